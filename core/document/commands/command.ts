@@ -1,0 +1,59 @@
+import type { z } from 'zod'
+import type { Joint, MadePiece, Parameter, Piece, Project, Stock } from '../schema'
+
+/** A change a maker can ask for, as data: what it needs, what it does, and what it is called in the log. */
+export interface Command<S extends z.ZodType = z.ZodType> {
+  readonly name: string
+  readonly schema: S
+  /** Changes the draft, or throws a Refusal and changes nothing. */
+  apply(draft: Project, payload: z.infer<S>): void
+  /** A sentence about it, against the document before the change: "Move Shelf". */
+  describe(payload: z.infer<S>, before: Project): string
+}
+
+export const command = <S extends z.ZodType>(c: Command<S>): Command<S> => c
+
+/** Why a change cannot be made, in a sentence for the maker. */
+export class Refusal extends Error {
+  override readonly name = 'Refusal'
+}
+
+export function pieceIn(project: Project, id: string): Piece {
+  const piece = project.pieces.find((p) => p.id === id)
+  if (!piece) throw new Refusal('That piece is not there any more')
+  return piece
+}
+
+export function madePieceIn(project: Project, id: string): MadePiece {
+  const piece = pieceIn(project, id)
+  if (piece.kind === 'made') return piece
+  throw new Refusal(
+    `${piece.name} is a mirrored twin; change ${nameOf(project, piece.of)}, or give the twin its own`,
+  )
+}
+
+export function jointIn(project: Project, id: string): Joint {
+  const joint = project.joints.find((j) => j.id === id)
+  if (!joint) throw new Refusal('That joint is not there any more')
+  return joint
+}
+
+export function stockIn(project: Project, id: string): Stock {
+  const stock = project.stock.find((s) => s.id === id)
+  if (!stock) throw new Refusal('That stock is not on the rack any more')
+  return stock
+}
+
+export function parameterIn(project: Project, id: string): Parameter {
+  const parameter = project.parameters.find((p) => p.id === id)
+  if (!parameter) throw new Refusal('That measure is not there any more')
+  return parameter
+}
+
+/** What a maker calls the thing with this id; its old name when it was deleted. */
+export const nameOf = (project: Project, id: string): string =>
+  project.pieces.find((p) => p.id === id)?.name ??
+  project.stock.find((s) => s.id === id)?.name ??
+  project.boards.find((b) => b.id === id)?.name ??
+  project.gone[id] ??
+  id

@@ -1,0 +1,72 @@
+import { enablePatches, produceWithPatches, applyPatches, type Patch } from 'immer'
+import { z } from 'zod'
+import { sayIssue } from '../read'
+import type { Project } from '../schema'
+import { Refusal, type Command } from './command'
+import * as joints from './joints'
+import * as pieces from './pieces'
+import * as project from './project'
+import * as rack from './rack'
+
+export { nameOf, Refusal } from './command'
+
+enablePatches()
+
+const COMMANDS = { ...project, ...rack, ...pieces, ...joints }
+type Commands = typeof COMMANDS
+type Named = Commands[keyof Commands]
+
+const byName = new Map<string, Command>(Object.values(COMMANDS).map((c) => [c.name, c as unknown as Command]))
+
+type Payloads = { [K in keyof Commands]: z.input<Commands[K]['schema']> }
+
+/** Ready-made changes: `change.renamePiece({ id, name })`. */
+export const change = Object.fromEntries(
+  Object.entries(COMMANDS).map(([key, c]) => [
+    key,
+    (payload: unknown): Change => ({ command: c.name, payload }),
+  ]),
+) as { [K in keyof Payloads]: (payload: Payloads[K]) => Change }
+
+/** A command and what it is to work on; plain data. */
+export interface Change {
+  readonly command: Named['name']
+  readonly payload: unknown
+}
+
+export type Outcome =
+  | {
+      readonly ok: true
+      readonly project: Project
+      readonly patches: Patch[]
+      readonly inverse: Patch[]
+      readonly says: string
+    }
+  | { readonly ok: false; readonly why: string }
+
+/**
+ * Makes one change, or several as one step: all of them or none. The given project is not touched. `says` replaces
+ * the sentence of the first change.
+ */
+export function execute(before: Project, changes: Change | readonly Change[], says?: string): Outcome {
+  const steps: readonly Change[] = Array.isArray(changes) ? changes : [changes as Change]
+  let sentence = says
+  try {
+    const [after, patches, inverse] = produceWithPatches(before, (draft: Project) => {
+      for (const step of steps) {
+        const found = byName.get(step.command)
+        if (!found) throw new Refusal(`There is no command ${step.command}`)
+        const payload = found.schema.safeParse(step.payload)
+        if (!payload.success) throw new Refusal(sayIssue(payload.error))
+        sentence ??= found.describe(payload.data, before)
+        found.apply(draft, payload.data)
+      }
+    })
+    return { ok: true, project: after, patches, inverse, says: sentence ?? 'Nothing' }
+  } catch (error) {
+    if (error instanceof Refusal) return { ok: false, why: error.message }
+    throw error
+  }
+}
+
+export const replay = (project: Project, patches: Patch[]): Project => applyPatches(project, patches)

@@ -1,0 +1,49 @@
+import { z } from 'zod'
+import { Id, Joint } from '../schema'
+import { command, jointIn, nameOf, pieceIn, Refusal } from './command'
+
+export const addJoints = command({
+  name: 'add-joints',
+  schema: z.object({ joints: z.array(Joint).min(1).max(1000) }).strict(),
+  apply: (draft, { joints }) => {
+    for (const joint of joints) {
+      const names = joint.between.map((m) => pieceIn(draft, m.piece).name)
+      const [guest, host] = joint.between
+      const twice = draft.joints.some(
+        (j) =>
+          j.kind === joint.kind &&
+          j.between[0]?.piece === guest?.piece &&
+          j.between[0]?.face === guest?.face &&
+          j.between[1]?.piece === host?.piece,
+      )
+      if (twice) throw new Refusal(`${names.join(' and ')} are joined there already`)
+      draft.joints.push(joint)
+    }
+  },
+  describe: ({ joints }, before) =>
+    joints.length === 1
+      ? `Join ${joints[0]!.between.map((m) => nameOf(before, m.piece)).join(' and ')}`
+      : `Make ${joints.length} joints`,
+})
+
+export const setJointField = command({
+  name: 'set-joint-field',
+  schema: z.object({ ids: z.array(Id).min(1), field: z.string().max(40), value: z.json() }).strict(),
+  apply: (draft, { ids, field, value }) => {
+    for (const id of ids) jointIn(draft, id).fields[field] = value
+  },
+  describe: ({ ids, field }, before) => {
+    const joint = before.joints.find((j) => j.id === ids[0])
+    return `Change the ${field} of ${joint ? nameOf(before, joint.between[0]!.piece) : 'a joint'}’s ${joint?.kind ?? 'joint'}`
+  },
+})
+
+export const removeJoints = command({
+  name: 'remove-joints',
+  schema: z.object({ ids: z.array(Id).min(1) }).strict(),
+  apply: (draft, { ids }) => {
+    for (const id of ids) jointIn(draft, id)
+    draft.joints = draft.joints.filter((j) => !ids.includes(j.id))
+  },
+  describe: ({ ids }) => (ids.length === 1 ? 'Take a joint apart' : `Take ${ids.length} joints apart`),
+})

@@ -1,0 +1,163 @@
+import { z } from 'zod'
+import { freeName } from '../new'
+import { Direction, Expression, FacingId, FACTS, Id, MadePiece, Name, Repeat, type Fact, type Project, type Span } from '../schema' // prettier-ignore
+import { slotsReferringTo } from '../slots'
+import { command, madePieceIn, nameOf, pieceIn, Refusal, stockIn } from './command'
+
+const names = (project: Project) => project.pieces.map((p) => p.name)
+
+function takeName(project: Project, name: string, but?: string): string {
+  const other = project.pieces.find((p) => p.name === name && p.id !== but)
+  if (other) throw new Refusal(`There is already a piece called ${name}`)
+  return name
+}
+
+/** Which other two facts already settle a span, in words. */
+const settled = (span: Span): Fact[] => FACTS.filter((fact) => span[fact] !== undefined)
+
+export const addPiece = command({
+  name: 'add-piece',
+  schema: MadePiece,
+  apply: (draft, piece) => {
+    if (draft.pieces.some((p) => p.id === piece.id)) throw new Refusal('That piece is there already')
+    stockIn(draft, piece.stock)
+    draft.pieces.push({ ...piece, name: freeName(piece.name, names(draft)) })
+  },
+  describe: (piece) => `Add ${piece.name}`,
+})
+
+export const mirrorPiece = command({
+  name: 'mirror-piece',
+  schema: z.object({ id: Id, of: Id, name: Name, direction: Direction, about: Expression }).strict(),
+  apply: (draft, { id, of, name, direction, about }) => {
+    madePieceIn(draft, of)
+    draft.pieces.push({
+      kind: 'twin',
+      id,
+      of,
+      name: freeName(name, names(draft)),
+      direction,
+      about,
+      note: '',
+    })
+  },
+  describe: ({ of }, before) => `Mirror ${nameOf(before, of)}`,
+})
+
+export const removePiece = command({
+  name: 'remove-piece',
+  schema: z.object({ id: Id }).strict(),
+  apply: (draft, { id }) => {
+    const piece = pieceIn(draft, id)
+    const twin = draft.pieces.find((p) => p.kind === 'twin' && p.of === id)
+    if (twin)
+      throw new Refusal(
+        `${twin.name} is the mirrored twin of ${piece.name}; give it its own first, or delete it too`,
+      )
+    if (slotsReferringTo(draft, id).length > 0) draft.gone[id] = piece.name
+    draft.joints = draft.joints.filter((j) => !j.between.some((m) => m.piece === id))
+    draft.pieces = draft.pieces.filter((p) => p.id !== id)
+  },
+  describe: ({ id }, before) => `Delete ${nameOf(before, id)}`,
+})
+
+export const renamePiece = command({
+  name: 'rename-piece',
+  schema: z.object({ id: Id, name: Name }).strict(),
+  apply: (draft, { id, name }) => void (pieceIn(draft, id).name = takeName(draft, name, id)),
+  describe: ({ id, name }, before) => `Rename ${nameOf(before, id)} to ${name}`,
+})
+
+export const notePiece = command({
+  name: 'note-piece',
+  schema: z.object({ id: Id, note: z.string().max(2000) }).strict(),
+  apply: (draft, { id, note }) => void (pieceIn(draft, id).note = note),
+  describe: ({ id }, before) => `Note on ${nameOf(before, id)}`,
+})
+
+/** Puts one fact of a span. `instead` names the fact it takes the place of; without it a third fact is refused. */
+export const setFact = command({
+  name: 'set-fact',
+  schema: z
+    .object({
+      id: Id,
+      direction: Direction,
+      fact: z.enum(FACTS),
+      text: Expression,
+      instead: z.enum(FACTS).optional(),
+    })
+    .strict(),
+  apply: (draft, { id, direction, fact, text, instead }) => {
+    const piece = madePieceIn(draft, id)
+    const span = piece.spans[direction]
+    if (instead && instead !== fact) delete span[instead]
+    const others = settled(span).filter((f) => f !== fact)
+    if (others.length >= 2)
+      throw new Refusal(
+        `${piece.name} is settled ${direction} by its ${others.join(' and ')}; a ${fact} as well would disagree. Take one away first`,
+      )
+    span[fact] = text
+  },
+  describe: ({ id, direction, fact }, before) => `Set ${nameOf(before, id)} ${direction} ${fact}`,
+})
+
+export const clearFact = command({
+  name: 'clear-fact',
+  schema: z.object({ id: Id, direction: Direction, fact: z.enum(FACTS) }).strict(),
+  apply: (draft, { id, direction, fact }) => void delete madePieceIn(draft, id).spans[direction][fact],
+  describe: ({ id, direction, fact }, before) => `Clear ${nameOf(before, id)} ${direction} ${fact}`,
+})
+
+export const setFacing = command({
+  name: 'set-facing',
+  schema: z.object({ id: Id, facing: FacingId }).strict(),
+  apply: (draft, { id, facing }) => void (madePieceIn(draft, id).facing = facing),
+  describe: ({ id }, before) => `Turn ${nameOf(before, id)}`,
+})
+
+export const setPieceStock = command({
+  name: 'set-piece-stock',
+  schema: z.object({ id: Id, stock: Id }).strict(),
+  apply: (draft, { id, stock }) => void (madePieceIn(draft, id).stock = stockIn(draft, stock).id),
+  describe: ({ id, stock }, before) => `Make ${nameOf(before, id)} from ${nameOf(before, stock)}`,
+})
+
+/** Sets, changes or ends the repeat of a piece. The piece's own place in that direction gives way to it. */
+export const setRepeat = command({
+  name: 'set-repeat',
+  schema: z.object({ id: Id, repeat: Repeat.nullable() }).strict(),
+  apply: (draft, { id, repeat }) => {
+    const piece = madePieceIn(draft, id)
+    piece.repeat = repeat
+    if (!repeat) return
+    const span = piece.spans[repeat.direction]
+    for (const fact of ['start', 'end', 'centre'] as const) delete span[fact]
+  },
+  describe: ({ id, repeat }, before) =>
+    repeat ? `Space ${nameOf(before, id)} evenly` : `Single ${nameOf(before, id)}`,
+})
+
+/** A twin becomes a piece of its own, with the facing and spans it has now, and no longer follows its original. */
+export const giveItsOwn = command({
+  name: 'give-its-own',
+  schema: MadePiece.pick({ id: true, facing: true, spans: true, repeat: true }).strict(),
+  apply: (draft, { id, facing, spans, repeat }) => {
+    const twin = pieceIn(draft, id)
+    if (twin.kind !== 'twin') throw new Refusal(`${twin.name} has its own already`)
+    const { stock } = madePieceIn(draft, twin.of)
+    const { name, note } = twin
+    draft.pieces[draft.pieces.indexOf(twin)] = { kind: 'made', id, name, note, stock, facing, spans, repeat }
+  },
+  describe: ({ id }, before) => `Give ${nameOf(before, id)} its own`,
+})
+
+export const setMirror = command({
+  name: 'set-mirror',
+  schema: z.object({ id: Id, about: Expression, direction: Direction }).strict(),
+  apply: (draft, { id, about, direction }) => {
+    const twin = pieceIn(draft, id)
+    if (twin.kind !== 'twin') throw new Refusal(`${twin.name} is not a mirrored twin`)
+    Object.assign(twin, { about, direction })
+  },
+  describe: ({ id }, before) => `Move the mirror of ${nameOf(before, id)}`,
+})

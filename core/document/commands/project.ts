@@ -1,0 +1,69 @@
+import { z } from 'zod'
+import { isFunctionName, MM_PER } from '../../measure'
+import { Expression, Id, Name, Parameter, ParameterName, Settings, type Project } from '../schema'
+import { renamed, slotsNaming } from '../slots'
+import { command, parameterIn, Refusal } from './command'
+
+export const renameProject = command({
+  name: 'rename-project',
+  schema: z.object({ name: Name }).strict(),
+  apply: (draft, { name }) => void (draft.name = name),
+  describe: ({ name }) => `Rename the project to ${name}`,
+})
+
+export const setSettings = command({
+  name: 'set-settings',
+  schema: Settings.partial().strict(),
+  apply: (draft, changes) => void Object.assign(draft.settings, changes),
+  describe: (changes) => `Set ${Object.keys(changes).join(', ')}`,
+})
+
+function freeParameterName(project: Project, name: string, but?: string): string {
+  if (['L', 'W', 'T'].includes(name))
+    throw new Refusal('L, W and T mean a piece’s own length, width and thickness; choose another name')
+  if (name in MM_PER || isFunctionName(name) || name === 'deg')
+    throw new Refusal(`${name} already means something in a measure; choose another name`)
+  if (project.parameters.some((p) => p.name === name && p.id !== but))
+    throw new Refusal(`There is already a measure called ${name}`)
+  return name
+}
+
+export const addParameter = command({
+  name: 'add-parameter',
+  schema: Parameter,
+  apply: (draft, parameter) => {
+    freeParameterName(draft, parameter.name)
+    draft.parameters.push(parameter)
+  },
+  describe: ({ name }) => `Add the measure ${name}`,
+})
+
+export const setParameter = command({
+  name: 'set-parameter',
+  schema: z.object({ id: Id, expression: Expression }).strict(),
+  apply: (draft, { id, expression }) => void (parameterIn(draft, id).expression = expression),
+  describe: ({ id }, before) => `Set ${parameterIn(before, id).name}`,
+})
+
+export const renameParameter = command({
+  name: 'rename-parameter',
+  schema: z.object({ id: Id, name: ParameterName }).strict(),
+  apply: (draft, { id, name }) => {
+    const parameter = parameterIn(draft, id)
+    freeParameterName(draft, name, id)
+    for (const slot of slotsNaming(draft, parameter.name))
+      slot.write(renamed(slot.text, parameter.name, name))
+    parameter.name = name
+  },
+  describe: ({ id, name }, before) => `Rename ${parameterIn(before, id).name} to ${name}`,
+})
+
+export const removeParameter = command({
+  name: 'remove-parameter',
+  schema: z.object({ id: Id }).strict(),
+  apply: (draft, { id }) => {
+    parameterIn(draft, id)
+    draft.parameters = draft.parameters.filter((p) => p.id !== id)
+  },
+  describe: ({ id }, before) => `Delete the measure ${parameterIn(before, id).name}`,
+})

@@ -1,0 +1,17 @@
+/**
+ * Each entry turns a file of its version into one of the next, and is kept for ever: `1` would read version 1 and
+ * give version 2. Migrations work on plain JSON, before anything is checked.
+ */
+export type Migrations = Readonly<Record<number, (data: Record<string, unknown>) => Record<string, unknown>>>
+
+export const MIGRATIONS: Migrations = {}
+
+/** Brings a file up to the present version. */
+export function migrate(
+  data: Record<string, unknown>,
+  table: Migrations = MIGRATIONS,
+): Record<string, unknown> {
+  let now = data
+  for (let step = table[now.version as number]; step; step = table[now.version as number]) now = step(now)
+  return now
+}

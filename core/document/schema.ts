@@ -1,0 +1,204 @@
+/**
+ * The project document, exactly as it is kept and exported. Every measure is the text the maker typed, with pieces
+ * referred to by id (`@p7.right`). Nothing in here is worked out.
+ */
+import { z } from 'zod'
+import { LONGEST } from '../measure'
+
+export const FORMAT = 'ergaton-project'
+export const VERSION = 1
+
+const says = (error: string) => ({ error })
+
+export const Id = z.string().regex(/^[A-Za-z0-9_]{1,40}$/, says('an id is letters, digits and _'))
+export const Expression = z.string().max(LONGEST, says(`a measure has ${LONGEST} characters at most`))
+export const Name = z
+  .string()
+  .trim()
+  .min(1, says('A name has at least one letter'))
+  .max(80, says('A name has 80 letters at most'))
+  .regex(/^[^@#·"\n\r]*$/, says('A name cannot hold @ # · or "'))
+
+export const ParameterName = z
+  .string()
+  .regex(/^[\p{L}_][\p{L}\p{N}_]{0,39}$/u, says('A measure’s name is one word of letters, digits and _'))
+
+export const Direction = z.enum(['across', 'deep', 'up'])
+export const FacingId = z
+  .string()
+  .regex(/^(right|left|back|front|up|down)-(right|left|back|front|up|down)$/, says('no such facing'))
+export const FaceName = z.enum(['end1', 'end2', 'edge1', 'edge2', 'back', 'face'])
+
+/** Two of start, end, centre and size say where a piece is; with fewer it is loose. */
+export const FACTS = ['start', 'end', 'centre', 'size'] as const
+export const Span = z
+  .object({
+    start: Expression.optional(),
+    end: Expression.optional(),
+    centre: Expression.optional(),
+    size: Expression.optional(),
+  })
+  .strict()
+  .refine((span) => Object.values(span).filter((v) => v !== undefined).length <= 2, {
+    error: 'a span takes two of start, end, centre and size, not more',
+  })
+
+export const Repeat = z
+  .object({
+    kind: z.literal('even'),
+    direction: Direction,
+    count: Expression,
+    from: Expression,
+    to: Expression,
+  })
+  .strict()
+
+const pieceBase = { id: Id, name: Name, note: z.string().max(2000).default('') }
+export const MadePiece = z
+  .object({
+    ...pieceBase,
+    kind: z.literal('made'),
+    stock: Id,
+    facing: FacingId,
+    spans: z.object({ across: Span, deep: Span, up: Span }).strict(),
+    repeat: Repeat.nullable().default(null),
+  })
+  .strict()
+/** A twin is its original seen in a mirror: a plane square to `direction`, `about` from the room's origin. */
+export const TwinPiece = z
+  .object({ ...pieceBase, kind: z.literal('twin'), of: Id, direction: Direction, about: Expression })
+  .strict()
+export const Piece = z.discriminatedUnion('kind', [MadePiece, TwinPiece])
+
+/**
+ * A joint between pieces. `between` lists its members, the one that goes in first; each with the face concerned
+ * where that matters. What else it needs is the kind's own, checked by the kind (core/joints).
+ */
+export const Joint = z
+  .object({
+    id: Id,
+    kind: z.string().regex(/^[a-z-]{1,40}$/),
+    between: z
+      .array(z.object({ piece: Id, face: FaceName.nullable().default(null) }).strict())
+      .min(2)
+      .max(12),
+    fields: z.record(z.string(), z.json()),
+  })
+  .strict()
+
+export const StockKind = z.enum(['board', 'sheet', 'rod'])
+export const Stock = z
+  .object({
+    id: Id,
+    name: Name,
+    kind: StockKind,
+    species: z.string().max(60),
+    thickness: Expression,
+    /** A board's or a sheet's width; null for rods, and for boards that come in random widths. */
+    width: Expression.nullable(),
+    lengths: z.array(Expression).max(24),
+    /** True when pieces must keep their length along the stock's. */
+    grain: z.boolean().default(true),
+    /** Price of one running metre of a board or a rod, or of one sheet, in the maker's own money. */
+    price: z.number().nonnegative().max(1e6).nullable().default(null),
+  })
+  .strict()
+
+export const Defect = z
+  .object({
+    x: Expression,
+    y: Expression,
+    length: Expression,
+    width: Expression,
+    note: z.string().max(200).default(''),
+  })
+  .strict()
+/** One real board, measured, with the places to avoid; x runs along it from its left end, y across it from its lower edge. */
+export const MeasuredBoard = z
+  .object({
+    id: Id,
+    name: Name,
+    stock: Id,
+    length: Expression,
+    width: Expression,
+    thickness: Expression.nullable().default(null),
+    defects: z.array(Defect).max(60).default([]),
+  })
+  .strict()
+
+export const Parameter = z
+  .object({
+    id: Id,
+    name: ParameterName,
+    kind: z.enum(['length', 'number', 'angle']),
+    expression: Expression,
+  })
+  .strict()
+
+export const Style = z.discriminatedUnion('unit', [
+  z
+    .object({
+      unit: z.literal('in'),
+      form: z.enum(['fraction', 'decimal']),
+      denominator: z.union([z.literal(8), z.literal(16), z.literal(32), z.literal(64)]).default(64),
+      places: z.number().int().min(0).max(6).default(3),
+    })
+    .strict(),
+  z
+    .object({
+      unit: z.literal('mm'),
+      form: z.literal('decimal'),
+      places: z.number().int().min(0).max(4).default(1),
+    })
+    .strict(),
+])
+
+export const Settings = z
+  .object({
+    style: Style,
+    /** Clearance over the guest's measured thickness, both sides together. */
+    fit: Expression,
+    kerf: Expression,
+    /** Cut off each end and edge of a board or sheet before anything else. */
+    trim: Expression,
+    /** What a rough piece is longer and wider than the finished one. */
+    extraLength: Expression,
+    extraWidth: Expression,
+    paper: z.enum(['a4', 'letter']),
+    projection: z.enum(['third', 'first']),
+  })
+  .strict()
+
+export const Project = z
+  .object({
+    format: z.literal(FORMAT),
+    version: z.literal(VERSION),
+    id: Id,
+    name: Name,
+    settings: Settings,
+    parameters: z.array(Parameter).max(500),
+    stock: z.array(Stock).max(500),
+    boards: z.array(MeasuredBoard).max(500),
+    pieces: z.array(Piece).max(2000),
+    joints: z.array(Joint).max(5000),
+    /** Names of what was deleted while something still referred to it, so that it can be spoken of. */
+    gone: z.record(Id, z.string()).default({}),
+  })
+  .strict()
+
+export type Project = z.infer<typeof Project>
+export type Piece = z.infer<typeof Piece>
+export type MadePiece = z.infer<typeof MadePiece>
+export type TwinPiece = z.infer<typeof TwinPiece>
+export type Span = z.infer<typeof Span>
+export type Fact = (typeof FACTS)[number]
+export type Repeat = z.infer<typeof Repeat>
+export type Joint = z.infer<typeof Joint>
+export type Stock = z.infer<typeof Stock>
+export type MeasuredBoard = z.infer<typeof MeasuredBoard>
+export type Parameter = z.infer<typeof Parameter>
+export type Settings = z.infer<typeof Settings>
+export type Direction = z.infer<typeof Direction>
+export type FaceName = z.infer<typeof FaceName>
+
+export const DIRECTIONS = Direction.options

@@ -1,0 +1,70 @@
+/** Every kind of joint. A new kind is one folder and one line here. */
+import type { Joint } from '../document'
+import type { JointNumbers, Problem, Resolved } from '../resolve'
+import type { Feature } from '../work'
+import { housing } from './housing'
+import type { JointKind } from './kind'
+
+export const JOINTS: readonly JointKind[] = [housing]
+
+const byKind = new Map(JOINTS.map((k) => [k.kind, k]))
+export const jointKind = (kind: string): JointKind | undefined => byKind.get(kind)
+
+/** What the resolver asks of joints, whatever their kind. */
+export const jointNumbers: JointNumbers = {
+  measures: (joint) => jointKind(joint.kind)?.measures(joint) ?? [],
+  grows: (joint) => jointKind(joint.kind)?.grows(joint) ?? [],
+}
+
+/** What is wrong with a joint as a record; null when its kind takes it. */
+export function jointFault(joint: Joint): string | null {
+  const kind = jointKind(joint.kind)
+  if (!kind) return `there is no joint called ${joint.kind}`
+  const read = kind.schema.safeParse(joint.fields)
+  return read.success
+    ? null
+    : `${kind.title.toLowerCase()}: ${read.error.issues[0]?.path.join('.')} ${read.error.issues[0]?.message}`
+}
+
+/** The work that joints make, by the instance it is on, and what is wrong with them. */
+export interface Worked {
+  readonly features: ReadonlyMap<string, readonly Feature[]>
+  readonly problems: readonly Problem[]
+}
+
+export function workOf(resolved: Resolved): Worked {
+  const features = new Map<string, Feature[]>()
+  const problems: Problem[] = []
+  for (const joint of resolved.joints) {
+    const kind = jointKind(joint.joint.kind)
+    const fault = jointFault(joint.joint)
+    if (!kind || fault) {
+      problems.push({
+        id: `${joint.id}:fault`,
+        level: 'stop',
+        joint: joint.id,
+        says: `A joint cannot be read: ${fault}`,
+      })
+      continue
+    }
+    const derived = kind.derive(joint, resolved)
+    problems.push(...derived.problems)
+    for (const f of derived.features) {
+      const list = features.get(f.on)
+      if (list) list.push(f)
+      else features.set(f.on, [f])
+    }
+  }
+  return { features, problems }
+}
+
+export {
+  classOf,
+  collide,
+  findContacts,
+  groupContacts,
+  sortOfFace,
+  type Contact,
+  type ContactGroup,
+} from './contacts'
+export type { JointField, JointKind, Proposal } from './kind'

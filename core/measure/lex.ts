@@ -1,0 +1,163 @@
+import { MeasureError, SAYS } from './error'
+import { isAngleUnit, MM_PER } from './quantity'
+
+/** A literal as written: a decimal, or a whole part and a fraction. The strings are digits, kept as typed. */
+export interface Digits {
+  readonly whole?: string
+  readonly over?: readonly [numerator: string, denominator: string]
+}
+
+export interface Ref {
+  readonly id: string
+  readonly instance?: number
+  readonly property: string
+}
+
+export type Token = { readonly at: number; readonly end: number } & (
+  | { readonly kind: 'literal'; readonly digits: Digits; readonly unit?: string }
+  | { readonly kind: 'feet'; readonly feet: Digits; readonly inches: Digits }
+  | { readonly kind: 'word'; readonly word: string }
+  | { readonly kind: 'ref'; readonly ref: Ref }
+  | { readonly kind: 'sign'; readonly sign: '+' | '-' | '*' | '/' | '(' | ')' | ',' }
+)
+
+/** Finds a piece by the name a maker reads. Names are tried longest first at the place where one may stand. */
+export interface Naming {
+  readonly names: ReadonlyArray<{ readonly name: string; readonly id: string }>
+}
+
+export const LONGEST = 400
+
+/** Written as one character, meant as another. Every replacement is one character long, so positions hold. */
+const SAME_AS: Readonly<Record<string, string>> = {
+  '×': '*', '÷': '/', '−': '-', '–': '-', '⁄': '/', '″': '"', '”': '"', '“': '"', '′': "'", '’': "'", '\u00a0': ' ', '\u2009': ' ', '\t': ' ', '\n': ' ',
+} // prettier-ignore
+
+const VULGAR: Readonly<Record<string, readonly [string, string]>> = {
+  '½': ['1', '2'], '¼': ['1', '4'], '¾': ['3', '4'], '⅛': ['1', '8'], '⅜': ['3', '8'], '⅝': ['5', '8'], '⅞': ['7', '8'],
+  '⅓': ['1', '3'], '⅔': ['2', '3'],
+} // prettier-ignore
+
+const isFeet = (unit: string | undefined) => unit === 'ft' || unit === 'foot' || unit === 'feet'
+const isInches = (unit: string | undefined) => unit === 'in' || unit === 'inch' || unit === 'inches'
+
+/** Splits a measure into tokens. Throws MeasureError. */
+export function lex(text: string, naming?: Naming): Token[] {
+  if (text.length > LONGEST) throw new MeasureError(SAYS.tooLong(LONGEST), LONGEST, text.length)
+  const plain = text.replace(/[×÷−–⁄″”“′’\u00a0\u2009\t\n]/g, (c) => SAME_AS[c] ?? c)
+  const tokens: Token[] = []
+  let i = 0
+
+  const match = (re: RegExp): RegExpExecArray | null => {
+    re.lastIndex = i
+    return re.exec(plain)
+  }
+
+  /** Whole, fraction, mixed or decimal at `i`; a fraction is not joined up right after a division sign. */
+  function digits(afterDivide: boolean): Digits | null {
+    let m = match(/(\d+)(?: +|-)?(?=[½¼¾⅛⅜⅝⅞⅓⅔])(.)/y)
+    if (m) return ((i += m[0].length), { whole: m[1]!, over: VULGAR[m[2]!]! })
+    const vulgar = VULGAR[plain[i] ?? '']
+    if (vulgar) return (i++, { over: vulgar })
+    m = match(/(\d+)(?: +|-)(\d+)\/(\d*)(?![\d.])/y)
+    if (m) return i += m[0].length, fraction(m[1], m[2]!, m[3]!) // prettier-ignore
+    m = match(/(\d+)\/(\d*)(?![\d.])/y)
+    if (m && !afterDivide && (m[2] !== '' || /^\s*$/.test(plain.slice(i + m[0].length))))
+      return i += m[0].length, fraction(undefined, m[1]!, m[2]!) // prettier-ignore
+    m = match(/\d+\.\d*|\.\d+|\d+/y)
+    if (m) return ((i += m[0].length), { whole: m[0] })
+    return null
+  }
+
+  function fraction(whole: string | undefined, over: string, under: string): Digits {
+    if (under === '') throw new MeasureError(SAYS.fractionCut(), i - 1, i)
+    if (Number(under) === 0) throw new MeasureError(SAYS.overZero(), i - under.length, i)
+    return whole === undefined ? { over: [over, under] } : { whole, over: [over, under] }
+  }
+
+  function unit(): string | undefined {
+    const m = match(/ *("|'|°|[A-Za-zµ]+)/y)
+    if (!m) return undefined
+    const name = m[1] === '"' ? 'in' : m[1] === "'" ? 'ft' : m[1] === '°' ? 'deg' : m[1]!
+    if (!(name in MM_PER) && !isAngleUnit(name))
+      throw new MeasureError(SAYS.notUnit(name), i + m[0].length - m[1]!.length, i + m[0].length)
+    i += m[0].length
+    return name
+  }
+
+  function literal(at: number, afterDivide: boolean): boolean {
+    const first = digits(afterDivide)
+    if (!first) return false
+    const firstUnit = unit()
+    if (isFeet(firstUnit)) {
+      const back = i
+      const gap = match(/ *-?(?=[\d.½¼¾⅛⅜⅝⅞⅓⅔])/y)
+      // "2' 3" and "2'-3" are feet and inches; "2' - 3" takes away.
+      if (gap && (gap[0].endsWith('-') ? gap[0].length === 1 : true)) {
+        i += gap[0].length
+        const inches = digits(false)
+        const inchUnit = inches ? unit() : undefined
+        if (inches && (inchUnit === undefined || isInches(inchUnit))) {
+          tokens.push({ kind: 'feet', feet: first, inches, at, end: i })
+          return true
+        }
+        i = back
+      }
+    }
+    tokens.push({ kind: 'literal', digits: first, ...(firstUnit ? { unit: firstUnit } : {}), at, end: i })
+    return true
+  }
+
+  /** A name a maker reads, as in `Left side·right` or `Shelf #2·top`. */
+  function shownRef(at: number): boolean {
+    let best: { id: string; ref: RegExpExecArray; name: string } | undefined
+    for (const { name, id } of naming?.names ?? []) {
+      if (!text.startsWith(name, i)) continue
+      const re = /(?: #(\d+))? *· *([A-Za-z]+)/y
+      re.lastIndex = i + name.length
+      const ref = re.exec(text)
+      if (!ref || (best && best.name.length > name.length)) continue
+      if (best && best.name === name && best.id !== id)
+        throw new MeasureError(SAYS.twoNames(name), i, i + name.length)
+      best = { id, ref, name }
+    }
+    if (!best) return false
+    i = best.ref.index + best.ref[0].length
+    tokens.push({ kind: 'ref', ref: refOf(best.id, best.ref[1], best.ref[2]!), at, end: i })
+    return true
+  }
+
+  while (i < plain.length) {
+    const at = i
+    if (plain[i] === ' ') {
+      i++
+      continue
+    }
+    const last = tokens.at(-1)
+    if (shownRef(at)) continue
+    const stored = match(/@([A-Za-z0-9_]+)(?:#(\d+))?\.([A-Za-z]+)/y)
+    if (stored) {
+      i += stored[0].length
+      tokens.push({ kind: 'ref', ref: refOf(stored[1]!, stored[2], stored[3]!), at, end: i })
+      continue
+    }
+    if (literal(at, last?.kind === 'sign' && last.sign === '/')) continue
+    const word = match(/[\p{L}_][\p{L}\p{N}_]*/uy)
+    if (word) {
+      i += word[0].length
+      tokens.push({ kind: 'word', word: word[0], at, end: i })
+      continue
+    }
+    const c = plain[i]!
+    if ('+-*/(),'.includes(c)) {
+      i++
+      tokens.push({ kind: 'sign', sign: c as '+', at, end: i })
+      continue
+    }
+    throw new MeasureError(SAYS.stray(String.fromCodePoint(text.codePointAt(i)!)), i, i + 1)
+  }
+  return tokens
+}
+
+const refOf = (id: string, instance: string | undefined, property: string): Ref =>
+  instance === undefined ? { id, property } : { id, instance: Number(instance), property }

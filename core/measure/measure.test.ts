@@ -1,0 +1,204 @@
+import fc from 'fast-check'
+import {
+  coerce, evaluate, formatLength, lengthOf, MeasureError, numberOf, parse, print, toShown, toStored,
+  type Expr, type LengthStyle, type LengthUnit, type MeasureKind, type Scope,
+} from './index' // prettier-ignore
+
+const scope = (unit: LengthUnit): Scope => ({
+  unit,
+  name: (name) => ({ W: lengthOf(863.6), ply: lengthOf(18), count: numberOf(4) })[name],
+  ref: (ref) => (ref.id === 'p7' && ref.property === 'right' ? lengthOf(19.05) : undefined),
+})
+
+const read = (text: string, kind: MeasureKind = 'length', unit: LengthUnit = 'in', round = false): number =>
+  coerce(evaluate(parse(text, { round }), scope(unit)), kind, unit, { at: 0, end: text.length })
+
+const slip = (text: string, kind: MeasureKind = 'length', unit: LengthUnit = 'in'): MeasureError => {
+  try {
+    read(text, kind, unit)
+  } catch (error) {
+    if (error instanceof MeasureError) return error
+    throw error
+  }
+  throw new Error(`${text} was accepted`)
+}
+
+describe('what a length field reads', () => {
+  test.each([
+    ['3/4', 0.75], ['1 1/2', 1.5], ['1-1/2', 1.5], ['5 1/2"', 5.5], [`2' 3-1/4"`, 27.25], ['2ft 3in', 27],
+    [`2'-3"`, 27], [`2' 3`, 27], [`2' - 3`, 21], ['19mm', 19 / 25.4], ['1.9cm', 19 / 25.4], ['1m', 1000 / 25.4],
+    ['0.75', 0.75], ['.75', 0.75], ['7.25 - 2 1/2', 4.75], ['W - 1 1/2', 32.5], ['W/2', 17], ['W/3/4', 34 / 12],
+    ['W/1 1/2', 34 / 1.5], ['W/(1/2)', 68], ['2*(1 + 1/2)', 3], ['½', 0.5], ['1½', 1.5], ['3 ¾″', 3.75],
+    ['2 × 3', 6], ['-3/4', -0.75], ['10-1/2', 10.5], ['10 - 1/2', 9.5], ['10 -1/2', 9.5], ['3/4-1/2', 0.25],
+    ['sqrt(W*W)', 34], ['max(1, W, 2)', 34], ['min(1 in, 30mm)', 1], ['abs(-2)', 2], ['roundto(1.3, 1/16)', 1.3125],
+    ['W * sin(30)', 17], ['W * cos(60°)', 17], ['W * tan(45deg)', 34], ['@p7.right + 1/4', 1], ['W * count', 136],
+    ['W/ply*1in', 863.6 / 18],
+  ])('%s', (text, inches) => expect(read(text)).toBeCloseTo(inches * 25.4, 9)) // prettier-ignore
+
+  test('a bare number is in the project unit', () => {
+    expect(read('19', 'length', 'mm')).toBe(19)
+    expect(read('19')).toBeCloseTo(482.6)
+    expect(read('ply + 2', 'length', 'mm')).toBe(20)
+  })
+  test('a round size takes a radius or a diameter and gives the diameter', () => {
+    expect(read('r 3/8', 'length', 'in', true)).toBeCloseTo(19.05)
+    expect(read('d 3/4', 'length', 'in', true)).toBeCloseTo(19.05)
+    expect(read('3/4', 'length', 'in', true)).toBeCloseTo(19.05)
+  })
+  test('counts are whole', () => {
+    expect(read('count + 1', 'count')).toBe(5)
+    expect(slip('2.5', 'count').message).toMatch(/whole number/)
+    expect(slip('0', 'count').message).toMatch(/whole number/)
+  })
+})
+
+describe('slips are sentences with a place', () => {
+  test.each([
+    ['1 1/', /no lower number/, 3, 4], ['3kg', /“kg” is not a unit/, 1, 3], ['W + count', /a length and a plain number cannot be added/, 0, 9],
+    ['W * W', /an area, and a length is wanted/, 0, 5], ['W / W', /a plain number, and a length/, 0, 5], ['', /Type a measure/, 0, 0],
+    ['1 +', /missing at the end/, 3, 3], ['(1', /not closed/, 0, 1], ['1)', /no place/, 1, 2], ['1/0', /0 below the line/, 2, 3],
+    ['W / (1 - 1)', /divides by zero/, 4, 11], ['1,5', /with a point/, 1, 2], ['2 W', /“W” is not a unit/, 2, 3], ['shelf', /Nothing is called “shelf”/, 0, 5],
+    ['@p9.right', /not there any more/, 0, 9], ['sqrt(W)', /square root of a length/, 0, 7], ['sin(W)', /wants an angle/, 0, 6],
+    ['foo(1)', /no function “foo”/, 0, 3], ['roundto(1)', /takes a value and a step/, 0, 10], ['1 ; 2', /“;” has no place/, 2, 3], ['* 2', /missing before “\*”/, 0, 1],
+    ['(1) (2)', /side by side/, 4, 5], ['('.repeat(100) + '1', /Too many brackets/, 60, 61], ['9'.repeat(50), /too large/, 0, 50],
+  ])('%s', (text, says, at, end) => {
+    const error = slip(text)
+    expect(error.message).toMatch(says)
+    expect([error.at, error.end]).toEqual([at, end])
+  }) // prettier-ignore
+})
+
+const style = fc.oneof(
+  fc
+    .constantFrom(8, 16, 32, 64)
+    .map((denominator): LengthStyle => ({ unit: 'in', form: 'fraction', denominator: denominator as 8 })),
+  fc.integer({ min: 0, max: 5 }).map((places): LengthStyle => ({ unit: 'in', form: 'decimal', places })),
+  fc.integer({ min: 0, max: 4 }).map((places): LengthStyle => ({ unit: 'mm', form: 'decimal', places })),
+)
+const step = (s: LengthStyle): number =>
+  s.form === 'fraction' ? 25.4 / s.denominator : (s.unit === 'in' ? 25.4 : 1) * 10 ** -s.places
+
+test('a formatted length reads back within the precision, and exactly when it says so', () => {
+  fc.assert(
+    fc.property(style, fc.double({ min: -20000, max: 20000, noNaN: true }), (s, mm) => {
+      const written = formatLength(mm, s)
+      const back = read(written.text, 'length', s.unit)
+      expect(Math.abs(back - mm)).toBeLessThanOrEqual(step(s) / 2 + 1e-6)
+      if (written.exact) expect(Math.abs(back - mm)).toBeLessThanOrEqual(1e-6)
+    }),
+  )
+})
+test('fractions come reduced and say when they were rounded', () => {
+  const s: LengthStyle = { unit: 'in', form: 'fraction', denominator: 64 }
+  expect(formatLength(33.25 * 25.4, s)).toMatchObject({
+    text: '33 1/4',
+    exact: true,
+    whole: '33',
+    fraction: [1, 4],
+  })
+  expect(formatLength(18, s)).toMatchObject({ text: '45/64', exact: false })
+  expect(formatLength(-0.0001, s)).toMatchObject({ text: '0', negative: false, exact: false })
+})
+
+const digits = fc.nat(99).map(String)
+const bits = fc.oneof(
+  digits.map((whole) => ({ whole })),
+  fc.tuple(digits, fc.integer({ min: 1, max: 64 }).map(String)).map((over) => ({ over })),
+  fc
+    .tuple(digits, digits, fc.integer({ min: 1, max: 64 }).map(String))
+    .map(([whole, a, b]) => ({ whole, over: [a, b] as const })),
+  fc.tuple(digits, digits).map(([a, b]) => ({ whole: `${a}.${b}` })),
+)
+const place = { at: 0, end: 0 }
+const expr = fc.letrec<{ any: Expr }>((tie) => ({
+  any: fc.oneof(
+    { depthSize: 'small' },
+    fc
+      .tuple(bits, fc.constantFrom(undefined, 'mm', 'in', 'ft', 'deg'))
+      .map(([d, unit]): Expr => ({ kind: 'literal', digits: d, ...(unit ? { unit } : {}), ...place })),
+    fc.tuple(bits, bits).map(([feet, inches]): Expr => ({ kind: 'feet', feet, inches, ...place })),
+    fc.constantFrom('W', 'ply', 'été', 'a_1').map((name): Expr => ({ kind: 'name', name, ...place })),
+    fc
+      .constantFrom({ id: 'p7', property: 'right' }, { id: 'p7', instance: 2, property: 'top' })
+      .map((ref): Expr => ({ kind: 'ref', ref, ...place })),
+    fc
+      .tuple(fc.constantFrom('+', '-'), tie('any'))
+      .map(([sign, arg]): Expr => ({ kind: 'sign', sign: sign as '+', arg, ...place })),
+    fc
+      .tuple(fc.constantFrom('+', '-', '*', '/'), tie('any'), tie('any'))
+      .map(([op, left, right]): Expr => ({ kind: 'binary', op: op as '+', left, right, ...place })),
+    fc
+      .array(tie('any'), { minLength: 1, maxLength: 3 })
+      .map((args): Expr => ({ kind: 'call', fn: 'max', args, ...place })),
+  ),
+})).any
+const bareExpr = (e: Expr): unknown =>
+  JSON.parse(JSON.stringify(e, (key, value: unknown) => (key === 'at' || key === 'end' ? undefined : value)))
+
+test('a printed expression reads back the same', () => {
+  fc.assert(
+    fc.property(expr, (e) => {
+      expect(bareExpr(parse(print(e)))).toEqual(bareExpr(e))
+    }),
+    { numRuns: 1000 },
+  )
+  fc.assert(
+    fc.property(expr, fc.constantFrom('r', 'd'), (arg, by) => {
+      const e: Expr = { kind: 'round', by: by as 'r', arg, ...place }
+      expect(bareExpr(parse(print(e), { round: true }))).toEqual(bareExpr(e))
+    }),
+  )
+})
+
+test('nonsense never throws anything but our error, and points inside the text', () => {
+  const scrap = fc
+    .array(
+      fc.constantFrom(
+        ...`0 1 9 . / - + * ( ) , ' " ° in mm kg W @p7.right @ # · sqrt( r d ½ × ; é`.split(' '),
+        ' ',
+      ),
+      { maxLength: 14 },
+    )
+    .map((a) => a.join(''))
+  fc.assert(
+    fc.property(fc.oneof(scrap, fc.string({ unit: 'grapheme', maxLength: 40 })), (text) => {
+      try {
+        read(text, 'length', 'in', true)
+      } catch (error) {
+        expect(error).toBeInstanceOf(MeasureError)
+        const { at, end } = error as MeasureError
+        expect(at >= 0 && at <= end && end <= Math.max(text.length, at)).toBe(true)
+      }
+    }),
+    { numRuns: 2000 },
+  )
+})
+
+describe('names', () => {
+  const naming = {
+    names: [
+      { name: 'Side', id: 'p1' },
+      { name: 'Side left', id: 'p2' },
+      { name: 'Shelf', id: 'p3' },
+    ],
+  }
+  const names: Record<string, string> = { p1: 'Side', p2: 'Side left', p3: 'Shelf' }
+  const shown = (stored: string) =>
+    toShown(stored, (r) => `${names[r.id]}${r.instance ? ` #${r.instance}` : ''}·${r.property}`)
+
+  test('names become ids and ids names', () => {
+    expect(toStored('Side left·right + 1/4', naming)).toBe('@p2.right + 1/4')
+    expect(toStored('Shelf #2·top - Side · left', naming)).toBe('@p3#2.top - @p1.left')
+    expect(shown('@p2.right + 1/4')).toBe('Side left·right + 1/4')
+    expect(shown('@p3#2.top')).toBe('Shelf #2·top')
+  })
+  test('two things of one name are not guessed between', () => {
+    const twice = {
+      names: [
+        { name: 'Shelf', id: 'p1' },
+        { name: 'Shelf', id: 'p2' },
+      ],
+    }
+    expect(() => toStored('Shelf·top', twice)).toThrow(/More than one thing is called “Shelf”/)
+  })
+})

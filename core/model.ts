@@ -1,0 +1,38 @@
+/** The way from a document to wood in one call: numbers, work, and what is wrong with either. */
+import type { Project } from './document'
+import { jointNumbers, workOf } from './joints'
+import { Resolver, type Instance, type Problem, type Resolved } from './resolve'
+import { recipeOf, type Recipe } from './solid'
+import type { Feature } from './work'
+
+export interface Model {
+  readonly project: Project
+  readonly resolved: Resolved
+  readonly problems: readonly Problem[]
+  features(instance: Instance): readonly Feature[]
+  recipe(instance: Instance): Recipe
+}
+
+/** Remembers the last document, and works out only what changed. */
+export class Modeller {
+  private readonly resolver = new Resolver(jointNumbers)
+  /** How many measures the last model had to work out. */
+  get computed(): number {
+    return this.resolver.computed
+  }
+
+  model(project: Project): Model {
+    const resolved = this.resolver.resolve(project)
+    const { features, problems } = workOf(resolved)
+    const of = (i: Instance) => features.get(i.key) ?? []
+    return {
+      project,
+      resolved,
+      problems: [...resolved.problems, ...problems],
+      features: of,
+      recipe: (i) => recipeOf(i, of(i)),
+    }
+  }
+}
+
+export const modelOf = (project: Project): Model => new Modeller().model(project)

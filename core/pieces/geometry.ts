@@ -1,0 +1,89 @@
+/**
+ * Points, boxes and frames. The room has x across (left to right), y deep (front to back) and z up; it is
+ * right-handed. All lengths in millimetres.
+ */
+import type { Mm } from '../measure'
+
+export type Vec3 = readonly [number, number, number]
+export type Axis = 0 | 1 | 2
+export const AXES: readonly Axis[] = [0, 1, 2]
+
+export interface Box {
+  readonly min: Vec3
+  readonly max: Vec3
+}
+
+/** A right-handed frame: own coordinates to room coordinates are `origin + u·x + v·y + w·z`. */
+export interface Frame {
+  readonly origin: Vec3
+  readonly x: Vec3
+  readonly y: Vec3
+  readonly z: Vec3
+}
+
+export const sizeOf = (box: Box): Vec3 => [
+  box.max[0] - box.min[0],
+  box.max[1] - box.min[1],
+  box.max[2] - box.min[2],
+]
+export const volumeOf = (box: Box): number => sizeOf(box).reduce((a, b) => a * b, 1)
+export const dot = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
+export const cross = (a: Vec3, b: Vec3): Vec3 => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+]
+export const minus = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
+export const norm = (a: Vec3): number => Math.hypot(a[0], a[1], a[2])
+export const unitVector = (a: Vec3): Vec3 => {
+  const n = norm(a)
+  return [a[0] / n, a[1] / n, a[2] / n]
+}
+
+/** The same triple with one entry changed. */
+export function withAxis(v: Vec3, axis: Axis, value: number): Vec3 {
+  const out: [number, number, number] = [v[0], v[1], v[2]]
+  out[axis] = value
+  return out
+}
+
+export const toRoom = (f: Frame, p: Vec3): Vec3 => [
+  f.origin[0] + f.x[0] * p[0] + f.y[0] * p[1] + f.z[0] * p[2],
+  f.origin[1] + f.x[1] * p[0] + f.y[1] * p[1] + f.z[1] * p[2],
+  f.origin[2] + f.x[2] * p[0] + f.y[2] * p[1] + f.z[2] * p[2],
+]
+
+export const toOwn = (f: Frame, p: Vec3): Vec3 => {
+  const d = minus(p, f.origin)
+  return [dot(d, f.x), dot(d, f.y), dot(d, f.z)]
+}
+
+/** A room box seen in a frame that stands square in the room. */
+export function boxToOwn(f: Frame, box: Box): Box {
+  const a = toOwn(f, box.min)
+  const b = toOwn(f, box.max)
+  return {
+    min: [Math.min(a[0], b[0]), Math.min(a[1], b[1]), Math.min(a[2], b[2])],
+    max: [Math.max(a[0], b[0]), Math.max(a[1], b[1]), Math.max(a[2], b[2])],
+  }
+}
+
+/** What two boxes have in common; null when that has no volume beyond `eps` in some direction. */
+export function overlap(a: Box, b: Box, eps: Mm = 0): Box | null {
+  const min = AXES.map((i) => Math.max(a.min[i], b.min[i])) as unknown as Vec3
+  const max = AXES.map((i) => Math.min(a.max[i], b.max[i])) as unknown as Vec3
+  return AXES.every((i) => max[i] - min[i] > eps) ? { min, max } : null
+}
+
+/** The box round some boxes; null round none. */
+export function hull(boxes: Iterable<Box>): Box | null {
+  let out: Box | null = null
+  for (const b of boxes)
+    out = out
+      ? {
+          min: AXES.map((i) => Math.min(out!.min[i], b.min[i])) as unknown as Vec3,
+          max: AXES.map((i) => Math.max(out!.max[i], b.max[i])) as unknown as Vec3,
+        }
+      : b
+  return out
+}

@@ -1,0 +1,3 @@
+export * from './geometry'
+export * from './facing'
+export { frameIn, ownSize } from './placed'

@@ -1,0 +1,8 @@
+export {
+  catalogue,
+  stockFor,
+  woodColour,
+  type Catalogue,
+  type CatalogueEntry,
+  type Species,
+} from './catalogue'

@@ -1,0 +1,78 @@
+/** Where a number comes from: one short sum, each term with the node to ask further. */
+import { lengthStyle, type Project } from '../document'
+import { formatLength, formatNumber, marked, type LengthStyle, type MeasureKind } from '../measure'
+import { AXIS_OF, FACE_AT, FACE_NAMES } from '../pieces'
+import type { NodeKey, NodeResult, Part } from './graph'
+import { keyOf, SIZES, type SizeName } from './keys'
+import type { Because, ResolvedPiece, Stretch } from './types'
+
+export interface Sources {
+  readonly project: Project
+  readonly byId: ReadonlyMap<string, ResolvedPiece>
+  label(key: NodeKey): string
+  result(key: NodeKey): NodeResult | undefined
+}
+
+export function because(key: NodeKey, from: Sources): Because | undefined {
+  const result = from.result(key)
+  if (!result?.ok) return undefined
+  const [kind, id, what] = key.split('.') as [string, string, string]
+  if (kind === 'fin') return finished(key, id, what as SizeName, result.value as number, from)
+  if (kind === 'place') {
+    const stretch = (result.value as readonly Stretch[])[0]!
+    return { label: from.label(key), value: stretch.size, kind: 'length', parts: result.parts }
+  }
+  return {
+    label: from.label(key),
+    value: result.value as number,
+    kind: kindOf(key, from.project),
+    parts: result.parts,
+  }
+}
+
+function finished(key: NodeKey, id: string, size: SizeName, value: number, from: Sources): Because {
+  const piece = from.byId.get(id)
+  const axis = SIZES.indexOf(size)
+  const direction = (['across', 'deep', 'up'] as const).find((d) => piece?.facing.room[axis] === AXIS_OF[d])
+  const parts: Part[] = []
+  const place = direction && from.result(keyOf.place(id, direction))
+  if (place?.ok) parts.push(...place.parts.map((p) => plain(p, from)))
+  for (const face of FACE_NAMES.filter((f) => FACE_AT[f].axis === axis)) {
+    const grow = from.result(keyOf.grow(id, face))
+    if (grow?.ok) parts.push(...grow.parts)
+  }
+  return { label: from.label(key), value, kind: 'length', parts }
+}
+
+/** A term that is nothing but one reference or name is linked straight to what it names. */
+function plain(part: Part, from: Sources): Part {
+  const inner = part.key === null ? undefined : from.result(part.key)
+  const only = inner?.ok && inner.parts.length === 1 ? inner.parts[0]! : null
+  return only && only.label === part.label ? { ...part, key: only.key } : part
+}
+
+function kindOf(key: NodeKey, project: Project): MeasureKind {
+  const [kind, id, what] = key.split('.')
+  if (kind === 'par') return project.parameters.find((p) => p.id === id)?.kind ?? 'length'
+  if (kind === 'rep' && what === 'count') return 'count'
+  return 'length'
+}
+
+/** One value as a maker reads it. */
+export function sayValue(value: number, kind: MeasureKind, style: LengthStyle): string {
+  if (kind === 'length') return marked(formatLength(value, style))
+  return kind === 'angle' ? `${formatNumber(value)}°` : formatNumber(value)
+}
+
+/** The whole story on one line: "Shelf · length 33 = Right side·left 33 1/4 − Left side·right 3/4 + 1/4 into Left side". */
+export function sayBecause(b: Because, project: Project): string {
+  const style = lengthStyle(project.settings)
+  const say = (p: Part) =>
+    p.label.startsWith('into ')
+      ? `${sayValue(p.value, p.kind, style)} ${p.label}`
+      : `${p.label} ${sayValue(p.value, p.kind, style)}`
+  const head = `${b.label} ${sayValue(b.value, b.kind, style)}`
+  if (b.parts.length === 0) return head
+  if (b.parts.every((p) => p.op === '·')) return `${head}, from ${b.parts.map(say).join(', ')}`
+  return `${head} = ${b.parts.map((p, i) => (i === 0 && p.op === '+' ? say(p) : `${p.op} ${say(p)}`)).join(' ')}`
+}

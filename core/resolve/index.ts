@@ -1,0 +1,5 @@
+export { Resolver, originalOf, sayLength } from './resolve'
+export { sayBecause, sayValue } from './because'
+export { keyOf, SIZES, type SizeName } from './keys'
+export type { NodeKey, NodeResult, Part, Slip } from './graph'
+export type * from './types'

@@ -1,0 +1,103 @@
+/** What is wrong with the numbers themselves. What is wrong with the wood comes from the joints and from Proof. */
+import { formatLength } from '../measure'
+import type { NodeDef, NodeKey, NodeResult } from './graph'
+import type { Instance, Problem, Resolved, ResolvedPiece } from './types'
+
+type Numbers = Omit<Resolved, 'problems'>
+
+export function problemsOf(
+  resolved: Numbers,
+  defs: ReadonlyMap<NodeKey, NodeDef>,
+  results: ReadonlyMap<NodeKey, NodeResult>,
+): Problem[] {
+  return [
+    ...slips(defs, results),
+    ...resolved.pieces.flatMap((p) => sizes(p, resolved)),
+    ...oddSettings(resolved),
+  ]
+}
+
+/** Each wrong measure once; what only waits for it stays silent, and a circle speaks with one voice. */
+function slips(defs: ReadonlyMap<NodeKey, NodeDef>, results: ReadonlyMap<NodeKey, NodeResult>): Problem[] {
+  const found: Problem[] = []
+  const said = new Set<string>()
+  for (const [key, def] of defs) {
+    const r = results.get(key)
+    if (!r || r.ok || r.slip.waitsFor) continue
+    if (r.slip.loop) {
+      if (said.has(r.slip.message)) continue
+      said.add(r.slip.message)
+    }
+    const about = r.slip.loop?.find((k) => k.startsWith('fact.') || k.startsWith('par.')) ?? key
+    const spoken =
+      key.startsWith('place.') || r.slip.loop ? r.slip.message : `${def.label}: ${r.slip.message}`
+    found.push({ id: `measure:${key}`, level: 'stop', says: spoken, key: about, ...ownerOf(about) })
+  }
+  return found
+}
+
+function ownerOf(key: NodeKey): Partial<Problem> {
+  const [kind, id] = key.split('.') as [string, string]
+  if (['fact', 'place', 'rep', 'mir', 'fin', 'grow'].includes(kind)) return { piece: id }
+  if (kind === 'jnt') return { joint: id }
+  if (kind === 'stk') return { stock: id }
+  return kind === 'par' ? { parameter: id } : {}
+}
+
+function sizes(p: ResolvedPiece, resolved: Numbers): Problem[] {
+  const first = p.instances[0]
+  if (!first) return []
+  if (!p.stock)
+    return [
+      {
+        id: `stock:${p.id}`,
+        level: 'stop',
+        piece: p.id,
+        says: `${p.piece.name} is made of a stock that is not on the rack`,
+      },
+    ]
+  const odd = stockProblem(p, first, resolved)
+  return odd ? [{ id: `stock:${p.id}`, piece: p.id, ...odd }] : []
+}
+
+/** Why no board on the rack yields the piece; null when one does. */
+function stockProblem(
+  p: ResolvedPiece,
+  i: Instance,
+  resolved: Numbers,
+): { level: Problem['level']; says: string } | null {
+  const { name } = p.piece
+  const stock = p.stock!
+  const say = (mm: number) => formatLength(mm, resolved.style).text
+  const measured = resolved.boards.filter((b) => b.board.stock === stock.id)
+  if (stock.thickness !== null && stock.thickness > 0 && Math.abs(stock.thickness - i.thickness) > 1e-3)
+    return {
+      level: 'look',
+      says: `${name} is ${say(i.thickness)} thick, and ${stock.stock.name} measures ${say(stock.thickness)}`,
+    }
+  const longest = Math.max(0, ...stock.lengths, ...measured.map((b) => b.length))
+  if (i.length > longest + 1e-6 && longest > 0)
+    return {
+      level: 'stop',
+      says: `${name} is ${say(i.length)} long; the longest ${stock.stock.name} is ${say(longest)}`,
+    }
+  const widest = Math.max(stock.width ?? 0, ...measured.map((b) => b.width))
+  const canTurn = stock.stock.kind === 'sheet' && !stock.stock.grain
+  if (widest > 0 && i.width > widest + 1e-6 && !(canTurn && i.length <= widest && i.width <= longest))
+    return {
+      level: stock.stock.kind === 'board' ? 'look' : 'stop',
+      says: `${name} is ${say(i.width)} wide; the widest ${stock.stock.name} is ${say(widest)}${stock.stock.kind === 'board' ? ', so glue it up from strips' : ''}`,
+    }
+  return null
+}
+
+function oddSettings(resolved: Numbers): Problem[] {
+  const found: Problem[] = []
+  for (const s of resolved.stocks.values())
+    if (s.thickness !== null && s.thickness <= 0)
+      found.push({ id: `thin:${s.id}`, level: 'stop', stock: s.id, says: `${s.stock.name} has no thickness` })
+  for (const name of ['kerf', 'trim', 'extraLength', 'extraWidth'] as const)
+    if (resolved.settings[name] < 0)
+      found.push({ id: `setting:${name}`, level: 'stop', says: `The ${name} is less than nothing` })
+  return found
+}

@@ -1,0 +1,216 @@
+/**
+ * From the document to numbers. A Resolver remembers the last document it saw, and works out only what changed; what
+ * stayed the same keeps its identity, so that later stages can tell.
+ */
+import { lengthStyle, type Piece, type Project } from '../document'
+import { formatLength, type Mm } from '../measure'
+import {
+  AXIS_OF,
+  facing,
+  frameIn,
+  mirrored,
+  ownSize,
+  sideAt,
+  sideOfFace,
+  FACE_NAMES,
+  type Box,
+  type Facing,
+} from '../pieces'
+import { because } from './because'
+import { Graph, type NodeKey, type NodeResult } from './graph'
+import { keyOf } from './keys'
+import { namesOf, nodesOf } from './nodes'
+import { problemsOf } from './problems'
+import type { Instance, JointNumbers, Resolved, ResolvedBoard, ResolvedJoint, ResolvedPiece, ResolvedStock, Stretch } from './types' // prettier-ignore
+
+export class Resolver {
+  private readonly graph = new Graph()
+  private instances = new Map<string, Instance>()
+
+  constructor(private readonly joints: JointNumbers) {}
+
+  /** How many measures the last `resolve` had to work out. */
+  get computed(): number {
+    return this.graph.computed
+  }
+
+  resolve(project: Project): Resolved {
+    const defs = nodesOf(project, this.joints)
+    const results = this.graph.run(defs)
+    const result = (key: NodeKey) => results.get(key)
+    const number = (key: NodeKey): number | null => {
+      const r = results.get(key)
+      return r?.ok ? (r.value as number) : null
+    }
+
+    const stocks = new Map(project.stock.map((s) => [s.id, resolveStock(s, number)]))
+    const before = this.instances
+    this.instances = new Map()
+    const pieces = project.pieces.map((piece): ResolvedPiece => {
+      const made = originalOf(piece, project)
+      const f = facingOf(piece, project)
+      const instances = instancesOf(piece, f, result, number).map((fresh) => {
+        const old = before.get(fresh.key)
+        const kept = old && sameInstance(old, fresh) ? old : fresh
+        this.instances.set(kept.key, kept)
+        return kept
+      })
+      return {
+        id: piece.id,
+        piece,
+        stock: made ? (stocks.get(made.stock) ?? null) : null,
+        facing: f,
+        instances,
+      }
+    })
+
+    const byId = new Map(pieces.map((p) => [p.id, p]))
+    const label = (key: NodeKey) => defs.get(key)?.label ?? key
+    const sources = { project, byId, result, label }
+    const resolved: Omit<Resolved, 'problems'> = {
+      project,
+      style: lengthStyle(project.settings),
+      pieces,
+      byId,
+      instances: pieces.flatMap((p) => p.instances),
+      stocks,
+      boards: project.boards.flatMap((b) => resolveBoard(b, stocks, number)),
+      joints: project.joints.map((joint): ResolvedJoint => {
+        const values = this.joints
+          .measures(joint)
+          .map((m) => [m.name, number(keyOf.joint(joint.id, m.name))] as const)
+        const sound = values.every(([, v]) => v !== null)
+        return {
+          id: joint.id,
+          joint,
+          values: sound ? (Object.fromEntries(values) as Record<string, number>) : null,
+        }
+      }),
+      settings: {
+        fit: number(keyOf.setting('fit')) ?? 0,
+        kerf: number(keyOf.setting('kerf')) ?? 0,
+        trim: number(keyOf.setting('trim')) ?? 0,
+        extraLength: number(keyOf.setting('extraLength')) ?? 0,
+        extraWidth: number(keyOf.setting('extraWidth')) ?? 0,
+      },
+      result,
+      slip: (key) => {
+        const r = results.get(key)
+        return r && !r.ok ? r.slip : undefined
+      },
+      because: (key) => because(key, sources),
+      sayRef: namesOf(project).sayRef,
+    }
+    return { ...resolved, problems: problemsOf(resolved, defs, results) }
+  }
+}
+
+export function originalOf(piece: Piece, project: Project) {
+  const made = piece.kind === 'twin' ? project.pieces.find((p) => p.id === piece.of) : piece
+  return made?.kind === 'made' ? made : null
+}
+
+function facingOf(piece: Piece, project: Project): Facing {
+  const made = originalOf(piece, project)
+  const f = facing(made?.facing ?? 'up-right')
+  return piece.kind === 'twin' ? mirrored(f, AXIS_OF[piece.direction]) : f
+}
+
+function resolveStock(
+  stock: Project['stock'][number],
+  number: (key: NodeKey) => number | null,
+): ResolvedStock {
+  return {
+    id: stock.id,
+    stock,
+    thickness: number(keyOf.stock(stock.id, 'thickness')),
+    width: stock.width === null && stock.kind !== 'rod' ? null : number(keyOf.stock(stock.id, 'width')),
+    lengths: stock.lengths
+      .map((_, i) => number(keyOf.stockLength(stock.id, i)))
+      .filter((l): l is number => l !== null && l > 0),
+  }
+}
+
+function resolveBoard(
+  board: Project['boards'][number],
+  stocks: ReadonlyMap<string, ResolvedStock>,
+  number: (key: NodeKey) => number | null,
+): ResolvedBoard[] {
+  const length = number(keyOf.board(board.id, 'length'))
+  const width = number(keyOf.board(board.id, 'width'))
+  const thickness =
+    board.thickness === null
+      ? (stocks.get(board.stock)?.thickness ?? null)
+      : number(keyOf.board(board.id, 'thickness'))
+  if (length === null || width === null || thickness === null || length <= 0 || width <= 0) return []
+  const defects = board.defects.flatMap((_, i) => {
+    const [x, y, l, w] = (['x', 'y', 'length', 'width'] as const).map((what) =>
+      number(keyOf.board(board.id, `defect${i}.${what}`)),
+    )
+    return x == null || y == null || l == null || w == null ? [] : [{ x, y, length: l, width: w }]
+  })
+  return [{ board, length, width, thickness, defects }]
+}
+
+function instancesOf(
+  piece: Piece,
+  f: Facing,
+  result: (key: NodeKey) => NodeResult | undefined,
+  number: (key: NodeKey) => number | null,
+): Instance[] {
+  const places: Array<readonly Stretch[]> = []
+  for (const direction of ['across', 'deep', 'up'] as const) {
+    const r = result(keyOf.place(piece.id, direction))
+    if (!r?.ok) return []
+    places.push(r.value as readonly Stretch[])
+  }
+  const count = Math.max(...places.map((p) => p.length))
+  const grow = FACE_NAMES.map((face) => ({
+    ...sideAt(sideOfFace(f, face)),
+    by: number(keyOf.grow(piece.id, face)) ?? 0,
+  }))
+  return Array.from({ length: count }, (_, i): Instance => {
+    const stretch = places.map((p) => p[i] ?? p[0]!)
+    const box: Box = {
+      min: [stretch[0]!.start, stretch[1]!.start, stretch[2]!.start],
+      max: [
+        stretch[0]!.start + stretch[0]!.size,
+        stretch[1]!.start + stretch[1]!.size,
+        stretch[2]!.start + stretch[2]!.size,
+      ],
+    }
+    const grown = growBox(box, grow)
+    return {
+      key: `${piece.id}#${i + 1}`,
+      piece: piece.id,
+      index: i + 1,
+      name: count > 1 ? `${piece.name} #${i + 1}` : piece.name,
+      facing: f,
+      box,
+      grown,
+      frame: frameIn(grown, f),
+      ...ownSize(grown, f),
+    }
+  })
+}
+
+function growBox(box: Box, grow: ReadonlyArray<{ axis: 0 | 1 | 2; far: boolean; by: Mm }>): Box {
+  const min: [number, number, number] = [...box.min]
+  const max: [number, number, number] = [...box.max]
+  for (const { axis, far, by } of grow) {
+    if (far) max[axis] += by
+    else min[axis] -= by
+  }
+  return { min, max }
+}
+
+const sameInstance = (a: Instance, b: Instance): boolean =>
+  a.name === b.name && a.facing === b.facing && sameBox(a.box, b.box) && sameBox(a.grown, b.grown)
+const sameBox = (a: Box, b: Box): boolean =>
+  [0, 1, 2].every((i) => a.min[i] === b.min[i] && a.max[i] === b.max[i])
+
+/** A size as a maker reads it in this project. */
+export const sayLength = (resolved: Pick<Resolved, 'style'>, mm: Mm): string => {
+  const w = formatLength(mm, resolved.style)
+  return (w.exact ? '' : '≈ ') + w.text
+}

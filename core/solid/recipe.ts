@@ -1,0 +1,14 @@
+import type { Frame } from '../pieces'
+import type { Instance } from '../resolve'
+import { workKind, type Feature } from '../work'
+import type { Recipe } from './kernel'
+
+/** What an instance is made of: its grown blank, less its features, in a steady order. */
+export function recipeOf(instance: Instance, features: readonly Feature[]): Recipe {
+  const cuts = features.map((f) => ({ work: f.id, blocks: workKind(f).cut(f.data) }))
+  cuts.sort((a, b) => (a.work < b.work ? -1 : 1))
+  return { size: [instance.length, instance.width, instance.thickness], cuts }
+}
+
+/** A frame as a column-major 4×4 matrix. */
+export const matrixOf = (f: Frame): number[] => [...f.x, 0, ...f.y, 0, ...f.z, 0, ...f.origin, 1]

@@ -1,0 +1,34 @@
+import type { FaceName } from '../../document'
+import type { Mm } from '../../measure'
+import type { Axis, Box } from '../../pieces'
+
+/** A dado, groove or rabbet in one piece. */
+export interface Channel {
+  readonly name: 'dado' | 'groove' | 'rabbet'
+  readonly face: FaceName
+  /** The wood taken away, clipped to the piece. */
+  readonly region: Box
+  /** Own axes: into the wood, across the channel, along its run. */
+  readonly into: Axis
+  readonly acrossAxis: Axis
+  readonly along: Axis
+  /** Whether it runs out of the wood, at the low and high end of each own axis. */
+  readonly open: {
+    readonly low: readonly [boolean, boolean, boolean]
+    readonly high: readonly [boolean, boolean, boolean]
+  }
+  /** The piece's own finished sizes. */
+  readonly size: readonly [Mm, Mm, Mm]
+  /** Where the depth comes from, for asking. */
+  readonly depthKey?: string
+}
+
+export const widthOf = (c: Channel): Mm => c.region.max[c.acrossAxis] - c.region.min[c.acrossAxis]
+export const depthOf = (c: Channel): Mm => c.region.max[c.into] - c.region.min[c.into]
+/** From end 1, edge 1 or the back to the near wall. */
+export const offsetOf = (c: Channel): Mm => c.region.min[c.acrossAxis]
+/** How far it stops short of the wood at either end of its run; 0 where it runs through. */
+export const stopsOf = (c: Channel): { low: Mm; high: Mm } => ({
+  low: c.open.low[c.along] ? 0 : c.region.min[c.along],
+  high: c.open.high[c.along] ? 0 : c.size[c.along] - c.region.max[c.along],
+})

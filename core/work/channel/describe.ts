@@ -1,0 +1,22 @@
+import { sayFace, faceAt } from '../../pieces'
+import type { Sentence } from '../feature'
+import { depthOf, offsetOf, stopsOf, widthOf, type Channel } from './channel'
+
+const capital = (s: string) => s[0]!.toUpperCase() + s.slice(1)
+
+/** "Dado ¾ wide, ¼ deep, 11 ⅜ from end 1, on the face — for Shelf". */
+export function describe(c: Channel, partner: string | null): Sentence {
+  const out: Array<Sentence[number]> = [
+    `${capital(c.name)} `, { mm: widthOf(c) }, ' wide, ',
+    c.depthKey ? { mm: depthOf(c), key: c.depthKey } : { mm: depthOf(c) }, ' deep',
+  ] // prettier-ignore
+  const a = c.acrossAxis
+  if (c.open.low[a] || c.open.high[a]) out.push(` along ${sayFace(faceAt(a, c.open.high[a]))}`)
+  else out.push(', ', { mm: offsetOf(c) }, ` from ${sayFace(faceAt(a, false))}`)
+  out.push(`, on the ${sayFace(c.face)}`)
+  const stops = stopsOf(c)
+  if (stops.low > 1e-6) out.push(', stopped ', { mm: stops.low }, ` from ${sayFace(faceAt(c.along, false))}`)
+  if (stops.high > 1e-6) out.push(', stopped ', { mm: stops.high }, ` from ${sayFace(faceAt(c.along, true))}`)
+  if (partner) out.push(` — for ${partner}`)
+  return out
+}

@@ -1,0 +1,16 @@
+import type { Dimension } from '../feature'
+import { offsetOf, stopsOf, type Channel } from './channel'
+
+/** Place and width across it, depth into it, and its ends where it stops. */
+export function dimensions(c: Channel): Dimension[] {
+  const { region, acrossAxis: axis, along, into } = c
+  const found: Dimension[] = [
+    { axis, from: region.min[axis], to: region.max[axis], what: 'width' },
+    { axis: into, from: region.min[into], to: region.max[into], what: 'depth' },
+  ]
+  if (offsetOf(c) > 1e-6) found.push({ axis, from: 0, to: region.min[axis], what: 'place' })
+  const stops = stopsOf(c)
+  if (stops.low > 1e-6) found.push({ axis: along, from: 0, to: region.min[along], what: 'place' })
+  if (stops.high > 1e-6) found.push({ axis: along, from: 0, to: region.max[along], what: 'place' })
+  return found
+}

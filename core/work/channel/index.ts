@@ -1,0 +1,15 @@
+import type { WorkKind } from '../feature'
+import type { Channel } from './channel'
+import { cut } from './cut'
+import { describe } from './describe'
+import { dimensions } from './dimensions'
+
+export type { Channel } from './channel'
+export const channel: WorkKind<Channel> = {
+  kind: 'channel',
+  name: (c) => c.name,
+  shownOn: (c) => c.face,
+  cut,
+  describe,
+  dimensions,
+}

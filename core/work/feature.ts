@@ -1,0 +1,44 @@
+/**
+ * Work on one piece of wood, in numbers: what the maker, the solids, the drawings and the cut list all read. It is
+ * in the piece's own frame (x along the length from end 1, y across from edge 1, z up from the back), millimetres.
+ */
+import type { FaceName } from '../document'
+import type { Mm } from '../measure'
+import type { Axis, Box } from '../pieces'
+
+export interface Feature<D = unknown> {
+  /** Steady while the joint and the instances it is between are. */
+  readonly id: string
+  readonly kind: string
+  /** The instance it is on. */
+  readonly on: string
+  /** The joint it comes from; null for work of the piece's own. */
+  readonly joint: string | null
+  /** The instance at the other side of the joint, and its name. */
+  readonly partner: { readonly key: string; readonly name: string } | null
+  readonly data: D
+}
+
+/** A sentence with its measures left open for setting in fractions. `key` says where a measure comes from. */
+export type Sentence = ReadonlyArray<string | { readonly mm: Mm; readonly key?: string }>
+
+/** A measure a drawing must show: from one place to another along an own axis. */
+export interface Dimension {
+  readonly axis: Axis
+  readonly from: Mm
+  readonly to: Mm
+  readonly what: 'place' | 'width' | 'depth' | 'length'
+}
+
+/** What there is to know about one kind of work. */
+export interface WorkKind<D = unknown> {
+  readonly kind: string
+  /** What the cut list counts: "dado", "notch". */
+  name(data: D): string
+  /** The face a drawing must show to explain it. */
+  shownOn(data: D): FaceName
+  /** What is taken away: blocks, reaching a little beyond the wood where they run out of it. */
+  cut(data: D): Box[]
+  describe(data: D, partner: string | null): Sentence
+  dimensions(data: D): Dimension[]
+}

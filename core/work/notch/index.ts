@@ -1,0 +1,48 @@
+import type { FaceName } from '../../document'
+import { AXES, sayFace, sizeOf, type Axis, type Box, type Vec3 } from '../../pieces'
+import type { WorkKind } from '../feature'
+
+/** A corner taken out through the whole thickness, so that a piece clears the end of a stopped channel. */
+export interface Notch {
+  readonly region: Box
+  /** The end or edge that goes into the joint, and the one the notch is at. */
+  readonly face: FaceName
+  readonly at: FaceName
+  readonly into: Axis
+  readonly along: Axis
+  /** The piece's own finished sizes. */
+  readonly size: Vec3
+}
+
+const BEYOND = 1
+
+export const notch: WorkKind<Notch> = {
+  kind: 'notch',
+  name: () => 'notch',
+  shownOn: () => 'face',
+  cut: (n) => {
+    const low = AXES.map((i) => n.region.min[i] - (n.region.min[i] <= 1e-6 ? BEYOND : 0)) as unknown as Vec3
+    const high = AXES.map(
+      (i) => n.region.max[i] + (n.region.max[i] >= n.size[i] - 1e-6 ? BEYOND : 0),
+    ) as unknown as Vec3
+    return [{ min: low, max: high }]
+  },
+  describe: (n, partner) => {
+    const size = sizeOf(n.region)
+    const clears = partner ? ` — clears the stop in ${partner}` : ''
+    return [
+      'Notch ',
+      { mm: size[n.along] },
+      ' × ',
+      { mm: size[n.into] },
+      ` at ${sayFace(n.face)}, ${sayFace(n.at)}${clears}`,
+    ]
+  },
+  dimensions: (n) =>
+    [n.along, n.into].map((axis) => ({
+      axis,
+      from: n.region.min[axis],
+      to: n.region.max[axis],
+      what: 'length' as const,
+    })),
+}

@@ -1,0 +1,12 @@
+export default {
+  roots: ['<rootDir>/core', '<rootDir>/cli', '<rootDir>/app'],
+  testMatch: ['**/*.test.ts'],
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'es6' } },
+    ],
+  },
+  testEnvironment: 'node',
+}
