@@ -2,7 +2,7 @@
 import Flatbush from 'flatbush'
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { AXES, FACE_AT, faceOnSide, overlap, sideOf, sizeOf, type Axis, type Box } from '../pieces'
+import { AXES, FACE_AT, faceOnSide, sideOf, sizeOf, type Axis, type Box } from '../pieces'
 import type { Instance } from '../resolve'
 
 /** Two faces that touch. The one that would go into the other comes first. */
@@ -19,24 +19,22 @@ export interface Contact {
 /** Faces this close are taken to touch. */
 export const TOUCHING: Mm = 0.01
 
-/** All contacts between different instances, in a steady order. */
-export function findContacts(instances: readonly Instance[]): Contact[] {
+/** The pairs of instances whose boxes touch or overlap, in a steady order. */
+export function findPairs(instances: readonly Instance[]): Array<[Instance, Instance]> {
   if (instances.length < 2) return []
   const index = new Flatbush(instances.length)
-  for (const { box } of instances) index.add(box.min[0], box.min[2], box.max[0], box.max[2])
+  for (const { grown } of instances) index.add(grown.min[0], grown.min[2], grown.max[0], grown.max[2])
   index.finish()
-  const found: Contact[] = []
-  instances.forEach((a, i) => {
-    const near = index.search(
-      a.box.min[0] - TOUCHING,
-      a.box.min[2] - TOUCHING,
-      a.box.max[0] + TOUCHING,
-      a.box.max[2] + TOUCHING,
-    )
-    for (const j of near.sort((x, y) => x - y)) if (j > i) found.push(...touch(a, instances[j]!))
+  return instances.flatMap((a, i) => {
+    const { min, max } = a.grown
+    const near = index.search(min[0] - TOUCHING, min[2] - TOUCHING, max[0] + TOUCHING, max[2] + TOUCHING)
+    return near.filter((j) => j > i).sort((x, y) => x - y).map((j): [Instance, Instance] => [a, instances[j]!]) // prettier-ignore
   })
-  return found
 }
+
+/** All contacts between different instances, in a steady order. */
+export const findContacts = (instances: readonly Instance[]): Contact[] =>
+  findPairs(instances).flatMap(([a, b]) => touch(a, b))
 
 /** The contact between two instances, if they touch face to face. */
 export function touch(a: Instance, b: Instance): Contact[] {
@@ -121,6 +119,3 @@ function common(names: readonly string[]): string {
   const last = names.map((n) => n.split(' ').at(-1)!)
   return last.every((w) => w === last[0]) ? last[0]! : `${names[0]!} and ${names.length - 1} more`
 }
-
-/** Whether two instances take up the same room, beyond touching. */
-export const collide = (a: Instance, b: Instance): boolean => overlap(a.box, b.box, TOUCHING) !== null

@@ -60,8 +60,8 @@ export function workOf(resolved: Resolved): Worked {
 
 export {
   classOf,
-  collide,
   findContacts,
+  findPairs,
   groupContacts,
   sortOfFace,
   type Contact,

@@ -22,8 +22,13 @@ export interface Shape {
   readonly volume: number
 }
 
+/** Sizes that agree to a millionth of a millimetre make one solid. */
+const snap = (n: number) => Math.round(n * 1e6)
 export const recipeKey = (r: Recipe): string =>
-  JSON.stringify([r.size, r.cuts.map((c) => c.blocks.map((b) => [b.min, b.max]))])
+  [
+    ...r.size.map(snap),
+    ...r.cuts.flatMap((c) => ['|', ...c.blocks.flatMap((b) => [...b.min, ...b.max].map(snap))]),
+  ].join()
 
 export class Kernel {
   private readonly kept = new Map<string, Shape>()

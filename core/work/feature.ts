@@ -40,5 +40,7 @@ export interface WorkKind<D = unknown> {
   /** What is taken away: blocks, reaching a little beyond the wood where they run out of it. */
   cut(data: D): Box[]
   describe(data: D, partner: string | null): Sentence
+  /** What it is, without its place: "dado ¾ × ¼ deep, on the back". */
+  callout(data: D): Sentence
   dimensions(data: D): Dimension[]
 }

@@ -20,3 +20,12 @@ export function describe(c: Channel, partner: string | null): Sentence {
   if (partner) out.push(` — for ${partner}`)
   return out
 }
+
+/** "dado ¾ × ¼ deep, on the back". */
+export const callout = (c: Channel): Sentence => [
+  `${c.name} `,
+  { mm: widthOf(c) },
+  ' × ',
+  { mm: depthOf(c) },
+  ` deep, on the ${sayFace(c.face)}`,
+]

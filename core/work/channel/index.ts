@@ -1,7 +1,7 @@
 import type { WorkKind } from '../feature'
 import type { Channel } from './channel'
 import { cut } from './cut'
-import { describe } from './describe'
+import { callout, describe } from './describe'
 import { dimensions } from './dimensions'
 
 export type { Channel } from './channel'
@@ -11,5 +11,6 @@ export const channel: WorkKind<Channel> = {
   shownOn: (c) => c.face,
   cut,
   describe,
+  callout,
   dimensions,
 }

@@ -38,6 +38,7 @@ export const notch: WorkKind<Notch> = {
       ` at ${sayFace(n.face)}, ${sayFace(n.at)}${clears}`,
     ]
   },
+  callout: (n) => notch.describe(n, null),
   dimensions: (n) =>
     [n.along, n.into].map((axis) => ({
       axis,

@@ -1,0 +1,107 @@
+/** The cut list: every different finished piece once, with what it is cut from. */
+import Papa from 'papaparse'
+import type { Model } from '../model'
+import { formatLength, type Mm } from '../measure'
+import type { ResolvedStock } from '../resolve'
+import { workKind } from '../work'
+import { findAlike, type Alike } from './identical'
+
+export interface CutRow {
+  readonly mark: string
+  readonly name: string
+  readonly quantity: number
+  readonly mirrored: number
+  readonly length: Mm
+  readonly width: Mm
+  readonly thickness: Mm
+  readonly roughLength: Mm
+  readonly roughWidth: Mm
+  readonly stock: ResolvedStock | null
+  readonly grain: string
+  /** "5 dados, 1 rabbet". */
+  readonly work: string
+  readonly note: string
+  readonly alike: Alike
+}
+
+export interface CutGroup {
+  readonly stock: ResolvedStock | null
+  readonly rows: readonly CutRow[]
+  /** Of the rough pieces: square metres, running metres and cubic metres. */
+  readonly area: number
+  readonly running: number
+  readonly volume: number
+}
+
+export interface CutList {
+  readonly rows: readonly CutRow[]
+  readonly groups: readonly CutGroup[]
+}
+
+const MM2 = 1e-6
+const MM3 = 1e-9
+export const SQUARE_FEET_PER_M2 = 1 / 0.09290304
+export const FEET_PER_M = 1 / 0.3048
+/** A board foot is 144 cubic inches. */
+export const BOARD_FEET_PER_M3 = 1 / (144 * 0.0254 ** 3)
+
+export function cutList(model: Model): CutList {
+  const { extraLength, extraWidth } = model.resolved.settings
+  const rows = findAlike(model).map((alike): CutRow => {
+    const first = alike.instances[0]!
+    const pieces = new Set(alike.instances.map((i) => i.piece))
+    return {
+      mark: alike.mark,
+      name: alike.name,
+      quantity: alike.instances.length,
+      mirrored: alike.mirrored,
+      length: first.length,
+      width: first.width,
+      thickness: first.thickness,
+      roughLength: first.length + extraLength,
+      roughWidth: first.width + extraWidth,
+      stock: alike.stock,
+      grain: alike.stock?.stock.grain === false ? 'any' : 'length',
+      work: sayWork(model.features(first).map((f) => workKind(f).name(f.data))),
+      note: model.project.pieces.filter((p) => pieces.has(p.id) && p.note).map((p) => p.note).join('; '), // prettier-ignore
+      alike,
+    }
+  })
+  const byStock = new Map<string, CutRow[]>()
+  for (const row of rows) byStock.set(row.stock?.id ?? '', [...(byStock.get(row.stock?.id ?? '') ?? []), row])
+  const sum = (list: readonly CutRow[], f: (r: CutRow) => number) =>
+    list.reduce((n, r) => n + r.quantity * f(r), 0)
+  const groups = [...byStock.values()].map((list): CutGroup => ({
+    stock: list[0]!.stock,
+    rows: list,
+    area: sum(list, (r) => r.roughLength * r.roughWidth) * MM2,
+    running: sum(list, (r) => r.roughLength) / 1000,
+    volume: sum(list, (r) => r.roughLength * r.roughWidth * r.thickness) * MM3,
+  }))
+  return { rows, groups }
+}
+
+function sayWork(names: readonly string[]): string {
+  const counts = new Map<string, number>()
+  for (const n of names) counts.set(n, (counts.get(n) ?? 0) + 1)
+  return [...counts]
+    .map(([name, n]) => `${n} ${name}${n === 1 ? '' : name.endsWith('ch') ? 'es' : 's'}`)
+    .join(', ')
+}
+
+/** The cut list as CSV, lengths as the project writes them. */
+export function cutListCsv(list: CutList, model: Model): string {
+  const { style } = model.resolved
+  const say = (mm: Mm) => formatLength(mm, style).text
+  const unit = style.unit
+  return Papa.unparse({
+    fields: [
+      'Mark', 'Name', 'Quantity', 'Mirrored', `Length (${unit})`, `Width (${unit})`, `Thickness (${unit})`,
+      `Rough length (${unit})`, `Rough width (${unit})`, 'Stock', 'Grain', 'Work', 'Note',
+    ],
+    data: list.rows.map((r) => [
+      r.mark, r.name, r.quantity, r.mirrored, say(r.length), say(r.width), say(r.thickness),
+      say(r.roughLength), say(r.roughWidth), r.stock?.stock.name ?? '', r.grain, r.work, r.note,
+    ]),
+  }, { escapeFormulae: true }) + '\r\n' // prettier-ignore
+}

@@ -1,0 +1,52 @@
+/** The layout jobs of a project: one for each stock that pieces are cut from. */
+import type { Model } from '../../model'
+import type { ResolvedStock } from '../../resolve'
+import { cutList, type CutGroup } from '../cutlist'
+import type { Job } from './job'
+
+export interface StockJob {
+  readonly stock: ResolvedStock
+  readonly job: Job
+}
+
+/** Demand ids are the marks on the cut list. */
+export function layoutJobs(model: Model, seconds = 2): StockJob[] {
+  return cutList(model).groups.flatMap((g) =>
+    g.stock ? [{ stock: g.stock, job: jobFor(model, g, g.stock, seconds) }] : [],
+  )
+}
+
+function jobFor(model: Model, group: CutGroup, stock: ResolvedStock, seconds: number): Job {
+  const { settings, boards } = model.resolved
+  const { kind, grain, price } = stock.stock
+  const width = stock.width ?? (kind === 'rod' ? stock.thickness : null)
+  const ofRack = width === null ? [] : stock.lengths.map((length) => ({ id: `${stock.id}_${Math.round(length)}`, length, width, quantity: null, price: price === null ? null : kind === 'sheet' ? price : (price * length) / 1000, grain, defects: [] })) // prettier-ignore
+  const measured = boards
+    .filter((b) => b.board.stock === stock.id)
+    .map((b) => ({
+      id: b.board.id,
+      length: b.length,
+      width: b.width,
+      quantity: 1,
+      price: 0,
+      grain,
+      defects: b.defects.map((d) => ({ ...d })),
+    }))
+  return {
+    kind: kind === 'sheet' ? 'sheets' : 'boards',
+    kerf: Math.max(0, settings.kerf),
+    trim: Math.max(0, settings.trim),
+    stages: null,
+    firstCut: null,
+    seconds,
+    seed: 1,
+    supply: [...measured, ...ofRack],
+    demand: group.rows.map((r) => ({
+      id: r.mark,
+      length: r.roughLength,
+      width: r.roughWidth,
+      quantity: r.quantity,
+      mayTurn: kind === 'sheet' && !grain,
+    })),
+  }
+}

@@ -1,0 +1,3 @@
+export { openProject } from './open'
+export { resolveReport } from './report'
+export { findClashes } from './clash'

@@ -1,0 +1,46 @@
+import { hull, AXES, type Box, type Vec3 } from '../pieces'
+import type { Drawn } from './hidden/lines'
+import { project, type View } from './hidden/view'
+import { line, type Mark } from './sheet'
+
+/** Where a view's picture lies in its own coordinates: u to the right, v up. */
+export interface Outline {
+  readonly u1: number
+  readonly u2: number
+  readonly v1: number
+  readonly v2: number
+}
+
+/** The outline of some room boxes in a view. */
+export function outlineOf(boxes: Iterable<Box>, view: View): Outline {
+  const all = hull(boxes) ?? { min: [0, 0, 0] as Vec3, max: [1, 1, 1] as Vec3 }
+  const corners = Array.from({ length: 8 }, (_, k) =>
+    project(view, AXES.map((i) => ((k >> i) & 1 ? all.max[i] : all.min[i])) as unknown as Vec3),
+  )
+  return {
+    u1: Math.min(...corners.map((c) => c[0])),
+    u2: Math.max(...corners.map((c) => c[0])),
+    v1: Math.min(...corners.map((c) => c[1])),
+    v2: Math.max(...corners.map((c) => c[1])),
+  }
+}
+
+/** A view set on a sheet: its lower left corner at (x, y), at a scale. */
+export interface Placed {
+  readonly outline: Outline
+  readonly x: number
+  readonly y: number
+  readonly scale: number
+}
+
+export const atU = (p: Placed, u: number): number => p.x + (u - p.outline.u1) * p.scale
+export const atV = (p: Placed, v: number): number => p.y - (v - p.outline.v1) * p.scale
+export const widthOf = (o: Outline): number => o.u2 - o.u1
+export const heightOf = (o: Outline): number => o.v2 - o.v1
+
+export function drawnMarks(drawn: Drawn, at: Placed): Mark[] {
+  const lines = (['hidden', 'visible'] as const).flatMap((pen) =>
+    drawn[pen].map(([u1, v1, u2, v2]) => line(atU(at, u1), atV(at, v1), atU(at, u2), atV(at, v2), pen)),
+  )
+  return lines
+}

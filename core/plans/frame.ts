@@ -1,0 +1,71 @@
+import type { Project } from '../document'
+import { boundsOf, line, PAPER, SMALL, textWidth, write, type Bounds, type Mark } from './sheet'
+
+export const MARGIN = 8
+const STRIP = 13
+
+export interface Titles {
+  readonly project: string
+  readonly title: string
+  readonly detail: string
+  readonly scale: string
+  readonly unit: 'in' | 'mm'
+  readonly projection: 'third' | 'first'
+}
+
+/** The room left for drawing, inside the border and above the title strip. */
+export function drawingArea(paper: Project['settings']['paper']): Bounds {
+  const [width, height] = PAPER[paper]
+  return { x1: MARGIN + 4, y1: MARGIN + 4, x2: width - MARGIN - 4, y2: height - MARGIN - STRIP - 4 }
+}
+
+/** Border and title strip. Texts that are too long for their field are shortened. */
+export function border(paper: Project['settings']['paper'], t: Titles, sheet: number, of: number): Mark[] {
+  const [width, height] = PAPER[paper]
+  const [l, r, top, b] = [MARGIN, width - MARGIN, MARGIN, height - MARGIN]
+  const y = b - STRIP
+  const marks: Mark[] = [
+    line(l, top, r, top, 'frame'), line(r, top, r, b, 'frame'), line(r, b, l, b, 'frame'), line(l, b, l, top, 'frame'), line(l, y, r, y, 'frame'),
+  ] // prettier-ignore
+  const fields: Array<[number, string, string]> = [
+    [0.3, 'Project', t.project],
+    [0.4, t.title, t.detail],
+    [0.1, 'Scale', t.scale],
+    [
+      0.1,
+      t.projection === 'third' ? 'Third angle' : 'First angle',
+      t.unit === 'in' ? 'inches' : 'millimetres',
+    ],
+    [0.1, 'Sheet', `${sheet} of ${of}`],
+  ]
+  let x = l
+  for (const [share, label, value] of fields) {
+    const w = share * (r - l)
+    if (x > l) marks.push(line(x, y, x, b, 'frame'))
+    marks.push(write(x + 2, y + 4.5, shorten(label, SMALL, w - 4), { size: SMALL }))
+    marks.push(
+      write(x + 2, y + 10.2, shorten(value, 4, w - 4), { size: 4, face: x === l ? 'title' : 'measure' }),
+    )
+    x += w
+  }
+  return marks
+}
+
+/** A text cut to a width, with dots where it was cut. */
+export function shorten(text: string, size: number, width: number): string {
+  if (textWidth(text, size) <= width) return text
+  let cut = text
+  while (cut.length > 1 && textWidth(`${cut}…`, size) > width) cut = cut.slice(0, -1)
+  return `${cut.trimEnd()}…`
+}
+
+/** The room that some marks take. */
+export function extentOf(marks: readonly Mark[]): Bounds {
+  const boxes = marks.map((m) => (m.kind === 'text' ? boundsOf(m) : { x1: Math.min(m.x1, m.x2), y1: Math.min(m.y1, m.y2), x2: Math.max(m.x1, m.x2), y2: Math.max(m.y1, m.y2) })) // prettier-ignore
+  return {
+    x1: Math.min(...boxes.map((b) => b.x1)),
+    y1: Math.min(...boxes.map((b) => b.y1)),
+    x2: Math.max(...boxes.map((b) => b.x2)),
+    y2: Math.max(...boxes.map((b) => b.y2)),
+  }
+}

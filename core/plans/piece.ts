@@ -1,0 +1,141 @@
+/** The drawing of one piece: its work face, an edge and an end, every place from end 1 and edge 1, every work called out. */
+import type { Alike } from '../cuts'
+import type { FaceName } from '../document'
+import type { Model } from '../model'
+import { formatLength, marked } from '../measure'
+import type { Vec3 } from '../pieces'
+import { workKind, type Feature, type Sentence } from '../work'
+import type { Draw } from './assembly'
+import { levelDimension, runningLevel, runningUpright, uprightDimension } from './dimension'
+import { atU, atV, drawnMarks, type Placed } from './drawn'
+import { border, drawingArea, shorten } from './frame'
+import type { Solid } from './hidden/lines'
+import { ofPiece, type View } from './hidden/view'
+import { largestScale } from './scale'
+import { PAPER, SMALL, textWidth, write, type Mark, type Sheet } from './sheet'
+
+const ROW = 9
+const APART = 10
+const NOTE = 5
+
+export function pieceSheet(
+  model: Model,
+  alike: Alike,
+  solid: Solid,
+  sheet: number,
+  of: number,
+  draw: Draw,
+): Sheet {
+  const { settings } = model.project
+  const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
+  const piece = alike.instances[0]!
+  const features = model.features(piece)
+  const fromBack = shownFace(features) === 'back'
+  const [main, edge, end] = viewsOf(fromBack)
+  const { length: L, width: W, thickness: T } = piece
+
+  const along = placesOn(features, 0)
+  const across = placesOn(features, 1)
+  const notes = callouts(features, say)
+  const area = drawingArea(settings.paper)
+  const runningRow = along.length ? Math.max(...along.map((p) => textWidth(say(p), SMALL))) + 8 : 4
+  const column = (across.length ? Math.max(...across.map((p) => textWidth(say(p), SMALL))) + 7 : 0) + ROW
+  const below = notes.length * NOTE + 4
+  const wide = area.x2 - area.x1 - column - APART - 14
+  const high = area.y2 - area.y1 - runningRow - APART - ROW - 6 - below
+  const scale = largestScale(settings.style.unit, (s) => (L + T) * s <= wide && (W + T) * s <= high)
+  const s = scale.factor
+
+  const x = area.x1 + column + (wide - (L + T) * s) / 2
+  const y = area.y1 + runningRow + (high - (W + T) * s) / 2 + W * s
+  const at = (u: number, v: number, px: number, py: number): Placed => ({
+    outline: { u1: 0, v1: 0, u2: u, v2: v },
+    x: px,
+    y: py,
+    scale: s,
+  })
+  const atMain = at(L, W, x, y)
+  const atEdge = at(L, T, x, y + APART + T * s)
+  const atEnd = at(T, W, x + L * s + APART, y)
+  const marks: Mark[] = []
+  for (const [view, place] of [[main, atMain], [edge, atEdge], [end, atEnd]] as const) {
+    const drawn = draw([solid], ofPiece(view, solid.frame), true)
+    marks.push(...drawnMarks(drawn, settle(drawn, place)))
+  } // prettier-ignore
+
+  const top = y - W * s
+  marks.push(...runningLevel(along.map((p) => ({ x: atU(atMain, p), text: say(p) })), top - 5, top)) // prettier-ignore
+  const fromEdge1 = (p: number) => atV(atMain, fromBack ? W - p : p)
+  marks.push(...runningUpright(across.map((p) => ({ y: fromEdge1(p), text: say(p) })), x - 5, x)) // prettier-ignore
+  marks.push(...levelDimension(x, x + L * s, atEdge.y + ROW - 2, atEdge.y, say(L)))
+  marks.push(...uprightDimension(top, y, x - column + 3, x, say(W)))
+  marks.push(...uprightDimension(atEdge.y - T * s, atEdge.y, x + L * s + 5, x + L * s, say(T)))
+  marks.push(write(x, atEdge.y - T * s - 1.5, 'End 1', { size: SMALL }))
+
+  notes.forEach((note, i) =>
+    marks.push(
+      write(area.x1 + 2, area.y2 - below + (i + 1) * NOTE, shorten(note, 3.5, area.x2 - area.x1 - 4)),
+    ),
+  )
+  const mirrored = alike.mirrored ? `, ${alike.mirrored} mirrored` : ''
+  const titles = {
+    project: model.project.name,
+    title: `${alike.mark}  ${alike.name}`,
+    detail: `make ${alike.instances.length}${mirrored} from ${alike.stock?.stock.name ?? 'no stock'}`,
+    scale: scale.says,
+    unit: settings.style.unit,
+    projection: settings.projection,
+  }
+  const [width, height] = PAPER[settings.paper]
+  return {
+    title: `${alike.mark} ${alike.name}`,
+    width,
+    height,
+    marks: [...border(settings.paper, titles, sheet, of), ...marks],
+  }
+}
+
+/** The drawing's own origin: views come in room coordinates, so the lower left of what was drawn is put at the corner. */
+function settle(drawn: ReturnType<Draw>, place: Placed): Placed {
+  const all = [...drawn.visible, ...drawn.hidden]
+  const u1 = Math.min(...all.flatMap((l) => [l[0], l[2]]))
+  const v1 = Math.min(...all.flatMap((l) => [l[1], l[3]]))
+  return { ...place, outline: { ...place.outline, u1, v1 } }
+}
+
+/** The broad face with more work on it. */
+function shownFace(features: readonly Feature[]): FaceName {
+  const on = (face: FaceName) => features.filter((f) => workKind(f).shownOn(f.data) === face).length
+  return on('back') > on('face') ? 'back' : 'face'
+}
+
+/** The work face, the edge below it and the end to the right of it, in the piece's own axes (third angle). */
+function viewsOf(fromBack: boolean): [View, View, View] {
+  const toward: Vec3 = fromBack ? [0, 0, -1] : [0, 0, 1]
+  const up: Vec3 = fromBack ? [0, -1, 0] : [0, 1, 0]
+  const flip = (v: Vec3): Vec3 => [-v[0] + 0, -v[1] + 0, -v[2] + 0]
+  return [
+    { name: 'main', right: [1, 0, 0], up, toward },
+    { name: 'edge', right: [1, 0, 0], up: toward, toward: flip(up) },
+    { name: 'end', right: flip(toward), up, toward: [1, 0, 0] },
+  ]
+}
+
+/** Every place along an own axis that must be told, measured from its reference, once each. */
+function placesOn(features: readonly Feature[], axis: 0 | 1): number[] {
+  const places = features.flatMap((f) => workKind(f).dimensions(f.data).filter((d) => d.axis === axis && d.what === 'place').map((d) => d.to)) // prettier-ignore
+  return [...new Set(places.map((p) => Math.round(p * 1e4) / 1e4))].sort((a, b) => a - b)
+}
+
+/** Each different work once, with its count. */
+function callouts(features: readonly Feature[], say: (mm: number) => string): string[] {
+  const counts = new Map<string, number>()
+  for (const f of features) {
+    const text = sayPlain(workKind(f).callout(f.data), say)
+    counts.set(text, (counts.get(text) ?? 0) + 1)
+  }
+  return [...counts].map(([text, n]) => (n > 1 ? `${n} × ${text}` : text[0]!.toUpperCase() + text.slice(1)))
+}
+
+export const sayPlain = (sentence: Sentence, say: (mm: number) => string): string =>
+  sentence.map((part) => (typeof part === 'string' ? part : say(part.mm))).join('')

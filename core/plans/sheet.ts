@@ -1,0 +1,90 @@
+/** A sheet of paper as a list of marks, in millimetres from its upper left corner. Every renderer reads this. */
+import metrics from './metrics.json'
+
+export interface Line {
+  readonly kind: 'line'
+  readonly x1: number
+  readonly y1: number
+  readonly x2: number
+  readonly y2: number
+  /** What it is: its weight and dash follow. */
+  readonly pen: Pen
+}
+export interface Text {
+  readonly kind: 'text'
+  readonly x: number
+  /** The base line. */
+  readonly y: number
+  readonly text: string
+  readonly size: number
+  readonly anchor: 'start' | 'middle' | 'end'
+  /** Degrees anticlockwise about (x, y). */
+  readonly turn: number
+  readonly face: 'measure' | 'title'
+}
+export type Mark = Line | Text
+
+export type Pen = 'visible' | 'hidden' | 'dimension' | 'frame'
+export const PENS: Readonly<Record<Pen, { width: number; dash: readonly number[] }>> = {
+  visible: { width: 0.5, dash: [] },
+  hidden: { width: 0.25, dash: [2.4, 1.2] },
+  dimension: { width: 0.25, dash: [] },
+  frame: { width: 0.35, dash: [] },
+}
+
+export interface Sheet {
+  readonly title: string
+  readonly width: number
+  readonly height: number
+  readonly marks: readonly Mark[]
+}
+
+export const PAPER = { a4: [297, 210], letter: [279.4, 215.9] } as const
+export const TEXT = 3.5
+export const SMALL = 2.8
+
+const widths: Readonly<Record<string, number>> = metrics.widths
+/** In the shipped font, `n⁄d` sets as a fraction of small figures. */
+const SMALL_FIGURE = 320
+const FRACTION_BAR = 100
+
+/** Width of a text in the shipped font, mm. */
+export function textWidth(text: string, size: number): number {
+  let w = 0
+  for (const piece of text.split(/(\d+\/\d+)/)) {
+    if (/^\d+\/\d+$/.test(piece)) w += (piece.length - 1) * SMALL_FIGURE + FRACTION_BAR
+    else for (const c of piece) w += widths[c] ?? 560
+  }
+  return (w * size) / 1000
+}
+
+/** Fractions with the sign that the font turns into a real fraction. */
+export const withFractions = (text: string): string => text.replace(/(\d+)\/(\d+)/g, '$1\u2044$2')
+
+export const line = (x1: number, y1: number, x2: number, y2: number, pen: Pen): Line => ({
+  kind: 'line',
+  x1,
+  y1,
+  x2,
+  y2,
+  pen,
+})
+export const write = (x: number, y: number, text: string, more: Partial<Omit<Text, 'kind' | 'x' | 'y' | 'text'>> = {}): Text => ({
+  kind: 'text', x, y, text, size: TEXT, anchor: 'start', turn: 0, face: 'measure', ...more,
+}) // prettier-ignore
+
+export interface Bounds {
+  readonly x1: number
+  readonly y1: number
+  readonly x2: number
+  readonly y2: number
+}
+
+/** The room a text takes on the sheet. */
+export function boundsOf(t: Text): Bounds {
+  const w = textWidth(t.text, t.size)
+  const from = t.anchor === 'start' ? 0 : t.anchor === 'end' ? -w : -w / 2
+  const up = t.size * 0.75
+  if (t.turn === 90) return { x1: t.x - up, x2: t.x + 0.2 * t.size, y1: t.y - from - w, y2: t.y - from }
+  return { x1: t.x + from, x2: t.x + from + w, y1: t.y - up, y2: t.y + 0.2 * t.size }
+}
