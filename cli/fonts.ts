@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import type { Fonts } from '../core/plans'
+import type { Fonts } from '../core/plans/pdf'
 
 const find = createRequire(import.meta.url).resolve
 const file = (path: string) => readFileSync(find(path))

@@ -1,5 +1,5 @@
 /** Dimension lines. Rows stand outside the view, texts in a row keep clear of each other. */
-import { line, SMALL, TEXT, textWidth, write, type Mark } from './sheet'
+import { line, TEXT, textWidth, write, type Mark } from './sheet'
 
 const GAP = 1.2
 const OVERSHOOT = 1.2
@@ -34,7 +34,7 @@ export function uprightDimension(y1: number, y2: number, x: number, from: number
   const w = textWidth(text, TEXT)
   if (w + 2 <= bottom - top)
     marks.push(write(x - 0.8, (top + bottom) / 2, text, { anchor: 'middle', turn: 90 }))
-  else marks.push(write(x + 1.5, (top + bottom) / 2 + TEXT / 3, text))
+  else marks.push(write(x + 2.4, (top + bottom) / 2 + TEXT / 3, text))
   return marks
 }
 
@@ -47,13 +47,12 @@ export function runningLevel(
   y: number,
   from: number,
 ): Mark[] {
-  const at = spread(places.map((p) => p.x), SMALL * 1.25) // prettier-ignore
+  const at = spread(places.map((p) => p.x), TEXT * 1.2) // prettier-ignore
   return places.flatMap((p, i) => {
     const side = y < from ? 1 : -1
     const jog = y + side * 2
-    const shown = at[i]! + SMALL * 0.35
+    const shown = at[i]! + TEXT * 0.35
     const text = write(shown, side > 0 ? y - 0.6 : y + 0.6, p.text, {
-      size: SMALL,
       turn: 90,
       anchor: side > 0 ? 'start' : 'end',
     })
@@ -67,12 +66,11 @@ export function runningUpright(
   x: number,
   from: number,
 ): Mark[] {
-  const at = spread(places.map((p) => p.y), SMALL * 1.25) // prettier-ignore
+  const at = spread(places.map((p) => p.y), TEXT * 1.2) // prettier-ignore
   const side = x < from ? 1 : -1
   return places.flatMap((p, i) => {
     const jog = x + side * 2
-    const text = write(x - side * 0.6, at[i]! + SMALL * 0.35, p.text, {
-      size: SMALL,
+    const text = write(x - side * 0.6, at[i]! + TEXT * 0.35, p.text, {
       anchor: side > 0 ? 'end' : 'start',
     })
     return [line(from - side * GAP, p.y, jog, p.y, 'dimension'), line(jog, p.y, x, at[i]!, 'dimension'), text]

@@ -1,7 +1,6 @@
 export { planSheets } from './set'
 export { boundsOf, textWidth, type Bounds, type Mark, type Sheet } from './sheet'
 export { toSvg } from './svg'
-export { toPdf, type Fonts } from './pdf'
 export { drawView, type Drawn, type Solid } from './hidden/lines'
 export { FRONT, LEFT, pictorial, PICTORIAL, RIGHT, TOP, type View } from './hidden/view'
 export { sayPlain } from './piece'

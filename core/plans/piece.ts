@@ -12,7 +12,7 @@ import { border, drawingArea, shorten } from './frame'
 import type { Solid } from './hidden/lines'
 import { ofPiece, type View } from './hidden/view'
 import { largestScale } from './scale'
-import { PAPER, SMALL, textWidth, write, type Mark, type Sheet } from './sheet'
+import { PAPER, SMALL, TEXT, textWidth, write, type Mark, type Sheet } from './sheet'
 
 const ROW = 9
 const APART = 10
@@ -38,10 +38,10 @@ export function pieceSheet(
   const across = placesOn(features, 1)
   const notes = callouts(features, say)
   const area = drawingArea(settings.paper)
-  const runningRow = along.length ? Math.max(...along.map((p) => textWidth(say(p), SMALL))) + 8 : 4
-  const column = (across.length ? Math.max(...across.map((p) => textWidth(say(p), SMALL))) + 7 : 0) + ROW
+  const runningRow = along.length ? Math.max(...along.map((p) => textWidth(say(p), TEXT))) + 8 : 4
+  const column = (across.length ? Math.max(...across.map((p) => textWidth(say(p), TEXT))) + 7 : 0) + 2
   const below = notes.length * NOTE + 4
-  const wide = area.x2 - area.x1 - column - APART - 14
+  const wide = area.x2 - area.x1 - column - APART - ROW - 6
   const high = area.y2 - area.y1 - runningRow - APART - ROW - 6 - below
   const scale = largestScale(settings.style.unit, (s) => (L + T) * s <= wide && (W + T) * s <= high)
   const s = scale.factor
@@ -68,7 +68,7 @@ export function pieceSheet(
   const fromEdge1 = (p: number) => atV(atMain, fromBack ? W - p : p)
   marks.push(...runningUpright(across.map((p) => ({ y: fromEdge1(p), text: say(p) })), x - 5, x)) // prettier-ignore
   marks.push(...levelDimension(x, x + L * s, atEdge.y + ROW - 2, atEdge.y, say(L)))
-  marks.push(...uprightDimension(top, y, x - column + 3, x, say(W)))
+  marks.push(...uprightDimension(top, y, atEnd.x + T * s + 7, atEnd.x + T * s, say(W)))
   marks.push(...uprightDimension(atEdge.y - T * s, atEdge.y, x + L * s + 5, x + L * s, say(T)))
   marks.push(write(x, atEdge.y - T * s - 1.5, 'End 1', { size: SMALL }))
 
@@ -124,7 +124,7 @@ function viewsOf(fromBack: boolean): [View, View, View] {
 /** Every place along an own axis that must be told, measured from its reference, once each. */
 function placesOn(features: readonly Feature[], axis: 0 | 1): number[] {
   const places = features.flatMap((f) => workKind(f).dimensions(f.data).filter((d) => d.axis === axis && d.what === 'place').map((d) => d.to)) // prettier-ignore
-  return [...new Set(places.map((p) => Math.round(p * 1e4) / 1e4))].sort((a, b) => a - b)
+  return [...new Set(places.map((p) => Math.round(p * 1e7) / 1e7))].sort((a, b) => a - b)
 }
 
 /** Each different work once, with its count. */

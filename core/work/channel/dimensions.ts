@@ -8,7 +8,9 @@ export function dimensions(c: Channel): Dimension[] {
     { axis, from: region.min[axis], to: region.max[axis], what: 'width' },
     { axis: into, from: region.min[into], to: region.max[into], what: 'depth' },
   ]
-  if (offsetOf(c) > 1e-6) found.push({ axis, from: 0, to: region.min[axis], what: 'place' })
+  // What runs out at the far side is told by its width alone.
+  if (offsetOf(c) > 1e-6 && !c.open.high[axis])
+    found.push({ axis, from: 0, to: region.min[axis], what: 'place' })
   const stops = stopsOf(c)
   if (stops.low > 1e-6) found.push({ axis: along, from: 0, to: region.min[along], what: 'place' })
   if (stops.high > 1e-6) found.push({ axis: along, from: 0, to: region.max[along], what: 'place' })

@@ -1,0 +1,324 @@
+/** The chosen piece as a shop ticket: its blank, its three spans, its work in steps. */
+import { FlipHorizontal2, Rows3, Trash2 } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { toast } from 'sonner'
+import { change, type Piece } from '../../core/document'
+import { FACINGS, facing } from '../../core/pieces'
+import { keyOf, type Instance } from '../../core/resolve'
+import { workKind, type Feature } from '../../core/work'
+import { undo, run, useOpen, whoRefersTo, choose, light } from '../store/open'
+import { Because } from '../ui/Because'
+import { exactText } from '../ui/exactText'
+import { fractions, Len } from '../ui/Len'
+import { Mark } from '../ui/Mark'
+import { MeasureField } from '../ui/MeasureField'
+import { sayRefusal } from '../ui/refusal'
+import { Sentence } from '../ui/Sentence'
+import { askBench } from './asks'
+import { JointForm } from './JointForm'
+import { RepeatSection } from './Repeat'
+import { Spans } from './Spans'
+import { StockSelect } from './StockSelect'
+import { useMarks } from './marks'
+
+export function Ticket() {
+  const { chosen, project, model } = useOpen()
+  const key = chosen.at(-1)
+  const piece = project.pieces.find((p) => key?.startsWith(`${p.id}#`))
+  const instance = model.resolved.instances.find((i) => i.key === key) ?? null
+  if (!piece)
+    return (
+      <div className="p-4">
+        <h2 className="panel-title mb-2">Ticket</h2>
+        <p className="text-quiet">
+          {project.pieces.length === 0
+            ? 'Add a board, and its ticket will be here.'
+            : 'Choose a piece on the bench or in the list to see its ticket.'}
+        </p>
+      </div>
+    )
+  return <TicketOf key={piece.id} piece={piece} instance={instance} />
+}
+
+function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null }) {
+  const { model, readOnly, chosen } = useOpen()
+  const mark = useMarks().get(instance?.key ?? '')
+  const made = piece.kind === 'made' ? piece : null
+  const stock = model.resolved.byId.get(piece.id)?.stock
+  const problems = model.problems.filter((p) => p.piece === piece.id)
+  const features = instance ? model.features(instance) : []
+
+  return (
+    <div className="p-4">
+      <header className="flex items-center gap-2">
+        {mark && <Mark letter={mark.letter} n={mark.n} />}
+        <NameField piece={piece} />
+      </header>
+      {chosen.length > 1 && <p className="text-quiet">{chosen.length} pieces chosen</p>}
+      {instance && (
+        <p className="measure mt-1 text-lg">
+          <Because of={keyOf.finished(piece.id, 'length')}>
+            <Len mm={instance.length} />
+          </Because>{' '}
+          ×{' '}
+          <Because of={keyOf.finished(piece.id, 'width')}>
+            <Len mm={instance.width} />
+          </Because>{' '}
+          ×{' '}
+          <Because of={keyOf.finished(piece.id, 'thickness')}>
+            <Len mm={instance.thickness} />
+          </Because>
+          <span className="ml-2 text-xs text-quiet">length × width × thickness, finished</span>
+        </p>
+      )}
+      {problems.map((p) => (
+        <p
+          key={p.id}
+          role="alert"
+          className={`mt-1 border-l-2 pl-2 ${p.level === 'stop' ? 'border-pencil text-pencil' : 'border-brass text-brass'}`}
+        >
+          {fractions(p.says)}
+        </p>
+      ))}
+
+      {made ? (
+        <>
+          <div className="mt-3 grid grid-cols-[4rem_1fr] items-center gap-y-1">
+            <span className="text-quiet">From</span>
+            <StockSelect
+              value={made.stock}
+              label="Stock"
+              disabled={readOnly}
+              onChange={(id) => sayRefusal(run(change.setPieceStock({ id: piece.id, stock: id })))}
+            />
+            <span className="text-quiet">Stands</span>
+            <select
+              aria-label="How it stands"
+              className="field"
+              value={made.facing}
+              disabled={readOnly}
+              onChange={(e) => sayRefusal(run(change.setFacing({ id: piece.id, facing: e.target.value })))}
+            >
+              {FACINGS.map((f) => (
+                <option key={f.id} value={f.id}>
+                  {f.name}
+                </option>
+              ))}
+            </select>
+          </div>
+          <div className="mt-3">
+            <Spans piece={made} />
+          </div>
+          <RepeatSection piece={made} />
+        </>
+      ) : (
+        piece.kind === 'twin' && <TwinSection piece={piece} stock={stock?.stock.name ?? ''} />
+      )}
+
+      <section className="border-t border-hairline py-2" aria-label="Work">
+        <h4 className="mb-1 font-semibold">Work</h4>
+        {features.length === 0 ? (
+          <p className="text-quiet">
+            None yet. Join it to another piece (J) and its dados and rabbets are listed here.
+          </p>
+        ) : (
+          <ol className="grid gap-1">
+            {features.map((f, n) => (
+              <Step key={f.id} n={n + 1} feature={f} />
+            ))}
+          </ol>
+        )}
+        <OwnJoints piece={piece} shown={features} />
+      </section>
+
+      <section className="border-t border-hairline py-2">
+        <NoteField piece={piece} />
+      </section>
+      {!readOnly && (
+        <div className="flex flex-wrap gap-1 border-t border-hairline pt-2">
+          {made && (
+            <button className="btn" onClick={() => askBench('mirror')}>
+              <FlipHorizontal2 size={14} /> Mirror
+            </button>
+          )}
+          {made && !made.repeat && (
+            <button className="btn" onClick={() => askBench('evenly')}>
+              <Rows3 size={14} /> Space evenly
+            </button>
+          )}
+          <button className="btn" onClick={() => deletePiece(piece)}>
+            <Trash2 size={14} /> Delete
+          </button>
+        </div>
+      )}
+    </div>
+  )
+}
+
+/** Deletes a piece and says who still refers to it. */
+export function deletePiece(piece: Piece): void {
+  const who = whoRefersTo(piece.id)
+  if (!sayRefusal(run(change.removePiece({ id: piece.id })))) return
+  choose([])
+  toast(
+    who.length
+      ? `Deleted ${piece.name}. Still referred to by ${who.slice(0, 4).join(', ')}${who.length > 4 ? ' and others' : ''}`
+      : `Deleted ${piece.name}`,
+    {
+      duration: 10_000,
+      action: { label: 'Undo', onClick: () => undo() },
+    },
+  )
+}
+
+function NameField({ piece }: { piece: Piece }) {
+  const readOnly = useOpen((s) => s.readOnly)
+  const [text, setText] = useState(piece.name)
+  const [why, setWhy] = useState<string | null>(null)
+  useEffect(() => setText(piece.name), [piece.name])
+  const commit = () => {
+    if (text.trim() === piece.name) return setWhy(null)
+    setWhy(run(change.renamePiece({ id: piece.id, name: text })))
+  }
+  return (
+    <div className="min-w-0 flex-1">
+      <input
+        aria-label="Name"
+        className="w-full rounded-sm border border-transparent bg-transparent px-1 font-title text-lg font-semibold hover:border-hairline"
+        value={text}
+        readOnly={readOnly}
+        maxLength={80}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={commit}
+        onKeyDown={(e) => e.key === 'Enter' && commit()}
+      />
+      {why && (
+        <p role="alert" className="text-pencil">
+          {why}
+        </p>
+      )}
+    </div>
+  )
+}
+
+function NoteField({ piece }: { piece: Piece }) {
+  const [text, setText] = useState(piece.note)
+  useEffect(() => setText(piece.note), [piece.note])
+  return (
+    <label className="block">
+      <span className="text-quiet">Note for the shop</span>
+      <textarea
+        className="field mt-0.5 py-1"
+        rows={2}
+        value={text}
+        maxLength={2000}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={() => text !== piece.note && sayRefusal(run(change.notePiece({ id: piece.id, note: text })))}
+      />
+    </label>
+  )
+}
+
+function Step({ n, feature }: { n: number; feature: Feature }) {
+  const lit = useOpen((s) => s.lit === feature.id)
+  const joint = useOpen((s) => s.project.joints.find((j) => j.id === feature.joint))
+  return (
+    <li
+      className={`rounded-sm px-1 ${lit ? 'bg-chalk-pale' : ''}`}
+      onMouseEnter={() => light(feature.id)}
+      onMouseLeave={() => light(null)}
+    >
+      <details>
+        <summary className="list-none">
+          <span className="measure mr-1.5 text-quiet">{n}</span>
+          <span title="from a joint" className="mr-1 text-quiet" aria-label="from a joint">
+            ⊏
+          </span>
+          <Sentence says={workKind(feature).describe(feature.data, feature.partner?.name ?? null)} />
+        </summary>
+        {joint && <JointForm joint={joint} />}
+      </details>
+    </li>
+  )
+}
+
+/** Joints in which this piece goes into others; its own ends show nothing, so they are listed by themselves. */
+function OwnJoints({ piece, shown }: { piece: Piece; shown: readonly Feature[] }) {
+  const project = useOpen((s) => s.project)
+  const mine = project.joints.filter(
+    (j) => j.between[0]?.piece === piece.id && !shown.some((f) => f.joint === j.id),
+  )
+  if (mine.length === 0) return null
+  return (
+    <ul className="mt-1 grid gap-1">
+      {mine.map((j) => (
+        <li key={j.id} className="px-1">
+          <details>
+            <summary className="list-none">
+              <span className="mr-1 text-quiet" aria-label="joint">
+                ⊐
+              </span>
+              Goes into {project.pieces.find((p) => p.id === j.between[1]?.piece)?.name} at its{' '}
+              {sayFaceName(j.between[0]?.face)}
+            </summary>
+            <JointForm joint={j} />
+          </details>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+const sayFaceName = (face: string | null | undefined): string => (face ? face.replace(/(\d)/, ' $1') : 'side')
+
+function TwinSection({ piece, stock }: { piece: Extract<Piece, { kind: 'twin' }>; stock: string }) {
+  const { project, model, readOnly } = useOpen()
+  const original = project.pieces.find((p) => p.id === piece.of)
+  const resolved = model.resolved.byId.get(piece.id)
+  const own = () => {
+    const i = resolved?.instances[0]
+    if (!i || original?.kind !== 'made') return
+    const spans = Object.fromEntries(
+      (['across', 'deep', 'up'] as const).map((d, k) => [
+        d,
+        d === piece.direction
+          ? { start: exactText(i.box.min[k]!), size: exactText(i.box.max[k]! - i.box.min[k]!) }
+          : original.spans[d],
+      ]),
+    ) as typeof original.spans
+    sayRefusal(
+      run(
+        change.giveItsOwn({
+          id: piece.id,
+          facing: resolved.facing.id,
+          spans,
+          repeat: original.repeat?.direction === piece.direction ? null : original.repeat,
+        }),
+      ),
+    )
+  }
+  return (
+    <section className="mt-3 border-t border-hairline py-2">
+      <p className="mb-2">
+        Mirrored twin of{' '}
+        <button className="text-chalk underline" onClick={() => choose([`${piece.of}#1`])}>
+          {original?.name ?? 'a piece that is gone'}
+        </button>
+        , from {fractions(stock)}, {facing(resolved?.facing.id ?? '').name}. It follows its original.
+      </p>
+      <MeasureField
+        label={`Mirror plane, ${piece.direction}`}
+        showLabel
+        value={piece.about}
+        at={keyOf.mirror(piece.id)}
+        pickable
+        onCommit={(about) => run(change.setMirror({ id: piece.id, about, direction: piece.direction }))}
+      />
+      {!readOnly && (
+        <button className="btn mt-1" onClick={own}>
+          Give it its own
+        </button>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,72 @@
+/** The shapes of the open model, asked of the worker as they are missing, and kept by what they are made of. */
+import { proxy } from 'comlink'
+import { useEffect, useState } from 'react'
+import { recipeKey } from '../../core/solid'
+import type { Model } from '../../core/model'
+import type { MadeShape } from '../../workers/shape'
+import { shapeHand, WorkerDied } from '../store/hands'
+
+const MOST = 3000
+const kept = new Map<string, MadeShape>()
+let revision = 0
+
+export interface Shapes {
+  get(instance: string): MadeShape | undefined
+  readonly busy: boolean
+  readonly fault: string | null
+  retry(): void
+}
+
+export function useShapes(model: Model): Shapes {
+  const [, redraw] = useState(0)
+  const [busy, setBusy] = useState(false)
+  const [fault, setFault] = useState<string | null>(null)
+  const [asked, ask] = useState(0)
+
+  useEffect(() => {
+    const missing = new Map<string, ReturnType<Model['recipe']>>()
+    for (const i of model.resolved.instances) {
+      const recipe = model.recipe(i)
+      if (recipe.size.some((s) => !(s > 1e-6))) continue
+      const key = recipeKey(recipe)
+      if (!kept.has(key)) missing.set(key, recipe)
+    }
+    const mine = ++revision
+    if (missing.size === 0) {
+      setBusy(false)
+      return
+    }
+    setBusy(true)
+    const take = (made: MadeShape[]) => {
+      for (const m of made) kept.set(m.key, m)
+      while (kept.size > MOST) kept.delete(kept.keys().next().value!)
+      redraw((n) => n + 1)
+    }
+    shapeHand
+      .ask((hand) =>
+        hand.shape(
+          mine,
+          [...missing].map(([key, recipe]) => ({ key, recipe })),
+          proxy(take),
+        ),
+      ) // prettier-ignore
+      .then(
+        () => mine === revision && (setBusy(false), setFault(null)),
+        (error: unknown) => {
+          if (mine !== revision) return
+          setBusy(false)
+          setFault(
+            error instanceof WorkerDied ? error.message : `The wood could not be shaped: ${String(error)}`,
+          )
+        },
+      )
+  }, [model, asked])
+
+  const keys = new Map(model.resolved.instances.map((i) => [i.key, recipeKey(model.recipe(i))]))
+  return {
+    get: (instance) => kept.get(keys.get(instance) ?? ''),
+    busy,
+    fault,
+    retry: () => ask((n) => n + 1),
+  }
+}

@@ -1,0 +1,99 @@
+import { Redo2, Search, Undo2 } from 'lucide-react'
+import { useState, type ReactNode } from 'react'
+import { NavLink } from 'react-router'
+import { toast } from 'sonner'
+import { redo, undo, useOpen } from '../store/open'
+import { ThemeSwitch } from '../ui/ThemeSwitch'
+import { Banners } from './Banners'
+import { Keys } from './Keys'
+import { Palette } from './Palette'
+import { ProjectMenu } from './ProjectMenu'
+import { Saved } from './Saved'
+import { useShortcuts } from './shortcuts'
+
+const SCREENS = [
+  ['rack', 'Rack'],
+  ['bench', 'Bench'],
+  ['plans', 'Plans'],
+  ['cuts', 'Cuts'],
+] as const
+
+export const sayUndo = (): void => void sayStep('Undone', undo())
+export const sayRedo = (): void => void sayStep('Done again', redo())
+const sayStep = (what: string, says: string | null) => says && toast(`${what}: ${says}`, { duration: 1800 })
+
+export function Frame({ id, children }: { id: string; children: ReactNode }) {
+  const past = useOpen((s) => s.past)
+  const future = useOpen((s) => s.future)
+  const stops = useOpen((s) => s.model.problems.filter((p) => p.level === 'stop').length)
+  const [palette, setPalette] = useState(false)
+  const [keys, setKeys] = useState(false)
+  useShortcuts({
+    'mod+z': sayUndo,
+    'mod+shift+z': sayRedo,
+    'mod+y': sayRedo,
+    'mod+k': () => setPalette(true),
+    '?': () => setKeys(true),
+  })
+
+  return (
+    <div className="flex h-dvh flex-col">
+      <header className="no-print flex h-11 shrink-0 items-center gap-1 border-b border-hairline bg-panel px-2">
+        <ProjectMenu id={id} />
+        <nav className="mx-auto flex" aria-label="Screens">
+          {SCREENS.map(([path, name]) => (
+            <NavLink
+              key={path}
+              to={`/project/${id}/${path}`}
+              className={({ isActive }) =>
+                `flex h-11 items-center border-b-2 px-3 ${isActive ? 'border-chalk font-semibold' : 'border-transparent text-quiet hover:text-ink'}`
+              }
+            >
+              {name}
+              {path === 'bench' && stops > 0 && (
+                <span
+                  className="measure ml-1.5 rounded-sm bg-pencil-pale px-1 text-xs text-pencil"
+                  title="To be put right"
+                >
+                  {stops}
+                </span>
+              )}
+            </NavLink>
+          ))}
+        </nav>
+        <Saved />
+        <button
+          className="btn btn-quiet btn-icon"
+          aria-label="Undo"
+          title={past.length ? `Undo: ${past.at(-1)!.says}` : 'Undo'}
+          disabled={past.length === 0}
+          onClick={sayUndo}
+        >
+          <Undo2 size={16} />
+        </button>
+        <button
+          className="btn btn-quiet btn-icon"
+          aria-label="Redo"
+          title={future.length ? `Redo: ${future.at(-1)!.says}` : 'Redo'}
+          disabled={future.length === 0}
+          onClick={sayRedo}
+        >
+          <Redo2 size={16} />
+        </button>
+        <button
+          className="btn btn-quiet"
+          aria-label="Find a command, piece or measure"
+          title="Find (Ctrl K)"
+          onClick={() => setPalette(true)}
+        >
+          <Search size={15} />
+        </button>
+        <ThemeSwitch />
+      </header>
+      <Banners id={id} />
+      <div className="min-h-0 flex-1">{children}</div>
+      <Palette id={id} open={palette} onClose={() => setPalette(false)} onKeys={() => setKeys(true)} />
+      <Keys open={keys} onClose={() => setKeys(false)} />
+    </div>
+  )
+}

@@ -1,0 +1,111 @@
+import { Command } from 'cmdk'
+import { Dialog as Radix } from 'radix-ui'
+import { useNavigate } from 'react-router'
+import { redo, undo, choose, useOpen } from '../store/open'
+import { askBench, type BenchAsk } from '../bench/asks'
+
+interface Props {
+  readonly id: string
+  readonly open: boolean
+  readonly onClose: () => void
+  readonly onKeys: () => void
+}
+
+const ASKS: ReadonlyArray<readonly [string, BenchAsk]> = [
+  ['Add a board', 'board'],
+  ['Join pieces', 'join'],
+  ['Space evenly', 'evenly'],
+  ['Mirror a piece', 'mirror'],
+  ['X-ray', 'x-ray'],
+  ['Explode', 'explode'],
+  ['Fit to the window', 'fit'],
+]
+
+const ITEM = 'cursor-pointer px-4 py-1.5 data-[selected=true]:bg-chalk-pale'
+
+export function Palette({ id, open, onClose, onKeys }: Props) {
+  const navigate = useNavigate()
+  const instances = useOpen((s) => s.model.resolved.instances)
+  const parameters = useOpen((s) => s.project.parameters)
+  const act = (what: () => void) => () => {
+    onClose()
+    what()
+  }
+  const onBench = (what: () => void) =>
+    act(() => void Promise.resolve(navigate(`/project/${id}/bench`)).then(what))
+  return (
+    <Radix.Root open={open} onOpenChange={(now) => !now && onClose()}>
+      <Radix.Portal>
+        <Radix.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <Radix.Content
+          className="floating fixed top-24 left-1/2 w-[min(32rem,94vw)] -translate-x-1/2 overflow-hidden"
+          aria-describedby={undefined}
+        >
+          <Radix.Title className="sr-only">Find</Radix.Title>
+          <Command label="Find a command, piece or measure">
+            <Command.Input
+              className="h-11 w-full border-b border-hairline bg-panel px-4 text-base outline-none"
+              placeholder="Command, piece or measure"
+            />
+            <Command.List className="max-h-80 overflow-auto py-1 [&_[cmdk-group-heading]]:px-4 [&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-xs [&_[cmdk-group-heading]]:text-quiet">
+              <Command.Empty className="px-4 py-3 text-quiet">Nothing of that name</Command.Empty>
+              <Command.Group heading="Commands">
+                {ASKS.map(([says, ask]) => (
+                  <Command.Item key={ask} className={ITEM} onSelect={onBench(() => askBench(ask))}>
+                    {says}
+                  </Command.Item>
+                ))}
+                {(['rack', 'bench', 'plans', 'cuts'] as const).map((screen) => (
+                  <Command.Item
+                    key={screen}
+                    className={ITEM}
+                    onSelect={act(() => void navigate(`/project/${id}/${screen}`))}
+                  >
+                    Go to {screen}
+                  </Command.Item>
+                ))}
+                <Command.Item className={ITEM} onSelect={act(() => void undo())}>
+                  Undo
+                </Command.Item>
+                <Command.Item className={ITEM} onSelect={act(() => void redo())}>
+                  Redo
+                </Command.Item>
+                <Command.Item className={ITEM} onSelect={act(onKeys)}>
+                  Show the keys
+                </Command.Item>
+              </Command.Group>
+              <Command.Group heading="Pieces">
+                {instances.map((i) => (
+                  <Command.Item
+                    key={i.key}
+                    value={`${i.name} ${i.key}`}
+                    className={ITEM}
+                    onSelect={onBench(() => choose([i.key]))}
+                  >
+                    {i.name}
+                  </Command.Item>
+                ))}
+              </Command.Group>
+              {parameters.length > 0 && (
+                <Command.Group heading="Measures">
+                  {parameters.map((p) => (
+                    <Command.Item
+                      key={p.id}
+                      value={`measure ${p.name}`}
+                      className={ITEM}
+                      onSelect={onBench(() =>
+                        document.querySelector<HTMLInputElement>(`[data-measure="${p.id}"] input`)?.focus(),
+                      )}
+                    >
+                      {p.name}
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              )}
+            </Command.List>
+          </Command>
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  )
+}

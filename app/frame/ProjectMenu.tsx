@@ -1,0 +1,89 @@
+import { ChevronDown } from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { change } from '../../core/document'
+import { fileName, saveFile } from '../store/files'
+import { run, useOpen } from '../store/open'
+import { exportText } from '../store/shelf'
+import { Dialog } from '../ui/Dialog'
+import { Settings } from './Settings'
+
+const ITEM = 'block cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-chalk-pale'
+
+export function ProjectMenu({ id }: { id: string }) {
+  const project = useOpen((s) => s.project)
+  const [showing, setShowing] = useState<'rename' | 'settings' | null>(null)
+  const [why, setWhy] = useState<string | null>(null)
+  return (
+    <>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className="btn btn-quiet max-w-64 font-title text-base font-semibold" key={id}>
+          <svg viewBox="0 0 16 14" width="15" aria-hidden="true">
+            <path
+              d="M1 13 8 1l7 12zM4.5 7h7"
+              fill="none"
+              stroke="currentColor"
+              strokeWidth="1.4"
+              strokeLinejoin="round"
+            />
+          </svg>
+          <span className="truncate">{project.name}</span> <ChevronDown size={14} />
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content className="floating min-w-48 py-1" align="start">
+            <DropdownMenu.Item className={ITEM} asChild>
+              <Link to="/">All projects</Link>
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={ITEM} onSelect={() => setShowing('rename')}>
+              Rename
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={ITEM} onSelect={() => setShowing('settings')}>
+              Settings
+            </DropdownMenu.Item>
+            <DropdownMenu.Item
+              className={ITEM}
+              onSelect={() =>
+                saveFile(fileName(project.name, '.json'), exportText(project), 'application/json')
+              }
+            >
+              Export to a file
+            </DropdownMenu.Item>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <Dialog open={showing === 'rename'} onClose={() => setShowing(null)} title="Rename the project">
+        <form
+          onSubmit={(e) => {
+            e.preventDefault()
+            const refused = run(
+              change.renameProject({ name: String(new FormData(e.currentTarget).get('name')) }),
+            )
+            setWhy(refused)
+            if (!refused) setShowing(null)
+          }}
+        >
+          <input
+            name="name"
+            aria-label="Name"
+            className="field"
+            defaultValue={project.name}
+            autoFocus
+            maxLength={80}
+          />
+          {why && (
+            <p role="alert" className="mt-2 text-pencil">
+              {why}
+            </p>
+          )}
+          <div className="mt-4 flex justify-end">
+            <button className="btn btn-main">Rename</button>
+          </div>
+        </form>
+      </Dialog>
+      <Dialog open={showing === 'settings'} onClose={() => setShowing(null)} title="Settings of this project">
+        <Settings />
+      </Dialog>
+    </>
+  )
+}

@@ -1,0 +1,18 @@
+import { useOpen } from '../store/open'
+
+/** Whether what is on the screen is kept. */
+export function Saved() {
+  const saved = useOpen((s) => s.saved)
+  const readOnly = useOpen((s) => s.readOnly)
+  const says = readOnly
+    ? 'Reading only'
+    : { saved: 'Saved', waiting: 'Saving…', saving: 'Saving…', failed: 'Not saved' }[saved.state]
+  return (
+    <span
+      className={`measure min-w-16 px-2 text-right text-xs ${saved.state === 'failed' ? 'text-pencil' : 'text-quiet'}`}
+      role="status"
+    >
+      {says}
+    </span>
+  )
+}

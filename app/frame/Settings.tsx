@@ -1,0 +1,102 @@
+import { change, type Settings as Values } from '../../core/document'
+import { keyOf } from '../../core/resolve'
+import { run, useOpen } from '../store/open'
+import { MeasureField } from '../ui/MeasureField'
+import { sayRefusal } from '../ui/refusal'
+
+const set = (changes: Partial<Values>) => run(change.setSettings(changes))
+const put = (changes: Partial<Values>) => void sayRefusal(set(changes))
+
+const STYLES: ReadonlyArray<readonly [string, Values['style']]> = [
+  ...([8, 16, 32, 64] as const).map(
+    (denominator) =>
+      [`inches, to 1/${denominator}`, { unit: 'in', form: 'fraction', denominator, places: 3 }] as const,
+  ),
+  ...[2, 3, 4].map(
+    (places) =>
+      [`inches, ${places} decimals`, { unit: 'in', form: 'decimal', denominator: 64, places }] as const,
+  ),
+  ...[0, 1, 2].map(
+    (places) =>
+      [
+        places ? `millimetres, ${places} decimal${places > 1 ? 's' : ''}` : 'whole millimetres',
+        { unit: 'mm', form: 'decimal', places },
+      ] as const,
+  ),
+]
+
+const MEASURES = [
+  ['fit', 'Fit of joints (clearance over the measured thickness)'],
+  ['kerf', 'Saw kerf'],
+  ['trim', 'Trim off each end and edge of a board'],
+  ['extraLength', 'Rough length over finished'],
+  ['extraWidth', 'Rough width over finished'],
+] as const
+
+const same = (a: Values['style'], b: Values['style']) =>
+  a.unit === b.unit &&
+  a.form === b.form &&
+  (a.unit === 'in' && b.unit === 'in' && a.form === 'fraction'
+    ? a.denominator === b.denominator
+    : a.places === b.places)
+
+export function Settings() {
+  const { style, paper, projection, ...measures } = useOpen((s) => s.project.settings)
+  return (
+    <div className="grid gap-3">
+      <label>
+        <span className="text-xs text-quiet">Lengths are written in</span>
+        <select
+          className="field"
+          value={STYLES.findIndex(([, s]) => same(s, style))}
+          onChange={(e) => put({ style: STYLES[Number(e.target.value)]![1] })}
+        >
+          {STYLES.map(([says], i) => (
+            <option key={says} value={i}>
+              {says}
+            </option>
+          ))}
+        </select>
+      </label>
+      {style.unit === 'in' ? null : (
+        <p className="text-xs text-quiet">
+          A bare number in a measure is in millimetres; write 3/4in for inches.
+        </p>
+      )}
+      {MEASURES.map(([name, label]) => (
+        <MeasureField
+          key={name}
+          label={label}
+          showLabel
+          value={measures[name]}
+          at={keyOf.setting(name)}
+          onCommit={(text) => set({ [name]: text })}
+        />
+      ))}
+      <div className="grid grid-cols-2 gap-3">
+        <label>
+          <span className="text-xs text-quiet">Paper</span>
+          <select
+            className="field"
+            value={paper}
+            onChange={(e) => put({ paper: e.target.value as Values['paper'] })}
+          >
+            <option value="a4">A4</option>
+            <option value="letter">Letter</option>
+          </select>
+        </label>
+        <label>
+          <span className="text-xs text-quiet">Views</span>
+          <select
+            className="field"
+            value={projection}
+            onChange={(e) => put({ projection: e.target.value as Values['projection'] })}
+          >
+            <option value="third">Third angle</option>
+            <option value="first">First angle</option>
+          </select>
+        </label>
+      </div>
+    </div>
+  )
+}

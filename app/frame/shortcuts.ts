@@ -1,0 +1,36 @@
+import { useEffect, useRef } from 'react'
+
+export type Shortcuts = Readonly<Record<string, (e: KeyboardEvent) => void>>
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+
+/** As in `mod+shift+z`, `j`, `escape`; `mod` is Ctrl, or ⌘. */
+function nameOf(e: KeyboardEvent): string {
+  const mod = e.ctrlKey || e.metaKey ? 'mod+' : ''
+  const shift = e.shiftKey && e.key.length === 1 && mod ? 'shift+' : ''
+  return mod + shift + e.key.toLowerCase()
+}
+
+/** Keys for the whole page. Plain letters are left alone while the maker types or a dialog is open. */
+export function useShortcuts(shortcuts: Shortcuts): void {
+  const now = useRef(shortcuts)
+  useEffect(() => {
+    now.current = shortcuts
+  })
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const name = nameOf(e)
+      const act = now.current[name]
+      if (!act || e.defaultPrevented || e.altKey) return
+      const typing = isTyping(e.target)
+      if (typing && (!name.startsWith('mod+') || /mod\+(shift\+)?[zy]/.test(name))) return
+      if (!name.startsWith('mod+') && document.querySelector('[role=dialog],[role=menu]')) return
+      e.preventDefault()
+      act(e)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [])
+}

@@ -1,0 +1,156 @@
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
+import { askBench, useBench } from '../bench/asks'
+import { BoardDialog } from '../bench/BoardDialog'
+import { JoinPanel } from '../bench/JoinPanel'
+import { Measures } from '../bench/Measures'
+import { MirrorDialog } from '../bench/MirrorDialog'
+import { NoStage } from '../bench/NoStage'
+import { PieceList } from '../bench/PieceList'
+import { RepeatDialog } from '../bench/Repeat'
+import { useShapes } from '../bench/shapes'
+import { StoryStick } from '../bench/StoryStick'
+import { deletePiece, Ticket } from '../bench/Ticket'
+import { Tools, Views, VIEW_KEYS } from '../bench/Tools'
+import { useClashes } from '../bench/clashes'
+import { useShortcuts } from '../frame/shortcuts'
+import { choose, light, pick, useOpen } from '../store/open'
+import { fractions } from '../ui/Len'
+
+const Stage = lazy(() => import('../bench/Stage'))
+
+function hasWebGL(): boolean {
+  try {
+    return document.createElement('canvas').getContext('webgl2') !== null
+  } catch {
+    return false
+  }
+}
+
+export default function BenchScreen() {
+  const { model, project, chosen, picking, readOnly } = useOpen()
+  const { panel, dialog } = useBench()
+  const shapes = useShapes(model)
+  const [webgl, setWebgl] = useState<boolean | null>(null)
+  const clashes = useClashes(model)
+  useEffect(() => setWebgl(hasWebGL()), [])
+  useEffect(() => () => pick(null), [])
+
+  const piece = project.pieces.find((p) => chosen.at(-1)?.startsWith(`${p.id}#`))
+  const made = piece?.kind === 'made' ? piece : null
+  const writing = (act: () => void) => () => readOnly || act()
+  const forPiece = (act: () => void) => writing(() => made && model.resolved.byId.has(made.id) && act())
+  const remove = writing(() => piece && deletePiece(piece))
+  useShortcuts({
+    b: writing(() => askBench('board')),
+    j: () => askBench('join'),
+    e: forPiece(() => askBench('evenly')),
+    i: forPiece(() => askBench('mirror')),
+    x: () => askBench('explode'),
+    z: () => askBench('x-ray'),
+    f: () => askBench('fit'),
+    delete: remove,
+    backspace: remove,
+    escape: () => {
+      if (picking) pick(null)
+      else if (panel === 'join') askBench('join')
+      else {
+        choose([])
+        light(null)
+      }
+    },
+    ...VIEW_KEYS,
+  })
+  const loose = useMemo(() => model.problems.filter((p) => !p.piece).concat(clashes), [model, clashes])
+
+  return (
+    <div className="grid h-full grid-cols-[232px_minmax(0,1fr)_320px] grid-rows-[minmax(0,1fr)_auto]">
+      <aside className="overflow-auto border-r border-hairline bg-panel">
+        <PieceList />
+        <Measures />
+        {loose.length > 0 && (
+          <section className="border-t border-hairline p-3" aria-label="Findings">
+            <h2 className="panel-title mb-1">Findings</h2>
+            <ul className="grid gap-1">
+              {loose.map((p) => (
+                <li
+                  key={p.id}
+                  className={`border-l-2 pl-2 ${p.level === 'stop' ? 'border-pencil text-pencil' : 'border-brass text-brass'}`}
+                >
+                  {p.piece ? (
+                    <button className="text-left underline" onClick={() => choose([`${p.piece}#1`])}>
+                      {fractions(p.says)}
+                    </button>
+                  ) : (
+                    fractions(p.says)
+                  )}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </aside>
+      <main className="relative min-h-0 overflow-hidden bg-stage">
+        {webgl === false ? (
+          <NoStage />
+        ) : webgl ? (
+          <Suspense
+            fallback={<p className="grid h-full place-items-center text-quiet">Setting up the bench…</p>}
+          >
+            <Stage shapes={shapes} />
+          </Suspense>
+        ) : null}
+        {project.pieces.length === 0 && (
+          <div className="pointer-events-none absolute inset-0 grid place-items-center">
+            <div className="pointer-events-auto border border-hairline bg-panel p-6 text-center">
+              <p className="mb-1 font-title text-lg">The bench is clear</p>
+              <p className="mb-3 text-quiet">
+                Take a board from the rack, say how long it is and how it stands.
+              </p>
+              {!readOnly && (
+                <button className="btn btn-main" onClick={() => askBench('board')}>
+                  Add a board
+                </button>
+              )}
+            </div>
+          </div>
+        )}
+        <Tools readOnly={readOnly} />
+        <Views />
+        {picking && (
+          <p
+            role="status"
+            className="absolute top-2 left-1/2 -translate-x-1/2 border border-chalk bg-chalk-pale px-3 py-1.5"
+          >
+            Pick a face for “{picking.prompt}”, or press Esc
+          </p>
+        )}
+        {shapes.fault ? (
+          <p
+            role="alert"
+            className="absolute top-2 right-2 flex max-w-96 items-center gap-2 border border-pencil bg-pencil-pale px-3 py-1.5"
+          >
+            {shapes.fault}
+            <button className="btn" onClick={shapes.retry}>
+              Try again
+            </button>
+          </p>
+        ) : (
+          shapes.busy && (
+            <p role="status" className="absolute top-2 right-2 text-quiet">
+              Shaping…
+            </p>
+          )
+        )}
+      </main>
+      <aside className="overflow-auto border-l border-hairline bg-panel">
+        {panel === 'join' ? <JoinPanel /> : <Ticket />}
+      </aside>
+      <footer className="col-span-3">
+        <StoryStick />
+      </footer>
+      {dialog === 'board' && <BoardDialog />}
+      {dialog === 'evenly' && made && <RepeatDialog piece={made} />}
+      {dialog === 'mirror' && made && <MirrorDialog piece={made} />}
+    </div>
+  )
+}

@@ -1,0 +1,66 @@
+/**
+ * The workers, each behind a hand that can be asked again when it dies. A worker that stops mid-way fails what it was
+ * asked with a sentence, and a fresh one takes its place at the next asking.
+ */
+import { wrap, type Remote } from 'comlink'
+import type { LayoutWorker } from '../../workers/layout'
+import type { PlansWorker } from '../../workers/plans'
+import type { ShapeWorker } from '../../workers/shape'
+
+export class WorkerDied extends Error {
+  override readonly name = 'WorkerDied'
+}
+
+class Hand<T> {
+  private worker: Worker | null = null
+  private remote: Remote<T> | null = null
+  private readonly waiting = new Set<(error: Error) => void>()
+
+  constructor(
+    private readonly make: () => Worker,
+    private readonly does: string,
+  ) {}
+
+  /** Asks the worker; rejects with a WorkerDied when it stops before it answers. */
+  async ask<R>(question: (remote: Remote<T>) => Promise<R>): Promise<R> {
+    this.remote ??= this.start()
+    const remote = this.remote
+    let fail: (error: Error) => void = () => undefined
+    const died = new Promise<never>((_, reject) => (fail = reject))
+    this.waiting.add(fail)
+    try {
+      return await Promise.race([question(remote), died])
+    } finally {
+      this.waiting.delete(fail)
+    }
+  }
+
+  private start(): Remote<T> {
+    const worker = this.make()
+    this.worker = worker
+    worker.addEventListener('error', () => this.bury())
+    worker.addEventListener('messageerror', () => this.bury())
+    return wrap<T>(worker)
+  }
+
+  /** Ends the worker, whatever it is doing. */
+  bury(): void {
+    this.worker?.terminate()
+    this.worker = this.remote = null
+    const error = new WorkerDied(`${this.does} stopped unexpectedly; nothing is lost. Try again`)
+    for (const fail of [...this.waiting]) fail(error)
+  }
+}
+
+export const shapeHand = new Hand<ShapeWorker>(
+  () => new Worker(new URL('../../workers/shape.ts', import.meta.url), { type: 'module', name: 'shape' }),
+  'Shaping the wood',
+)
+export const plansHand = new Hand<PlansWorker>(
+  () => new Worker(new URL('../../workers/plans.ts', import.meta.url), { type: 'module', name: 'plans' }),
+  'Drawing the plans',
+)
+export const layoutHand = new Hand<LayoutWorker>(
+  () => new Worker(new URL('../../workers/layout.ts', import.meta.url), { type: 'module', name: 'layout' }),
+  'Laying out the boards',
+)

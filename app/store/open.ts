@@ -1,0 +1,120 @@
+/**
+ * The project that is open: its document, the model worked out from it, what is chosen, and what can be undone. All
+ * changes go through `run`; nothing else writes the document.
+ */
+import type { Patch } from 'immer'
+import { create } from 'zustand'
+import {
+  execute,
+  nameOf,
+  replay,
+  slotsReferringTo,
+  type Change,
+  type Project,
+  type SetAside,
+} from '../../core/document'
+import { Modeller, type Model } from '../../core/model'
+
+export interface Step {
+  readonly says: string
+  readonly patches: Patch[]
+  readonly inverse: Patch[]
+}
+
+export type Saved =
+  { readonly state: 'saved' | 'waiting' | 'saving' } | { readonly state: 'failed'; readonly why: string }
+
+/** A face or a place in the model under the pointer, as a stored reference. */
+export interface Picking {
+  readonly prompt: string
+  readonly take: (stored: string) => void
+}
+
+interface OpenProject {
+  readonly project: Project
+  readonly model: Model
+  readonly past: readonly Step[]
+  readonly future: readonly Step[]
+  readonly saved: Saved
+  /** Another tab has the project open for writing. */
+  readonly readOnly: boolean
+  readonly setAside: readonly SetAside[]
+  /** Keys of the chosen instances, `p4#2`. */
+  readonly chosen: readonly string[]
+  /** The work or joint pointed at. */
+  readonly lit: string | null
+  readonly picking: Picking | null
+}
+
+let modeller = new Modeller()
+const HISTORY = 500
+
+const empty = (): OpenProject => ({
+  project: null as unknown as Project,
+  model: null as unknown as Model,
+  past: [],
+  future: [],
+  saved: { state: 'saved' },
+  readOnly: false,
+  setAside: [],
+  chosen: [],
+  lit: null,
+  picking: null,
+})
+
+export const useOpen = create<OpenProject>(empty)
+
+export function open(project: Project, setAside: readonly SetAside[]): void {
+  modeller = new Modeller()
+  useOpen.setState({ ...empty(), project, setAside, model: modeller.model(project) }, true)
+}
+
+function show(project: Project, more: Partial<OpenProject>): void {
+  const model = modeller.model(project)
+  const keys = new Set(model.resolved.instances.map((i) => i.key))
+  const chosen = useOpen
+    .getState()
+    .chosen.filter((k) => keys.has(k) || project.pieces.some((p) => k.startsWith(`${p.id}#`)))
+  useOpen.setState({ project, model, chosen, saved: { state: 'waiting' }, ...more })
+}
+
+/** Makes a change, or says in a sentence why not. */
+export function run(changes: Change | readonly Change[], says?: string): string | null {
+  const { project, past, readOnly } = useOpen.getState()
+  if (readOnly) return 'This project is open in another tab; change it there'
+  const outcome = execute(project, changes, says)
+  if (!outcome.ok) return outcome.why
+  if (outcome.patches.length === 0) return null
+  const step = { says: outcome.says, patches: outcome.patches, inverse: outcome.inverse }
+  show(outcome.project, { past: [...past.slice(-HISTORY + 1), step], future: [] })
+  return null
+}
+
+export function undo(): string | null {
+  const { project, past, future, readOnly } = useOpen.getState()
+  const step = past.at(-1)
+  if (!step || readOnly) return null
+  show(replay(project, step.inverse), { past: past.slice(0, -1), future: [...future, step] })
+  return step.says
+}
+
+export function redo(): string | null {
+  const { project, past, future, readOnly } = useOpen.getState()
+  const step = future.at(-1)
+  if (!step || readOnly) return null
+  show(replay(project, step.patches), { past: [...past, step], future: future.slice(0, -1) })
+  return step.says
+}
+
+/** Who refers to a piece or stock, by name, each once. */
+export function whoRefersTo(id: string): string[] {
+  const { project } = useOpen.getState()
+  const owners = slotsReferringTo(project, id).map((s) =>
+    s.owner === null ? 'the settings' : nameOf(project, s.owner),
+  )
+  return [...new Set(owners.filter((name) => !/^j\d+$/.test(name)))]
+}
+
+export const choose = (keys: readonly string[]): void => useOpen.setState({ chosen: keys })
+export const light = (id: string | null): void => useOpen.setState({ lit: id })
+export const pick = (picking: Picking | null): void => useOpen.setState({ picking })

@@ -1,0 +1,26 @@
+import { formatLength, type Mm } from '../../core/measure'
+import { useOpen } from '../store/open'
+
+/** Sets `3/4` as a real fraction: the measuring font does it with this slash. */
+export const fractions = (text: string): string => text.replace(/(\d+)\/(\d+)/g, '$1\u2044$2')
+
+/** A length as the project writes it; ≈ when it was rounded. */
+export function Len({ mm, className = '' }: { mm: Mm; className?: string }) {
+  const style = useOpen((s) => s.model.resolved.style)
+  const w = formatLength(mm, style)
+  return (
+    <span className={`measure ${className}`} title={w.exact ? undefined : 'rounded'}>
+      {w.exact ? '' : '≈ '}
+      {fractions(w.text)}
+    </span>
+  )
+}
+
+/** length × width × thickness. */
+export function Sizes({ of }: { of: { length: Mm; width: Mm; thickness: Mm } }) {
+  return (
+    <span className="measure">
+      <Len mm={of.length} /> × <Len mm={of.width} /> × <Len mm={of.thickness} />
+    </span>
+  )
+}

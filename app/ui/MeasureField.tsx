@@ -1,0 +1,235 @@
+/**
+ * A field for a measure. It takes expressions, names of measures and of pieces' faces, says at once what it comes to,
+ * and keeps what was typed when it does not read.
+ */
+import { Crosshair } from 'lucide-react'
+import { useId, useMemo, useRef, useState } from 'react'
+import { MeasureError, toShown, toStored, type MeasureKind } from '../../core/measure'
+import { sayValue, tryMeasure, type NodeKey, type Resolved, type Slip } from '../../core/resolve'
+import { pick, useOpen } from '../store/open'
+import { completionsFor, namingOf } from './naming'
+import { fractions } from './Len'
+
+export interface MeasureFieldProps {
+  readonly label: string
+  /** The stored text; empty for none. */
+  readonly value: string
+  readonly kind?: MeasureKind
+  /** Takes the stored text when it reads; gives a sentence when it is refused all the same. */
+  readonly onCommit: (stored: string) => string | null
+  /** Where the value stands in the graph, to show a slip that the rest of the project causes. */
+  readonly at?: NodeKey
+  readonly locals?: Readonly<Record<string, NodeKey>>
+  readonly placeholder?: string
+  /** May be left empty. */
+  readonly optional?: boolean
+  /** Offers picking a face on the bench. */
+  readonly pickable?: boolean
+  readonly showLabel?: boolean
+  readonly autoFocus?: boolean
+  /** May take part of what was typed for another field, and gives what is left. */
+  readonly divert?: (text: string) => string
+}
+
+export function MeasureField(props: MeasureFieldProps) {
+  const {
+    label,
+    value,
+    kind = 'length',
+    onCommit,
+    at,
+    locals = {},
+    placeholder,
+    optional,
+    pickable,
+    showLabel, autoFocus, divert } = props
+  const id = useId()
+  const resolved = useOpen((s) => s.model.resolved)
+  const readOnly = useOpen((s) => s.readOnly)
+  const picking = useOpen((s) => s.picking)
+  const input = useRef<HTMLInputElement>(null)
+  const shown = useMemo(() => toShown(value, resolved.sayRef), [value, resolved])
+  const [draft, setDraft] = useState<string | null>(null)
+  const [refusal, setRefusal] = useState<Slip | null>(null)
+  const [chosen, setChosen] = useState(0)
+  const text = draft ?? shown
+
+  const reading = useMemo(() => read(text, kind, resolved, locals), [text, kind, resolved, locals])
+  const offers = draft !== null ? completionsFor(draft, resolved) : []
+  const standing = draft === null && at ? resolved.slip(at) : undefined
+  const slip = refusal ?? (standing && !standing.waitsFor ? standing : undefined)
+
+  function commit(): boolean {
+    if (draft === null) return true
+    const given = divert ? divert(text) : text
+    if (given !== text) setDraft(given)
+    if (given.trim() === '' && optional) return take('')
+    const r = read(given, kind, resolved, locals)
+    if (!r.ok) {
+      setRefusal(r.slip)
+      return false
+    }
+    return take(r.stored)
+  }
+
+  function take(stored: string): boolean {
+    const why = stored === value ? null : onCommit(stored)
+    setRefusal(why ? { message: why } : null)
+    if (why) return false
+    setDraft(null)
+    return true
+  }
+
+  function complete(with_: string) {
+    setDraft(replaceTail(text, with_))
+    setChosen(0)
+    input.current?.focus()
+  }
+
+  const onKeyDown = (e: React.KeyboardEvent) => {
+    if (offers.length > 0 && (e.key === 'ArrowDown' || e.key === 'ArrowUp')) {
+      e.preventDefault()
+      setChosen((chosen + (e.key === 'ArrowDown' ? 1 : offers.length - 1)) % offers.length)
+    } else if (e.key === 'Enter') {
+      e.preventDefault()
+      e.stopPropagation()
+      const offer = offers[chosen]
+      if (offer && !reading.ok) complete(offer)
+      else commit()
+    } else if (e.key === 'Escape' && draft !== null) {
+      e.preventDefault()
+      e.stopPropagation()
+      setDraft(null)
+      setRefusal(null)
+    }
+  }
+
+  return (
+    <div className="min-w-0 flex-1">
+      <label htmlFor={id} className={showLabel ? 'text-xs text-quiet' : 'sr-only'}>
+        {label}
+      </label>
+      <div className="relative flex gap-1">
+        <input
+          ref={input}
+          id={id}
+          className={`field measure ${slip ? 'border-pencil' : ''}`}
+          value={text}
+          placeholder={placeholder}
+          readOnly={readOnly}
+          autoFocus={autoFocus}
+          autoComplete="off"
+          spellCheck={false}
+          aria-invalid={slip ? true : undefined}
+          aria-describedby={`${id}-says`}
+          onChange={(e) => {
+            setDraft(e.target.value)
+            setRefusal(null)
+            setChosen(0)
+          }}
+          onFocus={(e) => e.target.select()}
+          onBlur={() => commit()}
+          onKeyDown={onKeyDown}
+        />
+        {pickable && !readOnly && (
+          <button
+            type="button"
+            className={`btn btn-icon ${picking?.prompt === label ? 'btn-main' : ''}`}
+            aria-label={`Pick a face for ${label}`}
+            title="Pick a face on the bench"
+            onMouseDown={(e) => e.preventDefault()}
+            onClick={() => pick({ prompt: label, take: (stored) => take(stored) })}
+          >
+            <Crosshair size={15} />
+          </button>
+        )}
+        {draft !== null && offers.length > 0 && !reading.ok && (
+          <ul
+            className="floating absolute top-full left-0 mt-0.5 max-h-56 w-full overflow-auto"
+            role="listbox"
+            aria-label="Names that fit"
+          >
+            {offers.map((offer, i) => (
+              <li key={offer} role="option" aria-selected={i === chosen}>
+                <button
+                  type="button"
+                  tabIndex={-1}
+                  className={`measure block w-full px-2 py-1 text-left ${i === chosen ? 'bg-chalk-pale' : ''}`}
+                  onMouseDown={(e) => e.preventDefault()}
+                  onClick={() => complete(offer)}
+                >
+                  {offer}
+                </button>
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+      <p id={`${id}-says`} className="measure text-xs whitespace-normal" aria-live="polite">
+        {slip ? (
+          <span className="text-pencil">
+            {slip.at !== undefined && draft !== null && <Marked text={text} slip={slip} />}
+            {slip.message}
+          </span>
+        ) : draft !== null && reading.ok ? (
+          <span className="text-quiet">= {echo(reading.value, kind, resolved)}</span>
+        ) : isSum(text) && reading.ok ? (
+          <span className="text-quiet">= {fractions(sayValue(reading.value, kind, resolved.style))}</span>
+        ) : null}
+      </p>
+    </div>
+  )
+}
+
+/** The text with the stretch at fault in red. */
+function Marked({ text, slip }: { text: string; slip: Slip }) {
+  const at = Math.min(slip.at ?? 0, text.length)
+  const end = Math.max(at, Math.min(slip.end ?? at, text.length))
+  return (
+    <span className="mr-1 text-ink">
+      {text.slice(0, at)}
+      <mark className="bg-pencil-pale text-pencil underline">{text.slice(at, end) || '…'}</mark>
+      {text.slice(end)}
+      {' — '}
+    </span>
+  )
+}
+
+type Reading = { ok: true; stored: string; value: number } | { ok: false; slip: Slip }
+
+function read(
+  text: string,
+  kind: MeasureKind,
+  resolved: Resolved,
+  locals: Readonly<Record<string, NodeKey>>,
+): Reading {
+  try {
+    const stored = toStored(text.trim(), namingOf(resolved.project))
+    const tried = tryMeasure(resolved, stored, kind, locals)
+    if (tried.ok) return { ok: true, stored, value: tried.value }
+    // Positions are in the stored text; they only fit what is shown when nothing was replaced.
+    return { ok: false, slip: stored === text.trim() ? tried.slip : { message: tried.slip.message } }
+  } catch (error) {
+    if (error instanceof MeasureError)
+      return { ok: false, slip: { message: error.message, at: error.at, end: error.end } }
+    throw error
+  }
+}
+
+/** The value in the project's unit, and in the other one. */
+function echo(value: number, kind: MeasureKind, resolved: Resolved): string {
+  const own = fractions(sayValue(value, kind, resolved.style))
+  if (kind !== 'length') return own
+  const other =
+    resolved.style.unit === 'in'
+      ? `${Number(value.toFixed(2))} mm`
+      : `${Number((value / 25.4).toFixed(3))} in`
+  return `${own} · ${other}`
+}
+
+/** Worth working out for the maker: more than a plain number. */
+const isSum = (text: string): boolean => /[@·*()a-zA-Z+]| - /.test(text)
+
+/** Puts a completion in the place of the last, unfinished name. */
+const replaceTail = (text: string, name: string): string =>
+  text.replace(/[^+\-*/(),]*$/, (tail) => tail.match(/^\s*/)![0] + name)

@@ -1,0 +1,33 @@
+import type { Project } from '../../core/document'
+import type { Naming } from '../../core/measure'
+import { ROOM_SIDES } from '../../core/pieces'
+import type { Resolved } from '../../core/resolve'
+
+const namings = new WeakMap<Project, Naming>()
+
+/** The names a maker may use in a measure, as the project stands. */
+export function namingOf(project: Project): Naming {
+  let naming = namings.get(project)
+  if (!naming) {
+    naming = { names: [...project.pieces, ...project.stock].map(({ name, id }) => ({ name, id })) }
+    namings.set(project, naming)
+  }
+  return naming
+}
+
+const SIZES = ['length', 'width', 'thickness']
+
+/** Up to seven ways the last, unfinished name of a text could go on. */
+export function completionsFor(text: string, resolved: Resolved): string[] {
+  const tail = (text.match(/[^+\-*/(),]*$/)?.[0] ?? '').trim().toLowerCase()
+  if (tail.length < 1 || /^[\d.\s'"½¼¾]/.test(tail)) return []
+  const { project } = resolved
+  const all = [
+    ...project.parameters.map((p) => p.name),
+    ...project.pieces.flatMap((p) => [...ROOM_SIDES, ...SIZES].map((side) => `${p.name}·${side}`)),
+    ...project.stock.map((s) => `${s.name}·thickness`),
+  ]
+  const starts = all.filter((name) => name.toLowerCase().startsWith(tail))
+  const holds = all.filter((name) => !starts.includes(name) && name.toLowerCase().includes(tail))
+  return [...starts, ...holds].filter((name) => name.toLowerCase() !== tail).slice(0, 7)
+}

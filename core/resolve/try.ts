@@ -1,0 +1,31 @@
+import type { MeasureKind } from '../measure'
+import { NodeSlip, type NodeKey, type Slip } from './graph'
+import { measureNode, namesOf } from './nodes'
+import type { Resolved } from './types'
+
+export type Tried =
+  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly slip: Slip }
+
+/** What a stored measure would give in a project as it stands, without putting it there. `locals` as in measureNode. */
+export function tryMeasure(
+  resolved: Resolved,
+  stored: string,
+  kind: MeasureKind,
+  locals: Readonly<Record<string, NodeKey>> = {},
+): Tried {
+  const node = measureNode('tried', 'This', stored, kind, namesOf(resolved.project), locals)
+  for (const key of node.reads) {
+    const slip = resolved.slip(key)
+    if (slip) return { ok: false, slip: { message: `What it reads is not settled: ${slip.message}` } }
+  }
+  try {
+    const { value } = node.compute(<T>(key: NodeKey): T => {
+      const r = resolved.result(key)
+      return (r?.ok ? r.value : undefined) as T
+    })
+    return { ok: true, value: value as number }
+  } catch (error) {
+    if (error instanceof NodeSlip) return { ok: false, slip: error.slip }
+    throw error
+  }
+}
