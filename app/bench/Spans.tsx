@@ -13,7 +13,7 @@ import { sayRefusal } from '../ui/refusal'
 const SAYS: Readonly<Record<Fact, string>> = {
   start: 'starts at',
   end: 'ends at',
-  centre: 'has its centre at',
+  centre: 'centre at',
   size: 'measures',
 }
 const TITLE: Readonly<Record<Direction, string>> = { across: 'Across', deep: 'Deep', up: 'Up' }
@@ -65,7 +65,7 @@ function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction 
         <div key={fact} className="mb-1 flex items-start gap-1">
           <select
             aria-label={`${TITLE[direction]}: which fact`}
-            className="measure min-h-8 w-26 shrink-0 rounded-sm border border-transparent bg-transparent hover:border-hairline"
+            className="measure min-h-8 w-23 shrink-0 rounded-sm border border-transparent bg-transparent hover:border-hairline"
             value={fact}
             disabled={readOnly}
             onChange={(e) =>
@@ -120,7 +120,7 @@ function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction 
         <div className="mb-1 flex items-start gap-1">
           <select
             aria-label={`${TITLE[direction]}: new fact`}
-            className="measure min-h-8 w-26 shrink-0 bg-transparent"
+            className="measure min-h-8 w-23 shrink-0 bg-transparent"
             value={adding}
             onChange={(e) => setAdding(e.target.value as Fact)}
           >

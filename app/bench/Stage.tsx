@@ -84,6 +84,7 @@ export default function Stage({ shapes }: { shapes: Shapes }) {
   return (
     <Canvas
       frameloop="demand"
+      flat
       dpr={[1, 2]}
       camera={{ fov: 28, near: 10, far: 100_000, up: [0, 0, 1], position: [-1500, -3000, 1500] }}
       onPointerMissed={(e) => {
@@ -96,9 +97,9 @@ export default function Stage({ shapes }: { shapes: Shapes }) {
       aria-label="The bench"
       role="img"
     >
-      <ambientLight intensity={1.5} />
-      <directionalLight position={[-1, -2, 3]} intensity={1.7} />
-      <directionalLight position={[2, 1, 0.5]} intensity={0.5} />
+      <ambientLight intensity={1.75} />
+      <directionalLight position={[-1, -2.2, 3]} intensity={1.35} />
+      <directionalLight position={[2, 1, 0.5]} intensity={0.35} />
       {instances.map((i) => {
         const shape = shapes.get(i.key)
         if (!shape) return null

@@ -68,7 +68,7 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
           <Because of={keyOf.finished(piece.id, 'thickness')}>
             <Len mm={instance.thickness} />
           </Because>
-          <span className="ml-2 text-xs text-quiet">length × width × thickness, finished</span>
+          <span className="block text-xs text-quiet">length × width × thickness, finished</span>
         </p>
       )}
       {problems.map((p) => (
@@ -231,9 +231,7 @@ function Step({ n, feature }: { n: number; feature: Feature }) {
       <details>
         <summary className="list-none">
           <span className="measure mr-1.5 text-quiet">{n}</span>
-          <span title="from a joint" className="mr-1 text-quiet" aria-label="from a joint">
-            ⊏
-          </span>
+          <JointSign />
           <Sentence says={workKind(feature).describe(feature.data, feature.partner?.name ?? null)} />
         </summary>
         {joint && <JointForm joint={joint} />}
@@ -255,9 +253,7 @@ function OwnJoints({ piece, shown }: { piece: Piece; shown: readonly Feature[] }
         <li key={j.id} className="px-1">
           <details>
             <summary className="list-none">
-              <span className="mr-1 text-quiet" aria-label="joint">
-                ⊐
-              </span>
+              <JointSign />
               Goes into {project.pieces.find((p) => p.id === j.between[1]?.piece)?.name} at its{' '}
               {sayFaceName(j.between[0]?.face)}
             </summary>
@@ -322,3 +318,16 @@ function TwinSection({ piece, stock }: { piece: Extract<Piece, { kind: 'twin' }>
     </section>
   )
 }
+
+/** A tongue in its channel: the step comes from a joint, and opens it. */
+const JointSign = () => (
+  <svg
+    viewBox="0 0 14 12"
+    width="14"
+    className="mr-1.5 inline-block align-[-1px] text-quiet"
+    role="img"
+    aria-label="from a joint"
+  >
+    <path d="M1 1v10M1 1h5v3h-2v4h2v3H1M13 4H5v4h8" fill="none" stroke="currentColor" strokeWidth="1.2" />
+  </svg>
+)

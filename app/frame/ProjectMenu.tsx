@@ -14,6 +14,7 @@ const ITEM = 'block cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:b
 export function ProjectMenu({ id }: { id: string }) {
   const project = useOpen((s) => s.project)
   const [showing, setShowing] = useState<'rename' | 'settings' | null>(null)
+  const [name, setName] = useState(project.name)
   const [why, setWhy] = useState<string | null>(null)
   return (
     <>
@@ -35,7 +36,13 @@ export function ProjectMenu({ id }: { id: string }) {
             <DropdownMenu.Item className={ITEM} asChild>
               <Link to="/">All projects</Link>
             </DropdownMenu.Item>
-            <DropdownMenu.Item className={ITEM} onSelect={() => setShowing('rename')}>
+            <DropdownMenu.Item
+              className={ITEM}
+              onSelect={() => {
+                setName(project.name)
+                setShowing('rename')
+              }}
+            >
               Rename
             </DropdownMenu.Item>
             <DropdownMenu.Item className={ITEM} onSelect={() => setShowing('settings')}>
@@ -56,18 +63,16 @@ export function ProjectMenu({ id }: { id: string }) {
         <form
           onSubmit={(e) => {
             e.preventDefault()
-            const refused = run(
-              change.renameProject({ name: String(new FormData(e.currentTarget).get('name')) }),
-            )
+            const refused = run(change.renameProject({ name }))
             setWhy(refused)
             if (!refused) setShowing(null)
           }}
         >
           <input
-            name="name"
             aria-label="Name"
             className="field"
-            defaultValue={project.name}
+            value={name}
+            onChange={(e) => setName(e.target.value)}
             autoFocus
             maxLength={80}
           />

@@ -1,3 +1,204 @@
-export default function Screen() {
-  return null
+import { Download, Printer } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import { cutList, cutListCsv, layoutSvg, type Answer, type StockJob } from '../../core/cuts'
+import { formatLength } from '../../core/measure'
+import { BoardDrawing } from '../cuts/BoardDrawing'
+import { CutTable } from '../cuts/CutTable'
+import { useLayouts } from '../cuts/solve'
+import { fileName, saveFile } from '../store/files'
+import { useOpen } from '../store/open'
+import { fractions, Len } from '../ui/Len'
+
+export default function CutsScreen() {
+  const { model, project } = useOpen()
+  const list = useMemo(() => cutList(model), [model])
+  const order = useMemo(() => new Map(list.rows.map((r, n) => [r.mark, { n, name: r.name }])), [list])
+  const layouts = useLayouts(model)
+  const [pointed, point] = useState<string | null>(null)
+  const unsettled = project.pieces.filter((p) => (model.resolved.byId.get(p.id)?.instances.length ?? 0) === 0)
+
+  if (list.rows.length === 0)
+    return (
+      <main className="grid h-full place-items-center">
+        <div className="text-center">
+          <p className="mb-1 font-title text-lg">Nothing to cut yet</p>
+          <p className="text-quiet">
+            {unsettled.length > 0
+              ? `${unsettled.map((p) => p.name).join(', ')}: not settled yet; see the bench.`
+              : 'Pieces made on the bench are listed here with their finished sizes, and laid on boards.'}
+          </p>
+        </div>
+      </main>
+    )
+
+  return (
+    <main className="h-full overflow-auto">
+      <svg width="0" height="0" className="absolute" aria-hidden="true">
+        <defs>
+          <pattern
+            id="offcut"
+            width="8"
+            height="8"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
+            <line x1="0" y1="0" x2="0" y2="8" stroke="var(--hairline)" strokeWidth="2" />
+          </pattern>
+        </defs>
+      </svg>
+      <div className="mx-auto max-w-6xl p-5">
+        <header className="mb-4 flex flex-wrap items-center gap-2">
+          <h1 className="mr-auto font-title text-2xl font-semibold">Cut list</h1>
+          <button
+            className="btn no-print"
+            onClick={() =>
+              saveFile(fileName(project.name, '-cut-list.csv'), cutListCsv(list, model), 'text/csv')
+            }
+          >
+            <Download size={14} /> CSV
+          </button>
+          <button className="btn no-print" onClick={() => window.print()}>
+            <Printer size={14} /> Print
+          </button>
+        </header>
+        {unsettled.length > 0 && (
+          <p role="alert" className="mb-3 border border-pencil bg-pencil-pale p-2">
+            Not on the list, because they are not settled: {unsettled.map((p) => p.name).join(', ')}.
+          </p>
+        )}
+        <div className="no-print mb-4 flex min-h-8 items-center gap-3" role="status">
+          {layouts.fault ? (
+            <>
+              <span className="text-pencil">{layouts.fault}</span>
+              <button className="btn" onClick={layouts.again}>
+                Try again
+              </button>
+            </>
+          ) : layouts.doing ? (
+            <>
+              <progress className="w-40 accent-(--chalk)" value={layouts.share} aria-label="Laying out" />
+              <span>Laying out {fractions(layouts.doing)}…</span>
+              <button className="btn" onClick={layouts.stop}>
+                Stop and keep what was found
+              </button>
+            </>
+          ) : (
+            <span className="text-quiet">
+              Kerf <Len mm={model.resolved.settings.kerf} />, trim <Len mm={model.resolved.settings.trim} />{' '}
+              (in the project’s settings). Every layout was checked: it can be sawn as numbered.
+            </span>
+          )}
+        </div>
+        {list.groups.map((g) => {
+          const job = layouts.jobs.find((j) => j.stock.id === g.stock?.id)
+          const answer = g.stock && layouts.answers.get(g.stock.id)
+          return (
+            <section
+              key={g.stock?.id ?? 'none'}
+              className="mb-8"
+              aria-label={g.stock?.stock.name ?? 'No stock'}
+            >
+              <h2 className="mb-1 font-title text-lg font-semibold">
+                {g.stock ? fractions(g.stock.stock.name) : 'Made of a stock that is not on the rack'}
+              </h2>
+              <CutTable group={g} order={order} pointed={pointed} onPoint={point} />
+              {job && answer && (
+                <Laid job={job} answer={answer} order={order} pointed={pointed} point={point} />
+              )}
+            </section>
+          )
+        })}
+      </div>
+    </main>
+  )
+}
+
+interface LaidProps {
+  readonly job: StockJob
+  readonly answer: Answer
+  readonly order: ReadonlyMap<string, { n: number; name: string }>
+  readonly pointed: string | null
+  readonly point: (mark: string | null) => void
+}
+
+function Laid({ job: { stock, job }, answer, order, pointed, point }: LaidProps) {
+  const { project, model } = useOpen()
+  const supply = new Map(job.supply.map((s) => [s.id, s]))
+  const longest = Math.max(0, ...answer.boards.map((b) => supply.get(b.supply)!.length))
+  const counts = new Map<string, number>()
+  for (const b of answer.boards) counts.set(b.supply, (counts.get(b.supply) ?? 0) + 1)
+  const over = answer.boards.length - answer.lowerBoundBoards
+  const say = (mm: number) => formatLength(mm, model.resolved.style).text
+  const save = (ending: string, text: string, type: string) =>
+    saveFile(fileName(`${project.name} ${stock.stock.name}`, ending), text, type)
+  const owned = (id: string) => project.boards.find((b) => b.id === id)
+  return (
+    <div className="mt-3 grid gap-4 lg:grid-cols-[minmax(0,1fr)_14rem]">
+      <div className="grid content-start gap-1">
+        {answer.boards.map((b, i) => {
+          const s = supply.get(b.supply)!
+          return (
+            <figure key={i}>
+              <figcaption className="measure text-quiet">
+                {owned(b.supply)?.name ?? `Board ${i + 1}`}: <Len mm={s.length} /> × <Len mm={s.width} />
+              </figcaption>
+              <BoardDrawing
+                board={b}
+                length={s.length}
+                width={s.width}
+                defects={s.defects}
+                longest={longest}
+                marks={order}
+                pointed={pointed}
+                onPoint={point}
+              />
+            </figure>
+          )
+        })}
+        {answer.unplaced.map((u) => (
+          <p key={u.demand} role="alert" className="border-l-2 border-pencil pl-2 text-pencil">
+            {u.quantity} × {u.demand} {order.get(u.demand)?.name} has no place: {u.why}.
+          </p>
+        ))}
+      </div>
+      <div className="measure text-sm">
+        <h3 className="mb-1 font-semibold">To have at hand</h3>
+        <ul className="mb-2">
+          {[...counts].map(([id, n]) => (
+            <li key={id}>
+              {n} × {owned(id)?.name ?? <Len mm={supply.get(id)!.length} />}
+              {owned(id) ? ', on the rack' : ''}
+            </li>
+          ))}
+        </ul>
+        {answer.cost > 0 && <p>Costs {answer.cost.toFixed(2)}</p>}
+        <p>{Math.round(answer.wasteFraction * 100)} % left over</p>
+        <p className="whitespace-normal text-quiet">
+          {over <= 0
+            ? 'No layout needs fewer boards.'
+            : `At most ${over} ${over === 1 ? 'board' : 'boards'} too many.`}
+        </p>
+        <div className="no-print mt-2 flex flex-wrap gap-1">
+          <button
+            className="btn"
+            onClick={() => save('-layout.svg', layoutSvg(job, answer, say), 'image/svg+xml')}
+          >
+            <Download size={14} /> SVG
+          </button>
+          <button
+            className="btn"
+            onClick={() =>
+              save(
+                '-layout.json',
+                JSON.stringify({ stock: stock.stock.name, job, answer }, null, 2),
+                'application/json',
+              )
+            }
+          >
+            <Download size={14} /> JSON
+          </button>
+        </div>
+      </div>
+    </div>
+  )
 }

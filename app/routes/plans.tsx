@@ -1,3 +1,161 @@
-export default function Screen() {
-  return null
+import { Download, Printer } from 'lucide-react'
+import { useState } from 'react'
+import { change, type Settings } from '../../core/document'
+import { toSvg } from '../../core/plans/svg'
+import { SheetSvg } from '../plans/SheetSvg'
+import { useSheets } from '../plans/sheets'
+import { plansHand } from '../store/hands'
+import { fileName, saveFile } from '../store/files'
+import { run, useOpen } from '../store/open'
+import { sayRefusal } from '../ui/refusal'
+
+const set = (changes: Partial<Settings>) => void sayRefusal(run(change.setSettings(changes)))
+
+export default function PlansScreen() {
+  const project = useOpen((s) => s.project)
+  const drawing = useSheets(project)
+  const [shown, show] = useState(0)
+  const [full, setFull] = useState(false)
+  const [setting, setSetting] = useState(false)
+  const { sheets, state, fault } = drawing
+  const sheet = sheets[Math.min(shown, sheets.length - 1)]
+
+  async function savePdf() {
+    setSetting(true)
+    try {
+      const pdf = await plansHand.ask((hand) => hand.pdf(sheets, project.name))
+      saveFile(fileName(project.name, '-plans.pdf'), pdf, 'application/pdf')
+    } catch (error) {
+      sayRefusal(error instanceof Error ? error.message : 'The PDF could not be made')
+    } finally {
+      setSetting(false)
+    }
+  }
+
+  if (project.pieces.length === 0)
+    return (
+      <main className="grid h-full place-items-center text-center">
+        <div>
+          <p className="mb-1 font-title text-lg">No plans yet</p>
+          <p className="text-quiet">
+            Pieces made on the bench are drawn here by themselves, to scale, with their sizes.
+          </p>
+        </div>
+      </main>
+    )
+
+  return (
+    <div className="grid h-full grid-cols-[11rem_minmax(0,1fr)_15rem]">
+      <nav className="no-print overflow-auto border-r border-hairline bg-panel p-3" aria-label="Sheets">
+        <ol className="grid gap-2">
+          {sheets.map((s, i) => (
+            <li key={i}>
+              <button
+                className={`block w-full border text-left ${sheet === s ? 'border-chalk outline-1 outline-chalk' : 'border-hairline'}`}
+                aria-current={sheet === s ? 'page' : undefined}
+                onClick={() => show(i)}
+              >
+                <SheetSvg sheet={s} />
+                <span className="block truncate px-1.5 py-0.5 text-xs">
+                  {i + 1} {s.title}
+                </span>
+              </button>
+            </li>
+          ))}
+        </ol>
+      </nav>
+      <main className="overflow-auto bg-stage p-5">
+        {fault ? (
+          <p role="alert" className="flex items-center gap-2 border border-pencil bg-pencil-pale p-3">
+            {fault}
+            <button className="btn" onClick={drawing.again}>
+              Try again
+            </button>
+          </p>
+        ) : sheet ? (
+          <div
+            className={`mx-auto border border-edge bg-white ${full ? 'w-max' : 'max-w-[calc((100vh-9rem)*1.4)]'}`}
+          >
+            {full ? <div dangerouslySetInnerHTML={{ __html: toSvg(sheet) }} /> : <SheetSvg sheet={sheet} />}
+          </div>
+        ) : state === 'done' ? (
+          <p className="text-center text-quiet">
+            No piece is settled yet, so there is nothing to draw. The bench says what is missing.
+          </p>
+        ) : (
+          <p className="text-center text-quiet">Drawing the whole…</p>
+        )}
+      </main>
+      <aside className="no-print overflow-auto border-l border-hairline bg-panel p-4">
+        <h1 className="panel-title mb-2">Plans</h1>
+        <div className="mb-3 min-h-8" role="status">
+          {state === 'drawing' ? (
+            <span className="flex items-center gap-2">
+              <progress className="w-24 accent-(--chalk)" aria-label="Drawing" /> {sheets.length} drawn
+              <button className="btn" onClick={drawing.stop}>
+                Stop
+              </button>
+            </span>
+          ) : state === 'stopped' && !fault ? (
+            <span className="flex items-center gap-2">
+              Stopped
+              <button className="btn" onClick={drawing.again}>
+                Draw the rest
+              </button>
+            </span>
+          ) : (
+            <span className="text-quiet">{sheets.length} sheets</span>
+          )}
+        </div>
+        <div className="grid gap-2">
+          <button
+            className="btn btn-main"
+            disabled={state === 'drawing' || setting || sheets.length === 0}
+            onClick={() => void savePdf()}
+          >
+            <Download size={14} /> {setting ? 'Making the PDF…' : 'PDF, all sheets'}
+          </button>
+          <button
+            className="btn"
+            disabled={!sheet}
+            onClick={() =>
+              sheet &&
+              saveFile(fileName(`${project.name} ${sheet.title}`, '.svg'), toSvg(sheet), 'image/svg+xml')
+            }
+          >
+            <Download size={14} /> SVG, this sheet
+          </button>
+          <button className="btn" disabled={!sheet} onClick={() => window.print()}>
+            <Printer size={14} /> Print this sheet
+          </button>
+          <label className="flex items-center gap-2 py-1">
+            <input type="checkbox" checked={full} onChange={(e) => setFull(e.target.checked)} /> Show at full
+            size
+          </label>
+          <label>
+            <span className="text-xs text-quiet">Paper</span>
+            <select
+              className="field"
+              value={project.settings.paper}
+              onChange={(e) => set({ paper: e.target.value as Settings['paper'] })}
+            >
+              <option value="a4">A4</option>
+              <option value="letter">Letter</option>
+            </select>
+          </label>
+          <label>
+            <span className="text-xs text-quiet">Views</span>
+            <select
+              className="field"
+              value={project.settings.projection}
+              onChange={(e) => set({ projection: e.target.value as Settings['projection'] })}
+            >
+              <option value="third">Third angle</option>
+              <option value="first">First angle</option>
+            </select>
+          </label>
+        </div>
+      </aside>
+    </div>
+  )
 }

@@ -28,7 +28,10 @@ type Done =
 
 export async function clientAction({ request }: Route.ClientActionArgs): Promise<Done> {
   const form = await request.formData()
-  const text = (key: string) => String(form.get(key) ?? '')
+  const text = (key: string) => {
+    const value = form.get(key)
+    return typeof value === 'string' ? value : ''
+  }
   const id = text('id')
   try {
     switch (text('do')) {

@@ -1,3 +1,37 @@
-export default function Screen() {
-  return null
+import { useState } from 'react'
+import { CatalogueList } from '../rack/CatalogueList'
+import { MeasuredBoards } from '../rack/MeasuredBoards'
+import { Shelves } from '../rack/Shelves'
+import { StockTable } from '../rack/StockTable'
+
+export default function RackScreen() {
+  const [filter, setFilter] = useState('')
+  const [chosen, choose] = useState<string | null>(null)
+  const go = (id: string) => {
+    choose(id)
+    requestAnimationFrame(() =>
+      document.querySelector(`[data-stock="${id}"]`)?.scrollIntoView({ block: 'center' }),
+    )
+  }
+  return (
+    <main className="h-full overflow-auto">
+      <div className="mx-auto grid max-w-6xl gap-6 p-5">
+        <header className="flex items-center gap-4">
+          <h1 className="mr-auto font-title text-2xl font-semibold">Rack</h1>
+          <input
+            type="search"
+            className="field max-w-64"
+            placeholder="Find by name, species or kind"
+            aria-label="Find on the rack and in the catalogue"
+            value={filter}
+            onChange={(e) => setFilter(e.target.value)}
+          />
+        </header>
+        <Shelves onChoose={go} />
+        <StockTable filter={filter} chosen={chosen} />
+        <MeasuredBoards />
+        <CatalogueList filter={filter} onTaken={go} />
+      </div>
+    </main>
+  )
 }

@@ -15,12 +15,3 @@ export function Len({ mm, className = '' }: { mm: Mm; className?: string }) {
     </span>
   )
 }
-
-/** length × width × thickness. */
-export function Sizes({ of }: { of: { length: Mm; width: Mm; thickness: Mm } }) {
-  return (
-    <span className="measure">
-      <Len mm={of.length} /> × <Len mm={of.width} /> × <Len mm={of.thickness} />
-    </span>
-  )
-}

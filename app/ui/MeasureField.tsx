@@ -42,7 +42,10 @@ export function MeasureField(props: MeasureFieldProps) {
     placeholder,
     optional,
     pickable,
-    showLabel, autoFocus, divert } = props
+    showLabel,
+    autoFocus,
+    divert,
+  } = props
   const id = useId()
   const resolved = useOpen((s) => s.model.resolved)
   const readOnly = useOpen((s) => s.readOnly)
@@ -86,7 +89,7 @@ export function MeasureField(props: MeasureFieldProps) {
     input.current?.focus()
   }
 
-  const onKeyDown = (e: React.KeyboardEvent) => {
+  const onKeyDown = (e: React.KeyboardEvent<HTMLInputElement>) => {
     if (offers.length > 0 && (e.key === 'ArrowDown' || e.key === 'ArrowUp')) {
       e.preventDefault()
       setChosen((chosen + (e.key === 'ArrowDown' ? 1 : offers.length - 1)) % offers.length)
@@ -96,9 +99,12 @@ export function MeasureField(props: MeasureFieldProps) {
       const offer = offers[chosen]
       if (offer && !reading.ok) complete(offer)
       else commit()
-    } else if (e.key === 'Escape' && draft !== null) {
+    } else if (e.key === 'Escape') {
+      // First Escape gives up what was typed, the next one leaves the field; neither closes what the field is in.
+      if (draft === null && e.currentTarget.closest('[role=dialog]')) return
       e.preventDefault()
       e.stopPropagation()
+      if (draft === null) input.current?.blur()
       setDraft(null)
       setRefusal(null)
     }

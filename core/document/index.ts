@@ -11,4 +11,4 @@ export {
   type SetAside,
 } from './read'
 export { slots, slotsReferringTo } from './slots'
-export { change, execute, nameOf, Refusal, replay, type Change, type Outcome } from './commands'
+export { change, execute, nameOf, replay, type Change, type Outcome } from './commands'

@@ -31,7 +31,7 @@ export function newProject(id: string, name: string, unit: LengthUnit): Project 
 }
 
 /** The settings' way of writing lengths, as `formatLength` takes it. */
-export const lengthStyle = (settings: Settings): LengthStyle => settings.style as LengthStyle
+export const lengthStyle = (settings: Settings): LengthStyle => settings.style
 
 /** The next free id with the given letter: p1, p2, … Ids of what was deleted are not given again. */
 export function freeId(letter: string, taken: Iterable<string>): string {

@@ -200,5 +200,3 @@ export type Parameter = z.infer<typeof Parameter>
 export type Settings = z.infer<typeof Settings>
 export type Direction = z.infer<typeof Direction>
 export type FaceName = z.infer<typeof FaceName>
-
-export const DIRECTIONS = Direction.options

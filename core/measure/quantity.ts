@@ -39,8 +39,6 @@ export const MM_PER: Readonly<Record<string, number>> = {
 
 export const isAngleUnit = (name: string): boolean => name === 'deg' || name === 'degrees'
 
-export const sameLength = (a: Mm, b: Mm): boolean => Math.abs(a - b) <= SAME_LENGTH
-
 export const lengthOf = (mm: Mm): Quantity => ({ value: mm, length: 1, angle: 0, bare: false })
 export const numberOf = (value: number): Quantity => ({ value, length: 0, angle: 0, bare: false })
 export const angleOf = (degrees: Degrees): Quantity => ({ value: degrees, length: 0, angle: 1, bare: false })

@@ -40,13 +40,6 @@ export const unitVector = (a: Vec3): Vec3 => {
   return [a[0] / n, a[1] / n, a[2] / n]
 }
 
-/** The same triple with one entry changed. */
-export function withAxis(v: Vec3, axis: Axis, value: number): Vec3 {
-  const out: [number, number, number] = [v[0], v[1], v[2]]
-  out[axis] = value
-  return out
-}
-
 export const toRoom = (f: Frame, p: Vec3): Vec3 => [
   f.origin[0] + f.x[0] * p[0] + f.y[0] * p[1] + f.z[0] * p[2],
   f.origin[1] + f.x[1] * p[0] + f.y[1] * p[1] + f.z[1] * p[2],

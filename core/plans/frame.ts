@@ -1,5 +1,5 @@
 import type { Project } from '../document'
-import { boundsOf, line, PAPER, SMALL, textWidth, write, type Bounds, type Mark } from './sheet'
+import { line, PAPER, SMALL, textWidth, write, type Bounds, type Mark } from './sheet'
 
 export const MARGIN = 8
 const STRIP = 13
@@ -57,15 +57,4 @@ export function shorten(text: string, size: number, width: number): string {
   let cut = text
   while (cut.length > 1 && textWidth(`${cut}…`, size) > width) cut = cut.slice(0, -1)
   return `${cut.trimEnd()}…`
-}
-
-/** The room that some marks take. */
-export function extentOf(marks: readonly Mark[]): Bounds {
-  const boxes = marks.map((m) => (m.kind === 'text' ? boundsOf(m) : { x1: Math.min(m.x1, m.x2), y1: Math.min(m.y1, m.y2), x2: Math.max(m.x1, m.x2), y2: Math.max(m.y1, m.y2) })) // prettier-ignore
-  return {
-    x1: Math.min(...boxes.map((b) => b.x1)),
-    y1: Math.min(...boxes.map((b) => b.y1)),
-    x2: Math.max(...boxes.map((b) => b.x2)),
-    y2: Math.max(...boxes.map((b) => b.y2)),
-  }
 }

@@ -24,8 +24,8 @@ export async function toPdf(sheets: readonly Sheet[], fonts: Fonts, title: strin
     doc.on('end', () => resolve())
     doc.on('error', reject)
   })
-  doc.registerFont('measure', fonts.measure as Buffer)
-  doc.registerFont('title', fonts.title as Buffer)
+  doc.registerFont('measure', fonts.measure)
+  doc.registerFont('title', fonts.title)
   for (const sheet of sheets) {
     doc.addPage({ size: [sheet.width * POINTS, sheet.height * POINTS], margin: 0 })
     doc.save().scale(POINTS).lineCap('round')

@@ -168,7 +168,7 @@ function loops(defs: ReadonlyMap<NodeKey, NodeDef>, done: ReadonlyMap<NodeKey, K
       key = defs.get(key)!.reads.find((r) => defs.has(r) && !done.has(r))
     }
     if (key !== undefined && at.has(key)) {
-      const loop = path.slice(at.get(key)!)
+      const loop = path.slice(at.get(key))
       const least = loop.indexOf([...loop].sort()[0]!)
       found.push([...loop.slice(least), ...loop.slice(0, least)])
     }

@@ -8,7 +8,7 @@ import * as pieces from './pieces'
 import * as project from './project'
 import * as rack from './rack'
 
-export { nameOf, Refusal } from './command'
+export { nameOf } from './command'
 
 enablePatches()
 

@@ -1,0 +1,68 @@
+/** Imports go one way: measure → document → rack, pieces → resolve → work → joints → solid → cuts, plans → exchange. */
+const STEPS = [
+  ['measure', []],
+  ['document', ['measure']],
+  ['rack', ['measure', 'document']],
+  ['pieces', ['measure', 'document']],
+  ['resolve', ['measure', 'document', 'rack', 'pieces']],
+  ['work', ['measure', 'document', 'rack', 'pieces', 'resolve']],
+  ['joints', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work']],
+  ['solid', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints']],
+  ['cuts', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model']],
+  ['plans', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'cuts']],
+]
+
+module.exports = {
+  forbidden: [
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^core/' },
+      to: { path: '^(app|workers|cli)/' },
+    },
+    {
+      name: 'core-has-no-interface',
+      severity: 'error',
+      from: { path: '^core/' },
+      to: {
+        path: 'node_modules/(react|react-dom|react-router|three|@react-three|radix-ui|zustand|localforage|comlink)(/|$)',
+      },
+    },
+    {
+      name: 'no-node-in-core',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    { name: 'workers-are-thin', severity: 'error', from: { path: '^workers/' }, to: { path: '^(app|cli)/' } },
+    { name: 'app-has-no-command-line', severity: 'error', from: { path: '^app/' }, to: { path: '^cli/' } },
+    {
+      name: 'unresolved',
+      severity: 'error',
+      from: {},
+      to: { couldNotResolve: true, pathNot: '(\\+types/|\\?url$|\\?raw$|\\.wasm$)' },
+    },
+    ...STEPS.map(([name, may]) => ({
+      name: `one-way-${name}`,
+      severity: 'error',
+      from: { path: `^core/${name}/`, pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/', pathNot: `^core/(${[name, ...may].join('|')})(/|\\.ts$)` },
+    })),
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.tsx', '.js', '.mjs', '.json'],
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'default'],
+    },
+  },
+}

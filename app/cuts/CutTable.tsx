@@ -1,0 +1,106 @@
+import { useState } from 'react'
+import type { CutGroup, CutRow } from '../../core/cuts'
+import { BOARD_FEET_PER_M3, FEET_PER_M, SQUARE_FEET_PER_M2 } from '../../core/cuts'
+import { keyOf } from '../../core/resolve'
+import { useOpen } from '../store/open'
+import { Because } from '../ui/Because'
+import { fractions, Len } from '../ui/Len'
+import { Mark } from '../ui/Mark'
+
+type Column = 'mark' | 'name' | 'quantity' | 'length' | 'width' | 'thickness'
+const COLUMNS: ReadonlyArray<readonly [Column, string, string]> = [
+  ['mark', 'Mark', 'text-left'], ['name', 'Name', 'text-left'], ['quantity', 'Make', 'text-right'],
+  ['length', 'Length', 'text-right'], ['width', 'Width', 'text-right'], ['thickness', 'Thick', 'text-right'],
+] // prettier-ignore
+
+interface Props {
+  readonly group: CutGroup
+  /** Place of each mark among all, for its colour. */
+  readonly order: ReadonlyMap<string, { n: number; name: string }>
+  readonly pointed: string | null
+  readonly onPoint: (mark: string | null) => void
+}
+
+/** What to cut from one stock; pressing a heading sorts by it. */
+export function CutTable({ group, order, pointed, onPoint }: Props) {
+  const [by, setBy] = useState<{ column: Column; down: boolean }>({ column: 'mark', down: false })
+  const { extraLength, extraWidth } = useOpen((s) => s.model.resolved.settings)
+  const rough = extraLength > 0 || extraWidth > 0
+  const place = (r: CutRow) => (by.column === 'mark' ? order.get(r.mark)!.n : r[by.column])
+  const rows = [...group.rows].sort((a, b) => {
+    const [x, y] = [place(a), place(b)]
+    return (by.down ? -1 : 1) * (typeof x === 'string' ? x.localeCompare(String(y)) : x - (y as number))
+  })
+  return (
+    <div className="overflow-x-auto">
+      <table className="measure w-full border-collapse text-sm">
+        <thead>
+          <tr className="border-b border-edge">
+            {COLUMNS.map(([column, title, align]) => (
+              <th
+                key={column}
+                className={`px-2 py-1 font-semibold ${align}`}
+                aria-sort={by.column === column ? (by.down ? 'descending' : 'ascending') : 'none'}
+              >
+                <button onClick={() => setBy({ column, down: by.column === column && !by.down })}>
+                  {title}
+                  {by.column === column ? (by.down ? ' ↓' : ' ↑') : ''}
+                </button>
+              </th>
+            ))}
+            {rough && <th className="px-2 py-1 text-right font-semibold">Rough</th>}
+            <th className="px-2 py-1 text-left font-semibold">Work</th>
+            <th className="px-2 py-1 text-left font-semibold">Note</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((r) => {
+            const id = r.alike.instances[0]!.piece
+            return (
+              <tr
+                key={r.mark}
+                className={`border-b border-hairline ${pointed === r.mark ? 'bg-chalk-pale' : ''}`}
+                onMouseEnter={() => onPoint(r.mark)}
+                onMouseLeave={() => onPoint(null)}
+              >
+                <td className="px-2 py-1">
+                  <Mark letter={r.mark} n={order.get(r.mark)!.n} />
+                </td>
+                <td className="px-2 py-1 whitespace-normal">{r.name}</td>
+                <td className="px-2 py-1 text-right">
+                  {r.quantity}
+                  {r.mirrored > 0 && <span className="block text-xs text-quiet">{r.mirrored} mirrored</span>}
+                </td>
+                {(['length', 'width', 'thickness'] as const).map((size) => (
+                  <td key={size} className="px-2 py-1 text-right text-base" data-size={size}>
+                    <Because of={keyOf.finished(id, size)}>
+                      <Len mm={r[size]} />
+                    </Because>
+                  </td>
+                ))}
+                {rough && (
+                  <td className="px-2 py-1 text-right">
+                    <Len mm={r.roughLength} /> × <Len mm={r.roughWidth} />
+                  </td>
+                )}
+                <td className="px-2 py-1 whitespace-normal">{r.work}</td>
+                <td className="px-2 py-1 whitespace-normal">{r.note}</td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+      <p className="measure mt-1 text-quiet">{sayTotals(group)}</p>
+    </div>
+  )
+}
+
+function sayTotals(g: CutGroup): string {
+  const n = (v: number) => v.toFixed(v < 10 ? 2 : 1)
+  if (g.stock?.stock.kind === 'sheet')
+    return `${n(g.area * SQUARE_FEET_PER_M2)} square feet · ${n(g.area)} m²`
+  if (g.stock?.stock.kind === 'rod') return `${n(g.running * FEET_PER_M)} running feet · ${n(g.running)} m`
+  return fractions(
+    `${n(g.volume * BOARD_FEET_PER_M3)} board feet · ${n(g.running * FEET_PER_M)} running feet · ${g.volume.toFixed(4)} m³`,
+  )
+}

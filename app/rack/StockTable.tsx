@@ -1,0 +1,187 @@
+import { Trash2 } from 'lucide-react'
+import { useState } from 'react'
+import { change, type Stock } from '../../core/document'
+import { MeasureError, toStored } from '../../core/measure'
+import { keyOf, tryMeasure } from '../../core/resolve'
+import { run, useOpen } from '../store/open'
+import { MeasureField } from '../ui/MeasureField'
+import { namingOf } from '../ui/naming'
+import { sayRefusal } from '../ui/refusal'
+
+/** The stock on the rack with what it measures; measure the real wood, type it once, and everything follows. */
+export function StockTable({ filter, chosen }: { filter: string; chosen: string | null }) {
+  const { project, readOnly } = useOpen()
+  const rows = project.stock.filter((s) =>
+    `${s.name} ${s.species} ${s.kind}`.toLowerCase().includes(filter.toLowerCase()),
+  )
+  if (project.stock.length === 0)
+    return (
+      <p className="text-quiet">
+        Nothing on this project’s rack yet. Take what you have from the catalogue below; pieces you add on the
+        bench bring their stock with them.
+      </p>
+    )
+  if (rows.length === 0) return <p className="text-quiet">Nothing on the rack fits “{filter}”.</p>
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full border-collapse">
+        <thead>
+          <tr className="border-b border-edge text-left">
+            {['Name', 'Species', 'Thickness', 'Width', 'Lengths it comes in', 'Price', ''].map((h, i) => (
+              <th key={i} className="px-1 py-1 font-semibold">
+                {h || <span className="sr-only">Remove</span>}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((s) => (
+            <tr
+              key={s.id}
+              className={`border-b border-hairline align-top ${chosen === s.id ? 'bg-chalk-pale' : ''}`}
+              data-stock={s.id}
+            >
+              <td className="w-44 px-1 py-1">
+                <TextField
+                  label={`Name of ${s.name}`}
+                  value={s.name}
+                  onCommit={(name) => run(change.setStock({ id: s.id, changes: { name } }))}
+                />
+              </td>
+              <td className="w-40 px-1 py-1">
+                <TextField
+                  label={`Species of ${s.name}`}
+                  value={s.species}
+                  onCommit={(species) => run(change.setStock({ id: s.id, changes: { species } }))}
+                />
+              </td>
+              <td className="w-32 px-1 py-1">
+                <MeasureField
+                  label={`${s.name} thickness`}
+                  value={s.thickness}
+                  at={keyOf.stock(s.id, 'thickness')}
+                  onCommit={(thickness) => run(change.setStock({ id: s.id, changes: { thickness } }))}
+                />
+              </td>
+              <td className="w-32 px-1 py-1">
+                {s.kind === 'rod' ? (
+                  <span className="block pt-1.5 text-quiet">round</span>
+                ) : (
+                  <MeasureField
+                    label={`${s.name} width`}
+                    value={s.width ?? ''}
+                    optional
+                    placeholder={s.kind === 'board' ? 'random' : ''}
+                    at={keyOf.stock(s.id, 'width')}
+                    onCommit={(width) =>
+                      run(change.setStock({ id: s.id, changes: { width: width || null } }))
+                    }
+                  />
+                )}
+              </td>
+              <td className="px-1 py-1">
+                <LengthsField stock={s} />
+              </td>
+              <td className="w-24 px-1 py-1">
+                <PriceField stock={s} />
+              </td>
+              <td className="px-1 py-1">
+                {!readOnly && (
+                  <button
+                    className="btn btn-quiet btn-icon"
+                    aria-label={`Take ${s.name} off the rack`}
+                    onClick={() => sayRefusal(run(change.removeStock({ id: s.id })))}
+                  >
+                    <Trash2 size={14} />
+                  </button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}
+
+interface TextProps {
+  readonly label: string
+  readonly value: string
+  readonly onCommit: (text: string) => string | null
+  readonly placeholder?: string
+}
+
+export function TextField({ label, value, onCommit, placeholder }: TextProps) {
+  const readOnly = useOpen((s) => s.readOnly)
+  const [text, setText] = useState<string | null>(null)
+  const [why, setWhy] = useState<string | null>(null)
+  const commit = () => {
+    if (text === null || text === value) return setText(null)
+    const refused = onCommit(text)
+    setWhy(refused)
+    if (!refused) setText(null)
+  }
+  return (
+    <>
+      <input
+        aria-label={label}
+        className={`field ${why ? 'border-pencil' : ''}`}
+        value={text ?? value}
+        placeholder={placeholder}
+        readOnly={readOnly}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={commit}
+        onKeyDown={(e) => e.key === 'Enter' && commit()}
+      />
+      {why && (
+        <p role="alert" className="text-xs text-pencil">
+          {why}
+        </p>
+      )}
+    </>
+  )
+}
+
+/** Several measures in one field, with commas between. */
+function LengthsField({ stock }: { stock: Stock }) {
+  return (
+    <TextField
+      label={`${stock.name} lengths`}
+      value={stock.lengths.join(', ')}
+      placeholder="96, 120"
+      onCommit={(text) => {
+        const { resolved } = useOpen.getState().model
+        const lengths: string[] = []
+        for (const part of text.split(',').map((t) => t.trim()).filter(Boolean)) {
+          try {
+            const stored = toStored(part, namingOf(resolved.project))
+            const tried = tryMeasure(resolved, stored, 'length')
+            if (!tried.ok) return `${part}: ${tried.slip.message}`
+            if (tried.value <= 0) return `${part} is no length`
+            lengths.push(stored)
+          } catch (error) {
+            if (error instanceof MeasureError) return `${part}: ${error.message}`
+            throw error
+          }
+        }
+        return run(change.setStock({ id: stock.id, changes: { lengths } }))
+      }} // prettier-ignore
+    />
+  )
+}
+
+function PriceField({ stock }: { stock: Stock }) {
+  const per = stock.kind === 'sheet' ? 'a sheet' : 'a metre'
+  return (
+    <TextField
+      label={`${stock.name} price for ${per}`}
+      value={stock.price === null ? '' : String(stock.price)}
+      placeholder={per}
+      onCommit={(text) => {
+        const price = text.trim() === '' ? null : Number(text)
+        if (price !== null && !(price >= 0)) return 'A price is a number'
+        return run(change.setStock({ id: stock.id, changes: { price } }))
+      }}
+    />
+  )
+}

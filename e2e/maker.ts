@@ -1,0 +1,81 @@
+/** What a maker does at the screen, in their words. */
+import { expect, type Locator, type Page } from '@playwright/test'
+
+export class Maker {
+  constructor(readonly page: Page) {}
+
+  async startProject(name: string, unit: 'inches' | 'millimetres' = 'inches'): Promise<void> {
+    await this.page.goto('/')
+    await this.page.getByRole('button', { name: 'New project' }).click()
+    const dialog = this.page.getByRole('dialog')
+    await dialog.getByLabel('Name').fill(name)
+    await dialog.getByLabel(unit).check()
+    await dialog.getByRole('button', { name: 'Start' }).click()
+    await expect(this.page.getByText('The bench is clear')).toBeVisible()
+  }
+
+  /** Adds a board by keyboard, from the B key on. */
+  async addBoard(b: { name: string; from: string; stands: string; size: string }): Promise<void> {
+    await this.page.keyboard.press('Escape')
+    await this.page.keyboard.press('b')
+    const dialog = this.page.getByRole('dialog')
+    await dialog.getByLabel('Name').fill(b.name)
+    await dialog.getByLabel('From').selectOption({ label: b.from })
+    await dialog.getByLabel('Stands').selectOption({ label: b.stands })
+    await dialog.getByLabel('Length, with the grain').fill(b.size)
+    await dialog.getByLabel('Length, with the grain').press('Enter')
+    await dialog.getByRole('button', { name: 'Add' }).click()
+    await expect(dialog).toBeHidden()
+    await expect(this.page.getByLabel('Name', { exact: true })).toHaveValue(b.name)
+  }
+
+  row(direction: 'Across' | 'Deep' | 'Up'): Locator {
+    return this.page.getByRole('region', { name: direction, exact: true })
+  }
+
+  /** Changes the fact in a direction into another and gives it a measure. */
+  async say(
+    direction: 'Across' | 'Deep' | 'Up',
+    fact: 'starts at' | 'ends at' | 'centre at' | 'measures',
+    text: string,
+  ): Promise<void> {
+    const row = this.row(direction)
+    const field = row.getByRole('textbox', { name: `${direction} ${fact}` })
+    if (!(await field.isVisible())) {
+      await row.getByRole('button', { name: 'fact', exact: true }).click()
+      await row.getByLabel(`${direction}: new fact`).selectOption({ label: fact })
+    }
+    await field.fill(text)
+    await field.press('Enter')
+    await expect(row.locator('[aria-invalid]')).toHaveCount(0)
+  }
+
+  async clear(direction: 'Across' | 'Deep' | 'Up', fact: string): Promise<void> {
+    await this.row(direction)
+      .getByRole('button', { name: `Clear ${direction.toLowerCase()} ${fact}` })
+      .click()
+  }
+
+  async choose(name: string): Promise<void> {
+    await this.page
+      .getByRole('region', { name: 'Pieces' })
+      .getByRole('button', { name: new RegExp(`^[A-Z–]+ ?${name}`) })
+      .click()
+  }
+
+  async screen(name: 'Rack' | 'Bench' | 'Plans' | 'Cuts'): Promise<void> {
+    await this.page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name }).click()
+  }
+
+  /** The finished sizes on the cut list: length, width, thickness as shown. */
+  async sizesOf(name: string): Promise<string[]> {
+    const row = this.page.getByRole('row').filter({ hasText: name })
+    await expect(row).toBeVisible()
+    const cells = await row.locator('[data-size]').allInnerTexts()
+    return cells.map((text) => text.replaceAll('\u2044', '/').trim())
+  }
+
+  async saved(): Promise<void> {
+    await expect(this.page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
+  }
+}

@@ -1,0 +1,35 @@
+import { defineConfig } from '@playwright/test'
+
+const PORT = 4317
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
+  workers: 2,
+  retries: 0,
+  forbidOnly: Boolean(process.env.CI),
+  reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : 'list',
+  use: {
+    baseURL: `http://localhost:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    acceptDownloads: true,
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--use-angle=swiftshader',
+        '--enable-unsafe-swiftshader',
+        '--ignore-gpu-blocklist',
+        '--no-sandbox',
+        '--disable-background-networking',
+      ],
+    },
+  },
+  webServer: {
+    command: 'npx react-router-serve build/server/index.js',
+    url: `http://localhost:${PORT}`,
+    env: { PORT: String(PORT), NODE_ENV: 'production' },
+    reuseExistingServer: false,
+  },
+})

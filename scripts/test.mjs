@@ -1,0 +1,59 @@
+/** Everything that must hold, one after the other, on a fresh machine too. Ends with the line `N passed, N failed`. */
+import { readFileSync, rmSync, mkdirSync } from 'node:fs'
+import { installBrowser, installPackages, run } from './ready.mjs'
+
+installPackages()
+installBrowser()
+rmSync('.cache/results', { recursive: true, force: true })
+mkdirSync('.cache/results', { recursive: true })
+
+let passed = 0
+let failed = 0
+const count = (p, f) => {
+  passed += p
+  failed += f
+}
+const title = (name) => console.log(`\n== ${name}`)
+
+function check(name, script) {
+  title(name)
+  const ok = run('npm', ['run', '-s', script]) === 0
+  count(ok ? 1 : 0, ok ? 0 : 1)
+  return ok
+}
+
+function counted(name, args, env, read, file) {
+  title(name)
+  const status = run('npm', ['run', '-s', ...args], { env: { ...process.env, ...env } })
+  try {
+    const [p, f] = read(JSON.parse(readFileSync(file, 'utf8')))
+    count(p, f)
+    // A runner that fails without failing a test has failed all the same.
+    if (status !== 0 && f === 0) count(0, 1)
+  } catch {
+    count(0, 1)
+  }
+}
+
+check('Lint and formatting', 'lint')
+check('Types', 'types')
+check('Import rules and dead code', 'rules')
+counted(
+  'Unit tests',
+  ['unit', '--', '--json', '--outputFile=.cache/results/unit.json'],
+  {},
+  (r) => [r.numPassedTests, r.numFailedTests + (r.numRuntimeErrorTestSuites ?? 0)],
+  '.cache/results/unit.json',
+)
+if (check('Build', 'build'))
+  counted(
+    'Browser tests',
+    ['e2e'],
+    { PLAYWRIGHT_JSON_OUTPUT_NAME: '.cache/results/e2e.json' },
+    (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected],
+    '.cache/results/e2e.json',
+  )
+else count(0, 1)
+
+console.log(`\n${passed} passed, ${failed} failed`)
+process.exit(failed === 0 ? 0 : 1)
