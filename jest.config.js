@@ -5,7 +5,11 @@ export default {
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',
-      { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'es6' } },
+      { jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          experimental: { keepImportAttributes: true },
+        }, module: { type: 'es6' } },
     ],
   },
   testEnvironment: 'node',

@@ -98,14 +98,13 @@ export function groupContacts(contacts: readonly Contact[]): ContactGroup[] {
     const key = [make(c.guest), make(c.host), classOf(c)].join(' | ')
     groups.set(key, [...(groups.get(key) ?? []), c])
   }
-  return [...groups].map(([key, list]) => {
-    const one = list[0]!
-    const hosts = new Set(list.map((c) => stem(c.host.name)))
-    const host = hosts.size === 1 ? [...hosts][0]! : common([...hosts])
+  return [...groups].map(([key, contacts]) => {
+    const guest = together(contacts.map((c) => stem(c.guest.name)))
+    const host = together(contacts.map((c) => stem(c.host.name)))
     return {
       key,
-      says: `${list.length} × ${stem(one.guest.name)} ${sortOfFace(one.guestFace)} against ${host}`,
-      contacts: list,
+      says: `${contacts.length} × ${guest} ${sortOfFace(contacts[0]!.guestFace)} against ${host}`,
+      contacts,
     }
   })
 }
@@ -114,8 +113,10 @@ export function groupContacts(contacts: readonly Contact[]): ContactGroup[] {
 const make = (i: Instance): string => [i.length, i.width, i.thickness].map((n) => n.toFixed(2)).join('×')
 const stem = (name: string): string => name.replace(/ #?\d+$/, '')
 
-/** The last word that names share, or the first name and how many more: "Left side", "Right side" → "side". */
-function common(names: readonly string[]): string {
+/** Several names as one: the last word they share ("Left side", "Right side" → "side"), else what they are. */
+function together(all: readonly string[]): string {
+  const names = [...new Set(all)]
   const last = names.map((n) => n.split(' ').at(-1)!)
-  return last.every((w) => w === last[0]) ? last[0]! : `${names[0]!} and ${names.length - 1} more`
+  if (names.length > 1 && last.every((w) => w === last[0])) return last[0]!
+  return names.length <= 2 ? names.join(' and ') : `${names[0]!} and ${names.length - 1} more`
 }

@@ -1,5 +1,5 @@
 /** A sheet of paper as a list of marks, in millimetres from its upper left corner. Every renderer reads this. */
-import metrics from './metrics.json'
+import metrics from './metrics.json' with { type: 'json' }
 
 export interface Line {
   readonly kind: 'line'

@@ -1,7 +1,7 @@
 /** What can be bought, as stock ready to be put on a project's rack. The figures are in catalogue.json. */
 import type { LengthUnit } from '../measure'
 import type { Stock } from '../document'
-import data from './catalogue.json'
+import data from './catalogue.json' with { type: 'json' }
 
 export interface Species {
   readonly name: string

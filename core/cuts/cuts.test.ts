@@ -1,0 +1,96 @@
+import { readFileSync } from 'node:fs'
+import { change, execute, type Change, type Project } from '../document'
+import { openProject } from '../exchange'
+import { modelOf } from '../model'
+import { cutList, cutListCsv, findAlike, layoutJobs, markOf } from './index'
+
+function demo(...changes: Change[]): Project {
+  const read = openProject(readFileSync('demo/seed-cabinet.json', 'utf8'))
+  if (!read.ok) throw new Error(read.why)
+  const done = execute(read.project, changes)
+  if (!done.ok) throw new Error(done.why)
+  return done.project
+}
+const alike = (project: Project) =>
+  findAlike(modelOf(project)).map(
+    (a) => `${a.mark} ${a.name} ×${a.instances.length}${a.mirrored ? ` (${a.mirrored} mirrored)` : ''}`,
+  )
+
+describe('identical pieces', () => {
+  test('repeats are one row, a mirrored twin is the other hand of its original', () => {
+    expect(alike(demo())).toEqual([
+      'A Left side, Right side ×2 (1 mirrored)',
+      'B Top ×1',
+      'C Bottom ×1',
+      'D Shelf ×4',
+      'E Back ×1',
+      'F Kick board ×1',
+    ])
+  })
+  test('two sides that differ by one dado are two rows', () => {
+    expect(alike(demo(change.setJointField({ ids: ['j3'], field: 'depth', value: '5/16' })))[1]).toMatch(
+      /^B Right side ×1/,
+    )
+  })
+  test('a board turned end for end is the same board', () => {
+    // Lying the other way round, the shelf swaps its ends; it has no work of its own, so nothing tells them apart.
+    expect(alike(demo(change.setFacing({ id: 'p4', facing: 'left-up' })))).toContain('C Bottom ×1')
+    const turned = demo(
+      change.setFacing({ id: 'p5', facing: 'left-up' }),
+      change.setFact({ id: 'p4', direction: 'deep', fact: 'start', text: '@p1.front + 1/4' }),
+    )
+    expect(alike(turned).find((a) => a.includes('Shelf'))).toBe('C Bottom, Shelf ×5')
+  })
+  test('marks go on after Z', () =>
+    expect([0, 25, 26, 27, 701, 702].map(markOf)).toEqual(['A', 'Z', 'AA', 'AB', 'ZZ', 'AAA']))
+})
+
+describe('the cut list', () => {
+  test('gives finished and rough sizes, and counts the work', () => {
+    const list = cutList(modelOf(demo(change.setSettings({ extraLength: '1/2', extraWidth: '1/8' }))))
+    const shelf = list.rows.find((r) => r.name === 'Shelf')!
+    expect(
+      [
+        shelf.quantity,
+        shelf.length / 25.4,
+        shelf.width / 25.4,
+        shelf.roughLength / 25.4,
+        shelf.roughWidth / 25.4,
+      ].map((n) => Math.round(n * 1e6) / 1e6),
+    ).toEqual([4, 30.5, 8.78125, 31, 8.90625])
+    expect(list.rows[0]!.work).toBe('2 rabbets, 5 dados, 1 groove')
+  })
+  test('adds up board feet and square feet', () => {
+    const { groups } = cutList(modelOf(demo()))
+    const ply = groups.find((g) => g.stock?.stock.kind === 'sheet')!
+    expect(ply.area).toBeCloseTo((44.25 * 30.75 * 25.4 ** 2) / 1e6, 9)
+  })
+  test('as CSV, cannot be taken for a formula', () => {
+    const model = modelOf(demo(change.notePiece({ id: 'p3', note: '=1+1, "best"' })))
+    const csv = cutListCsv(cutList(model), model)
+    expect(csv).toContain('D,Shelf,4,0,30 1/2,8 25/32,3/4')
+    expect(csv).toContain(`"'=1+1, ""best"""`)
+  })
+})
+
+test('layout jobs offer measured boards once, before what can be bought', () => {
+  const board = {
+    id: 'b1',
+    name: 'Long one',
+    stock: 's1',
+    length: '100',
+    width: '9 1/4',
+    thickness: null,
+    defects: [{ x: '40', y: '2', length: '3', width: '1', note: 'knot' }],
+  }
+  const [pine] = layoutJobs(modelOf(demo(change.addBoard(board))))
+  expect(pine!.job.supply[0]).toMatchObject({
+    id: 'b1',
+    quantity: 1,
+    price: 0,
+    length: 2540,
+    defects: [{ x: 1016, y: 50.8 }],
+  })
+  expect(pine!.job.supply[1]).toMatchObject({ quantity: null })
+  expect(pine!.job.demand.find((d) => d.id === 'D')).toMatchObject({ quantity: 4, mayTurn: false })
+})

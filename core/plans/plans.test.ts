@@ -1,0 +1,147 @@
+import { readFileSync, readdirSync } from 'node:fs'
+import fc from 'fast-check'
+import PDFDocument from 'pdfkit'
+import { nodeFonts } from '../../cli/fonts'
+import { openProject } from '../exchange'
+import { modelOf } from '../model'
+import { frameIn, facing, type Box } from '../pieces'
+import { loadKernel, type Kernel } from '../solid'
+import { spread } from './dimension'
+import { boundsOf, drawView, FRONT, PICTORIAL, planSheets, textWidth, toSvg, TOP, type Sheet } from './index'
+import { toPdf } from './pdf'
+import { withFractions } from './sheet'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await loadKernel()
+})
+
+const demos = readdirSync('demo').filter((f) => f.endsWith('.json'))
+const sheetsOf = (file: string, paper: 'a4' | 'letter'): Sheet[] => {
+  const read = openProject(readFileSync(`demo/${file}`, 'utf8'))
+  if (!read.ok) throw new Error(read.why)
+  const project = { ...read.project, settings: { ...read.project.settings, paper } }
+  return [...planSheets(modelOf(project), kernel)]
+}
+
+/** A box of wood standing in the room. */
+const solid = (min: Box['min'], max: Box['max']) => ({
+  shape: kernel.shape({ size: [max[0] - min[0], max[1] - min[1], max[2] - min[2]], cuts: [] }),
+  frame: frameIn({ min, max }, facing('right-up')),
+})
+const total = (lines: readonly (readonly number[])[]) =>
+  lines.reduce((n, [a, b, c, d]) => n + Math.hypot(c! - a!, d! - b!), 0)
+
+describe('hidden lines', () => {
+  test('a box shows its outline square on, and nine of its twelve edges in a pictorial', () => {
+    const box = solid([0, 0, 0], [300, 200, 100])
+    const front = drawView([box], FRONT, { hidden: true })
+    expect(total(front.visible)).toBeCloseTo(800, 3)
+    expect(front.hidden).toEqual([])
+    const picture = drawView([box], PICTORIAL, { hidden: true })
+    expect([picture.visible.length, picture.hidden.length]).toEqual([9, 3])
+  })
+  test('what stands behind is hidden where it is covered and nowhere else', () => {
+    const near = solid([0, 0, 0], [100, 20, 100])
+    const far = solid([50, 50, 20], [150, 60, 60])
+    const { visible, hidden } = drawView([near, far], FRONT, { hidden: true })
+    expect(total(visible)).toBeCloseTo(400 + 50 + 50 + 40, 1)
+    expect(total(hidden)).toBeCloseTo(50 + 50 + 40, 1)
+  })
+  test('faces that touch flush are parted by one line', () => {
+    const { visible } = drawView([solid([0, 0, 0], [100, 20, 30]), solid([0, 0, 30], [100, 20, 60])], FRONT, {
+      hidden: true,
+    })
+    expect(total(visible)).toBeCloseTo(2 * 100 + 2 * 60 + 100, 3)
+  })
+  test('the order of the pieces does not matter, and nothing is drawn twice', () => {
+    const size = fc.integer({ min: 10, max: 200 })
+    const boxes = fc.array(fc.tuple(size, size, size, size, size, size), { minLength: 1, maxLength: 5 })
+    fc.assert(
+      fc.property(boxes, (list) => {
+        const solids = list.map(([x, y, z, l, w, t]) => solid([x, y, z], [x + l, y + w, z + t]))
+        const a = drawView(solids, TOP, { hidden: true })
+        const b = drawView([...solids].reverse(), TOP, { hidden: true })
+        expect(total(a.visible)).toBeCloseTo(total(b.visible), 2)
+        expect(total(a.hidden)).toBeCloseTo(total(b.hidden), 2)
+      }),
+      { numRuns: 40 },
+    )
+  })
+})
+
+describe.each(demos.flatMap((f) => [[f, 'a4'] as const, [f, 'letter'] as const]))(
+  'the sheets of %s on %s',
+  (file, paper) => {
+    test('keep every mark on the paper and every text clear of the others', () => {
+      for (const sheet of sheetsOf(file, paper)) {
+        const texts = sheet.marks.flatMap((m) =>
+          m.kind === 'text' ? [{ text: m.text, b: boundsOf(m) }] : [],
+        )
+        for (const m of sheet.marks) {
+          const b =
+            m.kind === 'text'
+              ? boundsOf(m)
+              : {
+                  x1: Math.min(m.x1, m.x2),
+                  x2: Math.max(m.x1, m.x2),
+                  y1: Math.min(m.y1, m.y2),
+                  y2: Math.max(m.y1, m.y2),
+                }
+          expect({
+            sheet: sheet.title,
+            mark: m,
+            inside: b.x1 >= 7.9 && b.y1 >= 7.9 && b.x2 <= sheet.width - 7.9 && b.y2 <= sheet.height - 7.9,
+          }).toMatchObject({ inside: true })
+        }
+        texts.forEach(({ text, b }, i) => {
+          const over = texts
+            .slice(i + 1)
+            .filter(
+              (o) => b.x1 < o.b.x2 - 0.1 && o.b.x1 < b.x2 - 0.1 && b.y1 < o.b.y2 - 0.1 && o.b.y1 < b.y2 - 0.1,
+            )
+          expect({ sheet: sheet.title, text, over: over.map((o) => o.text) }).toEqual({
+            sheet: sheet.title,
+            text,
+            over: [],
+          })
+        })
+      }
+    })
+  },
+)
+
+test('spread keeps places apart and in order, and moves none without need', () => {
+  fc.assert(
+    fc.property(fc.array(fc.double({ min: 0, max: 300, noNaN: true }), { maxLength: 30 }), (places) => {
+      const out = spread(places, 4)
+      const order = places.map((_, i) => i).sort((a, b) => places[a]! - places[b]! || a - b)
+      for (let k = 1; k < order.length; k++)
+        expect(out[order[k]!]! - out[order[k - 1]!]!).toBeGreaterThanOrEqual(4 - 1e-9)
+      const far = order.every((i, k) => k === 0 || places[i]! - places[order[k - 1]!]! >= 4)
+      if (far) expect(out).toEqual(places)
+    }),
+  )
+})
+
+test('the widths that sheets are set by are the shipped font’s own', () => {
+  const doc = new PDFDocument()
+  doc
+    .registerFont('measure', nodeFonts().measure as Buffer)
+    .font('measure')
+    .fontSize(10)
+  for (const text of ['33 1/4', '5 × dado 3/4 × 1/4 deep', 'Left side, Right side', '11 23/32'])
+    expect(textWidth(text, 10)).toBeCloseTo(doc.widthOfString(withFractions(text)), 0)
+})
+
+test('a PDF has a page for each sheet and its fonts inside', async () => {
+  const sheets = sheetsOf('seed-cabinet.json', 'letter')
+  const pdf = Buffer.from(await toPdf(sheets, nodeFonts(), 'Seed cabinet')).toString('latin1')
+  expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(sheets.length)
+  expect(pdf).toMatch(/FontFile[23]/)
+})
+
+test('an SVG escapes what a maker may call a piece', () => {
+  const sheet: Sheet = { title: 'a<b&"c', width: 10, height: 10, marks: [] }
+  expect(toSvg(sheet)).toContain('aria-label="a&lt;b&amp;&quot;c"')
+})
