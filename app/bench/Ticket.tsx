@@ -1,8 +1,8 @@
 /** The chosen piece as a shop ticket: its blank, its three spans, its work in steps. */
 import { FlipHorizontal2, Rows3, Trash2 } from 'lucide-react'
-import { useEffect, useState } from 'react'
+import { useEffect, useState, type ReactNode } from 'react'
 import { toast } from 'sonner'
-import { change, type Piece } from '../../core/document'
+import { change, type Joint, type Piece } from '../../core/document'
 import { FACINGS, facing } from '../../core/pieces'
 import { keyOf, type Instance } from '../../core/resolve'
 import { workKind, type Feature } from '../../core/work'
@@ -228,15 +228,41 @@ function Step({ n, feature }: { n: number; feature: Feature }) {
       onMouseEnter={() => light(feature.id)}
       onMouseLeave={() => light(null)}
     >
-      <details>
-        <summary className="list-none">
-          <span className="measure mr-1.5 text-quiet">{n}</span>
-          <JointSign />
-          <Sentence says={workKind(feature).describe(feature.data, feature.partner?.name ?? null)} />
-        </summary>
-        {joint && <JointForm joint={joint} />}
-      </details>
+      <JointRow joint={joint} name={`step ${n}`}>
+        <span className="measure mr-1.5 text-quiet">{n}</span>
+        <Sentence says={workKind(feature).describe(feature.data, feature.partner?.name ?? null)} />
+      </JointRow>
     </li>
+  )
+}
+
+/** A line with the sign of its joint, which opens the joint's own measures below it. */
+function JointRow({
+  joint,
+  name,
+  children,
+}: {
+  joint: Joint | undefined
+  name: string
+  children: ReactNode
+}) {
+  const [open, setOpen] = useState(false)
+  return (
+    <>
+      <div className="flex items-start gap-1">
+        <button
+          className="btn btn-quiet btn-icon min-h-6 min-w-6 shrink-0 px-0.5"
+          aria-expanded={open}
+          aria-label={`The joint of ${name}`}
+          title="Open the joint this comes from"
+          onClick={() => setOpen(!open)}
+        >
+          <JointSign />
+        </button>
+        <div className="min-w-0 flex-1">{children}</div>
+      </div>
+      {open && joint && <JointForm joint={joint} />}
+    </>
   )
 }
 
@@ -249,18 +275,16 @@ function OwnJoints({ piece, shown }: { piece: Piece; shown: readonly Feature[] }
   if (mine.length === 0) return null
   return (
     <ul className="mt-1 grid gap-1">
-      {mine.map((j) => (
-        <li key={j.id} className="px-1">
-          <details>
-            <summary className="list-none">
-              <JointSign />
-              Goes into {project.pieces.find((p) => p.id === j.between[1]?.piece)?.name} at its{' '}
-              {sayFaceName(j.between[0]?.face)}
-            </summary>
-            <JointForm joint={j} />
-          </details>
-        </li>
-      ))}
+      {mine.map((j) => {
+        const host = project.pieces.find((p) => p.id === j.between[1]?.piece)?.name ?? ''
+        return (
+          <li key={j.id} className="px-1">
+            <JointRow joint={j} name={host}>
+              Goes into {host} at its {sayFaceName(j.between[0]?.face)}
+            </JointRow>
+          </li>
+        )
+      })}
     </ul>
   )
 }
@@ -321,13 +345,7 @@ function TwinSection({ piece, stock }: { piece: Extract<Piece, { kind: 'twin' }>
 
 /** A tongue in its channel: the step comes from a joint, and opens it. */
 const JointSign = () => (
-  <svg
-    viewBox="0 0 14 12"
-    width="14"
-    className="mr-1.5 inline-block align-[-1px] text-quiet"
-    role="img"
-    aria-label="from a joint"
-  >
+  <svg viewBox="0 0 14 12" width="14" className="text-quiet" aria-hidden="true">
     <path d="M1 1v10M1 1h5v3h-2v4h2v3H1M13 4H5v4h8" fill="none" stroke="currentColor" strokeWidth="1.2" />
   </svg>
 )

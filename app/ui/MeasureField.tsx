@@ -54,7 +54,8 @@ export function MeasureField(props: MeasureFieldProps) {
   const shown = useMemo(() => toShown(value, resolved.sayRef), [value, resolved])
   const [draft, setDraft] = useState<string | null>(null)
   const [refusal, setRefusal] = useState<Slip | null>(null)
-  const [chosen, setChosen] = useState(0)
+  /** The offered name the arrows are on; -1 for none yet. */
+  const [chosen, setChosen] = useState(-1)
   const text = draft ?? shown
 
   const reading = useMemo(() => read(text, kind, resolved, locals), [text, kind, resolved, locals])
@@ -85,19 +86,26 @@ export function MeasureField(props: MeasureFieldProps) {
 
   function complete(with_: string) {
     setDraft(replaceTail(text, with_))
-    setChosen(0)
+    setChosen(-1)
     input.current?.focus()
   }
 
   const onKeyDown = (e: React.KeyboardEvent<HTMLInputElement>) => {
     if (offers.length > 0 && (e.key === 'ArrowDown' || e.key === 'ArrowUp')) {
       e.preventDefault()
-      setChosen((chosen + (e.key === 'ArrowDown' ? 1 : offers.length - 1)) % offers.length)
+      setChosen(
+        e.key === 'ArrowDown'
+          ? (chosen + 1) % offers.length
+          : (Math.max(0, chosen) + offers.length - 1) % offers.length,
+      )
+    } else if (e.key === 'Tab' && !e.shiftKey && offers.length > 0 && !reading.ok) {
+      e.preventDefault()
+      complete(offers[Math.max(0, chosen)]!)
     } else if (e.key === 'Enter') {
       e.preventDefault()
       e.stopPropagation()
       const offer = offers[chosen]
-      if (offer && !reading.ok) complete(offer)
+      if (offer) complete(offer)
       else commit()
     } else if (e.key === 'Escape') {
       // First Escape gives up what was typed, the next one leaves the field; neither closes what the field is in.
@@ -131,7 +139,7 @@ export function MeasureField(props: MeasureFieldProps) {
           onChange={(e) => {
             setDraft(e.target.value)
             setRefusal(null)
-            setChosen(0)
+            setChosen(-1)
           }}
           onFocus={(e) => e.target.select()}
           onBlur={() => commit()}

@@ -1,0 +1,207 @@
+/** Ratios, each measured in one run on one machine. `npm run bench`. Goals are printed beside what was found. */
+import { all, create } from 'mathjs'
+import { change, execute, newProject, type Change, type Project } from '../core/document'
+import { evaluate, lengthOf, parse } from '../core/measure'
+import { modelOf, Modeller } from '../core/model'
+import { loadKernel, Kernel } from '../core/solid'
+
+const ms = (work: () => void): number => {
+  const start = performance.now()
+  work()
+  return performance.now() - start
+}
+/** The best of several runs: what the machine can do when nothing else is going on. */
+const best = (times: number, work: () => void): number =>
+  Math.min(...Array.from({ length: times }, () => ms(work)))
+const say = (what: string, found: string, goal: string, ok: boolean) =>
+  console.log(`${ok ? 'met ' : 'MISS'}  ${what}: ${found} (goal ${goal})`)
+
+/** `cases` cases of two sides and eight shelves, every one of another size, so that no two solids are alike. */
+function wall(cases: number): Project {
+  const stock = (id: string, thickness: string) =>
+    change.addStock({
+      id,
+      name: id,
+      kind: 'sheet',
+      species: 'birch plywood',
+      thickness,
+      width: '5000',
+      lengths: ['5000'],
+    })
+  const changes: Change[] = [stock('side', '18'), stock('shelf', '15')]
+  for (let c = 0; c < cases; c++) {
+    const [l, r] = [`l${c}`, `r${c}`]
+    const side = (id: string, start: string) =>
+      change.addPiece({
+        kind: 'made',
+        id,
+        name: id,
+        stock: 'side',
+        facing: 'up-right',
+        spans: {
+          across: { start },
+          deep: { start: '0', size: `${300 + c}` },
+          up: { start: '0', size: `${1800 + 3 * c}` },
+        },
+      })
+    changes.push(side(l, `${c * 1000}`), side(r, `${c * 1000 + 700 + c}`))
+    for (let k = 0; k < 8; k++) {
+      const id = `s${c}_${k}`
+      changes.push(change.addPiece({ kind: 'made', id, name: id, stock: 'shelf', facing: 'right-up', spans: { across: { start: `@${l}.right`, end: `@${r}.left` }, deep: { start: `${k + 1}`, end: `@${l}.back` }, up: { start: `${100 + 200 * k}` } } }))
+      changes.push(change.addJoints({ joints: [[l, 'end1'], [r, 'end2']].map(([host, face], n) => ({ id: `j${c}_${k}_${n}`, kind: 'housing', between: [{ piece: id, face: face as 'end1' }, { piece: host!, face: null }], fields: { depth: '6', stop1: '20' } })) }))
+    } // prettier-ignore
+  }
+  const done = execute(newProject('wall', 'Wall', 'mm'), changes)
+  if (!done.ok) throw new Error(done.why)
+  return done.project
+}
+
+const kernel = await loadKernel()
+const { Manifold } = kernel.wasm
+const project = wall(20)
+const pieces = project.pieces.length
+
+const whole = () => {
+  const fresh = new Kernel(kernel.wasm)
+  const model = modelOf(project)
+  for (const i of model.resolved.instances) fresh.shape(model.recipe(i))
+}
+const recipes = (() => {
+  const model = modelOf(project)
+  if (model.problems.length > 0) throw new Error(model.problems[0]!.says)
+  return model.resolved.instances.map((i) => model.recipe(i))
+})()
+const bare = () => {
+  for (const { size, cuts } of recipes) {
+    const blank = Manifold.cube([...size])
+    const tools = cuts.flatMap((c) => c.blocks).map((b) => {
+      const cube = Manifold.cube([b.max[0] - b.min[0], b.max[1] - b.min[1], b.max[2] - b.min[2]])
+      const tool = cube.translate([...b.min])
+      cube.delete()
+      return tool
+    }) // prettier-ignore
+    const solid = tools.length ? Manifold.difference([blank, ...tools]) : blank
+    solid.getMesh()
+    solid.volume()
+    for (const m of new Set([blank, solid, ...tools])) m.delete()
+  }
+}
+whole()
+bare()
+const [wholeMs, bareMs] = [best(5, whole), best(5, bare)]
+say(
+  `full rebuild of ${pieces} pieces against the bare solid calls`,
+  `${(wholeMs / bareMs).toFixed(2)}× (${wholeMs.toFixed(0)} ms to ${bareMs.toFixed(0)} ms)`,
+  'at most 1.5×',
+  wholeMs / bareMs <= 1.5,
+)
+
+const modeller = new Modeller()
+const warm = new Kernel(kernel.wasm)
+let now = project
+const edit = (n: number) => {
+  const done = execute(
+    now,
+    change.setFact({ id: 's7_3', direction: 'up', fact: 'start', text: String(700 + (n % 90)) + '.' + n }),
+  )
+  if (!done.ok) throw new Error(done.why)
+  now = done.project
+  const model = modeller.model(now)
+  for (const i of model.resolved.instances) warm.shape(model.recipe(i))
+}
+edit(0)
+let n = 1
+const editMs = best(20, () => edit(n++))
+say(
+  'moving one shelf against the full rebuild',
+  `${((100 * editMs) / wholeMs).toFixed(1)} % (${editMs.toFixed(1)} ms)`,
+  'at most 5 %',
+  editMs / wholeMs <= 0.05,
+)
+
+const expressions = [
+  'W / 2',
+  'W - 2 * T',
+  '(W - 2 * T) / 3 + 12',
+  'max(W, H) - sqrt(W * W + H * H)',
+  'W * sin(30) + H * cos(60) - 3',
+  'abs(T - 19) * 4 + min(W, H, 200)',
+]
+const names: Record<string, number> = { W: 800, H: 1200, T: 19 }
+const math = create(all!)
+const theirs = expressions.map((e) =>
+  math.compile(e.replace('sin(30)', 'sin(30 deg)').replace('cos(60)', 'cos(60 deg)')),
+)
+const units: Record<string, unknown> = Object.fromEntries(
+  Object.entries(names).map(([k, v]) => [k, math.unit(v, 'mm')]),
+)
+const theirText = [
+  'W / 2',
+  'W - 2 * T',
+  '(W - 2 * T) / 3 + 12 mm',
+  'max(W, H) - sqrt(W * W + H * H)',
+  'W * sin(30 deg) + H * cos(60 deg) - 3 mm',
+  'abs(T - 19 mm) * 4 + min(W, H, 200 mm)',
+]
+const theirUnits = theirText.map((e) => math.compile(e))
+const scope = {
+  unit: 'mm' as const,
+  name: (k: string) => (k in names ? lengthOf(names[k]!) : undefined),
+  ref: () => undefined,
+}
+const ours = expressions.map((e) => parse(e))
+const rounds = 4000
+const run = (f: () => void) => best(5, () => { for (let i = 0; i < rounds; i++) f() }) // prettier-ignore
+const oursMs = run(() => ours.forEach((e) => evaluate(e, scope)))
+const unitsMs = run(() => theirUnits.forEach((e) => void e.evaluate(units)))
+const plainMs = run(() => theirs.forEach((e) => void e.evaluate(names)))
+say(
+  'evaluating parsed expressions with units against mathjs with units',
+  `${(unitsMs / oursMs).toFixed(1)} times faster`,
+  '5 times',
+  unitsMs / oursMs >= 5,
+)
+console.log(`      (mathjs without units, which checks nothing: ${(plainMs / oursMs).toFixed(1)} times)`)
+const fewer = 200
+const parseOurs = best(3, () => { for (let i = 0; i < fewer; i++) expressions.forEach((e) => evaluate(parse(e), scope)) }) // prettier-ignore
+const parseTheirs = best(3, () => { for (let i = 0; i < fewer; i++) theirText.forEach((e) => void math.evaluate(e, units)) }) // prettier-ignore
+say(
+  'reading and evaluating the same texts against mathjs',
+  `${(parseTheirs / parseOurs).toFixed(1)} times faster`,
+  '5 times',
+  parseTheirs / parseOurs >= 5,
+)
+
+const settled = (): number => {
+  globalThis.gc?.()
+  const { heapUsed, arrayBuffers } = process.memoryUsage()
+  return heapUsed + arrayBuffers
+}
+const small = new Kernel(kernel.wasm, 300)
+const keeper = new Modeller()
+const thousand = (from: number) => {
+  for (let k = 0; k < 1000; k++) {
+    const done = execute(
+      now,
+      change.setFact({ id: 's7_3', direction: 'up', fact: 'start', text: `${700 + (k % 90)}.${from + k}` }),
+    )
+    if (!done.ok) throw new Error(done.why)
+    now = done.project
+    const model = keeper.model(now)
+    for (const i of model.resolved.instances) small.shape(model.recipe(i))
+  }
+}
+thousand(0)
+const [heapBefore, wasmBefore] = [
+  settled(),
+  (kernel.wasm as unknown as { HEAPU8?: Uint8Array }).HEAPU8?.length ?? 0,
+]
+thousand(5000)
+const growth = (settled() - heapBefore) / 1e6
+const wasmGrowth = ((kernel.wasm as unknown as { HEAPU8?: Uint8Array }).HEAPU8?.length ?? 0) - wasmBefore
+say(
+  'memory after 1,000 edits',
+  `${growth.toFixed(1)} MB more, solid library ${(wasmGrowth / 1e6).toFixed(1)} MB more`,
+  'under 10 MB',
+  growth + wasmGrowth / 1e6 < 10,
+)
