@@ -52,56 +52,76 @@ interface Kept {
 }
 
 export class Graph {
-  private kept = new Map<NodeKey, Kept>()
+  private kept: ReadonlyMap<NodeKey, Kept> = new Map()
+  private sequence: readonly NodeKey[] = []
   /** How many nodes the last run computed anew. */
   computed = 0
 
   /** Works out all definitions, keeping what cannot have changed since the last run. */
-  run(defs: ReadonlyMap<NodeKey, NodeDef>): ReadonlyMap<NodeKey, NodeResult> {
+  run(defs: ReadonlyMap<NodeKey, NodeDef>): (key: NodeKey) => NodeResult | undefined {
     const before = this.kept
-    const now = new Map<NodeKey, Kept>()
+    const sameShape = this.sameShape(defs)
+    if (!sameShape) this.sequence = order(defs)
+    // With the shape unchanged, what is not touched below stands as it was.
+    const now = new Map<NodeKey, Kept>(sameShape ? before : [])
     const changed = new Set<NodeKey>()
     this.computed = 0
-    for (const key of order(defs)) {
+    for (const key of this.sequence) {
       const def = defs.get(key)!
       const old = before.get(key)
-      const keep =
-        old !== undefined &&
-        old.def.basis === def.basis &&
-        sameKeys(old.def.reads, def.reads) &&
-        !def.reads.some((r) => changed.has(r) || defs.has(r) !== before.has(r))
-      if (keep) {
-        now.set(key, { def, result: old.result })
+      if (old && stands(def, old, changed, sameShape ? null : { defs, before })) {
+        if (old.def !== def || !sameShape) now.set(key, { def, result: old.result })
         continue
       }
       this.computed++
       const result = settle(def, now)
-      if (!old || !sameResult(old.result, result)) changed.add(key)
-      now.set(key, {
-        def,
-        result: old && sameResult(old.result, result) && sameParts(old.result, result) ? old.result : result,
-      })
+      const same = old !== undefined && sameResult(old.result, result)
+      if (!same) changed.add(key)
+      now.set(key, { def, result: same && sameParts(old.result, result) ? old.result : result })
     }
-    for (const loop of loops(defs, now)) {
-      const message = `These go round in a circle: ${[...loop, loop[0]!].map((k) => defs.get(k)!.label).join(' → ')}`
-      for (const key of loop) {
-        now.set(key, {
-          def: { ...defs.get(key)!, basis: '\u0000loop' },
-          result: { ok: false, slip: { message, loop } },
-        })
-      }
-    }
-    // What reads a circle, but is not on it, waits for it.
-    let waiting = [...defs.keys()].filter((key) => !now.has(key))
-    while (waiting.length > 0) {
-      const next = waiting.filter((key) => defs.get(key)!.reads.every((r) => now.has(r) || !defs.has(r)))
-      if (next.length === 0) break
-      for (const key of next)
-        now.set(key, { def: { ...defs.get(key)!, basis: '\u0000loop' }, result: settle(defs.get(key)!, now) })
-      waiting = waiting.filter((key) => !now.has(key))
-    }
+    if (now.size < defs.size) settleLoops(defs, now)
     this.kept = now
-    return new Map([...now].map(([key, { result }]) => [key, result]))
+    return (key) => now.get(key)?.result
+  }
+
+  /** Whether the same nodes read the same nodes as in the last run, which hung on no circle. */
+  private sameShape(defs: ReadonlyMap<NodeKey, NodeDef>): boolean {
+    if (defs.size !== this.kept.size || this.sequence.length !== defs.size) return false
+    for (const [key, def] of defs) {
+      const old = this.kept.get(key)
+      if (!old || (old.def !== def && !sameKeys(old.def.reads, def.reads))) return false
+    }
+    return true
+  }
+}
+
+/** Whether a node's last result still holds: its computation is the same, and so is all that it reads. */
+function stands(
+  def: NodeDef,
+  old: Kept,
+  changed: ReadonlySet<NodeKey>,
+  reshaped: { defs: ReadonlyMap<NodeKey, NodeDef>; before: ReadonlyMap<NodeKey, Kept> } | null,
+): boolean {
+  if (old.def !== def && (old.def.basis !== def.basis || !sameKeys(old.def.reads, def.reads))) return false
+  if (changed.size > 0 && def.reads.some((r) => changed.has(r))) return false
+  return !reshaped || !def.reads.some((r) => reshaped.defs.has(r) !== reshaped.before.has(r))
+}
+
+/** Nodes on a circle say so; what reads a circle, but is not on it, waits for it. */
+function settleLoops(defs: ReadonlyMap<NodeKey, NodeDef>, now: Map<NodeKey, Kept>): void {
+  // A basis that no real node has, so that the next run works these out anew.
+  const unsettled = (key: NodeKey): NodeDef => ({ ...defs.get(key)!, basis: '\u0000loop' })
+  for (const loop of loops(defs, now)) {
+    const way = [...loop, loop[0]!].map((k) => defs.get(k)!.label).join(' → ')
+    const slip: Slip = { message: `These go round in a circle: ${way}`, loop }
+    for (const key of loop) now.set(key, { def: unsettled(key), result: { ok: false, slip } })
+  }
+  let waiting = [...defs.keys()].filter((key) => !now.has(key))
+  while (waiting.length > 0) {
+    const next = waiting.filter((key) => defs.get(key)!.reads.every((r) => now.has(r) || !defs.has(r)))
+    if (next.length === 0) break
+    for (const key of next) now.set(key, { def: unsettled(key), result: settle(defs.get(key)!, now) })
+    waiting = waiting.filter((key) => !now.has(key))
   }
 }
 

@@ -1,7 +1,5 @@
 /** The nodes of a project: one per measure, and one per number that follows from them. */
-import {
-  FACTS, lengthStyle, type Direction, type Fact, type MadePiece, type Project, type Span, type TwinPiece,
-} from '../document' // prettier-ignore
+import { FACTS, lengthStyle, type Direction, type Fact, type Joint, type MadePiece, type MeasuredBoard, type Piece, type Project, type Settings, type Stock, type TwinPiece } from '../document' // prettier-ignore
 import {
   angleOf, coerce, evaluate, formatLength, lengthOf, MeasureError, numberOf, parse, SAYS, toShown, walk,
   type Expr, type LengthUnit, type MeasureKind, type Quantity, type Ref,
@@ -24,25 +22,40 @@ import type { JointNumbers, Stretch } from './types'
 export interface Names {
   readonly unit: LengthUnit
   readonly parameters: ReadonlyMap<string, { id: string; kind: MeasureKind }>
-  readonly pieces: ReadonlyMap<string, Project['pieces'][number]>
+  readonly pieces: ReadonlySet<string>
   readonly stocks: ReadonlySet<string>
   sayRef(ref: Ref): string
 }
 
+const named = new WeakMap<Project, Names>()
+
+/** The names in a project, gathered once. */
 export function namesOf(project: Project): Names {
-  const pieces = new Map(project.pieces.map((p) => [p.id, p]))
-  const stocks = new Map(project.stock.map((s) => [s.id, s]))
+  let names = named.get(project)
+  if (!names) named.set(project, (names = gatherNames(project)))
+  return names
+}
+
+function gatherNames(project: Project): Names {
+  const spoken = new Map([...project.pieces, ...project.stock].map((p) => [p.id, p.name]))
   return {
     unit: project.settings.style.unit,
     parameters: new Map(project.parameters.map((p) => [p.name, { id: p.id, kind: p.kind }])),
-    pieces,
-    stocks: new Set(stocks.keys()),
+    pieces: new Set(project.pieces.map((p) => p.id)),
+    stocks: new Set(project.stock.map((s) => s.id)),
     sayRef: (ref) => {
-      const name =
-        pieces.get(ref.id)?.name ?? stocks.get(ref.id)?.name ?? project.gone[ref.id] ?? `@${ref.id}`
+      const name = spoken.get(ref.id) ?? project.gone[ref.id] ?? `@${ref.id}`
       return `${name}${ref.instance === undefined ? '' : ` #${ref.instance}`}·${ref.property}`
     },
   }
+}
+
+/** Equal when two projects call the same things by the same names. */
+function namesKey(project: Project): string {
+  const of = (list: ReadonlyArray<{ id: string; name: string; kind: string }>) =>
+    list.map((x) => `${x.id}\u0001${x.name}\u0001${x.kind}`).join('\u0002')
+  const { parameters, pieces, stock, gone, settings } = project
+  return [of(parameters), of(pieces), of(stock), JSON.stringify(gone), settings.style.unit].join('\u0003')
 }
 
 const parsed = new Map<string, Expr | MeasureError>()
@@ -156,50 +169,114 @@ function fail(message: string, at?: number, end?: number): never {
   throw new NodeSlip(at === undefined || end === undefined ? { message } : { message, at, end })
 }
 
-/** All nodes of a project. */
-export function nodesOf(project: Project, joints: JointNumbers): Map<NodeKey, NodeDef> {
-  const names = namesOf(project)
-  const defs = new Map<NodeKey, NodeDef>()
-  const add = (def: NodeDef) => void defs.set(def.key, def)
-  const measure = (
-    key: NodeKey,
-    label: string,
-    text: string,
-    kind: MeasureKind,
-    locals?: Readonly<Record<string, NodeKey>>,
-  ) => add(measureNode(key, label, text, kind, names, locals))
+/**
+ * All nodes of a project. What belongs to a piece, a stock or a joint that has not changed is made once and kept, so
+ * that the graph can tell by identity.
+ */
+export class NodeBook {
+  private names: Names | null = null
+  private namesKey = ''
+  private readonly kept = new WeakMap<object, { inputs: readonly unknown[]; made: unknown }>()
+  private grows = new Map<NodeKey, { terms: readonly GrowTerm[]; def: NodeDef }>()
 
-  const { settings } = project
-  for (const key of ['fit', 'kerf', 'trim', 'extraLength', 'extraWidth'] as const)
-    measure(keyOf.setting(key), `Settings · ${key}`, settings[key], 'length')
-  for (const p of project.parameters) measure(keyOf.parameter(p.id), p.name, p.expression, p.kind)
-  for (const s of project.stock) {
-    measure(keyOf.stock(s.id, 'thickness'), `${s.name}·thickness`, s.thickness, 'length')
-    if (s.width !== null) measure(keyOf.stock(s.id, 'width'), `${s.name}·width`, s.width, 'length')
-    else if (s.kind === 'rod') measure(keyOf.stock(s.id, 'width'), `${s.name}·width`, s.thickness, 'length')
-    s.lengths.forEach((text, i) => measure(keyOf.stockLength(s.id, i), `${s.name}·length`, text, 'length'))
+  constructor(private readonly joints: JointNumbers) {}
+
+  nodes(project: Project): Map<NodeKey, NodeDef> {
+    const key = namesKey(project)
+    if (!this.names || key !== this.namesKey) [this.names, this.namesKey] = [namesOf(project), key]
+    const names = this.names
+    const defs = new Map<NodeKey, NodeDef>()
+    const put = (list: readonly NodeDef[]) => list.forEach((def) => defs.set(def.key, def))
+    const { settings } = project
+    const stocks = new Map(project.stock.map((s) => [s.id, s]))
+    const pieces = new Map(project.pieces.map((p) => [p.id, p]))
+
+    put(this.once(settings, [names], () => settingNodes(settings, names)))
+    for (const p of project.parameters)
+      put(
+        this.once(p, [names], () => [
+          measureNode(keyOf.parameter(p.id), p.name, p.expression, p.kind, names),
+        ]),
+      )
+    for (const s of project.stock) put(this.once(s, [names], () => stockNodes(s, names)))
+    for (const b of project.boards) put(this.once(b, [names], () => boardNodes(b, names)))
+    for (const piece of project.pieces) {
+      if (piece.kind === 'twin') {
+        const original = pieces.get(piece.of)
+        put(this.once(piece, [names, original], () => twinNodes(piece, original, names)))
+      } else {
+        const stock = stocks.get(piece.stock)
+        put(this.once(piece, [names, stock, settings.style], () => pieceNodes(piece, stock, settings, names)))
+      }
+    }
+
+    const growing = new Map<NodeKey, GrowTerm[]>()
+    for (const joint of project.joints) {
+      const members = joint.between.map((m) => pieces.get(m.piece))
+      const woods = members.map((p) => (p?.kind === 'twin' ? pieces.get(p.of) : p))
+      const made = this.once(joint, [names, ...woods], () =>
+        jointNodes(joint, woods, members, this.joints, names),
+      )
+      put(made.defs)
+      for (const term of made.grows) growing.set(term.key, [...(growing.get(term.key) ?? []), term])
+    }
+    const grows: typeof this.grows = new Map()
+    for (const [key, terms] of growing) {
+      const old = this.grows.get(key)
+      const same = old && old.terms.length === terms.length && terms.every((t, i) => t === old.terms[i])
+      const def = same ? old.def : growNode(key, terms)
+      grows.set(key, { terms, def })
+      defs.set(key, def)
+    }
+    this.grows = grows
+    return defs
   }
-  for (const b of project.boards) {
-    measure(keyOf.board(b.id, 'length'), `${b.name}·length`, b.length, 'length')
-    measure(keyOf.board(b.id, 'width'), `${b.name}·width`, b.width, 'length')
-    if (b.thickness !== null)
-      measure(keyOf.board(b.id, 'thickness'), `${b.name}·thickness`, b.thickness, 'length')
-    b.defects.forEach((d, i) => {
-      for (const what of ['x', 'y', 'length', 'width'] as const)
-        measure(keyOf.board(b.id, `defect${i}.${what}`), `${b.name} · defect ${what}`, d[what], 'length')
-    })
+
+  /** What `make` gives, kept for as long as its owner and its inputs are the very same. */
+  private once<T>(owner: object, inputs: readonly unknown[], make: () => T): T {
+    const old = this.kept.get(owner)
+    if (old && old.inputs.length === inputs.length && inputs.every((x, i) => x === old.inputs[i]))
+      return old.made as T
+    const made = make()
+    this.kept.set(owner, { inputs, made })
+    return made
   }
-  for (const piece of project.pieces) {
-    if (piece.kind === 'twin') twinNodes(piece, names, add)
-    else pieceNodes(piece, project, names, add)
-  }
-  jointNodes(project, joints, names, add)
-  return defs
+}
+
+function settingNodes(settings: Settings, names: Names): NodeDef[] {
+  return (['fit', 'kerf', 'trim', 'extraLength', 'extraWidth'] as const).map((key) =>
+    measureNode(keyOf.setting(key), `Settings · ${key}`, settings[key], 'length', names),
+  )
+}
+
+function stockNodes(s: Stock, names: Names): NodeDef[] {
+  const measure = (key: NodeKey, what: string, text: string) =>
+    measureNode(key, `${s.name}·${what}`, text, 'length', names)
+  const width = s.width ?? (s.kind === 'rod' ? s.thickness : null)
+  return [
+    measure(keyOf.stock(s.id, 'thickness'), 'thickness', s.thickness),
+    ...(width === null ? [] : [measure(keyOf.stock(s.id, 'width'), 'width', width)]),
+    ...s.lengths.map((text, i) => measure(keyOf.stockLength(s.id, i), 'length', text)),
+  ]
+}
+
+function boardNodes(b: MeasuredBoard, names: Names): NodeDef[] {
+  const measure = (what: string, says: string, text: string) =>
+    measureNode(keyOf.board(b.id, what), `${b.name} · ${says}`, text, 'length', names)
+  return [
+    measure('length', 'length', b.length),
+    measure('width', 'width', b.width),
+    ...(b.thickness === null ? [] : [measure('thickness', 'thickness', b.thickness)]),
+    ...b.defects.flatMap((d, i) =>
+      (['x', 'y', 'length', 'width'] as const).map((what) =>
+        measure(`defect${i}.${what}`, `defect ${what}`, d[what]),
+      ),
+    ),
+  ]
 }
 
 /** The stock's own measure that a direction takes its size from when the maker says no more. */
-function stockSize(piece: MadePiece, direction: Direction, project: Project): NodeKey | null {
-  const stock = project.stock.find((s) => s.id === piece.stock)
+function stockSize(piece: MadePiece, direction: Direction, stock: Stock | undefined): NodeKey | null {
   if (!stock) return null
   const own = facing(piece.facing).room.indexOf(AXIS_OF[direction])
   if (own === 2) return keyOf.stock(stock.id, 'thickness')
@@ -208,55 +285,38 @@ function stockSize(piece: MadePiece, direction: Direction, project: Project): No
   return null
 }
 
-function pieceNodes(piece: MadePiece, project: Project, names: Names, add: (def: NodeDef) => void): void {
-  const stock = project.stock.find((s) => s.id === piece.stock)
+function pieceNodes(piece: MadePiece, stock: Stock | undefined, settings: Settings, names: Names): NodeDef[] {
   const locals: Readonly<Record<string, NodeKey>> = stock ? { T: keyOf.stock(stock.id, 'thickness') } : {}
   const { repeat } = piece
-  if (repeat)
-    for (const what of ['count', 'from', 'to'] as const)
-      add(
-        measureNode(
-          keyOf.repeat(piece.id, what),
-          `${piece.name} · ${what}`,
-          repeat[what],
-          what === 'count' ? 'count' : 'length',
-          names,
-          locals,
-        ),
+  const measure = (key: NodeKey, what: string, text: string, kind: MeasureKind = 'length') =>
+    measureNode(key, `${piece.name} · ${what}`, text, kind, names, locals)
+  const defs: NodeDef[] = repeat
+    ? (['count', 'from', 'to'] as const).map((what) =>
+        measure(keyOf.repeat(piece.id, what), what, repeat[what], what === 'count' ? 'count' : 'length'),
       )
-
+    : []
   for (const direction of DIRECTION_OF) {
     const span = piece.spans[direction]
     const given = FACTS.filter((fact) => span[fact] !== undefined)
     for (const fact of given)
-      add(
-        measureNode(
-          keyOf.fact(piece.id, direction, fact),
-          `${piece.name} · ${direction} ${fact}`,
-          span[fact]!,
-          'length',
-          names,
-          locals,
-        ),
-      )
+      defs.push(measure(keyOf.fact(piece.id, direction, fact), `${direction} ${fact}`, span[fact]!))
     const repeats = repeat?.direction === direction
-    const fallback =
-      given.includes('size') || given.length === 2 ? null : stockSize(piece, direction, project)
-    add(placeNode(piece, direction, span, given, fallback, repeats, names, project))
+    const fallback = given.includes('size') || given.length === 2 ? null : stockSize(piece, direction, stock)
+    defs.push(placeNode(piece, direction, { given, fallback, repeats }, stock, settings, names))
   }
-  finishedNodes(piece.id, piece.name, facing(piece.facing), add)
+  return [...defs, ...finishedNodes(piece.id, piece.name, facing(piece.facing))]
 }
 
 function placeNode(
   piece: MadePiece,
   direction: Direction,
-  span: Span,
-  given: readonly Fact[],
-  fallback: NodeKey | null,
-  repeats: boolean,
+  how: { readonly given: readonly Fact[]; readonly fallback: NodeKey | null; readonly repeats: boolean },
+  stock: Stock | undefined,
+  settings: Settings,
   names: Names,
-  project: Project,
 ): NodeDef {
+  const { given, fallback, repeats } = how
+  const span = piece.spans[direction]
   const key = keyOf.place(piece.id, direction)
   const label = `${piece.name} · ${direction}`
   const factKeys = given.map((f) => keyOf.fact(piece.id, direction, f))
@@ -265,7 +325,7 @@ function placeNode(
     ...(fallback ? [fallback] : []),
     ...(repeats ? (['count', 'from', 'to'] as const).map((w) => keyOf.repeat(piece.id, w)) : []),
   ]
-  const say = (mm: number) => formatLength(mm, lengthStyle(project.settings)).text
+  const say = (mm: number) => formatLength(mm, lengthStyle(settings)).text
   const shown = (fact: Fact) => toShown(span[fact]!, names.sayRef)
   return {
     key,
@@ -291,7 +351,7 @@ function placeNode(
             : [
                 {
                   op: '+',
-                  label: sayFallback(piece, fallback!, project),
+                  label: sayFallback(stock, fallback!),
                   value: size,
                   kind: 'length',
                   key: fallback,
@@ -355,13 +415,13 @@ const sayNoSize = (name: string, direction: Direction, s: Stretch, say: (mm: num
     ? `${name} has no size ${direction}: it starts and ends at ${say(s.start)}`
     : `${name} ends before it starts ${direction}: from ${say(s.start)} to ${say(s.start + s.size)}`
 
-function sayFallback(piece: MadePiece, key: NodeKey, project: Project): string {
-  const stock = project.stock.find((s) => s.id === piece.stock)
+function sayFallback(stock: Stock | undefined, key: NodeKey): string {
   return `${stock?.name ?? 'stock'} ${key.endsWith('thickness') ? 'thickness' : 'width'}`
 }
 
-function twinNodes(twin: TwinPiece, names: Names, add: (def: NodeDef) => void): void {
-  const original = names.pieces.get(twin.of)
+function twinNodes(twin: TwinPiece, original: Piece | undefined, names: Names): NodeDef[] {
+  const defs: NodeDef[] = []
+  const add = (def: NodeDef) => void defs.push(def)
   add(measureNode(keyOf.mirror(twin.id), `${twin.name} · mirror`, twin.about, 'length', names))
   for (const direction of DIRECTION_OF) {
     const from = keyOf.place(twin.of, direction)
@@ -394,16 +454,19 @@ function twinNodes(twin: TwinPiece, names: Names, add: (def: NodeDef) => void): 
     })
   }
   if (original?.kind === 'made')
-    finishedNodes(twin.id, twin.name, mirrored(facing(original.facing), AXIS_OF[twin.direction]), add)
+    defs.push(
+      ...finishedNodes(twin.id, twin.name, mirrored(facing(original.facing), AXIS_OF[twin.direction])),
+    )
+  return defs
 }
 
 /** Finished sizes: the span, and what goes into joints at both its ends. */
-function finishedNodes(id: string, name: string, f: Facing, add: (def: NodeDef) => void): void {
-  SIZES.forEach((size, own) => {
+function finishedNodes(id: string, name: string, f: Facing): NodeDef[] {
+  return SIZES.map((size, own): NodeDef => {
     const direction = DIRECTION_OF[f.room[own]!]!
     const faces = FACE_NAMES.filter((face) => sideAt(sideOfFace(f, face)).axis === f.room[own]!)
     const place = keyOf.place(id, direction)
-    add({
+    return {
       key: keyOf.finished(id, size),
       label: `${name} · ${size}`,
       basis: f.id,
@@ -413,53 +476,65 @@ function finishedNodes(id: string, name: string, f: Facing, add: (def: NodeDef) 
         const value = get<readonly Stretch[]>(place)[0]!.size + grows.reduce((a, b) => a + b, 0)
         return { value }
       },
-    })
+    }
   })
 }
 
-function jointNodes(project: Project, joints: JointNumbers, names: Names, add: (def: NodeDef) => void): void {
-  const growing = new Map<NodeKey, Array<{ plus: NodeKey; minus: NodeKey; into: string }>>()
-  const stockOf = (member: number, joint: Project['joints'][number]): string | null => {
-    const piece = names.pieces.get(joint.between[member]?.piece ?? '')
-    const made = piece?.kind === 'twin' ? names.pieces.get(piece.of) : piece
-    return made?.kind === 'made' && names.stocks.has(made.stock) ? made.stock : null
-  }
-  for (const joint of project.joints) {
-    const label = joint.between.map((m) => names.pieces.get(m.piece)?.name ?? m.piece).join(' in ')
-    for (const m of joints.measures(joint)) {
-      const locals: Record<string, NodeKey> = { fit: keyOf.setting('fit') }
-      for (const [name, member] of Object.entries(m.thicknessNamed ?? {})) {
-        const stock = stockOf(member, joint)
-        if (stock) locals[name] = keyOf.stock(stock, 'thickness')
-      }
-      add(measureNode(keyOf.joint(joint.id, m.name), `${label} · ${m.name}`, m.text, m.kind, names, locals))
+/** One joint's part in the growth of a face. */
+interface GrowTerm {
+  readonly key: NodeKey
+  readonly plus: NodeKey
+  readonly minus: NodeKey
+  readonly into: string
+}
+
+function jointNodes(
+  joint: Joint,
+  woods: ReadonlyArray<Piece | undefined>,
+  members: ReadonlyArray<Piece | undefined>,
+  joints: JointNumbers,
+  names: Names,
+): { defs: NodeDef[]; grows: GrowTerm[] } {
+  const label = joint.between.map((m, i) => members[i]?.name ?? m.piece).join(' in ')
+  const defs = joints.measures(joint).map((m) => {
+    const locals: Record<string, NodeKey> = { fit: keyOf.setting('fit') }
+    for (const [name, member] of Object.entries(m.thicknessNamed ?? {})) {
+      const wood = woods[member]
+      if (wood?.kind === 'made' && names.stocks.has(wood.stock))
+        locals[name] = keyOf.stock(wood.stock, 'thickness')
     }
-    for (const g of joints.grows(joint)) {
-      const member = joint.between[g.member]
-      if (!member) continue
-      const key = keyOf.grow(member.piece, g.face)
-      const into = names.pieces.get(joint.between[g.into]?.piece ?? '')?.name ?? 'its host'
-      growing.set(key, [
-        ...(growing.get(key) ?? []),
-        { plus: keyOf.joint(joint.id, g.plus), minus: keyOf.joint(joint.id, g.minus), into },
-      ])
-    }
-  }
-  for (const [key, terms] of growing) {
-    add({
-      key,
-      label: 'what goes into the joint',
-      basis: terms.map((t) => t.into).join('|'),
-      reads: terms.flatMap((t) => [t.plus, t.minus]),
-      compute: (get) => {
-        // Several hosts on one face: the piece grows as far as the deepest takes it.
-        const grown = terms.map((t) => ({ ...t, by: get<number>(t.plus) - get<number>(t.minus) }))
-        const most = grown.reduce((a, b) => (b.by > a.by ? b : a))
-        return {
-          value: most.by,
-          parts: [{ op: '+', label: `into ${most.into}`, value: most.by, kind: 'length', key: most.plus }],
-        }
+    return measureNode(keyOf.joint(joint.id, m.name), `${label} · ${m.name}`, m.text, m.kind, names, locals)
+  })
+  const grows = joints.grows(joint).flatMap((g): GrowTerm[] => {
+    const member = joint.between[g.member]
+    if (!member) return []
+    const into = members[g.into]?.name ?? 'its host'
+    return [
+      {
+        key: keyOf.grow(member.piece, g.face),
+        plus: keyOf.joint(joint.id, g.plus),
+        minus: keyOf.joint(joint.id, g.minus),
+        into,
       },
-    })
+    ]
+  })
+  return { defs, grows }
+}
+
+/** Several hosts on one face: the piece grows as far as the deepest takes it. */
+function growNode(key: NodeKey, terms: readonly GrowTerm[]): NodeDef {
+  return {
+    key,
+    label: 'what goes into the joint',
+    basis: terms.map((t) => t.into).join('|'),
+    reads: terms.flatMap((t) => [t.plus, t.minus]),
+    compute: (get) => {
+      const grown = terms.map((t) => ({ ...t, by: get<number>(t.plus) - get<number>(t.minus) }))
+      const most = grown.reduce((a, b) => (b.by > a.by ? b : a))
+      return {
+        value: most.by,
+        parts: [{ op: '+', label: `into ${most.into}`, value: most.by, kind: 'length', key: most.plus }],
+      }
+    },
   }
 }

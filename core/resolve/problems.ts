@@ -8,21 +8,24 @@ type Numbers = Omit<Resolved, 'problems'>
 export function problemsOf(
   resolved: Numbers,
   defs: ReadonlyMap<NodeKey, NodeDef>,
-  results: ReadonlyMap<NodeKey, NodeResult>,
+  result: (key: NodeKey) => NodeResult | undefined,
 ): Problem[] {
   return [
-    ...slips(defs, results),
+    ...slips(defs, result),
     ...resolved.pieces.flatMap((p) => sizes(p, resolved)),
     ...oddSettings(resolved),
   ]
 }
 
 /** Each wrong measure once; what only waits for it stays silent, and a circle speaks with one voice. */
-function slips(defs: ReadonlyMap<NodeKey, NodeDef>, results: ReadonlyMap<NodeKey, NodeResult>): Problem[] {
+function slips(
+  defs: ReadonlyMap<NodeKey, NodeDef>,
+  result: (key: NodeKey) => NodeResult | undefined,
+): Problem[] {
   const found: Problem[] = []
   const said = new Set<string>()
   for (const [key, def] of defs) {
-    const r = results.get(key)
+    const r = result(key)
     if (!r || r.ok || r.slip.waitsFor) continue
     if (r.slip.loop) {
       if (said.has(r.slip.message)) continue

@@ -6,6 +6,7 @@ import { lengthStyle, type Piece, type Project } from '../document'
 import { formatLength, type Mm } from '../measure'
 import {
   AXIS_OF,
+  DIRECTION_OF,
   facing,
   frameIn,
   mirrored,
@@ -19,15 +20,19 @@ import {
 import { because } from './because'
 import { Graph, type NodeKey, type NodeResult } from './graph'
 import { keyOf } from './keys'
-import { namesOf, nodesOf } from './nodes'
+import { namesOf, NodeBook } from './nodes'
 import { problemsOf } from './problems'
 import type { Instance, JointNumbers, Resolved, ResolvedBoard, ResolvedJoint, ResolvedPiece, ResolvedStock, Stretch } from './types' // prettier-ignore
 
 export class Resolver {
   private readonly graph = new Graph()
-  private instances = new Map<string, Instance>()
+  private instances = new Map<string, { inputs: readonly unknown[]; instances: readonly Instance[] }>()
 
-  constructor(private readonly joints: JointNumbers) {}
+  private readonly book: NodeBook
+
+  constructor(private readonly joints: JointNumbers) {
+    this.book = new NodeBook(joints)
+  }
 
   /** How many measures the last `resolve` had to work out. */
   get computed(): number {
@@ -35,11 +40,10 @@ export class Resolver {
   }
 
   resolve(project: Project): Resolved {
-    const defs = nodesOf(project, this.joints)
-    const results = this.graph.run(defs)
-    const result = (key: NodeKey) => results.get(key)
+    const defs = this.book.nodes(project)
+    const result = this.graph.run(defs)
     const number = (key: NodeKey): number | null => {
-      const r = results.get(key)
+      const r = result(key)
       return r?.ok ? (r.value as number) : null
     }
 
@@ -49,12 +53,11 @@ export class Resolver {
     const pieces = project.pieces.map((piece): ResolvedPiece => {
       const made = originalOf(piece, project)
       const f = facingOf(piece, project)
-      const instances = instancesOf(piece, f, result, number).map((fresh) => {
-        const old = before.get(fresh.key)
-        const kept = old && sameInstance(old, fresh) ? old : fresh
-        this.instances.set(kept.key, kept)
-        return kept
-      })
+      const inputs = [piece.name, f, ...inputsOf(piece.id, result)]
+      const old = before.get(piece.id)
+      const same = old && inputs.every((x, i) => x === old.inputs[i])
+      const instances = same ? old.instances : keepSame(instancesOf(piece, f, result, number), old?.instances)
+      this.instances.set(piece.id, { inputs, instances })
       return {
         id: piece.id,
         piece,
@@ -95,13 +98,13 @@ export class Resolver {
       },
       result,
       slip: (key) => {
-        const r = results.get(key)
+        const r = result(key)
         return r && !r.ok ? r.slip : undefined
       },
       because: (key) => because(key, sources),
       sayRef: namesOf(project).sayRef,
     }
-    return { ...resolved, problems: problemsOf(resolved, defs, results) }
+    return { ...resolved, problems: problemsOf(resolved, defs, result) }
   }
 }
 
@@ -152,6 +155,16 @@ function resolveBoard(
   return [{ board, length, width, thickness, defects }]
 }
 
+/** The results that the instances of a piece hang on. */
+const inputsOf = (id: string, result: (key: NodeKey) => NodeResult | undefined): unknown[] => [
+  ...DIRECTION_OF.map((d) => result(keyOf.place(id, d))),
+  ...FACE_NAMES.map((face) => result(keyOf.grow(id, face))),
+]
+
+/** Fresh instances, each replaced by the old one where nothing about it has changed. */
+const keepSame = (fresh: readonly Instance[], old: readonly Instance[] | undefined): readonly Instance[] =>
+  fresh.map((i, n) => (old?.[n] && sameInstance(old[n], i) ? old[n] : i))
+
 function instancesOf(
   piece: Piece,
   f: Facing,
@@ -159,7 +172,7 @@ function instancesOf(
   number: (key: NodeKey) => number | null,
 ): Instance[] {
   const places: Array<readonly Stretch[]> = []
-  for (const direction of ['across', 'deep', 'up'] as const) {
+  for (const direction of DIRECTION_OF) {
     const r = result(keyOf.place(piece.id, direction))
     if (!r?.ok) return []
     places.push(r.value as readonly Stretch[])

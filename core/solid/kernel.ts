@@ -24,11 +24,17 @@ export interface Shape {
 
 /** Sizes that agree to a millionth of a millimetre make one solid. */
 const snap = (n: number) => Math.round(n * 1e6)
-export const recipeKey = (r: Recipe): string =>
-  [
-    ...r.size.map(snap),
-    ...r.cuts.flatMap((c) => ['|', ...c.blocks.flatMap((b) => [...b.min, ...b.max].map(snap))]),
-  ].join()
+const keys = new WeakMap<Recipe, string>()
+
+/** Equal for recipes that give the same solid. */
+export function recipeKey(r: Recipe): string {
+  let key = keys.get(r)
+  if (key === undefined) {
+    const cuts = r.cuts.flatMap((c) => ['|', ...c.blocks.flatMap((b) => [...b.min, ...b.max].map(snap))])
+    keys.set(r, (key = [...r.size.map(snap), ...cuts].join()))
+  }
+  return key
+}
 
 export class Kernel {
   private readonly kept = new Map<string, Shape>()
@@ -62,8 +68,8 @@ export class Kernel {
       const tools: Manifold[] = [blank]
       recipe.cuts.forEach((cut, k) => {
         for (const block of cut.blocks) {
-          const tool = this.block(block, keep)
-          works.set(tool.originalID(), k + 1)
+          const { tool, id } = this.block(block, keep)
+          works.set(id, k + 1)
           tools.push(tool)
         }
       })
@@ -74,11 +80,12 @@ export class Kernel {
     }
   }
 
-  private block(b: Box, keep: (m: Manifold) => Manifold): Manifold {
+  /** A block in its place, and the id by which its faces are known afterwards. */
+  private block(b: Box, keep: (m: Manifold) => Manifold): { tool: Manifold; id: number } {
     const cube = keep(
       this.wasm.Manifold.cube([b.max[0] - b.min[0], b.max[1] - b.min[1], b.max[2] - b.min[2]]),
     )
-    return keep(keep(cube.translate([...b.min])).asOriginal())
+    return { tool: keep(cube.translate([...b.min])), id: cube.originalID() }
   }
 
   /** The volume two shaped pieces have in common, each given with its place in the room as a column-major 4×4 matrix. */

@@ -87,10 +87,12 @@ export class Sawing {
 
   lay(d: Demand, copy: number, o: Option): void {
     this.free.splice(this.free.indexOf(o.free), 1)
-    let rest = this.part(o.free, o.first, o.x, o.y, true)
-    rest = this.part(rest, OTHER[o.first], o.x, o.y, true)
-    rest = this.part(rest, o.first, o.x + o.length, o.y + o.width, false)
-    this.part(rest, OTHER[o.first], o.x + o.length, o.y + o.width, false)
+    // All cuts of one direction before any of the other, so that they share a stage.
+    let rest = o.free
+    for (const direction of [o.first, OTHER[o.first]]) {
+      rest = this.part(rest, direction, o.x, o.y, true)
+      rest = this.part(rest, direction, o.x + o.length, o.y + o.width, false)
+    }
     this.placements.push({
       demand: d.id,
       copy,

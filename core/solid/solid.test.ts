@@ -1,0 +1,51 @@
+import { loadKernel, type Kernel } from './kernel'
+import { creaseSegments, edgesOf } from './edges'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await loadKernel()
+})
+
+const dado = (x: number) => ({ min: [x, -1, 15] as const, max: [x + 18, 201, 20] as const })
+
+test('every triangle knows the work that made it', () => {
+  const s = kernel.shape({ size: [900, 200, 19], cuts: [{ work: 'a', blocks: [dado(100)] }, { work: 'b', blocks: [dado(400), dado(600)] }] }) // prettier-ignore
+  expect(s.volume).toBeCloseTo(900 * 200 * 19 - 3 * 18 * 200 * 4, 3)
+  for (let k = 0; k < s.work.length; k++) {
+    const corners = [0, 1, 2].map(
+      (i) =>
+        [...s.positions.subarray(3 * s.triangles[3 * k + i]!, 3 * s.triangles[3 * k + i]! + 3)] as [
+          number,
+          number,
+          number,
+        ],
+    )
+    const x = corners.reduce((n, c) => n + c[0], 0) / 3
+    // A wall or floor of a dado lies strictly inside the board's top, between the dado's own sides.
+    const deep = corners.every(([, , z]) => z >= 15 - 1e-6) && corners.some(([, , z]) => z < 19 - 1e-6)
+    const near = (from: number) => x >= from - 1e-3 && x <= from + 18 + 1e-3
+    const expected =
+      !deep || Math.abs(corners[0]![1] - corners[1]![1]) + Math.abs(corners[1]![1] - corners[2]![1]) < 1e-6
+        ? 0
+        : near(100)
+          ? 1
+          : near(400) || near(600)
+            ? 2
+            : 0
+    expect({ k, work: s.work[k] }).toEqual({ k, work: expected })
+  }
+})
+
+test('equal recipes are shaped once, and the oldest give way', () => {
+  const few = new (kernel.constructor as typeof Kernel)(kernel.wasm, 3)
+  const board = (length: number) => ({ size: [length, 100, 19] as const, cuts: [] })
+  expect(few.shape(board(500))).toBe(few.shape(board(500 + 1e-8)))
+  for (const l of [1, 2, 3, 4]) few.shape(board(l))
+  expect(few.size).toBe(3)
+})
+
+test('a board has twelve creases, a dado through it twelve more', () => {
+  expect(creaseSegments(kernel.shape({ size: [300, 100, 19], cuts: [] })).length / 6).toBe(12)
+  const cut = kernel.shape({ size: [300, 100, 19], cuts: [{ work: 'a', blocks: [dado(50)] }] })
+  expect(edgesOf(cut).filter((e) => e.sharp)).toHaveLength(12 + 4 + 8)
+})
