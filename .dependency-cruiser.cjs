@@ -23,7 +23,7 @@ module.exports = {
     {
       name: 'core-stands-alone',
       severity: 'error',
-      from: { path: '^core/' },
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       to: { path: '^(app|workers|cli)/' },
     },
     {

@@ -5,11 +5,14 @@ export default {
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',
-      { jsc: {
+      {
+        jsc: {
           target: 'es2022',
           parser: { syntax: 'typescript', tsx: true },
           experimental: { keepImportAttributes: true },
-        }, module: { type: 'es6' } },
+        },
+        module: { type: 'es6' },
+      },
     ],
   },
   testEnvironment: 'node',

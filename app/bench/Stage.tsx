@@ -124,7 +124,7 @@ export default function Stage({ shapes }: { shapes: Shapes }) {
       })}
       {face && <Patch box={face} colour={colours.chalk} />}
       {patches.length > 0 && <Patches keys={patches} shifts={shifts} colour={colours.chalk} />}
-      <Eye all={all} />
+      <Eye all={apart && all ? widened(all) : all} />
       <Redraw
         on={[model, chosen, lit, picking, xray, exploded, byMark, patches, panel, theme, face, shapes]}
       />
@@ -227,6 +227,19 @@ function Patches({
   return contacts.map((c) => (
     <Patch key={patchKey(c)} box={c.patch} colour={colour} shift={shifts.get(c.guest.key) ?? NOWHERE} />
   ))
+}
+
+/** The room that pieces take when they stand apart. */
+function widened(all: Box): Box {
+  const out = (i: number, far: boolean) => {
+    const half = ((all.max[i]! - all.min[i]!) / 2) * 1.3
+    const centre = (all.max[i]! + all.min[i]!) / 2
+    return far ? centre + half : centre - half
+  }
+  return {
+    min: [out(0, false), out(1, false), out(2, false)],
+    max: [out(0, true), out(1, true), out(2, true)],
+  }
 }
 
 function shiftOf(i: Instance, all: Box): [number, number, number] {

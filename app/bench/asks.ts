@@ -31,10 +31,14 @@ export const lookFrom = (name: ViewName | 'fit'): void =>
 
 /** Does what a key, a button or the palette asks of the bench. */
 export function askBench(ask: BenchAsk): void {
+  const fit = () => setTimeout(() => lookFrom('fit'))
   if (ask === 'board' || ask === 'mirror' || ask === 'evenly') useBench.setState({ dialog: ask })
-  else if (ask === 'join')
+  else if (ask === 'join') {
     useBench.setState((s) => ({ panel: s.panel === 'join' ? 'ticket' : 'join', patches: [] }))
-  else if (ask === 'x-ray') useBench.setState((s) => ({ xray: !s.xray }))
-  else if (ask === 'explode') useBench.setState((s) => ({ exploded: !s.exploded }))
-  else lookFrom('fit')
+    fit()
+  } else if (ask === 'x-ray') useBench.setState((s) => ({ xray: !s.xray }))
+  else if (ask === 'explode') {
+    useBench.setState((s) => ({ exploded: !s.exploded }))
+    fit()
+  } else lookFrom('fit')
 }

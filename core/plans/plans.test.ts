@@ -126,10 +126,7 @@ test('spread keeps places apart and in order, and moves none without need', () =
 
 test('the widths that sheets are set by are the shipped font’s own', () => {
   const doc = new PDFDocument()
-  doc
-    .registerFont('measure', nodeFonts().measure as Buffer)
-    .font('measure')
-    .fontSize(10)
+  doc.registerFont('measure', nodeFonts().measure).font('measure').fontSize(10)
   for (const text of ['33 1/4', '5 × dado 3/4 × 1/4 deep', 'Left side, Right side', '11 23/32'])
     expect(textWidth(text, 10)).toBeCloseTo(doc.widthOfString(withFractions(text)), 0)
 })

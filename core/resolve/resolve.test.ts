@@ -59,7 +59,7 @@ describe('only what changed is worked out again', () => {
     ]
     const step = fc.oneof(
       fc.tuple(fc.constantFrom('p1', 'p3', 'p4', 'p5', 'p7'), fc.constantFrom('across', 'deep', 'up'), fc.constantFrom('start', 'end', 'size'), fc.constantFrom(...texts))
-        .map(([id, direction, fact, text]) => change.setFact({ id, direction, fact, text } as Parameters<typeof change.setFact>[0])),
+        .map(([id, direction, fact, text]) => change.setFact({ id, direction, fact, text })),
       fc.constantFrom(...texts).map((expression) => change.setParameter({ id: 'm3', expression })),
       fc.constantFrom('p3', 'p4', 'p6').map((id) => change.removePiece({ id })),
       fc.constantFrom('1/4', '3/8', '2', 'T').map((value) => change.setJointField({ ids: ['j5'], field: 'depth', value })),

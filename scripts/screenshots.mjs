@@ -1,0 +1,59 @@
+/** Remakes docs/screenshots from the demo data, against the build. `npm run screenshots`. */
+import { spawn } from 'node:child_process'
+import { mkdirSync } from 'node:fs'
+import { chromium } from '@playwright/test'
+
+const PORT = '4318'
+const base = `http://localhost:${PORT}`
+const server = spawn('npx', ['react-router-serve', 'build/server/index.js'], {
+  env: { ...process.env, PORT, NODE_ENV: 'production' },
+  stdio: 'ignore',
+  detached: true,
+})
+for (let n = 0; n < 60 && !(await fetch(base).then(() => true, () => false)); n++) await new Promise((r) => setTimeout(r, 500)) // prettier-ignore
+
+const args = [
+  '--use-angle=swiftshader',
+  '--enable-unsafe-swiftshader',
+  '--ignore-gpu-blocklist',
+  '--no-sandbox',
+]
+const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args })
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+mkdirSync('docs/screenshots', { recursive: true })
+const shoot = async (name, wait = 1200) => {
+  await page.waitForTimeout(wait)
+  await page.screenshot({ path: `docs/screenshots/${name}.png` })
+}
+try {
+  await page.goto(base)
+  await page.getByRole('link', { name: 'Seed cabinet' }).waitFor()
+  await shoot('projects', 4000)
+  await page.getByRole('link', { name: 'Seed cabinet' }).click()
+  await page
+    .getByRole('button', { name: /Left side/ })
+    .first()
+    .click()
+  await shoot('bench', 4000)
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('j')
+  await shoot('join', 2500)
+  await page.keyboard.press('j')
+  await page.getByRole('link', { name: 'Rack' }).click()
+  await shoot('rack')
+  await page.getByRole('link', { name: 'Plans' }).click()
+  await page.getByRole('button', { name: /A Left side/ }).click({ timeout: 20_000 })
+  await shoot('plans', 4000)
+  await page.getByRole('link', { name: 'Cuts' }).click()
+  await shoot('cuts', 6000)
+  await page.getByRole('link', { name: 'Bench' }).click()
+  await page
+    .getByRole('button', { name: /Left side/ })
+    .first()
+    .click()
+  await page.getByRole('button', { name: 'Night shift' }).click()
+  await shoot('bench-night', 3000)
+} finally {
+  await browser.close()
+  process.kill(-server.pid)
+}
