@@ -35,8 +35,9 @@ function counted(name, args, env, read, file) {
   }
 }
 
-check('Lint and formatting', 'lint')
+// Types first: they bring the routes' generated types, which linting reads.
 check('Types', 'types')
+check('Lint and formatting', 'lint')
 check('Import rules and dead code', 'rules')
 counted(
   'Unit tests',
