@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import {
   change,
@@ -8,6 +9,7 @@ import {
   writeProject,
   type Change,
   type Project,
+  VERSION,
 } from './index'
 import { migrate } from './migrations'
 
@@ -84,7 +86,7 @@ test('several changes are one step: all of them or none', () => {
 })
 
 test.each<[string, Change, RegExp]>([
-  ['a name that is taken', change.renamePiece({ id: 'p1', name: 'Shelf' }), /already a piece called Shelf/],
+  ['a name that is taken', change.renamePiece({ id: 'p1', name: 'Shelf' }), /already something called Shelf/],
   ['a name with a sign of the measures', change.renamePiece({ id: 'p1', name: 'a·b' }), /cannot hold/],
   [
     'a third fact',
@@ -162,7 +164,7 @@ joint j9: its piece p50 is not there"
     ['rubbish', 'ÿØÿà\u0000JFIF', /does not read as JSON/],
     ['empty', '', /does not read as JSON/],
     ['cut off', writeProject(two).slice(0, 700), /stops in the middle/],
-    ['too new', writeProject(two).replace('"version": 1', '"version": 9'), /newer Ergaton \(file version 9/],
+    ['too new', writeProject(two).replace('"version": 2', '"version": 9'), /newer Ergaton \(file version 9/],
     ['50 MB of rubbish', 'x'.repeat(50_000_000), /has 50 MB/],
     ['a list', '[]', /not made by Ergaton/],
   ])('%s is refused in a sentence', (_, text, says) => {
@@ -192,6 +194,16 @@ joint j9: its piece p50 is not there"
       { numRuns: 300 },
     )
   })
+})
+
+test('a file of every earlier version opens whole', () => {
+  const read = readProject(readFileSync(new URL('samples/version-1.json', import.meta.url), 'utf8'))
+  expect(read).toMatchObject({ ok: true, setAside: [] })
+  expect(read.ok && [read.project.version, read.project.pieces.length, read.project.groups]).toEqual([
+    VERSION,
+    7,
+    [],
+  ])
 })
 
 test('migrations are walked one version after the other', () => {

@@ -4,7 +4,10 @@
  */
 export type Migrations = Readonly<Record<number, (data: Record<string, unknown>) => Record<string, unknown>>>
 
-export const MIGRATIONS: Migrations = {}
+export const MIGRATIONS: Migrations = {
+  // Groups and hardware came; all else that is new in 2 has a value to start from.
+  1: (data) => ({ groups: [], hardware: [], ...data, version: 2 }),
+}
 
 /** Brings a file up to the present version. */
 export function migrate(

@@ -25,7 +25,9 @@ export function newProject(id: string, name: string, unit: LengthUnit): Project 
     stock: [],
     boards: [],
     pieces: [],
+    groups: [],
     joints: [],
+    hardware: [],
     gone: {},
   }
 }

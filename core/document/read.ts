@@ -5,7 +5,7 @@ import { z } from 'zod'
 import { migrate } from './migrations'
 import { defaultSettings } from './new'
 import {
-  FORMAT, Id, Joint, MeasuredBoard, Name, Parameter, Piece, Settings, Stock, VERSION, type Project,
+  FORMAT, Group, Hardware, Id, Joint, MeasuredBoard, Name, Parameter, Piece, Settings, Stock, VERSION, type Project,
 } from './schema' // prettier-ignore
 
 export interface SetAside {
@@ -109,37 +109,63 @@ function sound(data: Record<string, unknown>): { project: Project; setAside: Set
     stock: list('stock', 'stock', Stock, 500),
     boards: list('boards', 'measured board', MeasuredBoard, 500),
     pieces: list('pieces', 'piece', Piece, 2000),
+    groups: list('groups', 'group', Group, 500),
     joints: list('joints', 'joint', Joint, 5000),
+    hardware: list('hardware', 'hardware', Hardware, 500),
     gone: single('gone', z.record(Id, z.string()).default({}), {}),
   }
   setAsideUnheld(project, setAside)
   return { project, setAside }
 }
 
-/** Joints need their pieces, twins their originals, and names must tell pieces apart. */
+/** Joints need their pieces, twins their originals, members their group, and names must tell pieces apart. */
 function setAsideUnheld(project: Project, setAside: SetAside[]): void {
   const names = new Set<string>()
-  for (const piece of project.pieces) {
+  for (const piece of [...project.pieces, ...project.groups]) {
     for (let n = 2; names.has(piece.name); n++)
       piece.name = `${piece.name.replace(/ \d+$/, '').slice(0, 74)} ${n}`
     names.add(piece.name)
   }
-  const ids = new Set(project.pieces.map((p) => p.id))
   const drop = <T extends { id: string }>(list: T[], what: string, why: (item: T) => string | null): T[] =>
     list.filter((item) => {
       const reason = why(item)
       if (reason) setAside.push({ where: `${what} ${item.id}`, why: reason, what: item })
       return reason === null
     })
+  loosen(project, setAside)
   project.pieces = drop(project.pieces, 'piece', (p) =>
     p.kind === 'twin' && !project.pieces.some((q) => q.id === p.of && q.kind === 'made')
       ? `its original ${p.of} is not there`
       : null,
   )
+  const ids = new Set(project.pieces.map((p) => p.id))
   project.joints = drop(project.joints, 'joint', (j) => {
     const missing = j.between.find((m) => !ids.has(m.piece))
     return missing ? `its piece ${missing.piece} is not there` : null
   })
+  const held = new Set([...ids, ...project.groups.map((g) => g.id)])
+  project.hardware = drop(project.hardware, 'hardware', (h) => {
+    const missing = [h.on, ...(h.kind === 'hinge' ? h.moves : [])].find((id) => id !== null && !held.has(id))
+    return missing ? `its piece ${missing} is not there` : null
+  })
+}
+
+/** What says it is in a group that is not there, or in a circle of groups, stands by itself. */
+function loosen(project: Project, setAside: SetAside[]): void {
+  const groups = new Map(project.groups.map((g) => [g.id, g]))
+  for (const item of [...project.groups, ...project.pieces]) {
+    if (item.group === null) continue
+    let up = groups.get(item.group)
+    for (let n = 0; up && up !== item && up.group !== null && n < project.groups.length; n++)
+      up = groups.get(up.group)
+    if (up && up !== item && up.group === null) continue
+    setAside.push({
+      where: `the group of ${item.name}`,
+      why: up ? 'it goes round in a circle' : 'it is not there',
+      what: item.group,
+    })
+    item.group = null
+  }
 }
 
 /** The first thing wrong, as a sentence with its place. */

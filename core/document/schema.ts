@@ -6,7 +6,7 @@ import { z } from 'zod'
 import { LONGEST } from '../measure'
 
 export const FORMAT = 'ergaton-project'
-export const VERSION = 1
+export const VERSION = 2
 
 const says = (error: string) => ({ error })
 
@@ -43,36 +43,101 @@ export const Span = z
     error: 'a span takes two of start, end, centre and size, not more',
   })
 
-export const Repeat = z
-  .object({
-    kind: z.literal('even'),
-    direction: Direction,
-    count: Expression,
-    from: Expression,
-    to: Expression,
-  })
-  .strict()
+/**
+ * Several of one: with equal gaps between two places (*even*), a step apart (*pitch*), or round an axis (*ring*):
+ * `direction` is the axis, `centre1` and `centre2` where it stands in the other two directions (in the order across,
+ * deep, up), `start` the turn of the first, anticlockwise seen against the direction.
+ */
+export const Repeat = z.discriminatedUnion('kind', [
+  z
+    .object({
+      kind: z.literal('even'),
+      direction: Direction,
+      count: Expression,
+      from: Expression,
+      to: Expression,
+    })
+    .strict(),
+  z.object({ kind: z.literal('pitch'), direction: Direction, count: Expression, pitch: Expression }).strict(),
+  z
+    .object({
+      kind: z.literal('ring'),
+      direction: Direction,
+      count: Expression,
+      centre1: Expression,
+      centre2: Expression,
+      start: Expression.default('0'),
+    })
+    .strict(),
+])
 
-const pieceBase = { id: Id, name: Name, note: z.string().max(2000).default('') }
+/** A turn about one of the piece's own edges, given by the two faces that meet there; right-handed about the own axis. */
+export const Tilt = z
+  .object({ edge: z.tuple([FaceName, FaceName]), angle: Expression })
+  .strict()
+  .refine((t) => axisName(t.edge[0]) !== axisName(t.edge[1]), {
+    error: 'an edge lies between two faces that meet, not between a face and the one behind it',
+  })
+const axisName = (face: string): string =>
+  face === 'back' || face === 'face' ? 'side' : face.replace(/\d/, '')
+
+const Spans = z.object({ across: Span, deep: Span, up: Span }).strict()
+const base = {
+  id: Id,
+  name: Name,
+  note: z.string().max(2000).default(''),
+  /** The group it belongs to. */
+  group: Id.nullable().default(null),
+  /** Numbers of the instances that have become something of their own. */
+  except: z.array(z.number().int().positive()).max(500).default([]),
+}
 export const MadePiece = z
   .object({
-    ...pieceBase,
+    ...base,
     kind: z.literal('made'),
     stock: Id,
     facing: FacingId,
-    spans: z.object({ across: Span, deep: Span, up: Span }).strict(),
+    spans: Spans,
+    tilts: z.array(Tilt).max(2).default([]),
     repeat: Repeat.nullable().default(null),
   })
   .strict()
 /** A twin is its original seen in a mirror: a plane square to `direction`, `about` from the room's origin. */
 export const TwinPiece = z
-  .object({ ...pieceBase, kind: z.literal('twin'), of: Id, direction: Direction, about: Expression })
+  .object({ ...base, kind: z.literal('twin'), of: Id, direction: Direction, about: Expression })
   .strict()
 export const Piece = z.discriminatedUnion('kind', [MadePiece, TwinPiece])
 
 /**
+ * Where a group stands once more: turned by quarter turns, each right-handed about a direction, and moved so that its
+ * box starts where told; or seen in a mirror, as a twin is.
+ */
+export const Placement = z.discriminatedUnion('kind', [
+  z
+    .object({
+      kind: z.literal('moved'),
+      turns: z.array(Direction).max(3).default([]),
+      across: Expression.optional(),
+      deep: Expression.optional(),
+      up: Expression.optional(),
+    })
+    .strict(),
+  z.object({ kind: z.literal('mirrored'), direction: Direction, about: Expression }).strict(),
+])
+/** Pieces and groups that go together. A direction of its box without facts is that of what it holds. */
+export const Group = z
+  .object({
+    ...base,
+    spans: Spans,
+    repeat: Repeat.nullable().default(null),
+    placements: z.array(Placement).max(200).default([]),
+  })
+  .strict()
+
+/**
  * A joint between pieces. `between` lists its members, the one that goes in first; each with the face concerned
- * where that matters. What else it needs is the kind's own, checked by the kind (core/joints).
+ * where that matters. What else it needs is the kind's own, checked by the kind (core/joints): measures in `fields`,
+ * choices in `options`.
  */
 export const Joint = z
   .object({
@@ -83,8 +148,35 @@ export const Joint = z
       .min(2)
       .max(12),
     fields: z.record(z.string(), z.json()),
+    options: z.record(z.string(), z.string().max(40)).default({}),
   })
   .strict()
+
+const hardwareBase = {
+  id: Id,
+  name: Name,
+  count: Expression,
+  /** The piece it is fixed to; as many more of it as there are of the piece. */
+  on: Id.nullable().default(null),
+  note: z.string().max(2000).default(''),
+}
+/** What is bought and counted: knobs, slides, screws. A hinge also says what it lets swing, about which edge, how far. */
+export const Hardware = z.discriminatedUnion('kind', [
+  z.object({ ...hardwareBase, kind: z.literal('item') }).strict(),
+  z
+    .object({
+      ...hardwareBase,
+      kind: z.literal('hinge'),
+      on: Id,
+      /** The edge of `on` that it turns about: the two faces that meet there. */
+      edge: z.tuple([FaceName, FaceName]),
+      /** Pieces and groups that swing. */
+      moves: z.array(Id).min(1).max(100),
+      /** How far it is to open, degrees; right-handed about the own axis of `on`, so it may be negative. */
+      limit: Expression,
+    })
+    .strict(),
+])
 
 export const StockKind = z.enum(['board', 'sheet', 'rod'])
 export const Stock = z
@@ -180,7 +272,9 @@ export const Project = z
     stock: z.array(Stock).max(500),
     boards: z.array(MeasuredBoard).max(500),
     pieces: z.array(Piece).max(2000),
+    groups: z.array(Group).max(500),
     joints: z.array(Joint).max(5000),
+    hardware: z.array(Hardware).max(500),
     /** Names of what was deleted while something still referred to it, so that it can be spoken of. */
     gone: z.record(Id, z.string()).default({}),
   })
@@ -193,6 +287,10 @@ export type TwinPiece = z.infer<typeof TwinPiece>
 export type Span = z.infer<typeof Span>
 export type Fact = (typeof FACTS)[number]
 export type Repeat = z.infer<typeof Repeat>
+export type Tilt = z.infer<typeof Tilt>
+export type Placement = z.infer<typeof Placement>
+export type Group = z.infer<typeof Group>
+export type Hardware = z.infer<typeof Hardware>
 export type Joint = z.infer<typeof Joint>
 export type Stock = z.infer<typeof Stock>
 export type MeasuredBoard = z.infer<typeof MeasuredBoard>

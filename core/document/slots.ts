@@ -1,5 +1,5 @@
 import { MeasureError, parse, refsIn, walk, type Expr } from '../measure'
-import type { Joint, Piece, Project } from './schema'
+import type { Group, Joint, MadePiece, Piece, Project } from './schema'
 
 /** A place in the document that holds a measure: whose it is, what a maker calls it, and how to write it anew. */
 export interface Slot {
@@ -38,6 +38,18 @@ export function slots(project: Project): Slot[] {
       for (const key of ['x', 'y', 'length', 'width'] as const) add(b.id, `${b.name} · defect`, d, key)
   }
   for (const piece of project.pieces) pieceSlots(piece, add)
+  for (const group of project.groups) {
+    spanSlots(group, add)
+    for (const place of group.placements)
+      if (place.kind === 'mirrored') add(group.id, `${group.name} · placement`, place, 'about')
+      else
+        for (const key of ['across', 'deep', 'up'] as const)
+          add(group.id, `${group.name} · placement ${key}`, place, key)
+  }
+  for (const h of project.hardware) {
+    add(h.id, `${h.name} · count`, h, 'count')
+    if (h.kind === 'hinge') add(h.id, `${h.name} · limit`, h, 'limit')
+  }
   for (const joint of project.joints) jointSlots(joint, project, add)
   return found
 }
@@ -46,12 +58,18 @@ type Add = <T extends object>(owner: string | null, label: string, object: T, ke
 
 function pieceSlots(piece: Piece, add: Add): void {
   if (piece.kind === 'twin') return add(piece.id, `${piece.name} · mirror`, piece, 'about')
-  for (const [direction, span] of Object.entries(piece.spans))
+  spanSlots(piece, add)
+  for (const tilt of piece.tilts) add(piece.id, `${piece.name} · tilt`, tilt, 'angle')
+}
+
+function spanSlots(owner: MadePiece | Group, add: Add): void {
+  for (const [direction, span] of Object.entries(owner.spans))
     for (const fact of Object.keys(span) as Array<keyof typeof span>)
-      add(piece.id, `${piece.name} · ${direction} ${fact}`, span, fact)
-  if (piece.repeat)
-    for (const key of ['count', 'from', 'to'] as const)
-      add(piece.id, `${piece.name} · repeat ${key}`, piece.repeat, key)
+      add(owner.id, `${owner.name} · ${direction} ${fact}`, span, fact)
+  const { repeat } = owner
+  if (repeat)
+    for (const key of Object.keys(repeat) as Array<keyof typeof repeat>)
+      if (key !== 'kind' && key !== 'direction') add(owner.id, `${owner.name} · repeat ${key}`, repeat, key)
 }
 
 function jointSlots(joint: Joint, project: Project, add: Add): void {

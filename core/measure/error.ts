@@ -27,13 +27,17 @@ export const SAYS = {
   comma: () => 'Write decimals with a point, as in 1.5',
   unclosed: () => 'A bracket is not closed',
   noFunction: (name: string) =>
-    `There is no function “${name}”; there are min, max, abs, sqrt, sin, cos, tan and roundto`,
+    `There is no function “${name}”; there are min, max, abs, sqrt, sin, cos, tan, roundto and angle`,
   arguments: (name: string, wants: string, got: number) => `${name} takes ${wants}, not ${got}`,
   noName: (name: string) => `Nothing is called “${name}” here`,
   noRef: (ref: string) => `${ref} is not there any more`,
   noProperty: (property: string) => `“${property}” is not a face or a size of a piece`,
   twoNames: (name: string) => `More than one thing is called “${name}”; pick the one you mean on the bench`,
   unlike: (op: string, a: string, b: string) => `${a} and ${b} cannot be ${op}`,
+  twoFaces: () => 'angle wants two faces, as in angle(Lid·edge1, Strip·face)',
+  noFace: (property: string) =>
+    `“${property}” is not a face; there are face, back, edge1, edge2, end1 and end2`,
+  noAngles: () => 'Angles between faces are not known here',
   rootOf: (kind: string) => `The square root of ${kind} is not a size`,
   angleWanted: (fn: string, kind: string) => `${fn} wants an angle, and this is ${kind}`,
   wanted: (want: string, got: string) => `This gives ${got}, and ${want} is wanted here`,

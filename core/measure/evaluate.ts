@@ -11,6 +11,8 @@ export interface Scope {
   readonly unit: LengthUnit
   name(name: string): Quantity | undefined
   ref(ref: Ref): Quantity | undefined
+  /** The angle the wood would have between two faces, as a bevel gauge reads it: 90° at a square corner. */
+  angle?(a: Ref, b: Ref): Quantity | undefined
   /** How a reference is spoken of in an error. */
   sayRef?(ref: Ref): string
 }
@@ -59,6 +61,7 @@ function evaluateAny(expr: Expr, scope: Scope): Quantity {
       return expr.by === 'r' ? { ...q, value: 2 * q.value } : q
     }
     case 'call':
+      if (expr.fn === 'angle') return angleBetween(expr, scope)
       return FUNCTIONS[expr.fn](
         expr.args.map((arg) => evaluateAny(arg, scope)),
         expr,
@@ -99,6 +102,15 @@ function asLike(bare: Quantity, like: Quantity, unit: LengthUnit): Quantity | un
   return undefined
 }
 
+function angleBetween(expr: Extract<Expr, { kind: 'call' }>, scope: Scope): Quantity {
+  const [a, b] = expr.args
+  if (a?.kind !== 'ref' || b?.kind !== 'ref') throw slip(SAYS.twoFaces(), expr)
+  if (!scope.angle) throw slip(SAYS.noAngles(), expr)
+  const found = scope.angle(a.ref, b.ref)
+  if (!found) throw slip(SAYS.noRef(scope.sayRef?.(a.ref) ?? storedRef(a.ref)), a)
+  return found
+}
+
 type Apply = (args: Quantity[], expr: Expr, scope: Scope) => Quantity
 
 const extreme =
@@ -117,7 +129,7 @@ const ofAngle =
     return numberOf(f((q.value * Math.PI) / 180))
   }
 
-const FUNCTIONS: Readonly<Record<FunctionName, Apply>> = {
+const FUNCTIONS: Readonly<Record<Exclude<FunctionName, 'angle'>, Apply>> = {
   min: extreme(Math.min, 'compared'),
   max: extreme(Math.max, 'compared'),
   abs: ([q]) => ({ ...q!, value: Math.abs(q!.value) }),

@@ -113,7 +113,7 @@ export function lex(text: string, naming?: Naming): Token[] {
     let best: { id: string; ref: RegExpExecArray; name: string } | undefined
     for (const { name, id } of naming?.names ?? []) {
       if (!text.startsWith(name, i)) continue
-      const re = /(?: #(\d+))? *· *([A-Za-z]+)/y
+      const re = /(?: #(\d+))? *· *([A-Za-z]+\d?)/y
       re.lastIndex = i + name.length
       const ref = re.exec(text)
       if (!ref || (best && best.name.length > name.length)) continue
@@ -135,7 +135,7 @@ export function lex(text: string, naming?: Naming): Token[] {
     }
     const last = tokens.at(-1)
     if (shownRef(at)) continue
-    const stored = match(/@([A-Za-z0-9_]+)(?:#(\d+))?\.([A-Za-z]+)/y)
+    const stored = match(/@([A-Za-z0-9_]+)(?:#(\d+))?\.([A-Za-z]+\d?)/y)
     if (stored) {
       i += stored[0].length
       tokens.push({ kind: 'ref', ref: refOf(stored[1]!, stored[2], stored[3]!), at, end: i })

@@ -15,7 +15,7 @@ export type Expr = { readonly at: number; readonly end: number } & (
   | { readonly kind: 'round'; readonly by: 'r' | 'd'; readonly arg: Expr }
 )
 
-export type FunctionName = 'min' | 'max' | 'abs' | 'sqrt' | 'sin' | 'cos' | 'tan' | 'roundto'
+export type FunctionName = 'min' | 'max' | 'abs' | 'sqrt' | 'sin' | 'cos' | 'tan' | 'roundto' | 'angle'
 
 /** How many arguments each function takes: at least, at most, and in words. */
 const TAKES: Readonly<Record<FunctionName, readonly [number, number, string]>> = {
@@ -27,6 +27,7 @@ const TAKES: Readonly<Record<FunctionName, readonly [number, number, string]>> =
   cos: [1, 1, 'one angle'],
   tan: [1, 1, 'one angle'],
   roundto: [2, 2, 'a value and a step'],
+  angle: [2, 2, 'two faces'],
 }
 
 export const isFunctionName = (word: string): word is FunctionName => Object.hasOwn(TAKES, word)

@@ -33,7 +33,9 @@ function slips(
     }
     const about = r.slip.loop?.find((k) => k.startsWith('fact.') || k.startsWith('par.')) ?? key
     const spoken =
-      key.startsWith('place.') || r.slip.loop ? r.slip.message : `${def.label}: ${r.slip.message}`
+      /^(place|home|pose|moves|gro)\./.test(key) || r.slip.loop
+        ? r.slip.message
+        : `${def.label}: ${r.slip.message}`
     found.push({ id: `measure:${key}`, level: 'stop', says: spoken, key: about, ...ownerOf(about) })
   }
   return found
@@ -41,8 +43,9 @@ function slips(
 
 function ownerOf(key: NodeKey): Partial<Problem> {
   const [kind, id] = key.split('.') as [string, string]
-  if (['fact', 'place', 'rep', 'mir', 'fin', 'grow'].includes(kind)) return { piece: id }
-  if (kind === 'jnt') return { joint: id }
+  if (['fact', 'place', 'rep', 'mir', 'fin', 'grow', 'tilt', 'home', 'pose', 'moves', 'plc'].includes(kind))
+    return { piece: id }
+  if (kind === 'jnt' || kind === 'gro') return { joint: id }
   if (kind === 'stk') return { stock: id }
   return kind === 'par' ? { parameter: id } : {}
 }

@@ -4,25 +4,15 @@
  */
 import { lengthStyle, type Piece, type Project } from '../document'
 import { formatLength, type Mm } from '../measure'
-import {
-  AXIS_OF,
-  DIRECTION_OF,
-  facing,
-  frameIn,
-  mirrored,
-  ownSize,
-  sideAt,
-  sideOfFace,
-  FACE_NAMES,
-  type Box,
-  type Facing,
-} from '../pieces'
+import { AXIS_OF, facing, FACE_NAMES, mirrored, type Box, type Facing, type Pose } from '../pieces'
 import { because } from './because'
 import { Graph, type NodeKey, type NodeResult } from './graph'
+import { instanceOf, sameInstance } from './instance'
 import { keyOf } from './keys'
-import { namesOf, NodeBook } from './nodes'
+import { namesOf } from './names'
+import { NodeBook } from './nodes'
 import { problemsOf } from './problems'
-import type { Instance, JointNumbers, Resolved, ResolvedBoard, ResolvedJoint, ResolvedPiece, ResolvedStock, Stretch } from './types' // prettier-ignore
+import type { Instance, JointNumbers, Resolved, ResolvedBoard, ResolvedHardware, ResolvedJoint, ResolvedPiece, ResolvedStock } from './types' // prettier-ignore
 
 export class Resolver {
   private readonly graph = new Graph()
@@ -78,6 +68,12 @@ export class Resolver {
       instances: pieces.flatMap((p) => p.instances),
       stocks,
       boards: project.boards.flatMap((b) => resolveBoard(b, stocks, number)),
+      groups: project.groups.map((group) => {
+        const bounds = result(keyOf.bounds(group.id))
+        const boxes = bounds?.ok ? (bounds.value as ReadonlyArray<{ box: Box } | null>) : []
+        return { id: group.id, group, boxes: boxes.flatMap((b) => (b ? [b.box] : [])) }
+      }),
+      hardware: project.hardware.map((h) => resolveHardware(h, byId, number)),
       joints: project.joints.map((joint): ResolvedJoint => {
         const values = this.joints
           .measures(joint)
@@ -157,13 +153,16 @@ function resolveBoard(
 
 /** The results that the instances of a piece hang on. */
 const inputsOf = (id: string, result: (key: NodeKey) => NodeResult | undefined): unknown[] => [
-  ...DIRECTION_OF.map((d) => result(keyOf.place(id, d))),
+  result(keyOf.pose(id)),
   ...FACE_NAMES.map((face) => result(keyOf.grow(id, face))),
 ]
 
 /** Fresh instances, each replaced by the old one where nothing about it has changed. */
 const keepSame = (fresh: readonly Instance[], old: readonly Instance[] | undefined): readonly Instance[] =>
-  fresh.map((i, n) => (old?.[n] && sameInstance(old[n], i) ? old[n] : i))
+  fresh.map((i) => {
+    const before = old?.[i.index - 1]?.key === i.key ? old[i.index - 1] : old?.find((o) => o.key === i.key)
+    return before && sameInstance(before, i) ? before : i
+  })
 
 function instancesOf(
   piece: Piece,
@@ -171,56 +170,28 @@ function instancesOf(
   result: (key: NodeKey) => NodeResult | undefined,
   number: (key: NodeKey) => number | null,
 ): Instance[] {
-  const places: Array<readonly Stretch[]> = []
-  for (const direction of DIRECTION_OF) {
-    const r = result(keyOf.place(piece.id, direction))
-    if (!r?.ok) return []
-    places.push(r.value as readonly Stretch[])
-  }
-  const count = Math.max(...places.map((p) => p.length))
-  const grow = FACE_NAMES.map((face) => ({
-    ...sideAt(sideOfFace(f, face)),
-    by: number(keyOf.grow(piece.id, face)) ?? 0,
-  }))
-  return Array.from({ length: count }, (_, i): Instance => {
-    const stretch = places.map((p) => p[i] ?? p[0]!)
-    const box: Box = {
-      min: [stretch[0]!.start, stretch[1]!.start, stretch[2]!.start],
-      max: [
-        stretch[0]!.start + stretch[0]!.size,
-        stretch[1]!.start + stretch[1]!.size,
-        stretch[2]!.start + stretch[2]!.size,
-      ],
-    }
-    const grown = growBox(box, grow)
-    return {
-      key: `${piece.id}#${i + 1}`,
-      piece: piece.id,
-      index: i + 1,
-      name: count > 1 ? `${piece.name} #${i + 1}` : piece.name,
-      facing: f,
-      box,
-      grown,
-      frame: frameIn(grown, f),
-      ...ownSize(grown, f),
-    }
-  })
+  const poses = result(keyOf.pose(piece.id))
+  if (!poses?.ok) return []
+  const all = poses.value as ReadonlyArray<Pose | null>
+  const many = all.filter((p) => p !== null).length > 1
+  const grow = FACE_NAMES.map((face) => number(keyOf.grow(piece.id, face)) ?? 0)
+  return all.flatMap((pose, i) => (pose ? [instanceOf(piece, i + 1, many, pose, f, grow)] : []))
 }
 
-function growBox(box: Box, grow: ReadonlyArray<{ axis: 0 | 1 | 2; far: boolean; by: Mm }>): Box {
-  const min: [number, number, number] = [...box.min]
-  const max: [number, number, number] = [...box.max]
-  for (const { axis, far, by } of grow) {
-    if (far) max[axis] += by
-    else min[axis] -= by
+function resolveHardware(
+  h: Project['hardware'][number],
+  byId: ReadonlyMap<string, ResolvedPiece>,
+  number: (key: NodeKey) => number | null,
+): ResolvedHardware {
+  const count = number(keyOf.hardware(h.id, 'count'))
+  const on = h.on === null ? 1 : (byId.get(h.on)?.instances.length ?? 0)
+  return {
+    id: h.id,
+    hardware: h,
+    quantity: count === null ? null : count * on,
+    limit: h.kind === 'hinge' ? number(keyOf.hardware(h.id, 'limit')) : null,
   }
-  return { min, max }
 }
-
-const sameInstance = (a: Instance, b: Instance): boolean =>
-  a.name === b.name && a.facing === b.facing && sameBox(a.box, b.box) && sameBox(a.grown, b.grown)
-const sameBox = (a: Box, b: Box): boolean =>
-  [0, 1, 2].every((i) => a.min[i] === b.min[i] && a.max[i] === b.max[i])
 
 /** A size as a maker reads it in this project. */
 export const sayLength = (resolved: Pick<Resolved, 'style'>, mm: Mm): string => {

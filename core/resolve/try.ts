@@ -1,6 +1,7 @@
 import type { MeasureKind } from '../measure'
 import { NodeSlip, type NodeKey, type Slip } from './graph'
-import { measureNode, namesOf } from './nodes'
+import { measureNode } from './measurenode'
+import { namesOf } from './names'
 import type { Resolved } from './types'
 
 export type Tried =

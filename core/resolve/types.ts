@@ -1,6 +1,6 @@
-import type { FaceName, Joint, MeasuredBoard, Piece, Project, Stock } from '../document'
+import type { FaceName, Group, Hardware, Joint, MeasuredBoard, Piece, Project, Stock } from '../document'
 import type { LengthStyle, MeasureKind, Mm, Ref } from '../measure'
-import type { Box, Facing, Frame } from '../pieces'
+import type { Box, Facing, Frame, Pose, Vec3 } from '../pieces'
 import type { NodeKey, NodeResult, Part, Slip } from './graph'
 
 /** One stretch of a piece in one direction. */
@@ -9,7 +9,7 @@ export interface Stretch {
   readonly size: Mm
 }
 
-/** One piece of wood: a piece of the document, or one of its repeats. */
+/** One piece of wood: a piece of the document, one of its repeats, or what stands in one of the places of its group. */
 export interface Instance {
   /** `p4#2`; the first is `p4#1`. */
   readonly key: string
@@ -17,13 +17,22 @@ export interface Instance {
   readonly index: number
   /** As a maker says it: "Shelf #2", or just "Shelf" when there is one. */
   readonly name: string
+  /** How it stands; for one that leans, how it stood before it was tilted or turned. */
   readonly facing: Facing
-  /** Shoulder to shoulder, which is what other pieces refer to. In the room. */
+  /** Whether it stands square in the room, so that its boxes are its own outline. */
+  readonly square: boolean
+  /** True for the mirror image of the piece as it is described: its edges 1 and 2 have changed places. */
+  readonly flipped: boolean
+  /** The room box round it shoulder to shoulder, which is what other pieces refer to. */
   readonly box: Box
-  /** With what goes into joints. In the room. */
+  /** The room box round it with what goes into joints. */
   readonly grown: Box
   /** Own frame of the grown piece. */
   readonly frame: Frame
+  /** Where it is between its shoulders, in its own frame. */
+  readonly shoulder: Box
+  /** Finished length, width and thickness. */
+  readonly size: Vec3
   /** Finished sizes. */
   readonly length: Mm
   readonly width: Mm
@@ -61,6 +70,22 @@ export interface ResolvedJoint {
   readonly values: Readonly<Record<string, number>> | null
 }
 
+export interface ResolvedGroup {
+  readonly id: string
+  readonly group: Group
+  /** The room boxes of all its copies. */
+  readonly boxes: readonly Box[]
+}
+
+export interface ResolvedHardware {
+  readonly id: string
+  readonly hardware: Hardware
+  /** How many altogether; null while its count is wrong. */
+  readonly quantity: number | null
+  /** How far a hinge is to open, degrees; null for other things. */
+  readonly limit: number | null
+}
+
 /** *stop*: it will not go together. *look*: it needs a look. *note*: worth knowing. */
 export type Level = 'stop' | 'look' | 'note'
 
@@ -91,7 +116,9 @@ export interface Resolved {
   readonly instances: readonly Instance[]
   readonly stocks: ReadonlyMap<string, ResolvedStock>
   readonly boards: readonly ResolvedBoard[]
+  readonly groups: readonly ResolvedGroup[]
   readonly joints: readonly ResolvedJoint[]
+  readonly hardware: readonly ResolvedHardware[]
   readonly settings: Readonly<Record<'fit' | 'kerf' | 'trim' | 'extraLength' | 'extraWidth', Mm>>
   readonly problems: readonly Problem[]
   result(key: NodeKey): NodeResult | undefined
@@ -101,20 +128,28 @@ export interface Resolved {
   sayRef(ref: Ref): string
 }
 
+/** How far a joint makes a face of one of its members grow; what it takes away counts as less than nothing. */
+export interface Growth {
+  readonly member: number
+  readonly face: FaceName
+  /** As in "into Left side"; `called` gives members' names. */
+  says(called: (member: number) => string): string
+  /** The joint's measures it reads, the one that explains it first. */
+  readonly measures: readonly string[]
+  /** Whether it reads how all members stand. */
+  readonly poses: boolean
+  /** `poses` are those of each member. What does not fit gives 0 here; the joint says why when its work is derived. */
+  by(values: Readonly<Record<string, number>>, poses: ReadonlyArray<readonly Pose[]>): Mm
+}
+
 /** What a kind of joint tells the resolver: which measures it has, and how far its members grow into each other. */
 export interface JointNumbers {
   measures(joint: Joint): ReadonlyArray<{
     readonly name: string
     readonly text: string
     readonly kind: MeasureKind
-    /** Extra names its expression may use, each standing for a piece's own stock thickness. */
+    /** Extra names its expression may use, each standing for the stock thickness of the member with that number. */
     readonly thicknessNamed?: Readonly<Record<string, number>>
   }>
-  grows(joint: Joint): ReadonlyArray<{
-    readonly member: number
-    readonly face: FaceName
-    readonly plus: string
-    readonly minus: string
-    readonly into: number
-  }>
+  grows(joint: Joint): readonly Growth[]
 }

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { Joint, MadePiece, Parameter, Piece, Project, Stock } from '../schema'
+import type { Group, Joint, MadePiece, Parameter, Piece, Project, Stock } from '../schema'
 
 /** A change a maker can ask for, as data: what it needs, what it does, and what it is called in the log. */
 export interface Command<S extends z.ZodType = z.ZodType> {
@@ -32,6 +32,16 @@ export function madePieceIn(project: Project, id: string): MadePiece {
   )
 }
 
+export function groupIn(project: Project, id: string): Group {
+  const group = project.groups.find((g) => g.id === id)
+  if (!group) throw new Refusal('That group is not there any more')
+  return group
+}
+
+/** The made piece or the group with this id: what has spans. */
+export const spannedIn = (project: Project, id: string): MadePiece | Group =>
+  project.groups.find((g) => g.id === id) ?? madePieceIn(project, id)
+
 export function jointIn(project: Project, id: string): Joint {
   const joint = project.joints.find((j) => j.id === id)
   if (!joint) throw new Refusal('That joint is not there any more')
@@ -53,6 +63,7 @@ export function parameterIn(project: Project, id: string): Parameter {
 /** What a maker calls the thing with this id; its old name when it was deleted. */
 export const nameOf = (project: Project, id: string): string =>
   project.pieces.find((p) => p.id === id)?.name ??
+  project.groups.find((g) => g.id === id)?.name ??
   project.stock.find((s) => s.id === id)?.name ??
   project.boards.find((b) => b.id === id)?.name ??
   project.gone[id] ??

@@ -3,6 +3,8 @@ import { z } from 'zod'
 import { sayIssue } from '../read'
 import type { Project } from '../schema'
 import { Refusal, type Command } from './command'
+import * as groups from './groups'
+import * as hardware from './hardware'
 import * as joints from './joints'
 import * as pieces from './pieces'
 import * as project from './project'
@@ -12,7 +14,8 @@ export { nameOf } from './command'
 
 enablePatches()
 
-const COMMANDS = { ...project, ...rack, ...pieces, ...joints }
+const { within: _within, ...groupCommands } = groups
+const COMMANDS = { ...project, ...rack, ...pieces, ...groupCommands, ...joints, ...hardware }
 type Commands = typeof COMMANDS
 type Named = Commands[keyof Commands]
 

@@ -14,7 +14,8 @@ export const addJoints = command({
           j.kind === joint.kind &&
           j.between[0]?.piece === guest?.piece &&
           j.between[0]?.face === guest?.face &&
-          j.between[1]?.piece === host?.piece,
+          j.between[1]?.piece === host?.piece &&
+          j.between[1]?.face === host?.face,
       )
       if (twice) throw new Refusal(`${names.join(' and ')} are joined there already`)
       draft.joints.push(joint)
@@ -35,6 +36,20 @@ export const setJointField = command({
   describe: ({ ids, field }, before) => {
     const joint = before.joints.find((j) => j.id === ids[0])
     return `Change the ${field} of ${joint ? nameOf(before, joint.between[0]!.piece) : 'a joint'}’s ${joint?.kind ?? 'joint'}`
+  },
+})
+
+export const setJointOption = command({
+  name: 'set-joint-option',
+  schema: z
+    .object({ ids: z.array(Id).min(1), option: z.string().max(40), value: z.string().max(40) })
+    .strict(),
+  apply: (draft, { ids, option, value }) => {
+    for (const id of ids) jointIn(draft, id).options[option] = value
+  },
+  describe: ({ ids, option }, before) => {
+    const joint = before.joints.find((j) => j.id === ids[0])
+    return `Change the ${option} of ${joint ? nameOf(before, joint.between[0]!.piece) : 'a joint'}’s ${joint?.kind ?? 'joint'}`
   },
 })
 

@@ -1,14 +1,14 @@
 import { z } from 'zod'
 import { freeName } from '../new'
-import { Direction, Expression, FacingId, FACTS, Id, MadePiece, Name, Repeat, type Fact, type Project, type Span } from '../schema' // prettier-ignore
+import { Direction, Expression, FacingId, FACTS, Id, MadePiece, Name, Repeat, type FaceName, type Fact, type Project, type Span, type Tilt } from '../schema' // prettier-ignore
 import { slotsReferringTo } from '../slots'
-import { command, madePieceIn, nameOf, pieceIn, Refusal, stockIn } from './command'
+import { command, madePieceIn, nameOf, pieceIn, Refusal, spannedIn, stockIn } from './command'
 
-const names = (project: Project) => project.pieces.map((p) => p.name)
+const names = (project: Project) => [...project.pieces, ...project.groups].map((p) => p.name)
 
 function takeName(project: Project, name: string, but?: string): string {
-  const other = project.pieces.find((p) => p.name === name && p.id !== but)
-  if (other) throw new Refusal(`There is already a piece called ${name}`)
+  const other = [...project.pieces, ...project.groups].find((p) => p.name === name && p.id !== but)
+  if (other) throw new Refusal(`There is already something called ${name}`)
   return name
 }
 
@@ -30,8 +30,10 @@ export const mirrorPiece = command({
   name: 'mirror-piece',
   schema: z.object({ id: Id, of: Id, name: Name, direction: Direction, about: Expression }).strict(),
   apply: (draft, { id, of, name, direction, about }) => {
-    madePieceIn(draft, of)
+    const { group } = madePieceIn(draft, of)
     draft.pieces.push({
+      group,
+      except: [],
       kind: 'twin',
       id,
       of,
@@ -56,6 +58,9 @@ export const removePiece = command({
       )
     if (slotsReferringTo(draft, id).length > 0) draft.gone[id] = piece.name
     draft.joints = draft.joints.filter((j) => !j.between.some((m) => m.piece === id))
+    draft.hardware = draft.hardware.filter(
+      (h) => h.on !== id && !(h.kind === 'hinge' && h.moves.every((m) => m === id)),
+    )
     draft.pieces = draft.pieces.filter((p) => p.id !== id)
   },
   describe: ({ id }, before) => `Delete ${nameOf(before, id)}`,
@@ -88,7 +93,7 @@ export const setFact = command({
     })
     .strict(),
   apply: (draft, { id, direction, fact, text, instead }) => {
-    const piece = madePieceIn(draft, id)
+    const piece = spannedIn(draft, id)
     const span = piece.spans[direction]
     if (instead && instead !== fact) delete span[instead]
     const others = settled(span).filter((f) => f !== fact)
@@ -104,7 +109,7 @@ export const setFact = command({
 export const clearFact = command({
   name: 'clear-fact',
   schema: z.object({ id: Id, direction: Direction, fact: z.enum(FACTS) }).strict(),
-  apply: (draft, { id, direction, fact }) => void delete madePieceIn(draft, id).spans[direction][fact],
+  apply: (draft, { id, direction, fact }) => void delete spannedIn(draft, id).spans[direction][fact],
   describe: ({ id, direction, fact }, before) => `Clear ${nameOf(before, id)} ${direction} ${fact}`,
 })
 
@@ -122,20 +127,40 @@ export const setPieceStock = command({
   describe: ({ id, stock }, before) => `Make ${nameOf(before, id)} from ${nameOf(before, stock)}`,
 })
 
-/** Sets, changes or ends the repeat of a piece. The piece's own place in that direction gives way to it. */
+/** Sets, changes or ends the repeat of a piece. With equal gaps, the piece's own place in that direction gives way. */
 export const setRepeat = command({
   name: 'set-repeat',
   schema: z.object({ id: Id, repeat: Repeat.nullable() }).strict(),
   apply: (draft, { id, repeat }) => {
     const piece = madePieceIn(draft, id)
     piece.repeat = repeat
-    if (!repeat) return
+    if (repeat?.kind !== 'even') return
     const span = piece.spans[repeat.direction]
     for (const fact of ['start', 'end', 'centre'] as const) delete span[fact]
   },
-  describe: ({ id, repeat }, before) =>
-    repeat ? `Space ${nameOf(before, id)} evenly` : `Single ${nameOf(before, id)}`,
+  describe: ({ id, repeat }, before) => {
+    if (!repeat) return `Single ${nameOf(before, id)}`
+    return repeat.kind === 'even' ? `Space ${nameOf(before, id)} evenly` : `Repeat ${nameOf(before, id)}`
+  },
 })
+
+/** Turns a piece about its own edges; none stands it square again. */
+export const setTilts = command({
+  name: 'set-tilts',
+  schema: MadePiece.pick({ id: true, tilts: true }).strict(),
+  apply: (draft, { id, tilts }) => void (madePieceIn(draft, id).tilts = tilts),
+  describe: ({ id, tilts }, before) => `${tilts.length > 0 ? 'Tilt' : 'Stand'} ${nameOf(before, id)}`,
+})
+
+const TURNED: Readonly<Record<string, FaceName>> = { edge1: 'edge2', edge2: 'edge1' }
+
+/** A tilt as the mirror image has it: turns change their sense, but for the one about the width, which turns over too. */
+function mirroredTilt({ edge, angle }: Tilt): Tilt {
+  const along = ['end1', 'end2', 'edge1', 'edge2', 'back', 'face'].filter((f) => edge.includes(f as FaceName))
+  const aboutWidth = !along.some((f) => f.startsWith('edge'))
+  const face = (f: FaceName) => TURNED[f] ?? f
+  return { edge: [face(edge[0]), face(edge[1])], angle: aboutWidth ? angle : `-(${angle})` }
+}
 
 /** A twin becomes a piece of its own, with the facing and spans it has now, and no longer follows its original. */
 export const giveItsOwn = command({
@@ -144,9 +169,9 @@ export const giveItsOwn = command({
   apply: (draft, { id, facing, spans, repeat }) => {
     const twin = pieceIn(draft, id)
     if (twin.kind !== 'twin') throw new Refusal(`${twin.name} has its own already`)
-    const { stock } = madePieceIn(draft, twin.of)
-    const { name, note } = twin
-    draft.pieces[draft.pieces.indexOf(twin)] = { kind: 'made', id, name, note, stock, facing, spans, repeat }
+    const { stock, tilts } = madePieceIn(draft, twin.of)
+    const { name, note, group, except } = twin
+    draft.pieces[draft.pieces.indexOf(twin)] = { kind: 'made', id, name, note, group, except, stock, facing, spans, repeat, tilts: tilts.map(mirroredTilt) } // prettier-ignore
   },
   describe: ({ id }, before) => `Give ${nameOf(before, id)} its own`,
 })

@@ -1,0 +1,209 @@
+import { z } from 'zod'
+import { freeName } from '../new'
+import { Group, Id, Name, Placement, type Piece, type Project } from '../schema'
+import { slots, slotsReferringTo } from '../slots'
+import { command, groupIn, nameOf, pieceIn, Refusal } from './command'
+
+const allNames = (project: Project) => [...project.pieces, ...project.groups].map((x) => x.name)
+
+/** Puts pieces and groups into a new group; all must stand in the same one so far. */
+export const group = command({
+  name: 'group',
+  schema: z.object({ id: Id, name: Name, members: z.array(Id).min(1).max(2000) }).strict(),
+  apply: (draft, { id, name, members }) => {
+    const inside = members.map((m) => draft.pieces.find((p) => p.id === m) ?? groupIn(draft, m))
+    const above = inside[0]!.group
+    const other = inside.find((m) => m.group !== above)
+    if (other) throw new Refusal(`${other.name} and ${inside[0]!.name} do not stand in the same group`)
+    draft.groups.push({
+      id, name: freeName(name, allNames(draft)), note: '', group: above, except: [],
+      spans: { across: {}, deep: {}, up: {} }, repeat: null, placements: [],
+    }) // prettier-ignore
+    for (const m of inside) m.group = id
+  },
+  describe: ({ name }) => `Group ${name}`,
+})
+
+/** Takes a group apart: what it holds stands where it is described, in the group above. */
+export const ungroup = command({
+  name: 'ungroup',
+  schema: z.object({ id: Id }).strict(),
+  apply: (draft, { id }) => {
+    const found = groupIn(draft, id)
+    for (const x of [...draft.pieces, ...draft.groups]) if (x.group === id) x.group = found.group
+    forget(draft, [id])
+  },
+  describe: ({ id }, before) => `Ungroup ${nameOf(before, id)}`,
+})
+
+/** Deletes a group and all it holds. */
+export const removeGroup = command({
+  name: 'remove-group',
+  schema: z.object({ id: Id }).strict(),
+  apply: (draft, { id }) => {
+    groupIn(draft, id)
+    const groups = within(draft, id)
+    const pieces = draft.pieces.filter((p) => p.group !== null && groups.includes(p.group)).map((p) => p.id)
+    const twin = draft.pieces.find(
+      (p) => p.kind === 'twin' && pieces.includes(p.of) && !pieces.includes(p.id),
+    )
+    if (twin) throw new Refusal(`${twin.name} is the mirrored twin of a piece in it; give it its own first`)
+    forget(draft, [...groups, ...pieces])
+  },
+  describe: ({ id }, before) => `Delete ${nameOf(before, id)}`,
+})
+
+/** A group and the groups in it. */
+export function within(project: Project, id: string): string[] {
+  return [id, ...project.groups.filter((g) => g.group === id).flatMap((g) => within(project, g.id))]
+}
+
+/** Takes things out of the document; what still refers to them is to know what they were called. */
+function forget(draft: Project, ids: readonly string[]): void {
+  const names = new Map([...draft.pieces, ...draft.groups].map((x) => [x.id, x.name]))
+  draft.joints = draft.joints.filter((j) => !j.between.some((m) => ids.includes(m.piece)))
+  draft.hardware = draft.hardware.filter(
+    (h) =>
+      !(h.on !== null && ids.includes(h.on)) &&
+      !(h.kind === 'hinge' && h.moves.every((m) => ids.includes(m))),
+  )
+  draft.pieces = draft.pieces.filter((p) => !ids.includes(p.id))
+  draft.groups = draft.groups.filter((g) => !ids.includes(g.id))
+  for (const id of ids) if (slotsReferringTo(draft, id).length > 0) draft.gone[id] = names.get(id) ?? id
+}
+
+export const renameGroup = command({
+  name: 'rename-group',
+  schema: z.object({ id: Id, name: Name }).strict(),
+  apply: (draft, { id, name }) => {
+    const found = groupIn(draft, id)
+    if ([...draft.pieces, ...draft.groups].some((x) => x.name === name && x.id !== id))
+      throw new Refusal(`There is already something called ${name}`)
+    found.name = name
+  },
+  describe: ({ id, name }, before) => `Rename ${nameOf(before, id)} to ${name}`,
+})
+
+export const setGroupRepeat = command({
+  name: 'set-group-repeat',
+  schema: Group.pick({ id: true, repeat: true }).strict(),
+  apply: (draft, { id, repeat }) => void (groupIn(draft, id).repeat = repeat),
+  describe: ({ id, repeat }, before) => `${repeat ? 'Repeat' : 'Single'} ${nameOf(before, id)}`,
+})
+
+export const addPlacement = command({
+  name: 'add-placement',
+  schema: z.object({ id: Id, placement: Placement }).strict(),
+  apply: (draft, { id, placement }) => void groupIn(draft, id).placements.push(placement),
+  describe: ({ id, placement }, before) =>
+    `${placement.kind === 'mirrored' ? 'Mirror' : 'Place'} ${nameOf(before, id)} once more`,
+})
+
+export const setPlacement = command({
+  name: 'set-placement',
+  schema: z.object({ id: Id, index: z.number().int().nonnegative(), placement: Placement }).strict(),
+  apply: (draft, { id, index, placement }) => {
+    const found = groupIn(draft, id)
+    if (!found.placements[index]) throw new Refusal(`${found.name} does not stand there any more`)
+    found.placements[index] = placement
+  },
+  describe: ({ id }, before) => `Move a copy of ${nameOf(before, id)}`,
+})
+
+export const removePlacement = command({
+  name: 'remove-placement',
+  schema: z.object({ id: Id, index: z.number().int().nonnegative() }).strict(),
+  apply: (draft, { id, index }) => void groupIn(draft, id).placements.splice(index, 1),
+  describe: ({ id }, before) => `Take a copy of ${nameOf(before, id)} away`,
+})
+
+/** How many instances there are, which only the caller can know: all but one are left out of what is parted. */
+const Parted = z.object({ id: Id, newId: Id, index: z.number().int().positive(), of: z.number().int().positive() }).strict() // prettier-ignore
+
+const others = (index: number, of: number): number[] =>
+  Array.from({ length: of }, (_, i) => i + 1).filter((n) => n !== index)
+
+/** Parts one instance of a piece from its twins: a piece of its own that stands where it stood, with its joints. */
+export const partPiece = command({
+  name: 'part-piece',
+  schema: Parted,
+  apply: (draft, { id, newId, index, of }) => {
+    const piece = pieceIn(draft, id)
+    if (index > of || piece.except.includes(index)) throw new Refusal(`${piece.name} #${index} is not there`)
+    const own: Piece = { ...(structuredClone(plain(piece)) as Piece), id: newId, name: freeName(piece.name, allNames(draft)), except: others(index, of) } // prettier-ignore
+    piece.except.push(index)
+    draft.pieces.splice(draft.pieces.indexOf(piece) + 1, 0, own)
+    copyJoints(draft, new Map([[id, newId]]))
+    redirect(draft, id, index, newId)
+  },
+  describe: ({ id, index }, before) => `Give ${nameOf(before, id)} #${index} its own`,
+})
+
+/** Parts one copy of a group from the rest: a group of its own that stands where it stood, with all it holds. */
+export const partGroup = command({
+  name: 'part-group',
+  schema: Parted,
+  apply: (draft, { id, newId, index, of }) => {
+    const found = groupIn(draft, id)
+    if (index > of || found.except.includes(index)) throw new Refusal(`${found.name} #${index} is not there`)
+    const groups = within(draft, id)
+    const to = new Map(groups.map((g) => [g, g === id ? newId : `${newId}_${g}`]))
+    const held = draft.pieces.filter((p) => p.group !== null && groups.includes(p.group))
+    for (const p of held) to.set(p.id, `${newId}_${p.id}`)
+    const copy = <T extends { id: string; name: string; group: string | null }>(x: T): T => ({
+      ...(structuredClone(plain(x)) as T),
+      id: to.get(x.id)!,
+      name: freeName(x.name, allNames(draft)),
+      group: x.group === null ? null : (to.get(x.group) ?? x.group),
+    })
+    for (const g of draft.groups.filter((x) => groups.includes(x.id)))
+      draft.groups.push({ ...copy(g), ...(g.id === id ? { except: others(index, of) } : {}) })
+    for (const p of held) {
+      const own = copy(p)
+      draft.pieces.push(own.kind === 'twin' ? { ...own, of: to.get(own.of) ?? own.of } : own)
+    }
+    found.except.push(index)
+    const copies = new Set(to.values())
+    for (const slot of slots(draft))
+      if (slot.owner !== null && copies.has(slot.owner))
+        slot.write(
+          slot.text.replace(/@([A-Za-z0-9_]+)/g, (all, ref: string) =>
+            to.has(ref) ? `@${to.get(ref)}` : all,
+          ),
+        )
+    copyJoints(draft, to)
+    redirect(draft, id, index, newId)
+  },
+  describe: ({ id, index }, before) => `Give ${nameOf(before, id)} #${index} its own`,
+})
+
+/** A draft as plain data, so that it can be cloned. */
+const plain = (x: unknown): unknown => JSON.parse(JSON.stringify(x))
+
+/** Joints of what was copied, made for the copies too. */
+function copyJoints(draft: Project, to: ReadonlyMap<string, string>): void {
+  let n = 0
+  const taken = new Set(draft.joints.map((j) => j.id))
+  for (const joint of [...draft.joints]) {
+    if (!joint.between.some((m) => to.has(m.piece))) continue
+    do n++
+    while (taken.has(`j${taken.size + n}`))
+    const own = plain(joint) as typeof joint
+    const swap = (text: string) => text.replace(/@([A-Za-z0-9_]+)/g, (all, ref: string) => (to.has(ref) ? `@${to.get(ref)}` : all)) // prettier-ignore
+    draft.joints.push({
+      ...own,
+      id: `j${taken.size + n}`,
+      between: own.between.map((m) => ({ ...m, piece: to.get(m.piece) ?? m.piece })),
+      fields: Object.fromEntries(
+        Object.entries(own.fields).map(([k, v]) => [k, typeof v === 'string' ? swap(v) : v]),
+      ),
+    })
+  }
+}
+
+/** What referred to the instance by its number now refers to what it has become. */
+function redirect(draft: Project, id: string, index: number, newId: string): void {
+  const from = `@${id}#${index}.`
+  for (const slot of slots(draft))
+    if (slot.text.includes(from)) slot.write(slot.text.split(from).join(`@${newId}.`))
+}

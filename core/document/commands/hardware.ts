@@ -1,0 +1,46 @@
+import { z } from 'zod'
+import { freeName } from '../new'
+import { Hardware, Id } from '../schema'
+import { command, Refusal } from './command'
+
+export const addHardware = command({
+  name: 'add-hardware',
+  schema: Hardware,
+  apply: (draft, item) => {
+    const held = new Set([...draft.pieces, ...draft.groups].map((x) => x.id))
+    const missing = [item.on, ...(item.kind === 'hinge' ? item.moves : [])].find(
+      (id) => id !== null && !held.has(id),
+    )
+    if (missing) throw new Refusal('What it is fixed to is not there any more')
+    draft.hardware.push({ ...item, name: freeName(item.name, draft.hardware.map((h) => h.name)) }) // prettier-ignore
+  },
+  describe: ({ name }) => `Add ${name}`,
+})
+
+/** Changes what is given: name, count, limit. */
+export const setHardware = command({
+  name: 'set-hardware',
+  schema: z
+    .object({
+      id: Id,
+      name: z.string().optional(),
+      count: z.string().optional(),
+      limit: z.string().optional(),
+    })
+    .strict(),
+  apply: (draft, { id, name, count, limit }) => {
+    const item = draft.hardware.find((h) => h.id === id)
+    if (!item) throw new Refusal('That is not there any more')
+    if (name !== undefined) item.name = name
+    if (count !== undefined) item.count = count
+    if (limit !== undefined && item.kind === 'hinge') item.limit = limit
+  },
+  describe: ({ id }, before) => `Change ${before.hardware.find((h) => h.id === id)?.name ?? 'hardware'}`,
+})
+
+export const removeHardware = command({
+  name: 'remove-hardware',
+  schema: z.object({ id: Id }).strict(),
+  apply: (draft, { id }) => void (draft.hardware = draft.hardware.filter((h) => h.id !== id)),
+  describe: ({ id }, before) => `Take ${before.hardware.find((h) => h.id === id)?.name ?? 'hardware'} away`,
+})

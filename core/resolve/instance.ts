@@ -1,0 +1,78 @@
+/** One piece of wood as it stands in the room, with what its joints make it grow. */
+import type { Piece } from '../document'
+import type { Mm } from '../measure'
+import {
+  AXES, boxAround, FACE_AT, FACE_NAMES, faceIn, facingOf, isSquare, sideAt, sideOfFace, toRoom,
+  type Box, type Facing, type Frame, type Pose, type Vec3,
+} from '../pieces' // prettier-ignore
+import type { Instance } from './types'
+
+/** `grow` is how far each face of the piece grows, in the order of FACE_NAMES, as the piece is described. */
+export function instanceOf(
+  piece: Piece,
+  index: number,
+  many: boolean,
+  pose: Pose,
+  described: Facing,
+  grow: readonly Mm[],
+): Instance {
+  const by = (axis: number, far: boolean): Mm => {
+    const face = FACE_NAMES.find((n) => FACE_AT[n].axis === axis && FACE_AT[n].far === far)!
+    return grow[FACE_NAMES.indexOf(faceIn(pose.flipped, face))]!
+  }
+  const low = AXES.map((i) => by(i, false)) as unknown as Vec3
+  const high = AXES.map((i) => by(i, true)) as unknown as Vec3
+  const size = AXES.map((i) => low[i] + pose.size[i] + high[i]) as unknown as Vec3
+  const shoulder: Box = { min: low, max: AXES.map((i) => low[i] + pose.size[i]) as unknown as Vec3 }
+  const square = isSquare(pose.frame)
+  const facing = (square && facingOf(pose.frame)) || described
+  const still = low.every((n) => n === 0)
+  const origin = still ? pose.frame.origin : toRoom(pose.frame, AXES.map((i) => -low[i]) as unknown as Vec3)
+  const frame: Frame = { ...pose.frame, origin }
+  const grown = square
+    ? grownBox(pose.box, facing, low, high)
+    : boxAround(frame, { min: [0, 0, 0], max: size })
+  return {
+    key: `${piece.id}#${index}`,
+    piece: piece.id,
+    index,
+    name: many ? `${piece.name} #${index}` : piece.name,
+    facing,
+    square,
+    flipped: pose.flipped,
+    box: pose.box,
+    grown,
+    frame,
+    shoulder,
+    size,
+    length: size[0],
+    width: size[1],
+    thickness: size[2],
+  }
+}
+
+function grownBox(box: Box, f: Facing, low: Vec3, high: Vec3): Box {
+  const min: [number, number, number] = [...box.min]
+  const max: [number, number, number] = [...box.max]
+  for (const face of FACE_NAMES) {
+    const own = FACE_AT[face]
+    const { axis, far } = sideAt(sideOfFace(f, face))
+    const by = (own.far ? high : low)[own.axis]
+    if (far) max[axis] += by
+    else min[axis] -= by
+  }
+  return { min, max }
+}
+
+export const sameInstance = (a: Instance, b: Instance): boolean =>
+  a.name === b.name &&
+  a.facing === b.facing &&
+  a.flipped === b.flipped &&
+  sameFrame(a.frame, b.frame) &&
+  sameBox(a.box, b.box) &&
+  sameBox(a.grown, b.grown)
+
+const same = (a: Vec3, b: Vec3): boolean => a[0] === b[0] && a[1] === b[1] && a[2] === b[2]
+const sameBox = (a: Box, b: Box): boolean => same(a.min, b.min) && same(a.max, b.max)
+const sameFrame = (a: Frame, b: Frame): boolean =>
+  same(a.origin, b.origin) && same(a.x, b.x) && same(a.y, b.y) && same(a.z, b.z)

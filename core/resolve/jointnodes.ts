@@ -1,0 +1,91 @@
+/** The nodes of joints: their measures, and how far they make faces grow. */
+import type { Joint, Piece } from '../document'
+import type { Pose } from '../pieces'
+import type { NodeDef, NodeKey } from './graph'
+import { keyOf } from './keys'
+import { measureNode } from './measurenode'
+import type { Names } from './names'
+import type { Growth, JointNumbers } from './types'
+
+/** One joint's part in the growth of a face. */
+export interface GrowTerm {
+  readonly face: NodeKey
+  readonly from: NodeKey
+  /** Where the number comes from, for asking further. */
+  readonly because: NodeKey
+  readonly says: string
+}
+
+export function jointNodes(
+  joint: Joint,
+  woods: ReadonlyArray<Piece | undefined>,
+  members: ReadonlyArray<Piece | undefined>,
+  joints: JointNumbers,
+  names: Names,
+): { defs: NodeDef[]; grows: GrowTerm[] } {
+  const label = joint.between.map((m, i) => members[i]?.name ?? m.piece).join(' in ')
+  const defs = joints.measures(joint).map((m) => {
+    const locals: Record<string, NodeKey> = { fit: keyOf.setting('fit') }
+    for (const [name, member] of Object.entries(m.thicknessNamed ?? {})) {
+      const wood = woods[member]
+      if (wood?.kind === 'made' && names.stocks.has(wood.stock))
+        locals[name] = keyOf.stock(wood.stock, 'thickness')
+    }
+    return measureNode(keyOf.joint(joint.id, m.name), `${label} · ${m.name}`, m.text, m.kind, names, locals)
+  })
+  const called = (member: number) => members[member]?.name ?? 'its host'
+  const grows = joints.grows(joint).flatMap((g, n): GrowTerm[] => {
+    const member = joint.between[g.member]
+    if (!member) return []
+    const key = keyOf.growth(joint.id, n)
+    defs.push(growthNode(key, joint, g, members))
+    const because = g.measures[0] ? keyOf.joint(joint.id, g.measures[0]) : key
+    return [{ face: keyOf.grow(member.piece, g.face), from: key, because, says: g.says(called) }]
+  })
+  return { defs, grows }
+}
+
+function growthNode(
+  key: NodeKey,
+  joint: Joint,
+  g: Growth,
+  members: ReadonlyArray<Piece | undefined>,
+): NodeDef {
+  const measures = g.measures.map((name) => keyOf.joint(joint.id, name))
+  // Within one group pieces are seen where they are described, whatever becomes of the group.
+  const together = members.every((p) => p?.group === members[0]?.group)
+  const poses = g.poses
+    ? joint.between.map((m) => (together ? keyOf.home(m.piece) : keyOf.pose(m.piece)))
+    : []
+  return {
+    key,
+    label: 'what a joint adds',
+    basis: `${joint.kind}|${g.face}|${g.member}|${JSON.stringify(joint.options)}|${JSON.stringify(joint.between)}`,
+    reads: [...measures, ...new Set(poses)],
+    compute: (get) => {
+      const values = Object.fromEntries(g.measures.map((name, i) => [name, get<number>(measures[i]!)]))
+      const stand = poses.map((k) =>
+        (get<ReadonlyArray<Pose | null> | undefined>(k) ?? []).filter((p) => p !== null),
+      )
+      return { value: g.by(values, stand) }
+    },
+  }
+}
+
+/** Several joints on one face: the piece grows as far as the one that takes it furthest. */
+export function growNode(key: NodeKey, terms: readonly GrowTerm[]): NodeDef {
+  return {
+    key,
+    label: 'what goes into the joint',
+    basis: terms.map((t) => t.says).join('|'),
+    reads: terms.map((t) => t.from),
+    compute: (get) => {
+      const grown = terms.map((t) => ({ ...t, by: get<number>(t.from) }))
+      const most = grown.reduce((a, b) => (b.by > a.by ? b : a))
+      return {
+        value: most.by,
+        parts: [{ op: '+', label: most.says, value: most.by, kind: 'length', key: most.because }],
+      }
+    },
+  }
+}

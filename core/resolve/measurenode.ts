@@ -1,0 +1,163 @@
+/** A measure as a node: what it reads, and how it is worked out. */
+import {
+  angleOf, coerce, evaluate, lengthOf, MeasureError, numberOf, parse, refsIn, SAYS, walk,
+  type Expr, type MeasureKind, type Quantity, type Ref,
+} from '../measure' // prettier-ignore
+import { angleBetween, FACE_AT, faceIn, normalOf, type Pose, type Vec3 } from '../pieces'
+import { NodeSlip, type NodeDef, type NodeKey, type Part } from './graph'
+import { keyOf, poseKey, type Target } from './keys'
+import { targetOf, type Names } from './names'
+import type { Stretch } from './types'
+
+const parsed = new Map<string, Expr | MeasureError>()
+const MOST_PARSED = 20_000
+
+/** Parses, remembering what it parsed; the text decides the outcome alone. */
+function parseOnce(text: string): Expr | MeasureError {
+  const known = parsed.get(text)
+  if (known) return known
+  let outcome: Expr | MeasureError
+  try {
+    outcome = parse(text, { round: true })
+  } catch (error) {
+    if (!(error instanceof MeasureError)) throw error
+    outcome = error
+  }
+  if (parsed.size >= MOST_PARSED) parsed.clear()
+  parsed.set(text, outcome)
+  return outcome
+}
+
+/** A node for one measure as typed. `locals` are names it alone may use, each standing for a node. */
+export function measureNode(
+  key: NodeKey,
+  label: string,
+  text: string,
+  kind: MeasureKind,
+  names: Names,
+  locals: Readonly<Record<string, NodeKey>> = {},
+): NodeDef {
+  const expr = parseOnce(text)
+  if (expr instanceof MeasureError)
+    return { key, label, basis: `!${text}`, reads: [], compute: () => fail(expr.message, expr.at, expr.end) }
+
+  const reads = readsOf(expr, names, locals)
+  return {
+    key,
+    label,
+    basis: `${kind}|${names.unit}|${text}|${firstsIn(expr, names)}`,
+    reads,
+    compute: (get) => {
+      const parts: Part[] = []
+      const note = (label: string, q: Quantity, from: NodeKey) => {
+        const kind = q.length === 1 ? 'length' : q.angle === 1 ? 'angle' : 'number'
+        parts.push({ op: '·', label, value: q.value, kind, key: from })
+        return q
+      }
+      try {
+        const q = evaluate(expr, {
+          unit: names.unit,
+          sayRef: names.sayRef,
+          name: (name) => {
+            const local = locals[name]
+            if (local) return note(name, lengthOf(get<number>(local)), local)
+            const p = names.parameters.get(name)
+            if (!p) return undefined
+            const value = get<number>(keyOf.parameter(p.id))
+            const q =
+              p.kind === 'length' ? lengthOf(value) : p.kind === 'angle' ? angleOf(value) : numberOf(value)
+            return note(name, q, keyOf.parameter(p.id))
+          },
+          angle: (a, b) => {
+            const [n1, n2] = [a, b].map((ref) => faceNormal(ref, get, names, expr))
+            if (!n1 || !n2) return undefined
+            return note(`${names.sayRef(a)} to ${names.sayRef(b)}`, angleOf(angleBetween(n1, n2)), poseKey(a))
+          },
+          ref: (ref) => {
+            const target = targetOf(ref, names)
+            if (!target) {
+              if (names.things.has(ref.id) || names.stocks.has(ref.id))
+                throw new MeasureError(SAYS.noProperty(ref.property), expr.at, expr.end)
+              return undefined
+            }
+            return note(names.sayRef(ref), lengthOf(readTarget(ref, target, get, names)), target.key)
+          },
+        })
+        return { value: coerce(q, kind, names.unit, { at: 0, end: text.length }), parts }
+      } catch (error) {
+        if (error instanceof MeasureError) return fail(error.message, error.at, error.end)
+        throw error
+      }
+    },
+  }
+}
+
+/** Which instances the unnumbered references mean, where that is not the first. */
+const firstsIn = (expr: Expr, names: Names): string =>
+  refsIn(expr)
+    .filter(({ ref }) => ref.instance === undefined)
+    .map(({ ref }) => names.things.get(ref.id)?.first ?? 1)
+    .filter((n) => n > 1)
+    .join()
+
+function readsOf(expr: Expr, names: Names, locals: Readonly<Record<string, NodeKey>>): NodeKey[] {
+  const reads = new Set<NodeKey>()
+  const faces = new Set<Expr>()
+  walk(expr, (e) => {
+    if (e.kind === 'name') {
+      const parameter = names.parameters.get(e.name)
+      const key = locals[e.name] ?? (parameter ? keyOf.parameter(parameter.id) : null)
+      if (key) reads.add(key)
+    } else if (e.kind === 'call' && e.fn === 'angle') {
+      for (const arg of e.args) faces.add(arg)
+    } else if (e.kind === 'ref') {
+      const key = faces.has(e)
+        ? names.things.has(e.ref.id)
+          ? poseKey(e.ref)
+          : null
+        : targetOf(e.ref, names)?.key
+      if (key) reads.add(key)
+    }
+  })
+  return [...reads]
+}
+
+/** Outward normal of the face a reference names; undefined when the piece is gone. */
+function faceNormal(ref: Ref, get: <T>(key: NodeKey) => T, names: Names, where: Expr): Vec3 | undefined {
+  const thing = names.things.get(ref.id)
+  if (!thing) return undefined
+  const { property } = ref
+  if (thing.group || !isFace(property)) throw new MeasureError(SAYS.noFace(property), where.at, where.end)
+  const poses = get<ReadonlyArray<Pose | null>>(poseKey(ref))
+  const pose = poses[(ref.instance ?? thing.first) - 1]
+  if (!pose) return fail(`${names.sayRef(ref)} is not there: there are ${poses.length}`)
+  return normalOf(pose.frame, faceIn(pose.flipped, property))
+}
+
+const isFace = (property: string): property is keyof typeof FACE_AT => Object.hasOwn(FACE_AT, property)
+
+function readTarget(ref: Ref, target: Target, get: <T>(key: NodeKey) => T, names: Names): number {
+  if (target.kind === 'number') {
+    const value = get<number | undefined>(target.key)
+    return value ?? fail(`${names.sayRef(ref)} is not a size it has`)
+  }
+  const index = ref.instance ?? names.things.get(ref.id)?.first ?? 1
+  if (target.kind === 'bound') {
+    const boxes = get<ReadonlyArray<Pick<Pose, 'box'> | null>>(target.key)
+    const box = (boxes[index - 1] ?? (ref.instance === undefined ? boxes[0] : undefined))?.box
+    if (!box)
+      return fail(`${names.sayRef({ ...ref, instance: index })} is not there: there are ${boxes.length}`)
+    if (target.read === 'size') return box.max[target.axis] - box.min[target.axis]
+    return target.read === 'far' ? box.max[target.axis] : box.min[target.axis]
+  }
+  const stretches = get<readonly Stretch[]>(target.key)
+  const at = stretches.length === 1 ? stretches[0] : stretches[index - 1]
+  if (!at)
+    return fail(`${names.sayRef({ ...ref, instance: index })} is not there: there are ${stretches.length}`)
+  if (target.kind === 'extent') return at.size
+  return target.far ? at.start + at.size : at.start
+}
+
+export function fail(message: string, at?: number, end?: number): never {
+  throw new NodeSlip(at === undefined || end === undefined ? { message } : { message, at, end })
+}

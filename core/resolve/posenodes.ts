@@ -1,0 +1,308 @@
+/** The nodes that say how pieces stand: as they are described, and in every place their groups stand. */
+import { FACTS, lengthStyle, type Group, type MadePiece, type Piece, type Repeat, type Settings, type TwinPiece } from '../document' // prettier-ignore
+import { formatLength } from '../measure'
+import {
+  after, AXES, AXIS_OF, boxAround, DIRECTION_OF, facing, frameIn, mirrorAt, mirrored, ownSize, posed, shift,
+  sizeOf, STILL, tilted, turnAt, type Box, type Facing, type Motion, type Pose, type Vec3,
+} from '../pieces' // prettier-ignore
+import type { NodeDef, NodeKey } from './graph'
+import { keyOf } from './keys'
+import { fail, measureNode } from './measurenode'
+import type { Names } from './names'
+import { evenly, finishedNodes, measuresOfRepeat, placeNode } from './placenodes'
+import type { Stretch } from './types'
+
+type Get = <T>(key: NodeKey) => T
+
+const placesOf = (id: string): NodeKey[] => DIRECTION_OF.map((d) => keyOf.place(id, d))
+const ringOf = (repeat: Repeat | null) => (repeat?.kind === 'ring' ? repeat : null)
+const repeatKeys = (id: string, repeat: Repeat): NodeKey[] =>
+  measuresOfRepeat(repeat).map(([what]) => keyOf.repeat(id, what))
+
+/** The room box at the n-th of the stretches in each direction. */
+function boxAt(places: ReadonlyArray<readonly Stretch[]>, n: number): Box {
+  const at = places.map((p) => p[n] ?? p[0]!)
+  return {
+    min: at.map((s) => s.start) as unknown as Vec3,
+    max: at.map((s) => s.start + s.size) as unknown as Vec3,
+  }
+}
+
+export function poseIn(box: Box, f: Facing): Pose {
+  const own = ownSize(box, f)
+  return { frame: frameIn(box, f), size: [own.length, own.width, own.thickness], box, flipped: false }
+}
+
+/** The turns of a ring, from the place it is described at. */
+function ringMotions(
+  id: string,
+  repeat: Extract<Repeat, { kind: 'ring' }>,
+  name: string,
+  get: Get,
+): Motion[] {
+  const [count, c1, c2, start] = repeatKeys(id, repeat).map((key) => get<number>(key)) as [number, number, number, number] // prettier-ignore
+  if (count > 500) return fail(`${name} would be ${count} pieces; 500 at most`)
+  const axis = AXIS_OF[repeat.direction]
+  const centre: [number, number, number] = [0, 0, 0]
+  const [a, b] = AXES.filter((i) => i !== axis) as [0, 1]
+  ;[centre[a], centre[b]] = [c1, c2]
+  const k = AXES.map((i) => (i === axis ? 1 : 0)) as unknown as Vec3
+  return Array.from({ length: count }, (_, i) => turnAt(centre, k, start + (360 * i) / count))
+}
+
+/** The poses of a made piece where it is described: spans, then tilts, then its repeat. */
+export function homeNode(piece: MadePiece): NodeDef {
+  const ring = ringOf(piece.repeat)
+  const f = facing(piece.facing)
+  return {
+    key: keyOf.home(piece.id),
+    label: piece.name,
+    basis: `${f.id}|${piece.tilts.map((t) => t.edge.join()).join(';')}|${ring?.direction}|${piece.name}`,
+    reads: [
+      ...placesOf(piece.id),
+      ...piece.tilts.map((_, n) => keyOf.tilt(piece.id, n)),
+      ...(ring ? repeatKeys(piece.id, ring) : []),
+    ],
+    compute: (get) => {
+      const places = placesOf(piece.id).map((key) => get<readonly Stretch[]>(key))
+      const angles = piece.tilts.map((_, n) => get<number>(keyOf.tilt(piece.id, n)))
+      const stand = (n: number) =>
+        piece.tilts.reduce((pose, t, k) => tilted(pose, t.edge, angles[k]!), poseIn(boxAt(places, n), f))
+      if (ring) {
+        const first = stand(0)
+        return { value: ringMotions(piece.id, ring, piece.name, get).map((m) => posed(m, first)) }
+      }
+      return { value: Array.from({ length: Math.max(...places.map((p) => p.length)) }, (_, n) => stand(n)) }
+    },
+  }
+}
+
+/** The poses of all instances in the room; null for those that have become pieces of their own. */
+export function poseNode(piece: Piece): NodeDef {
+  const home = keyOf.home(piece.id)
+  const motions = piece.group === null ? null : keyOf.motions(piece.group)
+  const except = new Set(piece.except)
+  return {
+    key: keyOf.pose(piece.id),
+    label: piece.name,
+    basis: `${piece.except.join()}|${motions}`,
+    reads: motions ? [home, motions] : [home],
+    compute: (get) => {
+      const poses =
+        get<readonly Pose[] | undefined>(home) ?? fail(`${piece.name} has lost the piece it mirrors`)
+      const places = motions ? (get<ReadonlyArray<Motion | null> | undefined>(motions) ?? [STILL]) : [STILL]
+      const all = places.flatMap((m) => poses.map((p) => m && posed(m, p)))
+      return { value: except.size === 0 ? all : all.map((p, i) => (except.has(i + 1) ? null : p)) }
+    },
+  }
+}
+
+/** A mirrored twin: its mirror, its places in line with the original's, its poses. */
+export function twinNodes(twin: TwinPiece, original: Piece | undefined, names: Names): NodeDef[] {
+  const defs: NodeDef[] = [
+    measureNode(keyOf.mirror(twin.id), `${twin.name} · mirror`, twin.about, 'length', names),
+  ]
+  const add = (def: NodeDef) => void defs.push(def)
+  const axis = AXIS_OF[twin.direction]
+  for (const direction of DIRECTION_OF) {
+    const from = keyOf.place(twin.of, direction)
+    const turned = direction === twin.direction
+    add({
+      key: keyOf.place(twin.id, direction),
+      label: `${twin.name} · ${direction}`,
+      basis: `${turned}|${original?.name}`,
+      reads: turned ? [from, keyOf.mirror(twin.id)] : [from],
+      compute: (get) => {
+        const stretches = get<readonly Stretch[] | undefined>(from)
+        if (!stretches) return fail(`${twin.name} has lost the piece it mirrors`)
+        const about = turned ? get<number>(keyOf.mirror(twin.id)) : 0
+        const value = turned
+          ? stretches.map((s) => ({ start: 2 * about - s.start - s.size, size: s.size }))
+          : stretches
+        const label = `${original?.name}, mirrored`
+        return { value, parts: [{ op: '+', label, value: value[0]!.size, kind: 'length', key: from }] }
+      },
+    })
+  }
+  const leans = names.things.get(twin.id)?.leans ?? false
+  if (original?.kind === 'made') {
+    const f = mirrored(facing(original.facing), axis)
+    add({
+      key: keyOf.home(twin.id),
+      label: twin.name,
+      basis: `${f.id}|${leans}|${axis}`,
+      reads: leans ? [keyOf.home(twin.of), keyOf.mirror(twin.id)] : placesOf(twin.id),
+      compute: (get) => {
+        if (leans) {
+          const mirror = mirrorAt(axis, get<number>(keyOf.mirror(twin.id)))
+          // A twin's edges are its own: it is described by its mirror image, and not flipped from it.
+          return { value: get<readonly Pose[]>(keyOf.home(twin.of)).map((p) => ({ ...posed(mirror, p), flipped: false })) }
+        }
+        const places = placesOf(twin.id).map((key) => get<readonly Stretch[]>(key))
+        return { value: Array.from({ length: Math.max(...places.map((p) => p.length)) }, (_, n) => poseIn(boxAt(places, n), f)) }
+      },
+    }) // prettier-ignore
+    defs.push(...finishedNodes(twin.id, twin.name, f))
+  }
+  return defs
+}
+
+interface Members {
+  readonly pieces: readonly Piece[]
+  readonly groups: readonly Group[]
+}
+
+/** A group: its box, its copies where it is described, the motions to each place it stands, and the boxes there. */
+export function groupNodes(group: Group, members: Members, settings: Settings, names: Names): NodeDef[] {
+  const measure = (
+    key: NodeKey,
+    what: string,
+    text: string,
+    kind: 'length' | 'angle' | 'count' | 'number' = 'length',
+  ) => measureNode(key, `${group.name} · ${what}`, text, kind, names)
+  const defs: NodeDef[] = group.repeat
+    ? measuresOfRepeat(group.repeat).map(([what, text, kind]) => measure(keyOf.repeat(group.id, what), what, text, kind))
+    : [] // prettier-ignore
+  for (const direction of DIRECTION_OF) {
+    const given = FACTS.filter((fact) => group.spans[direction][fact] !== undefined)
+    for (const fact of given)
+      defs.push(measure(keyOf.fact(group.id, direction, fact), `${direction} ${fact}`, group.spans[direction][fact]!)) // prettier-ignore
+    if (given.length === 0) defs.push(heldNode(group, members, AXIS_OF[direction], names))
+    else defs.push(placeNode(group, direction, { given, fallback: null, repeat: null, stock: undefined, settings, names })) // prettier-ignore
+  }
+  group.placements.forEach((place, n) => {
+    for (const [what, text] of Object.entries(place))
+      if (typeof text === 'string' && what !== 'kind' && what !== 'direction')
+        defs.push(measure(keyOf.placement(group.id, n, what), `placement ${what}`, text))
+  })
+  return [...defs, copiesNode(group, settings), motionsNode(group), boundsNode(group)]
+}
+
+/** The box of a group without facts: what it holds, where that is described. */
+function heldNode(group: Group, { pieces, groups }: Members, axis: 0 | 1 | 2, names: Names): NodeDef {
+  const direction = DIRECTION_OF[axis]!
+  const leaning = pieces.filter((p) => names.things.get(p.id)?.leans)
+  const plain = [...pieces.filter((p) => !leaning.includes(p)), ...groups.filter((g) => !isCopied(g))]
+  const copied = groups.filter(isCopied)
+  return {
+    key: keyOf.place(group.id, direction),
+    label: `${group.name} · ${direction}`,
+    basis: `held|${group.name}`,
+    reads: [
+      ...plain.map((p) => keyOf.place(p.id, direction)),
+      ...leaning.map((p) => keyOf.home(p.id)),
+      ...copied.flatMap((g) => [keyOf.home(g.id), ...placesOf(g.id)]),
+    ],
+    compute: (get) => {
+      const ends = plain.flatMap((p) => get<readonly Stretch[]>(keyOf.place(p.id, direction)).map((s) => [s.start, s.start + s.size] as const)) // prettier-ignore
+      for (const p of leaning)
+        for (const { box } of get<readonly Pose[]>(keyOf.home(p.id)))
+          ends.push([box.min[axis], box.max[axis]])
+      for (const g of copied)
+        for (const m of get<readonly Motion[]>(keyOf.home(g.id))) {
+          const box = boxAround(
+            m,
+            boxAt(
+              placesOf(g.id).map((key) => get<readonly Stretch[]>(key)),
+              0,
+            ),
+          )
+          ends.push([box.min[axis], box.max[axis]])
+        }
+      if (ends.length === 0)
+        return fail(`${group.name} holds nothing, and does not say how big it is ${direction}`)
+      const start = Math.min(...ends.map((e) => e[0]))
+      return { value: [{ start, size: Math.max(...ends.map((e) => e[1])) - start }] }
+    },
+  }
+}
+
+const isCopied = (g: Group): boolean => g.repeat !== null || g.placements.length > 0
+
+/** The motions to the copies of a group, within the group it belongs to. */
+function copiesNode(group: Group, settings: Settings): NodeDef {
+  const { repeat, placements } = group
+  const say = (mm: number) => formatLength(mm, lengthStyle(settings)).text
+  return {
+    key: keyOf.home(group.id),
+    label: group.name,
+    basis: `${repeat?.kind}|${repeat?.direction}|${JSON.stringify(placements)}|${group.name}|${settings.style.unit}`,
+    reads: isCopied(group)
+      ? [
+          ...placesOf(group.id),
+          ...(repeat ? repeatKeys(group.id, repeat) : []),
+          ...placements.flatMap((p, n) => placementKeys(group.id, n, p)),
+        ]
+      : [],
+    compute: (get) => {
+      if (!isCopied(group)) return { value: [STILL] }
+      const box = boxAt(placesOf(group.id).map((key) => get<readonly Stretch[]>(key)), 0) // prettier-ignore
+      const first = repeat ? repeated(group, repeat, box, get, say) : [STILL]
+      const more = placements.map((place, n): Motion => {
+        const at = (what: string) => get<number>(keyOf.placement(group.id, n, what))
+        if (place.kind === 'mirrored') return mirrorAt(AXIS_OF[place.direction], at('about'))
+        const turn = place.turns.reduce(
+          (m, d) =>
+            after(turnAt(box.min, AXES.map((i) => (i === AXIS_OF[d] ? 1 : 0)) as unknown as Vec3, 90), m),
+          STILL,
+        )
+        const turned = turn === STILL ? box : boxAround(turn, box)
+        const by = DIRECTION_OF.map((d, i) => (place[d] === undefined ? box.min[i]! : at(d)) - turned.min[i]!)
+        return after(shift(by as unknown as Vec3), turn)
+      })
+      return { value: [...first, ...more] }
+    },
+  }
+}
+
+const placementKeys = (id: string, n: number, place: Group['placements'][number]): NodeKey[] =>
+  Object.entries(place)
+    .filter(([what, text]) => typeof text === 'string' && what !== 'kind' && what !== 'direction')
+    .map(([what]) => keyOf.placement(id, n, what))
+
+function repeated(group: Group, repeat: Repeat, box: Box, get: Get, say: (mm: number) => string): Motion[] {
+  if (repeat.kind === 'ring') return ringMotions(group.id, repeat, group.name, get)
+  const axis = AXIS_OF[repeat.direction]
+  const along = (by: number): Motion => shift(AXES.map((i) => (i === axis ? by : 0)) as unknown as Vec3)
+  const [count, a, b] = repeatKeys(group.id, repeat).map((key) => get<number>(key)) as [
+    number,
+    number,
+    number,
+  ]
+  if (count > 500) return fail(`${group.name} would stand ${count} times; 500 at most`)
+  if (repeat.kind === 'pitch') return Array.from({ length: count }, (_, k) => along(k * a))
+  return evenly(group.name, repeat.direction, count, sizeOf(box)[axis], a, b, say).map((s) => along(s.start - box.min[axis])) // prettier-ignore
+}
+
+/** The copies of a group wherever the group above it stands; null for those that have become something of their own. */
+function motionsNode(group: Group): NodeDef {
+  const home = keyOf.home(group.id)
+  const above = group.group === null ? null : keyOf.motions(group.group)
+  const except = new Set(group.except)
+  return {
+    key: keyOf.motions(group.id),
+    label: group.name,
+    basis: `${group.except.join()}|${above}`,
+    reads: above ? [home, above] : [home],
+    compute: (get) => {
+      const places = above ? (get<ReadonlyArray<Motion | null> | undefined>(above) ?? [STILL]) : [STILL]
+      const all = places.flatMap((m) => get<readonly Motion[]>(home).map((own) => m && after(m, own)))
+      if (all.length > 2000) return fail(`${group.name} would stand ${all.length} times; 2000 at most`)
+      return { value: all.map((m, i) => (except.has(i + 1) ? null : m)) }
+    },
+  }
+}
+
+function boundsNode(group: Group): NodeDef {
+  return {
+    key: keyOf.bounds(group.id),
+    label: group.name,
+    basis: '',
+    reads: [keyOf.motions(group.id), ...placesOf(group.id)],
+    compute: (get) => {
+      const box = boxAt(placesOf(group.id).map((key) => get<readonly Stretch[]>(key)), 0) // prettier-ignore
+      const value = get<ReadonlyArray<Motion | null>>(keyOf.motions(group.id)).map((m) => m && { box: boxAround(m, box) })
+      return { value }
+    },
+  } // prettier-ignore
+}

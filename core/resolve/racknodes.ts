@@ -1,0 +1,38 @@
+/** The nodes of settings, stock and measured boards. */
+import type { MeasuredBoard, Settings, Stock } from '../document'
+import type { NodeDef, NodeKey } from './graph'
+import { keyOf } from './keys'
+import { measureNode } from './measurenode'
+import type { Names } from './names'
+
+export function settingNodes(settings: Settings, names: Names): NodeDef[] {
+  return (['fit', 'kerf', 'trim', 'extraLength', 'extraWidth'] as const).map((key) =>
+    measureNode(keyOf.setting(key), `Settings · ${key}`, settings[key], 'length', names),
+  )
+}
+
+export function stockNodes(s: Stock, names: Names): NodeDef[] {
+  const measure = (key: NodeKey, what: string, text: string) =>
+    measureNode(key, `${s.name}·${what}`, text, 'length', names)
+  const width = s.width ?? (s.kind === 'rod' ? s.thickness : null)
+  return [
+    measure(keyOf.stock(s.id, 'thickness'), 'thickness', s.thickness),
+    ...(width === null ? [] : [measure(keyOf.stock(s.id, 'width'), 'width', width)]),
+    ...s.lengths.map((text, i) => measure(keyOf.stockLength(s.id, i), 'length', text)),
+  ]
+}
+
+export function boardNodes(b: MeasuredBoard, names: Names): NodeDef[] {
+  const measure = (what: string, says: string, text: string) =>
+    measureNode(keyOf.board(b.id, what), `${b.name} · ${says}`, text, 'length', names)
+  return [
+    measure('length', 'length', b.length),
+    measure('width', 'width', b.width),
+    ...(b.thickness === null ? [] : [measure('thickness', 'thickness', b.thickness)]),
+    ...b.defects.flatMap((d, i) =>
+      (['x', 'y', 'length', 'width'] as const).map((what) =>
+        measure(`defect${i}.${what}`, `defect ${what}`, d[what]),
+      ),
+    ),
+  ]
+}
