@@ -74,7 +74,8 @@ const recipes = (() => {
 const bare = () => {
   for (const { size, cuts } of recipes) {
     const blank = Manifold.cube([...size])
-    const tools = cuts.flatMap((c) => c.blocks).map((b) => {
+    const tools = cuts.flatMap((c) => c.tools).map((b) => {
+      if (b.kind !== 'box') throw new Error('the wall has nothing but blocks cut from it')
       const cube = Manifold.cube([b.max[0] - b.min[0], b.max[1] - b.min[1], b.max[2] - b.min[2]])
       const tool = cube.translate([...b.min])
       cube.delete()

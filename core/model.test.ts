@@ -3,7 +3,7 @@ import { change, execute, newProject, type Change, type Project } from './docume
 import { modelOf, type Model } from './model'
 import { overlap, sizeOf, volumeOf } from './pieces'
 import { keyOf, sayBecause } from './resolve'
-import { loadKernel, matrixOf, type Kernel } from './solid'
+import { loadKernel, type Kernel } from './solid'
 import type { Channel } from './work'
 
 let kernel: Kernel
@@ -86,7 +86,7 @@ const caseOf = (c: Case): Change[] => {
 
 const shapeIn = (m: Model, key: string) => {
   const i = m.resolved.instances.find((x) => x.key === key)!
-  return { shape: kernel.shape(m.recipe(i)), place: matrixOf(i.frame), i }
+  return { shape: kernel.shape(m.recipe(i)), placed: { recipe: m.recipe(i), frame: i.frame }, i }
 }
 
 test('a housed shelf is as long as the opening, both depths, less the gaps; its dado is its thickness and the fit', () => {
@@ -128,8 +128,7 @@ test('no two pieces of a case share wood, and the twin side mirrors the first', 
         for (let j = i + 1; j < all.length; j++) {
           const [a, b] = [all[i]!, all[j]!]
           const common = overlap(a.i.grown, b.i.grown, 1e-6)
-          if (common)
-            expect(kernel.sharedVolume(a.shape, a.place, b.shape, b.place)).toBeLessThan(1e-6 * total)
+          if (common) expect(kernel.sharedVolume(a.placed, b.placed)).toBeLessThan(1e-6 * total)
         }
       expect(shapeIn(m, 'right#1').shape.volume).toBeCloseTo(shapeIn(m, 'left#1').shape.volume, 3)
     }),

@@ -1,6 +1,6 @@
 /** The way from a document to wood in one call: numbers, work, and what is wrong with either. */
 import type { Project } from './document'
-import { jointNumbers, workOf } from './joints'
+import { jointNumbers, workOf, type Supply } from './joints'
 import { Resolver, type Instance, type Problem, type Resolved } from './resolve'
 import { recipeOf, type Recipe } from './solid'
 import type { Feature } from './work'
@@ -9,6 +9,8 @@ export interface Model {
   readonly project: Project
   readonly resolved: Resolved
   readonly problems: readonly Problem[]
+  /** What joints need besides their pieces. */
+  readonly supplies: readonly Supply[]
   features(instance: Instance): readonly Feature[]
   recipe(instance: Instance): Recipe
 }
@@ -23,12 +25,13 @@ export class Modeller {
 
   model(project: Project): Model {
     const resolved = this.resolver.resolve(project)
-    const { features, problems } = workOf(resolved)
+    const { features, problems, supplies } = workOf(resolved)
     const of = (i: Instance) => features.get(i.key) ?? []
     return {
       project,
       resolved,
       problems: [...resolved.problems, ...problems],
+      supplies,
       features: of,
       recipe: (i) => recipeOf(i, of(i)),
     }

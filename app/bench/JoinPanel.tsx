@@ -5,7 +5,8 @@ import { change, freeId, type Joint } from '../../core/document'
 import {
   findContacts,
   groupContacts,
-  JOINTS,
+  jointKind,
+  proposalsAt,
   type Contact,
   type ContactGroup,
   type JointKind,
@@ -15,28 +16,35 @@ import { run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
 import { Sentence } from '../ui/Sentence'
 import { useBench } from './asks'
+import { jointLocals } from './JointForm'
 import { fractions } from '../ui/Len'
 
 interface Offer {
   readonly group: ContactGroup
-  readonly kind: JointKind
+  /** What can be made there, the likeliest first. */
+  readonly kinds: readonly JointKind[]
 }
 
 /** Contacts not joined yet, between chosen pieces when two or more are chosen, that some joint can be made at. */
 function offersOf(model: Model, chosen: readonly string[]): Offer[] {
   const pieces = new Set(chosen.map((k) => k.split('#')[0]!))
-  const joined = new Set(
-    model.project.joints.map((j) => `${j.between[0]!.piece}|${j.between[0]!.face}|${j.between[1]!.piece}`),
-  )
+  const joined = new Set(model.project.joints.flatMap((j) => pairsIn(j)))
   const open = findContacts(model.resolved.instances).filter(
     (c) =>
-      !joined.has(pairKey(c)) && (pieces.size < 2 || (pieces.has(c.guest.piece) && pieces.has(c.host.piece))),
+      !joined.has(twoOf(c.guest.piece, c.host.piece)) &&
+      (pieces.size < 2 || (pieces.has(c.guest.piece) && pieces.has(c.host.piece))),
   )
   return groupContacts(open).flatMap((group) => {
-    const kind = JOINTS.find((k) => k.propose(group.contacts[0]!, model.resolved))
-    return kind ? [{ group, kind }] : []
+    const kinds = proposalsAt(group.contacts[0]!, model.resolved).map((p) => p.kind)
+    return kinds.length > 0 ? [{ group, kinds }] : []
   })
 }
+
+const twoOf = (a: string, b: string): string => [a, b].sort().join('|')
+
+/** The pairs of pieces a joint holds together. */
+const pairsIn = (j: Joint): string[] =>
+  j.between.flatMap((a, i) => j.between.slice(i + 1).map((b) => twoOf(a.piece, b.piece)))
 
 const pairKey = (c: Contact): string => `${c.guest.piece}|${c.guestFace}|${c.host.piece}`
 
@@ -73,15 +81,20 @@ export function JoinPanel() {
   )
 }
 
-function OfferCard({ offer: { group, kind }, readOnly }: { offer: Offer; readOnly: boolean }) {
+function OfferCard({ offer: { group, kinds }, readOnly }: { offer: Offer; readOnly: boolean }) {
   const model = useOpen((s) => s.model)
   const first = group.contacts[0]!
+  const [name, setName] = useState(kinds[0]!.kind)
+  const kind = jointKind(kinds.some((k) => k.kind === name) ? name : kinds[0]!.kind)!
   const proposal = kind.propose(first, model.resolved)!
-  const suggested = typeof proposal.fields.depth === 'string' ? proposal.fields.depth : ''
-  const [depth, setDepth] = useState<string | null>(null)
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const [why, setWhy] = useState<string | null>(null)
-  const fields = { ...proposal.fields, depth: depth ?? suggested }
+  const fields = { ...proposal.fields, ...typed }
+  // The measures a maker has to settle; the rest can be set on the ticket afterwards.
+  const asked = kind
+    .fields({ id: 'new', ...proposal, fields }, model.resolved)
+    .filter((f) => f.otherwise === undefined)
   const taken = group.contacts.filter((c) => !left.has(pairKey(c)))
   const pairs = [...new Set(group.contacts.map(pairKey))]
   const show = (yes: boolean) =>
@@ -96,9 +109,9 @@ function OfferCard({ offer: { group, kind }, readOnly }: { offer: Offer; readOnl
         !p ||
         joints.some(
           (j) =>
-            j.between[0]!.piece === c.guest.piece &&
-            j.between[0]!.face === c.guestFace &&
-            j.between[1]!.piece === c.host.piece,
+            j.between[0]!.piece === p.between[0]!.piece &&
+            j.between[0]!.face === p.between[0]!.face &&
+            j.between[1]!.piece === p.between[1]!.piece,
         )
       )
         continue
@@ -106,7 +119,8 @@ function OfferCard({ offer: { group, kind }, readOnly }: { offer: Offer; readOnl
         id: freeId('j', [...ids, ...joints.map((j) => j.id)]),
         kind: p.kind,
         between: p.between,
-        fields,
+        fields: { ...p.fields, ...typed },
+        options: p.options,
       })
     }
     const refused = run(change.addJoints({ joints }), `Make ${taken.length} joints`)
@@ -124,8 +138,23 @@ function OfferCard({ offer: { group, kind }, readOnly }: { offer: Offer; readOnl
       onMouseLeave={() => show(false)}
     >
       <h3 className="measure mb-1 font-semibold whitespace-normal">{fractions(group.says)}</h3>
+      <select
+        className="field mb-1"
+        aria-label={`Joint for ${group.says}`}
+        value={kind.kind}
+        onChange={(e) => {
+          setName(e.target.value)
+          setTyped({})
+        }}
+      >
+        {kinds.map((k) => (
+          <option key={k.kind} value={k.kind}>
+            {k.title}
+          </option>
+        ))}
+      </select>
       <p className="mb-2">
-        {kind.title}. <Sentence says={kind.consequence({ ...proposal, fields }, first, model.resolved)} />.
+        <Sentence says={kind.consequence({ ...proposal, fields }, first, model.resolved)} />.
       </p>
       {pairs.length > 1 && (
         <ul className="mb-2">
@@ -154,13 +183,19 @@ function OfferCard({ offer: { group, kind }, readOnly }: { offer: Offer; readOnl
           })}
         </ul>
       )}
-      <MeasureField
-        label="Depth"
-        showLabel
-        value={depth ?? suggested}
-        locals={locals(model, first)}
-        onCommit={(text) => (setDepth(text), null)}
-      />
+      <div className="grid gap-1">
+        {asked.map((f) => (
+          <MeasureField
+            key={`${kind.kind} ${f.name}`}
+            label={f.label}
+            showLabel
+            kind={f.kind}
+            value={typeof fields[f.name] === 'string' ? (fields[f.name] as string) : ''}
+            locals={jointLocals(proposal, model.project)}
+            onCommit={(text) => (setTyped({ ...typed, [f.name]: text }), null)}
+          />
+        ))}
+      </div>
       {why && (
         <p role="alert" className="text-pencil">
           {why}
@@ -175,9 +210,4 @@ function OfferCard({ offer: { group, kind }, readOnly }: { offer: Offer; readOnl
       </button>
     </li>
   )
-}
-
-function locals(model: Model, c: Contact): Record<string, string> {
-  const stock = model.resolved.byId.get(c.host.piece)?.stock
-  return stock ? { T: `stk.${stock.id}.thickness` } : {}
 }

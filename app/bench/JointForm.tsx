@@ -1,10 +1,46 @@
 import { Trash2 } from 'lucide-react'
-import { change, type Joint } from '../../core/document'
-import { jointKind } from '../../core/joints'
+import { change, type Joint, type Project } from '../../core/document'
+import { jointKind, type JointOption } from '../../core/joints'
 import { keyOf, originalOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
+
+/** The names a joint's measures may use: the fit, and the thickness of what goes in and of what takes it. */
+export function jointLocals(joint: Pick<Joint, 'between'>, project: Project): Record<string, string> {
+  const thickness = (member: number, name: string) => {
+    const piece = project.pieces.find((p) => p.id === joint.between[member]?.piece)
+    const wood = piece && originalOf(piece, project)
+    return wood ? { [name]: keyOf.stock(wood.stock, 'thickness') } : {}
+  }
+  return { fit: keyOf.setting('fit'), ...thickness(0, 't'), ...thickness(1, 'T') }
+}
+
+interface OptionProps {
+  readonly option: JointOption
+  readonly value: string | undefined
+  readonly disabled: boolean
+  readonly onChange: (value: string) => void
+}
+
+/** A choice of a joint: one of several words. */
+export function OptionSelect({ option, value, disabled, onChange }: OptionProps) {
+  return (
+    <select
+      className="field"
+      aria-label={option.label}
+      disabled={disabled}
+      value={value ?? Object.keys(option.values)[0]}
+      onChange={(e) => onChange(e.target.value)}
+    >
+      {Object.entries(option.values).map(([name, says]) => (
+        <option key={name} value={name}>
+          {says}
+        </option>
+      ))}
+    </select>
+  )
+}
 
 /** The measures of one joint, and taking it apart. */
 export function JointForm({ joint }: { joint: Joint }) {
@@ -12,16 +48,28 @@ export function JointForm({ joint }: { joint: Joint }) {
   const readOnly = useOpen((s) => s.readOnly)
   const kind = jointKind(joint.kind)
   if (!kind) return <p className="text-pencil">A joint of a kind this Ergaton does not know.</p>
-  const hostPiece = model.project.pieces.find((p) => p.id === joint.between[1]?.piece)
-  const host = hostPiece && originalOf(hostPiece, model.project)
-  const locals = { fit: keyOf.setting('fit'), ...(host ? { T: keyOf.stock(host.stock, 'thickness') } : {}) }
+  const locals = jointLocals(joint, model.project)
   return (
     <div className="mt-1 grid gap-1 border-l-2 border-hairline pl-2">
+      {kind.options.map((o) => (
+        <label key={o.name} className="grid grid-cols-[8.5rem_1fr] items-center gap-2">
+          <span className="text-quiet">{o.label}</span>
+          <OptionSelect
+            option={o}
+            value={joint.options[o.name]}
+            disabled={readOnly}
+            onChange={(value) =>
+              sayRefusal(run(change.setJointOption({ ids: [joint.id], option: o.name, value })))
+            }
+          />
+        </label>
+      ))}
       {kind.fields(joint, model.resolved).map((f) => (
         <div key={f.name} className="grid grid-cols-[8.5rem_1fr] items-start gap-2">
           <span className="pt-1.5 text-quiet">{f.label}</span>
           <MeasureField
             label={f.label}
+            kind={f.kind}
             value={typeof joint.fields[f.name] === 'string' ? (joint.fields[f.name] as string) : ''}
             at={keyOf.joint(joint.id, f.name)}
             locals={locals}

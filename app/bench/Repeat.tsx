@@ -1,7 +1,7 @@
 /** Evenly spaced repeats: the same piece several times with equal gaps between two faces. */
 import { useState } from 'react'
-import { change, type Direction, type MadePiece } from '../../core/document'
-import { formatLength } from '../../core/measure'
+import { change, type Direction, type MadePiece, type Repeat } from '../../core/document'
+import { formatLength, type MeasureKind } from '../../core/measure'
 import { AXIS_OF, DIRECTION_OF } from '../../core/pieces'
 import { keyOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
@@ -17,22 +17,38 @@ const SAY: Readonly<Record<Direction, readonly [string, string, string]>> = {
   deep: ['front to back', 'From (front)', 'To (back)'],
 }
 
+/** The measures of each kind of repeat, with what a maker calls them. */
+const FIELDS: Readonly<Record<Repeat['kind'], (d: Direction) => ReadonlyArray<readonly [string, string, MeasureKind]>>> = {
+  even: (d) => [['count', 'How many', 'count'], ['from', SAY[d][1], 'length'], ['to', SAY[d][2], 'length']],
+  pitch: () => [['count', 'How many', 'count'], ['pitch', 'From one to the next', 'length']],
+  ring: (d) => {
+    const [a, b] = DIRECTION_OF.filter((x) => x !== d)
+    return [['count', 'How many', 'count'], ['centre1', `Middle, ${a}`, 'length'], ['centre2', `Middle, ${b}`, 'length'], ['start', 'Turned by', 'angle']]
+  },
+} // prettier-ignore
+
+const HOW: Readonly<Record<Repeat['kind'], (d: Direction) => string>> = {
+  even: (d) => `Spaced evenly ${SAY[d][0]}`,
+  pitch: (d) => `In a row ${SAY[d][0]}`,
+  ring: (d) => `Round an axis that runs ${SAY[d][0]}`,
+}
+
 /** On the ticket: the repeat as a sentence, with its measures. */
 export function RepeatSection({ piece }: { piece: MadePiece }) {
   const model = useOpen((s) => s.model)
   const readOnly = useOpen((s) => s.readOnly)
   const { repeat } = piece
   if (!repeat) return null
-  const set = (part: Partial<typeof repeat>) =>
-    run(change.setRepeat({ id: piece.id, repeat: { ...repeat, ...part } }))
+  const set = (name: string, text: string) =>
+    run(change.setRepeat({ id: piece.id, repeat: { ...repeat, [name]: text } }))
   const all = model.resolved.byId.get(piece.id)?.instances ?? []
   const axis = AXIS_OF[repeat.direction]
   const from = model.resolved.result(keyOf.repeat(piece.id, 'from'))
   const gap = all[0] && from?.ok ? all[0].box.min[axis] - (from.value as number) : null
   return (
-    <section className="border-t border-hairline py-2" aria-label="Even spacing">
+    <section className="border-t border-hairline py-2" aria-label="Repeat">
       <h4 className="mb-1 font-semibold">
-        Spaced evenly {SAY[repeat.direction][0]}
+        {HOW[repeat.kind](repeat.direction)}
         {gap !== null && (
           <span className="measure ml-2 font-normal text-quiet">
             {fractions(formatLength(gap, model.resolved.style).text)} apart
@@ -40,30 +56,18 @@ export function RepeatSection({ piece }: { piece: MadePiece }) {
         )}
       </h4>
       <div className="grid gap-1">
-        <MeasureField
-          label="How many"
-          showLabel
-          kind="count"
-          value={repeat.count}
-          at={keyOf.repeat(piece.id, 'count')}
-          onCommit={(count) => set({ count })}
-        />
-        <MeasureField
-          label={SAY[repeat.direction][1]}
-          showLabel
-          pickable
-          value={repeat.from}
-          at={keyOf.repeat(piece.id, 'from')}
-          onCommit={(text) => set({ from: text })}
-        />
-        <MeasureField
-          label={SAY[repeat.direction][2]}
-          showLabel
-          pickable
-          value={repeat.to}
-          at={keyOf.repeat(piece.id, 'to')}
-          onCommit={(to) => set({ to })}
-        />
+        {FIELDS[repeat.kind](repeat.direction).map(([name, label, kind]) => (
+          <MeasureField
+            key={name}
+            label={label}
+            showLabel
+            kind={kind}
+            pickable={kind === 'length' && repeat.kind === 'even'}
+            value={(repeat as unknown as Record<string, string>)[name] ?? ''}
+            at={keyOf.repeat(piece.id, name)}
+            onCommit={(text) => set(name, text)}
+          />
+        ))}
         {!readOnly && (
           <button
             className="btn btn-quiet -ml-2 justify-self-start"
@@ -78,10 +82,10 @@ export function RepeatSection({ piece }: { piece: MadePiece }) {
 }
 
 function single(piece: MadePiece, start: number | undefined): void {
-  const { direction } = piece.repeat!
+  const { direction, kind } = piece.repeat!
   run([
     change.setRepeat({ id: piece.id, repeat: null }),
-    ...(start === undefined
+    ...(start === undefined || kind !== 'even'
       ? []
       : [change.setFact({ id: piece.id, direction, fact: 'start', text: exactText(start) })]),
   ])

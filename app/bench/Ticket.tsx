@@ -3,7 +3,8 @@ import { FlipHorizontal2, Rows3, Trash2 } from 'lucide-react'
 import { useEffect, useState, type ReactNode } from 'react'
 import { toast } from 'sonner'
 import { change, type Joint, type Piece } from '../../core/document'
-import { FACINGS, facing } from '../../core/pieces'
+import { jointKind } from '../../core/joints'
+import { FACINGS, facing, sayFace } from '../../core/pieces'
 import { keyOf, type Instance } from '../../core/resolve'
 import { workKind, type Feature } from '../../core/work'
 import { undo, run, useOpen, whoRefersTo, choose, light } from '../store/open'
@@ -280,7 +281,8 @@ function OwnJoints({ piece, shown }: { piece: Piece; shown: readonly Feature[] }
         return (
           <li key={j.id} className="px-1">
             <JointRow joint={j} name={host}>
-              Goes into {host} at its {sayFaceName(j.between[0]?.face)}
+              {jointKind(j.kind)?.title ?? 'Joint'} with {host}
+              {j.between[0]?.face ? `, at ${sayFace(j.between[0].face)}` : ''}
             </JointRow>
           </li>
         )
@@ -288,8 +290,6 @@ function OwnJoints({ piece, shown }: { piece: Piece; shown: readonly Feature[] }
     </ul>
   )
 }
-
-const sayFaceName = (face: string | null | undefined): string => (face ? face.replace(/(\d)/, ' $1') : 'side')
 
 function TwinSection({ piece, stock }: { piece: Extract<Piece, { kind: 'twin' }>; stock: string }) {
   const { project, model, readOnly } = useOpen()

@@ -3,8 +3,9 @@
  * when it takes a mirror, they are a pair of hands. Names and places do not matter.
  */
 import type { Model } from '../model'
-import { AXES, type Box } from '../pieces'
+import type { Vec3 } from '../pieces'
 import type { Instance, ResolvedStock } from '../resolve'
+import { toolSignature, type Tool } from '../work'
 
 export interface Alike {
   /** A, B, … Z, AA, … in the order the pieces are listed. */
@@ -24,31 +25,19 @@ const MIRRORS: readonly Flip[] = [[true, false, false], [false, true, false], [f
 const round = (n: number): number => Math.round(n * 1000) / 1000 + 0
 
 /** A text that is equal for pieces whose work is equal up to the given flips. */
-function signature(size: readonly number[], blocks: readonly Box[], flips: readonly Flip[]): string {
-  return flips
-    .map((flip) =>
-      blocks
-        .map((b) =>
-          AXES.map((i) => {
-            const low = Math.max(0, b.min[i])
-            const high = Math.min(size[i]!, b.max[i])
-            return flip[i] ? [round(size[i]! - high), round(size[i]! - low)] : [round(low), round(high)]
-          }).join(),
-        )
-        .sort()
-        .join(';'),
-    )
+const signature = (size: Vec3, tools: readonly Tool[], flips: readonly Flip[]): string =>
+  flips
+    .map((flip) => [...new Set(tools.map((t) => toolSignature(t, size, flip)))].sort().join(';'))
     .sort()[0]!
-}
 
 export function findAlike(model: Model): Alike[] {
   const groups = new Map<string, { stock: ResolvedStock | null; hands: string[]; instances: Instance[] }>()
   for (const piece of model.resolved.pieces)
     for (const i of piece.instances) {
       const { size, cuts } = model.recipe(i)
-      const blocks = cuts.flatMap((c) => c.blocks)
-      const own = signature(size, blocks, TURNS)
-      const other = signature(size, blocks, MIRRORS)
+      const tools = cuts.flatMap((c) => c.tools)
+      const own = signature(size, tools, TURNS)
+      const other = signature(size, tools, MIRRORS)
       const key = [piece.stock?.id, size.map(round).join('×'), own < other ? own : other].join('|')
       const group = groups.get(key)
       if (group) {

@@ -1,91 +1,162 @@
-/** Where pieces touch. One search over all of them, by a spatial index on the plan of the room. */
+/** Where pieces touch, cross or meet at an angle. One search over all of them, by a spatial index on the plan of the room. */
 import Flatbush from 'flatbush'
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { AXES, FACE_AT, faceOnSide, sideOf, sizeOf, type Axis, type Box } from '../pieces'
+import { AXES, boxAround, cross, dot, FACE_AT, FACE_NAMES, faceIn, norm, overlap, toRoom, type Box, type Vec3 } from '../pieces' // prettier-ignore
 import type { Instance } from '../resolve'
+import { pointInto } from '../work'
+import { cornerOf, distanceTo, extentOf, meet, middleOf, TOUCHING } from './meet'
 
-/** Two faces that touch. The one that would go into the other comes first. */
+/** How two pieces come together: flat on each other, through each other, or at an angle. */
+export type ContactSort = 'flat' | 'crossing' | 'tee' | 'corner' | 'angle'
+
+/** Two pieces that come together. The one that would go into the other comes first. */
 export interface Contact {
+  readonly sort: ContactSort
   readonly guest: Instance
   readonly guestFace: FaceName
   readonly host: Instance
   readonly hostFace: FaceName
-  /** What they share: flat in one direction. In the room. */
+  /** For pieces that lie flat on each other at a corner: the face of the host that is flush with the guest's outside. */
+  readonly cornerFace: FaceName | null
+  /** How far apart the faces are; 0 where pieces run through each other. */
+  readonly gap: Mm
+  /** The room box round what they share. */
   readonly patch: Box
-  readonly axis: Axis
 }
 
-/** Faces this close are taken to touch. */
-export const TOUCHING: Mm = 0.01
-
-/** The pairs of instances whose boxes touch or overlap, in a steady order. */
-export function findPairs(instances: readonly Instance[]): Array<[Instance, Instance]> {
+/** The pairs of instances whose boxes are no further apart than `within`, in a steady order. */
+export function findPairs(
+  instances: readonly Instance[],
+  within: Mm = TOUCHING,
+): Array<[Instance, Instance]> {
   if (instances.length < 2) return []
   const index = new Flatbush(instances.length)
   for (const { grown } of instances) index.add(grown.min[0], grown.min[2], grown.max[0], grown.max[2])
   index.finish()
   return instances.flatMap((a, i) => {
     const { min, max } = a.grown
-    const near = index.search(min[0] - TOUCHING, min[2] - TOUCHING, max[0] + TOUCHING, max[2] + TOUCHING)
-    return near.filter((j) => j > i).sort((x, y) => x - y).map((j): [Instance, Instance] => [a, instances[j]!]) // prettier-ignore
+    const near = index.search(min[0] - within, min[2] - within, max[0] + within, max[2] + within)
+    return near
+      .filter((j) => j > i)
+      .sort((x, y) => x - y)
+      .map((j): [Instance, Instance] => [a, instances[j]!])
+      .filter(([, b]) => b.grown.min[1] - within <= max[1] && b.grown.max[1] + within >= min[1])
   })
 }
 
-/** All contacts between different instances, in a steady order. */
-export const findContacts = (instances: readonly Instance[]): Contact[] =>
-  findPairs(instances).flatMap(([a, b]) => touch(a, b))
+/** All contacts between different instances, in a steady order. Faces up to `within` apart are taken to touch. */
+export const findContacts = (instances: readonly Instance[], within: Mm = TOUCHING): Contact[] =>
+  findPairs(instances, within).flatMap(([a, b]) => touch(a, b, within) ?? [])
 
-/** The contact between two instances, if they touch face to face. */
-export function touch(a: Instance, b: Instance): Contact[] {
-  for (const axis of AXES) {
-    for (const aFirst of [true, false]) {
-      const [low, high] = aFirst ? [a, b] : [b, a]
-      if (Math.abs(low.box.max[axis] - high.box.min[axis]) > TOUCHING) continue
-      const patch = patchOf(low.box, high.box, axis)
-      if (!patch) continue
-      const lowFace = faceOnSide(low.facing, sideOf(axis, true))
-      const highFace = faceOnSide(high.facing, sideOf(axis, false))
-      return [arrange(low, lowFace, high, highFace, patch, axis)]
-    }
-  }
-  return []
+/** How two instances come together; null when they do not. */
+export function touch(a: Instance, b: Instance, within: Mm = TOUCHING): Contact | null {
+  return flat(a, b, within) ?? through(a, b, within)
 }
 
-function patchOf(low: Box, high: Box, axis: Axis): Box | null {
-  const others = AXES.filter((i) => i !== axis)
-  const start = AXES.map((i) => Math.max(low.min[i], high.min[i]))
-  const end = AXES.map((i) => Math.min(low.max[i], high.max[i]))
-  if (others.some((i) => end[i]! - start[i]! <= TOUCHING)) return null
-  start[axis] = end[axis] = low.max[axis]
-  return { min: start as unknown as Box['min'], max: end as unknown as Box['max'] }
+function flat(a: Instance, b: Instance, within: Mm): Contact | null {
+  for (const face of FACE_NAMES) {
+    const m = meet(a, face, b)
+    if (!m || Math.abs(m.gap) > within) continue
+    const turned = rank(face) - rank(m.hostFace) || areaOf(a, face) - areaOf(b, m.hostFace)
+    const [guest, guestFace, host, hostFace] =
+      turned <= 0 ? [a, face, b, m.hostFace] : [b, m.hostFace, a, face]
+    const met = guest === a ? m : meet(guest, guestFace, host)
+    return {
+      sort: 'flat', guest, guestFace, host, hostFace, gap: m.gap,
+      cornerFace: (met && cornerOf(met)?.hostFace) ?? null,
+      patch: boxAround(a.frame, m.patch),
+    } // prettier-ignore
+  }
+  return null
 }
 
 /** Ends go into edges, edges into faces; between equals, the smaller face goes in. */
-function arrange(
-  a: Instance,
-  aFace: FaceName,
-  b: Instance,
-  bFace: FaceName,
-  patch: Box,
-  axis: Axis,
-): Contact {
-  const rank = FACE_AT[aFace].axis - FACE_AT[bFace].axis || areaOf(a, axis) - areaOf(b, axis)
-  return rank <= 0
-    ? { guest: a, guestFace: aFace, host: b, hostFace: bFace, patch, axis }
-    : { guest: b, guestFace: bFace, host: a, hostFace: aFace, patch, axis }
+const rank = (face: FaceName): number => FACE_AT[face].axis
+const areaOf = (i: Instance, face: FaceName): number =>
+  AXES.reduce<number>((n, k) => (k === FACE_AT[face].axis ? n : n * extentOf(i, k)), 1)
+
+function through(a: Instance, b: Instance, within: Mm): Contact | null {
+  const depth = penetration(a, b)
+  if (depth < -within) return null
+  const common = overlap(a.box, b.box) ?? nearBox(a, b)
+  const at = [endsIn(a, b), endsIn(b, a)]
+  const ends = at.filter((end) => end !== null).length
+  const parallel = a.square && b.square
+  const sort: ContactSort = depth <= TOUCHING ? 'angle' : !parallel && ends === 2 ? 'angle' : ends === 2 ? 'corner' : ends === 1 ? 'tee' : 'crossing' // prettier-ignore
+  // Square pieces that share no more than an edge do not come together in any way that could be joined.
+  if (sort === 'angle' && parallel) return null
+  // What ends in the other goes in; else the smaller.
+  const turned = at[0] === null && at[1] !== null
+  const [guest, host] = turned ? [b, a] : [a, b]
+  const towards = (one: Instance, other: Instance): FaceName => {
+    const sides = FACE_NAMES.filter((f) => FACE_AT[f].axis !== 2)
+    return sides.reduce((best, f) => (distanceTo(other, middleOf(one, f)) < distanceTo(other, middleOf(one, best)) - 1e-6 ? f : best)) // prettier-ignore
+  }
+  const [guestFace, hostFace] = [
+    endsIn(guest, host) ?? towards(guest, host),
+    endsIn(host, guest) ?? towards(host, guest),
+  ]
+  return { sort, guest, guestFace, host, hostFace, cornerFace: null, gap: 0, patch: common }
 }
 
-const areaOf = (i: Instance, axis: Axis): number =>
-  AXES.reduce<number>((n, k) => (k === axis ? n : n * sizeOf(i.box)[k]), 1)
+/** Which end of `a` lies in or at `b`; null when neither or both do. */
+function endsIn(a: Instance, b: Instance): FaceName | null {
+  const xs = corners(b).map((p) => pointInto(a.frame, b.frame, p)[0])
+  const low = Math.min(...xs) <= a.shoulder.min[0] + TOUCHING
+  const high = Math.max(...xs) >= a.shoulder.max[0] - TOUCHING
+  return low === high ? null : low ? 'end1' : 'end2'
+}
+
+const corners = ({ shoulder: { min, max } }: Instance): Vec3[] =>
+  Array.from({ length: 8 }, (_, k) => AXES.map((i) => ((k >> i) & 1 ? max[i] : min[i])) as unknown as Vec3)
+
+/** How deep two pieces reach into each other; less than nothing when they are apart (separating axes). */
+function penetration(a: Instance, b: Instance): Mm {
+  const axes = [a, b].map(({ frame: f }) => [f.x, f.y, f.z])
+  const tries = [...axes[0]!, ...axes[1]!]
+  if (!a.square || !b.square)
+    for (const p of axes[0]!) for (const q of axes[1]!) {
+      const c = cross(p, q)
+      const n = norm(c)
+      if (n > 1e-6) tries.push(c.map((x) => x / n) as unknown as Vec3)
+    } // prettier-ignore
+  const [pa, pb] = [a, b].map((i) => corners(i).map((p) => toRoom(i.frame, p))) as [Vec3[], Vec3[]]
+  let least = Infinity
+  for (const axis of tries) {
+    const [ra, rb] = [pa, pb].map((ps) => ps.map((p) => dot(p, axis))) as [number[], number[]]
+    least = Math.min(least, Math.max(...ra) - Math.min(...rb), Math.max(...rb) - Math.min(...ra))
+    if (least < -1000) return least
+  }
+  return least
+}
+
+const nearBox = (a: Instance, b: Instance): Box => {
+  const min = AXES.map((i) => Math.max(a.box.min[i], b.box.min[i]))
+  const max = AXES.map((i) => Math.min(a.box.max[i], b.box.max[i]))
+  return {
+    min: min.map((n, i) => Math.min(n, max[i]!)) as unknown as Vec3,
+    max: max.map((n, i) => Math.max(n, min[i]!)) as unknown as Vec3,
+  }
+}
+
+/** A piece as a member of a joint, with the face it has as it is described. */
+export const memberAt = (i: Instance, face: FaceName | null) => ({
+  piece: i.piece,
+  face: face && faceIn(i.flipped, face),
+})
 
 const SORT = ['end', 'edge', 'face'] as const
 export const sortOfFace = (face: FaceName): (typeof SORT)[number] => SORT[FACE_AT[face].axis]
 
-/** "end against face", "edge against edge", … */
-export const classOf = (c: Contact): string => `${sortOfFace(c.guestFace)} against ${sortOfFace(c.hostFace)}`
+/** "end to face", "edge to edge", "end to face at a corner", "crossing", "at an angle", … */
+export function classOf(c: Contact): string {
+  if (c.sort === 'angle') return 'at an angle'
+  if (c.sort !== 'flat') return c.sort
+  return `${sortOfFace(c.guestFace)} to ${sortOfFace(c.hostFace)}${c.cornerFace ? ' at a corner' : ''}`
+}
 
-/** Contacts that look alike: the same sort of faces, between pieces of the same make. */
+/** Contacts that look alike: of the same class, between pieces of the same make. */
 export interface ContactGroup {
   readonly key: string
   readonly says: string
@@ -96,21 +167,27 @@ export function groupContacts(contacts: readonly Contact[]): ContactGroup[] {
   const groups = new Map<string, Contact[]>()
   for (const c of contacts) {
     const key = [make(c.guest), make(c.host), classOf(c)].join(' | ')
-    groups.set(key, [...(groups.get(key) ?? []), c])
+    const list = groups.get(key)
+    if (list) list.push(c)
+    else groups.set(key, [c])
   }
-  return [...groups].map(([key, contacts]) => {
-    const guest = together(contacts.map((c) => stem(c.guest.name)))
-    const host = together(contacts.map((c) => stem(c.host.name)))
-    return {
-      key,
-      says: `${contacts.length} × ${guest} ${sortOfFace(contacts[0]!.guestFace)} against ${host}`,
-      contacts,
-    }
-  })
+  return [...groups].map(([key, contacts]) => ({ key, says: sayGroup(contacts), contacts }))
+}
+
+const HOW: Readonly<Record<Exclude<ContactSort, 'flat'>, string>> = {
+  crossing: 'across', tee: 'ending in', corner: 'making a corner with', angle: 'at an angle to',
+} // prettier-ignore
+
+function sayGroup(contacts: readonly Contact[]): string {
+  const { sort, guestFace, cornerFace } = contacts[0]!
+  const guest = together(contacts.map((c) => stem(c.guest.name)))
+  const host = together(contacts.map((c) => stem(c.host.name)))
+  const how = sort === 'flat' ? `${sortOfFace(guestFace)} against` : HOW[sort]
+  return `${contacts.length} × ${guest} ${how} ${host}${cornerFace ? ', at a corner' : ''}`
 }
 
 /** What tells makes of pieces apart here: size to a hundredth, whichever way they stand. */
-const make = (i: Instance): string => [i.length, i.width, i.thickness].map((n) => n.toFixed(2)).join('×')
+const make = (i: Instance): string => i.size.map((n) => n.toFixed(2)).join('×')
 const stem = (name: string): string => name.replace(/ #?\d+$/, '')
 
 /** Several names as one: the last word they share ("Left side", "Right side" → "side"), else what they are. */

@@ -1,14 +1,54 @@
 /** Every kind of joint. A new kind is one folder and one line here. */
 import type { Joint } from '../document'
-import type { JointNumbers, Problem, Resolved, ResolvedJoint } from '../resolve'
+import type { Instance, JointNumbers, Problem, Resolved, ResolvedJoint } from '../resolve'
 import type { Feature } from '../work'
+import { butt } from './butt'
+import type { Contact } from './contacts'
+import type { Derived, Supply } from './deriving'
+import { dovetail } from './dovetail'
+import { dowels } from './dowels'
+import { fingers } from './fingers'
+import { glue } from './glue'
 import { housing } from './housing'
-import type { Derived, JointKind } from './kind'
+import type { JointKind, Proposal } from './kind'
+import { lap } from './lap'
+import { mitre } from './mitre'
+import { pockets } from './pockets'
+import { screws } from './screws'
+import { tabs } from './tabs'
+import { tenon } from './tenon'
+import { tongue } from './tongue'
+import { trim } from './trim'
 
-export const JOINTS: readonly JointKind[] = [housing]
+export const JOINTS: readonly JointKind[] = [
+  housing,
+  lap,
+  tenon,
+  tabs,
+  dowels,
+  screws,
+  pockets,
+  mitre,
+  fingers,
+  dovetail,
+  tongue,
+  glue,
+  trim,
+  butt,
+]
 
 const byKind = new Map(JOINTS.map((k) => [k.kind, k]))
 export const jointKind = (kind: string): JointKind | undefined => byKind.get(kind)
+
+/** The joints that can be made at a contact, in the order a maker would think of them. */
+export const proposalsAt = (
+  contact: Contact,
+  resolved: Resolved,
+): Array<{ kind: JointKind; proposal: Proposal }> =>
+  JOINTS.flatMap((kind) => {
+    const proposal = kind.propose(contact, resolved)
+    return proposal ? [{ kind, proposal, rank: kind.rank(contact) }] : []
+  }).sort((a, b) => a.rank - b.rank)
 
 /** What the resolver asks of joints, whatever their kind. */
 export const jointNumbers: JointNumbers = {
@@ -32,38 +72,50 @@ export const jointFault = once(findFault)
 function findFault(joint: Joint): string | null {
   const kind = jointKind(joint.kind)
   if (!kind) return `there is no joint called ${joint.kind}`
-  const read = kind.schema.safeParse(joint.fields)
-  return read.success
-    ? null
-    : `${kind.title.toLowerCase()}: ${read.error.issues[0]?.path.join('.')} ${read.error.issues[0]?.message}`
+  for (const read of [kind.schema.safeParse(joint.fields), kind.optionsSchema.safeParse(joint.options)])
+    if (!read.success)
+      return `${kind.title.toLowerCase()}: ${read.error.issues[0]?.path.join('.')} ${read.error.issues[0]?.message}`
+  return null
 }
 
-/** The work that joints make, by the instance it is on, and what is wrong with them. */
+/** The work that joints make, by the instance it is on, what has to be at hand for them, and what is wrong with them. */
 export interface Worked {
   readonly features: ReadonlyMap<string, readonly Feature[]>
+  readonly supplies: readonly Supply[]
   readonly problems: readonly Problem[]
 }
 
 const derivedOf = new WeakMap<Joint, { inputs: readonly unknown[]; derived: Derived }>()
 
-/** A joint's work hangs on its record, its measures, the instances it is between and the way lengths are said. */
+/** A joint's work hangs on its record, its measures, the instances it is between and the settings it reads. */
 function deriveOnce(kind: JointKind, joint: ResolvedJoint, resolved: Resolved): Derived {
-  const members = joint.joint.between.flatMap((m) => resolved.byId.get(m.piece)?.instances ?? [])
+  const members = joint.joint.between.map((m) => resolved.byId.get(m.piece)?.instances ?? NOBODY)
   const inputs = [
     resolved.project.settings.style,
+    resolved.settings.kerf,
     ...Object.values(joint.values ?? { none: null }),
     ...members,
   ]
   const old = derivedOf.get(joint.joint)
-  if (old && old.inputs.length === inputs.length && inputs.every((x, i) => x === old.inputs[i]))
+  if (old && old.inputs.length === inputs.length && inputs.every((x, i) => sameInput(x, old.inputs[i])))
     return old.derived
   const derived = kind.derive(joint, resolved)
   derivedOf.set(joint.joint, { inputs, derived })
   return derived
 }
 
+const NOBODY: readonly Instance[] = []
+
+const sameInput = (a: unknown, b: unknown): boolean =>
+  a === b ||
+  (Array.isArray(a) &&
+    Array.isArray(b) &&
+    a.length === b.length &&
+    a.every((x, i) => x === (b as unknown[])[i]))
+
 export function workOf(resolved: Resolved): Worked {
   const features = new Map<string, Feature[]>()
+  const supplies = new Map<string, number>()
   const problems: Problem[] = []
   for (const joint of resolved.joints) {
     const kind = jointKind(joint.joint.kind)
@@ -79,15 +131,17 @@ export function workOf(resolved: Resolved): Worked {
     }
     const derived = deriveOnce(kind, joint, resolved)
     problems.push(...derived.problems)
+    for (const s of derived.supplies) supplies.set(s.name, (supplies.get(s.name) ?? 0) + s.quantity)
     for (const f of derived.features) {
       const list = features.get(f.on)
       if (list) list.push(f)
       else features.set(f.on, [f])
     }
   }
-  return { features, problems }
+  return { features, problems, supplies: [...supplies].map(([name, quantity]) => ({ name, quantity })) }
 }
 
+export { planeOf } from './bisect'
 export {
   classOf,
   findContacts,
@@ -97,4 +151,6 @@ export {
   type Contact,
   type ContactGroup,
 } from './contacts'
-export type { JointField, JointKind, Proposal } from './kind'
+export type { Supply } from './deriving'
+export type { JointField, JointKind, JointOption, Proposal } from './kind'
+export { faceAgainst, meet, shoulderPose, type Meeting } from './meet'

@@ -1,15 +1,27 @@
-/** What every kind of joint answers. A new kind is a folder with these answers and one line in index.ts. */
-import type { z } from 'zod'
-import type { FaceName, Joint } from '../document'
-import type { Instance, JointNumbers, Problem, Resolved, ResolvedJoint } from '../resolve'
-import type { Feature, Sentence } from '../work'
+/** What every kind of joint answers. A new kind is a folder that defines it and one line in index.ts. */
+import { z } from 'zod'
+import { Expression, type Joint } from '../document'
+import type { MeasureKind } from '../measure'
+import type { Growth, JointNumbers, Resolved, ResolvedJoint } from '../resolve'
+import type { Sentence } from '../work'
 import type { Contact } from './contacts'
+import type { Derived } from './deriving'
 
+/** A measure a maker can set on a joint. */
 export interface JointField {
   readonly name: string
   readonly label: string
+  readonly kind: MeasureKind
   /** What stands in for it when the maker leaves it empty, in words. */
   readonly otherwise?: string
+}
+
+/** A choice a maker has. */
+export interface JointOption {
+  readonly name: string
+  readonly label: string
+  /** The first is meant when nothing is said. */
+  readonly values: Readonly<Record<string, string>>
 }
 
 /** A joint that could be made at a contact. */
@@ -17,30 +29,95 @@ export interface Proposal {
   readonly kind: string
   readonly between: Joint['between']
   readonly fields: Joint['fields']
-}
-
-export interface Derived {
-  readonly features: readonly Feature[]
-  readonly problems: readonly Problem[]
+  readonly options: Joint['options']
 }
 
 export interface JointKind {
   readonly kind: string
   readonly title: string
   readonly schema: z.ZodType
+  readonly optionsSchema: z.ZodType
   readonly measures: JointNumbers['measures']
   readonly grows: JointNumbers['grows']
-  /** The fields a maker can set on this joint, with labels that fit its pieces. */
+  /** The measures a maker can set on this joint, with labels that fit its pieces. */
   fields(joint: Joint, resolved: Resolved): readonly JointField[]
+  readonly options: readonly JointOption[]
   /** What it would be at this contact; null when it cannot be made there. */
   propose(contact: Contact, resolved: Resolved): Proposal | null
+  /** Where a maker would think of it at this contact: the lower, the sooner. */
+  rank(contact: Contact): number
   /** What making it does, before it is made. */
   consequence(proposal: Proposal, contact: Contact, resolved: Resolved): Sentence
   derive(joint: ResolvedJoint, resolved: Resolved): Derived
 }
 
-/** The instances of one member of a joint. */
-export const membersOf = (joint: Joint, member: number, resolved: Resolved): readonly Instance[] =>
-  resolved.byId.get(joint.between[member]?.piece ?? '')?.instances ?? []
+interface MeasureDefinition {
+  readonly label: string
+  /** A length, when not said. */
+  readonly kind?: MeasureKind
+  /** What it is when left empty, in words; a measure without may not be left empty. */
+  readonly otherwise?: string
+  /** The expression it has when left empty; without, the kind works it out. */
+  readonly text?: string
+}
 
-export const faceOf = (joint: Joint, member: number): FaceName | null => joint.between[member]?.face ?? null
+/** Measures in a joint may name the stock thickness of the piece that goes in, `t`, and of the other, `T`. */
+const THICKNESSES = { T: 1, t: 0 } as const
+
+export interface Definition {
+  readonly kind: string
+  readonly title: string
+  readonly measures: Readonly<Record<string, MeasureDefinition>>
+  readonly options?: Readonly<Record<string, Omit<JointOption, 'name'>>>
+  grows?(joint: Joint): readonly Growth[]
+  label?(name: string, joint: Joint, resolved: Resolved): string | null
+  propose(contact: Contact, resolved: Resolved): Omit<Proposal, 'kind' | 'options'> & { options?: Joint['options'] } | null // prettier-ignore
+  rank(contact: Contact): number
+  consequence: JointKind['consequence']
+  derive: JointKind['derive']
+}
+
+/** A kind of joint from what is its own; schemas and forms follow from its measures and options. */
+export function defineJoint(d: Definition): JointKind {
+  const entries = Object.entries(d.measures)
+  const schema = z
+    .object(Object.fromEntries(entries.map(([n, m]) => [n, m.otherwise === undefined ? Expression : Expression.optional()])))
+    .strict() // prettier-ignore
+  const options = Object.entries(d.options ?? {}).map(([name, o]): JointOption => ({ name, ...o }))
+  const optionsSchema = z
+    .object(Object.fromEntries(options.map((o) => [o.name, z.enum(Object.keys(o.values) as [string]).optional()])))
+    .strict() // prettier-ignore
+  const sound = (joint: Joint) => schema.safeParse(joint.fields).success && optionsSchema.safeParse(joint.options).success // prettier-ignore
+  return {
+    kind: d.kind,
+    title: d.title,
+    schema,
+    optionsSchema,
+    options,
+    measures: (joint) => {
+      if (!sound(joint)) return []
+      return entries.flatMap(([name, m]) => {
+        const text = (joint.fields[name] as string | undefined) || m.text
+        return text ? [{ name, text, kind: m.kind ?? 'length', thicknessNamed: THICKNESSES }] : []
+      })
+    },
+    grows: (joint) => (sound(joint) ? (d.grows?.(joint) ?? []) : []),
+    fields: (joint, resolved) =>
+      entries.map(([name, m]) => ({
+        name,
+        label: d.label?.(name, joint, resolved) ?? m.label,
+        kind: m.kind ?? 'length',
+        ...(m.otherwise === undefined ? {} : { otherwise: m.otherwise }),
+      })),
+    propose: (contact, resolved) => {
+      const found = d.propose(contact, resolved)
+      return found && { options: {}, ...found, kind: d.kind }
+    },
+    rank: (contact) => d.rank(contact),
+    consequence: (proposal, contact, resolved) => d.consequence(proposal, contact, resolved),
+    derive: (joint, resolved) => d.derive(joint, resolved),
+  }
+}
+
+/** The value of a choice; the first when nothing is said. */
+export const chosen = (joint: Joint, name: string, first: string): string => joint.options[name] ?? first

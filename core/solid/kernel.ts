@@ -2,13 +2,16 @@
  * The one place that knows the solid library. Wood is shaped in a piece's own frame, in millimetres; every triangle
  * knows which work made it. WASM objects are freed here and never leave.
  */
-import type { Manifold, ManifoldToplevel } from 'manifold-3d'
-import type { Box, Vec3 } from '../pieces'
+import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
+import type { Frame, Vec3 } from '../pieces'
+import type { Tool } from '../work'
+import { matrixOf } from './matrix'
+import { toolSolid, type Keep } from './tools'
 
 /** A blank and what is taken from it. Equal recipes give equal solids. */
 export interface Recipe {
   readonly size: Vec3
-  readonly cuts: ReadonlyArray<{ readonly work: string; readonly blocks: readonly Box[] }>
+  readonly cuts: ReadonlyArray<{ readonly work: string; readonly tools: readonly Tool[] }>
 }
 
 export interface Shape {
@@ -30,10 +33,27 @@ const keys = new WeakMap<Recipe, string>()
 export function recipeKey(r: Recipe): string {
   let key = keys.get(r)
   if (key === undefined) {
-    const cuts = r.cuts.flatMap((c) => ['|', ...c.blocks.flatMap((b) => [...b.min, ...b.max].map(snap))])
+    const cuts = r.cuts.map((c) => `|${c.tools.map(toolKey).join()}`)
     keys.set(r, (key = [...r.size.map(snap), ...cuts].join()))
   }
   return key
+}
+
+const toolKey = (t: Tool): string => {
+  if (t.kind === 'box') return [...t.min, ...t.max].map(snap).join()
+  return JSON.stringify(t, (_, v: unknown) => (typeof v === 'number' ? snap(v) : v))
+}
+
+/** Shaped solids that are worked with for a while; see `Kernel.solids`. */
+export interface Solids {
+  /** The volume two pieces have in common, each in its own frame in the room. Cubic millimetres. */
+  shared(a: Placed, b: Placed): number
+}
+
+/** A piece by what it is made of and where it stands. */
+export interface Placed {
+  readonly recipe: Recipe
+  readonly frame: Frame
 }
 
 export class Kernel {
@@ -64,44 +84,55 @@ export class Kernel {
     const keep = (m: Manifold): Manifold => (made.push(m), m)
     const works = new Map<number, number>()
     try {
-      const blank = keep(this.wasm.Manifold.cube([...recipe.size]))
-      const tools: Manifold[] = [blank]
-      recipe.cuts.forEach((cut, k) => {
-        for (const block of cut.blocks) {
-          const { tool, id } = this.block(block, keep)
-          works.set(id, k + 1)
-          tools.push(tool)
-        }
-      })
-      const solid = tools.length === 1 ? blank : keep(this.wasm.Manifold.difference(tools))
-      return readShape(solid, works)
+      return readShape(this.build(recipe, keep, works), works)
     } finally {
       for (const m of made) m.delete()
     }
   }
 
-  /** A block in its place, and the id by which its faces are known afterwards. */
-  private block(b: Box, keep: (m: Manifold) => Manifold): { tool: Manifold; id: number } {
-    const cube = keep(
-      this.wasm.Manifold.cube([b.max[0] - b.min[0], b.max[1] - b.min[1], b.max[2] - b.min[2]]),
-    )
-    return { tool: keep(cube.translate([...b.min])), id: cube.originalID() }
+  /** The blank less all its cuts. `works` learns which id belongs to which cut, from 1. */
+  private build(recipe: Recipe, keep: Keep, works?: Map<number, number>): Manifold {
+    const blank = keep(this.wasm.Manifold.cube([...recipe.size]))
+    const tools: Manifold[] = [blank]
+    recipe.cuts.forEach((cut, k) => {
+      for (const tool of cut.tools) {
+        const { solid, id } = toolSolid(this.wasm, tool, recipe.size, keep)
+        works?.set(id, k + 1)
+        tools.push(solid)
+      }
+    })
+    return tools.length === 1 ? blank : keep(this.wasm.Manifold.difference(tools))
   }
 
-  /** The volume two shaped pieces have in common, each given with its place in the room as a column-major 4×4 matrix. */
-  sharedVolume(a: Shape, aPlace: readonly number[], b: Shape, bPlace: readonly number[]): number {
+  /** Lets `work` compare shaped solids in full precision; each is shaped once, and all are freed when it is done. */
+  solids<T>(work: (solids: Solids) => T): T {
     const made: Manifold[] = []
     const keep = (m: Manifold): Manifold => (made.push(m), m)
-    const solid = (s: Shape, place: readonly number[]) => {
-      const mesh = new this.wasm.Mesh({ numProp: 3, vertProperties: s.positions, triVerts: s.triangles })
-      return keep(keep(new this.wasm.Manifold(mesh)).transform(place as never))
+    const shaped = new Map<string, Manifold>()
+    const shape = (recipe: Recipe): Manifold => {
+      const key = recipeKey(recipe)
+      let solid = shaped.get(key)
+      if (!solid) shaped.set(key, (solid = this.build(recipe, keep)))
+      return solid
     }
+    const stand = ({ recipe, frame }: Placed) => shape(recipe).transform(matrixOf(frame) as unknown as Mat4)
     try {
-      return keep(solid(a, aPlace).intersect(solid(b, bPlace))).volume()
+      return work({
+        shared: (a, b) => {
+          const [one, two] = [stand(a), stand(b)]
+          const both = one.intersect(two)
+          const volume = both.volume()
+          for (const m of [one, two, both]) m.delete()
+          return volume
+        },
+      })
     } finally {
       for (const m of made) m.delete()
     }
   }
+
+  /** The volume two pieces have in common, cubic millimetres. */
+  sharedVolume = (a: Placed, b: Placed): number => this.solids((s) => s.shared(a, b))
 }
 
 function readShape(solid: Manifold, works: ReadonlyMap<number, number>): Shape {

@@ -1,4 +1,3 @@
-import type { Frame } from '../pieces'
 import type { Instance } from '../resolve'
 import { workKind, type Feature } from '../work'
 import type { Recipe } from './kernel'
@@ -16,10 +15,7 @@ export function recipeOf(instance: Instance, features: readonly Feature[]): Reci
 }
 
 function makeRecipe(instance: Instance, features: readonly Feature[]): Recipe {
-  const cuts = features.map((f) => ({ work: f.id, blocks: workKind(f).cut(f.data) }))
+  const cuts = features.map((f) => ({ work: f.id, tools: workKind(f).cut(f.data) }))
   cuts.sort((a, b) => (a.work < b.work ? -1 : 1))
-  return { size: [instance.length, instance.width, instance.thickness], cuts }
+  return { size: instance.size, cuts }
 }
-
-/** A frame as a column-major 4×4 matrix. */
-export const matrixOf = (f: Frame): number[] => [...f.x, 0, ...f.y, 0, ...f.z, 0, ...f.origin, 1]

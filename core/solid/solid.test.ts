@@ -6,10 +6,14 @@ beforeAll(async () => {
   kernel = await loadKernel()
 })
 
-const dado = (x: number) => ({ min: [x, -1, 15] as const, max: [x + 18, 201, 20] as const })
+const dado = (x: number) => ({
+  kind: 'box' as const,
+  min: [x, -1, 15] as const,
+  max: [x + 18, 201, 20] as const,
+})
 
 test('every triangle knows the work that made it', () => {
-  const s = kernel.shape({ size: [900, 200, 19], cuts: [{ work: 'a', blocks: [dado(100)] }, { work: 'b', blocks: [dado(400), dado(600)] }] }) // prettier-ignore
+  const s = kernel.shape({ size: [900, 200, 19], cuts: [{ work: 'a', tools: [dado(100)] }, { work: 'b', tools: [dado(400), dado(600)] }] }) // prettier-ignore
   expect(s.volume).toBeCloseTo(900 * 200 * 19 - 3 * 18 * 200 * 4, 3)
   for (let k = 0; k < s.work.length; k++) {
     const corners = [0, 1, 2].map(
@@ -46,6 +50,6 @@ test('equal recipes are shaped once, and the oldest give way', () => {
 
 test('a board has twelve creases, a dado through it twelve more', () => {
   expect(creaseSegments(kernel.shape({ size: [300, 100, 19], cuts: [] })).length / 6).toBe(12)
-  const cut = kernel.shape({ size: [300, 100, 19], cuts: [{ work: 'a', blocks: [dado(50)] }] })
+  const cut = kernel.shape({ size: [300, 100, 19], cuts: [{ work: 'a', tools: [dado(50)] }] })
   expect(edgesOf(cut).filter((e) => e.sharp)).toHaveLength(12 + 4 + 8)
 })

@@ -4,7 +4,8 @@
  */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import type { Axis, Box } from '../pieces'
+import type { Axis } from '../pieces'
+import type { Tool } from './tool'
 
 export interface Feature<D = unknown> {
   /** Steady while the joint and the instances it is between are. */
@@ -37,10 +38,18 @@ export interface WorkKind<D = unknown> {
   name(data: D): string
   /** The face a drawing must show to explain it. */
   shownOn(data: D): FaceName
-  /** What is taken away: blocks, reaching a little beyond the wood where they run out of it. */
-  cut(data: D): Box[]
+  /** What is taken away, reaching a little beyond the wood where it runs out of it. */
+  cut(data: D): Tool[]
   describe(data: D, partner: string | null): Sentence
   /** What it is, without its place: "dado ¾ × ¼ deep, on the back". */
   callout(data: D): Sentence
   dimensions(data: D): Dimension[]
 }
+
+/** "22.5°", to a hundredth of a degree. */
+export const sayDegrees = (degrees: number): string => `${Number(degrees.toFixed(2)) + 0}°`
+
+export const capital = (s: string): string => s[0]!.toUpperCase() + s.slice(1)
+
+/** " — for Shelf", or nothing. */
+export const forPartner = (partner: string | null): string => (partner ? ` — for ${partner}` : '')

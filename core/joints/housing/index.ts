@@ -1,17 +1,59 @@
-import type { JointKind } from '../kind'
+import { FACE_AT, faceAt, sideOfFace } from '../../pieces'
+import { memberAt, sortOfFace } from '../contacts'
+import { defineJoint } from '../kind'
+import { hostDepth, third, tryLength } from '../suggest'
 import { derive } from './derive'
-import { consequence, fields, propose } from './describe'
-import { grows, measures } from './resolve'
-import { Housing } from './schema'
+import { entries } from './hosts'
 
-export const housing: JointKind = {
+/**
+ * A guest's end or edge let into its host: a dado, a groove or a rabbet, by what it is. `stop1` is at the guest's
+ * edge 1 (end 1 when it goes in by an edge), `stop2` at the other; both are measured from the host's side.
+ */
+export const housing = defineJoint({
   kind: 'housing',
   title: 'Housing',
-  schema: Housing,
-  measures,
-  grows,
-  fields,
-  propose,
-  consequence,
+  measures: {
+    depth: { label: 'Depth' },
+    fit: { label: 'Fit', otherwise: 'as the project', text: 'fit' },
+    gap: { label: 'Gap at the bottom', otherwise: 'none', text: '0' },
+    stop1: { label: 'Stopped at the near end by', otherwise: 'through', text: '0' },
+    stop2: { label: 'Stopped at the far end by', otherwise: 'through', text: '0' },
+  },
+  label: (name, joint, resolved) => {
+    const guest = resolved.byId.get(joint.between[0]!.piece)
+    const face = entries(joint)[0]?.face
+    if (!guest || !face || !name.startsWith('stop')) return null
+    const run = FACE_AT[face].axis === 0 ? 1 : 0
+    return `Stopped at the ${sideOfFace(guest.facing, faceAt(run, name === 'stop2'))} by`
+  },
+  // The guest grows by what goes in: the depth less the gap at the bottom.
+  grows: (joint) =>
+    entries(joint).map(({ host, face }) => ({
+      member: 0,
+      face,
+      says: (called) => `into ${called(host)}`,
+      measures: ['depth', 'gap'],
+      poses: false,
+      by: (v) => v.depth! - v.gap!,
+    })),
+  // An end or an edge against anything thick enough to take it.
+  propose: (c, resolved) => {
+    if (c.sort !== 'flat' || sortOfFace(c.guestFace) === 'face' || c.guest.piece === c.host.piece) return null
+    return {
+      between: [memberAt(c.guest, c.guestFace), memberAt(c.host, null)],
+      fields: { depth: third(hostDepth(c), resolved.style.unit) },
+    }
+  },
+  rank: (c) => (sortOfFace(c.hostFace) === 'face' ? (c.cornerFace ? 3 : 0) : 4),
+  // "Shelf grows ¼; Left side gets a channel ¾ wide, ¼ deep."
+  consequence: ({ fields }, c, resolved) => {
+    const depth = tryLength(fields.depth, c, resolved)
+    const fit = tryLength(fields.fit ?? 'fit', c, resolved)
+    if (depth === null || fit === null) return ['The depth does not read as a length']
+    return [
+      `${c.guest.name} grows `, { mm: depth }, `, and ${c.host.name} gets a channel `,
+      { mm: c.guest.thickness + fit }, ' wide and ', { mm: depth }, ' deep',
+    ] // prettier-ignore
+  },
   derive,
-}
+})

@@ -1,6 +1,7 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import type { Axis, Box } from '../../pieces'
+import type { Tool } from '../tool'
 
 /** A dado, groove or rabbet in one piece. */
 export interface Channel {
@@ -19,11 +20,14 @@ export interface Channel {
   }
   /** The piece's own finished sizes. */
   readonly size: readonly [Mm, Mm, Mm]
+  /** For a channel that does not run square to the piece: its angle from square, its width, and what it takes. */
+  readonly oblique?: { readonly degrees: number; readonly width: Mm; readonly tool: Tool }
   /** Where the depth comes from, for asking. */
   readonly depthKey?: string
 }
 
-export const widthOf = (c: Channel): Mm => c.region.max[c.acrossAxis] - c.region.min[c.acrossAxis]
+export const widthOf = (c: Channel): Mm =>
+  c.oblique?.width ?? c.region.max[c.acrossAxis] - c.region.min[c.acrossAxis]
 export const depthOf = (c: Channel): Mm => c.region.max[c.into] - c.region.min[c.into]
 /** From end 1, edge 1 or the back to the near wall. */
 export const offsetOf = (c: Channel): Mm => c.region.min[c.acrossAxis]

@@ -1,12 +1,11 @@
-import { AXES, type Box, type Vec3 } from '../../pieces'
+import { AXES, type Vec3 } from '../../pieces'
+import { BEYOND, type Tool } from '../tool'
 import type { Channel } from './channel'
 
-/** Beyond the wood by this much, so that no skin is left where the channel runs out. */
-const BEYOND = 1
-
-/** The block a channel takes away. */
-export function cut(c: Channel): Box[] {
+/** The block a channel takes away; turned in the face when it runs at an angle. */
+export function cut(c: Channel): Tool[] {
+  if (c.oblique) return [c.oblique.tool]
   const min = AXES.map((i) => c.region.min[i] - (c.open.low[i] ? BEYOND : 0)) as unknown as Vec3
   const max = AXES.map((i) => c.region.max[i] + (c.open.high[i] ? BEYOND : 0)) as unknown as Vec3
-  return [{ min, max }]
+  return [{ kind: 'box', min, max }]
 }

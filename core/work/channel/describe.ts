@@ -1,5 +1,5 @@
 import { sayFace, faceAt } from '../../pieces'
-import type { Sentence } from '../feature'
+import { sayDegrees, type Sentence } from '../feature'
 import { depthOf, offsetOf, stopsOf, widthOf, type Channel } from './channel'
 
 const capital = (s: string) => s[0]!.toUpperCase() + s.slice(1)
@@ -11,6 +11,11 @@ export function describe(c: Channel, partner: string | null): Sentence {
     c.depthKey ? { mm: depthOf(c), key: c.depthKey } : { mm: depthOf(c) }, ' deep',
   ] // prettier-ignore
   const a = c.acrossAxis
+  if (c.oblique) {
+    out.push(`, at ${sayDegrees(c.oblique.degrees)}, on the ${sayFace(c.face)}`)
+    if (partner) out.push(` — for ${partner}`)
+    return out
+  }
   if (c.open.low[a] || c.open.high[a]) out.push(` along ${sayFace(faceAt(a, c.open.high[a]))}`)
   else out.push(', ', { mm: offsetOf(c) }, ` from ${sayFace(faceAt(a, false))}`)
   out.push(`, on the ${sayFace(c.face)}`)

@@ -4,6 +4,11 @@ import { offsetOf, stopsOf, type Channel } from './channel'
 /** Place and width across it, depth into it, and its ends where it stops. */
 export function dimensions(c: Channel): Dimension[] {
   const { region, acrossAxis: axis, along, into } = c
+  if (c.oblique)
+    return [
+      { axis: along, from: region.min[along], to: region.max[along], what: 'place' },
+      { axis: into, from: region.min[into], to: region.max[into], what: 'depth' },
+    ]
   const found: Dimension[] = [
     { axis, from: region.min[axis], to: region.max[axis], what: 'width' },
     { axis: into, from: region.min[into], to: region.max[into], what: 'depth' },

@@ -1,6 +1,7 @@
 import type { FaceName } from '../../document'
-import { AXES, sayFace, sizeOf, type Axis, type Box, type Vec3 } from '../../pieces'
+import { sayFace, sizeOf, type Axis, type Box, type Vec3 } from '../../pieces'
 import type { WorkKind } from '../feature'
+import { runOut } from '../tool'
 
 /** A corner taken out through the whole thickness, so that a piece clears the end of a stopped channel. */
 export interface Notch {
@@ -14,19 +15,11 @@ export interface Notch {
   readonly size: Vec3
 }
 
-const BEYOND = 1
-
 export const notch: WorkKind<Notch> = {
   kind: 'notch',
   name: () => 'notch',
   shownOn: () => 'face',
-  cut: (n) => {
-    const low = AXES.map((i) => n.region.min[i] - (n.region.min[i] <= 1e-6 ? BEYOND : 0)) as unknown as Vec3
-    const high = AXES.map(
-      (i) => n.region.max[i] + (n.region.max[i] >= n.size[i] - 1e-6 ? BEYOND : 0),
-    ) as unknown as Vec3
-    return [{ min: low, max: high }]
-  },
+  cut: (n) => [runOut(n.region, n.size)],
   describe: (n, partner) => {
     const size = sizeOf(n.region)
     const clears = partner ? ` — clears the stop in ${partner}` : ''

@@ -1,0 +1,119 @@
+/**
+ * The plane that parts two pieces at a corner. Each has an outer face there; the plane holds all places equally far
+ * from both, so that it bisects the angle between them, passes through the outer edge, and for boards of one thickness
+ * through the inner edge too.
+ */
+import type { FaceName } from '../document'
+import type { Mm } from '../measure'
+import { AXES, cross, dot, FACE_AT, FACE_NAMES, faceIn, norm, normalOf, toRoom, unitVector, type Pose, type Vec3 } from '../pieces' // prettier-ignore
+
+/** In the room. Wood of the first piece beyond `normal · p > offset` goes, wood of the second before it. */
+export interface Parting {
+  readonly normal: Vec3
+  readonly offset: Mm
+  /** A place on the outer edge, the unit vector along it, and the one into the wood, in the plane. */
+  readonly corner: Vec3
+  readonly edge: Vec3
+  readonly inward: Vec3
+}
+
+const PARALLEL = 1e-4
+
+/** Where a face of a pose lies along its outward normal. */
+export function planeOf(p: Pose, face: FaceName): { normal: Vec3; offset: Mm } {
+  const normal = normalOf(p.frame, face)
+  const { axis, far } = FACE_AT[face]
+  return { normal, offset: dot(normal, p.frame.origin) + (far ? p.size[axis] : 0) }
+}
+
+/** The face of `p` beside its `end` that looks most along `v`. */
+const outer = (p: Pose, end: FaceName, v: Vec3): FaceName =>
+  FACE_NAMES.filter((f) => FACE_AT[f].axis !== FACE_AT[end].axis).reduce((a, b) =>
+    dot(normalOf(p.frame, b), v) > dot(normalOf(p.frame, a), v) + 1e-9 ? b : a,
+  )
+
+/** The parting of two poses at the ends or edges given; null when their outer faces run in one plane. */
+export function parting(a: Pose, fa: FaceName, b: Pose, fb: FaceName): Parting | null {
+  const one = planeOf(a, outer(a, fa, normalOf(b.frame, fb)))
+  const two = planeOf(b, outer(b, fb, normalOf(a.frame, fa)))
+  const across = two.normal.map((n, i) => n - one.normal[i]!) as unknown as Vec3
+  const along = cross(one.normal, two.normal)
+  if (norm(across) < PARALLEL || norm(along) < PARALLEL) return null
+  const edge = unitVector(along)
+  const sum = one.normal.map((n, i) => n + two.normal[i]!) as unknown as Vec3
+  const [c1, c2] = [one.offset, two.offset]
+  // The place on both outer planes that is nearest to the room's origin.
+  const k = dot(one.normal, two.normal)
+  const [s, t] = [(c1 - c2 * k) / (1 - k * k), (c2 - c1 * k) / (1 - k * k)]
+  const corner = AXES.map((i) => s * one.normal[i] + t * two.normal[i]) as unknown as Vec3
+  return {
+    normal: unitVector(across),
+    offset: (c2 - c1) / norm(across),
+    corner,
+    edge,
+    inward: unitVector(sum.map((n) => -n) as unknown as Vec3),
+  }
+}
+
+/** Where the four edges of a piece that run to a face meet a plane: how far beyond the face, and the places. */
+export function runTo(
+  p: Pose,
+  face: FaceName,
+  plane: { readonly normal: Vec3; readonly offset: Mm },
+): { beyond: readonly Mm[]; places: readonly Vec3[] } | null {
+  const out = normalOf(p.frame, face)
+  const slope = dot(out, plane.normal)
+  if (Math.abs(slope) < 0.02) return null
+  const { axis, far } = FACE_AT[face]
+  const [u, v] = AXES.filter((i) => i !== axis) as [0, 1]
+  const beyond: Mm[] = []
+  const places: Vec3[] = []
+  for (const a of [0, p.size[u]])
+    for (const b of [0, p.size[v]]) {
+      const own: [number, number, number] = [0, 0, 0]
+      ;[own[axis], own[u], own[v]] = [far ? p.size[axis] : 0, a, b]
+      const at = toRoom(p.frame, own)
+      const t = (plane.offset - dot(plane.normal, at)) / slope
+      beyond.push(t)
+      places.push(AXES.map((i) => at[i] + out[i] * t) as unknown as Vec3)
+    }
+  return { beyond, places }
+}
+
+/** A parting whose pieces do meet there, and what each has to be to reach it. */
+export interface Met {
+  readonly parting: Parting
+  readonly growA: Mm
+  readonly growB: Mm
+  /** What the cut faces share: along the edge and inward, told from the corner. */
+  readonly along: readonly [Mm, Mm]
+  readonly deep: readonly [Mm, Mm]
+}
+
+/** How two poses part at the corner of their ends or edges; null when they do not meet there. Faces as described. */
+export function partAt(a: Pose, fa: FaceName, b: Pose, fb: FaceName): Met | null {
+  const [ea, eb] = [faceIn(a.flipped, fa), faceIn(b.flipped, fb)]
+  const p = parting(a, ea, b, eb)
+  if (!p) return null
+  const [ra, rb] = [runTo(a, ea, p), runTo(b, eb, p)]
+  if (!ra || !rb) return null
+  if (dot(normalOf(a.frame, ea), p.normal) <= 0 || dot(normalOf(b.frame, eb), p.normal) >= 0) return null
+  const reach = (pose: Pose, face: FaceName) =>
+    3 * Math.max(...AXES.filter((i) => i !== FACE_AT[face].axis).map((i) => pose.size[i]))
+  if (
+    Math.min(...ra.beyond.map(Math.abs)) > reach(a, ea) ||
+    Math.min(...rb.beyond.map(Math.abs)) > reach(b, eb)
+  )
+    return null
+  const range = (places: readonly Vec3[], v: Vec3): [Mm, Mm] => {
+    const ts = places.map((q) => dot(q, v) - dot(p.corner, v))
+    return [Math.min(...ts), Math.max(...ts)]
+  }
+  const both = (v: Vec3): [Mm, Mm] => {
+    const [x, y] = [range(ra.places, v), range(rb.places, v)]
+    return [Math.max(x[0], y[0]), Math.min(x[1], y[1])]
+  }
+  const [along, deep] = [both(p.edge), both(p.inward)]
+  if (along[1] - along[0] < 0.01 || deep[1] - deep[0] < 0.01) return null
+  return { parting: p, growA: Math.max(...ra.beyond), growB: Math.max(...rb.beyond), along, deep }
+}

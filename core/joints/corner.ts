@@ -1,0 +1,93 @@
+/** Two boards that make a corner of a box: the guest's end against the host's face, flush with the host's end. */
+import type { FaceName } from '../document'
+import type { Mm } from '../measure'
+import { dot, FACE_AT, normalOf, type Pose } from '../pieces'
+import { blockOut, outOf, prismAlong, type Range } from './block'
+import { sortOfFace, type Contact } from './contacts'
+import type { Deriving } from './deriving'
+import { cornerOf, depthBehind, extentOf, type Meeting } from './meet'
+import type { Tool, Vec2 } from '../work'
+
+export interface Corner {
+  readonly m: Meeting
+  /** Whether the outside is at the guest's face rather than its back. */
+  readonly far: boolean
+  /** The host's end there. */
+  readonly hostEnd: FaceName
+  /** What the two share along the guest's width. */
+  readonly width: Range
+  /** Thickness of the host and of the guest at the corner. */
+  readonly host: Mm
+  readonly guest: Mm
+}
+
+/** The corner at a meeting; says why there is none. */
+export function cornerAt(m: Meeting, d: Deriving): Corner | null {
+  const found = m.square && m.into === 0 ? cornerOf(m) : null
+  if (!found || FACE_AT[found.hostFace].axis !== 0) {
+    d.wrong(`${m.guest.name} is not flush with an end of ${m.host.name}; the two make no corner there`)
+    return null
+  }
+  return {
+    m,
+    far: found.far,
+    hostEnd: found.hostFace,
+    width: [m.patch.min[1], m.patch.max[1]],
+    host: extentOf(m.host, FACE_AT[m.hostFace].axis),
+    guest: extentOf(m.guest, 2),
+  }
+}
+
+/** Contacts where such a corner could be made. */
+export const makesCorner = (c: Contact): boolean =>
+  c.sort === 'flat' &&
+  sortOfFace(c.guestFace) === 'end' &&
+  sortOfFace(c.hostFace) === 'face' &&
+  c.cornerFace !== null &&
+  sortOfFace(c.cornerFace) === 'end'
+
+/** The host's thickness behind a guest's end, from poses; 0 where it looks at nothing. */
+export const hostBehind = (poses: ReadonlyArray<readonly Pose[]>, face: FaceName): Mm => {
+  const [guest, host] = [poses[0]?.[0], poses[1]?.[0]]
+  return (guest && host && depthBehind(guest, face, host)) ?? 0
+}
+
+/** The end of the host that lies on the outside of the guest, from how the two stand: where it looks along the guest's thickness. */
+export function hostEndIn(poses: ReadonlyArray<readonly Pose[]>): FaceName | null {
+  const [guest, host] = [poses[0]?.[0], poses[1]?.[0]]
+  if (!guest || !host) return null
+  return (['end1', 'end2'] as const).find((end) => {
+    const n = normalOf(host.frame, end)
+    return Math.abs(dot(n, guest.frame.z)) > 1 - 1e-9 && flush(guest, host, end, n)
+  }) ?? null
+} // prettier-ignore
+
+function flush(guest: Pose, host: Pose, end: FaceName, n: readonly [number, number, number]): boolean {
+  const at = (p: Pose, axis: 0 | 2, far: boolean) =>
+    dot(n, p.frame.origin) + (far ? dot(n, axis === 0 ? p.frame.x : p.frame.z) * p.size[axis] : 0)
+  const out = Math.max(at(guest, 2, false), at(guest, 2, true))
+  return Math.abs(at(host, 0, FACE_AT[end].far) - out) < 0.01
+}
+
+/** A strip of the corner: between two places beyond the shoulder and a range along the width, through the guest's thickness. */
+export const strip = (c: Corner, out: Range, along: Range) =>
+  blockOut(c.m, out, { 1: along, 2: [c.m.guest.shoulder.min[2], c.m.guest.shoulder.max[2]] })
+
+/**
+ * A prism over an outline told as (from the base outwards, along the width). On the guest its base is the shoulder and
+ * it runs through the guest's thickness; on the host its base is the guest's inside and it runs through the host's.
+ */
+export function cornerPrism(c: Corner, on: 'guest' | 'host', outline: readonly Vec2[], beyond: { low: Mm; high: Mm }): Tool {
+  const { m } = c
+  const out = outOf(m)[0]
+  const shoulder = FACE_AT[m.face].far ? m.guest.shoulder.max[0] : m.guest.shoulder.min[0]
+  const [z1, z2] = [m.guest.shoulder.min[2], m.guest.shoulder.max[2]]
+  if (on === 'guest') {
+    const points = outline.map(([u, y]): Vec2 => [shoulder + out * u, y])
+    return prismAlong(0, 1, points, c.far ? [z1 - beyond.low, z2 + beyond.high] : [z1 - beyond.high, z2 + beyond.low])
+  }
+  const base = c.far ? z1 : z2
+  const points = outline.map(([w, y]): Vec2 => [base + (c.far ? w : -w), y])
+  const ends = [shoulder - out * beyond.low, shoulder + out * (c.host + beyond.high)]
+  return prismAlong(2, 1, points, [Math.min(...ends), Math.max(...ends)])
+} // prettier-ignore

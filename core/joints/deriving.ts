@@ -1,0 +1,100 @@
+/** What a joint makes of its pieces: work on each, hardware, and what is wrong. */
+import type { FaceName } from '../document'
+import type { Mm } from '../measure'
+import { faceIn } from '../pieces'
+import { sayLength, type Instance, type Problem, type Resolved, type ResolvedJoint } from '../resolve'
+import type { Feature } from '../work'
+import { meet, sayApart, TOUCHING, type Meeting } from './meet'
+
+/** What has to be at hand for a joint besides its pieces: dowels, screws, keys. */
+export interface Supply {
+  /** As on a list: "Dowel ⌀ 3/8 × 2". */
+  readonly name: string
+  readonly quantity: number
+}
+
+export interface Derived {
+  readonly features: readonly Feature[]
+  readonly problems: readonly Problem[]
+  readonly supplies: readonly Supply[]
+}
+
+export class Deriving {
+  readonly features: Feature[] = []
+  readonly problems: Problem[] = []
+  private readonly counts = new Map<string, number>()
+
+  constructor(
+    readonly joint: ResolvedJoint,
+    readonly resolved: Resolved,
+  ) {}
+
+  say = (mm: Mm): string => sayLength(this.resolved, mm)
+
+  /** A measure of the joint; undefined when it was left to the kind. */
+  value(name: string): number | undefined {
+    return this.joint.values?.[name]
+  }
+
+  /** A measure that always has a value while the joint has. */
+  must(name: string): number {
+    return this.joint.values![name]!
+  }
+
+  members(member: number): readonly Instance[] {
+    return this.resolved.byId.get(this.joint.joint.between[member]?.piece ?? '')?.instances ?? []
+  }
+
+  face(member: number): FaceName | null {
+    return this.joint.joint.between[member]?.face ?? null
+  }
+
+  wrong(says: string, level: Problem['level'] = 'stop'): void {
+    if (this.problems.some((p) => p.says === says)) return
+    const { id, joint } = this.joint
+    this.problems.push({
+      id: `${id}:${joint.kind}:${this.problems.length}`,
+      level,
+      says,
+      joint: id,
+      piece: joint.between[0]!.piece,
+    })
+  }
+
+  /** Work on an instance, for the joint it has with a partner. `part` tells several apart. */
+  work(kind: string, on: Instance, partner: Instance, data: unknown, part = ''): void {
+    this.features.push({
+      id: `${this.joint.id}/${on.key}/${partner.key}${part}`,
+      kind,
+      on: on.key,
+      joint: this.joint.id,
+      partner: { key: partner.key, name: partner.name },
+      data,
+    })
+  }
+
+  supply(name: string, quantity: number): void {
+    this.counts.set(name, (this.counts.get(name) ?? 0) + quantity)
+  }
+
+  /** Every place where a face of the first member touches the second; says so when a first member touches nothing. */
+  meetings(face = this.face(0), hostMember = 1): Meeting[] {
+    const hosts = this.members(hostMember)
+    if (!face) return []
+    return this.members(0).flatMap((guest) => {
+      const others = hosts.filter((h) => h !== guest)
+      const own = faceIn(guest.flipped, face)
+      const found = others.flatMap((host) => {
+        const m = meet(guest, own, host)
+        return m && Math.abs(m.gap) <= TOUCHING ? [m] : []
+      })
+      if (found.length === 0 && others.length > 0) this.wrong(sayApart(guest, own, others, this.say))
+      return found
+    })
+  }
+
+  done(): Derived {
+    const supplies = [...this.counts].map(([name, quantity]) => ({ name, quantity }))
+    return { features: this.features, problems: this.problems, supplies }
+  }
+}

@@ -1,0 +1,113 @@
+/**
+ * Tails stand on one board, widest at its end; the other has sockets in their shape, half the fit wider on each side.
+ * Along the width: half pin, tail, pin, tail, …, half pin; pins are told at the tails' wide end.
+ */
+import type { Mm } from '../../measure'
+import type { Resolved, ResolvedJoint } from '../../resolve'
+import { BEYOND, sayDegrees, toolInto, type Sockets, type Tool, type Vec2 } from '../../work'
+import { cornerAt, cornerPrism, type Corner } from '../corner'
+import { Deriving, type Derived } from '../deriving'
+import { chosen } from '../kind'
+
+interface Layout {
+  /** Where each tail begins and ends along the width at its wide end. */
+  readonly tails: ReadonlyArray<readonly [Mm, Mm]>
+  /** From the base to the wide end. */
+  readonly length: Mm
+  /** How much narrower each side is at the base. */
+  readonly lean: Mm
+  readonly slope: string
+}
+
+export function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
+  const d = new Deriving(joint, resolved)
+  if (!joint.values) return d.done()
+  for (const m of d.meetings()) {
+    const corner = cornerAt(m, d)
+    const layout = corner && layOut(corner, d)
+    if (typeof layout === 'string') d.wrong(layout)
+    else if (layout) make(corner, layout, d)
+  }
+  return d.done()
+}
+
+const onGuest = (d: Deriving) => chosen(d.joint.joint, 'tails', 'guest') === 'guest'
+const isBlind = (d: Deriving) => chosen(d.joint.joint, 'manner', 'through') === 'blind'
+
+/** The thickness the tails go into: the host's for tails on the guest, the guest's for tails on the host. */
+function layOut(c: Corner, d: Deriving): Layout | string {
+  const into = onGuest(d) ? c.host : c.guest
+  const lap = isBlind(d) ? (d.value('lap') ?? into / 4) : 0
+  const name = onGuest(d) ? c.m.host.name : c.m.guest.name
+  if (isBlind(d) && (lap <= 0 || lap >= into)) return `A lap of ${d.say(lap)} leaves no room for tails in ${name}, which is ${d.say(into)} thick`
+  const length = into - lap
+  const angle = d.value('angle')
+  const ratio = angle === undefined ? 1 / (d.value('slope') ?? 8) : Math.tan((angle * Math.PI) / 180)
+  if (!(ratio > 0 && ratio < 1)) return 'Tails slope between 0 and 45°'
+  const [from, to] = c.width
+  const [pin, fit] = [d.must('pin'), d.must('fit')]
+  const half = d.value('half') ?? pin
+  if (pin <= 0 || half <= 0) return 'The pins have no width'
+  const whole = to - from
+  const count = d.value('count') ?? Math.max(1, Math.round((whole - 2 * half + pin) / (4 * pin)))
+  const tail = (whole - 2 * half - (count - 1) * pin) / count
+  const lean = length * ratio
+  const [narrow, least] = [tail - 2 * lean, Math.min(tail - 2 * lean, pin)]
+  if (tail <= 0 || narrow <= fit) return `${count} tails do not fit into ${d.say(whole)} of ${c.m.guest.name} with pins of ${d.say(pin)}`
+  if (least < d.must('tool') - 1e-6) return `The dovetails of ${c.m.guest.name} are ${d.say(least)} at their narrowest, narrower than the tool`
+  return {
+    tails: Array.from({ length: count }, (_, k) => {
+      const start = from + half + k * (tail + pin)
+      return [start, start + tail] as const
+    }),
+    length, lean,
+    slope: angle === undefined ? `1:${Number((1 / ratio).toFixed(2))}` : sayDegrees(angle),
+  }
+} // prettier-ignore
+
+function make(c: Corner, l: Layout, d: Deriving): void {
+  const { guest, host } = c.m
+  const tailed = onGuest(d) ? 'guest' : 'host'
+  const fit = d.must('fit')
+  const open = isBlind(d) ? 0 : BEYOND
+  const out = { low: 0, high: BEYOND }
+  const [tailOn, pinOn] = onGuest(d) ? [guest, host] : [host, guest]
+  const mapped = (t: Tool, on: 'guest' | 'host') => (on === 'guest' ? t : toolInto(host.frame, guest.frame, t))
+
+  // What the tails leave standing between them goes from their own board.
+  const between = gaps(c.width, l).map((g) => mapped(cornerPrism(c, tailed, g, { low: BEYOND, high: BEYOND }), tailed))
+  const sockets = l.tails.map(([a, b]) => {
+    const [a0, b0] = [a + l.lean - fit / 2, b - l.lean + fit / 2]
+    const outline: Vec2[] = [[-BEYOND, a0], [0, a0], [l.length, a - fit / 2], [l.length + open, a - fit / 2], [l.length + open, b + fit / 2], [l.length, b + fit / 2], [0, b0], [-BEYOND, b0]]
+    return mapped(cornerPrism(c, tailed, outline, out), tailed === 'guest' ? 'host' : 'guest')
+  })
+  const base = { run: 1 as const, slope: l.slope }
+  const tails: Sockets = {
+    ...base, name: 'tails', face: onGuest(d) ? c.m.face : c.hostEnd, count: l.tails.length, depth: l.length,
+    width: l.tails[0]![1] - l.tails[0]![0], places: ranges(c.width, l), tools: between,
+  }
+  const pins: Sockets = {
+    ...base, name: 'pins', face: onGuest(d) ? c.hostEnd : c.m.face, count: l.tails.length + 1,
+    depth: onGuest(d) ? c.guest : c.host, width: d.must('pin'), places: l.tails, tools: sockets,
+  }
+  d.work('sockets', tailOn, pinOn, tails, '/tails')
+  d.work('sockets', pinOn, tailOn, pins, '/pins')
+} // prettier-ignore
+
+/** The ranges along the width that are not tails, at their wide end. */
+const ranges = ([from, to]: readonly [Mm, Mm], l: Layout): Array<readonly [Mm, Mm]> => {
+  const ends = [from, ...l.tails.flat(), to]
+  return Array.from({ length: l.tails.length + 1 }, (_, k) => [ends[2 * k]!, ends[2 * k + 1]!] as const)
+}
+
+/** Outlines of what goes between the tails: (from the base outwards, along the width), out of the wood where open. */
+function gaps(width: readonly [Mm, Mm], l: Layout): Vec2[][] {
+  const all = ranges(width, l)
+  return all.map(([a, b], k) => {
+    const first = k === 0
+    const last = k === all.length - 1
+    const [a0, a1] = first ? [a - BEYOND, a - BEYOND] : [a - l.lean, a]
+    const [b0, b1] = last ? [b + BEYOND, b + BEYOND] : [b + l.lean, b]
+    return [[0, a0], [l.length, a1], [l.length + BEYOND, a1], [l.length + BEYOND, b1], [l.length, b1], [0, b0]]
+  })
+} // prettier-ignore

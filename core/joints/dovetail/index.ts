@@ -1,0 +1,63 @@
+import type { Joint } from '../../document'
+import type { Growth } from '../../resolve'
+import { memberAt } from '../contacts'
+import { hostBehind, hostEndIn, makesCorner } from '../corner'
+import { chosen, defineJoint } from '../kind'
+import { rounded } from '../suggest'
+import { derive } from './derive'
+
+const tailsOnGuest = (joint: Joint) => chosen(joint, 'tails', 'guest') === 'guest'
+const isBlind = (joint: Joint) => chosen(joint, 'manner', 'through') === 'blind'
+
+/** Tails of one board in sockets of the other at a corner: through, or with a lap left before them. */
+export const dovetail = defineJoint({
+  kind: 'dovetail',
+  title: 'Dovetail',
+  measures: {
+    count: { label: 'Tails', kind: 'count', otherwise: 'by the width' },
+    pin: { label: 'Pin at its narrow side' },
+    half: { label: 'Half pin at the edges', otherwise: 'as the pins', text: '' },
+    slope: { label: 'Slope, one in', kind: 'number', otherwise: '8' },
+    angle: { label: 'or its angle', kind: 'angle', otherwise: 'by the slope' },
+    lap: { label: 'Lap before half-blind tails', otherwise: 'a quarter of the thickness' },
+    tool: { label: 'Narrowest cut of the tool', otherwise: 'any', text: '0' },
+    fit: { label: 'Fit', otherwise: 'as the project', text: 'fit' },
+  },
+  options: {
+    tails: { label: 'Tails on', values: { guest: 'the first', host: 'the other' } },
+    manner: { label: 'Manner', values: { through: 'through', blind: 'half-blind' } },
+  },
+  grows: (joint) => {
+    const [one, two] = [joint.between[0]!.face, joint.between[1]!.face]
+    if (!one) return []
+    const lapped = isBlind(joint) && joint.fields.lap ? ['lap'] : []
+    const grows: Growth[] = [
+      {
+        member: 0, face: one, says: (called) => `into ${called(1)}`, measures: lapped, poses: true,
+        by: (v, poses) => {
+          const behind = hostBehind(poses, one)
+          return isBlind(joint) && tailsOnGuest(joint) ? behind - (v.lap ?? behind / 4) : behind
+        },
+      },
+    ] // prettier-ignore
+    // Half-blind tails on the other board stop short of the outside, and it with them.
+    if (two && isBlind(joint) && !tailsOnGuest(joint))
+      grows.push({
+        member: 1, face: two, says: () => 'back from the outside', measures: lapped, poses: true,
+        by: (v, poses) => (hostEndIn(poses) ? -(v.lap ?? poses[0]![0]!.size[2] / 4) : 0),
+      }) // prettier-ignore
+    return grows
+  },
+  propose: (c, resolved) =>
+    makesCorner(c)
+      ? {
+          between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.cornerFace)],
+          fields: { pin: rounded(c.guest.thickness / 2, resolved.style.unit) },
+        }
+      : null,
+  rank: () => 2,
+  consequence: (_, c) => [
+    `${c.guest.name} grows into ${c.host.name}; one gets tails, the other the sockets for them`,
+  ],
+  derive,
+})

@@ -1,0 +1,291 @@
+import fc from 'fast-check'
+import { change, execute, type Change } from '../document'
+import { modelOf, type Model } from '../model'
+import { sidesOf, type Kernel } from '../solid'
+import {
+  block,
+  built,
+  grouped,
+  instance,
+  join,
+  make,
+  sharedWood,
+  stops,
+  testKernel,
+  volume,
+} from '../testing/bench'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+
+const mm = (min: number, max: number) => fc.integer({ min: min * 100, max: max * 100 }).map((n) => n / 100)
+const polygon = (radius: number, sides = sidesOf(radius)) =>
+  (sides / 2) * radius * radius * Math.sin((2 * Math.PI) / sides)
+
+interface Made {
+  readonly changes: readonly Change[]
+  readonly joint: Change
+  /** What is left of each piece, by the closed form, told of its grown blank. */
+  readonly volumes: Readonly<Record<string, number>>
+}
+
+/** A rail whose end meets the face of a post: a runs across, ending at b's left side. */
+const rail = (w: number, t: number, host: { w: number; t: number }, flush: boolean): Change[] => [
+  ...block('a', 'right-front', [0, 300], [50, t], [flush ? 0 : 100, w]),
+  ...block('b', 'up-left', [300, host.t], [50 + t / 2 - host.w / 2, host.w], [0, flush ? w : 100 + w + 150]),
+]
+
+const cases: Record<string, fc.Arbitrary<Made>> = {
+  'housing, through': fc.record({ w: mm(60, 200), t: mm(10, 30), T: mm(18, 40), d: mm(3, 12), f: mm(0, 0.8), g: mm(0, 1) }).map(({ w, t, T, d, f, g }) => ({
+    changes: rail(w, t, { w: t + 40, t: T }, false),
+    joint: join('housing', [['a', 'end2'], ['b', null]], { depth: d, fit: f, gap: g }),
+    volumes: { a: (300 + d - g) * w * t, b: T * (t + 40) * (w + 250) - d * (t + f) * w },
+  })),
+  'tenon, blind with shoulders': fc.record({ w: mm(60, 200), t: mm(15, 30), T: mm(40, 60), l: mm(10, 35), s: mm(0, 10), f: mm(0, 0.6), g: mm(0, 1) }).map(({ w, t, T, l, s, f, g }) => ({
+    changes: rail(w, t, { w: t + 40, t: T }, false),
+    joint: join('tenon', [['a', 'end2'], ['b', null]], { length: l, shoulder: s, thickness: t / 3, fit: f, gap: g }),
+    volumes: { a: 300 * w * t + l * (w - 2 * s) * (t / 3), b: T * (t + 40) * (w + 250) - (l + g) * (w - 2 * s + f) * (t / 3 + f) },
+  })),
+  'tenon, through': fc.record({ w: mm(60, 200), t: mm(15, 30), T: mm(20, 60), s: mm(1, 10), f: mm(0, 0.6) }).map(({ w, t, T, s, f }) => ({
+    changes: rail(w, t, { w: t + 40, t: T }, false),
+    joint: join('tenon', [['a', 'end2'], ['b', null]], { length: 1, shoulder: s, thickness: t / 3, fit: f }, { manner: 'through' }),
+    volumes: { a: 300 * w * t + T * (w - 2 * s) * (t / 3), b: T * (t + 40) * (w + 250) - T * (w - 2 * s + f) * (t / 3 + f) },
+  })),
+  'tenon, haunched': fc.record({ w: mm(80, 200), t: mm(15, 30), l: mm(20, 35), h: mm(10, 25), k: mm(3, 10), f: mm(0, 0.4), high: fc.boolean() }).map(({ w, t, l, h, k, f, high }) => ({
+    changes: rail(w, t, { w: t + 40, t: 50 }, false),
+    joint: join('tenon', [['a', 'end2'], ['b', null]], { length: l, haunchWidth: h, haunchLength: k, thickness: t / 3, fit: f }, { haunch: high ? 'high' : 'low' }),
+    volumes: {
+      a: 300 * w * t + (l * (w - h) + k * h) * (t / 3),
+      b: 50 * (t + 40) * (w + 250) - (l * (w - h + f) + k * (h + f) - k * f) * (t / 3 + f),
+    },
+  })),
+  'tenon, round ends': fc.record({ w: mm(60, 200), t: mm(18, 30), l: mm(10, 30), s: mm(1, 10), f: mm(0, 0.6) }).map(({ w, t, l, s, f }) => {
+    const section = (grow: number) => {
+      const r = (t / 3 + grow) / 2
+      return (w - 2 * s + grow - 2 * r) * 2 * r + polygon(r, 32)
+    }
+    return {
+      changes: rail(w, t, { w: t + 40, t: 45 }, false),
+      joint: join('tenon', [['a', 'end2'], ['b', null]], { length: l, shoulder: s, thickness: t / 3, fit: f }, { ends: 'round' }),
+      volumes: { a: 300 * w * t + l * section(0), b: 45 * (t + 40) * (w + 250) - l * section(f) },
+    }
+  }),
+  'tenon, loose': fc.record({ w: mm(60, 200), t: mm(18, 30), l: mm(20, 60), s: mm(1, 10), f: mm(0, 0.6), g: mm(0, 1) }).map(({ w, t, l, s, f, g }) => {
+    const hole = (l / 2 + g) * (w - 2 * s + f) * (t / 3 + f)
+    return {
+      changes: rail(w, t, { w: t + 40, t: 45 }, false),
+      joint: join('tenon', [['a', 'end2'], ['b', null]], { length: l, shoulder: s, thickness: t / 3, fit: f, gap: g }, { manner: 'loose' }),
+      volumes: { a: 300 * w * t - hole, b: 45 * (t + 40) * (w + 250) - hole },
+    }
+  }),
+  'tabs without relief': fc.record({ w: mm(100, 600), t: mm(6, 20), T: mm(6, 24), n: fc.integer({ min: 1, max: 4 }), f: mm(0, 0.5), p: mm(0, 5) }).map(({ w, t, T, n, f, p }) => {
+    const l = w / (2 * n + 1)
+    return {
+      changes: rail(w, t, { w: t + 60, t: T }, false),
+      joint: join('tabs', [['a', 'end2'], ['b', null]], { count: n, fit: f, proud: p }),
+      volumes: { a: 300 * w * t + n * l * t * (T + p), b: T * (t + 60) * (w + 250) - n * (l + f) * (t + f) * T },
+    }
+  }),
+  dowels: fc.record({ w: mm(80, 200), t: mm(18, 30), d: fc.constantFrom(6, 8, 10), n: fc.integer({ min: 1, max: 3 }), L: mm(24, 40), into: mm(8, 16) }).map(({ w, t, d, n, L, into }) => ({
+    changes: rail(w, t, { w: t + 40, t: 24 }, false),
+    joint: join('dowels', [['a', 'end2'], ['b', 'face']], { diameter: d, length: L, count: n, spacing: 100, inset: 15, into, room: 1 }),
+    volumes: { a: 300 * w * t - n * polygon(d / 2) * (L + 2 - into), b: 24 * (t + 40) * (w + 250) - n * polygon(d / 2) * into },
+  })),
+  'screws, countersunk': fc.record({ w: mm(80, 200), t: mm(18, 30), d: mm(3, 5), n: fc.integer({ min: 1, max: 3 }), T: mm(15, 25) }).map(({ w, t, d, n, T }) => {
+    const share = polygon(1, sidesOf(d / 2))
+    const wide = polygon(1, sidesOf(d))
+    return {
+      changes: rail(w, t, { w: t + 40, t: T }, false),
+      joint: join('screws', [['a', 'end2'], ['b', 'face']], { diameter: d, length: 50, count: n, spacing: 100, inset: 15 }, { sink: 'none' }),
+      volumes: {
+        a: 300 * w * t - n * polygon(0.35 * d) * (50 - T),
+        b: T * (t + 40) * (w + 250) - n * share * (d / 2) ** 2 * T + 0 * wide,
+      },
+    }
+  }),
+  'lap, crossing': fc.record({ w: mm(30, 80), W: mm(30, 80), t: mm(15, 30), s: mm(5, 10), f: mm(0, 0.5) }).map(({ w, W, t, s, f }) => ({
+    changes: [...block('a', 'right-up', [0, 400], [150, w], [0, t]), ...block('b', 'back-up', [150, W], [0, 400], [0, t])],
+    joint: join('lap', [['a', null], ['b', null]], { share: s, fit: f }),
+    volumes: { a: 400 * w * t - (W + f) * w * s, b: 400 * W * t - (w + f) * W * (t - s) },
+  })),
+  'lap, tee': fc.record({ w: mm(30, 80), W: mm(30, 80), t: mm(15, 30), f: mm(0, 0.5) }).map(({ w, W, t, f }) => ({
+    changes: [...block('a', 'right-up', [0, 150 + W], [150, w], [0, t]), ...block('b', 'back-up', [150, W], [0, 400], [0, t])],
+    joint: join('lap', [['a', null], ['b', null]], { fit: f }),
+    volumes: { a: (150 + W) * w * t - (W + f / 2) * w * (t / 2), b: 400 * W * t - (w + f) * W * (t / 2) },
+  })),
+  'lap, stopped tee': fc.record({ w: mm(30, 80), W: mm(40, 80), t: mm(15, 30), f: mm(0, 0.5), stop: mm(5, 20) }).map(({ w, W, t, f, stop }) => ({
+    changes: [...block('a', 'right-up', [0, 150 + W - stop], [150, w], [0, t]), ...block('b', 'back-up', [150, W], [0, 400], [0, t])],
+    joint: join('lap', [['a', null], ['b', null]], { fit: f }),
+    volumes: { a: (150 + W - stop) * w * t - (W - stop + f / 2) * w * (t / 2), b: 400 * W * t - (w + f) * (W - stop) * (t / 2) },
+  })),
+  'lap, corner': fc.record({ w: mm(30, 80), W: mm(30, 80), t: mm(15, 30), f: mm(0, 0.5) }).map(({ w, W, t, f }) => ({
+    changes: [...block('a', 'right-up', [0, 200], [0, w], [0, t]), ...block('b', 'back-up', [200 - W, W], [0, 300], [0, t])],
+    joint: join('lap', [['a', null], ['b', null]], { fit: f }),
+    volumes: { a: 200 * w * t - (W + f / 2) * w * (t / 2), b: 300 * W * t - (w + f / 2) * W * (t / 2) },
+  })),
+  'lap of dividers on edge': fc.record({ h: mm(30, 80), t: mm(4, 10), u: mm(4, 10), f: mm(0, 0.5) }).map(({ h, t, u, f }) => ({
+    changes: [...block('a', 'right-front', [0, 300], [100, t], [0, h]), ...block('b', 'back-left', [100, u], [0, 200], [0, h])],
+    joint: join('lap', [['a', null], ['b', null]], { fit: f }),
+    volumes: { a: 300 * t * h - (u + f) * t * (h / 2), b: 200 * u * h - (t + f) * u * (h / 2) },
+  })),
+  'mitre of a flat frame': fc.record({ w: mm(30, 90), t: mm(12, 30), over: mm(-20, 20) }).map(({ w, t, over }) => ({
+    // The spans may stop anywhere near the corner; the mitre makes the lengths.
+    changes: [...block('a', 'right-front', [0, 300 + over], [0, t], [0, w]), ...block('b', 'up-front', [300 - w, w], [0, t], [0, 400])],
+    joint: join('mitre', [['a', 'end2'], ['b', 'end1']]),
+    volumes: { a: 300 * w * t - (w * w * t) / 2, b: 400 * w * t - (w * w * t) / 2 },
+  })),
+  'mitre of a case, with keys': fc.record({ w: mm(80, 200), t: mm(8, 20), k: fc.constantFrom(2.4, 3.2), n: fc.integer({ min: 1, max: 4 }) }).map(({ w, t, k, n }) => {
+    const depth = 0.7 * t * Math.SQRT2
+    const slot = n * k * (depth * depth) // half of a right-angled wedge of this depth on each side is depth² / 2
+    return {
+      changes: [...block('a', 'right-front', [0, 300], [0, t], [0, w]), ...block('b', 'back-right', [300 - t, t], [0, 200], [0, w])],
+      joint: join('mitre', [['a', 'end2'], ['b', 'end1']], { keys: n, kerf: k, depth }, { across: 'keys' }),
+      volumes: { a: 300 * w * t - (t * t * w) / 2 - slot / 2, b: 200 * w * t - (t * t * w) / 2 - slot / 2 },
+    }
+  }),
+  'mitre of a case, with a spline': fc.record({ w: mm(80, 200), t: mm(10, 20), k: fc.constantFrom(2, 3), d: mm(2, 3) }).map(({ w, t, k, d }) => ({
+    changes: [...block('a', 'right-front', [0, 300], [0, t], [0, w]), ...block('b', 'back-right', [300 - t, t], [0, 200], [0, w])],
+    joint: join('mitre', [['a', 'end2'], ['b', 'end1']], { kerf: k, depth: d }, { across: 'spline' }),
+    volumes: { a: 300 * w * t - (t * t * w) / 2 - k * d * w, b: 200 * w * t - (t * t * w) / 2 - k * d * w },
+  })),
+  'fingers, whole': fc.record({ w: mm(60, 200), t: mm(6, 20), T: mm(6, 20), n: fc.integer({ min: 2, max: 9 }), f: mm(0, 0.3) }).map(({ w, t, T, n, f }) => {
+    const [mine, yours] = [Math.floor(n / 2), Math.ceil(n / 2)]
+    const inner = 2 * mine - (n % 2 === 0 ? 1 : 0)
+    return {
+      changes: [...block('a', 'right-front', [0, 300], [0, t], [0, w]), ...block('b', 'back-right', [300, T], [0, 200], [0, w])],
+      joint: join('fingers', [['a', 'end2'], ['b', 'end1']], { count: n, fit: f }),
+      volumes: { a: 300 * w * t + ((T * w * t) / n) * mine, b: 200 * w * T - T * t * ((w / n) * mine + (f / 2) * inner) + 0 * yours },
+    }
+  }),
+  'fingers, half at the ends': fc.record({ w: mm(60, 200), t: mm(6, 20), T: mm(6, 20), n: fc.integer({ min: 1, max: 4 }).map((k) => 2 * k + 1) }).map(({ w, t, T, n }) => ({
+    changes: [...block('a', 'right-front', [0, 300], [0, t], [0, w]), ...block('b', 'back-right', [300, T], [0, 200], [0, w])],
+    joint: join('fingers', [['a', 'end2'], ['b', 'end1']], { count: n }, { ends: 'half' }),
+    volumes: { a: 300 * w * t + T * w * t * ((n - 1) / 2 / (n - 1)), b: 200 * w * T - T * t * (w / 2) },
+  })),
+  'dovetail, through, tails on the first': fc.record({ w: mm(100, 250), t: mm(10, 20), T: mm(10, 20), n: fc.integer({ min: 1, max: 4 }), p: mm(4, 8), f: mm(0, 0.2) }).map((c) => dovetailed(c, 'guest', 0)),
+  'dovetail, half-blind, tails on the first': fc.record({ w: mm(100, 250), t: mm(10, 20), T: mm(12, 20), n: fc.integer({ min: 1, max: 4 }), p: mm(4, 8), f: mm(0, 0.2) }).map((c) => dovetailed(c, 'guest', 4)),
+  'dovetail, through, tails on the other': fc.record({ w: mm(100, 250), t: mm(10, 20), T: mm(10, 20), n: fc.integer({ min: 1, max: 4 }), p: mm(4, 8), f: mm(0, 0.2) }).map((c) => dovetailed(c, 'host', 0)),
+  'dovetail, half-blind, tails on the other': fc.record({ w: mm(100, 250), t: mm(12, 20), T: mm(10, 20), n: fc.integer({ min: 1, max: 4 }), p: mm(4, 8), f: mm(0, 0.2) }).map((c) => dovetailed(c, 'host', 4)),
+  'tongue and groove': fc.record({ w: mm(60, 150), W: mm(60, 150), t: mm(15, 30), d: mm(4, 10), f: mm(0, 0.5), g: mm(0, 1) }).map(({ w, W, t, d, f, g }) => ({
+    changes: [...block('a', 'right-up', [0, 400], [0, w], [0, t]), ...block('b', 'right-up', [0, 400], [w, W], [0, t])],
+    joint: join('tongue', [['a', 'edge2'], ['b', null]], { depth: d, thickness: t / 3, fit: f, gap: g }),
+    volumes: { a: 400 * (w * t + (d - g) * (t / 3)), b: 400 * (W * t - d * (t / 3 + f)) },
+  })),
+  'edge glue': fc.record({ w: mm(60, 150), W: mm(60, 150), t: mm(15, 30) }).map(({ w, W, t }) => ({
+    changes: [...block('a', 'right-up', [0, 400], [0, w], [0, t]), ...block('b', 'right-up', [0, 400], [w, W], [0, t])],
+    joint: join('glue', [['a', 'edge2'], ['b', 'edge1']]),
+    volumes: { a: 400 * w * t, b: 400 * W * t },
+  })),
+  butt: fc.record({ w: mm(60, 150), t: mm(15, 30) }).map(({ w, t }) => ({
+    changes: rail(w, t, { w: t + 40, t: 20 }, false),
+    joint: join('butt', [['a', 'end2'], ['b', 'face']]),
+    volumes: { a: 300 * w * t, b: 20 * (t + 40) * (w + 250) },
+  })),
+  'trim to a leaning board': fc.record({ w: mm(60, 150), t: mm(15, 30), a: mm(5, 40), gap: mm(0, 3) }).map(({ w, t, a, gap }) => {
+    const tan = Math.tan((a * Math.PI) / 180)
+    const cos = Math.cos((a * Math.PI) / 180)
+    // The underside rises from the front (y = 0, z = 200) to the back; the post stands under it.
+    const back = 200 + w * tan - gap / cos
+    const front = 200 - gap / cos
+    return {
+      changes: [
+        ...block('a', 'up-left', [0, t], [0, w], [0, 180]),
+        ...block('b', 'right-up', [-50, 300], [0, 400], [200, 20], { tilts: [{ edge: ['back', 'edge1'], angle: String(a) }] }),
+      ],
+      joint: join('trim', [['a', 'end2'], ['b', 'back']], { gap }),
+      volumes: { a: (w * t * (front + back)) / 2, b: 300 * 400 * 20 },
+    }
+  }),
+} // prettier-ignore
+
+function dovetailed(
+  { w, t, T, n, p, f }: { w: number; t: number; T: number; n: number; p: number; f: number },
+  tails: 'guest' | 'host',
+  lap: number,
+): Made {
+  const [into, through] = tails === 'guest' ? [T, t] : [t, T]
+  const d = into - lap
+  const wide = (w - 2 * p - (n - 1) * p) / n
+  const section = d * (wide - d / 8) // a tail, seen on its face: as wide as its middle
+  const tailed = n * section * through
+  const [a, b] =
+    tails === 'guest'
+      ? [300 * w * t + tailed, 200 * w * T - tailed - n * f * d * t]
+      : [300 * w * t + T * w * t - tailed - n * f * d * T, (200 - t) * w * T + tailed]
+  return {
+    changes: [
+      ...block('a', 'right-front', [0, 300], [0, t], [0, w]),
+      ...block('b', 'back-right', [300, T], [0, 200], [0, w]),
+    ],
+    joint: join(
+      'dovetail',
+      [['a', 'end2'], ['b', 'end1']],
+      { count: n, pin: p, fit: f, ...(lap ? { lap } : {}) },
+      { tails, manner: lap ? 'blind' : 'through' },
+    ),
+    volumes: { a, b },
+  } // prettier-ignore
+}
+
+const close = (found: number, wanted: number) => expect(Math.abs(found / wanted - 1)).toBeLessThan(1e-6)
+const solidVolumes = (m: Model, keys: readonly string[]) => keys.map((k) => volume(m, k, kernel))
+
+describe.each(Object.entries(cases))('%s', (_, arbitrary) => {
+  test('pieces share no wood, and what is left is the closed form', () => {
+    fc.assert(
+      fc.property(arbitrary, ({ changes, joint, volumes }) => {
+        const m = built([...changes, joint])
+        expect(stops(m)).toEqual([])
+        for (const [id, wanted] of Object.entries(volumes)) close(volume(m, `${id}#1`, kernel), wanted)
+        expect(sharedWood(m, kernel)).toBeLessThan(1e-3)
+      }),
+      { numRuns: 25 },
+    )
+  })
+
+  test('turned or mirrored as a whole, it is the same', () => {
+    const placements = [
+      { kind: 'mirrored' as const, direction: 'across' as const, about: '-500' },
+      { kind: 'mirrored' as const, direction: 'deep' as const, about: '-700' },
+      {
+        kind: 'moved' as const,
+        turns: ['up' as const, 'across' as const],
+        across: '2000',
+        deep: '0',
+        up: '0',
+      },
+    ]
+    fc.assert(
+      fc.property(arbitrary, fc.constantFrom(...placements), ({ changes, joint }, placement) => {
+        const m = modelOf(grouped(make([...changes, joint]), placement))
+        expect(stops(m)).toEqual([])
+        const [a, b, a2, b2] = solidVolumes(m, ['a#1', 'b#1', 'a#2', 'b#2'])
+        close(a2!, a!)
+        close(b2!, b!)
+        for (const id of ['a', 'b']) {
+          const [one, two] = [instance(m, `${id}#1`), instance(m, `${id}#2`)]
+          one.size.forEach((n, i) => expect(two.size[i]).toBeCloseTo(n, 9))
+        }
+        expect(sharedWood(m, kernel)).toBeLessThan(1e-3)
+      }),
+      { numRuns: 12 },
+    )
+  })
+
+  test('taken apart, it leaves both pieces as they were', () => {
+    fc.assert(
+      fc.property(arbitrary, ({ changes, joint }) => {
+        const before = make(changes)
+        const joined = execute(before, joint)
+        if (!joined.ok) throw new Error(joined.why)
+        const after = execute(joined.project, change.removeJoints({ ids: ['j'] }))
+        if (!after.ok) throw new Error(after.why)
+        const seen = (m: Model) => m.resolved.instances.map((i) => [i.key, i.size, i.frame, m.recipe(i)])
+        expect(seen(modelOf(after.project))).toEqual(seen(modelOf(before)))
+      }),
+      { numRuns: 3 },
+    )
+  })
+})

@@ -1,0 +1,25 @@
+import { memberAt } from '../contacts'
+import { defineJoint } from '../kind'
+import { derive } from './derive'
+
+/** Two pieces that run through each other, each cut away by a part of the thickness. */
+export const lap = defineJoint({
+  kind: 'lap',
+  title: 'Half lap',
+  measures: {
+    share: { label: 'Taken from the first', otherwise: 'half' },
+    fit: { label: 'Fit', otherwise: 'as the project', text: 'fit' },
+  },
+  options: {
+    side: { label: 'The first is cut from', values: { face: 'its outer side', back: 'its inner side' } },
+  },
+  propose: (c) =>
+    c.sort === 'crossing' || c.sort === 'tee' || c.sort === 'corner'
+      ? { between: [memberAt(c.guest, null), memberAt(c.host, null)], fields: {} }
+      : null,
+  rank: () => 0,
+  consequence: (_, c) => [
+    `${c.guest.name} and ${c.host.name} each lose half of what they share, and lie in one plane`,
+  ],
+  derive,
+})

@@ -1,0 +1,179 @@
+/** How two pieces meet: which faces lie on each other, how far apart, and what they share. */
+import type { FaceName } from '../document'
+import type { Mm } from '../measure'
+import {
+  AXES, dot, FACE_AT, FACE_NAMES, faceIn, normalOf, sayFace, toOwn, toRoom,
+  type Axis, type Box, type Frame, type Pose, type Vec3,
+} from '../pieces' // prettier-ignore
+import type { Instance } from '../resolve'
+import { boxInto, pointInto, type Vec2 } from '../work'
+
+/** Faces this close are taken to touch. */
+export const TOUCHING: Mm = 0.01
+const PARALLEL = 1 - 1e-9
+
+/** A face of the guest and the face of the host it looks at, in one plane or `gap` apart (less than nothing: sunk in). */
+export interface Meeting {
+  readonly guest: Instance
+  /** Faces of the instances, which for a mirror image are not those of its piece. */
+  readonly face: FaceName
+  readonly host: Instance
+  readonly hostFace: FaceName
+  readonly gap: Mm
+  /** Whether the axes of the two lie along each other. */
+  readonly square: boolean
+  /** What they share, in the guest's frame: flat along `into`, and its outline along the other two axes in order. */
+  readonly patch: Box
+  readonly outline: readonly Vec2[]
+  readonly into: Axis
+}
+
+export const otherAxes = (axis: Axis): readonly [Axis, Axis] =>
+  AXES.filter((i) => i !== axis) as unknown as readonly [Axis, Axis]
+
+/** Where a face between the shoulders lies along its own axis. */
+export const surfaceAt = (i: Pick<Instance, 'shoulder'>, face: FaceName): Mm => {
+  const { axis, far } = FACE_AT[face]
+  return far ? i.shoulder.max[axis] : i.shoulder.min[axis]
+}
+
+export const extentOf = (i: Pick<Instance, 'shoulder'>, axis: Axis): Mm =>
+  i.shoulder.max[axis] - i.shoulder.min[axis]
+
+/** A point on a face, in the room. */
+const onFace = (i: Instance, face: FaceName): Vec3 => {
+  const p: [number, number, number] = [...i.shoulder.min]
+  p[FACE_AT[face].axis] = surfaceAt(i, face)
+  return toRoom(i.frame, p)
+}
+
+/** The face of the other piece that looks straight at this one; null when none does. */
+export function faceAgainst(frame: Frame, face: FaceName, other: Frame): FaceName | null {
+  const n = normalOf(frame, face)
+  return FACE_NAMES.find((f) => dot(normalOf(other, f), n) < -PARALLEL) ?? null
+}
+
+/** How `face` of the guest meets the host; null when no face of the host looks at it or they share nothing. */
+export function meet(guest: Instance, face: FaceName, host: Instance): Meeting | null {
+  const hostFace = faceAgainst(guest.frame, face, host.frame)
+  if (!hostFace) return null
+  const n = normalOf(guest.frame, face)
+  const gap = dot(n, onFace(host, hostFace)) - dot(n, onFace(guest, face))
+  const into = FACE_AT[face].axis
+  const [u, v] = otherAxes(into)
+  const boxed = boxInto(guest.frame, host.frame, host.shoulder)
+  const outline = boxed
+    ? shared(guest.shoulder, boxed, u, v)
+    : clip(footprint(guest, host, hostFace, u, v), guest.shoulder, u, v)
+  if (outline.length < 3) return null
+  const us = outline.map((p) => p[0])
+  const vs = outline.map((p) => p[1])
+  const [min, max] = [[0, 0, 0], [0, 0, 0]] as [[number, number, number], [number, number, number]] // prettier-ignore
+  min[into] = max[into] = surfaceAt(guest, face)
+  ;[min[u], max[u], min[v], max[v]] = [Math.min(...us), Math.max(...us), Math.min(...vs), Math.max(...vs)]
+  if (max[u] - min[u] <= TOUCHING || max[v] - min[v] <= TOUCHING) return null
+  return { guest, face, host, hostFace, gap, square: boxed !== null, patch: { min, max }, outline, into }
+}
+
+function shared(a: Box, b: Box, u: Axis, v: Axis): Vec2[] {
+  const [u1, u2] = [Math.max(a.min[u], b.min[u]), Math.min(a.max[u], b.max[u])]
+  const [v1, v2] = [Math.max(a.min[v], b.min[v]), Math.min(a.max[v], b.max[v])]
+  return u2 > u1 && v2 > v1 ? [[u1, v1], [u2, v1], [u2, v2], [u1, v2]] : [] // prettier-ignore
+}
+
+/** The corners of the host's face in the guest's frame, round about. */
+function footprint(guest: Instance, host: Instance, hostFace: FaceName, u: Axis, v: Axis): Vec2[] {
+  const [a, b] = otherAxes(FACE_AT[hostFace].axis)
+  const corners = ([[0, 0], [1, 0], [1, 1], [0, 1]] as const).map(([s, t]) => {
+    const p: [number, number, number] = [...host.shoulder.min]
+    p[FACE_AT[hostFace].axis] = surfaceAt(host, hostFace)
+    if (s) p[a] = host.shoulder.max[a]
+    if (t) p[b] = host.shoulder.max[b]
+    return pointInto(guest.frame, host.frame, p)
+  }) // prettier-ignore
+  return corners.map((p) => [p[u], p[v]])
+}
+
+/** What of a polygon lies in the box (Sutherland and Hodgman). */
+function clip(polygon: readonly Vec2[], box: Box, u: Axis, v: Axis): Vec2[] {
+  const sides: Array<(p: Vec2) => number> = [
+    (p) => p[0] - box.min[u],
+    (p) => box.max[u] - p[0],
+    (p) => p[1] - box.min[v],
+    (p) => box.max[v] - p[1],
+  ]
+  return sides.reduce<Vec2[]>(
+    (points, inside) => {
+      const out: Vec2[] = []
+      points.forEach((p, i) => {
+        const q = points[(i + 1) % points.length]!
+        const [dp, dq] = [inside(p), inside(q)]
+        if (dp >= 0) out.push(p)
+        if (dp > 0 !== dq > 0 && dp !== dq) {
+          const t = dp / (dp - dq)
+          out.push([p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t])
+        }
+      })
+      return out
+    },
+    [...polygon],
+  )
+}
+
+/** Why `face` of the guest does not touch any of the hosts, in a sentence. */
+export function sayApart(
+  guest: Instance,
+  face: FaceName,
+  hosts: readonly Instance[],
+  say: (mm: Mm) => string,
+): string {
+  const near = hosts
+    .flatMap((h) => meet(guest, face, h) ?? [])
+    .sort((a, b) => Math.abs(a.gap) - Math.abs(b.gap))[0]
+  const named = faceIn(guest.flipped, face)
+  if (!near || -near.gap > extentOf(near.host, FACE_AT[near.hostFace].axis))
+    return `${guest.name} does not meet ${hosts[0]?.name ?? 'its host'} with its ${sayFace(named)}, so its joint does nothing`
+  return near.gap > 0
+    ? `${guest.name} stops ${say(near.gap)} short of ${near.host.name}, so its joint does nothing`
+    : `${guest.name} runs ${say(-near.gap)} into ${near.host.name} before it is housed; set it against the face`
+}
+
+/** The piece between its shoulders, as the resolver poses it. */
+export function shoulderPose(i: Instance): Pose {
+  const origin = toRoom(i.frame, i.shoulder.min)
+  const size = AXES.map((a) => extentOf(i, a)) as unknown as Vec3
+  return { frame: { ...i.frame, origin }, size, box: i.box, flipped: i.flipped }
+}
+
+/** The extent of the host straight behind the face that the guest looks at; null when it looks at none. */
+export function depthBehind(guest: Pose, face: FaceName, host: Pose): Mm | null {
+  const hostFace = faceAgainst(guest.frame, faceIn(guest.flipped, face), host.frame)
+  return hostFace ? host.size[FACE_AT[hostFace].axis] : null
+}
+
+/** The face of the host that is flush with the outside of the guest where the two make a corner; null where they make none. */
+export function cornerOf(m: Meeting): { readonly hostFace: FaceName; readonly far: boolean } | null {
+  const box = boxInto(m.guest.frame, m.host.frame, m.host.shoulder)
+  if (!box) return null
+  for (const far of [true, false]) {
+    const [mine, yours] = far ? [m.guest.shoulder.max[2], box.max[2]] : [m.guest.shoulder.min[2], box.min[2]]
+    if (Math.abs(mine - yours) > TOUCHING) continue
+    const out = normalOf(m.guest.frame, far ? 'face' : 'back')
+    const hostFace = FACE_NAMES.find((f) => dot(normalOf(m.host.frame, f), out) > PARALLEL)
+    if (hostFace) return { hostFace, far }
+  }
+  return null
+}
+
+/** How far a point in the room is from the wood between a piece's shoulders. */
+export function distanceTo(i: Instance, p: Vec3): Mm {
+  const own = toOwn(i.frame, p)
+  return Math.hypot(...AXES.map((k) => Math.max(i.shoulder.min[k] - own[k], 0, own[k] - i.shoulder.max[k])))
+}
+
+/** The middle of a face between the shoulders, in the room. */
+export function middleOf(i: Instance, face: FaceName): Vec3 {
+  const p = AXES.map((k) => (i.shoulder.min[k] + i.shoulder.max[k]) / 2) as [number, number, number]
+  p[FACE_AT[face].axis] = surfaceAt(i, face)
+  return toRoom(i.frame, p)
+}

@@ -1,0 +1,139 @@
+import type { FaceName } from '../../document'
+import type { Mm } from '../../measure'
+import { AXES, cross, dot, FACE_AT, faceIn, STILL, type Axis, type Vec3 } from '../../pieces'
+import type { Instance, Resolved, ResolvedJoint } from '../../resolve'
+import { BEYOND, toolInto, vectorInto, type Keyway, type SawCut, type Tool } from '../../work'
+import { partAt, type Met, type Parting } from '../bisect'
+import { Deriving, type Derived } from '../deriving'
+import { chosen } from '../kind'
+import { shoulderPose } from '../meet'
+
+export function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
+  const d = new Deriving(joint, resolved)
+  const [fa, fb] = [d.face(0), d.face(1)]
+  if (!joint.values || !fa || !fb) return d.done()
+  for (const a of d.members(0)) {
+    const met = d.members(1).flatMap((b) => {
+      const found = a === b ? null : partAt(shoulderPose(a), fa, shoulderPose(b), fb)
+      return found ? [{ b, found }] : []
+    })
+    const other = d.members(1).find((b) => b !== a)
+    if (met.length === 0 && other) d.wrong(`${a.name} and ${other.name} do not meet in a corner there, so nothing is mitred`) // prettier-ignore
+    for (const { b, found } of met) {
+      d.work('saw', a, b, sawOn(a, fa, found.parting.normal, found.parting.offset))
+      d.work(
+        'saw',
+        b,
+        a,
+        sawOn(b, fb, found.parting.normal.map((n) => -n) as unknown as Vec3, -found.parting.offset),
+      )
+      const across = chosen(joint.joint, 'across', 'none')
+      if (across === 'keys') keys(a, b, fa, fb, found, d)
+      if (across === 'spline') spline(a, b, fa, fb, found, d)
+    }
+  }
+  return d.done()
+}
+
+/** A cut by a plane of the room, in the piece's own frame. */
+export function sawOn(
+  i: Instance,
+  described: FaceName,
+  normal: Vec3,
+  offset: Mm,
+  name?: SawCut['name'],
+): SawCut {
+  const face = faceIn(i.flipped, described)
+  const own = vectorInto(i.frame, STILL, normal)
+  return {
+    name: name ?? (FACE_AT[face].axis === 0 ? 'mitre' : 'bevel'),
+    face,
+    normal: own,
+    offset: offset - dot(normal, i.frame.origin),
+  }
+}
+
+const measuresOf = (met: Met, d: Deriving) => ({
+  kerf: d.value('kerf') ?? d.resolved.settings.kerf,
+  depth: d.value('depth'),
+  whole: met.deep[1] - met.deep[0],
+})
+
+/** Slots square to the outer edge, sawn in from the corner; the same blade's way through both pieces. */
+function keys(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, d: Deriving): void {
+  const { kerf, whole } = measuresOf(met, d)
+  const depth = d.value('depth') ?? whole / 2
+  const count = d.value('keys') ?? 3
+  const [from, to] = met.along
+  if (kerf <= 0 || depth <= 0) return d.wrong('Keys want a thickness and a depth')
+  if (depth >= met.deep[1]) return d.wrong(`Keys ${d.say(depth)} deep come out at the inside of the corner of ${a.name} and ${b.name}`) // prettier-ignore
+  if (count * kerf * 2 > to - from) return d.wrong(`${count} keys of ${d.say(kerf)} do not fit into ${d.say(to - from)} of ${a.name}`) // prettier-ignore
+  const places = Array.from({ length: count }, (_, k) => from + ((to - from) * (k + 1)) / (count + 1))
+  const tools = places.map((at) => slot(met.parting, at, kerf, depth))
+  for (const [on, other, face] of [[a, b, fa], [b, a, fb]] as const) {
+    const axis = axisAlong(on, met.parting.edge)
+    const data: Keyway = {
+      name: 'key slot', face: faceIn(on.flipped, face), width: kerf, depth, axis,
+      at: places.map((t) => along(on, met.parting, t, axis)),
+      tools: tools.map((t) => toolInto(on.frame, STILL, t)),
+    }
+    d.work('keyway', on, other, data, '/keys')
+  } // prettier-ignore
+  d.supply(`Key ${d.say(kerf)} thick`, count)
+}
+
+function slot({ corner, edge, inward }: Parting, at: Mm, kerf: Mm, depth: Mm): Tool {
+  const origin = AXES.map((i) => corner[i] + edge[i] * (at - kerf / 2)) as unknown as Vec3
+  const reach = 20 * depth + 100
+  return {
+    kind: 'prism',
+    frame: { origin, x: cross(inward, edge), y: inward, z: edge },
+    outline: [[-reach, -reach], [reach, -reach], [reach, depth], [-reach, depth]],
+    depth: kerf,
+  } // prettier-ignore
+}
+
+/** A groove in both cut faces along the longer way, for a spline square to them. */
+function spline(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, d: Deriving): void {
+  const { kerf } = measuresOf(met, d)
+  const { corner, edge, inward, normal } = met.parting
+  const lengthwise = met.along[1] - met.along[0] >= met.deep[1] - met.deep[0]
+  const [run, across] = lengthwise ? [met.along, met.deep] : [met.deep, met.along]
+  const [u, v] = lengthwise ? [edge, inward] : [inward, edge]
+  const depth = d.value('depth') ?? (across[1] - across[0]) / 4
+  const middle = (across[0] + across[1]) / 2
+  if (kerf <= 0 || depth <= 0) return d.wrong('A spline wants a thickness and a depth')
+  if (kerf >= across[1] - across[0]) return d.wrong(`A spline of ${d.say(kerf)} does not fit into ${d.say(across[1] - across[0])} of ${a.name}`) // prettier-ignore
+  const from = run[0] - BEYOND - depth
+  const origin = AXES.map((i) => corner[i] + u[i] * from + v[i] * middle) as unknown as Vec3
+  const x = cross(v, u)
+  const way = Math.abs(dot(x, normal))
+  if (way < 0.999) return d.wrong(`A spline between ${a.name} and ${b.name} does not stand square to the cut`)
+  const tool: Tool = {
+    kind: 'prism',
+    frame: { origin, x, y: v, z: u },
+    outline: [[-depth, -kerf / 2], [depth, -kerf / 2], [depth, kerf / 2], [-depth, kerf / 2]],
+    depth: run[1] - run[0] + 2 * (BEYOND + depth),
+  } // prettier-ignore
+  for (const [on, other, face] of [[a, b, fa], [b, a, fb]] as const) {
+    const axis = axisAlong(on, v)
+    const data: Keyway = {
+      name: 'spline groove', face: faceIn(on.flipped, face), width: kerf, depth, axis,
+      at: [dot(AXES.map((i) => corner[i] + v[i] * middle - on.frame.origin[i]) as unknown as Vec3, [on.frame.x, on.frame.y, on.frame.z][axis]!)],
+      tools: [toolInto(on.frame, STILL, tool)],
+    }
+    d.work('keyway', on, other, data, '/spline')
+  } // prettier-ignore
+  d.supply(`Spline ${d.say(kerf)} × ${d.say(2 * depth)} × ${d.say(run[1] - run[0])}`, 1)
+}
+
+/** The own axis of a piece that lies most along a room vector. */
+function axisAlong(i: Instance, v: Vec3): Axis {
+  const own = [i.frame.x, i.frame.y, i.frame.z].map((a) => Math.abs(dot(a, v)))
+  return own.indexOf(Math.max(...own)) as Axis
+}
+
+function along(i: Instance, { corner, edge }: Parting, at: Mm, axis: Axis): Mm {
+  const p = AXES.map((k) => corner[k] + edge[k] * at - i.frame.origin[k]) as unknown as Vec3
+  return dot(p, [i.frame.x, i.frame.y, i.frame.z][axis]!)
+}

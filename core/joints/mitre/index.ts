@@ -1,0 +1,58 @@
+import type { Joint } from '../../document'
+import type { Pose } from '../../pieces'
+import type { Growth } from '../../resolve'
+import { partAt, type Met } from '../bisect'
+import { memberAt, sortOfFace, type Contact } from '../contacts'
+import { defineJoint } from '../kind'
+import { derive } from './derive'
+
+/** Two pieces cut at the plane that bisects them, with keys or a spline across it if wanted. */
+export const mitre = defineJoint({
+  kind: 'mitre',
+  title: 'Mitre or bevel',
+  measures: {
+    keys: { label: 'Keys', kind: 'count', otherwise: '3' },
+    kerf: { label: 'Thickness of keys or spline', otherwise: 'the saw’s kerf' },
+    depth: { label: 'Their depth', otherwise: 'half of what there is' },
+  },
+  options: { across: { label: 'Across it', values: { none: 'nothing', keys: 'keys', spline: 'a spline' } } },
+  grows: (joint) =>
+    [0, 1].flatMap((member): Growth[] => {
+      const face = joint.between[member]!.face
+      if (!face) return []
+      return [
+        {
+          member, face, says: (called) => `to the mitre with ${called(1 - member)}`, measures: [], poses: true,
+          by: (_, poses) => {
+            const met = firstMet(joint, poses)
+            return met ? (member === 0 ? met.growA : met.growB) : 0
+          },
+        },
+      ] // prettier-ignore
+    }),
+  propose: (c) => {
+    const faces = facesAt(c)
+    return faces && { between: [memberAt(c.guest, faces[0]), memberAt(c.host, faces[1])], fields: {} }
+  },
+  rank: (c) => (c.sort === 'angle' ? 0 : c.sort === 'corner' ? 1 : 4),
+  consequence: (_, c) => [`${c.guest.name} and ${c.host.name} are both cut at the plane that bisects them`],
+  derive,
+})
+
+/** The ends or edges that would be mitred at a contact. */
+function facesAt(c: Contact) {
+  const host = c.sort === 'flat' ? c.cornerFace : c.sort === 'angle' || c.sort === 'corner' ? c.hostFace : null
+  return host && sortOfFace(host) !== 'face' && sortOfFace(c.guestFace) !== 'face' ? ([c.guestFace, host] as const) : null
+} // prettier-ignore
+
+/** The first poses of the two members that meet at their corner. */
+function firstMet(joint: Joint, poses: ReadonlyArray<readonly Pose[]>): Met | null {
+  const [fa, fb] = [joint.between[0]!.face, joint.between[1]!.face]
+  if (!fa || !fb) return null
+  for (const a of poses[0] ?? [])
+    for (const b of poses[1] ?? []) {
+      const met = a === b ? null : partAt(a, fa, b, fb)
+      if (met) return met
+    }
+  return null
+}

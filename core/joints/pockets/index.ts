@@ -1,0 +1,98 @@
+import type { Mm } from '../../measure'
+import { AXES, FACE_AT, type Vec3 } from '../../pieces'
+import type { Resolved, ResolvedJoint } from '../../resolve'
+import { pointInto, vectorInto, type Bore } from '../../work'
+import { outOf, waysOf } from '../block'
+import { memberAt, sortOfFace } from '../contacts'
+import { Deriving, type Derived } from '../deriving'
+import { chosen, defineJoint } from '../kind'
+import { extentOf, surfaceAt, type Meeting } from '../meet'
+import { ROW, rowOf } from '../row'
+
+/** Screws that go in aslant from a pocket in the guest's back or face, out through its end into the host. */
+export const pockets = defineJoint({
+  kind: 'pockets',
+  title: 'Pocket screws',
+  measures: {
+    diameter: { label: 'Screw diameter' },
+    length: { label: 'Screw length' },
+    pocket: { label: 'Pocket diameter' },
+    angle: { label: 'Angle', kind: 'angle', otherwise: '15°', text: '15deg' },
+    web: { label: 'Wood before the pocket', otherwise: 'half the thickness', text: 't/2' },
+    ...ROW,
+  },
+  options: { side: { label: 'Pockets in', values: { back: 'the back', face: 'the face' } } },
+  propose: (c, resolved) =>
+    c.sort !== 'flat' || sortOfFace(c.guestFace) === 'face' || c.guest.piece === c.host.piece
+      ? null
+      : {
+          between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.hostFace)],
+          fields:
+            resolved.style.unit === 'in'
+              ? { diameter: '5/32', length: '1 1/4', pocket: '3/8', spacing: '6', inset: '1' }
+              : { diameter: '4', length: '32', pocket: '9.5', spacing: '150', inset: '25' },
+        },
+  rank: () => 8,
+  consequence: (_, c) => [`Pockets in the back of ${c.guest.name}, for screws aslant into ${c.host.name}`],
+  derive,
+})
+
+function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
+  const d = new Deriving(joint, resolved)
+  if (!joint.values) return d.done()
+  for (const m of d.meetings()) {
+    if (waysOf(m).across !== 2) {
+      d.wrong(`${m.guest.name} is too narrow where it meets ${m.host.name} for pockets from its back`)
+      continue
+    }
+    const places = rowOf(m, d, d.must('diameter'))
+    const made = typeof places === 'string' ? places : pocketsAt(m, places, d)
+    if (typeof made === 'string') d.wrong(made)
+    else {
+      const [pocket, clearance, pilot] = made
+      d.work('bore', m.guest, m.host, pocket, '/pocket')
+      d.work('bore', m.guest, m.host, clearance, '/through')
+      d.work('bore', m.host, m.guest, pilot)
+      d.supply(
+        `Pocket screw ⌀ ${d.say(d.must('diameter'))} × ${d.say(d.must('length'))}`,
+        clearance.at.length,
+      )
+    }
+  }
+  return d.done()
+}
+
+/**
+ * The screw's line passes the guest's end where the row is, leaning by the angle a from the guest's face. With e the
+ * row's distance from the pocket's side, the line comes out of that side e / tan a before the end.
+ */
+function pocketsAt(m: Meeting, places: readonly Vec3[], d: Deriving): [Bore, Bore, Bore] | string {
+  const { guest, host } = m
+  const fromFace = chosen(d.joint.joint, 'side', 'back') === 'face'
+  const [diameter, length, wide, web] = ['diameter', 'length', 'pocket', 'web'].map((n) => d.must(n)) as [Mm, Mm, Mm, Mm] // prettier-ignore
+  const a = (d.must('angle') * Math.PI) / 180
+  if (!(a > 0.05 && a < 1.2)) return 'Pockets lean between 3° and 68°'
+  if (wide <= diameter) return 'The pocket is to be wider than its screw'
+  const side = fromFace ? guest.shoulder.max[2] : guest.shoulder.min[2]
+  const e = Math.abs(places[0]![2] - side)
+  const out = outOf(m)
+  const along = AXES.map((i) => (i === m.into ? out[i] * Math.cos(a) : i === 2 ? (fromFace ? -1 : 1) * Math.sin(a) : 0)) as unknown as Vec3 // prettier-ignore
+  const whole = e / Math.sin(a)
+  const deep = whole - web / Math.cos(a)
+  if (deep <= 0) return `${guest.name} is too thin for pockets with ${d.say(web)} of wood before them`
+  if (whole * Math.cos(a) + wide >= extentOf(guest, m.into))
+    return `${guest.name} is too short for its pockets`
+  const into = length - (whole - deep)
+  if (into <= 0) return `A pocket screw ${d.say(length)} long does not reach ${host.name}`
+  if (into * Math.cos(a) >= extentOf(host, FACE_AT[m.hostFace].axis)) return `A pocket screw ${d.say(length)} long would come out of ${host.name}` // prettier-ignore
+  const mouth = places.map((p) => AXES.map((i) => (i === m.into ? surfaceAt(guest, m.face) - out[i] * whole * Math.cos(a) : i === 2 ? side : p[i])) as unknown as Vec3) // prettier-ignore
+  const face = fromFace ? 'face' : 'back'
+  return [
+    { name: 'pocket', face, at: mouth, along, diameter: wide, depth: deep, through: false, tip: 0 },
+    { name: 'clearance hole', face, at: mouth, along, diameter, depth: whole + diameter, through: true, tip: 0 },
+    {
+      name: 'pilot hole', face: m.hostFace, diameter: 0.7 * diameter, depth: into, through: false, tip: 0,
+      at: places.map((p) => pointInto(host.frame, guest.frame, p)), along: vectorInto(host.frame, guest.frame, along),
+    },
+  ] // prettier-ignore
+}

@@ -1,0 +1,78 @@
+import { FACE_AT, oppositeFace, type Vec3 } from '../../pieces'
+import type { Resolved, ResolvedJoint } from '../../resolve'
+import { pointInto, vectorInto, type Bore } from '../../work'
+import { outOf } from '../block'
+import { memberAt } from '../contacts'
+import { Deriving, type Derived } from '../deriving'
+import { chosen, defineJoint } from '../kind'
+import { extentOf } from '../meet'
+import { ROW, rowOf } from '../row'
+
+/** Screws through the host into the guest: clearance in the one, a pilot in the other. */
+export const screws = defineJoint({
+  kind: 'screws',
+  title: 'Screws',
+  measures: {
+    diameter: { label: 'Screw diameter' },
+    length: { label: 'Screw length' },
+    ...ROW,
+    pilot: { label: 'Pilot', otherwise: '0.7 of the screw' },
+    head: { label: 'Head', otherwise: 'twice the screw' },
+  },
+  options: {
+    sink: { label: 'Head', values: { sunk: 'countersunk', bored: 'counterbored', none: 'on the face' } },
+  },
+  propose: (c, resolved) =>
+    c.sort !== 'flat' || c.guest.piece === c.host.piece || extentOf(c.host, FACE_AT[c.hostFace].axis) > 60
+      ? null
+      : {
+          between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.hostFace)],
+          fields:
+            resolved.style.unit === 'in'
+              ? { diameter: '0.164', length: '1 1/2', spacing: '6', inset: '1' }
+              : { diameter: '4', length: '40', spacing: '150', inset: '25' },
+        },
+  rank: (c) => (FACE_AT[c.hostFace].axis === 2 ? 5 : 9),
+  consequence: (_, c) => [
+    `Screws through ${c.host.name} into ${c.guest.name}, with clearance and pilot holes`,
+  ],
+  derive,
+})
+
+function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
+  const d = new Deriving(joint, resolved)
+  if (!joint.values) return d.done()
+  const [diameter, length] = [d.must('diameter'), d.must('length')]
+  const head = d.value('head') ?? 2 * diameter
+  const sink = chosen(joint.joint, 'sink', 'sunk')
+  for (const m of d.meetings()) {
+    const { guest, host } = m
+    const through = extentOf(host, FACE_AT[m.hostFace].axis)
+    // The head of a counterbored screw sits half way into the host.
+    const sunk = sink === 'bored' ? through / 2 : 0
+    const into = length - (through - sunk)
+    const places = rowOf(m, d, diameter)
+    if (typeof places === 'string') d.wrong(places)
+    else if (into <= diameter) d.wrong(`A screw ${d.say(length)} long does not reach through ${host.name} into ${guest.name}`)
+    else if (into >= extentOf(guest, m.into)) d.wrong(`A screw ${d.say(length)} long would come out of ${guest.name}`)
+    else {
+      const out = outOf(m)
+      const back = out.map((n) => -n + 0) as unknown as Vec3
+      const outside = places.map((p) => p.map((n, i) => n + out[i]! * through) as unknown as Vec3)
+      const clearance: Bore = {
+        name: 'clearance hole', face: oppositeFace(m.hostFace), diameter, depth: through, through: true, tip: 0,
+        at: outside.map((p) => pointInto(host.frame, guest.frame, p)),
+        along: vectorInto(host.frame, guest.frame, back),
+        ...(sink === 'none' ? {} : { sink: { diameter: head, depth: sink === 'sunk' ? head / 2 : sunk, flat: sink === 'bored' } }),
+      }
+      const pilot: Bore = {
+        name: 'pilot hole', face: m.face, diameter: d.value('pilot') ?? 0.7 * diameter, depth: into, through: false, tip: 0,
+        at: places, along: back,
+      }
+      d.work('bore', host, guest, clearance)
+      d.work('bore', guest, host, pilot)
+      d.supply(`Screw ⌀ ${d.say(diameter)} × ${d.say(length)}`, places.length)
+    }
+  }
+  return d.done()
+} // prettier-ignore

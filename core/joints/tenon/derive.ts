@@ -1,0 +1,206 @@
+/**
+ * A tenon stands on the guest's shoulder, as thick as told, as wide as the shared face less the shoulders at its edges.
+ * The mortise is its section grown by half the fit on every side, as deep as the tenon is long plus the gap.
+ */
+import type { Mm } from '../../measure'
+import { FACE_AT, type Axis, type Box } from '../../pieces'
+import type { Resolved, ResolvedJoint } from '../../resolve'
+import { BEYOND, runOut, toolInto, type Mortise, type Tenon, type Tool, type Vec2 } from '../../work'
+import { arc, blockOut, prismAlong, stadium, waysOf, type Range } from '../block'
+import { asTool, regionOf } from '../channel'
+import { Deriving, type Derived } from '../deriving'
+import { chosen } from '../kind'
+import { extentOf, type Meeting } from '../meet'
+
+/** Sides of the circle that the round ends of mortise and tenon share. */
+const SIDES = 32
+/** A wall beside a mortise thinner than this needs a look. */
+const THIN: Mm = 3
+
+interface Section {
+  readonly run: Axis
+  readonly across: Axis
+  readonly along: Range
+  readonly thick: Range
+  readonly length: Mm
+  /** The shallow part beside the tenon, and how far it goes in. */
+  readonly haunch: { readonly along: Range; readonly length: Mm } | null
+}
+
+export function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
+  const d = new Deriving(joint, resolved)
+  if (!joint.values) return d.done()
+  for (const m of d.meetings()) {
+    const s = sectionOf(m, d)
+    const refused = refusal(m, s, d)
+    if (refused) d.wrong(refused)
+    else make(m, s, d)
+  }
+  return d.done()
+}
+
+const manner = (d: Deriving) => chosen(d.joint.joint, 'manner', 'blind')
+const isRound = (d: Deriving) => chosen(d.joint.joint, 'ends', 'square') === 'round'
+const hostDepth = (m: Meeting): Mm => extentOf(m.host, FACE_AT[m.hostFace].axis)
+const inBlind = (d: Deriving): Mm => d.must('length') / (manner(d) === 'loose' ? 2 : 1)
+
+function sectionOf(m: Meeting, d: Deriving): Section {
+  const { run, across } = waysOf(m)
+  const shoulder = d.must('shoulder')
+  const middle = (m.guest.shoulder.min[across] + m.guest.shoulder.max[across]) / 2 + d.must('offset')
+  const half = d.must('thickness') / 2
+  let along: Range = [m.patch.min[run] + shoulder, m.patch.max[run] - shoulder]
+  const length = manner(d) === 'through' ? hostDepth(m) : inBlind(d)
+  const width = d.must('haunchWidth')
+  let haunch: Section['haunch'] = null
+  if (width > 0) {
+    // Told of the piece as it is described; a mirror image has its edges swapped.
+    const high = (chosen(d.joint.joint, 'haunch', 'high') === 'high') !== (m.guest.flipped && run === 1)
+    haunch = {
+      along: high ? [along[1] - width, along[1]] : [along[0], along[0] + width],
+      length: d.value('haunchLength') ?? length / 3,
+    }
+    along = high ? [along[0], along[1] - width] : [along[0] + width, along[1]]
+  }
+  return { run, across, along, thick: [middle - half, middle + half], length, haunch }
+}
+
+function refusal(m: Meeting, s: Section, d: Deriving): string | null {
+  const { guest, host } = m
+  const { say } = d
+  const depth = hostDepth(m)
+  const wide = s.along[1] - s.along[0]
+  if (s.length <= 0) return `The tenon of ${guest.name} has no length`
+  if (s.thick[1] <= s.thick[0]) return `The tenon of ${guest.name} has no thickness`
+  if (s.thick[0] < guest.shoulder.min[s.across] - 1e-6 || s.thick[1] > guest.shoulder.max[s.across] + 1e-6)
+    return `A tenon ${say(s.thick[1] - s.thick[0])} thick does not fit on ${guest.name}, which is ${say(extentOf(guest, s.across))} there`
+  if (wide <= 1e-6) return `The shoulders leave nothing of the tenon of ${guest.name}`
+  if (isRound(d) && wide < s.thick[1] - s.thick[0]) return `A tenon of ${guest.name} with round ends is to be wider than it is thick` // prettier-ignore
+  if (d.must('gap') < 0) return `The gap at the bottom of the mortise in ${host.name} is less than nothing`
+  if (s.haunch && (s.haunch.length <= 0 || s.haunch.length >= s.length)) return `The haunch of ${guest.name} is to be shorter than its tenon` // prettier-ignore
+  if (manner(d) !== 'through' && s.length + d.must('gap') >= depth - 1e-6)
+    return `A mortise ${say(s.length + d.must('gap'))} deep would come out of ${host.name}, which is ${say(depth)} there`
+  if (manner(d) === 'loose' && s.length + d.must('gap') >= extentOf(guest, m.into)) return `The loose tenon is too long for ${guest.name}` // prettier-ignore
+  if (s.haunch && isRound(d))
+    return `The tenon of ${guest.name} has round ends; a haunch beside it wants square ones`
+  const hostBox = regionOf(m, blockOut(m, [0, s.length], { [s.run]: s.along, [s.across]: s.thick }))
+  const sides = [0, 1, 2].filter((i) => i !== FACE_AT[m.hostFace].axis) as Axis[]
+  const [a, b] = sides.map((i) => hostBox.max[i] - hostBox.min[i]) as [Mm, Mm]
+  const lost = wide + (s.thick[1] - s.thick[0]) - (a + b)
+  if (lost > 1e-6 && m.square)
+    return `The tenon of ${guest.name} is ${say(wide)} wide, and ${host.name} is too narrow for its mortise`
+  const wall = Math.min(
+    ...sides.flatMap((i) => [hostBox.min[i], host.size[i] - hostBox.max[i]]).filter((w) => w > 1e-6),
+  )
+  if (wall < THIN)
+    d.wrong(`The mortise for ${guest.name} leaves a wall of ${say(wall)} in ${host.name}`, 'look')
+  return null
+}
+
+function make(m: Meeting, s: Section, d: Deriving): void {
+  const { guest, host } = m
+  const gap = d.must('gap')
+  const loose = manner(d) === 'loose'
+  if (!loose) d.work('tenon', guest, host, tenonOn(m, s, isRound(d)), '/tenon')
+  else {
+    // The mortise in the guest: the same hole the other way.
+    const data = mortiseIn(m, s, d, [-(s.length + gap), BEYOND], guest.frame)
+    d.work(
+      'mortise',
+      guest,
+      host,
+      { ...data, face: m.face, region: clippedTo(guest.size, data.region) },
+      '/mortise',
+    )
+    const size = [2 * s.length, s.along[1] - s.along[0], s.thick[1] - s.thick[0]].map(d.say).join(' × ')
+    d.supply(`Loose tenon ${size}`, 1)
+  }
+  const through = manner(d) === 'through'
+  const deep = through ? s.length + BEYOND : s.length + gap
+  const data = mortiseIn(m, s, d, [-BEYOND, deep], host.frame)
+  d.work('mortise', host, guest, { ...data, through }, '/in')
+}
+
+const clippedTo = (size: readonly number[], b: Box): Box => ({
+  min: b.min.map((n) => Math.max(0, n)) as unknown as Box['min'],
+  max: b.max.map((n, i) => Math.min(size[i]!, n)) as unknown as Box['max'],
+})
+
+/** The hole between two places beyond the shoulder, in the frame of the piece it is in. */
+function mortiseIn(
+  m: Meeting,
+  s: Section,
+  d: Deriving,
+  [from, to]: Range,
+  frame: Meeting['host']['frame'],
+): Mortise {
+  const fit = d.must('fit')
+  const grow = ([a, b]: Range): Range => [a - fit / 2, b + fit / 2]
+  const [along, thick] = [grow(s.along), grow(s.thick)]
+  const inGuest = frame === m.guest.frame
+  const block = blockOut(m, [from, to], { [s.run]: along, [s.across]: thick })
+  const tools: Tool[] = []
+  if (isRound(d)) {
+    const at = [block.min[m.into], block.max[m.into]] as const
+    tools.push(toolInto(frame, m.guest.frame, prismAlong(s.run, s.across, stadium(along, thick, SIDES), at)))
+  } else tools.push(inGuest ? runOut(block, m.guest.size) : asTool(m, block))
+  if (s.haunch) {
+    const h = grow(s.haunch.along)
+    const shallow = blockOut(m, inGuest ? [-(s.haunch.length + d.must('gap')), BEYOND] : [-BEYOND, s.haunch.length + d.must('gap')], { [s.run]: h, [s.across]: thick }) // prettier-ignore
+    tools.push(inGuest ? runOut(shallow, m.guest.size) : asTool(m, shallow))
+  }
+  const axes = inGuest ? { run: s.run, across: s.across } : hostWays(m, s)
+  return {
+    name: 'mortise', face: m.hostFace, through: false, ...axes,
+    region: inGuest ? block : regionOf(m, block),
+    ends: isRound(d) ? 'round ends' : '', bit: null, tools,
+  } // prettier-ignore
+}
+
+/** The host's own axes along the mortise and across it. */
+export function hostWays(m: Meeting, s: { run: Axis }): { run: Axis; across: Axis } {
+  const sides = ([0, 1, 2] as const).filter((i) => i !== FACE_AT[m.hostFace].axis)
+  const v = [m.guest.frame.x, m.guest.frame.y, m.guest.frame.z][s.run]!
+  const along = (i: Axis) => Math.abs([m.host.frame.x, m.host.frame.y, m.host.frame.z][i]!.reduce((n, x, k) => n + x * v[k]!, 0)) // prettier-ignore
+  const run = along(sides[0]!) >= along(sides[1]!) ? sides[0]! : sides[1]!
+  return { run, across: sides.find((i) => i !== run)! }
+}
+
+/** What is cut round the tenon, so that it is left standing on its shoulder. */
+function tenonOn(m: Meeting, s: Section, round: boolean): Tenon {
+  const { guest, face } = m
+  const { size } = guest
+  const standing = blockOut(m, [0, s.length], { [s.run]: s.along, [s.across]: s.thick })
+  const cut = (range: Range, along: Partial<Record<Axis, Range>>): Tool[] => {
+    const b = blockOut(m, range, along)
+    return [0, 1, 2].every((i) => b.max[i]! - b.min[i]! > 1e-6) ? [runOut(b, size)] : []
+  }
+  const whole = (axis: Axis): Range => [0, size[axis]]
+  const full: Range = [0, s.length]
+  const tools = [
+    ...cut(full, { [s.across]: [0, s.thick[0]], [s.run]: whole(s.run) }),
+    ...cut(full, { [s.across]: [s.thick[1], size[s.across]], [s.run]: whole(s.run) }),
+  ]
+  for (const high of [false, true]) {
+    const edge: Range = high ? [s.along[1], size[s.run]] : [0, s.along[0]]
+    const haunch = s.haunch && s.haunch.along[0] >= s.along[1] - 1e-9 === high ? s.haunch : null
+    if (haunch) {
+      const outer: Range = high ? [haunch.along[1], size[s.run]] : [0, haunch.along[0]]
+      tools.push(...cut(full, { [s.run]: outer, [s.across]: s.thick }))
+      tools.push(...cut([haunch.length, s.length], { [s.run]: haunch.along, [s.across]: s.thick }))
+    } else tools.push(...cut(full, { [s.run]: edge, [s.across]: s.thick }))
+  }
+  if (round) tools.push(...roundedOff(m, s))
+  return { name: 'tenon', face, standing: [standing], length: s.length, run: s.run, across: s.across, tools }
+}
+
+/** The corners taken off a tenon with round ends. */
+function roundedOff(m: Meeting, s: Section): Tool[] {
+  const r = (s.thick[1] - s.thick[0]) / 2
+  const c = (s.thick[0] + s.thick[1]) / 2
+  const block = blockOut(m, [0, s.length + BEYOND], {})
+  const at = [block.min[m.into], block.max[m.into]] as const
+  const low: Vec2[] = [[s.along[0] - BEYOND, s.thick[1] + BEYOND], [s.along[0] - BEYOND, s.thick[0] - BEYOND], [s.along[0] + r, s.thick[0] - BEYOND], ...arc([s.along[0] + r, c], r, Math.PI / 2, SIDES).reverse(), [s.along[0] + r, s.thick[1] + BEYOND]] // prettier-ignore
+  const high: Vec2[] = [[s.along[1] + BEYOND, s.thick[0] - BEYOND], [s.along[1] + BEYOND, s.thick[1] + BEYOND], [s.along[1] - r, s.thick[1] + BEYOND], ...arc([s.along[1] - r, c], r, -Math.PI / 2, SIDES).reverse(), [s.along[1] - r, s.thick[0] - BEYOND]] // prettier-ignore
+  return [low, high].map((outline) => prismAlong(s.run, s.across, outline, at))
+}

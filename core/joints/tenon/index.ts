@@ -1,0 +1,65 @@
+import type { Joint } from '../../document'
+import { memberAt, sortOfFace } from '../contacts'
+import { chosen, defineJoint } from '../kind'
+import { depthBehind } from '../meet'
+import { hostDepth, rounded, third, tryLength } from '../suggest'
+import { derive } from './derive'
+
+const manner = (joint: Joint) => chosen(joint, 'manner', 'blind')
+
+/** A tenon on an end or edge in a mortise: blind, through, or loose with a mortise in both. */
+export const tenon = defineJoint({
+  kind: 'tenon',
+  title: 'Mortise and tenon',
+  measures: {
+    length: { label: 'Tenon length' },
+    thickness: { label: 'Tenon thickness', otherwise: 'a third', text: 't/3' },
+    shoulder: { label: 'Shoulders at its edges', otherwise: 'none', text: '0' },
+    offset: { label: 'Off the middle by', otherwise: 'centred', text: '0' },
+    haunchWidth: { label: 'Haunch width', otherwise: 'none', text: '0' },
+    haunchLength: { label: 'Haunch length', otherwise: 'a third of the tenon' },
+    gap: { label: 'Gap at the bottom', otherwise: 'none', text: '0' },
+    fit: { label: 'Fit', otherwise: 'as the project', text: 'fit' },
+  },
+  options: {
+    manner: { label: 'Manner', values: { blind: 'blind', through: 'through', loose: 'loose tenon' } },
+    ends: { label: 'Mortise ends', values: { square: 'square', round: 'round' } },
+    haunch: { label: 'Haunch at', values: { high: 'edge 2', low: 'edge 1' } },
+  },
+  grows: (joint) => {
+    const face = joint.between[0]!.face
+    if (!face || manner(joint) === 'loose') return []
+    const through = manner(joint) === 'through'
+    return [
+      {
+        member: 0, face, says: (called) => `into ${called(1)}`, measures: ['length'], poses: through,
+        by: (v, poses) => {
+          if (!through) return v.length!
+          const [guest, host] = [poses[0]?.[0], poses[1]?.[0]]
+          return (guest && host && depthBehind(guest, face, host)) ?? 0
+        },
+      },
+    ] // prettier-ignore
+  },
+  propose: (c, resolved) => {
+    if (c.sort !== 'flat' || sortOfFace(c.guestFace) === 'face' || c.guest.piece === c.host.piece) return null
+    const { unit } = resolved.style
+    return {
+      between: [memberAt(c.guest, c.guestFace), memberAt(c.host, null)],
+      fields: {
+        length: rounded((hostDepth(c) * 2) / 3, unit),
+        ...(unit === 'in' ? { thickness: third(c.guest.thickness, unit) } : {}),
+      },
+    }
+  },
+  rank: (c) => (sortOfFace(c.guestFace) === 'end' && sortOfFace(c.hostFace) === 'edge' ? 0 : 6),
+  consequence: ({ fields }, c, resolved) => {
+    const [length, thickness] = [tryLength(fields.length, c, resolved), tryLength(fields.thickness ?? 't/3', c, resolved)] // prettier-ignore
+    if (length === null || thickness === null) return ['The tenon does not read as a length']
+    return [
+      `${c.guest.name} grows `, { mm: length }, ` and gets a tenon `, { mm: thickness },
+      ` thick; ${c.host.name} gets its mortise`,
+    ] // prettier-ignore
+  },
+  derive,
+})

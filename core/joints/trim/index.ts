@@ -1,0 +1,69 @@
+import type { FaceName } from '../../document'
+import type { Mm } from '../../measure'
+import { dot, faceIn, normalOf, sayFace, type Pose, type Vec3 } from '../../pieces'
+import type { Resolved, ResolvedJoint } from '../../resolve'
+import { planeOf, runTo } from '../bisect'
+import { memberAt, sortOfFace } from '../contacts'
+import { Deriving, type Derived } from '../deriving'
+import { defineJoint } from '../kind'
+import { distanceTo, middleOf, shoulderPose } from '../meet'
+import { sawOn } from '../mitre/derive'
+
+/** A piece cut by the plane of another piece's face, as a sloping side is to the underside of its lid. */
+export const trim = defineJoint({
+  kind: 'trim',
+  title: 'Trim to a face',
+  measures: { gap: { label: 'Gap', otherwise: 'none', text: '0' } },
+  grows: (joint) => {
+    const [one, two] = [joint.between[0]!.face, joint.between[1]!.face]
+    if (!one || !two) return []
+    return [
+      {
+        member: 0, face: one, says: (called) => `to ${called(1)}`, measures: ['gap'], poses: true,
+        by: (v, poses) => {
+          const [a, b] = [poses[0]?.[0], poses[1]?.[0]]
+          const cut = a && b && cutAt(a, one, b, two, v.gap!)
+          return cut ? cut.beyond : 0
+        },
+      },
+    ] // prettier-ignore
+  },
+  propose: (c) => {
+    if (c.guest.piece === c.host.piece || sortOfFace(c.guestFace) === 'face') return null
+    if (c.sort !== 'angle' && c.sort !== 'tee') return null
+    // The broad side of the other that looks at what is cut.
+    const out = normalOf(c.guest.frame, c.guestFace)
+    const face = (['face', 'back', 'edge1', 'edge2'] as const).reduce((a, b) => (dot(normalOf(c.host.frame, b), out) < dot(normalOf(c.host.frame, a), out) - 1e-9 ? b : a)) // prettier-ignore
+    return { between: [memberAt(c.guest, c.guestFace), memberAt(c.host, face)], fields: {} }
+  },
+  rank: () => 2,
+  consequence: ({ between }, c) => [
+    `${c.guest.name} is cut by the plane of ${c.host.name}’s ${between[1]!.face ? sayFace(between[1]!.face) : 'face'}`,
+  ],
+  derive,
+})
+
+/** The plane of a face, moved off it by the gap, as what it cuts from a piece; null when the piece does not reach it. */
+function cutAt(a: Pose, described: FaceName, b: Pose, other: FaceName, gap: Mm): { normal: Vec3; offset: Mm; beyond: Mm } | null {
+  const plane = planeOf(b, faceIn(b.flipped, other))
+  const cut = { normal: plane.normal.map((n) => -n + 0) as unknown as Vec3, offset: -(plane.offset + gap) }
+  const face = faceIn(a.flipped, described)
+  if (dot(normalOf(a.frame, face), cut.normal) <= 0) return null
+  const run = runTo(a, face, cut)
+  return run && { ...cut, beyond: Math.max(...run.beyond) }
+} // prettier-ignore
+
+function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
+  const d = new Deriving(joint, resolved)
+  const [one, two] = [d.face(0), d.face(1)]
+  if (!joint.values || !one || !two) return d.done()
+  for (const a of d.members(0)) {
+    const face = faceIn(a.flipped, one)
+    const near = [...d.members(1)].sort((x, y) => distanceTo(x, middleOf(a, face)) - distanceTo(y, middleOf(a, face)))[0] // prettier-ignore
+    if (!near) continue
+    const cut = cutAt(shoulderPose(a), one, shoulderPose(near), two, d.must('gap'))
+    if (cut) d.work('saw', a, near, sawOn(a, one, cut.normal, cut.offset, 'trim'))
+    else d.wrong(`${a.name} does not run to the ${sayFace(two)} of ${near.name} with its ${sayFace(one)}, so it cannot be trimmed to it`) // prettier-ignore
+  }
+  return d.done()
+}

@@ -1,0 +1,102 @@
+/** Small projects for tests: pieces by their room boxes, joints between them, and what the solids say. Millimetres. */
+import {
+  change,
+  execute,
+  newProject,
+  type Change,
+  type FaceName,
+  type Group,
+  type Project,
+} from '../document'
+import { modelOf, type Model } from '../model'
+import type { Instance } from '../resolve'
+import { loadKernel, type Kernel } from '../solid'
+
+let loading: Promise<Kernel> | null = null
+export const testKernel = (): Promise<Kernel> => (loading ??= loadKernel())
+
+export function make(changes: readonly Change[], unit: 'in' | 'mm' = 'mm'): Project {
+  const done = execute(newProject('t', 'Test', unit), changes)
+  if (!done.ok) throw new Error(done.why)
+  return done.project
+}
+
+export const stock = (id: string, thickness: number): Change =>
+  change.addStock({
+    id, name: id, kind: 'sheet', species: 'birch plywood', thickness: String(thickness), width: '5000', lengths: ['9000'], grain: false,
+  }) // prettier-ignore
+
+type Span = readonly [start: number, size: number]
+
+/** A piece that fills a room box; its thickness is that of its stock `thick`, made along with it. */
+export function block(
+  id: string,
+  facing: string,
+  across: Span,
+  deep: Span,
+  up: Span,
+  more: Partial<{ tilts: Array<{ edge: [FaceName, FaceName]; angle: string }>; group: string | null }> = {},
+): Change[] {
+  const spans = Object.fromEntries(
+    Object.entries({ across, deep, up }).map(([d, [start, size]]) => [
+      d,
+      { start: String(start), size: String(size) },
+    ]),
+  ) as unknown as Record<'across' | 'deep' | 'up', { start: string; size: string }>
+  return [
+    ...(id === 'a' ? [stock('any', 18)] : []),
+    change.addPiece({ kind: 'made', id, name: id.toUpperCase(), stock: 'any', facing, spans, ...more }),
+  ]
+}
+
+export const join = (
+  kind: string,
+  between: ReadonlyArray<readonly [piece: string, face: FaceName | null]>,
+  fields: Readonly<Record<string, string | number>> = {},
+  options: Readonly<Record<string, string>> = {},
+): Change =>
+  change.addJoints({
+    joints: [
+      {
+        id: 'j', kind, options,
+        between: between.map(([piece, face]) => ({ piece, face })),
+        fields: Object.fromEntries(Object.entries(fields).map(([k, v]) => [k, String(v)])),
+      },
+    ],
+  }) // prettier-ignore
+
+/** All pieces put into one group that stands once more: turned by quarter turns, or mirrored. */
+export function grouped(project: Project, placement: Group['placements'][number]): Project {
+  const done = execute(project, [
+    change.group({ id: 'g', name: 'Group', members: project.pieces.map((p) => p.id) }),
+    change.addPlacement({ id: 'g', placement }),
+  ])
+  if (!done.ok) throw new Error(done.why)
+  return done.project
+}
+
+export const stops = (m: Model): string[] => m.problems.filter((p) => p.level === 'stop').map((p) => p.says)
+
+export const instance = (m: Model, key: string): Instance => {
+  const found = m.resolved.instances.find((i) => i.key === key)
+  if (!found) throw new Error(`${key} is not there`)
+  return found
+}
+
+export const placed = (m: Model, i: Instance) => ({ recipe: m.recipe(i), frame: i.frame })
+
+export const volume = (m: Model, key: string, kernel: Kernel): number =>
+  kernel.shape(m.recipe(instance(m, key))).volume
+
+/** All the wood that pairs of instances share. */
+export function sharedWood(m: Model, kernel: Kernel): number {
+  const all = m.resolved.instances
+  return kernel.solids((s) => {
+    let sum = 0
+    for (let i = 0; i < all.length; i++)
+      for (let j = i + 1; j < all.length; j++) sum += s.shared(placed(m, all[i]!), placed(m, all[j]!))
+    return sum
+  })
+}
+
+export const built = (changes: readonly Change[]): Model => modelOf(make(changes))

@@ -1,0 +1,85 @@
+import type { FaceName } from '../../document'
+import type { Mm } from '../../measure'
+import { AXES, FACE_AT, sayFace, type Axis, type Vec3 } from '../../pieces'
+import { capital, forPartner, sayDegrees, type Dimension, type WorkKind } from '../feature'
+import { BEYOND, type Tool } from '../tool'
+
+/** One or more alike bores into a face. */
+export interface Bore {
+  /** What it is for: "dowel hole", "clearance hole", "pilot hole", "pocket". */
+  readonly name: string
+  readonly face: FaceName
+  /** Where each enters the face. */
+  readonly at: readonly Vec3[]
+  /** Unit vector into the wood. */
+  readonly along: Vec3
+  readonly diameter: Mm
+  /** To the shoulder of the bit. */
+  readonly depth: Mm
+  readonly through: boolean
+  /** How far the point reaches deeper. */
+  readonly tip: Mm
+  /** A cone or flat step at the mouth, by its own diameter and depth. */
+  readonly sink?: { readonly diameter: Mm; readonly depth: Mm; readonly flat: boolean }
+}
+
+/** The angle between the bore and the square into its face, degrees. */
+export function leanOf(b: Bore): number {
+  const { axis } = FACE_AT[b.face]
+  return (Math.acos(Math.min(1, Math.abs(b.along[axis]))) * 180) / Math.PI
+}
+
+/** A bore starts outside the wood; a leaning one further out, by what its lean takes. */
+function drills(b: Bore): Tool[] {
+  const lean = (leanOf(b) * Math.PI) / 180
+  const back = BEYOND + (b.diameter / 2) * Math.tan(lean)
+  return b.at.flatMap((p): Tool[] => {
+    const from = AXES.map((i) => p[i] - b.along[i] * back) as unknown as Vec3
+    const drill = { kind: 'drill' as const, along: b.along }
+    const hole: Tool = { ...drill, at: from, radius: b.diameter / 2, depth: b.depth + back + (b.through ? BEYOND : 0), tip: b.through ? 0 : b.tip } // prettier-ignore
+    if (!b.sink) return [hole]
+    const { diameter, depth, flat } = b.sink
+    // The mouth of a cone is in the face; a thin collar reaches out of it.
+    const mouth: Tool = flat
+      ? { ...drill, at: from, radius: diameter / 2, depth: depth + back, tip: 0 }
+      : { ...drill, at: p, radius: diameter / 2, depth: 0, tip: depth }
+    return [hole, mouth]
+  })
+}
+
+export const bore: WorkKind<Bore> = {
+  kind: 'bore',
+  name: (b) => b.name,
+  shownOn: (b) => b.face,
+  cut: drills,
+  describe: (b, partner) => {
+    const [u, v] = AXES.filter((i) => i !== FACE_AT[b.face].axis) as [Axis, Axis]
+    const lean = leanOf(b)
+    return [
+      b.at.length > 1 ? `${b.at.length} ${b.name}s ⌀ ` : `${capital(b.name)} ⌀ `,
+      { mm: b.diameter },
+      ...(b.through ? [', through'] : [', ', { mm: b.depth }, ' deep']),
+      ...(lean > 0.01 ? [` at ${sayDegrees(lean)}`] : []),
+      `, on ${FACE_AT[b.face].axis === 2 ? 'the ' : ''}${sayFace(b.face)}, at `,
+      ...b.at.flatMap((p, i) => [i > 0 ? '; ' : '', { mm: p[u] }, ' · ', { mm: p[v] }]),
+      ...(b.sink ? [b.sink.flat ? ', counterbored ⌀ ' : ', countersunk ⌀ ', { mm: b.sink.diameter }] : []),
+      forPartner(partner),
+    ]
+  },
+  callout: (b) => [
+    `${b.at.length > 1 ? `${b.at.length} × ` : ''}${b.name} ⌀ `,
+    { mm: b.diameter },
+    ...(b.through ? [', through'] : [' × ', { mm: b.depth }, ' deep']),
+    ...(leanOf(b) > 0.01 ? [` at ${sayDegrees(leanOf(b))}`] : []),
+    `, on ${FACE_AT[b.face].axis === 2 ? 'the ' : ''}${sayFace(b.face)}`,
+  ],
+  dimensions: (b) =>
+    b.at.flatMap((p): Dimension[] =>
+      AXES.filter((i) => i !== FACE_AT[b.face].axis).map((axis) => ({
+        axis,
+        from: 0,
+        to: p[axis],
+        what: 'place',
+      })),
+    ),
+}

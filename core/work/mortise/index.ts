@@ -1,0 +1,60 @@
+import type { FaceName } from '../../document'
+import type { Mm } from '../../measure'
+import { FACE_AT, sayFace, type Axis, type Box } from '../../pieces'
+import { capital, forPartner, type WorkKind } from '../feature'
+import type { Tool } from '../tool'
+
+/** A pocket with straight sides: a mortise for a tenon, a slot for a tab. */
+export interface Mortise {
+  readonly name: 'mortise' | 'slot'
+  readonly face: FaceName
+  /** The pocket without its rounded or relieved corners, clipped to the piece. */
+  readonly region: Box
+  readonly run: Axis
+  readonly across: Axis
+  readonly through: boolean
+  /** How its ends are, in words: "rounded ends", "relieved for a 6 bit"; empty for square corners. */
+  readonly ends: string
+  readonly bit: Mm | null
+  readonly tools: readonly Tool[]
+}
+
+const size = (m: Mortise, axis: Axis): Mm => m.region.max[axis] - m.region.min[axis]
+
+export const mortise: WorkKind<Mortise> = {
+  kind: 'mortise',
+  name: (m) => m.name,
+  shownOn: (m) => m.face,
+  cut: (m) => [...m.tools],
+  describe: (m, partner) => [
+    `${capital(m.name)} `,
+    { mm: size(m, m.run) },
+    ' × ',
+    { mm: size(m, m.across) },
+    ...(m.through ? [', through'] : [', ', { mm: size(m, FACE_AT[m.face].axis) }, ' deep']),
+    ', ',
+    { mm: m.region.min[m.run] },
+    ' and ',
+    { mm: m.region.min[m.across] },
+    ` from ${fromWhere(m)}`,
+    `, on the ${sayFace(m.face)}`,
+    ...(m.ends ? [`, ${m.ends}`] : []),
+    ...(m.bit === null ? [] : [' ', { mm: m.bit }]),
+    forPartner(partner),
+  ],
+  callout: (m) => [
+    `${m.name} `, { mm: size(m, m.run) }, ' × ', { mm: size(m, m.across) },
+    ...(m.through ? [', through'] : [' × ', { mm: size(m, FACE_AT[m.face].axis) }, ' deep']),
+    `, on the ${sayFace(m.face)}`,
+    ...(m.ends ? [`, ${m.ends}`] : []), ...(m.bit === null ? [] : [' ', { mm: m.bit }]),
+  ], // prettier-ignore
+  dimensions: (m) => [
+    { axis: m.run, from: m.region.min[m.run], to: m.region.max[m.run], what: 'width' },
+    { axis: m.across, from: m.region.min[m.across], to: m.region.max[m.across], what: 'width' },
+    { axis: m.run, from: 0, to: m.region.min[m.run], what: 'place' },
+    { axis: m.across, from: 0, to: m.region.min[m.across], what: 'place' },
+  ],
+}
+
+const REFERENCE = ['end 1', 'edge 1', 'the back'] as const
+const fromWhere = (m: Mortise): string => `${REFERENCE[m.run]} and ${REFERENCE[m.across]}`
