@@ -1,4 +1,4 @@
-/** Imports go one way: measure → document → rack, pieces → resolve → work → joints → solid → cuts, plans → exchange. */
+/** Imports go one way: measure → document → rack, pieces → resolve → work → joints → solid → hardware, cuts, plans → exchange. */
 const STEPS = [
   ['measure', []],
   ['document', ['measure']],
@@ -8,6 +8,7 @@ const STEPS = [
   ['work', ['measure', 'document', 'rack', 'pieces', 'resolve']],
   ['joints', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work']],
   ['solid', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints']],
+  ['hardware', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model']],
   ['cuts', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model']],
   ['plans', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'cuts']],
 ]

@@ -4,6 +4,7 @@ import { parseArgs } from 'node:util'
 import { Job } from '../core/cuts'
 import { sayIssue, type Project } from '../core/document'
 import { findClashes, openProject, resolveReport } from '../core/exchange'
+import { findSwings } from '../core/hardware'
 import { modelOf } from '../core/model'
 import { loadKernel } from '../core/solid'
 import { exportAll } from './export'
@@ -60,7 +61,8 @@ const COMMANDS: Readonly<
   },
   check: async (file) => {
     const model = modelOf(readProjectFile(file))
-    const problems = [...model.problems, ...findClashes(model, await loadKernel())]
+    const kernel = await loadKernel()
+    const problems = [...model.problems, ...findClashes(model, kernel), ...findSwings(model, kernel)]
     for (const p of problems) process.stdout.write(`${p.level}: ${p.says}\n`)
     const stops = problems.filter((p) => p.level === 'stop').length
     if (stops > 0)

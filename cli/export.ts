@@ -1,6 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { cutList, cutListCsv, findAlike, layoutJobs, layoutSvg } from '../core/cuts'
+import { hardwareCsv, hardwareList } from '../core/hardware'
 import type { Model } from '../core/model'
 import { formatLength } from '../core/measure'
 import { planSheets, toSvg } from '../core/plans'
@@ -20,6 +21,8 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string): Prom
   const say = (mm: number) => formatLength(mm, model.resolved.style).text
 
   put('cut-list.csv', cutListCsv(cutList(model), model))
+  const hardware = hardwareList(model)
+  if (hardware.length > 0) put('hardware.csv', hardwareCsv(hardware))
   for (const { stock, job } of layoutJobs(model)) {
     const answer = solve(job)
     const name = `layout-${plain(stock.stock.name)}`

@@ -1,6 +1,7 @@
 /** Shapes pieces away from the page. A newer revision ends the work on an older one. */
 import { expose, transfer } from 'comlink'
 import { findClashes } from '../core/exchange/clash'
+import { findSwings } from '../core/hardware'
 import { modelOf } from '../core/model'
 import type { Project } from '../core/document'
 import type { Problem } from '../core/resolve'
@@ -58,8 +59,11 @@ const worker = {
     return true
   },
 
+  /** Pieces that share wood, and hinges that do not open all the way. */
   async clashes(project: Project): Promise<Problem[]> {
-    return findClashes(modelOf(project), await kernel())
+    const model = modelOf(project)
+    const k = await kernel()
+    return [...findClashes(model, k), ...findSwings(model, k)]
   },
 }
 

@@ -1,4 +1,5 @@
 /** What `resolve` and `check` say of a project, as plain data. */
+import { hardwareList } from '../hardware'
 import type { Model } from '../model'
 import { formatLength, type Mm } from '../measure'
 import { keyOf, sayBecause, SIZES, type Instance, type Problem } from '../resolve'
@@ -6,6 +7,7 @@ import { sayPlain } from '../plans/piece'
 import { workKind } from '../work'
 
 const round = (n: Mm) => Math.round(n * 1e6) / 1e6
+const exact = (n: number) => Math.round(n * 1e12) / 1e12
 
 export function resolveReport(model: Model) {
   const { resolved, project } = model
@@ -20,6 +22,17 @@ export function resolveReport(model: Model) {
       name: i.name,
       stock: resolved.byId.get(i.piece)?.stock?.stock.name ?? null,
       facing: i.facing.name,
+      // Own axes in the room, for what does not stand square.
+      ...(i.square
+        ? {}
+        : {
+            frame: {
+              origin: i.frame.origin.map(round),
+              x: i.frame.x.map(exact),
+              y: i.frame.y.map(exact),
+              z: i.frame.z.map(exact),
+            },
+          }),
       finished: size(i),
       spans: Object.fromEntries(
         (['across', 'deep', 'up'] as const).map((d, axis) => [
@@ -40,6 +53,16 @@ export function resolveReport(model: Model) {
       work: model
         .features(i)
         .map((f) => sayPlain(workKind(f).describe(f.data, f.partner?.name ?? null), say)),
+    })),
+    groups: resolved.groups.map(({ id, group, boxes }) => ({
+      id,
+      name: group.name,
+      boxes: boxes.map((b) => ({ min: b.min.map(round), max: b.max.map(round) })),
+    })),
+    hardware: hardwareList(model).map(({ name, quantity, where }) => ({
+      name,
+      quantity,
+      ...(where ? { where } : {}),
     })),
     problems: model.problems.map(plainProblem),
   }

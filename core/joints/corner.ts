@@ -5,7 +5,7 @@ import { dot, FACE_AT, normalOf, type Pose } from '../pieces'
 import { blockOut, outOf, prismAlong, type Range } from './block'
 import { sortOfFace, type Contact } from './contacts'
 import type { Deriving } from './deriving'
-import { cornerOf, depthBehind, extentOf, type Meeting } from './meet'
+import { cornerOf, extentOf, type Meeting } from './meet'
 import type { Tool, Vec2 } from '../work'
 
 export interface Corner {
@@ -45,12 +45,6 @@ export const makesCorner = (c: Contact): boolean =>
   sortOfFace(c.hostFace) === 'face' &&
   c.cornerFace !== null &&
   sortOfFace(c.cornerFace) === 'end'
-
-/** The host's thickness behind a guest's end, from poses; 0 where it looks at nothing. */
-export const hostBehind = (poses: ReadonlyArray<readonly Pose[]>, face: FaceName): Mm => {
-  const [guest, host] = [poses[0]?.[0], poses[1]?.[0]]
-  return (guest && host && depthBehind(guest, face, host)) ?? 0
-}
 
 /** The end of the host that lies on the outside of the guest, from how the two stand: where it looks along the guest's thickness. */
 export function hostEndIn(poses: ReadonlyArray<readonly Pose[]>): FaceName | null {

@@ -12,12 +12,15 @@ import { boxInto, pointInto, type Vec2 } from '../work'
 export const TOUCHING: Mm = 0.01
 const PARALLEL = 1 - 1e-9
 
+/** What a piece is between its shoulders: an instance, or a pose before its joints are known. */
+export type Body = Pick<Instance, 'frame' | 'shoulder'>
+
 /** A face of the guest and the face of the host it looks at, in one plane or `gap` apart (less than nothing: sunk in). */
-export interface Meeting {
-  readonly guest: Instance
+export interface Meeting<B extends Body = Instance> {
+  readonly guest: B
   /** Faces of the instances, which for a mirror image are not those of its piece. */
   readonly face: FaceName
-  readonly host: Instance
+  readonly host: B
   readonly hostFace: FaceName
   readonly gap: Mm
   /** Whether the axes of the two lie along each other. */
@@ -32,16 +35,16 @@ export const otherAxes = (axis: Axis): readonly [Axis, Axis] =>
   AXES.filter((i) => i !== axis) as unknown as readonly [Axis, Axis]
 
 /** Where a face between the shoulders lies along its own axis. */
-export const surfaceAt = (i: Pick<Instance, 'shoulder'>, face: FaceName): Mm => {
+export const surfaceAt = (i: Pick<Body, 'shoulder'>, face: FaceName): Mm => {
   const { axis, far } = FACE_AT[face]
   return far ? i.shoulder.max[axis] : i.shoulder.min[axis]
 }
 
-export const extentOf = (i: Pick<Instance, 'shoulder'>, axis: Axis): Mm =>
+export const extentOf = (i: Pick<Body, 'shoulder'>, axis: Axis): Mm =>
   i.shoulder.max[axis] - i.shoulder.min[axis]
 
 /** A point on a face, in the room. */
-const onFace = (i: Instance, face: FaceName): Vec3 => {
+const onFace = (i: Body, face: FaceName): Vec3 => {
   const p: [number, number, number] = [...i.shoulder.min]
   p[FACE_AT[face].axis] = surfaceAt(i, face)
   return toRoom(i.frame, p)
@@ -54,7 +57,7 @@ export function faceAgainst(frame: Frame, face: FaceName, other: Frame): FaceNam
 }
 
 /** How `face` of the guest meets the host; null when no face of the host looks at it or they share nothing. */
-export function meet(guest: Instance, face: FaceName, host: Instance): Meeting | null {
+export function meet<B extends Body>(guest: B, face: FaceName, host: B): Meeting<B> | null {
   const hostFace = faceAgainst(guest.frame, face, host.frame)
   if (!hostFace) return null
   const n = normalOf(guest.frame, face)
@@ -82,7 +85,7 @@ function shared(a: Box, b: Box, u: Axis, v: Axis): Vec2[] {
 }
 
 /** The corners of the host's face in the guest's frame, round about. */
-function footprint(guest: Instance, host: Instance, hostFace: FaceName, u: Axis, v: Axis): Vec2[] {
+function footprint(guest: Body, host: Body, hostFace: FaceName, u: Axis, v: Axis): Vec2[] {
   const [a, b] = otherAxes(FACE_AT[hostFace].axis)
   const corners = ([[0, 0], [1, 0], [1, 1], [0, 1]] as const).map(([s, t]) => {
     const p: [number, number, number] = [...host.shoulder.min]
@@ -145,10 +148,23 @@ export function shoulderPose(i: Instance): Pose {
   return { frame: { ...i.frame, origin }, size, box: i.box, flipped: i.flipped }
 }
 
-/** The extent of the host straight behind the face that the guest looks at; null when it looks at none. */
-export function depthBehind(guest: Pose, face: FaceName, host: Pose): Mm | null {
-  const hostFace = faceAgainst(guest.frame, faceIn(guest.flipped, face), host.frame)
-  return hostFace ? host.size[FACE_AT[hostFace].axis] : null
+/** A pose as a body. */
+const bodyOf = (p: Pose): Body => ({ frame: p.frame, shoulder: { min: [0, 0, 0], max: p.size } })
+
+/** The extent of the host behind the face of the guest that touches it, told of the first two poses that do; else 0. */
+export function depthBehind(poses: ReadonlyArray<readonly Pose[]>, face: FaceName): Mm {
+  for (const guest of poses[0] ?? [])
+    for (const host of poses[1] ?? []) {
+      const m = guest === host ? null : meet(bodyOf(guest), faceIn(guest.flipped, face), bodyOf(host))
+      if (m && Math.abs(m.gap) <= TOUCHING) return extentOf(m.host, FACE_AT[m.hostFace].axis)
+    }
+  return 0
+}
+
+/** Of some poses, the one nearest to the middle of a face of another. */
+export function nearestTo(p: Pose, face: FaceName, others: readonly Pose[]): Pose | undefined {
+  const middle = middleOf(bodyOf(p), faceIn(p.flipped, face))
+  return [...others].sort((a, b) => distanceTo(bodyOf(a), middle) - distanceTo(bodyOf(b), middle))[0]
 }
 
 /** The face of the host that is flush with the outside of the guest where the two make a corner; null where they make none. */
@@ -166,13 +182,13 @@ export function cornerOf(m: Meeting): { readonly hostFace: FaceName; readonly fa
 }
 
 /** How far a point in the room is from the wood between a piece's shoulders. */
-export function distanceTo(i: Instance, p: Vec3): Mm {
+export function distanceTo(i: Body, p: Vec3): Mm {
   const own = toOwn(i.frame, p)
   return Math.hypot(...AXES.map((k) => Math.max(i.shoulder.min[k] - own[k], 0, own[k] - i.shoulder.max[k])))
 }
 
 /** The middle of a face between the shoulders, in the room. */
-export function middleOf(i: Instance, face: FaceName): Vec3 {
+export function middleOf(i: Body, face: FaceName): Vec3 {
   const p = AXES.map((k) => (i.shoulder.min[k] + i.shoulder.max[k]) / 2) as [number, number, number]
   p[FACE_AT[face].axis] = surfaceAt(i, face)
   return toRoom(i.frame, p)

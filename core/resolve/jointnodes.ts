@@ -14,6 +14,7 @@ export interface GrowTerm {
   /** Where the number comes from, for asking further. */
   readonly because: NodeKey
   readonly says: string
+  readonly cuts: boolean
 }
 
 export function jointNodes(
@@ -40,7 +41,15 @@ export function jointNodes(
     const key = keyOf.growth(joint.id, n)
     defs.push(growthNode(key, joint, g, members))
     const because = g.measures[0] ? keyOf.joint(joint.id, g.measures[0]) : key
-    return [{ face: keyOf.grow(member.piece, g.face), from: key, because, says: g.says(called) }]
+    return [
+      {
+        face: keyOf.grow(member.piece, g.face),
+        from: key,
+        because,
+        says: g.says(called),
+        cuts: g.cuts ?? false,
+      },
+    ]
   })
   return { defs, grows }
 }
@@ -72,16 +81,18 @@ function growthNode(
   }
 }
 
-/** Several joints on one face: the piece grows as far as the one that takes it furthest. */
+/** Several joints on one face: it grows as far as the one that takes it furthest; of those that cut it off, the nearest counts. */
 export function growNode(key: NodeKey, terms: readonly GrowTerm[]): NodeDef {
   return {
     key,
     label: 'what goes into the joint',
-    basis: terms.map((t) => t.says).join('|'),
+    basis: terms.map((t) => `${t.says}${t.cuts ? '/' : ''}`).join('|'),
     reads: terms.map((t) => t.from),
     compute: (get) => {
       const grown = terms.map((t) => ({ ...t, by: get<number>(t.from) }))
-      const most = grown.reduce((a, b) => (b.by > a.by ? b : a))
+      const cuts = grown.filter((t) => t.cuts)
+      const nearest = cuts.length > 0 ? [cuts.reduce((a, b) => (b.by < a.by ? b : a))] : []
+      const most = [...nearest, ...grown.filter((t) => !t.cuts)].reduce((a, b) => (b.by > a.by ? b : a))
       return {
         value: most.by,
         parts: [{ op: '+', label: most.says, value: most.by, kind: 'length', key: most.because }],

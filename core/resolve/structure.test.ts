@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { change, execute, type Change, type Project } from '../document'
 import { modelOf } from '../model'
 import { cross, dot, toRoom, type Vec3 } from '../pieces'
-import { block, built, grouped, instance, join, make, stops } from '../testing/bench'
+import { block, grouped, instance, join, make, stops } from '../testing/bench'
 import { keyOf } from './keys'
 
 const run = (project: Project, ...changes: Change[]): Project => {

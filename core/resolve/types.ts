@@ -138,6 +138,8 @@ export interface Growth {
   readonly measures: readonly string[]
   /** Whether it reads how all members stand. */
   readonly poses: boolean
+  /** It is cut off there, however much further other cuts of the same face would let it go. */
+  readonly cuts?: boolean
   /** `poses` are those of each member. What does not fit gives 0 here; the joint says why when its work is derived. */
   by(values: Readonly<Record<string, number>>, poses: ReadonlyArray<readonly Pose[]>): Mm
 }

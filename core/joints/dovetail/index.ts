@@ -1,8 +1,9 @@
 import type { Joint } from '../../document'
 import type { Growth } from '../../resolve'
 import { memberAt } from '../contacts'
-import { hostBehind, hostEndIn, makesCorner } from '../corner'
+import { hostEndIn, makesCorner } from '../corner'
 import { chosen, defineJoint } from '../kind'
+import { depthBehind } from '../meet'
 import { rounded } from '../suggest'
 import { derive } from './derive'
 
@@ -35,7 +36,7 @@ export const dovetail = defineJoint({
       {
         member: 0, face: one, says: (called) => `into ${called(1)}`, measures: lapped, poses: true,
         by: (v, poses) => {
-          const behind = hostBehind(poses, one)
+          const behind = depthBehind(poses, one)
           return isBlind(joint) && tailsOnGuest(joint) ? behind - (v.lap ?? behind / 4) : behind
         },
       },

@@ -4,9 +4,10 @@ import { BEYOND, runOut, type Sockets } from '../../work'
 import { asTool } from '../channel'
 import { rest, type Range } from '../block'
 import { memberAt } from '../contacts'
-import { cornerAt, hostBehind, makesCorner, strip, type Corner } from '../corner'
+import { cornerAt, makesCorner, strip, type Corner } from '../corner'
 import { Deriving, type Derived } from '../deriving'
 import { chosen, defineJoint } from '../kind'
+import { depthBehind } from '../meet'
 
 /** Fingers of two boards between each other at a corner. */
 export const fingers = defineJoint({
@@ -25,7 +26,7 @@ export const fingers = defineJoint({
   grows: (joint) => {
     const face = joint.between[0]!.face
     return face
-      ? [{ member: 0, face, says: (called) => `through ${called(1)}`, measures: [], poses: true, by: (_, poses) => hostBehind(poses, face) }]
+      ? [{ member: 0, face, says: (called) => `through ${called(1)}`, measures: [], poses: true, by: (_, poses) => depthBehind(poses, face) }]
       : []
   }, // prettier-ignore
   propose: (c) =>

@@ -1,8 +1,8 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
-import { AXES, cross, dot, FACE_AT, faceIn, STILL, type Axis, type Vec3 } from '../../pieces'
+import { AXES, cross, dot, FACE_AT, faceIn, STILL, toOwn, type Axis, type Vec3 } from '../../pieces'
 import type { Instance, Resolved, ResolvedJoint } from '../../resolve'
-import { BEYOND, toolInto, vectorInto, type Keyway, type SawCut, type Tool } from '../../work'
+import { BEYOND, toolInto, vectorInto, type Bore, type Keyway, type SawCut, type Tool } from '../../work'
 import { partAt, type Met, type Parting } from '../bisect'
 import { Deriving, type Derived } from '../deriving'
 import { chosen } from '../kind'
@@ -30,6 +30,7 @@ export function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
       const across = chosen(joint.joint, 'across', 'none')
       if (across === 'keys') keys(a, b, fa, fb, found, d)
       if (across === 'spline') spline(a, b, fa, fb, found, d)
+      if (across === 'dowels') dowels(a, b, fa, fb, found, d)
     }
   }
   return d.done()
@@ -125,6 +126,49 @@ function spline(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, 
     d.work('keyway', on, other, data, '/spline')
   } // prettier-ignore
   d.supply(`Spline ${d.say(kerf)} × ${d.say(2 * depth)} × ${d.say(run[1] - run[0])}`, 1)
+}
+
+/** Dowels square to the cut, along its longer way, in the middle of the other; half of each in either piece. */
+function dowels(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, d: Deriving): void {
+  const { corner, edge, inward, normal } = met.parting
+  const lengthwise = met.along[1] - met.along[0] >= met.deep[1] - met.deep[0]
+  const [run, across] = lengthwise ? [met.along, met.deep] : [met.deep, met.along]
+  const [u, v] = lengthwise ? [edge, inward] : [inward, edge]
+  const diameter = d.must('dowel')
+  const length = d.value('dowelLength') ?? 4 * diameter
+  const count = d.value('keys') ?? 2
+  const room = 1
+  const depth = length / 2 + room
+  const [whole, wide] = [run[1] - run[0], across[1] - across[0]]
+  if (diameter <= 0 || length <= 0) return d.wrong('A dowel wants a diameter and a length')
+  if (diameter >= wide) return d.wrong(`Holes of ${d.say(diameter)} break out of the mitre of ${a.name}, which is ${d.say(wide)} there`) // prettier-ignore
+  if (whole / (count + 1) < diameter) return d.wrong(`${count} holes of ${d.say(diameter)} do not fit into the mitre of ${a.name}`) // prettier-ignore
+  const middle = (across[0] + across[1]) / 2
+  const places = Array.from({ length: count }, (_, k): Vec3 => {
+    const t = run[0] + (whole * (k + 1)) / (count + 1)
+    return AXES.map((i) => corner[i] + u[i] * t + v[i] * middle) as unknown as Vec3
+  })
+  for (const [on, other, face, sign] of [[a, b, fa, -1], [b, a, fb, 1]] as const) {
+    const into = normal.map((n) => n * sign) as unknown as Vec3
+    const out = places.find((p) => !inside(on, p, into, depth, diameter / 2))
+    if (out) return d.wrong(`A dowel hole ${d.say(depth)} deep across the mitre comes out of ${on.name}`)
+    const data: Bore = {
+      name: 'dowel hole', face: faceIn(on.flipped, face), diameter, depth, through: false, tip: 0,
+      at: places.map((p) => toOwn(on.frame, p)), along: vectorInto(on.frame, STILL, into),
+    }
+    d.work('bore', on, other, data, '/dowels')
+  } // prettier-ignore
+  d.supply(`Dowel ⌀ ${d.say(diameter)} × ${d.say(length)}`, count)
+}
+
+/** Whether a bore from a place of the room stays in the wood. */
+function inside(i: Instance, at: Vec3, along: Vec3, depth: Mm, radius: Mm): boolean {
+  const [p, v] = [toOwn(i.frame, at), vectorInto(i.frame, STILL, along)]
+  return AXES.every((k) => {
+    const end = p[k] + v[k] * depth
+    const round = radius * Math.sqrt(Math.max(0, 1 - v[k] * v[k]))
+    return end - round > 0 && end + round < i.size[k]
+  })
 }
 
 /** The own axis of a piece that lies most along a room vector. */

@@ -11,18 +11,25 @@ export const mitre = defineJoint({
   kind: 'mitre',
   title: 'Mitre or bevel',
   measures: {
-    keys: { label: 'Keys', kind: 'count', otherwise: '3' },
+    keys: { label: 'Keys or dowels', kind: 'count', otherwise: '3 keys, 2 dowels' },
     kerf: { label: 'Thickness of keys or spline', otherwise: 'the saw’s kerf' },
     depth: { label: 'Their depth', otherwise: 'half of what there is' },
+    dowel: { label: 'Dowel diameter', otherwise: 'a third', text: 't/3' },
+    dowelLength: { label: 'Dowel length', otherwise: 'four times its diameter' },
   },
-  options: { across: { label: 'Across it', values: { none: 'nothing', keys: 'keys', spline: 'a spline' } } },
+  options: {
+    across: {
+      label: 'Across it',
+      values: { none: 'nothing', keys: 'keys', spline: 'a spline', dowels: 'dowels' },
+    },
+  },
   grows: (joint) =>
     [0, 1].flatMap((member): Growth[] => {
       const face = joint.between[member]!.face
       if (!face) return []
       return [
         {
-          member, face, says: (called) => `to the mitre with ${called(1 - member)}`, measures: [], poses: true,
+          member, face, says: (called) => `to the mitre with ${called(1 - member)}`, measures: [], poses: true, cuts: true,
           by: (_, poses) => {
             const met = firstMet(joint, poses)
             return met ? (member === 0 ? met.growA : met.growB) : 0

@@ -32,11 +32,7 @@ export const tabs = defineJoint({
     return [
       {
         member: 0, face, says: (called) => `through ${called(1)}`, measures: ['proud'], poses: true,
-        by: (v, poses) => {
-          const [guest, host] = [poses[0]?.[0], poses[1]?.[0]]
-          const through = guest && host && depthBehind(guest, face, host)
-          return through == null ? 0 : through + v.proud!
-        },
+        by: (v, poses) => depthBehind(poses, face) + v.proud!,
       },
     ] // prettier-ignore
   },

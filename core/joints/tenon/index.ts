@@ -33,11 +33,7 @@ export const tenon = defineJoint({
     return [
       {
         member: 0, face, says: (called) => `into ${called(1)}`, measures: ['length'], poses: through,
-        by: (v, poses) => {
-          if (!through) return v.length!
-          const [guest, host] = [poses[0]?.[0], poses[1]?.[0]]
-          return (guest && host && depthBehind(guest, face, host)) ?? 0
-        },
+        by: (v, poses) => (through ? depthBehind(poses, face) : v.length!),
       },
     ] // prettier-ignore
   },

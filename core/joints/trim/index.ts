@@ -6,7 +6,7 @@ import { planeOf, runTo } from '../bisect'
 import { memberAt, sortOfFace } from '../contacts'
 import { Deriving, type Derived } from '../deriving'
 import { defineJoint } from '../kind'
-import { distanceTo, middleOf, shoulderPose } from '../meet'
+import { distanceTo, middleOf, nearestTo, shoulderPose } from '../meet'
 import { sawOn } from '../mitre/derive'
 
 /** A piece cut by the plane of another piece's face, as a sloping side is to the underside of its lid. */
@@ -19,9 +19,10 @@ export const trim = defineJoint({
     if (!one || !two) return []
     return [
       {
-        member: 0, face: one, says: (called) => `to ${called(1)}`, measures: ['gap'], poses: true,
+        member: 0, face: one, says: (called) => `to ${called(1)}`, measures: ['gap'], poses: true, cuts: true,
         by: (v, poses) => {
-          const [a, b] = [poses[0]?.[0], poses[1]?.[0]]
+          const a = poses[0]?.[0]
+          const b = a && nearestTo(a, one, poses[1] ?? [])
           const cut = a && b && cutAt(a, one, b, two, v.gap!)
           return cut ? cut.beyond : 0
         },

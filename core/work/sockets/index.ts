@@ -26,7 +26,7 @@ const what = (s: Sockets) => `${s.count} ${s.count === 1 ? s.name.slice(0, -1) :
 
 export const sockets: WorkKind<Sockets> = {
   kind: 'sockets',
-  name: (s) => (s.name === 'fingers' ? 'set of fingers' : `set of ${s.name}`),
+  name: (s) => `${s.name.slice(0, -1)} set`,
   shownOn: (s) => (s.name === 'pins' ? s.face : 'face'),
   cut: (s) => [...s.tools],
   describe: (s, partner) => [

@@ -1,0 +1,90 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { findAlike, cutList } from '../cuts'
+import { findSwings, hardwareList, swingOf } from '../hardware'
+import { modelOf, type Model } from '../model'
+import { testKernel } from '../testing/bench'
+import { saySettings, type SawCut } from '../work'
+import { findClashes, openProject } from './index'
+
+const DEMOS = new URL('../../demo/', import.meta.url)
+const load = (file: string): Model => {
+  const read = openProject(readFileSync(new URL(file, DEMOS), 'utf8'))
+  if (!read.ok) throw new Error(read.why)
+  expect(read.setAside).toEqual([])
+  return modelOf(read.project)
+}
+
+test.each(readdirSync(DEMOS))('%s opens whole and goes together', async (file) => {
+  const m = load(file)
+  const kernel = await testKernel()
+  expect(m.problems).toEqual([])
+  expect(findClashes(m, kernel)).toEqual([])
+  expect(findSwings(m, kernel)).toEqual([])
+})
+
+const inches = (mm: number) => mm / 25.4
+const of = (m: Model, name: string) => m.resolved.instances.find((i) => i.name.startsWith(name))!
+const cutsOn = (m: Model, name: string) =>
+  m.features(of(m, name)).filter((f) => f.kind === 'saw').map((f) => saySettings(f.data as SawCut)) // prettier-ignore
+
+// What follows was reckoned by hand from the measures in the files.
+test('three seed cabinets stand side by side, their rails as long as the opening and both tenons', () => {
+  const m = load('seed-cabinets.json')
+  m.resolved.groups[0]!.boxes.forEach((b, k) => expect(inches(b.min[0])).toBeCloseTo(31.5 * k, 9))
+  expect(inches(of(m, 'Top rail').length)).toBeCloseTo(31.5 - 2 * 1.5 + 2 * 0.75, 9)
+  const sides = cutList(m).rows.find((r) => r.name.startsWith('Left side'))!
+  expect([sides.quantity, sides.mirrored]).toEqual([6, 3])
+})
+
+test('the glazed lid has a butt pair and a mitred pair of corners, all with dowels', () => {
+  const m = load('glazed-lid.json')
+  expect(inches(of(m, 'Front rail').length)).toBeCloseTo(34.5 - 2 * 3.5, 9)
+  expect(inches(of(m, 'Back rail').length)).toBeCloseTo(34.5, 9)
+  expect(cutsOn(m, 'Back rail')).toEqual(Array(2).fill('mitre 45° from square (45° from the edge)'))
+  expect(hardwareList(m).map((h) => [h.name, h.quantity])).toEqual([['Dowel ⌀ 3/8 × 2', 4], ['Dowel ⌀ 3/8 × 1 1/2', 4]]) // prettier-ignore
+})
+
+test('the cold frame: half the slope on either edge of the bevel, the front as high as the lid is over it', async () => {
+  const m = load('cold-frame.json')
+  expect(cutsOn(m, 'Lid')).toEqual(['blade 6° from square (84° from the board)'])
+  expect(cutsOn(m, 'Strip')).toEqual(['blade 6° from square (84° from the board)'])
+  // The lid's underside over the inside of the front, 19 3/4 before the strip.
+  const s = (12 * Math.PI) / 180
+  expect(inches(of(m, 'Front').width)).toBeCloseTo(11.25 + 0.75 - 19.75 * Math.tan(s) - 0.75 / Math.cos(s), 9)
+  expect(inches(of(m, 'Left side').width)).toBeCloseTo(11.25, 9)
+  const hinge = m.project.hardware[0]!
+  const swing = hinge.kind === 'hinge' && swingOf(m, hinge, await testKernel())
+  expect(swing).toMatchObject({ angle: null })
+  const alike = findAlike(m).map((a) => [a.name, a.instances.length, a.mirrored])
+  expect(alike).toContainEqual(['Left side, Right side', 2, 1])
+})
+
+test('the potting stool: legs through the seat, stretchers through the legs', () => {
+  const m = load('potting-stool.json')
+  expect(of(m, 'Leg').length).toBeCloseTo(470, 9)
+  expect(of(m, 'Stretcher').length).toBeCloseTo(2 * 140, 9)
+  expect(of(m, 'Cross stretcher').length).toBeCloseTo(2 * 140, 9)
+  // One stretcher is the other turned over: their laps face each other.
+  expect(findAlike(m).map((a) => a.instances.length)).toEqual([1, 4, 2])
+})
+
+test('the seed-packet drawers: three alike, evenly spaced, nothing of them left over', () => {
+  const m = load('seed-packet-drawers.json')
+  const gap = (262 - 2 * 10 - 3 * 72) / 4
+  m.resolved.groups[0]!.boxes.forEach((b, k) => expect(b.min[2]).toBeCloseTo(10 + gap + k * (72 + gap), 9))
+  // Between the front and the end of the drawer, and into the front up to its lap.
+  expect(of(m, 'Drawer side').length).toBeCloseTo(190 - 8 - 4 - 2 - 8 + (8 - 2), 9)
+  expect(of(m, 'Drawer back').length).toBeCloseTo(288 - 20 - 2, 9)
+  expect(of(m, 'Drawer bottom').length).toBeCloseTo(288 - 20 - 2 - 16 + 2 * (3 - 0.3), 9)
+  expect(findAlike(m).map((a) => [a.name, a.instances.length, a.mirrored])).toEqual([
+    ['Left side, Right side', 2, 0],
+    ['Top, Bottom', 2, 0],
+    ['Back', 1, 0],
+    ['Drawer front', 3, 0],
+    ['Drawer side, Drawer side right', 6, 3],
+    ['Drawer back', 3, 0],
+    ['Drawer bottom', 3, 0],
+    ['Long divider', 6, 0],
+    ['Cross divider', 3, 0],
+  ])
+})

@@ -1,0 +1,86 @@
+import { change, execute, type Change, type Hardware } from '../document'
+import { modelOf, type Model } from '../model'
+import type { Kernel } from '../solid'
+import { block, built, join, make, stops, testKernel } from '../testing/bench'
+import { findSwings, hardwareCsv, hardwareList, swingOf } from './index'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+
+const hinged = (limit: string, ...more: Change[]): Model =>
+  built([
+    ...block('a', 'right-up', [0, 400], [0, 300], [100, 20]), // the lid, hinged along its upper back edge
+    ...more,
+    change.addHardware({ id: 'h1', kind: 'hinge', name: 'Lid hinge', count: '2', on: 'a', edge: ['face', 'edge2'], moves: ['a'], limit }),
+  ]) // prettier-ignore
+const hinge = (m: Model) => m.project.hardware[0] as Extract<Hardware, { kind: 'hinge' }>
+const angle = (m: Model) => swingOf(m, hinge(m), kernel)!.angle
+
+describe('a hinge', () => {
+  // The front of the lid rises as it turns against the sense of its length.
+  const wall = (gap: number) => block('b', 'up-front', [0, 400], [300 + gap, 20], [0, 1000])
+
+  test('opens all the way where nothing stands', () => expect(angle(hinged('-110deg'))).toBeNull())
+
+  test('meets a wall behind it at the angle geometry tells', () => {
+    // The hinge is at y = 300, z = 120. Upright past 90° the lid's face leans back: its front corner, 300 from the
+    // hinge, is 300 · sin(t − 90°) behind it.
+    for (const gap of [20, 50, 110]) {
+      const wanted = 90 + (Math.asin(gap / 300) * 180) / Math.PI
+      expect(Math.abs(angle(hinged('-170deg', ...wall(gap)))!)).toBeCloseTo(wanted, 1)
+    }
+  })
+  test('a wall out of reach, or a limit before it, is no contact', () => {
+    expect(angle(hinged('-170deg', ...wall(301)))).toBeNull()
+    expect(angle(hinged('-95deg', ...wall(110)))).toBeNull()
+  })
+  test('says what meets what, and where', () => {
+    expect(findSwings(hinged('-110deg', ...wall(20)), kernel).map((p) => p.says)).toEqual([
+      'A meets B at 93.8°, before the 110° of Lid hinge',
+    ])
+  })
+  test('moves whole groups', () => {
+    const m = hinged('-170deg', ...block('c', 'right-front', [0, 400], [0, 20], [120, 40]), ...wall(20))
+    const grouped = execute(m.project, [
+      change.group({ id: 'g', name: 'Lid', members: ['a', 'c'] }),
+      change.removeHardware({ id: 'h1' }),
+      change.addHardware({ ...hinge(m), moves: ['g'] }),
+    ])
+    if (!grouped.ok) throw new Error(grouped.why)
+    const both = modelOf(grouped.project)
+    // The batten at the front stands 40 above the lid's face, and meets the wall sooner, with its corner nearer the hinge.
+    const r = Math.hypot(280, 40)
+    const wanted = 90 + ((Math.asin(20 / r) - Math.atan2(40, 280)) * 180) / Math.PI
+    expect(Math.abs(angle(both)!)).toBeCloseTo(wanted, 1)
+    expect(angle(m)).not.toBeNull()
+  })
+})
+
+test('everything to have at hand is counted, as many as there are pieces', () => {
+  const p = make([
+    ...block('a', 'right-front', [0, 300], [50, 18], [100, 90]),
+    ...block('b', 'up-left', [300, 40], [30, 60], [0, 300]),
+    join('dowels', [['a', 'end2'], ['b', null]], { diameter: 8, length: 40, count: 3, spacing: 60, inset: 15, into: 20 }),
+    change.group({ id: 'g', name: 'Frame', members: ['a', 'b'] }),
+    change.addPlacement({ id: 'g', placement: { kind: 'moved', turns: [], up: '500' } }),
+    change.addHardware({ id: 'h1', kind: 'item', name: 'Knob', count: '2', on: 'a', note: 'beech' }),
+    change.addHardware({ id: 'h2', kind: 'item', name: 'Wax', count: '1' }),
+  ]) // prettier-ignore
+  const m = modelOf(p)
+  expect(stops(m)).toEqual([])
+  expect(hardwareList(m)).toEqual([
+    { name: 'Dowel ⌀ 8 × 40', quantity: 6, where: 'in joints', note: '' },
+    { name: 'Knob', quantity: 4, where: 'on A', note: 'beech' },
+    { name: 'Wax', quantity: 1, where: '', note: '' },
+  ])
+  expect(hardwareCsv(hardwareList(m))).toContain('Knob,4,on A,beech')
+})
+
+test('hardware goes with the piece it is on, and a limit that does not read is said', () => {
+  const m = hinged('steep')
+  expect(stops(m)).toContain('Lid hinge · limit: Nothing is called “steep” here')
+  const gone = execute(m.project, change.removePiece({ id: 'a' }))
+  expect(gone.ok && gone.project.hardware).toEqual([])
+})

@@ -1,0 +1,121 @@
+/** What a hinge lets swing, turned through its way: how far it comes before it meets something that stays. */
+import type { Hardware } from '../document'
+import type { Degrees } from '../measure'
+import { formatNumber } from '../measure'
+import type { Model } from '../model'
+import { AXES, carried, FACE_AT, faceIn, overlap, boxAround, toRoom, turnAt, type Frame, type Motion, type Vec3 } from '../pieces' // prettier-ignore
+import type { Instance, Problem } from '../resolve'
+import type { Kernel } from '../solid'
+
+type Hinge = Extract<Hardware, { kind: 'hinge' }>
+
+export interface Swing {
+  /** The angle of first contact, with the hinge's sign; null when it opens all the way. */
+  readonly angle: Degrees | null
+  /** What meets what. */
+  readonly moved: Instance | null
+  readonly met: Instance | null
+}
+
+/** Turned by no more than this from one look to the next. */
+const STEP: Degrees = 0.5
+const FINE: Degrees = 1e-4
+/** Less than this is not a contact, cubic millimetres. */
+const LEAST = 0.02
+
+/** How far a hinge opens in a model; null while something about it is not settled. */
+export function swingOf(model: Model, hinge: Hinge, kernel: Kernel): Swing | null {
+  const limit = model.resolved.hardware.find((h) => h.id === hinge.id)?.limit
+  const on = model.resolved.byId.get(hinge.on)?.instances[0]
+  if (limit == null || !on) return null
+  const moving = movedBy(model, hinge)
+  const staying = model.resolved.instances.filter((i) => !moving.includes(i))
+  const axis = axisOf(on, hinge)
+  const turn = (angle: Degrees): Motion => turnAt(axis.at, axis.along, angle)
+  const placed = (i: Instance, frame: Frame = i.frame) => ({ recipe: model.recipe(i), frame })
+
+  return kernel.solids((solids) => {
+    // What shares wood before anything moves is a clash, not a swing.
+    const before = new Set<string>()
+    const clash = (angle: Degrees): [Instance, Instance] | null => {
+      const m = turn(angle)
+      for (const i of moving) {
+        const frame = moved(m, i.frame)
+        const box = boxAround(frame, { min: [0, 0, 0], max: i.size })
+        for (const s of staying) {
+          if (before.has(`${i.key}|${s.key}`) || !overlap(box, s.grown, 1e-6)) continue
+          if (solids.shared(placed(i, frame), placed(s)) > LEAST) return [i, s]
+        }
+      }
+      return null
+    }
+    for (let pair = clash(0); pair; pair = clash(0)) before.add(`${pair[0].key}|${pair[1].key}`)
+
+    const steps = Math.max(1, Math.ceil(Math.abs(limit) / STEP))
+    for (let n = 1; n <= steps; n++) {
+      let found = clash((limit * n) / steps)
+      if (!found) continue
+      let [free, met] = [(limit * (n - 1)) / steps, (limit * n) / steps]
+      while (Math.abs(met - free) > FINE) {
+        const middle = (free + met) / 2
+        const hit = clash(middle)
+        if (hit) [met, found] = [middle, hit]
+        else free = middle
+      }
+      return { angle: met, moved: found[0], met: found[1] }
+    }
+    return { angle: null, moved: null, met: null }
+  })
+}
+
+/** The instances a hinge moves: its pieces, and those of its groups. */
+function movedBy(model: Model, hinge: Hinge): Instance[] {
+  const { groups } = model.project
+  const ids = new Set(hinge.moves)
+  for (let grown = true; grown;) {
+    grown = false
+    for (const g of groups)
+      if (g.group !== null && ids.has(g.group) && !ids.has(g.id)) {
+        ids.add(g.id)
+        grown = true
+      }
+  }
+  const inside = (i: Instance): boolean => {
+    const group = model.resolved.byId.get(i.piece)?.piece.group
+    return ids.has(i.piece) || (group != null && ids.has(group))
+  }
+  return model.resolved.instances.filter(inside)
+}
+
+/** The line of the hinge: the edge of its piece where two faces meet. */
+function axisOf(on: Instance, hinge: Hinge): { at: Vec3; along: Vec3 } {
+  const own: [number, number, number] = [...on.shoulder.min]
+  const edge = hinge.edge.map((face) => faceIn(on.flipped, face))
+  for (const face of edge) {
+    const { axis, far } = FACE_AT[face]
+    own[axis] = far ? on.shoulder.max[axis] : on.shoulder.min[axis]
+  }
+  const free = AXES.find((i) => edge.every((face) => FACE_AT[face].axis !== i))!
+  const along = [on.frame.x, on.frame.y, on.frame.z][free]!
+  return { at: toRoom(on.frame, own), along }
+}
+
+const moved = (m: Motion, f: Frame): Frame => ({
+  origin: toRoom(m, f.origin),
+  x: carried(m, f.x),
+  y: carried(m, f.y),
+  z: carried(m, f.z),
+})
+
+/** What is wrong with the hinges of a model. */
+export function findSwings(model: Model, kernel: Kernel): Problem[] {
+  return model.project.hardware.flatMap((h): Problem[] => {
+    if (h.kind !== 'hinge') return []
+    const swing = swingOf(model, h, kernel)
+    if (!swing?.moved || !swing.met || swing.angle === null) return []
+    const limit = model.resolved.hardware.find((x) => x.id === h.id)!.limit!
+    const at = formatNumber(Math.round(Math.abs(swing.angle) * 10) / 10)
+    const says = `${swing.moved.name} meets ${swing.met.name} at ${at}°, before the ${formatNumber(Math.abs(limit))}° of ${h.name}`
+    return [{ id: `swing:${h.id}`, level: 'stop', piece: swing.moved.piece, says }]
+  })
+}
