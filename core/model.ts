@@ -1,8 +1,8 @@
 /** The way from a document to wood in one call: numbers, work, and what is wrong with either. */
 import type { Project } from './document'
-import { jointNumbers, workOf, type Supply } from './joints'
+import { jointNumbers, workOf, type Kept, type Supply } from './joints'
 import { Resolver, type Instance, type Problem, type Resolved } from './resolve'
-import { recipeOf, type Recipe } from './solid'
+import { Recipes, type Recipe } from './solid'
 import type { Feature } from './work'
 
 export interface Model {
@@ -18,6 +18,8 @@ export interface Model {
 /** Remembers the last document, and works out only what changed. */
 export class Modeller {
   private readonly resolver = new Resolver(jointNumbers)
+  private readonly joints: Kept = new Map()
+  private readonly recipes = new Recipes()
   /** How many measures the last model had to work out. */
   get computed(): number {
     return this.resolver.computed
@@ -25,7 +27,7 @@ export class Modeller {
 
   model(project: Project): Model {
     const resolved = this.resolver.resolve(project)
-    const { features, problems, supplies } = workOf(resolved)
+    const { features, problems, supplies } = workOf(resolved, this.joints)
     const of = (i: Instance) => features.get(i.key) ?? []
     return {
       project,
@@ -33,7 +35,7 @@ export class Modeller {
       problems: [...resolved.problems, ...problems],
       supplies,
       features: of,
-      recipe: (i) => recipeOf(i, of(i)),
+      recipe: (i) => this.recipes.of(i, of(i)),
     }
   }
 }

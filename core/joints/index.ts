@@ -1,6 +1,6 @@
 /** Every kind of joint. A new kind is one folder and one line here. */
 import type { Joint } from '../document'
-import type { Instance, JointNumbers, Problem, Resolved, ResolvedJoint } from '../resolve'
+import type { JointNumbers, Problem, Resolved, ResolvedJoint, ResolvedPiece } from '../resolve'
 import type { Feature } from '../work'
 import { butt } from './butt'
 import type { Contact } from './contacts'
@@ -85,35 +85,40 @@ export interface Worked {
   readonly problems: readonly Problem[]
 }
 
-const derivedOf = new WeakMap<Joint, { inputs: readonly unknown[]; derived: Derived }>()
-
-/** A joint's work hangs on its record, its measures, the instances it is between and the settings it reads. */
-function deriveOnce(kind: JointKind, joint: ResolvedJoint, resolved: Resolved): Derived {
-  const members = joint.joint.between.map((m) => resolved.byId.get(m.piece)?.instances ?? NOBODY)
-  const inputs = [
-    resolved.project.settings.style,
-    resolved.settings.kerf,
-    ...Object.values(joint.values ?? { none: null }),
-    ...members,
-  ]
-  const old = derivedOf.get(joint.joint)
-  if (old && old.inputs.length === inputs.length && inputs.every((x, i) => sameInput(x, old.inputs[i])))
-    return old.derived
-  const derived = kind.derive(joint, resolved)
-  derivedOf.set(joint.joint, { inputs, derived })
-  return derived
+/** What joints came to last time, by id. */
+export type Kept = Map<string, KeptDerived>
+interface KeptDerived {
+  readonly joint: ResolvedJoint
+  readonly members: ReadonlyArray<ResolvedPiece | undefined>
+  readonly style: unknown
+  readonly kerf: number
+  readonly derived: Derived
 }
 
-const NOBODY: readonly Instance[] = []
+/** A joint's work hangs on its measures, the pieces it is between, and the settings it reads. */
+function deriveOnce(
+  kind: JointKind,
+  joint: ResolvedJoint,
+  resolved: Resolved,
+  old: KeptDerived | undefined,
+): KeptDerived {
+  const { between } = joint.joint
+  const { style } = resolved.project.settings
+  const { kerf } = resolved.settings
+  if (
+    old?.joint === joint &&
+    old.style === style &&
+    old.kerf === kerf &&
+    between.every((m, i) => resolved.byId.get(m.piece)?.instances === old.members[i]?.instances)
+  )
+    return old
+  const derived = kind.derive(joint, resolved)
+  const members = between.map((m) => resolved.byId.get(m.piece))
+  return { joint, members, style, kerf, derived }
+}
 
-const sameInput = (a: unknown, b: unknown): boolean =>
-  a === b ||
-  (Array.isArray(a) &&
-    Array.isArray(b) &&
-    a.length === b.length &&
-    a.every((x, i) => x === (b as unknown[])[i]))
-
-export function workOf(resolved: Resolved): Worked {
+/** `kept` holds what came out last time, and is brought up to date. */
+export function workOf(resolved: Resolved, kept: Kept = new Map()): Worked {
   const features = new Map<string, Feature[]>()
   const supplies = new Map<string, number>()
   const problems: Problem[] = []
@@ -129,7 +134,9 @@ export function workOf(resolved: Resolved): Worked {
       })
       continue
     }
-    const derived = deriveOnce(kind, joint, resolved)
+    const now = deriveOnce(kind, joint, resolved, kept.get(joint.id))
+    kept.set(joint.id, now)
+    const { derived } = now
     problems.push(...derived.problems)
     for (const s of derived.supplies) supplies.set(s.name, (supplies.get(s.name) ?? 0) + s.quantity)
     for (const f of derived.features) {
@@ -137,6 +144,10 @@ export function workOf(resolved: Resolved): Worked {
       if (list) list.push(f)
       else features.set(f.on, [f])
     }
+  }
+  if (kept.size > resolved.joints.length) {
+    const ids = new Set(resolved.joints.map((j) => j.id))
+    for (const id of kept.keys()) if (!ids.has(id)) kept.delete(id)
   }
   return { features, problems, supplies: [...supplies].map(([name, quantity]) => ({ name, quantity })) }
 }

@@ -64,6 +64,9 @@ interface MeasureDefinition {
 /** Measures in a joint may name the stock thickness of the piece that goes in, `t`, and of the other, `T`. */
 const THICKNESSES = { T: 1, t: 0 } as const
 
+/** What a measure left empty stands for without being reckoned. */
+const STANDS: Readonly<Record<string, 'nought' | 'fit'>> = { '0': 'nought', fit: 'fit' }
+
 export interface Definition {
   readonly kind: string
   readonly title: string
@@ -97,8 +100,12 @@ export function defineJoint(d: Definition): JointKind {
     measures: (joint) => {
       if (!sound(joint)) return []
       return entries.flatMap(([name, m]) => {
-        const text = (joint.fields[name] as string | undefined) || m.text
-        return text ? [{ name, text, kind: m.kind ?? 'length', thicknessNamed: THICKNESSES }] : []
+        const typed = joint.fields[name] as string | undefined
+        const text = typed || m.text
+        const stands = typed ? undefined : STANDS[text ?? '']
+        return text
+          ? [{ name, text, kind: m.kind ?? 'length', thicknessNamed: THICKNESSES, ...(stands && { stands }) }]
+          : []
       })
     },
     grows: (joint) => (sound(joint) ? (d.grows?.(joint) ?? []) : []),

@@ -38,13 +38,24 @@ const VULGAR: Readonly<Record<string, readonly [string, string]>> = {
   '⅓': ['1', '3'], '⅔': ['2', '3'],
 } // prettier-ignore
 
+/** What may stand at a place in a measure; made once, since they are tried at every place. */
+const VULGAR_MIXED = /(\d+)(?: +|-)?(?=[½¼¾⅛⅜⅝⅞⅓⅔])(.)/y
+const MIXED = /(\d+)(?: +|-)(\d+)\/(\d*)(?![\d.])/y
+const FRACTION = /(\d+)\/(\d*)(?![\d.])/y
+const DECIMAL = /\d+\.\d*|\.\d+|\d+/y
+const UNIT = / *("|'|°|[A-Za-zµ]+)/y
+const INCHES_AFTER = / *-?(?=[\d.½¼¾⅛⅜⅝⅞⅓⅔])/y
+const STORED = /@([A-Za-z0-9_]+)(?:#(\d+))?\.([A-Za-z]+\d?)/y
+const WORD = /[\p{L}_][\p{L}\p{N}_]*/uy
+const ODD_SIGNS = /[×÷−–⁄″”“′’\u00a0\u2009\t\n]/g
+
 const isFeet = (unit: string | undefined) => unit === 'ft' || unit === 'foot' || unit === 'feet'
 const isInches = (unit: string | undefined) => unit === 'in' || unit === 'inch' || unit === 'inches'
 
 /** Splits a measure into tokens. Throws MeasureError. */
 export function lex(text: string, naming?: Naming): Token[] {
   if (text.length > LONGEST) throw new MeasureError(SAYS.tooLong(LONGEST), LONGEST, text.length)
-  const plain = text.replace(/[×÷−–⁄″”“′’\u00a0\u2009\t\n]/g, (c) => SAME_AS[c] ?? c)
+  const plain = text.replace(ODD_SIGNS, (c) => SAME_AS[c] ?? c)
   const tokens: Token[] = []
   let i = 0
 
@@ -55,16 +66,16 @@ export function lex(text: string, naming?: Naming): Token[] {
 
   /** Whole, fraction, mixed or decimal at `i`; a fraction is not joined up right after a division sign. */
   function digits(afterDivide: boolean): Digits | null {
-    let m = match(/(\d+)(?: +|-)?(?=[½¼¾⅛⅜⅝⅞⅓⅔])(.)/y)
+    let m = match(VULGAR_MIXED)
     if (m) return ((i += m[0].length), { whole: m[1]!, over: VULGAR[m[2]!]! })
     const vulgar = VULGAR[plain[i] ?? '']
     if (vulgar) return (i++, { over: vulgar })
-    m = match(/(\d+)(?: +|-)(\d+)\/(\d*)(?![\d.])/y)
+    m = match(MIXED)
     if (m) return i += m[0].length, fraction(m[1], m[2]!, m[3]!) // prettier-ignore
-    m = match(/(\d+)\/(\d*)(?![\d.])/y)
+    m = match(FRACTION)
     if (m && !afterDivide && (m[2] !== '' || /^\s*$/.test(plain.slice(i + m[0].length))))
       return i += m[0].length, fraction(undefined, m[1]!, m[2]!) // prettier-ignore
-    m = match(/\d+\.\d*|\.\d+|\d+/y)
+    m = match(DECIMAL)
     if (m) return ((i += m[0].length), { whole: m[0] })
     return null
   }
@@ -76,7 +87,7 @@ export function lex(text: string, naming?: Naming): Token[] {
   }
 
   function unit(): string | undefined {
-    const m = match(/ *("|'|°|[A-Za-zµ]+)/y)
+    const m = match(UNIT)
     if (!m) return undefined
     const name = m[1] === '"' ? 'in' : m[1] === "'" ? 'ft' : m[1] === '°' ? 'deg' : m[1]!
     if (!(name in MM_PER) && !isAngleUnit(name))
@@ -91,7 +102,7 @@ export function lex(text: string, naming?: Naming): Token[] {
     const firstUnit = unit()
     if (isFeet(firstUnit)) {
       const back = i
-      const gap = match(/ *-?(?=[\d.½¼¾⅛⅜⅝⅞⅓⅔])/y)
+      const gap = match(INCHES_AFTER)
       // "2' 3" and "2'-3" are feet and inches; "2' - 3" takes away.
       if (gap && (gap[0].endsWith('-') ? gap[0].length === 1 : true)) {
         i += gap[0].length
@@ -135,14 +146,14 @@ export function lex(text: string, naming?: Naming): Token[] {
     }
     const last = tokens.at(-1)
     if (shownRef(at)) continue
-    const stored = match(/@([A-Za-z0-9_]+)(?:#(\d+))?\.([A-Za-z]+\d?)/y)
+    const stored = match(STORED)
     if (stored) {
       i += stored[0].length
       tokens.push({ kind: 'ref', ref: refOf(stored[1]!, stored[2], stored[3]!), at, end: i })
       continue
     }
     if (literal(at, last?.kind === 'sign' && last.sign === '/')) continue
-    const word = match(/[\p{L}_][\p{L}\p{N}_]*/uy)
+    const word = match(WORD)
     if (word) {
       i += word[0].length
       tokens.push({ kind: 'word', word: word[0], at, end: i })

@@ -51,47 +51,144 @@ interface Kept {
   readonly result: NodeResult
 }
 
-export class Graph {
-  private kept: ReadonlyMap<NodeKey, Kept> = new Map()
-  private sequence: readonly NodeKey[] = []
-  /** How many nodes the last run computed anew. */
-  computed = 0
+/** The nodes of a document, and which of them are other than last time; null when any came, went or reads others. */
+export interface Nodes {
+  readonly defs: ReadonlyMap<NodeKey, NodeDef>
+  readonly changed: ReadonlySet<NodeKey> | null
+}
 
-  /** Works out all definitions, keeping what cannot have changed since the last run. */
-  run(defs: ReadonlyMap<NodeKey, NodeDef>): (key: NodeKey) => NodeResult | undefined {
-    const before = this.kept
-    const sameShape = this.sameShape(defs)
-    if (!sameShape) this.sequence = order(defs)
-    // With the shape unchanged, what is not touched below stands as it was.
-    const now = new Map<NodeKey, Kept>(sameShape ? before : [])
-    const changed = new Set<NodeKey>()
-    this.computed = 0
-    for (const key of this.sequence) {
-      const def = defs.get(key)!
-      const old = before.get(key)
-      if (old && stands(def, old, changed, sameShape ? null : { defs, before })) {
-        if (old.def !== def || !sameShape) now.set(key, { def, result: old.result })
-        continue
-      }
-      this.computed++
-      const result = settle(def, now)
-      const same = old !== undefined && sameResult(old.result, result)
-      if (!same) changed.add(key)
-      now.set(key, { def, result: same && sameParts(old.result, result) ? old.result : result })
-    }
-    if (now.size < defs.size) settleLoops(defs, now)
-    this.kept = now
-    return (key) => now.get(key)?.result
+const DEFINED_ANEW = 1
+const READS_ANEW = 2
+
+/** Where each node stands in the sequence, and what has been kept of it. Copied for each run, so old results hold. */
+class Book {
+  constructor(
+    readonly places: ReadonlyMap<NodeKey, number>,
+    readonly kept: Array<Kept | undefined>,
+  ) {}
+
+  get(key: NodeKey): Kept | undefined {
+    const at = this.places.get(key)
+    return at === undefined ? undefined : this.kept[at]
   }
 
-  /** Whether the same nodes read the same nodes as in the last run, which hung on no circle. */
-  private sameShape(defs: ReadonlyMap<NodeKey, NodeDef>): boolean {
-    if (defs.size !== this.kept.size || this.sequence.length !== defs.size) return false
-    for (const [key, def] of defs) {
-      const old = this.kept.get(key)
-      if (!old || (old.def !== def && !sameKeys(old.def.reads, def.reads))) return false
+  has = (key: NodeKey): boolean => this.get(key) !== undefined
+  set = (key: NodeKey, kept: Kept): void => void (this.kept[this.places.get(key)!] = kept)
+}
+
+export class Graph {
+  private book = new Book(new Map(), [])
+  /** Places of the nodes, each after what it reads; those on circles and behind them are left out. */
+  private sequence = new Int32Array(0)
+  /** The places that read the n-th place are `readers` from `starts[n]` up to `starts[n + 1]`. */
+  private readers = new Int32Array(0)
+  private starts = new Int32Array(1)
+  /** The nodes without a value. */
+  failing: ReadonlySet<NodeKey> = new Set()
+  /** How many nodes the last run computed anew. */
+  computed = 0
+  /** The nodes whose value or story is other than before the last run; null when it may be any. */
+  touched: ReadonlySet<NodeKey> | null = null
+
+  /** Works out all nodes, keeping what cannot have changed since the last run. */
+  run({ defs, changed }: Nodes): (key: NodeKey) => NodeResult | undefined {
+    this.computed = 0
+    const whole = this.sequence.length === defs.size && this.book.places.size === defs.size
+    const book = (this.book = changed && whole ? this.again(defs, changed) : this.anew(defs))
+    return (key) => book.get(key)?.result
+  }
+
+  /** The same nodes once more: only what is defined anew, and what reads something that came out otherwise. */
+  private again(defs: ReadonlyMap<NodeKey, NodeDef>, changed: ReadonlySet<NodeKey>): Book {
+    const book = new Book(this.book.places, this.book.kept.slice())
+    const why = new Uint8Array(defs.size)
+    let failing: Set<NodeKey> | null = null
+    const touched = new Set<NodeKey>()
+    for (const key of changed) why[book.places.get(key)!] = DEFINED_ANEW
+    for (const at of this.sequence) {
+      if (why[at] === 0) continue
+      const old = book.kept[at]!
+      const { key } = old.def
+      const def = defs.get(key)!
+      if (why[at] === DEFINED_ANEW && old.def.basis === def.basis) {
+        book.kept[at] = { def, result: old.result }
+        continue
+      }
+      const { kept, same } = this.settled(def, old, book)
+      book.kept[at] = kept
+      if (kept.result !== old.result) touched.add(key)
+      if (same) continue
+      failing ??= new Set(this.failing)
+      if (kept.result.ok) failing.delete(key)
+      else failing.add(key)
+      for (let n = this.starts[at]!; n < this.starts[at + 1]!; n++) why[this.readers[n]!]! |= READS_ANEW
     }
-    return true
+    this.failing = failing ?? this.failing
+    this.touched = touched
+    return book
+  }
+
+  private anew(defs: ReadonlyMap<NodeKey, NodeDef>): Book {
+    const before = this.book
+    this.touched = null
+    const all = [...defs.values()]
+    const book = new Book(this.setOrder(all), new Array<Kept | undefined>(all.length))
+    const changed = new Set<NodeKey>()
+    const fresh = before.places.size === 0
+    for (const at of this.sequence) {
+      const def = all[at]!
+      const old = fresh ? undefined : before.get(def.key)
+      if (old && stands(def, old, changed, { defs, before })) {
+        book.kept[at] = old.def === def ? old : { def, result: old.result }
+        continue
+      }
+      const { kept, same } = this.settled(def, old, book)
+      if (!same && !fresh) changed.add(def.key)
+      book.kept[at] = kept
+    }
+    if (this.sequence.length < defs.size) settleLoops(defs, book)
+    this.failing = new Set([...defs.keys()].filter((key) => book.get(key)?.result.ok === false))
+    return book
+  }
+
+  /** Works a node out; the old result stays where the new one is equal. */
+  private settled(def: NodeDef, old: Kept | undefined, book: Book): { kept: Kept; same: boolean } {
+    this.computed++
+    const result = settle(def, book)
+    const same = old !== undefined && sameResult(old.result, result)
+    return { kept: { def, result: same && sameParts(old.result, result) ? old.result : result }, same }
+  }
+
+  /** The nodes that hang on no circle, each after what it reads (Kahn's order), and who reads what; gives all places. */
+  private setOrder(all: readonly NodeDef[]): ReadonlyMap<NodeKey, number> {
+    const places = new Map<NodeKey, number>()
+    all.forEach((def, i) => places.set(def.key, i))
+    const waits = new Int32Array(all.length)
+    const starts = new Int32Array(all.length + 1)
+    const pairs: number[] = []
+    all.forEach((def, i) => {
+      for (const r of def.reads) {
+        const at = places.get(r)
+        if (at === undefined) continue
+        waits[i]!++
+        starts[at + 1]!++
+        pairs.push(at, i)
+      }
+    })
+    for (let i = 0; i < all.length; i++) starts[i + 1]! += starts[i]!
+    const readers = new Int32Array(pairs.length / 2)
+    const filled = starts.slice()
+    for (let n = 0; n < pairs.length; n += 2) readers[filled[pairs[n]!]!++] = pairs[n + 1]!
+    const order = new Int32Array(all.length)
+    let end = 0
+    for (let i = 0; i < all.length; i++) if (waits[i] === 0) order[end++] = i
+    for (let n = 0; n < end; n++)
+      for (let k = starts[order[n]!]!; k < starts[order[n]! + 1]!; k++)
+        if (--waits[readers[k]!]! === 0) order[end++] = readers[k]!
+    this.sequence = order.slice(0, end)
+    this.readers = readers
+    this.starts = starts
+    return places
   }
 }
 
@@ -100,15 +197,15 @@ function stands(
   def: NodeDef,
   old: Kept,
   changed: ReadonlySet<NodeKey>,
-  reshaped: { defs: ReadonlyMap<NodeKey, NodeDef>; before: ReadonlyMap<NodeKey, Kept> } | null,
+  reshaped: { defs: ReadonlyMap<NodeKey, NodeDef>; before: Book },
 ): boolean {
   if (old.def !== def && (old.def.basis !== def.basis || !sameKeys(old.def.reads, def.reads))) return false
   if (changed.size > 0 && def.reads.some((r) => changed.has(r))) return false
-  return !reshaped || !def.reads.some((r) => reshaped.defs.has(r) !== reshaped.before.has(r))
+  return !def.reads.some((r) => reshaped.defs.has(r) !== reshaped.before.has(r))
 }
 
 /** Nodes on a circle say so; what reads a circle, but is not on it, waits for it. */
-function settleLoops(defs: ReadonlyMap<NodeKey, NodeDef>, now: Map<NodeKey, Kept>): void {
+function settleLoops(defs: ReadonlyMap<NodeKey, NodeDef>, now: Book): void {
   // A basis that no real node has, so that the next run works these out anew.
   const unsettled = (key: NodeKey): NodeDef => ({ ...defs.get(key)!, basis: '\u0000loop' })
   for (const loop of loops(defs, now)) {
@@ -125,7 +222,7 @@ function settleLoops(defs: ReadonlyMap<NodeKey, NodeDef>, now: Map<NodeKey, Kept
   }
 }
 
-function settle(def: NodeDef, now: ReadonlyMap<NodeKey, Kept>): NodeResult {
+function settle(def: NodeDef, now: Book): NodeResult {
   for (const r of def.reads) {
     const dep = now.get(r)
     if (dep && !dep.result.ok) {
@@ -148,34 +245,8 @@ function settle(def: NodeDef, now: ReadonlyMap<NodeKey, Kept>): NodeResult {
   }
 }
 
-/** The nodes that hang on no circle, each after what it reads (Kahn's order). */
-function order(defs: ReadonlyMap<NodeKey, NodeDef>): NodeKey[] {
-  const waits = new Map<NodeKey, number>()
-  const readers = new Map<NodeKey, NodeKey[]>()
-  const ready: NodeKey[] = []
-  for (const [key, def] of defs) {
-    let n = 0
-    for (const r of def.reads) {
-      if (!defs.has(r)) continue
-      n++
-      const list = readers.get(r)
-      if (list) list.push(key)
-      else readers.set(r, [key])
-    }
-    if (n === 0) ready.push(key)
-    else waits.set(key, n)
-  }
-  for (let i = 0; i < ready.length; i++)
-    for (const reader of readers.get(ready[i]!) ?? []) {
-      const left = waits.get(reader)! - 1
-      waits.set(reader, left)
-      if (left === 0) ready.push(reader)
-    }
-  return ready
-}
-
 /** The circles among what was left unordered, each starting at its least key, found by walking back along reads. */
-function loops(defs: ReadonlyMap<NodeKey, NodeDef>, done: ReadonlyMap<NodeKey, Kept>): NodeKey[][] {
+function loops(defs: ReadonlyMap<NodeKey, NodeDef>, done: Pick<Book, 'has'>): NodeKey[][] {
   const found: NodeKey[][] = []
   const seen = new Set<NodeKey>()
   for (const start of [...defs.keys()].filter((k) => !done.has(k)).sort()) {
@@ -197,7 +268,7 @@ function loops(defs: ReadonlyMap<NodeKey, NodeDef>, done: ReadonlyMap<NodeKey, K
   return found
 }
 
-const sameKeys = (a: readonly string[], b: readonly string[]) =>
+export const sameKeys = (a: readonly string[], b: readonly string[]) =>
   a.length === b.length && a.every((k, i) => k === b[i])
 
 function sameResult(a: NodeResult, b: NodeResult): boolean {

@@ -2,10 +2,11 @@
 import type { Joint, Piece } from '../document'
 import type { Pose } from '../pieces'
 import type { NodeDef, NodeKey } from './graph'
+import { standsAtHome } from './home'
 import { keyOf } from './keys'
 import { measureNode } from './measurenode'
 import type { Names } from './names'
-import type { Growth, JointNumbers } from './types'
+import type { Growth, JointMeasure, JointNumbers } from './types'
 
 /** One joint's part in the growth of a face. */
 export interface GrowTerm {
@@ -25,7 +26,10 @@ export function jointNodes(
   names: Names,
 ): { defs: NodeDef[]; grows: GrowTerm[] } {
   const label = joint.between.map((m, i) => members[i]?.name ?? m.piece).join(' in ')
-  const defs = joints.measures(joint).map((m) => {
+  const all = joints.measures(joint)
+  const keys = new Map(all.map((m) => [m.name, measureKey(joint.id, m)]))
+  const defs = all.flatMap((m) => {
+    if (m.stands) return []
     const locals: Record<string, NodeKey> = { fit: keyOf.setting('fit') }
     for (const [name, member] of Object.entries(m.thicknessNamed ?? {})) {
       const wood = woods[member]
@@ -39,8 +43,8 @@ export function jointNodes(
     const member = joint.between[g.member]
     if (!member) return []
     const key = keyOf.growth(joint.id, n)
-    defs.push(growthNode(key, joint, g, members))
-    const because = g.measures[0] ? keyOf.joint(joint.id, g.measures[0]) : key
+    defs.push(growthNode(key, joint, g, members, keys))
+    const because = keys.get(g.measures[0] ?? '') ?? key
     return [
       {
         face: keyOf.grow(member.piece, g.face),
@@ -54,25 +58,34 @@ export function jointNodes(
   return { defs, grows }
 }
 
+/** Where the value of a joint's measure is worked out; null for one that is nought. */
+export const measureKey = (id: string, m: JointMeasure): NodeKey | null =>
+  m.stands === 'nought' ? null : m.stands === 'fit' ? keyOf.setting('fit') : keyOf.joint(id, m.name)
+
 function growthNode(
   key: NodeKey,
   joint: Joint,
   g: Growth,
   members: ReadonlyArray<Piece | undefined>,
+  keys: ReadonlyMap<string, NodeKey | null>,
 ): NodeDef {
-  const measures = g.measures.map((name) => keyOf.joint(joint.id, name))
+  const measures = g.measures.map((name) => keys.get(name) ?? null)
   // Within one group pieces are seen where they are described, whatever becomes of the group.
   const together = members.every((p) => p?.group === members[0]?.group)
   const poses = g.poses
-    ? joint.between.map((m) => (together ? keyOf.home(m.piece) : keyOf.pose(m.piece)))
+    ? joint.between.map((m, i) =>
+        together || (members[i] && standsAtHome(members[i])) ? keyOf.home(m.piece) : keyOf.pose(m.piece),
+      )
     : []
   return {
     key,
     label: 'what a joint adds',
     basis: `${joint.kind}|${g.face}|${g.member}|${JSON.stringify(joint.options)}|${JSON.stringify(joint.between)}`,
-    reads: [...measures, ...new Set(poses)],
+    reads: [...new Set([...measures.filter((m) => m !== null), ...poses])],
     compute: (get) => {
-      const values = Object.fromEntries(g.measures.map((name, i) => [name, get<number>(measures[i]!)]))
+      const values = Object.fromEntries(
+        g.measures.map((name, i) => [name, measures[i] ? get<number>(measures[i]) : 0]),
+      )
       const stand = poses.map((k) =>
         (get<ReadonlyArray<Pose | null> | undefined>(k) ?? []).filter((p) => p !== null),
       )

@@ -72,15 +72,11 @@ function spanTarget({ id, property }: Ref, boxes: NodeKey | null): Target | null
 export const groupTarget = (ref: Ref, exact: boolean): Target | null =>
   spanTarget(ref, exact ? keyOf.bounds(ref.id) : null)
 
-/** The node behind a reference to a piece; null when it is no face or size of one. */
-export const pieceTarget = (ref: Ref, exact: boolean): Target | null =>
+/** The node behind a reference to a piece, read from `poses` where its places do not do; null when it names nothing. */
+export const pieceTarget = (ref: Ref, poses: NodeKey | null): Target | null =>
   isSize(ref.property)
     ? { kind: 'number', key: keyOf.finished(ref.id, ref.property) }
-    : spanTarget(ref, exact ? poseKey(ref) : null)
-
-/** Unnumbered, a piece is meant where it is described, which is what its neighbours in a group see. */
-export const poseKey = (ref: Ref): NodeKey =>
-  ref.instance === undefined ? keyOf.home(ref.id) : keyOf.pose(ref.id)
+    : spanTarget(ref, poses)
 
 export const stockTarget = (ref: Ref): Target | null =>
   ref.property === 'thickness' || ref.property === 'width'

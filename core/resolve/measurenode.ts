@@ -5,8 +5,8 @@ import {
 } from '../measure' // prettier-ignore
 import { angleBetween, FACE_AT, faceIn, normalOf, type Pose, type Vec3 } from '../pieces'
 import { NodeSlip, type NodeDef, type NodeKey, type Part } from './graph'
-import { keyOf, poseKey, type Target } from './keys'
-import { targetOf, type Names } from './names'
+import { keyOf, type Target } from './keys'
+import { poseKey, targetOf, type Names } from './names'
 import type { Stretch } from './types'
 
 const parsed = new Map<string, Expr | MeasureError>()
@@ -71,7 +71,11 @@ export function measureNode(
           angle: (a, b) => {
             const [n1, n2] = [a, b].map((ref) => faceNormal(ref, get, names, expr))
             if (!n1 || !n2) return undefined
-            return note(`${names.sayRef(a)} to ${names.sayRef(b)}`, angleOf(angleBetween(n1, n2)), poseKey(a))
+            return note(
+              `${names.sayRef(a)} to ${names.sayRef(b)}`,
+              angleOf(angleBetween(n1, n2)),
+              keyOf.home(a.id),
+            )
           },
           ref: (ref) => {
             const target = targetOf(ref, names)
@@ -94,13 +98,18 @@ export function measureNode(
 
 /** Which instances the unnumbered references mean, where that is not the first. */
 const firstsIn = (expr: Expr, names: Names): string =>
-  refsIn(expr)
-    .filter(({ ref }) => ref.instance === undefined)
-    .map(({ ref }) => names.things.get(ref.id)?.first ?? 1)
-    .filter((n) => n > 1)
-    .join()
+  expr.kind === 'literal'
+    ? ''
+    : refsIn(expr)
+        .filter(({ ref }) => ref.instance === undefined)
+        .map(({ ref }) => names.things.get(ref.id)?.first ?? 1)
+        .filter((n) => n > 1)
+        .join()
 
-function readsOf(expr: Expr, names: Names, locals: Readonly<Record<string, NodeKey>>): NodeKey[] {
+const NOTHING: readonly NodeKey[] = []
+
+function readsOf(expr: Expr, names: Names, locals: Readonly<Record<string, NodeKey>>): readonly NodeKey[] {
+  if (expr.kind === 'literal') return NOTHING
   const reads = new Set<NodeKey>()
   const faces = new Set<Expr>()
   walk(expr, (e) => {
@@ -111,11 +120,9 @@ function readsOf(expr: Expr, names: Names, locals: Readonly<Record<string, NodeK
     } else if (e.kind === 'call' && e.fn === 'angle') {
       for (const arg of e.args) faces.add(arg)
     } else if (e.kind === 'ref') {
-      const key = faces.has(e)
-        ? names.things.has(e.ref.id)
-          ? poseKey(e.ref)
-          : null
-        : targetOf(e.ref, names)?.key
+      const thing = names.things.get(e.ref.id)
+      const face = faces.has(e)
+      const key = face ? thing && poseKey(e.ref, thing) : targetOf(e.ref, names)?.key
       if (key) reads.add(key)
     }
   })
@@ -128,7 +135,7 @@ function faceNormal(ref: Ref, get: <T>(key: NodeKey) => T, names: Names, where: 
   if (!thing) return undefined
   const { property } = ref
   if (thing.group || !isFace(property)) throw new MeasureError(SAYS.noFace(property), where.at, where.end)
-  const poses = get<ReadonlyArray<Pose | null>>(poseKey(ref))
+  const poses = get<ReadonlyArray<Pose | null>>(poseKey(ref, thing))
   const pose = poses[(ref.instance ?? thing.first) - 1]
   if (!pose) return fail(`${names.sayRef(ref)} is not there: there are ${poses.length}`)
   return normalOf(pose.frame, faceIn(pose.flipped, property))

@@ -1,7 +1,9 @@
 /** What the names in a project stand for, gathered once for all its measures. */
 import type { Group, Piece, Project } from '../document'
 import type { LengthUnit, MeasureKind, Ref } from '../measure'
-import { groupTarget, pieceTarget, stockTarget, type Target } from './keys'
+import type { NodeKey } from './graph'
+import { groupTarget, keyOf, pieceTarget, stockTarget, type Target } from './keys'
+import { standsAtHome } from './home'
 
 export interface Names {
   readonly unit: LengthUnit
@@ -18,6 +20,8 @@ export interface Thing {
   readonly leans: boolean
   /** It stands in a group that is placed more than once, so that its instances are not in line. */
   readonly placed: boolean
+  /** It stands where it is described, whole, so that its poses are those of its description. */
+  readonly home: boolean
   /** The instance meant when none is said: the first that has not become something of its own. */
   readonly first: number
 }
@@ -51,10 +55,17 @@ function gatherNames(project: Project): Names {
       group: false,
       leans: leansItself(p.kind === 'twin' ? piecesById.get(p.of) : p),
       placed: inPlaced(p.group),
+      home: standsAtHome(p),
       first: firstOf(p.except),
     })
   for (const g of groups)
-    things.set(g.id, { group: true, leans: false, placed: placed.has(g.id), first: firstOf(g.except) })
+    things.set(g.id, {
+      group: true,
+      leans: false,
+      placed: placed.has(g.id),
+      home: false,
+      first: firstOf(g.except),
+    })
   return {
     unit: project.settings.style.unit,
     parameters: new Map(project.parameters.map((p) => [p.name, { id: p.id, kind: p.kind }])),
@@ -87,8 +98,8 @@ export function namesKey(project: Project): string {
     list.map((x) => `${x.id}\u0001${x.name}\u0001${x.kind}`).join('\u0002')
   const { things } = namesOf(project)
   const thing = (x: { id: string; name: string }) => {
-    const { leans, placed, first } = things.get(x.id)!
-    return `${x.id}\u0001${x.name}\u0001${leans ? 1 : 0}${placed ? 1 : 0}${first}`
+    const { leans, placed, home, first } = things.get(x.id)!
+    return `${x.id}\u0001${x.name}\u0001${leans ? 1 : 0}${placed ? 1 : 0}${home ? 1 : 0}${first}`
   }
   return [
     of(parameters),
@@ -100,10 +111,14 @@ export function namesKey(project: Project): string {
   ].join('\u0003')
 }
 
+/** The poses a reference reads: unnumbered, those of the description, which is what its neighbours in a group see. */
+export const poseKey = (ref: Ref, thing: Thing): NodeKey =>
+  ref.instance === undefined || thing.home ? keyOf.home(ref.id) : keyOf.pose(ref.id)
+
 /** What a reference reads; null when nothing has its id, or it is no face or size of what has. */
 export function targetOf(ref: Ref, names: Names): Target | null {
   const thing = names.things.get(ref.id)
   if (!thing) return names.stocks.has(ref.id) ? stockTarget(ref) : null
   const exact = thing.leans || (thing.placed && ref.instance !== undefined)
-  return thing.group ? groupTarget(ref, exact) : pieceTarget(ref, exact)
+  return thing.group ? groupTarget(ref, exact) : pieceTarget(ref, exact ? poseKey(ref, thing) : null)
 }

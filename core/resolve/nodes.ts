@@ -1,15 +1,17 @@
 /** The nodes of a project: one per measure, and one per number that follows from them. */
 import type { Group, Hardware, Piece, Project } from '../document'
 import { facing } from '../pieces'
-import type { NodeDef, NodeKey } from './graph'
+import { sameKeys, type NodeDef, type NodeKey, type Nodes } from './graph'
 import { growNode, jointNodes, type GrowTerm } from './jointnodes'
 import { keyOf } from './keys'
 import { measureNode } from './measurenode'
 import { namesKey, namesOf, type Names } from './names'
 import { finishedNodes, spanNodes } from './placenodes'
-import { groupNodes, homeNode, poseNode, twinNodes } from './posenodes'
+import { groupNodes, homeNode, poseNodes, twinNodes } from './posenodes'
 import { boardNodes, settingNodes, stockNodes } from './racknodes'
 import type { JointNumbers } from './types'
+
+type Made = ReturnType<typeof jointNodes>
 
 /**
  * All nodes of a project. What belongs to a piece, a stock or a joint that has not changed is made once and kept, so
@@ -18,17 +20,25 @@ import type { JointNumbers } from './types'
 export class NodeBook {
   private names: Names | null = null
   private namesKey = ''
-  private readonly kept = new WeakMap<object, { inputs: readonly unknown[]; made: unknown }>()
-  private grows = new Map<NodeKey, { terms: readonly GrowTerm[]; def: NodeDef }>()
+  private kept = new Map<object, { inputs: readonly unknown[]; made: unknown }>()
+  /** What the nodes before were made from; what is not asked for again is forgotten. */
+  private before: typeof this.kept = new Map()
+  private made: readonly Made[] = []
+  private grows = new Map<NodeKey, { terms: readonly GrowTerm[]; chunk: readonly NodeDef[] }>()
+  /** What the last nodes were put together from, in order. */
+  private chunks: ReadonlyArray<readonly NodeDef[]> = []
+  private defs = new Map<NodeKey, NodeDef>()
 
   constructor(private readonly joints: JointNumbers) {}
 
-  nodes(project: Project): Map<NodeKey, NodeDef> {
+  nodes(project: Project): Nodes {
+    this.before = this.kept
+    this.kept = new Map()
     const key = namesKey(project)
     if (!this.names || key !== this.namesKey) [this.names, this.namesKey] = [namesOf(project), key]
     const names = this.names
-    const defs = new Map<NodeKey, NodeDef>()
-    const put = (list: readonly NodeDef[]) => list.forEach((def) => defs.set(def.key, def))
+    const chunks: Array<readonly NodeDef[]> = []
+    const put = (chunk: readonly NodeDef[]) => void chunks.push(chunk)
     const { settings } = project
     const stocks = new Map(project.stock.map((s) => [s.id, s]))
     const pieces = new Map(project.pieces.map((p) => [p.id, p]))
@@ -46,7 +56,10 @@ export class NodeBook {
       if (piece.kind === 'twin') {
         const original = pieces.get(piece.of)
         put(
-          this.once(piece, [names, original], () => [...twinNodes(piece, original, names), poseNode(piece)]),
+          this.once(piece, [names, original], () => [
+            ...twinNodes(piece, original, names),
+            ...poseNodes(piece),
+          ]),
         )
       } else {
         const stock = stocks.get(piece.stock)
@@ -55,15 +68,32 @@ export class NodeBook {
             ...spanNodes(piece, stock, settings, names),
             ...finishedNodes(piece.id, piece.name, facing(piece.facing)),
             homeNode(piece),
-            poseNode(piece),
+            ...poseNodes(piece),
           ]),
         )
       }
     }
     for (const group of project.groups) put(this.groupOnce(group, project, names))
     for (const h of project.hardware) put(this.once(h, [names], () => hardwareNodes(h, names)))
-    this.putJoints(project, pieces, names, defs)
-    return defs
+    this.putJoints(project, pieces, names, put)
+    return this.gather(chunks)
+  }
+
+  /** All nodes from their chunks, and which of them are new; null when others came or went, or read other nodes. */
+  private gather(chunks: ReadonlyArray<readonly NodeDef[]>): Nodes {
+    const before = this.chunks
+    this.chunks = chunks
+    const changed = new Set<NodeKey>()
+    const alike =
+      chunks.length === before.length && chunks.every((chunk, i) => noteChanges(chunk, before[i]!, changed))
+    if (!alike) {
+      this.defs = new Map()
+      for (const chunk of chunks) for (const def of chunk) this.defs.set(def.key, def)
+    } else
+      chunks.forEach((chunk, i) => {
+        if (chunk !== before[i]) for (const def of chunk) this.defs.set(def.key, def)
+      })
+    return { defs: this.defs, changed: alike ? changed : null }
   }
 
   private groupOnce(group: Group, project: Project, names: Names): readonly NodeDef[] {
@@ -78,42 +108,59 @@ export class NodeBook {
     project: Project,
     pieces: ReadonlyMap<string, Piece>,
     names: Names,
-    defs: Map<NodeKey, NodeDef>,
+    put: (chunk: readonly NodeDef[]) => void,
   ): void {
-    const growing = new Map<NodeKey, GrowTerm[]>()
-    for (const joint of project.joints) {
+    const made = project.joints.map((joint) => {
       const members = joint.between.map((m) => pieces.get(m.piece))
       const woods = members.map((p) => (p?.kind === 'twin' ? pieces.get(p.of) : p))
-      const made = this.once(joint, [names, ...members, ...woods], () =>
+      return this.once(joint, [names, ...members, ...woods], () =>
         jointNodes(joint, woods, members, this.joints, names),
       )
-      for (const def of made.defs) defs.set(def.key, def)
-      for (const term of made.grows) {
-        const list = growing.get(term.face)
-        if (list) list.push(term)
-        else growing.set(term.face, [term])
-      }
+    })
+    for (const m of made) put(m.defs)
+    const same = made.length === this.made.length && made.every((m, i) => m === this.made[i])
+    if (!same) this.setGrows(made)
+    for (const { chunk } of this.grows.values()) put(chunk)
+  }
+
+  private setGrows(made: readonly Made[]): void {
+    this.made = made
+    const growing = new Map<NodeKey, GrowTerm[]>()
+    for (const term of made.flatMap((m) => m.grows)) {
+      const list = growing.get(term.face)
+      if (list) list.push(term)
+      else growing.set(term.face, [term])
     }
     const grows: typeof this.grows = new Map()
     for (const [key, terms] of growing) {
       const old = this.grows.get(key)
       const same = old && old.terms.length === terms.length && terms.every((t, i) => t === old.terms[i])
-      const def = same ? old.def : growNode(key, terms)
-      grows.set(key, { terms, def })
-      defs.set(key, def)
+      grows.set(key, { terms, chunk: same ? old.chunk : [growNode(key, terms)] })
     }
     this.grows = grows
   }
 
   /** What `make` gives, kept for as long as its owner and its inputs are the very same. */
   private once<T>(owner: object, inputs: readonly unknown[], make: () => T): T {
-    const old = this.kept.get(owner)
-    if (old && old.inputs.length === inputs.length && inputs.every((x, i) => x === old.inputs[i]))
-      return old.made as T
-    const made = make()
-    this.kept.set(owner, { inputs, made })
-    return made
+    const old = this.before.get(owner)
+    const same = old && old.inputs.length === inputs.length && inputs.every((x, i) => x === old.inputs[i])
+    const kept = same ? old : { inputs, made: make() }
+    this.kept.set(owner, kept)
+    return kept.made as T
   }
+}
+
+/** Notes which nodes of a chunk are other than before; false when they are not the same nodes reading the same. */
+function noteChanges(chunk: readonly NodeDef[], before: readonly NodeDef[], changed: Set<NodeKey>): boolean {
+  if (chunk === before) return true
+  if (chunk.length !== before.length) return false
+  for (let i = 0; i < chunk.length; i++) {
+    const [def, old] = [chunk[i]!, before[i]!]
+    if (def === old) continue
+    if (def.key !== old.key || !sameKeys(def.reads, old.reads)) return false
+    changed.add(def.key)
+  }
+  return true
 }
 
 const hardwareNodes = (h: Hardware, names: Names): NodeDef[] => [

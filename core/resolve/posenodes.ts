@@ -6,6 +6,7 @@ import {
   sizeOf, STILL, tilted, turnAt, type Box, type Facing, type Motion, type Pose, type Vec3,
 } from '../pieces' // prettier-ignore
 import type { NodeDef, NodeKey } from './graph'
+import { standsAtHome } from './home'
 import { keyOf } from './keys'
 import { fail, measureNode } from './measurenode'
 import type { Names } from './names'
@@ -77,8 +78,15 @@ export function homeNode(piece: MadePiece): NodeDef {
   }
 }
 
-/** The poses of all instances in the room; null for those that have become pieces of their own. */
-export function poseNode(piece: Piece): NodeDef {
+/**
+ * The poses of all instances in the room; null for those that have become pieces of their own. A piece in no group has
+ * none when it is whole: it stands where it is described.
+ */
+export function poseNodes(piece: Piece): NodeDef[] {
+  return standsAtHome(piece) ? [] : [poseNode(piece)]
+}
+
+function poseNode(piece: Piece): NodeDef {
   const home = keyOf.home(piece.id)
   const motions = piece.group === null ? null : keyOf.motions(piece.group)
   const except = new Set(piece.except)

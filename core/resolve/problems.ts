@@ -9,9 +9,10 @@ export function problemsOf(
   resolved: Numbers,
   defs: ReadonlyMap<NodeKey, NodeDef>,
   result: (key: NodeKey) => NodeResult | undefined,
+  failing: ReadonlySet<NodeKey>,
 ): Problem[] {
   return [
-    ...slips(defs, result),
+    ...(failing.size > 0 ? slips(defs, result, failing) : []),
     ...resolved.pieces.flatMap((p) => sizes(p, resolved)),
     ...oddSettings(resolved),
   ]
@@ -21,10 +22,12 @@ export function problemsOf(
 function slips(
   defs: ReadonlyMap<NodeKey, NodeDef>,
   result: (key: NodeKey) => NodeResult | undefined,
+  failing: ReadonlySet<NodeKey>,
 ): Problem[] {
   const found: Problem[] = []
   const said = new Set<string>()
   for (const [key, def] of defs) {
+    if (!failing.has(key)) continue
     const r = result(key)
     if (!r || r.ok || r.slip.waitsFor) continue
     if (r.slip.loop) {

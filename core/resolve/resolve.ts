@@ -2,26 +2,35 @@
  * From the document to numbers. A Resolver remembers the last document it saw, and works out only what changed; what
  * stayed the same keeps its identity, so that later stages can tell.
  */
-import { lengthStyle, type Piece, type Project } from '../document'
+import { lengthStyle, type MadePiece, type Piece, type Project } from '../document'
 import { formatLength, type Mm } from '../measure'
 import { AXIS_OF, facing, FACE_NAMES, mirrored, type Box, type Facing, type Pose } from '../pieces'
 import { because } from './because'
 import { Graph, type NodeKey, type NodeResult } from './graph'
+import { standsAtHome } from './home'
 import { instanceOf, sameInstance } from './instance'
+import { measureKey } from './jointnodes'
 import { keyOf } from './keys'
 import { namesOf } from './names'
 import { NodeBook } from './nodes'
 import { problemsOf } from './problems'
 import type { Instance, JointNumbers, Resolved, ResolvedBoard, ResolvedHardware, ResolvedJoint, ResolvedPiece, ResolvedStock } from './types' // prettier-ignore
 
+/** What a piece or a joint was resolved from, so that it can be kept as long as that stands. */
+interface KeptPiece {
+  readonly inputs: readonly unknown[]
+  readonly resolved: ResolvedPiece
+}
+
 export class Resolver {
   private readonly graph = new Graph()
-  private instances = new Map<string, { inputs: readonly unknown[]; instances: readonly Instance[] }>()
-
+  private pieces = new Map<string, KeptPiece>()
+  private joints = new Map<string, ResolvedJoint>()
+  private stocks = new Map<string, ResolvedStock>()
   private readonly book: NodeBook
 
-  constructor(private readonly joints: JointNumbers) {
-    this.book = new NodeBook(joints)
+  constructor(private readonly numbers: JointNumbers) {
+    this.book = new NodeBook(numbers)
   }
 
   /** How many measures the last `resolve` had to work out. */
@@ -30,32 +39,16 @@ export class Resolver {
   }
 
   resolve(project: Project): Resolved {
-    const defs = this.book.nodes(project)
-    const result = this.graph.run(defs)
+    const nodes = this.book.nodes(project)
+    const { defs } = nodes
+    const result = this.graph.run(nodes)
     const number = (key: NodeKey): number | null => {
       const r = result(key)
       return r?.ok ? (r.value as number) : null
     }
-
-    const stocks = new Map(project.stock.map((s) => [s.id, resolveStock(s, number)]))
-    const before = this.instances
-    this.instances = new Map()
-    const pieces = project.pieces.map((piece): ResolvedPiece => {
-      const made = originalOf(piece, project)
-      const f = facingOf(piece, project)
-      const inputs = [piece.name, f, ...inputsOf(piece.id, result)]
-      const old = before.get(piece.id)
-      const same = old && inputs.every((x, i) => x === old.inputs[i])
-      const instances = same ? old.instances : keepSame(instancesOf(piece, f, result, number), old?.instances)
-      this.instances.set(piece.id, { inputs, instances })
-      return {
-        id: piece.id,
-        piece,
-        stock: made ? (stocks.get(made.stock) ?? null) : null,
-        facing: f,
-        instances,
-      }
-    })
+    const touched = ownersOf(this.graph.touched)
+    const stocks = this.resolveStocks(project, touched, number)
+    const pieces = this.resolvePieces(project, touched, stocks, result, number)
 
     const byId = new Map(pieces.map((p) => [p.id, p]))
     const label = (key: NodeKey) => defs.get(key)?.label ?? key
@@ -74,17 +67,7 @@ export class Resolver {
         return { id: group.id, group, boxes: boxes.flatMap((b) => (b ? [b.box] : [])) }
       }),
       hardware: project.hardware.map((h) => resolveHardware(h, byId, number)),
-      joints: project.joints.map((joint): ResolvedJoint => {
-        const values = this.joints
-          .measures(joint)
-          .map((m) => [m.name, number(keyOf.joint(joint.id, m.name))] as const)
-        const sound = values.every(([, v]) => v !== null)
-        return {
-          id: joint.id,
-          joint,
-          values: sound ? (Object.fromEntries(values) as Record<string, number>) : null,
-        }
-      }),
+      joints: this.resolveJoints(project, touched, number),
       settings: {
         fit: number(keyOf.setting('fit')) ?? 0,
         kerf: number(keyOf.setting('kerf')) ?? 0,
@@ -100,8 +83,84 @@ export class Resolver {
       because: (key) => because(key, sources),
       sayRef: namesOf(project).sayRef,
     }
-    return { ...resolved, problems: problemsOf(resolved, defs, result) }
+    return { ...resolved, problems: problemsOf(resolved, defs, result, this.graph.failing) }
   }
+
+  private resolveStocks(
+    project: Project,
+    touched: Owners,
+    number: Numbers,
+  ): ReadonlyMap<string, ResolvedStock> {
+    this.stocks = new Map(
+      project.stock.map((s) => {
+        const old = this.stocks.get(s.id)
+        return [s.id, old?.stock === s && !touched(s.id) ? old : resolveStock(s, number)]
+      }),
+    )
+    return this.stocks
+  }
+
+  /** Pieces nothing has happened to are the very same as before; so are the instances that came out alike. */
+  private resolvePieces(
+    project: Project,
+    touched: Owners,
+    stocks: ReadonlyMap<string, ResolvedStock>,
+    result: Results,
+    number: Numbers,
+  ): ResolvedPiece[] {
+    const before = this.pieces
+    this.pieces = new Map()
+    return project.pieces.map((piece): ResolvedPiece => {
+      const made = originalOf(piece, project)
+      const stock = made ? (stocks.get(made.stock) ?? null) : null
+      const inputs = [piece, made, stock]
+      const old = before.get(piece.id)
+      const same = old && inputs.every((x, i) => x === old.inputs[i])
+      if (same && !touched(piece.id)) {
+        this.pieces.set(piece.id, old)
+        return old.resolved
+      }
+      const f = facingOf(piece, made)
+      const instances = keepSame(instancesOf(piece, f, result, number), old?.resolved.instances)
+      const resolved: ResolvedPiece = { id: piece.id, piece, stock, facing: f, instances }
+      this.pieces.set(piece.id, { inputs, resolved })
+      return resolved
+    })
+  }
+
+  private resolveJoints(project: Project, touched: Owners, number: Numbers): ResolvedJoint[] {
+    const before = this.joints
+    const settings = touched('fit')
+    const all = project.joints.map((joint): ResolvedJoint => {
+      const old = before.get(joint.id)
+      if (old?.joint === joint && !settings && !touched(joint.id)) return old
+      const values = this.numbers.measures(joint).map((m) => {
+        const key = measureKey(joint.id, m)
+        return [m.name, key === null ? 0 : number(key)] as const
+      })
+      const sound = values.every(([, v]) => v !== null)
+      if (old?.joint === joint && sound && old.values && values.every(([n, v]) => old.values![n] === v))
+        return old
+      return {
+        id: joint.id,
+        joint,
+        values: sound ? (Object.fromEntries(values) as Record<string, number>) : null,
+      }
+    })
+    this.joints = new Map(all.map((j) => [j.id, j]))
+    return all
+  }
+}
+
+type Numbers = (key: NodeKey) => number | null
+type Results = (key: NodeKey) => NodeResult | undefined
+/** Whether anything may have happened to what has this id; a setting's name is its own. */
+type Owners = (id: string) => boolean
+
+function ownersOf(touched: ReadonlySet<NodeKey> | null): Owners {
+  if (!touched) return () => true
+  const ids = new Set([...touched].map((key) => key.split('.')[1]!))
+  return (id) => ids.has(id)
 }
 
 export function originalOf(piece: Piece, project: Project) {
@@ -109,16 +168,12 @@ export function originalOf(piece: Piece, project: Project) {
   return made?.kind === 'made' ? made : null
 }
 
-function facingOf(piece: Piece, project: Project): Facing {
-  const made = originalOf(piece, project)
+function facingOf(piece: Piece, made: MadePiece | null): Facing {
   const f = facing(made?.facing ?? 'up-right')
   return piece.kind === 'twin' ? mirrored(f, AXIS_OF[piece.direction]) : f
 }
 
-function resolveStock(
-  stock: Project['stock'][number],
-  number: (key: NodeKey) => number | null,
-): ResolvedStock {
+function resolveStock(stock: Project['stock'][number], number: Numbers): ResolvedStock {
   return {
     id: stock.id,
     stock,
@@ -133,7 +188,7 @@ function resolveStock(
 function resolveBoard(
   board: Project['boards'][number],
   stocks: ReadonlyMap<string, ResolvedStock>,
-  number: (key: NodeKey) => number | null,
+  number: Numbers,
 ): ResolvedBoard[] {
   const length = number(keyOf.board(board.id, 'length'))
   const width = number(keyOf.board(board.id, 'width'))
@@ -151,26 +206,18 @@ function resolveBoard(
   return [{ board, length, width, thickness, defects }]
 }
 
-/** The results that the instances of a piece hang on. */
-const inputsOf = (id: string, result: (key: NodeKey) => NodeResult | undefined): unknown[] => [
-  result(keyOf.pose(id)),
-  ...FACE_NAMES.map((face) => result(keyOf.grow(id, face))),
-]
-
-/** Fresh instances, each replaced by the old one where nothing about it has changed. */
-const keepSame = (fresh: readonly Instance[], old: readonly Instance[] | undefined): readonly Instance[] =>
-  fresh.map((i) => {
-    const before = old?.[i.index - 1]?.key === i.key ? old[i.index - 1] : old?.find((o) => o.key === i.key)
+/** Fresh instances, each replaced by the old one where nothing about it has changed; the old list where none has. */
+function keepSame(fresh: readonly Instance[], old: readonly Instance[] | undefined): readonly Instance[] {
+  if (!old) return fresh
+  const kept = fresh.map((i, n) => {
+    const before = old[n]?.key === i.key ? old[n] : old.find((o) => o.key === i.key)
     return before && sameInstance(before, i) ? before : i
   })
+  return kept.length === old.length && kept.every((i, n) => i === old[n]) ? old : kept
+}
 
-function instancesOf(
-  piece: Piece,
-  f: Facing,
-  result: (key: NodeKey) => NodeResult | undefined,
-  number: (key: NodeKey) => number | null,
-): Instance[] {
-  const poses = result(keyOf.pose(piece.id))
+function instancesOf(piece: Piece, f: Facing, result: Results, number: Numbers): Instance[] {
+  const poses = result(standsAtHome(piece) ? keyOf.home(piece.id) : keyOf.pose(piece.id))
   if (!poses?.ok) return []
   const all = poses.value as ReadonlyArray<Pose | null>
   const many = all.filter((p) => p !== null).length > 1
@@ -181,7 +228,7 @@ function instancesOf(
 function resolveHardware(
   h: Project['hardware'][number],
   byId: ReadonlyMap<string, ResolvedPiece>,
-  number: (key: NodeKey) => number | null,
+  number: Numbers,
 ): ResolvedHardware {
   const count = number(keyOf.hardware(h.id, 'count'))
   const on = h.on === null ? 1 : (byId.get(h.on)?.instances.length ?? 0)

@@ -144,14 +144,19 @@ export interface Growth {
   by(values: Readonly<Record<string, number>>, poses: ReadonlyArray<readonly Pose[]>): Mm
 }
 
+/** A measure of a joint: as typed, or what stands for it when nothing was. */
+export interface JointMeasure {
+  readonly name: string
+  readonly kind: MeasureKind
+  readonly text: string
+  /** Nothing was typed, and it is nought, or the project's own fit; then it needs no reckoning of its own. */
+  readonly stands?: 'nought' | 'fit'
+  /** Extra names its expression may use, each standing for the stock thickness of the member with that number. */
+  readonly thicknessNamed?: Readonly<Record<string, number>>
+}
+
 /** What a kind of joint tells the resolver: which measures it has, and how far its members grow into each other. */
 export interface JointNumbers {
-  measures(joint: Joint): ReadonlyArray<{
-    readonly name: string
-    readonly text: string
-    readonly kind: MeasureKind
-    /** Extra names its expression may use, each standing for the stock thickness of the member with that number. */
-    readonly thicknessNamed?: Readonly<Record<string, number>>
-  }>
+  measures(joint: Joint): readonly JointMeasure[]
   grows(joint: Joint): readonly Growth[]
 }

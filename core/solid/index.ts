@@ -1,6 +1,6 @@
 export { Kernel, loadKernel, recipeKey, type Recipe, type Shape } from './kernel'
 export { matrixOf } from './matrix'
-export { recipeOf } from './recipe'
+export { Recipes } from './recipe'
 export { sidesOf } from './tools'
 export { creaseSegments, edgesOf, type Edge } from './edges'
 export { toStl } from './stl'
