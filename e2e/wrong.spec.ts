@@ -5,7 +5,7 @@ import { Maker } from './maker'
 
 async function openDemo(page: Page): Promise<Maker> {
   await page.goto('/')
-  await page.getByRole('link', { name: 'Seed cabinet' }).click()
+  await page.getByRole('link', { name: 'Seed cabinet', exact: true }).click()
   await expect(
     page.getByRole('region', { name: 'Pieces' }).getByRole('button', { name: /Shelf/ }),
   ).toBeVisible()
@@ -85,7 +85,7 @@ test('files that are not projects are refused in a sentence; damaged ones open a
   page,
 }) => {
   await page.goto('/')
-  await expect(page.getByRole('link', { name: 'Seed cabinet' })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Seed cabinet', exact: true })).toBeVisible()
   const demo = readFileSync('demo/seed-cabinet.json', 'utf8')
   const give = (name: string, text: string | Buffer) =>
     page
@@ -93,7 +93,7 @@ test('files that are not projects are refused in a sentence; damaged ones open a
       .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
   const bad: Array<[string, string | Buffer, RegExp]> = [
     ['other.json', '{"a":1}', /other.json: This file was not made by Ergaton/],
-    ['new.json', demo.replace('"version": 1', '"version": 4'), /saved by a newer Ergaton/],
+    ['new.json', demo.replace('"version": 2', '"version": 4'), /saved by a newer Ergaton/],
     ['cut.json', demo.slice(0, 2000), /stops in the middle/],
     ['huge.json', Buffer.alloc(45_000_000, 7), /has 45 MB/],
   ]
@@ -163,7 +163,7 @@ test('a worker that dies is said, and works again when asked again', async ({ pa
   let die = true
   await page.route(/assets\/shape-.*\.js/, (route) => (die ? route.abort() : route.continue()))
   await page.goto('/')
-  await page.getByRole('link', { name: 'Seed cabinet' }).click()
+  await page.getByRole('link', { name: 'Seed cabinet', exact: true }).click()
   const alert = page.getByRole('alert').filter({ hasText: 'Shaping the wood stopped unexpectedly' })
   await expect(alert).toBeVisible()
   die = false
@@ -235,7 +235,7 @@ test('the first screen loads little, and the bench brings the 3D', async ({ page
       void r.body().then((b) => scripts.set(r.url(), gzipSync(b).length), () => undefined) // prettier-ignore
   })
   await page.goto('/')
-  await expect(page.getByRole('link', { name: 'Seed cabinet' })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Seed cabinet', exact: true })).toBeVisible()
   await page.waitForTimeout(500)
   // The small pictures on the cards come later, from a worker with its own scripts.
   const own = [...scripts].filter(([url]) => !/(plans|manifold)-[^/]*\.js$/.test(url))

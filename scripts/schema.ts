@@ -1,8 +1,9 @@
-/** Writes docs/project.schema.json and docs/layout-job.schema.json from the Zod schemas. `npm run schema`. */
+/** Writes the JSON Schemas in docs/ from the Zod schemas. `npm run schema`. */
 import { writeFileSync } from 'node:fs'
 import { z } from 'zod'
 import { Job } from '../core/cuts'
-import { Project } from '../core/document'
+import { Joint, Project } from '../core/document'
+import { JOINTS } from '../core/joints'
 
 const write = (name: string, schema: z.ZodType) =>
   writeFileSync(
@@ -12,3 +13,11 @@ const write = (name: string, schema: z.ZodType) =>
 
 write('project', Project)
 write('layout-job', Job)
+
+/** A joint of each kind, with the measures and choices that are its own. */
+const joints = JOINTS.map((k) =>
+  Joint.extend({ kind: z.literal(k.kind), fields: k.schema, options: k.optionsSchema.optional() }).meta({
+    title: k.title,
+  }),
+)
+write('joint', z.union(joints))

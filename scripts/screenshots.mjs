@@ -27,9 +27,9 @@ const shoot = async (name, wait = 1200) => {
 }
 try {
   await page.goto(base)
-  await page.getByRole('link', { name: 'Seed cabinet' }).waitFor()
+  await page.getByRole('link', { name: 'Seed cabinet', exact: true }).waitFor()
   await shoot('projects', 4000)
-  await page.getByRole('link', { name: 'Seed cabinet' }).click()
+  await page.getByRole('link', { name: 'Seed cabinet', exact: true }).click()
   await page
     .getByRole('button', { name: /Left side/ })
     .first()

@@ -2,8 +2,7 @@
 import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { change, FACTS, type Direction, type Fact, type MadePiece } from '../../core/document'
-import { AXIS_OF } from '../../core/pieces'
-import { keyOf } from '../../core/resolve'
+import { keyOf, type Stretch } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { Because } from '../ui/Because'
 import { Len } from '../ui/Len'
@@ -37,9 +36,11 @@ function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction 
   const place = keyOf.place(piece.id, direction)
   const slip = resolved.slip(place)
   const loose = slip && !slip.waitsFor && !slip.loop ? slip.message : null
-  const repeats = piece.repeat?.direction === direction
-  const stretch = resolved.byId.get(piece.id)?.instances[0]?.box
-  const axis = AXIS_OF[direction]
+  const { repeat } = piece
+  // Equal gaps place a piece themselves; another repeat starts from where it stands.
+  const repeats = repeat?.kind === 'even' && repeat.direction === direction
+  const found = resolved.result(place)
+  const stretch = found?.ok ? (found.value as readonly Stretch[])[0] : undefined
   const locals = { T: keyOf.stock(piece.stock, 'thickness') }
   const free = FACTS.filter((f) => !given.includes(f) && !(repeats && f !== 'size'))
 
@@ -56,7 +57,7 @@ function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction 
         {stretch && (
           <span className="text-quiet">
             <Because of={place}>
-              <Len mm={stretch.max[axis] - stretch.min[axis]} />
+              <Len mm={stretch.size} />
             </Because>
           </span>
         )}
@@ -111,7 +112,7 @@ function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction 
       {repeats && <p className="text-quiet">placed by its even spacing</p>}
       {given.length < 2 && stretch && !given.includes('size') && !slip && (
         <p className="measure text-quiet">
-          {SAYS.size} <Len mm={stretch.max[axis] - stretch.min[axis]} />, from its stock
+          {SAYS.size} <Len mm={stretch.size} />, from its stock
         </p>
       )}
       {loose && <p className="text-pencil">{loose}</p>}

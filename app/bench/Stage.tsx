@@ -140,6 +140,9 @@ function Redraw({ on }: { on: readonly unknown[] }) {
   return null
 }
 
+/** Width of the column of tools, pixels. */
+const TOOLS = 84
+
 /** The camera: where asked, and so that everything is in the picture. */
 function Eye({ all }: { all: Box | null }) {
   const controls = useRef<Controls>(null)
@@ -157,7 +160,9 @@ function Eye({ all }: { all: Box | null }) {
         ? eye.position.clone().sub(controls.current?.target ?? centre)
         : new Vector3(...TOWARD[view.name])
     toward.normalize()
-    const distance = distanceFor(box, centre, toward, eye.fov, size.width / Math.max(1, size.height))
+    // The tools stand over the left side of the picture; what is shown keeps clear of them, and stays in the middle.
+    const free = size.width > 4 * TOOLS ? size.width - 2 * TOOLS : size.width
+    const distance = distanceFor(box, centre, toward, eye.fov, free / Math.max(1, size.height))
     eye.position.copy(centre).addScaledVector(toward, distance)
     controls.current?.target.copy(centre)
     controls.current?.update()

@@ -1,6 +1,7 @@
 import { Download, Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { cutList, cutListCsv, layoutSvg, type Answer, type StockJob } from '../../core/cuts'
+import { hardwareCsv, hardwareList } from '../../core/hardware'
 import { formatLength } from '../../core/measure'
 import { BoardDrawing } from '../cuts/BoardDrawing'
 import { CutTable } from '../cuts/CutTable'
@@ -108,8 +109,53 @@ export default function CutsScreen() {
             </section>
           )
         })}
+        <Hardware />
       </div>
     </main>
+  )
+}
+
+/** What has to be at hand besides wood. */
+function Hardware() {
+  const { model, project } = useOpen()
+  const rows = useMemo(() => hardwareList(model), [model])
+  if (rows.length === 0) return null
+  return (
+    <section className="mb-8" aria-label="Hardware">
+      <h2 className="mb-1 flex items-center font-title text-lg font-semibold">
+        <span className="mr-auto">Hardware</span>
+        <button
+          className="btn no-print font-sans text-sm font-normal"
+          onClick={() => saveFile(fileName(project.name, '-hardware.csv'), hardwareCsv(rows), 'text/csv')}
+        >
+          <Download size={14} /> CSV
+        </button>
+      </h2>
+      <table className="measure w-full border-collapse text-sm">
+        <thead>
+          <tr className="border-b border-edge text-left">
+            {['Name', 'Quantity', 'Where', 'Note'].map((title) => (
+              <th
+                key={title}
+                className={`px-2 py-1 font-semibold ${title === 'Quantity' ? 'text-right' : ''}`}
+              >
+                {title}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((r) => (
+            <tr key={`${r.name} ${r.where}`} className="border-b border-hairline">
+              <td className="px-2 py-1 whitespace-normal">{fractions(r.name)}</td>
+              <td className="px-2 py-1 text-right">{r.quantity}</td>
+              <td className="px-2 py-1">{r.where}</td>
+              <td className="px-2 py-1 whitespace-normal">{r.note}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   )
 }
 

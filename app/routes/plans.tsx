@@ -47,7 +47,7 @@ export default function PlansScreen() {
   return (
     <div className="grid h-full grid-cols-[11rem_minmax(0,1fr)_15rem]">
       <nav className="no-print overflow-auto border-r border-hairline bg-panel p-3" aria-label="Sheets">
-        <ol className="grid gap-2">
+        <ol className="grid grid-cols-1 gap-2">
           {sheets.map((s, i) => (
             <li key={i}>
               <button

@@ -9,7 +9,9 @@ const namings = new WeakMap<Project, Naming>()
 export function namingOf(project: Project): Naming {
   let naming = namings.get(project)
   if (!naming) {
-    naming = { names: [...project.pieces, ...project.stock].map(({ name, id }) => ({ name, id })) }
+    naming = {
+      names: [...project.pieces, ...project.groups, ...project.stock].map(({ name, id }) => ({ name, id })),
+    }
     namings.set(project, naming)
   }
   return naming
@@ -25,6 +27,7 @@ export function completionsFor(text: string, resolved: Resolved): string[] {
   const all = [
     ...project.parameters.map((p) => p.name),
     ...project.pieces.flatMap((p) => [...ROOM_SIDES, ...SIZES].map((side) => `${p.name}·${side}`)),
+    ...project.groups.flatMap((g) => ROOM_SIDES.map((side) => `${g.name}·${side}`)),
     ...project.stock.map((s) => `${s.name}·thickness`),
   ]
   const starts = all.filter((name) => name.toLowerCase().startsWith(tail))

@@ -3,7 +3,7 @@ import Papa from 'papaparse'
 import type { Model } from '../model'
 import { formatLength, type Mm } from '../measure'
 import type { ResolvedStock } from '../resolve'
-import { workKind } from '../work'
+import { countOf, workKind, type Feature } from '../work'
 import { findAlike, type Alike } from './identical'
 
 export interface CutRow {
@@ -62,7 +62,7 @@ export function cutList(model: Model): CutList {
       roughWidth: first.width + extraWidth,
       stock: alike.stock,
       grain: alike.stock?.stock.grain === false ? 'any' : 'length',
-      work: sayWork(model.features(first).map((f) => workKind(f).name(f.data))),
+      work: sayWork(model.features(first)),
       note: model.project.pieces.filter((p) => pieces.has(p.id) && p.note).map((p) => p.note).join('; '), // prettier-ignore
       alike,
     }
@@ -81,9 +81,12 @@ export function cutList(model: Model): CutList {
   return { rows, groups }
 }
 
-function sayWork(names: readonly string[]): string {
+function sayWork(features: readonly Feature[]): string {
   const counts = new Map<string, number>()
-  for (const n of names) counts.set(n, (counts.get(n) ?? 0) + 1)
+  for (const f of features) {
+    const name = workKind(f).name(f.data)
+    counts.set(name, (counts.get(name) ?? 0) + countOf(f))
+  }
   return [...counts]
     .map(([name, n]) => `${n} ${name}${n === 1 ? '' : name.endsWith('ch') ? 'es' : 's'}`)
     .join(', ')

@@ -4,7 +4,7 @@ import type { FaceName } from '../document'
 import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
 import type { Vec3 } from '../pieces'
-import { workKind, type Feature, type Sentence } from '../work'
+import { countOf, workKind, type Feature, type Sentence } from '../work'
 import type { Draw } from './assembly'
 import { levelDimension, runningLevel, runningUpright, uprightDimension } from './dimension'
 import { atU, atV, drawnMarks, type Placed } from './drawn'
@@ -132,7 +132,7 @@ function callouts(features: readonly Feature[], say: (mm: number) => string): st
   const counts = new Map<string, number>()
   for (const f of features) {
     const text = sayPlain(workKind(f).callout(f.data), say)
-    counts.set(text, (counts.get(text) ?? 0) + 1)
+    counts.set(text, (counts.get(text) ?? 0) + countOf(f))
   }
   return [...counts].map(([text, n]) => (n > 1 ? `${n} × ${text}` : text[0]!.toUpperCase() + text.slice(1)))
 }

@@ -41,7 +41,9 @@ export interface WorkKind<D = unknown> {
   /** What is taken away, reaching a little beyond the wood where it runs out of it. */
   cut(data: D): Tool[]
   describe(data: D, partner: string | null): Sentence
-  /** What it is, without its place: "dado ¾ × ¼ deep, on the back". */
+  /** How many of it one feature stands for; one, when not said. */
+  count?(data: D): number
+  /** What one of it is, without its place: "dado ¾ × ¼ deep, on the back". */
   callout(data: D): Sentence
   dimensions(data: D): Dimension[]
 }

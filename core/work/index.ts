@@ -21,6 +21,9 @@ export function workKind(feature: Feature): WorkKind {
   return kind
 }
 
+/** How many a feature counts for on a list. */
+export const countOf = (feature: Feature): number => workKind(feature).count?.(feature.data) ?? 1
+
 export { sayDegrees, type Dimension, type Feature, type Sentence, type WorkKind } from './feature'
 export * from './tool'
 export type { Bore } from './bore'

@@ -66,8 +66,9 @@ export const bore: WorkKind<Bore> = {
       forPartner(partner),
     ]
   },
+  count: (b) => b.at.length,
   callout: (b) => [
-    `${b.at.length > 1 ? `${b.at.length} × ` : ''}${b.name} ⌀ `,
+    `${b.name} ⌀ `,
     { mm: b.diameter },
     ...(b.through ? [', through'] : [' × ', { mm: b.depth }, ' deep']),
     ...(leanOf(b) > 0.01 ? [` at ${sayDegrees(leanOf(b))}`] : []),

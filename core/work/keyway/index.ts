@@ -30,6 +30,7 @@ export const keyway: WorkKind<Keyway> = {
     ...k.at.flatMap((mm, i) => [i > 0 ? ', ' : '', { mm }]),
     forPartner(partner),
   ],
-  callout: (k) => [`${k.at.length > 1 ? `${k.at.length} × ` : ''}${k.name} `, { mm: k.width }, ' × ', { mm: k.depth }, ` deep, across ${sayFace(k.face)}`], // prettier-ignore
+  count: (k) => k.at.length,
+  callout: (k) => [`${k.name} `, { mm: k.width }, ' × ', { mm: k.depth }, ` deep, across ${sayFace(k.face)}`], // prettier-ignore
   dimensions: (k) => k.at.map((to) => ({ axis: k.axis, from: 0, to, what: 'place' as const })),
 }

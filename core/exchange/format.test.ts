@@ -1,0 +1,34 @@
+import { readFileSync } from 'node:fs'
+import { z } from 'zod'
+import { Job } from '../cuts'
+import { Hardware, Joint, Placement, Project, Repeat, Tilt } from '../document'
+import { jointFault, JOINTS } from '../joints'
+
+const doc = (name: string) => readFileSync(new URL(`../../docs/${name}`, import.meta.url), 'utf8')
+const example = (name: string): unknown[] => {
+  const found = new RegExp('```json ' + name + '\\n([\\s\\S]*?)```').exec(doc('format.md'))
+  return JSON.parse(found?.[1] ?? 'null') as unknown[]
+}
+
+test.each<[string, z.ZodType]>([
+  ['tilts', Tilt],
+  ['repeats', Repeat],
+  ['placements', Placement],
+  ['hardware', Hardware],
+])('the examples of %s are read', (name, schema) => {
+  expect(example(name).length).toBeGreaterThan(0)
+  for (const item of example(name)) expect(schema.safeParse(item).error).toBeUndefined()
+})
+
+test('there is a sound example of every kind of joint', () => {
+  const joints = example('joints').map((j) => Joint.parse(j))
+  expect(joints.map(jointFault)).toEqual(joints.map(() => null))
+  expect([...new Set(joints.map((j) => j.kind))].sort()).toEqual(JOINTS.map((k) => k.kind).sort())
+})
+
+test('the JSON Schemas are those of the program', () => {
+  const written = (name: string) => JSON.parse(doc(`${name}.schema.json`)) as unknown
+  expect(written('project')).toEqual(z.toJSONSchema(Project, { io: 'input' }))
+  expect(written('layout-job')).toEqual(z.toJSONSchema(Job, { io: 'input' }))
+  expect(JSON.stringify(written('joint'))).toContain('haunchWidth')
+})
