@@ -17,7 +17,7 @@ import { MeasureField } from '../ui/MeasureField'
 import { Sentence } from '../ui/Sentence'
 import { useBench } from './asks'
 import { jointLocals } from './JointForm'
-import { fractions } from '../ui/Len'
+import { fractions } from '../ui/fractions'
 
 interface Offer {
   readonly group: ContactGroup

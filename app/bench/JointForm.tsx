@@ -3,6 +3,7 @@ import { change, type Joint, type Project } from '../../core/document'
 import { jointKind, type JointOption } from '../../core/joints'
 import { keyOf, originalOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
+import { fractions } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
 
@@ -51,6 +52,13 @@ export function JointForm({ joint }: { joint: Joint }) {
   const locals = jointLocals(joint, model.project)
   return (
     <div className="mt-1 grid gap-1 border-l-2 border-hairline pl-2">
+      {model.problems
+        .filter((p) => p.joint === joint.id)
+        .map((p) => (
+          <p key={p.id} role="alert" className={p.level === 'stop' ? 'text-pencil' : 'text-brass'}>
+            {fractions(p.says)}
+          </p>
+        ))}
       {kind.options.map((o) => (
         <label key={o.name} className="grid grid-cols-[8.5rem_1fr] items-center gap-2">
           <span className="text-quiet">{o.label}</span>

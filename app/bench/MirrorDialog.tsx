@@ -5,7 +5,7 @@ import { AXIS_OF, DIRECTION_OF, hull } from '../../core/pieces'
 import { tryMeasure } from '../../core/resolve'
 import { choose, run, useOpen } from '../store/open'
 import { Dialog } from '../ui/Dialog'
-import { fractions } from '../ui/Len'
+import { fractions } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
 import { useBench } from './asks'
 

@@ -7,7 +7,7 @@ import { keyOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { exactText } from '../ui/exactText'
 import { Dialog } from '../ui/Dialog'
-import { fractions } from '../ui/Len'
+import { fractions } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
 import { useBench } from './asks'
 

@@ -2,7 +2,7 @@ import { useRouteLoaderData } from 'react-router'
 import { change, freeId } from '../../core/document'
 import { stockFor, type Catalogue } from '../../core/rack'
 import { run, useOpen } from '../store/open'
-import { fractions } from '../ui/Len'
+import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
 
 export function useCatalogue(): Catalogue {

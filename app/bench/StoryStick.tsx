@@ -7,7 +7,7 @@ import { woodColour } from '../../core/rack'
 import { spread } from '../../core/plans/dimension'
 import { workKind, type Feature } from '../../core/work'
 import { light, useOpen } from '../store/open'
-import { fractions } from '../ui/Len'
+import { fractions } from '../ui/fractions'
 
 const ALONG = ['length', 'width', 'thickness'] as const
 

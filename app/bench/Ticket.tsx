@@ -1,26 +1,24 @@
 /** The chosen piece as a shop ticket: its blank, its three spans, its work in steps. */
 import { FlipHorizontal2, Rows3, Trash2 } from 'lucide-react'
-import { useEffect, useState, type ReactNode } from 'react'
+import { useEffect, useState } from 'react'
 import { toast } from 'sonner'
-import { change, type Joint, type Piece } from '../../core/document'
-import { jointKind } from '../../core/joints'
-import { FACINGS, facing, sayFace } from '../../core/pieces'
+import { change, type Piece } from '../../core/document'
+import { FACINGS, facing } from '../../core/pieces'
 import { keyOf, type Instance } from '../../core/resolve'
-import { workKind, type Feature } from '../../core/work'
-import { undo, run, useOpen, whoRefersTo, choose, light } from '../store/open'
+import { undo, run, useOpen, whoRefersTo, choose } from '../store/open'
 import { Because } from '../ui/Because'
 import { exactText } from '../ui/exactText'
-import { fractions, Len } from '../ui/Len'
+import { fractions } from '../ui/fractions'
+import { Len } from '../ui/Len'
 import { Mark } from '../ui/Mark'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
-import { Sentence } from '../ui/Sentence'
 import { askBench } from './asks'
-import { JointForm } from './JointForm'
 import { RepeatSection } from './Repeat'
 import { Spans } from './Spans'
 import { StockSelect } from './StockSelect'
 import { useMarks } from './marks'
+import { Work } from './Work'
 
 export function Ticket() {
   const { chosen, project, model } = useOpen()
@@ -116,21 +114,7 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
         piece.kind === 'twin' && <TwinSection piece={piece} stock={stock?.stock.name ?? ''} />
       )}
 
-      <section className="border-t border-hairline py-2" aria-label="Work">
-        <h4 className="mb-1 font-semibold">Work</h4>
-        {features.length === 0 ? (
-          <p className="text-quiet">
-            None yet. Join it to another piece (J) and its dados and rabbets are listed here.
-          </p>
-        ) : (
-          <ol className="grid gap-1">
-            {features.map((f, n) => (
-              <Step key={f.id} n={n + 1} feature={f} />
-            ))}
-          </ol>
-        )}
-        <OwnJoints piece={piece} shown={features} />
-      </section>
+      <Work piece={piece} features={features} />
 
       <section className="border-t border-hairline py-2">
         <NoteField piece={piece} />
@@ -220,77 +204,6 @@ function NoteField({ piece }: { piece: Piece }) {
   )
 }
 
-function Step({ n, feature }: { n: number; feature: Feature }) {
-  const lit = useOpen((s) => s.lit === feature.id)
-  const joint = useOpen((s) => s.project.joints.find((j) => j.id === feature.joint))
-  return (
-    <li
-      className={`rounded-sm px-1 ${lit ? 'bg-chalk-pale' : ''}`}
-      onMouseEnter={() => light(feature.id)}
-      onMouseLeave={() => light(null)}
-    >
-      <JointRow joint={joint} name={`step ${n}`}>
-        <span className="measure mr-1.5 text-quiet">{n}</span>
-        <Sentence says={workKind(feature).describe(feature.data, feature.partner?.name ?? null)} />
-      </JointRow>
-    </li>
-  )
-}
-
-/** A line with the sign of its joint, which opens the joint's own measures below it. */
-function JointRow({
-  joint,
-  name,
-  children,
-}: {
-  joint: Joint | undefined
-  name: string
-  children: ReactNode
-}) {
-  const [open, setOpen] = useState(false)
-  return (
-    <>
-      <div className="flex items-start gap-1">
-        <button
-          className="btn btn-quiet btn-icon min-h-6 min-w-6 shrink-0 px-0.5"
-          aria-expanded={open}
-          aria-label={`The joint of ${name}`}
-          title="Open the joint this comes from"
-          onClick={() => setOpen(!open)}
-        >
-          <JointSign />
-        </button>
-        <div className="min-w-0 flex-1">{children}</div>
-      </div>
-      {open && joint && <JointForm joint={joint} />}
-    </>
-  )
-}
-
-/** Joints in which this piece goes into others; its own ends show nothing, so they are listed by themselves. */
-function OwnJoints({ piece, shown }: { piece: Piece; shown: readonly Feature[] }) {
-  const project = useOpen((s) => s.project)
-  const mine = project.joints.filter(
-    (j) => j.between[0]?.piece === piece.id && !shown.some((f) => f.joint === j.id),
-  )
-  if (mine.length === 0) return null
-  return (
-    <ul className="mt-1 grid gap-1">
-      {mine.map((j) => {
-        const host = project.pieces.find((p) => p.id === j.between[1]?.piece)?.name ?? ''
-        return (
-          <li key={j.id} className="px-1">
-            <JointRow joint={j} name={host}>
-              {jointKind(j.kind)?.title ?? 'Joint'} with {host}
-              {j.between[0]?.face ? `, at ${sayFace(j.between[0].face)}` : ''}
-            </JointRow>
-          </li>
-        )
-      })}
-    </ul>
-  )
-}
-
 function TwinSection({ piece, stock }: { piece: Extract<Piece, { kind: 'twin' }>; stock: string }) {
   const { project, model, readOnly } = useOpen()
   const original = project.pieces.find((p) => p.id === piece.of)
@@ -342,10 +255,3 @@ function TwinSection({ piece, stock }: { piece: Extract<Piece, { kind: 'twin' }>
     </section>
   )
 }
-
-/** A tongue in its channel: the step comes from a joint, and opens it. */
-const JointSign = () => (
-  <svg viewBox="0 0 14 12" width="14" className="text-quiet" aria-hidden="true">
-    <path d="M1 1v10M1 1h5v3h-2v4h2v3H1M13 4H5v4h8" fill="none" stroke="currentColor" strokeWidth="1.2" />
-  </svg>
-)

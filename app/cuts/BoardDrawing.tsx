@@ -1,7 +1,7 @@
 import type { LaidBoard } from '../../core/cuts'
 import { formatLength } from '../../core/measure'
 import { useOpen } from '../store/open'
-import { fractions } from '../ui/Len'
+import { fractions } from '../ui/fractions'
 import { markColour } from '../ui/marks'
 
 interface Props {

@@ -4,7 +4,8 @@ import { BOARD_FEET_PER_M3, FEET_PER_M, SQUARE_FEET_PER_M2 } from '../../core/cu
 import { keyOf } from '../../core/resolve'
 import { useOpen } from '../store/open'
 import { Because } from '../ui/Because'
-import { fractions, Len } from '../ui/Len'
+import { fractions } from '../ui/fractions'
+import { Len } from '../ui/Len'
 import { Mark } from '../ui/Mark'
 
 type Column = 'mark' | 'name' | 'quantity' | 'length' | 'width' | 'thickness'

@@ -1,7 +1,7 @@
 import { Copy, Download, MoreHorizontal, Pencil, Trash2 } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { Link } from 'react-router'
-import { fractions } from '../ui/Len'
+import { fractions } from '../ui/fractions'
 import type { Card } from '../store/shelf'
 import { Picture } from './Picture'
 

@@ -1,4 +1,4 @@
-import { importText, keep, newId } from '../store/shelf'
+import { importOwn, keep, newId } from '../store/shelf'
 import { newProject, type Project } from '../../core/document'
 
 const FILES = import.meta.glob<string>('../../demo/*.json', { query: '?raw', import: 'default' })
@@ -6,7 +6,7 @@ const FILES = import.meta.glob<string>('../../demo/*.json', { query: '?raw', imp
 /** Puts every demo project on the shelf, as a fresh copy. */
 export async function addDemos(): Promise<void> {
   for (const load of Object.values(FILES)) {
-    const done = await importText(await load())
+    const done = await importOwn(await load())
     if (!done.ok) throw new Error(done.why)
   }
 }

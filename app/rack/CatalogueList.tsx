@@ -1,7 +1,7 @@
 import { Plus } from 'lucide-react'
 import { takeFromCatalogue, useCatalogue } from '../bench/StockSelect'
 import { useOpen } from '../store/open'
-import { fractions } from '../ui/Len'
+import { fractions } from '../ui/fractions'
 
 const MOST = 60
 

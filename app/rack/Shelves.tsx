@@ -1,7 +1,7 @@
 import type { ResolvedStock } from '../../core/resolve'
 import { woodColour } from '../../core/rack'
 import { useOpen } from '../store/open'
-import { fractions } from '../ui/Len'
+import { fractions } from '../ui/fractions'
 
 const SHELVES = [
   ['board', 'Boards'],

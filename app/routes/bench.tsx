@@ -14,7 +14,7 @@ import { Tools, Views, VIEW_KEYS } from '../bench/Tools'
 import { useClashes } from '../bench/clashes'
 import { useShortcuts } from '../frame/shortcuts'
 import { choose, light, pick, useOpen } from '../store/open'
-import { fractions } from '../ui/Len'
+import { fractions } from '../ui/fractions'
 
 const Stage = lazy(() => import('../bench/Stage'))
 

@@ -8,7 +8,8 @@ import { CutTable } from '../cuts/CutTable'
 import { useLayouts } from '../cuts/solve'
 import { fileName, saveFile } from '../store/files'
 import { useOpen } from '../store/open'
-import { fractions, Len } from '../ui/Len'
+import { fractions } from '../ui/fractions'
+import { Len } from '../ui/Len'
 
 export default function CutsScreen() {
   const { model, project } = useOpen()

@@ -1,7 +1,13 @@
 /** Where projects are kept: this browser's own storage. Every write is acknowledged only when it is done. */
 import localforage from 'localforage'
-import { readData, writeProject, type Project, type SetAside } from '../../core/document'
-import { openProject } from '../../core/exchange/open'
+import {
+  readData,
+  readProject,
+  writeProject,
+  type Project,
+  type Reading,
+  type SetAside,
+} from '../../core/document'
 
 export interface Card {
   readonly id: string
@@ -111,11 +117,18 @@ export async function newId(): Promise<string> {
   }
 }
 
-/** Keeps the text of a project file under a new id; refuses in a sentence. */
-export async function importText(
-  text: string,
-): Promise<{ ok: true; id: string; setAside: readonly SetAside[] } | { ok: false; why: string }> {
-  const read = openProject(text)
+type Imported = { ok: true; id: string; setAside: readonly SetAside[] } | { ok: false; why: string }
+
+/** Keeps the text of a project file under a new id; refuses in a sentence. What checks joints comes when it is needed. */
+export async function importText(text: string): Promise<Imported> {
+  const { openProject } = await import('../../core/exchange/open')
+  return keepRead(openProject(text))
+}
+
+/** The same for one of our own files, whose joints are known to be sound. */
+export const importOwn = (text: string): Promise<Imported> => keepRead(readProject(text))
+
+async function keepRead(read: Reading): Promise<Imported> {
   if (!read.ok) return read
   const id = await newId()
   await keep({ ...read.project, id })

@@ -3,7 +3,7 @@ import { Popover } from 'radix-ui'
 import { useState, type ReactNode } from 'react'
 import { sayValue, type NodeKey } from '../../core/resolve'
 import { useOpen } from '../store/open'
-import { fractions } from './Len'
+import { fractions } from './fractions'
 
 export function Because({ of, children }: { of: NodeKey; children: ReactNode }) {
   return (

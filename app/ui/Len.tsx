@@ -1,8 +1,6 @@
 import { formatLength, type Mm } from '../../core/measure'
 import { useOpen } from '../store/open'
-
-/** Sets `3/4` as a real fraction: the measuring font does it with this slash. */
-export const fractions = (text: string): string => text.replace(/(\d+)\/(\d+)/g, '$1\u2044$2')
+import { fractions } from './fractions'
 
 /** A length as the project writes it; ≈ when it was rounded. */
 export function Len({ mm, className = '' }: { mm: Mm; className?: string }) {

@@ -8,7 +8,7 @@ import { MeasureError, toShown, toStored, type MeasureKind } from '../../core/me
 import { sayValue, tryMeasure, type NodeKey, type Resolved, type Slip } from '../../core/resolve'
 import { pick, useOpen } from '../store/open'
 import { completionsFor, namingOf } from './naming'
-import { fractions } from './Len'
+import { fractions } from './fractions'
 
 export interface MeasureFieldProps {
   readonly label: string

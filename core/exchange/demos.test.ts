@@ -4,7 +4,7 @@ import { findSwings, hardwareList, swingOf } from '../hardware'
 import { modelOf, type Model } from '../model'
 import { testKernel } from '../testing/bench'
 import { saySettings, type SawCut } from '../work'
-import { findClashes, openProject } from './index'
+import { findClashes, openProject, resolveReport } from './index'
 
 const DEMOS = new URL('../../demo/', import.meta.url)
 const load = (file: string): Model => {
@@ -87,4 +87,23 @@ test('the seed-packet drawers: three alike, evenly spaced, nothing of them left 
     ['Long divider', 6, 0],
     ['Cross divider', 3, 0],
   ])
+})
+
+test('what resolve prints tells groups, hardware, and how what leans stands', () => {
+  const drawers = resolveReport(load('seed-packet-drawers.json'))
+  expect(drawers.groups).toMatchObject([{ name: 'Drawer', boxes: [{}, {}, {}] }])
+  expect(drawers.hardware).toContainEqual({
+    name: 'Turned knob 20 mm',
+    quantity: 3,
+    where: 'on Drawer front',
+  })
+  const lid = resolveReport(load('cold-frame.json')).pieces.find((p) => p.name === 'Lid')!
+  const s = Math.sin((12 * Math.PI) / 180)
+  expect(lid.frame?.z).toEqual([
+    0,
+    expect.closeTo(-s, 12),
+    expect.closeTo(Math.sqrt(1 - s * s), 12),
+  ])
+  expect(lid.because.width).toBe('Lid · width 22 = 22 + 0 to the mitre with Strip')
+  expect(lid.work).toEqual(['Bevel edge 2: blade 6° from square (84° from the board) — for Strip'])
 })

@@ -14,7 +14,7 @@ const kinds = (...changes: Change[]) => {
 
 test.each<[string, readonly Change[], string, string, string]>([
   ['a shelf against a side', [...block('a', 'right-up', [0, 300], [0, 200], [100, 18]), ...block('b', 'up-left', [300, 18], [0, 200], [0, 400])], 'end to face', 'A end2 B face', 'housing'],
-  ['a top on a side', [...block('a', 'up-left', [0, 18], [0, 200], [0, 400]), ...block('b', 'right-up', [0, 300], [0, 200], [400, 18])], 'end to face at a corner', 'A end2 B back', 'fingers'],
+  ['a top on a side', [...block('a', 'up-left', [0, 18], [0, 200], [0, 400]), ...block('b', 'right-up', [0, 300], [0, 200], [400, 18])], 'end to face at a corner', 'A end2 B back', 'housing'],
   ['a rail on a stile', [...block('a', 'right-front', [0, 300], [0, 20], [100, 60]), ...block('b', 'up-front', [300, 50], [0, 20], [0, 400])], 'end to edge at a corner', 'A end2 B edge2', 'tenon'],
   ['boards side by side', [...block('a', 'right-up', [0, 300], [0, 90], [0, 18]), ...block('b', 'right-up', [0, 300], [90, 90], [0, 18])], 'edge to edge at a corner', 'A edge2 B edge1', 'glue'],
   ['a divider on a bottom', [...block('a', 'right-front', [0, 300], [100, 10], [18, 60]), ...block('b', 'right-up', [0, 300], [0, 200], [0, 18])], 'edge to face', 'A edge1 B face', 'housing'],

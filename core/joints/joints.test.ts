@@ -331,6 +331,29 @@ describe.each(Object.entries(cases))('%s', (_, arbitrary) => {
   })
 })
 
+test('a panel in four hosts at once grows into each, and each gets a groove as long as the panel', () => {
+  fc.assert(
+    fc.property(mm(3, 8), mm(2, 6), mm(0, 0.5), mm(0, 1), (t, d, f, g) => {
+      const m = built([
+        ...block('a', 'up-front', [20, 300], [50, t], [20, 400]),
+        ...block('b', 'up-left', [0, 20], [0, 100], [0, 440]),
+        ...block('c', 'up-right', [320, 20], [0, 100], [0, 440]),
+        ...block('e', 'right-up', [20, 300], [0, 100], [420, 20]),
+        ...block('f', 'right-down', [20, 300], [0, 100], [0, 20]),
+        join('housing', [['a', null], ['b', 'edge2'], ['c', 'edge1'], ['e', 'end2'], ['f', 'end1']], { depth: d, fit: f, gap: g }),
+      ])
+      expect(stops(m)).toEqual([])
+      const { length, width } = instance(m, 'a#1')
+      expect([length, width]).toEqual([expect.closeTo(400 + 2 * (d - g), 9), expect.closeTo(300 + 2 * (d - g), 9)])
+      // Grooves in the uprights are as long as the panel is high; across, those in top and bottom run through.
+      close(volume(m, 'b#1', kernel), 20 * 100 * 440 - d * (t + f) * length)
+      close(volume(m, 'e#1', kernel), 20 * 100 * 300 - d * (t + f) * 300)
+      expect(sharedWood(m, kernel)).toBeLessThan(1e-3)
+    }),
+    { numRuns: 20 },
+  )
+}) // prettier-ignore
+
 describe('two boards at random tilts', () => {
   // Two planks, each leaning on its own about its lower edge, running to one corner: the sides of a hopper.
   const hopper = (a: number, b: number, t: number, over: number) => [

@@ -67,10 +67,11 @@ export function sayValue(value: number, kind: MeasureKind, style: LengthStyle): 
 /** The whole story on one line: "Shelf · length 33 = Right side·left 33 1/4 − Left side·right 3/4 + 1/4 into Left side". */
 export function sayBecause(b: Because, project: Project): string {
   const style = lengthStyle(project.settings)
-  const say = (p: Part) =>
-    p.label.startsWith('into ')
-      ? `${sayValue(p.value, p.kind, style)} ${p.label}`
-      : `${p.label} ${sayValue(p.value, p.kind, style)}`
+  const say = (p: Part) => {
+    const value = sayValue(p.value, p.kind, style)
+    if (p.goes) return `${value} ${p.label}`
+    return p.label === value ? value : `${p.label} ${value}`
+  }
   const head = `${b.label} ${sayValue(b.value, b.kind, style)}`
   if (b.parts.length === 0) return head
   if (b.parts.every((p) => p.op === '·')) return `${head}, from ${b.parts.map(say).join(', ')}`

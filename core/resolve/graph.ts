@@ -13,6 +13,8 @@ export interface Part {
   readonly kind: 'length' | 'number' | 'angle' | 'count'
   /** The node it comes from, for asking further. */
   readonly key: NodeKey | null
+  /** The label says where the value goes, and follows it: "1/4 into Left side". */
+  readonly goes?: true
 }
 
 export interface Slip {

@@ -108,7 +108,7 @@ export function growNode(key: NodeKey, terms: readonly GrowTerm[]): NodeDef {
       const most = [...nearest, ...grown.filter((t) => !t.cuts)].reduce((a, b) => (b.by > a.by ? b : a))
       return {
         value: most.by,
-        parts: [{ op: '+', label: most.says, value: most.by, kind: 'length', key: most.because }],
+        parts: [{ op: '+', label: most.says, value: most.by, kind: 'length', key: most.because, goes: true }],
       }
     },
   }

@@ -44,7 +44,7 @@ export const housing = defineJoint({
       fields: { depth: third(hostDepth(c), resolved.style.unit) },
     }
   },
-  rank: (c) => (sortOfFace(c.hostFace) === 'face' ? (c.cornerFace ? 3 : 0) : 4),
+  rank: (c) => (sortOfFace(c.hostFace) === 'face' ? 0 : 4),
   // "Shelf grows ¼; Left side gets a channel ¾ wide, ¼ deep."
   consequence: ({ fields }, c, resolved) => {
     const depth = tryLength(fields.depth, c, resolved)

@@ -1,0 +1,79 @@
+import { expect, test } from '@playwright/test'
+import { Maker } from './maker'
+
+test('a maker dovetails a corner, makes it half-blind, and finds it again', async ({ page }) => {
+  const maker = new Maker(page)
+  await maker.startProject('Larkmoor box', 'millimetres')
+  await maker.addBoard({
+    name: 'Front',
+    from: '18×95 planed',
+    stands: 'on edge, face to the front, length across',
+    size: '300',
+  })
+  await maker.addBoard({
+    name: 'Side',
+    from: '18×95 planed',
+    stands: 'on edge 2, face to the left, length front to back',
+    size: '200',
+  })
+  await maker.say('Across', 'starts at', 'Front·left')
+  await maker.say('Deep', 'starts at', 'Front·back')
+
+  await test.step('the corner is found, with the joints that fit it', async () => {
+    await page.keyboard.press('Escape')
+    await page.keyboard.press('j')
+    const card = page.getByRole('listitem').filter({ hasText: 'Side end against Front, at a corner' })
+    const kind = card.getByLabel(/^Joint for/)
+    await expect(kind.getByRole('option').first()).toHaveText('Housing')
+    await kind.selectOption({ label: 'Dovetail' })
+    await card.getByLabel('Pin at its narrow side').fill('9 +')
+    await card.getByLabel('Pin at its narrow side').press('Enter')
+    await expect(card.getByText('Something is missing at the end')).toBeVisible()
+    await card.getByLabel('Pin at its narrow side').fill('9')
+    await card.getByLabel('Pin at its narrow side').press('Enter')
+    await card.getByRole('button', { name: 'Make 1 joint' }).click()
+  })
+
+  await test.step('its measures and choices are on the ticket', async () => {
+    await page.keyboard.press('j')
+    await maker.choose('Side')
+    const work = page.getByRole('region', { name: 'Work' })
+    await expect(work).toContainText('2 tails 34 wide, 18 long')
+    await expect(page.getByText('218', { exact: false }).first()).toBeVisible()
+    await work.getByRole('button', { name: 'The joint of step 1' }).click()
+    await work.getByLabel('Manner').selectOption({ label: 'half-blind' })
+    await work.getByLabel('Lap before half-blind tails').fill('4')
+    await work.getByLabel('Lap before half-blind tails').press('Enter')
+    await work.getByLabel('Tails', { exact: true }).fill('40')
+    await work.getByLabel('Tails', { exact: true }).press('Enter')
+    await expect(
+      page.getByRole('alert').filter({ hasText: 'tails do not fit into 95' }).first(),
+    ).toBeVisible()
+    await work.getByLabel('Tails', { exact: true }).fill('3')
+    await work.getByLabel('Tails', { exact: true }).press('Enter')
+    await expect(work).toContainText('3 tails')
+  })
+
+  await test.step('the cut list counts what goes into the joint, also after a reload', async () => {
+    await maker.saved()
+    await page.reload()
+    await maker.screen('Cuts')
+    expect((await maker.sizesOf('Side'))[0]).toBe('214')
+    await expect(page.getByRole('row').filter({ hasText: 'Side' })).toContainText('1 tail set')
+  })
+})
+
+test('a project of groups shows them, and its hardware is counted', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Seed-packet drawers', exact: true }).click()
+  const pieces = page.getByRole('region', { name: 'Pieces' })
+  await expect(pieces.getByRole('button', { name: 'Drawer ×3', exact: true })).toBeVisible()
+  await pieces.getByRole('button', { name: 'Drawer ×3', exact: true }).click()
+  await expect(page.getByText(/pieces chosen/)).toContainText('24 pieces chosen')
+  await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Cuts' }).click()
+  const hardware = page.getByRole('region', { name: 'Hardware' })
+  await expect(hardware.getByRole('row').filter({ hasText: 'Turned knob' })).toContainText('3')
+  const download = page.waitForEvent('download')
+  await hardware.getByRole('button', { name: 'CSV' }).click()
+  expect((await download).suggestedFilename()).toMatch(/hardware\.csv$/)
+})
