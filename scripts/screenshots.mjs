@@ -53,6 +53,16 @@ try {
     .click()
   await page.getByRole('button', { name: 'Night shift' }).click()
   await shoot('bench-night', 3000)
+  await page.getByRole('button', { name: 'Day shift' }).click()
+  await page.goto(base)
+  await page.getByRole('link', { name: 'Seed-packet drawers', exact: true }).click()
+  await page
+    .getByRole('button', { name: /Drawer side/ })
+    .first()
+    .click()
+  await page.keyboard.press('x')
+  await page.getByRole('button', { name: 'The joint of step 1', exact: true }).click()
+  await shoot('joints', 4000)
 } finally {
   await browser.close()
   process.kill(-server.pid)

@@ -1,6 +1,6 @@
 import { Trash2 } from 'lucide-react'
 import { change, type Joint, type Project } from '../../core/document'
-import { jointKind, type JointOption } from '../../core/joints'
+import { jointKind, withNames, type JointOption } from '../../core/joints'
 import { keyOf, originalOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
@@ -19,24 +19,26 @@ export function jointLocals(joint: Pick<Joint, 'between'>, project: Project): Re
 
 interface OptionProps {
   readonly option: JointOption
+  /** Puts the names of the pieces into a label. */
+  readonly named: (label: string) => string
   readonly value: string | undefined
   readonly disabled: boolean
   readonly onChange: (value: string) => void
 }
 
 /** A choice of a joint: one of several words. */
-export function OptionSelect({ option, value, disabled, onChange }: OptionProps) {
+function OptionSelect({ option, named, value, disabled, onChange }: OptionProps) {
   return (
     <select
       className="field"
-      aria-label={option.label}
+      aria-label={named(option.label)}
       disabled={disabled}
       value={value ?? Object.keys(option.values)[0]}
       onChange={(e) => onChange(e.target.value)}
     >
       {Object.entries(option.values).map(([name, says]) => (
         <option key={name} value={name}>
-          {says}
+          {named(says)}
         </option>
       ))}
     </select>
@@ -50,6 +52,7 @@ export function JointForm({ joint }: { joint: Joint }) {
   const kind = jointKind(joint.kind)
   if (!kind) return <p className="text-pencil">A joint of a kind this Ergaton does not know.</p>
   const locals = jointLocals(joint, model.project)
+  const named = (label: string) => withNames(label, joint, model.resolved)
   return (
     <div className="mt-1 grid gap-1 border-l-2 border-hairline pl-2">
       {model.problems
@@ -61,9 +64,10 @@ export function JointForm({ joint }: { joint: Joint }) {
         ))}
       {kind.options.map((o) => (
         <label key={o.name} className="grid grid-cols-[8.5rem_1fr] items-center gap-2">
-          <span className="text-quiet">{o.label}</span>
+          <span className="text-quiet">{named(o.label)}</span>
           <OptionSelect
             option={o}
+            named={named}
             value={joint.options[o.name]}
             disabled={readOnly}
             onChange={(value) =>

@@ -5,6 +5,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { MOUSE, TOUCH, Vector3, type PerspectiveCamera } from 'three'
 import type { OrbitControls as Controls } from 'three/examples/jsm/controls/OrbitControls.js'
 import { findAlike } from '../../core/cuts'
+import type { Model } from '../../core/model'
 import { findContacts, type Contact } from '../../core/joints'
 import { hull, ROOM_SIDES, sideAt, sizeOf, type Box, type RoomSide, type Vec3 } from '../../core/pieces'
 import { woodColour } from '../../core/rack'
@@ -59,8 +60,7 @@ export default function Stage({ shapes }: { shapes: Shapes }) {
     const side = sideUnder(instance, e)
     if (wanted) {
       if (!side) return
-      const many = (now.resolved.byId.get(instance.piece)?.instances.length ?? 1) > 1
-      wanted.take(`@${instance.piece}${many ? `#${instance.index}` : ''}.${side}`)
+      wanted.take(`@${instance.piece}${numberOf(instance, had, now)}.${side}`)
       pick(null)
       setFace(null)
       return
@@ -130,6 +130,18 @@ export default function Stage({ shapes }: { shapes: Shapes }) {
       />
     </Canvas>
   )
+}
+
+/**
+ * How a reference tells a picked instance from its likes. Within one group neighbours are meant where they are described,
+ * so that all copies of the group agree.
+ */
+function numberOf(i: Instance, chosen: readonly string[], { resolved }: Model): string {
+  const picked = resolved.byId.get(i.piece)
+  const asking = resolved.byId.get(chosen.at(-1)?.split('#')[0] ?? '')?.piece
+  const alone = picked?.piece.kind === 'made' && !picked.piece.repeat
+  if (alone && asking && asking.group !== null && asking.group === picked.piece.group) return ''
+  return (picked?.instances.length ?? 1) > 1 ? `#${i.index}` : ''
 }
 
 /** Asks for a new picture whenever something it shows has changed. */

@@ -85,6 +85,8 @@ export interface Met {
   readonly parting: Parting
   readonly growA: Mm
   readonly growB: Mm
+  /** How far the nearest edges of the two are from the plane, together: of several copies the nearest are meant. */
+  readonly away: Mm
   /** What the cut faces share: along the edge and inward, told from the corner. */
   readonly along: readonly [Mm, Mm]
   readonly deep: readonly [Mm, Mm]
@@ -100,11 +102,8 @@ export function partAt(a: Pose, fa: FaceName, b: Pose, fb: FaceName): Met | null
   if (dot(normalOf(a.frame, ea), p.normal) <= 0 || dot(normalOf(b.frame, eb), p.normal) >= 0) return null
   const reach = (pose: Pose, face: FaceName) =>
     3 * Math.max(...AXES.filter((i) => i !== FACE_AT[face].axis).map((i) => pose.size[i]))
-  if (
-    Math.min(...ra.beyond.map(Math.abs)) > reach(a, ea) ||
-    Math.min(...rb.beyond.map(Math.abs)) > reach(b, eb)
-  )
-    return null
+  const [na, nb] = [ra, rb].map((r) => Math.min(...r.beyond.map(Math.abs))) as [Mm, Mm]
+  if (na > reach(a, ea) || nb > reach(b, eb)) return null
   const range = (places: readonly Vec3[], v: Vec3): [Mm, Mm] => {
     const ts = places.map((q) => dot(q, v) - dot(p.corner, v))
     return [Math.min(...ts), Math.max(...ts)]
@@ -115,5 +114,25 @@ export function partAt(a: Pose, fa: FaceName, b: Pose, fb: FaceName): Met | null
   }
   const [along, deep] = [both(p.edge), both(p.inward)]
   if (along[1] - along[0] < 0.01 || deep[1] - deep[0] < 0.01) return null
-  return { parting: p, growA: Math.max(...ra.beyond), growB: Math.max(...rb.beyond), along, deep }
+  return {
+    parting: p,
+    growA: Math.max(...ra.beyond),
+    growB: Math.max(...rb.beyond),
+    away: na + nb,
+    along,
+    deep,
+  }
+}
+
+/** Of the ways a pose meets some others, the nearest; null when it meets none. */
+export function nearest<T>(
+  others: readonly T[],
+  at: (other: T) => Met | null,
+): { other: T; met: Met } | null {
+  let best: { other: T; met: Met } | null = null
+  for (const other of others) {
+    const met = at(other)
+    if (met && (!best || met.away < best.met.away - 1e-6)) best = { other, met }
+  }
+  return best
 }

@@ -163,5 +163,5 @@ export {
   type ContactGroup,
 } from './contacts'
 export type { Supply } from './deriving'
-export type { JointField, JointKind, JointOption, Proposal } from './kind'
+export { withNames, type JointField, type JointKind, type JointOption, type Proposal } from './kind'
 export { faceAgainst, meet, shoulderPose, type Meeting } from './meet'

@@ -406,6 +406,41 @@ describe('two boards at random tilts', () => {
     )
   })
 
+  test('in a row of boxes every corner is mitred once, with its own neighbour', () => {
+    const box = make([
+      ...block('a', 'right-front', [0, 100], [0, 12], [0, 90]),
+      ...block('b', 'back-right', [88, 12], [0, 100], [0, 90]),
+      join('mitre', [['a', 'end2'], ['b', 'end1']]),
+      change.group({ id: 'g', name: 'Box', members: ['a', 'b'] }),
+      change.setGroupRepeat({ id: 'g', repeat: { kind: 'pitch', direction: 'across', count: '4', pitch: '100' } }),
+    ]) // prettier-ignore
+    const m = modelOf(box)
+    expect(stops(m)).toEqual([])
+    for (const i of m.resolved.instances) expect(cutsOf(m, i.key)).toHaveLength(1)
+    for (const i of m.resolved.instances) expect(i.length).toBeCloseTo(100, 9)
+  })
+
+  test('eight staves round an axis are bevelled at 22.5°, each to the next', () => {
+    // A stave 60 wide whose outer face is tangent to the ring; its edges run into the neighbours'.
+    const apothem = 100
+    const m = built([
+      ...block('a', 'up-right', [apothem - 15, 15], [-60, 120], [0, 200]),
+      change.setRepeat({ id: 'a', repeat: { kind: 'ring', direction: 'up', count: '8', centre1: '0', centre2: '0', start: '0deg' } }),
+      join('mitre', [['a', 'edge2'], ['a', 'edge1']]),
+    ]) // prettier-ignore
+    expect(stops(m)).toEqual([])
+    const width = 2 * apothem * Math.tan(Math.PI / 8)
+    for (const i of m.resolved.instances) {
+      expect(i.width).toBeCloseTo(width, 9)
+      expect(cutsOf(m, i.key).map((c) => saySettings(c))).toEqual(Array(2).fill('blade 22.5° from square (67.5° from the board)')) // prettier-ignore
+    }
+    // The staves close the ring: together they are the ring between two octagons.
+    const octagon = (r: number) => 8 * r * r * Math.tan(Math.PI / 8)
+    const wood = m.resolved.instances.reduce((n, i) => n + volume(m, i.key, kernel), 0)
+    close(wood, 200 * (octagon(apothem) - octagon(apothem - 15)))
+    expect(sharedWood(m, kernel)).toBeLessThan(1e-3)
+  })
+
   test('a square frame is cut at 45° in either way of reading it, a square case with the blade at 45°', () => {
     const frame = built([...block('a', 'right-front', [0, 300], [0, 20], [0, 60]), ...block('b', 'up-front', [240, 60], [0, 20], [0, 400]), join('mitre', [['a', 'end2'], ['b', 'end1']])]) // prettier-ignore
     expect(saySettings(cutsOf(frame, 'a#1')[0]!)).toBe('mitre 45° from square (45° from the edge)')

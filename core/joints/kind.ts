@@ -16,7 +16,7 @@ export interface JointField {
   readonly otherwise?: string
 }
 
-/** A choice a maker has. */
+/** A choice a maker has. In its words `{0}` and `{1}` stand for the names of the members. */
 export interface JointOption {
   readonly name: string
   readonly label: string
@@ -52,6 +52,7 @@ export interface JointKind {
 }
 
 interface MeasureDefinition {
+  /** `{0}` and `{1}` in it stand for the names of the members. */
   readonly label: string
   /** A length, when not said. */
   readonly kind?: MeasureKind
@@ -112,7 +113,7 @@ export function defineJoint(d: Definition): JointKind {
     fields: (joint, resolved) =>
       entries.map(([name, m]) => ({
         name,
-        label: d.label?.(name, joint, resolved) ?? m.label,
+        label: d.label?.(name, joint, resolved) ?? withNames(m.label, joint, resolved),
         kind: m.kind ?? 'length',
         ...(m.otherwise === undefined ? {} : { otherwise: m.otherwise }),
       })),
@@ -125,6 +126,10 @@ export function defineJoint(d: Definition): JointKind {
     derive: (joint, resolved) => d.derive(joint, resolved),
   }
 }
+
+/** A label with the names of the joint's members in it. */
+export const withNames = (label: string, joint: Pick<Joint, 'between'>, resolved: Resolved): string =>
+  label.replace(/\{(\d)\}/g, (_, n: string) => resolved.byId.get(joint.between[Number(n)]?.piece ?? '')?.piece.name ?? 'the other') // prettier-ignore
 
 /** The value of a choice; the first when nothing is said. */
 export const chosen = (joint: Joint, name: string, first: string): string => joint.options[name] ?? first

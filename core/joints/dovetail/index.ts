@@ -25,7 +25,7 @@ export const dovetail = defineJoint({
     fit: { label: 'Fit', otherwise: 'as the project', text: 'fit' },
   },
   options: {
-    tails: { label: 'Tails on', values: { guest: 'the first', host: 'the other' } },
+    tails: { label: 'Tails on', values: { guest: '{0}', host: '{1}' } },
     manner: { label: 'Manner', values: { through: 'through', blind: 'half-blind' } },
   },
   grows: (joint) => {

@@ -17,7 +17,7 @@ export const dowels = defineJoint({
     diameter: { label: 'Diameter' },
     length: { label: 'Dowel length' },
     ...ROW,
-    into: { label: 'Depth in the other', otherwise: 'half of it, and room' },
+    into: { label: 'Depth in {1}', otherwise: 'half of it, and room' },
     room: { label: 'Room for glue at each end', otherwise: '1 mm', text: '1mm' },
   },
   propose: (c, resolved) => {

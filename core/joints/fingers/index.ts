@@ -21,7 +21,7 @@ export const fingers = defineJoint({
   },
   options: {
     ends: { label: 'Fingers at the edges', values: { whole: 'whole', half: 'half' } },
-    first: { label: 'At edge 1 stands', values: { host: 'the other’s', guest: 'the first’s' } },
+    first: { label: 'At edge 1 stands', values: { host: '{1}', guest: '{0}' } },
   },
   grows: (joint) => {
     const face = joint.between[0]!.face

@@ -7,11 +7,11 @@ export const lap = defineJoint({
   kind: 'lap',
   title: 'Half lap',
   measures: {
-    share: { label: 'Taken from the first', otherwise: 'half' },
+    share: { label: 'Taken from {0}', otherwise: 'half' },
     fit: { label: 'Fit', otherwise: 'as the project', text: 'fit' },
   },
   options: {
-    side: { label: 'The first is cut from', values: { face: 'its outer side', back: 'its inner side' } },
+    side: { label: '{0} is cut from', values: { face: 'its outer side', back: 'its inner side' } },
   },
   propose: (c) =>
     c.sort === 'crossing' || c.sort === 'tee' || c.sort === 'corner'

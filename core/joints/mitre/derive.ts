@@ -3,7 +3,7 @@ import type { Mm } from '../../measure'
 import { AXES, cross, dot, FACE_AT, faceIn, STILL, toOwn, type Axis, type Vec3 } from '../../pieces'
 import type { Instance, Resolved, ResolvedJoint } from '../../resolve'
 import { BEYOND, toolInto, vectorInto, type Bore, type Keyway, type SawCut, type Tool } from '../../work'
-import { partAt, type Met, type Parting } from '../bisect'
+import { nearest, partAt, type Met, type Parting } from '../bisect'
 import { Deriving, type Derived } from '../deriving'
 import { chosen } from '../kind'
 import { shoulderPose } from '../meet'
@@ -13,24 +13,23 @@ export function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
   const [fa, fb] = [d.face(0), d.face(1)]
   if (!joint.values || !fa || !fb) return d.done()
   for (const a of d.members(0)) {
-    const met = d.members(1).flatMap((b) => {
-      const found = a === b ? null : partAt(shoulderPose(a), fa, shoulderPose(b), fb)
-      return found ? [{ b, found }] : []
-    })
-    const other = d.members(1).find((b) => b !== a)
-    if (met.length === 0 && other) d.wrong(`${a.name} and ${other.name} do not meet in a corner there, so nothing is mitred`) // prettier-ignore
-    for (const { b, found } of met) {
-      d.work('saw', a, b, sawOn(a, fa, found.parting.normal, found.parting.offset))
+    const others = d.members(1).filter((b) => b !== a)
+    const found = nearest(others, (b) => partAt(shoulderPose(a), fa, shoulderPose(b), fb))
+    if (!found && others[0])
+      d.wrong(`${a.name} and ${others[0].name} do not meet in a corner there, so nothing is mitred`)
+    if (found) {
+      const { other: b, met } = found
+      d.work('saw', a, b, sawOn(a, fa, met.parting.normal, met.parting.offset))
       d.work(
         'saw',
         b,
         a,
-        sawOn(b, fb, found.parting.normal.map((n) => -n) as unknown as Vec3, -found.parting.offset),
+        sawOn(b, fb, met.parting.normal.map((n) => -n) as unknown as Vec3, -met.parting.offset),
       )
       const across = chosen(joint.joint, 'across', 'none')
-      if (across === 'keys') keys(a, b, fa, fb, found, d)
-      if (across === 'spline') spline(a, b, fa, fb, found, d)
-      if (across === 'dowels') dowels(a, b, fa, fb, found, d)
+      if (across === 'keys') keys(a, b, fa, fb, met, d)
+      if (across === 'spline') spline(a, b, fa, fb, met, d)
+      if (across === 'dowels') dowels(a, b, fa, fb, met, d)
     }
   }
   return d.done()

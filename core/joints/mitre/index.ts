@@ -1,7 +1,7 @@
 import type { Joint } from '../../document'
 import type { Pose } from '../../pieces'
 import type { Growth } from '../../resolve'
-import { partAt, type Met } from '../bisect'
+import { nearest, partAt, type Met } from '../bisect'
 import { memberAt, sortOfFace, type Contact } from '../contacts'
 import { defineJoint } from '../kind'
 import { derive } from './derive'
@@ -31,7 +31,7 @@ export const mitre = defineJoint({
         {
           member, face, says: (called) => `to the mitre with ${called(1 - member)}`, measures: [], poses: true, cuts: true,
           by: (_, poses) => {
-            const met = firstMet(joint, poses)
+            const met = nearestMet(joint, poses)
             return met ? (member === 0 ? met.growA : met.growB) : 0
           },
         },
@@ -52,14 +52,10 @@ function facesAt(c: Contact) {
   return host && sortOfFace(host) !== 'face' && sortOfFace(c.guestFace) !== 'face' ? ([c.guestFace, host] as const) : null
 } // prettier-ignore
 
-/** The first poses of the two members that meet at their corner. */
-function firstMet(joint: Joint, poses: ReadonlyArray<readonly Pose[]>): Met | null {
+/** The nearest poses of the two members that meet at their corner. */
+function nearestMet(joint: Joint, poses: ReadonlyArray<readonly Pose[]>): Met | null {
   const [fa, fb] = [joint.between[0]!.face, joint.between[1]!.face]
   if (!fa || !fb) return null
-  for (const a of poses[0] ?? [])
-    for (const b of poses[1] ?? []) {
-      const met = a === b ? null : partAt(a, fa, b, fb)
-      if (met) return met
-    }
-  return null
+  const found = (poses[0] ?? []).flatMap((a) => nearest(poses[1] ?? [], (b) => (a === b ? null : partAt(a, fa, b, fb))) ?? []) // prettier-ignore
+  return found.reduce<Met | null>((best, { met }) => (best && best.away <= met.away ? best : met), null)
 }
