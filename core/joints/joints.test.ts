@@ -46,6 +46,12 @@ const cases: Record<string, fc.Arbitrary<Made>> = {
     joint: join('housing', [['a', 'end2'], ['b', null]], { depth: d, fit: f, gap: g }),
     volumes: { a: (300 + d - g) * w * t, b: T * (t + 40) * (w + 250) - d * (t + f) * w },
   })),
+  'housing, stopped': fc.record({ w: mm(60, 200), t: mm(10, 30), T: mm(18, 40), d: mm(3, 12), f: mm(0, 0.8), g: mm(0, 1), s: mm(2, 40) }).map(({ w, t, T, d, f, g, s }) => ({
+    changes: rail(w, t, { w: t + 40, t: T }, false),
+    // The host begins 100 below the guest, from where the stop is measured.
+    joint: join('housing', [['a', 'end2'], ['b', null]], { depth: d, fit: f, gap: g, stop1: 100 + s }),
+    volumes: { a: (300 + d - g) * w * t - s * (d - g) * t, b: T * (t + 40) * (w + 250) - d * (t + f) * (w - s) },
+  })),
   'tenon, blind with shoulders': fc.record({ w: mm(60, 200), t: mm(15, 30), T: mm(40, 60), l: mm(10, 35), s: mm(0, 10), f: mm(0, 0.6), g: mm(0, 1) }).map(({ w, t, T, l, s, f, g }) => ({
     changes: rail(w, t, { w: t + 40, t: T }, false),
     joint: join('tenon', [['a', 'end2'], ['b', null]], { length: l, shoulder: s, thickness: t / 3, fit: f, gap: g }),

@@ -49,6 +49,8 @@ const STORED = /@([A-Za-z0-9_]+)(?:#(\d+))?\.([A-Za-z]+\d?)/y
 const WORD = /[\p{L}_][\p{L}\p{N}_]*/uy
 const ODD_SIGNS = /[×÷−–⁄″”“′’\u00a0\u2009\t\n]/g
 
+const startsNumber = (c: string): boolean => (c >= '0' && c <= '9') || c === '.' || c in VULGAR
+
 const isFeet = (unit: string | undefined) => unit === 'ft' || unit === 'foot' || unit === 'feet'
 const isInches = (unit: string | undefined) => unit === 'in' || unit === 'inch' || unit === 'inches'
 
@@ -145,14 +147,14 @@ export function lex(text: string, naming?: Naming): Token[] {
       continue
     }
     const last = tokens.at(-1)
-    if (shownRef(at)) continue
-    const stored = match(STORED)
+    if (naming && shownRef(at)) continue
+    const stored = plain[i] === '@' ? match(STORED) : null
     if (stored) {
       i += stored[0].length
       tokens.push({ kind: 'ref', ref: refOf(stored[1]!, stored[2], stored[3]!), at, end: i })
       continue
     }
-    if (literal(at, last?.kind === 'sign' && last.sign === '/')) continue
+    if (startsNumber(plain[i]!) && literal(at, last?.kind === 'sign' && last.sign === '/')) continue
     const word = match(WORD)
     if (word) {
       i += word[0].length

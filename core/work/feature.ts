@@ -4,7 +4,7 @@
  */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import type { Axis } from '../pieces'
+import { FACE_AT, sayFace, type Axis } from '../pieces'
 import type { Tool } from './tool'
 
 export interface Feature<D = unknown> {
@@ -50,6 +50,10 @@ export interface WorkKind<D = unknown> {
 
 /** "22.5°", to a hundredth of a degree. */
 export const sayDegrees = (degrees: number): string => `${Number(degrees.toFixed(2)) + 0}°`
+
+/** "the face", "the back", "edge 1", "end 2". */
+export const theFace = (face: FaceName): string =>
+  FACE_AT[face].axis === 2 ? `the ${sayFace(face)}` : sayFace(face)
 
 export const capital = (s: string): string => s[0]!.toUpperCase() + s.slice(1)
 

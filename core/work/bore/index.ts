@@ -1,7 +1,7 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
-import { AXES, FACE_AT, sayFace, type Axis, type Vec3 } from '../../pieces'
-import { capital, forPartner, sayDegrees, type Dimension, type WorkKind } from '../feature'
+import { AXES, FACE_AT, type Axis, type Vec3 } from '../../pieces'
+import { capital, forPartner, sayDegrees, theFace, type Dimension, type WorkKind } from '../feature'
 import { BEYOND, type Tool } from '../tool'
 
 /** One or more alike bores into a face. */
@@ -60,7 +60,7 @@ export const bore: WorkKind<Bore> = {
       { mm: b.diameter },
       ...(b.through ? [', through'] : [', ', { mm: b.depth }, ' deep']),
       ...(lean > 0.01 ? [` at ${sayDegrees(lean)}`] : []),
-      `, on ${FACE_AT[b.face].axis === 2 ? 'the ' : ''}${sayFace(b.face)}, at `,
+      `, on ${theFace(b.face)}, at `,
       ...b.at.flatMap((p, i) => [i > 0 ? '; ' : '', { mm: p[u] }, ' · ', { mm: p[v] }]),
       ...(b.sink ? [b.sink.flat ? ', counterbored ⌀ ' : ', countersunk ⌀ ', { mm: b.sink.diameter }] : []),
       forPartner(partner),
@@ -72,7 +72,7 @@ export const bore: WorkKind<Bore> = {
     { mm: b.diameter },
     ...(b.through ? [', through'] : [' × ', { mm: b.depth }, ' deep']),
     ...(leanOf(b) > 0.01 ? [` at ${sayDegrees(leanOf(b))}`] : []),
-    `, on ${FACE_AT[b.face].axis === 2 ? 'the ' : ''}${sayFace(b.face)}`,
+    `, on ${theFace(b.face)}`,
   ],
   dimensions: (b) =>
     b.at.flatMap((p): Dimension[] =>

@@ -1,5 +1,5 @@
-import { sayFace, faceAt } from '../../pieces'
-import { sayDegrees, type Sentence } from '../feature'
+import { faceAt } from '../../pieces'
+import { sayDegrees, theFace, type Sentence } from '../feature'
 import { depthOf, offsetOf, stopsOf, widthOf, type Channel } from './channel'
 
 const capital = (s: string) => s[0]!.toUpperCase() + s.slice(1)
@@ -12,16 +12,16 @@ export function describe(c: Channel, partner: string | null): Sentence {
   ] // prettier-ignore
   const a = c.acrossAxis
   if (c.oblique) {
-    out.push(`, at ${sayDegrees(c.oblique.degrees)}, on the ${sayFace(c.face)}`)
+    out.push(`, at ${sayDegrees(c.oblique.degrees)}, on ${theFace(c.face)}`)
     if (partner) out.push(` — for ${partner}`)
     return out
   }
-  if (c.open.low[a] || c.open.high[a]) out.push(` along ${sayFace(faceAt(a, c.open.high[a]))}`)
-  else out.push(', ', { mm: offsetOf(c) }, ` from ${sayFace(faceAt(a, false))}`)
-  out.push(`, on the ${sayFace(c.face)}`)
+  if (c.open.low[a] || c.open.high[a]) out.push(` along ${theFace(faceAt(a, c.open.high[a]))}`)
+  else out.push(', ', { mm: offsetOf(c) }, ` from ${theFace(faceAt(a, false))}`)
+  out.push(`, on ${theFace(c.face)}`)
   const stops = stopsOf(c)
-  if (stops.low > 1e-6) out.push(', stopped ', { mm: stops.low }, ` from ${sayFace(faceAt(c.along, false))}`)
-  if (stops.high > 1e-6) out.push(', stopped ', { mm: stops.high }, ` from ${sayFace(faceAt(c.along, true))}`)
+  if (stops.low > 1e-6) out.push(', stopped ', { mm: stops.low }, ` from ${theFace(faceAt(c.along, false))}`)
+  if (stops.high > 1e-6) out.push(', stopped ', { mm: stops.high }, ` from ${theFace(faceAt(c.along, true))}`)
   if (partner) out.push(` — for ${partner}`)
   return out
 }
@@ -32,5 +32,5 @@ export const callout = (c: Channel): Sentence => [
   { mm: widthOf(c) },
   ' × ',
   { mm: depthOf(c) },
-  ` deep, on the ${sayFace(c.face)}`,
+  ` deep, on ${theFace(c.face)}`,
 ]

@@ -1,7 +1,7 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
-import { FACE_AT, sayFace, type Box } from '../../pieces'
-import { forPartner, sayDegrees, type WorkKind } from '../feature'
+import { FACE_AT, type Box } from '../../pieces'
+import { forPartner, sayDegrees, theFace, type WorkKind } from '../feature'
 import type { Tool } from '../tool'
 
 /** Part of the thickness taken away where another piece crosses, so that both lie in one plane. */
@@ -33,9 +33,9 @@ export const lap: WorkKind<Lap> = {
     ' deep',
     ...(l.where === 'between' ? [', ', { mm: l.region.min[0] }, ' from end 1'] : [` at ${l.where}`]),
     l.degrees === 0 ? '' : `, at ${sayDegrees(l.degrees)}`,
-    `, from the ${sayFace(l.face)}${forPartner(partner)}`,
+    `, from ${theFace(l.face)}${forPartner(partner)}`,
   ],
-  callout: (l) => ['lap ', { mm: l.width }, ' × ', { mm: l.depth }, ` deep, from the ${sayFace(l.face)}`],
+  callout: (l) => ['lap ', { mm: l.width }, ' × ', { mm: l.depth }, ` deep, from ${theFace(l.face)}`],
   dimensions: (l) => {
     const { axis } = FACE_AT[l.face]
     const { min, max } = l.region

@@ -1,7 +1,7 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
-import { FACE_AT, sayFace, type Axis, type Box } from '../../pieces'
-import { capital, forPartner, type WorkKind } from '../feature'
+import { FACE_AT, type Axis, type Box } from '../../pieces'
+import { capital, forPartner, theFace, type WorkKind } from '../feature'
 import type { Tool } from '../tool'
 
 /** A pocket with straight sides: a mortise for a tenon, a slot for a tab. */
@@ -37,7 +37,7 @@ export const mortise: WorkKind<Mortise> = {
     ' and ',
     { mm: m.region.min[m.across] },
     ` from ${fromWhere(m)}`,
-    `, on the ${sayFace(m.face)}`,
+    `, on ${theFace(m.face)}`,
     ...(m.ends ? [`, ${m.ends}`] : []),
     ...(m.bit === null ? [] : [' ', { mm: m.bit }]),
     forPartner(partner),
@@ -45,7 +45,7 @@ export const mortise: WorkKind<Mortise> = {
   callout: (m) => [
     `${m.name} `, { mm: size(m, m.run) }, ' × ', { mm: size(m, m.across) },
     ...(m.through ? [', through'] : [' × ', { mm: size(m, FACE_AT[m.face].axis) }, ' deep']),
-    `, on the ${sayFace(m.face)}`,
+    `, on ${theFace(m.face)}`,
     ...(m.ends ? [`, ${m.ends}`] : []), ...(m.bit === null ? [] : [' ', { mm: m.bit }]),
   ], // prettier-ignore
   dimensions: (m) => [
