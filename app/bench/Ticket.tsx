@@ -16,6 +16,7 @@ import { sayRefusal } from '../ui/refusal'
 import { askBench } from './asks'
 import { RepeatSection } from './Repeat'
 import { Spans } from './Spans'
+import { InGroup, Tilts } from './Stands'
 import { StockSelect } from './StockSelect'
 import { useMarks } from './marks'
 import { Work } from './Work'
@@ -70,6 +71,7 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
           <span className="block text-xs text-quiet">length × width × thickness, finished</span>
         </p>
       )}
+      <InGroup piece={piece} />
       {problems.map((p) => (
         <p
           key={p.id}
@@ -108,6 +110,7 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
           <div className="mt-3">
             <Spans piece={made} />
           </div>
+          <Tilts piece={made} />
           <RepeatSection piece={made} />
         </>
       ) : (

@@ -360,6 +360,23 @@ test('a panel in four hosts at once grows into each, and each gets a groove as l
   )
 }) // prettier-ignore
 
+describe('a panel glued up from several boards', () => {
+  const panel = (second: number, thick: number) =>
+    built([
+      ...block('a', 'right-up', [0, 400], [0, 90], [0, 18]),
+      ...block('b', 'right-up', [0, 400], [second, 90], [0, thick]),
+      ...block('c', 'right-up', [0, 400], [180, 70], [0, 18]),
+      join('glue', [['a', 'edge2'], ['b', 'edge1'], ['c', 'edge1']]),
+    ]) // prettier-ignore
+  test('wants its boards edge to edge', () => {
+    expect(panel(90, 18).problems).toEqual([])
+    expect(stops(panel(89, 18))).toContain('A and B do not lie edge to edge')
+  })
+  test('and of one thickness', () => {
+    expect(panel(90, 17).problems.map((p) => `${p.level} ${p.says}`)).toContain('look A and B are not of one thickness') // prettier-ignore
+  })
+})
+
 describe('two boards at random tilts', () => {
   // Two planks, each leaning on its own about its lower edge, running to one corner: the sides of a hopper.
   const hopper = (a: number, b: number, t: number, over: number) => [
