@@ -5,7 +5,7 @@
  */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { AXES, cross, dot, FACE_AT, FACE_NAMES, faceIn, norm, normalOf, toRoom, unitVector, type Pose, type Vec3 } from '../pieces' // prettier-ignore
+import { vec3, negated, AXES, cross, dot, FACE_AT, FACE_NAMES, faceIn, norm, normalOf, toRoom, unitVector, type Pose, type Vec3 } from '../pieces' // prettier-ignore
 
 /** In the room. Wood of the first piece beyond `normal · p > offset` goes, wood of the second before it. */
 export interface Parting {
@@ -45,13 +45,13 @@ export function parting(a: Pose, fa: FaceName, b: Pose, fb: FaceName): Parting |
   // The place on both outer planes that is nearest to the room's origin.
   const k = dot(one.normal, two.normal)
   const [s, t] = [(c1 - c2 * k) / (1 - k * k), (c2 - c1 * k) / (1 - k * k)]
-  const corner = AXES.map((i) => s * one.normal[i] + t * two.normal[i]) as unknown as Vec3
+  const corner = vec3((i) => s * one.normal[i] + t * two.normal[i])
   return {
     normal: unitVector(across),
     offset: (c2 - c1) / norm(across),
     corner,
     edge,
-    inward: unitVector(sum.map((n) => -n) as unknown as Vec3),
+    inward: unitVector(negated(sum)),
   }
 }
 
@@ -75,7 +75,7 @@ export function runTo(
       const at = toRoom(p.frame, own)
       const t = (plane.offset - dot(plane.normal, at)) / slope
       beyond.push(t)
-      places.push(AXES.map((i) => at[i] + out[i] * t) as unknown as Vec3)
+      places.push(vec3((i) => at[i] + out[i] * t))
     }
   return { beyond, places }
 }

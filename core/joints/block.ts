@@ -1,14 +1,13 @@
 /** Blocks and outlines of a joint, told in the guest's frame: outward from its shoulder, along its face. */
 import type { Mm } from '../measure'
-import { AXES, FACE_AT, type Axis, type Box, type Frame, type Vec3 } from '../pieces'
+import { vec3, AXES, FACE_AT, type Axis, type Box, type Frame, type Vec3 } from '../pieces'
 import type { Tool, Vec2 } from '../work'
 import { otherAxes, surfaceAt, type Meeting } from './meet'
 
 export type Range = readonly [Mm, Mm]
 
 /** Unit vector out of the guest through the face that meets. */
-export const outOf = (m: Meeting): Vec3 =>
-  AXES.map((i) => (i === m.into ? (FACE_AT[m.face].far ? 1 : -1) : 0)) as unknown as Vec3
+export const outOf = (m: Meeting): Vec3 => vec3((i) => (i === m.into ? (FACE_AT[m.face].far ? 1 : -1) : 0))
 
 /** The block from `from` to `to` beyond the shoulder, and between the ranges along the other two axes. */
 export function blockOut(m: Meeting, [from, to]: Range, along: Readonly<Partial<Record<Axis, Range>>>): Box {
@@ -31,9 +30,9 @@ export function waysOf(m: Meeting): { run: Axis; across: Axis } {
 /** A prism in the guest's frame over an outline told as (along `u`, along `v`), from `from` to `to` along the third axis. */
 export function prismAlong(u: Axis, v: Axis, outline: readonly Vec2[], [from, to]: Range): Tool {
   const w = AXES.find((i) => i !== u && i !== v)!
-  const unit = (i: Axis): Vec3 => AXES.map((k) => (k === i ? 1 : 0)) as unknown as Vec3
+  const unit = (i: Axis): Vec3 => vec3((k) => (k === i ? 1 : 0))
   const handed = (v - u + 3) % 3 === 1
-  const origin = AXES.map((i) => (i === w ? from : 0)) as unknown as Vec3
+  const origin = vec3((i) => (i === w ? from : 0))
   const frame: Frame = handed
     ? { origin, x: unit(u), y: unit(v), z: unit(w) }
     : { origin, x: unit(v), y: unit(u), z: unit(w) }

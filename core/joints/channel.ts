@@ -1,6 +1,6 @@
 /** The channel that takes a block of the guest, in the host's own frame. */
 import type { Mm } from '../measure'
-import { AXES, FACE_AT, turnedInto, type Axis, type Box, type Vec3 } from '../pieces'
+import { vec3, AXES, FACE_AT, turnedInto, type Axis, type Box, type Vec3 } from '../pieces'
 import { BEYOND, boxInto, frameInto, pointInto, runOut, type Channel, type Tool } from '../work'
 import { otherAxes, surfaceAt, type Meeting } from './meet'
 
@@ -143,11 +143,11 @@ export function regionOf(m: Meeting, block: Box): Box {
     pointInto(
       host.frame,
       guest.frame,
-      AXES.map((i) => ((k >> i) & 1 ? block.max[i] : block.min[i])) as unknown as Vec3,
+      vec3((i) => ((k >> i) & 1 ? block.max[i] : block.min[i])),
     ),
   )
   return {
-    min: AXES.map((i) => Math.max(0, Math.min(...points.map((p) => p[i])))) as unknown as Vec3,
-    max: AXES.map((i) => Math.min(host.size[i], Math.max(...points.map((p) => p[i])))) as unknown as Vec3,
+    min: vec3((i) => Math.max(0, Math.min(...points.map((p) => p[i])))),
+    max: vec3((i) => Math.min(host.size[i], Math.max(...points.map((p) => p[i])))),
   }
 }

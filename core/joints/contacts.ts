@@ -2,7 +2,7 @@
 import Flatbush from 'flatbush'
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { AXES, boxAround, cross, dot, FACE_AT, FACE_NAMES, faceIn, norm, overlap, toRoom, type Box, type Vec3 } from '../pieces' // prettier-ignore
+import { vec3, AXES, boxAround, cross, dot, FACE_AT, FACE_NAMES, faceIn, norm, overlap, toRoom, type Box, type Vec3 } from '../pieces' // prettier-ignore
 import type { Instance } from '../resolve'
 import { pointInto } from '../work'
 import { cornerOf, distanceTo, extentOf, meet, middleOf, TOUCHING } from './meet'
@@ -109,7 +109,7 @@ function endsIn(a: Instance, b: Instance): FaceName | null {
 }
 
 const corners = ({ shoulder: { min, max } }: Instance): Vec3[] =>
-  Array.from({ length: 8 }, (_, k) => AXES.map((i) => ((k >> i) & 1 ? max[i] : min[i])) as unknown as Vec3)
+  Array.from({ length: 8 }, (_, k) => vec3((i) => ((k >> i) & 1 ? max[i] : min[i])))
 
 /** How deep two pieces reach into each other; less than nothing when they are apart (separating axes). */
 function penetration(a: Instance, b: Instance): Mm {

@@ -1,7 +1,7 @@
 /** Two boards that make a corner of a box: the guest's end against the host's face, flush with the host's end. */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { dot, FACE_AT, normalOf, type Pose } from '../pieces'
+import { FACE_AT } from '../pieces'
 import { blockOut, outOf, prismAlong, type Range } from './block'
 import { sortOfFace, type Contact } from './contacts'
 import type { Deriving } from './deriving'
@@ -45,23 +45,6 @@ export const makesCorner = (c: Contact): boolean =>
   sortOfFace(c.hostFace) === 'face' &&
   c.cornerFace !== null &&
   sortOfFace(c.cornerFace) === 'end'
-
-/** The end of the host that lies on the outside of the guest, from how the two stand: where it looks along the guest's thickness. */
-export function hostEndIn(poses: ReadonlyArray<readonly Pose[]>): FaceName | null {
-  const [guest, host] = [poses[0]?.[0], poses[1]?.[0]]
-  if (!guest || !host) return null
-  return (['end1', 'end2'] as const).find((end) => {
-    const n = normalOf(host.frame, end)
-    return Math.abs(dot(n, guest.frame.z)) > 1 - 1e-9 && flush(guest, host, end, n)
-  }) ?? null
-} // prettier-ignore
-
-function flush(guest: Pose, host: Pose, end: FaceName, n: readonly [number, number, number]): boolean {
-  const at = (p: Pose, axis: 0 | 2, far: boolean) =>
-    dot(n, p.frame.origin) + (far ? dot(n, axis === 0 ? p.frame.x : p.frame.z) * p.size[axis] : 0)
-  const out = Math.max(at(guest, 2, false), at(guest, 2, true))
-  return Math.abs(at(host, 0, FACE_AT[end].far) - out) < 0.01
-}
 
 /** A strip of the corner: between two places beyond the shoulder and a range along the width, through the guest's thickness. */
 export const strip = (c: Corner, out: Range, along: Range) =>

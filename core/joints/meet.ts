@@ -1,10 +1,8 @@
 /** How two pieces meet: which faces lie on each other, how far apart, and what they share. */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import {
-  AXES, dot, FACE_AT, FACE_NAMES, faceIn, normalOf, sayFace, toOwn, toRoom,
-  type Axis, type Box, type Frame, type Pose, type Vec3,
-} from '../pieces' // prettier-ignore
+import { vec3, AXES, dot, FACE_AT, FACE_NAMES, faceIn, normalOf, sayFace, toOwn, toRoom,
+  type Axis, type Box, type Frame, type Pose, type Vec3 } from '../pieces' // prettier-ignore
 import type { Instance } from '../resolve'
 import { boxInto, pointInto, type Vec2 } from '../work'
 
@@ -144,7 +142,7 @@ export function sayApart(
 /** The piece between its shoulders, as the resolver poses it. */
 export function shoulderPose(i: Instance): Pose {
   const origin = toRoom(i.frame, i.shoulder.min)
-  const size = AXES.map((a) => extentOf(i, a)) as unknown as Vec3
+  const size = vec3((a) => extentOf(i, a))
   return { frame: { ...i.frame, origin }, size, box: i.box, flipped: i.flipped }
 }
 

@@ -1,6 +1,6 @@
 /** Where dowels and screws go along what two pieces share. */
 import type { Mm } from '../measure'
-import { AXES, type Vec3 } from '../pieces'
+import { vec3, type Vec3 } from '../pieces'
 import { waysOf } from './block'
 import type { Deriving } from './deriving'
 import type { Meeting } from './meet'
@@ -37,6 +37,6 @@ export function rowOf(m: Meeting, d: Deriving, diameter: Mm): Vec3[] | string {
       count === 1
         ? (m.patch.min[run] + m.patch.max[run]) / 2
         : m.patch.min[run] + inset + (free * k) / (count - 1)
-    return AXES.map((i) => (i === run ? at : i === across ? middle : m.patch.min[i])) as unknown as Vec3
+    return vec3((i) => (i === run ? at : i === across ? middle : m.patch.min[i]))
   })
 }

@@ -8,6 +8,11 @@ export type Vec3 = readonly [number, number, number]
 export type Axis = 0 | 1 | 2
 export const AXES: readonly Axis[] = [0, 1, 2]
 
+/** A vector by what it is along each axis. */
+export const vec3 = (along: (axis: Axis) => number): Vec3 => [along(0), along(1), along(2)]
+/** The other way; without a negative nought. */
+export const negated = (v: Vec3): Vec3 => [-v[0] + 0, -v[1] + 0, -v[2] + 0]
+
 export interface Box {
   readonly min: Vec3
   readonly max: Vec3

@@ -2,7 +2,7 @@
 import type { Degrees, Mm } from '../measure'
 import type { FaceName } from '../document'
 import { FACE_AT, FACES_SWAPPED } from './facing'
-import { AXES, cross, dot, hull, toRoom, type Axis, type Box, type Frame, type Vec3 } from './geometry'
+import { vec3, AXES, cross, dot, hull, toRoom, type Axis, type Box, type Frame, type Vec3 } from './geometry'
 
 /** A rigid map of the room onto itself: `p → origin + x·p0 + y·p1 + z·p2`; `flips` when it turns hands. */
 export interface Motion extends Frame {
@@ -55,7 +55,7 @@ export function mirrorAt(axis: Axis, about: Mm): Motion {
     Vec3,
     Vec3,
   ]
-  return { origin: AXES.map((i) => (i === axis ? 2 * about : 0)) as unknown as Vec3, x, y, z, flips: true }
+  return { origin: vec3((i) => (i === axis ? 2 * about : 0)), x, y, z, flips: true }
 }
 
 /** First `first`, then `second`. */
@@ -103,8 +103,8 @@ const isShift = (m: Motion): boolean =>
 function carriedBox(m: Motion, p: Pose, frame: Frame): Box {
   if (isShift(m))
     return {
-      min: AXES.map((i) => p.box.min[i] + m.origin[i]) as unknown as Vec3,
-      max: AXES.map((i) => p.box.max[i] + m.origin[i]) as unknown as Vec3,
+      min: vec3((i) => p.box.min[i] + m.origin[i]),
+      max: vec3((i) => p.box.max[i] + m.origin[i]),
     }
   if (isSquare(m) && isSquare(p.frame)) return boxAround(m, p.box)
   return boxAround(frame, { min: [0, 0, 0], max: p.size })

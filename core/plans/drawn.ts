@@ -1,4 +1,4 @@
-import { hull, AXES, type Box, type Vec3 } from '../pieces'
+import { vec3, hull, type Box, type Vec3 } from '../pieces'
 import type { Drawn } from './hidden/lines'
 import { project, type View } from './hidden/view'
 import { line, type Mark } from './sheet'
@@ -15,7 +15,10 @@ export interface Outline {
 export function outlineOf(boxes: Iterable<Box>, view: View): Outline {
   const all = hull(boxes) ?? { min: [0, 0, 0] as Vec3, max: [1, 1, 1] as Vec3 }
   const corners = Array.from({ length: 8 }, (_, k) =>
-    project(view, AXES.map((i) => ((k >> i) & 1 ? all.max[i] : all.min[i])) as unknown as Vec3),
+    project(
+      view,
+      vec3((i) => ((k >> i) & 1 ? all.max[i] : all.min[i])),
+    ),
   )
   return {
     u1: Math.min(...corners.map((c) => c[0])),

@@ -1,10 +1,8 @@
 /** One piece of wood as it stands in the room, with what its joints make it grow. */
 import type { Piece } from '../document'
 import type { Mm } from '../measure'
-import {
-  AXES, boxAround, FACE_AT, FACE_NAMES, faceIn, facingOf, isSquare, sideAt, sideOfFace, toRoom,
-  type Box, type Facing, type Frame, type Pose, type Vec3,
-} from '../pieces' // prettier-ignore
+import { vec3, boxAround, FACE_AT, FACE_NAMES, faceIn, facingOf, isSquare, sideAt, sideOfFace, toRoom,
+  type Box, type Facing, type Frame, type Pose, type Vec3 } from '../pieces' // prettier-ignore
 import type { Instance } from './types'
 
 /** `grow` is how far each face of the piece grows, in the order of FACE_NAMES, as the piece is described. */
@@ -20,14 +18,19 @@ export function instanceOf(
     const face = FACE_NAMES.find((n) => FACE_AT[n].axis === axis && FACE_AT[n].far === far)!
     return grow[FACE_NAMES.indexOf(faceIn(pose.flipped, face))]!
   }
-  const low = AXES.map((i) => by(i, false)) as unknown as Vec3
-  const high = AXES.map((i) => by(i, true)) as unknown as Vec3
-  const size = AXES.map((i) => low[i] + pose.size[i] + high[i]) as unknown as Vec3
-  const shoulder: Box = { min: low, max: AXES.map((i) => low[i] + pose.size[i]) as unknown as Vec3 }
+  const low = vec3((i) => by(i, false))
+  const high = vec3((i) => by(i, true))
+  const size = vec3((i) => low[i] + pose.size[i] + high[i])
+  const shoulder: Box = { min: low, max: vec3((i) => low[i] + pose.size[i]) }
   const square = isSquare(pose.frame)
   const facing = (square && facingOf(pose.frame)) || described
   const still = low.every((n) => n === 0)
-  const origin = still ? pose.frame.origin : toRoom(pose.frame, AXES.map((i) => -low[i]) as unknown as Vec3)
+  const origin = still
+    ? pose.frame.origin
+    : toRoom(
+        pose.frame,
+        vec3((i) => -low[i]),
+      )
   const frame: Frame = { ...pose.frame, origin }
   const grown = square
     ? grownBox(pose.box, facing, low, high)

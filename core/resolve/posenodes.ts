@@ -1,10 +1,8 @@
 /** The nodes that say how pieces stand: as they are described, and in every place their groups stand. */
 import { FACTS, lengthStyle, type Group, type MadePiece, type Piece, type Repeat, type Settings, type TwinPiece } from '../document' // prettier-ignore
 import { formatLength } from '../measure'
-import {
-  after, AXES, AXIS_OF, boxAround, DIRECTION_OF, facing, frameIn, mirrorAt, mirrored, ownSize, posed, shift,
-  sizeOf, STILL, tilted, turnAt, type Box, type Facing, type Motion, type Pose, type Vec3,
-} from '../pieces' // prettier-ignore
+import { vec3, after, AXES, AXIS_OF, boxAround, DIRECTION_OF, facing, frameIn, mirrorAt, mirrored, ownSize, posed, shift,
+  sizeOf, STILL, tilted, turnAt, type Box, type Facing, type Motion, type Pose, type Vec3 } from '../pieces' // prettier-ignore
 import type { NodeDef, NodeKey } from './graph'
 import { standsAtHome } from './home'
 import { keyOf } from './keys'
@@ -47,7 +45,7 @@ function ringMotions(
   const centre: [number, number, number] = [0, 0, 0]
   const [a, b] = AXES.filter((i) => i !== axis) as [0, 1]
   ;[centre[a], centre[b]] = [c1, c2]
-  const k = AXES.map((i) => (i === axis ? 1 : 0)) as unknown as Vec3
+  const k = vec3((i) => (i === axis ? 1 : 0))
   return Array.from({ length: count }, (_, i) => turnAt(centre, k, start + (360 * i) / count))
 }
 
@@ -251,7 +249,14 @@ function copiesNode(group: Group, settings: Settings): NodeDef {
         if (place.kind === 'mirrored') return mirrorAt(AXIS_OF[place.direction], at('about'))
         const turn = place.turns.reduce(
           (m, d) =>
-            after(turnAt(box.min, AXES.map((i) => (i === AXIS_OF[d] ? 1 : 0)) as unknown as Vec3, 90), m),
+            after(
+              turnAt(
+                box.min,
+                vec3((i) => (i === AXIS_OF[d] ? 1 : 0)),
+                90,
+              ),
+              m,
+            ),
           STILL,
         )
         const turned = turn === STILL ? box : boxAround(turn, box)
@@ -271,7 +276,7 @@ const placementKeys = (id: string, n: number, place: Group['placements'][number]
 function repeated(group: Group, repeat: Repeat, box: Box, get: Get, say: (mm: number) => string): Motion[] {
   if (repeat.kind === 'ring') return ringMotions(group.id, repeat, group.name, get)
   const axis = AXIS_OF[repeat.direction]
-  const along = (by: number): Motion => shift(AXES.map((i) => (i === axis ? by : 0)) as unknown as Vec3)
+  const along = (by: number): Motion => shift(vec3((i) => (i === axis ? by : 0)))
   const [count, a, b] = repeatKeys(group.id, repeat).map((key) => get<number>(key)) as [
     number,
     number,

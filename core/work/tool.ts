@@ -1,6 +1,6 @@
 /** What is taken from a piece, as plain solids in its own frame, millimetres. */
 import type { Mm } from '../measure'
-import { AXES, boxAround, carried, cross, dot, isSquare, toOwn, toRoom, turnedInto, unitVector, type Box, type Frame, type Vec3 } from '../pieces' // prettier-ignore
+import { vec3, AXES, boxAround, carried, cross, dot, isSquare, toOwn, toRoom, turnedInto, unitVector, type Box, type Frame, type Vec3 } from '../pieces' // prettier-ignore
 
 export type Vec2 = readonly [number, number]
 
@@ -23,8 +23,8 @@ export const boxTool = (b: Box): Tool => ({ kind: 'box', min: b.min, max: b.max 
 export function runOut(b: Box, size: Vec3): Tool {
   return {
     kind: 'box',
-    min: AXES.map((i) => b.min[i] - (b.min[i] <= ON_SURFACE ? BEYOND : 0)) as unknown as Vec3,
-    max: AXES.map((i) => b.max[i] + (b.max[i] >= size[i] - ON_SURFACE ? BEYOND : 0)) as unknown as Vec3,
+    min: vec3((i) => b.min[i] - (b.min[i] <= ON_SURFACE ? BEYOND : 0)),
+    max: vec3((i) => b.max[i] + (b.max[i] >= size[i] - ON_SURFACE ? BEYOND : 0)),
   }
 }
 
@@ -81,7 +81,12 @@ export function toolInto(to: Frame, from: Frame, t: Tool): Tool {
 /** Some frame with its z along a unit vector. */
 export function frameAlong(at: Vec3, z: Vec3): Frame {
   const least = AXES.reduce<0 | 1 | 2>((a, b) => (Math.abs(z[b]) < Math.abs(z[a]) - 1e-9 ? b : a), 0)
-  const x = unitVector(cross(AXES.map((i) => (i === least ? 1 : 0)) as unknown as Vec3, z))
+  const x = unitVector(
+    cross(
+      vec3((i) => (i === least ? 1 : 0)),
+      z,
+    ),
+  )
   return { origin: at, x, y: cross(z, x), z }
 }
 
@@ -92,8 +97,8 @@ const round = (n: number): number => Math.round(n * 1000) / 1000 + 0
  * axes marked in `flip` run the other way.
  */
 export function toolSignature(t: Tool, size: Vec3, flip: readonly boolean[]): string {
-  const point = (p: Vec3): Vec3 => AXES.map((i) => (flip[i] ? size[i] - p[i] : p[i])) as unknown as Vec3
-  const vector = (v: Vec3): Vec3 => AXES.map((i) => (flip[i] ? -v[i] : v[i])) as unknown as Vec3
+  const point = (p: Vec3): Vec3 => vec3((i) => (flip[i] ? size[i] - p[i] : p[i]))
+  const vector = (v: Vec3): Vec3 => vec3((i) => (flip[i] ? -v[i] : v[i]))
   const say = (v: Vec3) => v.map(round).join()
   switch (t.kind) {
     case 'box':

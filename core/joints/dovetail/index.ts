@@ -1,7 +1,7 @@
 import type { Joint } from '../../document'
 import type { Growth } from '../../resolve'
 import { memberAt } from '../contacts'
-import { hostEndIn, makesCorner } from '../corner'
+import { makesCorner } from '../corner'
 import { chosen, defineJoint } from '../kind'
 import { depthBehind } from '../meet'
 import { rounded } from '../suggest'
@@ -45,7 +45,7 @@ export const dovetail = defineJoint({
     if (two && isBlind(joint) && !tailsOnGuest(joint))
       grows.push({
         member: 1, face: two, says: () => 'back from the outside', measures: lapped, poses: true,
-        by: (v, poses) => (hostEndIn(poses) ? -(v.lap ?? poses[0]![0]!.size[2] / 4) : 0),
+        by: (v, poses) => (depthBehind(poses, one) > 0 ? -(v.lap ?? poses[0]![0]!.size[2] / 4) : 0),
       }) // prettier-ignore
     return grows
   },

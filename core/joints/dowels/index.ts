@@ -1,4 +1,4 @@
-import { FACE_AT, type Vec3 } from '../../pieces'
+import { negated, FACE_AT, type Vec3 } from '../../pieces'
 import type { Resolved, ResolvedJoint } from '../../resolve'
 import { pointInto, vectorInto, type Bore } from '../../work'
 import { outOf } from '../block'
@@ -78,7 +78,7 @@ function refusal({ guest, host, into: axis, hostFace }: Meeting, into: number, g
 function bored(m: Meeting, places: readonly Vec3[], how: { diameter: number; into: number; guestDepth: number }, d: Deriving): void {
   const { guest, host } = m
   const out = outOf(m)
-  const back = out.map((n) => -n + 0) as unknown as Vec3
+  const back = negated(out)
   const bore = { name: 'dowel hole', diameter: how.diameter, through: false, tip: 0 }
   const mine: Bore = { ...bore, face: m.face, at: places, along: back, depth: how.guestDepth }
   const yours: Bore = {

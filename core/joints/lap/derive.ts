@@ -4,7 +4,7 @@
  * wide as the other piece plus the fit, and ends where the other ends.
  */
 import type { Mm } from '../../measure'
-import { AXES, cross, dot, faceAt, norm, toRoom, type Axis, type Box, type Vec3 } from '../../pieces' // prettier-ignore
+import { vec3, negated, AXES, cross, dot, faceAt, norm, toRoom, type Axis, type Box, type Vec3 } from '../../pieces' // prettier-ignore
 import type { Instance, Resolved, ResolvedJoint } from '../../resolve'
 import { BEYOND, boxInto, frameInto, pointInto, runOut, type Lap, type Tool } from '../../work'
 import { chosen } from '../kind'
@@ -47,7 +47,7 @@ function lapPair(a: Instance, b: Instance, d: Deriving): boolean {
     return true
   }
   // Told along the first piece's own axis, so that "outer" is its face, or its edge 2.
-  const v = own.same ? up : (up.map((n) => -n + 0) as unknown as Vec3)
+  const v = own.same ? up : negated(up)
   const [a0, a1] = stretch(a, v)
   const [b0, b1] = stretch(b, v)
   const [low, high] = [Math.max(a0, b0), Math.min(a1, b1)]
@@ -82,7 +82,7 @@ const cornersIn = (a: Instance, b: Instance): Vec3[] =>
     pointInto(
       a.frame,
       b.frame,
-      AXES.map((i) => ((k >> i) & 1 ? b.shoulder.max[i] : b.shoulder.min[i])) as unknown as Vec3,
+      vec3((i) => ((k >> i) & 1 ? b.shoulder.max[i] : b.shoulder.min[i])),
     ),
   )
 
@@ -106,8 +106,8 @@ function cutLap(on: Instance, by: Instance, v: Vec3, [from, to]: [Mm, Mm], open:
   let tool: Tool
   let degrees = 0
   if (square) {
-    const min = AXES.map((i) => (i === own.axis ? p : Math.max(0, square.min[i]))) as unknown as Vec3
-    const max = AXES.map((i) => (i === own.axis ? q : Math.min(on.size[i], square.max[i]))) as unknown as Vec3
+    const min = vec3((i) => (i === own.axis ? p : Math.max(0, square.min[i])))
+    const max = vec3((i) => (i === own.axis ? q : Math.min(on.size[i], square.max[i])))
     region = { min, max }
     tool = runOut(region, on.size)
   } else {
@@ -161,13 +161,13 @@ function slanted(
   return {
     tool: {
       kind: 'prism',
-      frame: { origin, x, y, z: AXES.map((i) => (i === axis ? 1 : 0)) as unknown as Vec3 },
+      frame: { origin, x, y, z: vec3((i) => (i === axis ? 1 : 0)) },
       outline: corners.map((c) => [dot(c, x), dot(c, y)]),
       depth,
     },
     region: {
-      min: AXES.map((i) => (i === axis ? p : Math.max(0, Math.min(...corners.map((c) => c[i]))))) as unknown as Vec3,
-      max: AXES.map((i) => (i === axis ? q : Math.min(on.size[i], Math.max(...corners.map((c) => c[i]))))) as unknown as Vec3,
+      min: vec3((i) => (i === axis ? p : Math.max(0, Math.min(...corners.map((c) => c[i]))))),
+      max: vec3((i) => (i === axis ? q : Math.min(on.size[i], Math.max(...corners.map((c) => c[i]))))),
     },
     degrees: Math.abs(90 - (Math.acos(Math.max(-1, Math.min(1, lean[0]))) * 180) / Math.PI),
   } // prettier-ignore

@@ -1,6 +1,18 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
-import { AXES, cross, dot, FACE_AT, faceIn, STILL, toOwn, type Axis, type Vec3 } from '../../pieces'
+import {
+  vec3,
+  negated,
+  AXES,
+  cross,
+  dot,
+  FACE_AT,
+  faceIn,
+  STILL,
+  toOwn,
+  type Axis,
+  type Vec3,
+} from '../../pieces'
 import type { Instance, Resolved, ResolvedJoint } from '../../resolve'
 import { BEYOND, toolInto, vectorInto, type Bore, type Keyway, type SawCut, type Tool } from '../../work'
 import { nearest, partAt, type Met, type Parting } from '../bisect'
@@ -20,12 +32,7 @@ export function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
     if (found) {
       const { other: b, met } = found
       d.work('saw', a, b, sawOn(a, fa, met.parting.normal, met.parting.offset))
-      d.work(
-        'saw',
-        b,
-        a,
-        sawOn(b, fb, met.parting.normal.map((n) => -n) as unknown as Vec3, -met.parting.offset),
-      )
+      d.work('saw', b, a, sawOn(b, fb, negated(met.parting.normal), -met.parting.offset))
       const across = chosen(joint.joint, 'across', 'none')
       if (across === 'keys') keys(a, b, fa, fb, met, d)
       if (across === 'spline') spline(a, b, fa, fb, met, d)
@@ -83,7 +90,7 @@ function keys(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, d:
 }
 
 function slot({ corner, edge, inward }: Parting, at: Mm, kerf: Mm, depth: Mm): Tool {
-  const origin = AXES.map((i) => corner[i] + edge[i] * (at - kerf / 2)) as unknown as Vec3
+  const origin = vec3((i) => corner[i] + edge[i] * (at - kerf / 2))
   const reach = 20 * depth + 100
   return {
     kind: 'prism',
@@ -105,7 +112,7 @@ function spline(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, 
   if (kerf <= 0 || depth <= 0) return d.wrong('A spline wants a thickness and a depth')
   if (kerf >= across[1] - across[0]) return d.wrong(`A spline of ${d.say(kerf)} does not fit into ${d.say(across[1] - across[0])} of ${a.name}`) // prettier-ignore
   const from = run[0] - BEYOND - depth
-  const origin = AXES.map((i) => corner[i] + u[i] * from + v[i] * middle) as unknown as Vec3
+  const origin = vec3((i) => corner[i] + u[i] * from + v[i] * middle)
   const x = cross(v, u)
   const way = Math.abs(dot(x, normal))
   if (way < 0.999) return d.wrong(`A spline between ${a.name} and ${b.name} does not stand square to the cut`)
@@ -119,7 +126,7 @@ function spline(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, 
     const axis = axisAlong(on, v)
     const data: Keyway = {
       name: 'spline groove', face: faceIn(on.flipped, face), width: kerf, depth, axis,
-      at: [dot(AXES.map((i) => corner[i] + v[i] * middle - on.frame.origin[i]) as unknown as Vec3, [on.frame.x, on.frame.y, on.frame.z][axis]!)],
+      at: [dot(vec3((i) => corner[i] + v[i] * middle - on.frame.origin[i]), [on.frame.x, on.frame.y, on.frame.z][axis]!)],
       tools: [toolInto(on.frame, STILL, tool)],
     }
     d.work('keyway', on, other, data, '/spline')
@@ -145,7 +152,7 @@ function dowels(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, 
   const middle = (across[0] + across[1]) / 2
   const places = Array.from({ length: count }, (_, k): Vec3 => {
     const t = run[0] + (whole * (k + 1)) / (count + 1)
-    return AXES.map((i) => corner[i] + u[i] * t + v[i] * middle) as unknown as Vec3
+    return vec3((i) => corner[i] + u[i] * t + v[i] * middle)
   })
   for (const [on, other, face, sign] of [[a, b, fa, -1], [b, a, fb, 1]] as const) {
     const into = normal.map((n) => n * sign) as unknown as Vec3
@@ -177,6 +184,6 @@ function axisAlong(i: Instance, v: Vec3): Axis {
 }
 
 function along(i: Instance, { corner, edge }: Parting, at: Mm, axis: Axis): Mm {
-  const p = AXES.map((k) => corner[k] + edge[k] * at - i.frame.origin[k]) as unknown as Vec3
+  const p = vec3((k) => corner[k] + edge[k] * at - i.frame.origin[k])
   return dot(p, [i.frame.x, i.frame.y, i.frame.z][axis]!)
 }

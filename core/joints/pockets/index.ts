@@ -1,5 +1,5 @@
 import type { Mm } from '../../measure'
-import { AXES, FACE_AT, type Vec3 } from '../../pieces'
+import { vec3, FACE_AT, type Vec3 } from '../../pieces'
 import type { Resolved, ResolvedJoint } from '../../resolve'
 import { pointInto, vectorInto, type Bore } from '../../work'
 import { outOf, waysOf } from '../block'
@@ -76,7 +76,7 @@ function pocketsAt(m: Meeting, places: readonly Vec3[], d: Deriving): [Bore, Bor
   const side = fromFace ? guest.shoulder.max[2] : guest.shoulder.min[2]
   const e = Math.abs(places[0]![2] - side)
   const out = outOf(m)
-  const along = AXES.map((i) => (i === m.into ? out[i] * Math.cos(a) : i === 2 ? (fromFace ? -1 : 1) * Math.sin(a) : 0)) as unknown as Vec3 // prettier-ignore
+  const along = vec3((i) => (i === m.into ? out[i] * Math.cos(a) : i === 2 ? (fromFace ? -1 : 1) * Math.sin(a) : 0)) // prettier-ignore
   const whole = e / Math.sin(a)
   const deep = whole - web / Math.cos(a)
   if (deep <= 0) return `${guest.name} is too thin for pockets with ${d.say(web)} of wood before them`
@@ -85,7 +85,7 @@ function pocketsAt(m: Meeting, places: readonly Vec3[], d: Deriving): [Bore, Bor
   const into = length - (whole - deep)
   if (into <= 0) return `A pocket screw ${d.say(length)} long does not reach ${host.name}`
   if (into * Math.cos(a) >= extentOf(host, FACE_AT[m.hostFace].axis)) return `A pocket screw ${d.say(length)} long would come out of ${host.name}` // prettier-ignore
-  const mouth = places.map((p) => AXES.map((i) => (i === m.into ? surfaceAt(guest, m.face) - out[i] * whole * Math.cos(a) : i === 2 ? side : p[i])) as unknown as Vec3) // prettier-ignore
+  const mouth = places.map((p) => vec3((i) => (i === m.into ? surfaceAt(guest, m.face) - out[i] * whole * Math.cos(a) : i === 2 ? side : p[i]))) // prettier-ignore
   const face = fromFace ? 'face' : 'back'
   return [
     { name: 'pocket', face, at: mouth, along, diameter: wide, depth: deep, through: false, tip: 0 },

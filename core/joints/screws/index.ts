@@ -1,4 +1,4 @@
-import { FACE_AT, oppositeFace, type Vec3 } from '../../pieces'
+import { negated, FACE_AT, oppositeFace, type Vec3 } from '../../pieces'
 import type { Resolved, ResolvedJoint } from '../../resolve'
 import { pointInto, vectorInto, type Bore } from '../../work'
 import { outOf } from '../block'
@@ -57,7 +57,7 @@ function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
     else if (into >= extentOf(guest, m.into)) d.wrong(`A screw ${d.say(length)} long would come out of ${guest.name}`)
     else {
       const out = outOf(m)
-      const back = out.map((n) => -n + 0) as unknown as Vec3
+      const back = negated(out)
       const outside = places.map((p) => p.map((n, i) => n + out[i]! * through) as unknown as Vec3)
       const clearance: Bore = {
         name: 'clearance hole', face: oppositeFace(m.hostFace), diameter, depth: through, through: true, tip: 0,

@@ -1,6 +1,6 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
-import { dot, faceIn, normalOf, sayFace, type Pose, type Vec3 } from '../../pieces'
+import { negated, dot, faceIn, normalOf, sayFace, type Pose, type Vec3 } from '../../pieces'
 import type { Resolved, ResolvedJoint } from '../../resolve'
 import { planeOf, runTo } from '../bisect'
 import { memberAt, sortOfFace } from '../contacts'
@@ -47,7 +47,7 @@ export const trim = defineJoint({
 /** The plane of a face, moved off it by the gap, as what it cuts from a piece; null when the piece does not reach it. */
 function cutAt(a: Pose, described: FaceName, b: Pose, other: FaceName, gap: Mm): { normal: Vec3; offset: Mm; beyond: Mm } | null {
   const plane = planeOf(b, faceIn(b.flipped, other))
-  const cut = { normal: plane.normal.map((n) => -n + 0) as unknown as Vec3, offset: -(plane.offset + gap) }
+  const cut = { normal: negated(plane.normal), offset: -(plane.offset + gap) }
   const face = faceIn(a.flipped, described)
   if (dot(normalOf(a.frame, face), cut.normal) <= 0) return null
   const run = runTo(a, face, cut)

@@ -1,6 +1,6 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
-import { AXES, FACE_AT, type Axis, type Vec3 } from '../../pieces'
+import { vec3, AXES, FACE_AT, type Axis, type Vec3 } from '../../pieces'
 import { capital, forPartner, sayDegrees, theFace, type Dimension, type WorkKind } from '../feature'
 import { BEYOND, type Tool } from '../tool'
 
@@ -34,7 +34,7 @@ function drills(b: Bore): Tool[] {
   const lean = (leanOf(b) * Math.PI) / 180
   const back = BEYOND + (b.diameter / 2) * Math.tan(lean)
   return b.at.flatMap((p): Tool[] => {
-    const from = AXES.map((i) => p[i] - b.along[i] * back) as unknown as Vec3
+    const from = vec3((i) => p[i] - b.along[i] * back)
     const drill = { kind: 'drill' as const, along: b.along }
     const hole: Tool = { ...drill, at: from, radius: b.diameter / 2, depth: b.depth + back + (b.through ? BEYOND : 0), tip: b.through ? 0 : b.tip } // prettier-ignore
     if (!b.sink) return [hole]

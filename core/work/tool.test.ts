@@ -1,0 +1,74 @@
+import fc from 'fast-check'
+import { FACINGS, frameIn, turnAt, unitVector, type Frame, type Vec3 } from '../pieces'
+import type { Kernel } from '../solid'
+import { testKernel } from '../testing/bench'
+import { boxInto, boxTool, runOut, toolInto, toolSignature, type Tool } from './index'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+
+const size: Vec3 = [300, 120, 40]
+const part = (max: number) => fc.integer({ min: 1, max })
+const block = fc.tuple(part(150), part(60), part(20), part(140), part(50), part(18)).map(([x, y, z, l, w, t]) => boxTool({ min: [x, y, z], max: [x + l, y + w, z + t] })) // prettier-ignore
+const tool: fc.Arbitrary<Tool> = fc.oneof(
+  block,
+  fc.tuple(part(200), part(80), part(15), part(60), part(30)).map(([x, y, r, l, d]): Tool => ({
+    kind: 'prism', depth: d, outline: [[0, 0], [l, 0], [l / 2, r]],
+    frame: { origin: [x, y, 5], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] },
+  })),
+  fc.tuple(part(290), part(110), part(9), part(30)).map(([x, y, r, d]): Tool => ({ kind: 'drill', at: [x, y, 41], along: [0, 0, -1], radius: r, depth: d, tip: r / 2 })),
+  fc.tuple(part(200), part(60)).map(([x, deg]): Tool => {
+    const a = (deg * Math.PI) / 180
+    return { kind: 'plane', normal: [Math.cos(a), Math.sin(a), 0], offset: 60 + x }
+  }),
+) // prettier-ignore
+const turned = fc.tuple(part(500), part(500), part(360), part(9), part(9)).map(([x, y, d, p, q]): Frame => turnAt([x, y, 100], unitVector([p, -q, 5]), d)) // prettier-ignore
+
+const left = (tools: readonly Tool[]) => kernel.shape({ size, cuts: [{ work: 'w', tools }] }).volume
+
+test('a tool told in another frame and back takes the same wood', () => {
+  fc.assert(
+    fc.property(tool, turned, (t, frame) => {
+      const home: Frame = { origin: [0, 0, 0], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] }
+      const back = toolInto(home, frame, toolInto(frame, home, t))
+      expect(left([back]) / left([t])).toBeCloseTo(1, 6)
+    }),
+    { numRuns: 60 },
+  )
+})
+
+test('between frames that lie along each other a block stays a block of the same sizes', () => {
+  fc.assert(
+    fc.property(block, fc.constantFrom(...FACINGS), fc.constantFrom(...FACINGS), (t, f, g) => {
+      const room = { min: [0, 0, 0] as Vec3, max: [500, 400, 300] as Vec3 }
+      if (t.kind !== 'box') return
+      const moved = boxInto(frameIn(room, g), frameIn(room, f), t)!
+      const sizes = (b: { min: Vec3; max: Vec3 }) =>
+        b.max.map((n, i) => Math.round((n - b.min[i]!) * 1e6)).sort()
+      expect(sizes(moved)).toEqual(sizes(t))
+    }),
+  )
+})
+
+test('a signature is the same for the same work on a board turned end for end, and tells different work apart', () => {
+  fc.assert(
+    fc.property(tool, tool, fc.tuple(fc.boolean(), fc.boolean(), fc.boolean()), (a, b, flip) => {
+      const none = [false, false, false]
+      expect(toolSignature(a, size, none)).toBe(toolSignature({ ...a }, size, none))
+      const same = Math.abs(left([a]) - left([b])) < 1e-6
+      if (!same) expect(toolSignature(a, size, none)).not.toBe(toolSignature(b, size, none))
+      // A block in the very middle is where it was, however the board is turned.
+      const middle = boxTool({ min: [100, 40, 10], max: [200, 80, 30] })
+      expect(toolSignature(middle, size, flip)).toBe(toolSignature(middle, size, none))
+    }),
+    { numRuns: 200 },
+  )
+})
+
+test('a cut at the surface runs out of the wood, one inside does not', () => {
+  expect(runOut({ min: [0, 40, 10], max: [300, 80, 40] }, size)).toEqual({ kind: 'box', min: [-1, 40, 10], max: [301, 80, 41] }) // prettier-ignore
+  // Neither leaves a skin, nor takes more than the block itself.
+  expect(left([runOut({ min: [0, 0, 30], max: [300, 120, 40] }, size)])).toBeCloseTo(300 * 120 * 30, 3)
+})
