@@ -72,6 +72,8 @@ export const sameInstance = (a: Instance, b: Instance): boolean =>
   a.facing === b.facing &&
   a.flipped === b.flipped &&
   sameFrame(a.frame, b.frame) &&
+  same(a.size, b.size) &&
+  sameBox(a.shoulder, b.shoulder) &&
   sameBox(a.box, b.box) &&
   sameBox(a.grown, b.grown)
 
