@@ -147,7 +147,7 @@ function numberOf(i: Instance, chosen: readonly string[], { resolved }: Model): 
 /** Asks for a new picture whenever something it shows has changed. */
 function Redraw({ on }: { on: readonly unknown[] }) {
   const invalidate = useThree((s) => s.invalidate)
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- what to watch is the caller's to say, and always as many
   useEffect(() => invalidate(), on)
   return null
 }

@@ -124,7 +124,7 @@ export default function Projects({ loaderData: { cards, fault } }: Route.Compone
         },
       })
     // The fetcher's own answer is what matters here; submit only passes it on.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- submit changes with every render and must not repeat this
   }, [fetcher.data, fetcher.state])
 
   async function exportCard(card: Card) {

@@ -77,6 +77,10 @@ describe('groups', () => {
       ['g1', [2]],
       ['own', [1, 3]],
     ])
+    expect(parted.hardware.map((h) => [h.id, h.on])).toEqual([
+      ['h1', 'p2'],
+      ['h2', 'own_p2'],
+    ])
     expect(refused(parted, change.partGroup({ id: 'g1', newId: 'more', index: 2, of: 3 }))).toBe('Box #2 is not there') // prettier-ignore
   })
   test('every change to them can be undone and done again', () => {

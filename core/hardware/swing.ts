@@ -3,7 +3,7 @@ import type { Hardware } from '../document'
 import type { Degrees } from '../measure'
 import { formatNumber } from '../measure'
 import type { Model } from '../model'
-import { AXES, carried, FACE_AT, faceIn, overlap, boxAround, toRoom, turnAt, type Frame, type Motion, type Vec3 } from '../pieces' // prettier-ignore
+import { axesOf, AXES, carried, FACE_AT, faceIn, overlap, boxAround, toRoom, turnAt, type Frame, type Motion, type Vec3 } from '../pieces' // prettier-ignore
 import type { Instance, Problem } from '../resolve'
 import type { Kernel } from '../solid'
 
@@ -96,7 +96,7 @@ function axisOf(on: Instance, hinge: Hinge): { at: Vec3; along: Vec3 } {
     own[axis] = far ? on.shoulder.max[axis] : on.shoulder.min[axis]
   }
   const free = AXES.find((i) => edge.every((face) => FACE_AT[face].axis !== i))!
-  const along = [on.frame.x, on.frame.y, on.frame.z][free]!
+  const along = axesOf(on.frame)[free]
   return { at: toRoom(on.frame, own), along }
 }
 

@@ -1,6 +1,6 @@
 /** The channel that takes a block of the guest, in the host's own frame. */
 import type { Mm } from '../measure'
-import { vec3, AXES, FACE_AT, turnedInto, type Axis, type Box, type Vec3 } from '../pieces'
+import { cornersOf, vec3, AXES, FACE_AT, turnedInto, type Axis, type Box, type Vec3 } from '../pieces'
 import { BEYOND, boxInto, frameInto, pointInto, runOut, type Channel, type Tool } from '../work'
 import { otherAxes, surfaceAt, type Meeting } from './meet'
 
@@ -27,6 +27,12 @@ export function axisInHost(m: Meeting, guestAxis: Axis): { axis: Axis; same: boo
   const v = turnedInto(m.host.frame, m.guest.frame)[guestAxis]
   const axis = AXES.reduce((a, b) => (Math.abs(v[b]) > Math.abs(v[a]) ? b : a))
   return { axis, same: v[axis] > 0 }
+}
+
+/** The host's own axes along a hole in its face that runs as the guest's axis does, and across it. */
+export function hostWays(m: Meeting, guestRun: Axis): { run: Axis; across: Axis } {
+  const run = axisInHost(m, guestRun).axis
+  return { run, across: otherAxes(FACE_AT[m.hostFace].axis).find((i) => i !== run)! }
 }
 
 function squareChannel(m: Meeting, { section, depth, fit, run, stops, depthKey }: Cut): Channel {
@@ -139,13 +145,7 @@ export function asTool(m: Meeting, block: Box): Tool {
 /** The host's box round a block of the guest's frame, clipped to the host. */
 export function regionOf(m: Meeting, block: Box): Box {
   const { guest, host } = m
-  const points = Array.from({ length: 8 }, (_, k) =>
-    pointInto(
-      host.frame,
-      guest.frame,
-      vec3((i) => ((k >> i) & 1 ? block.max[i] : block.min[i])),
-    ),
-  )
+  const points = cornersOf(block).map((p) => pointInto(host.frame, guest.frame, p))
   return {
     min: vec3((i) => Math.max(0, Math.min(...points.map((p) => p[i])))),
     max: vec3((i) => Math.min(host.size[i], Math.max(...points.map((p) => p[i])))),

@@ -2,7 +2,7 @@
 import Flatbush from 'flatbush'
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { vec3, AXES, boxAround, cross, dot, FACE_AT, FACE_NAMES, faceIn, norm, overlap, toRoom, type Box, type Vec3 } from '../pieces' // prettier-ignore
+import { cornersOf, unitVector, axesOf, AXES, boxAround, cross, dot, FACE_AT, FACE_NAMES, faceIn, norm, toRoom, type Box, type Vec3 } from '../pieces' // prettier-ignore
 import type { Instance } from '../resolve'
 import { pointInto } from '../work'
 import { cornerOf, distanceTo, extentOf, meet, middleOf, TOUCHING } from './meet'
@@ -50,7 +50,7 @@ export const findContacts = (instances: readonly Instance[], within: Mm = TOUCHI
   findPairs(instances, within).flatMap(([a, b]) => touch(a, b, within) ?? [])
 
 /** How two instances come together; null when they do not. */
-export function touch(a: Instance, b: Instance, within: Mm = TOUCHING): Contact | null {
+function touch(a: Instance, b: Instance, within: Mm = TOUCHING): Contact | null {
   return flat(a, b, within) ?? through(a, b, within)
 }
 
@@ -79,25 +79,34 @@ const areaOf = (i: Instance, face: FaceName): number =>
 function through(a: Instance, b: Instance, within: Mm): Contact | null {
   const depth = penetration(a, b)
   if (depth < -within) return null
-  const common = overlap(a.box, b.box) ?? nearBox(a, b)
-  const at = [endsIn(a, b), endsIn(b, a)]
-  const ends = at.filter((end) => end !== null).length
-  const parallel = a.square && b.square
-  const sort: ContactSort = depth <= TOUCHING ? 'angle' : !parallel && ends === 2 ? 'angle' : ends === 2 ? 'corner' : ends === 1 ? 'tee' : 'crossing' // prettier-ignore
+  const [endOfA, endOfB] = [endsIn(a, b), endsIn(b, a)]
+  const square = a.square && b.square
+  const sort = sortOf(depth, square, [endOfA, endOfB].filter((end) => end !== null).length)
   // Square pieces that share no more than an edge do not come together in any way that could be joined.
-  if (sort === 'angle' && parallel) return null
-  // What ends in the other goes in; else the smaller.
-  const turned = at[0] === null && at[1] !== null
+  if (sort === 'angle' && square) return null
+  // What ends in the other goes in; else the first.
+  const turned = endOfA === null && endOfB !== null
   const [guest, host] = turned ? [b, a] : [a, b]
-  const towards = (one: Instance, other: Instance): FaceName => {
-    const sides = FACE_NAMES.filter((f) => FACE_AT[f].axis !== 2)
-    return sides.reduce((best, f) => (distanceTo(other, middleOf(one, f)) < distanceTo(other, middleOf(one, best)) - 1e-6 ? f : best)) // prettier-ignore
-  }
-  const [guestFace, hostFace] = [
-    endsIn(guest, host) ?? towards(guest, host),
-    endsIn(host, guest) ?? towards(host, guest),
-  ]
-  return { sort, guest, guestFace, host, hostFace, cornerFace: null, gap: 0, patch: common }
+  const [guestEnd, hostEnd] = turned ? [endOfB, endOfA] : [endOfA, endOfB]
+  return {
+    sort, guest, guestFace: guestEnd ?? towards(guest, host), host, hostFace: hostEnd ?? towards(host, guest),
+    cornerFace: null, gap: 0, patch: sharedBox(a, b),
+  } // prettier-ignore
+}
+
+/** What it is that two pieces do to each other, by how deep they reach and how many of them end there. */
+function sortOf(depth: Mm, square: boolean, ends: number): ContactSort {
+  if (depth <= TOUCHING) return 'angle'
+  if (ends === 2) return square ? 'corner' : 'angle'
+  return ends === 1 ? 'tee' : 'crossing'
+}
+
+/** The end or edge of a piece whose middle is nearest to the other. */
+function towards(one: Instance, other: Instance): FaceName {
+  const away = (f: FaceName) => distanceTo(other, middleOf(one, f))
+  return FACE_NAMES.filter((f) => FACE_AT[f].axis !== 2).reduce((best, f) =>
+    away(f) < away(best) - 1e-6 ? f : best,
+  )
 }
 
 /** Which end of `a` lies in or at `b`; null when neither or both do. */
@@ -108,18 +117,16 @@ function endsIn(a: Instance, b: Instance): FaceName | null {
   return low === high ? null : low ? 'end1' : 'end2'
 }
 
-const corners = ({ shoulder: { min, max } }: Instance): Vec3[] =>
-  Array.from({ length: 8 }, (_, k) => vec3((i) => ((k >> i) & 1 ? max[i] : min[i])))
+const corners = (i: Instance): Vec3[] => cornersOf(i.shoulder)
 
 /** How deep two pieces reach into each other; less than nothing when they are apart (separating axes). */
 function penetration(a: Instance, b: Instance): Mm {
-  const axes = [a, b].map(({ frame: f }) => [f.x, f.y, f.z])
+  const axes = [a, b].map(({ frame: f }) => axesOf(f))
   const tries = [...axes[0]!, ...axes[1]!]
   if (!a.square || !b.square)
     for (const p of axes[0]!) for (const q of axes[1]!) {
       const c = cross(p, q)
-      const n = norm(c)
-      if (n > 1e-6) tries.push(c.map((x) => x / n) as unknown as Vec3)
+      if (norm(c) > 1e-6) tries.push(unitVector(c))
     } // prettier-ignore
   const [pa, pb] = [a, b].map((i) => corners(i).map((p) => toRoom(i.frame, p))) as [Vec3[], Vec3[]]
   let least = Infinity
@@ -131,7 +138,8 @@ function penetration(a: Instance, b: Instance): Mm {
   return least
 }
 
-const nearBox = (a: Instance, b: Instance): Box => {
+/** The room box round what two share; where they share nothing, round what lies between them. */
+const sharedBox = (a: Instance, b: Instance): Box => {
   const min = AXES.map((i) => Math.max(a.box.min[i], b.box.min[i]))
   const max = AXES.map((i) => Math.min(a.box.max[i], b.box.max[i]))
   return {

@@ -5,7 +5,7 @@ import { FACE_AT } from '../pieces'
 import { blockOut, outOf, prismAlong, type Range } from './block'
 import { sortOfFace, type Contact } from './contacts'
 import type { Deriving } from './deriving'
-import { cornerOf, extentOf, type Meeting } from './meet'
+import { behind, cornerOf, extentOf, type Meeting } from './meet'
 import type { Tool, Vec2 } from '../work'
 
 export interface Corner {
@@ -33,7 +33,7 @@ export function cornerAt(m: Meeting, d: Deriving): Corner | null {
     far: found.far,
     hostEnd: found.hostFace,
     width: [m.patch.min[1], m.patch.max[1]],
-    host: extentOf(m.host, FACE_AT[m.hostFace].axis),
+    host: behind(m),
     guest: extentOf(m.guest, 2),
   }
 }

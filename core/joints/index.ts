@@ -152,7 +152,6 @@ export function workOf(resolved: Resolved, kept: Kept = new Map()): Worked {
   return { features, problems, supplies: [...supplies].map(([name, quantity]) => ({ name, quantity })) }
 }
 
-export { planeOf } from './bisect'
 export {
   classOf,
   findContacts,
@@ -164,4 +163,3 @@ export {
 } from './contacts'
 export type { Supply } from './deriving'
 export { withNames, type JointField, type JointKind, type JointOption, type Proposal } from './kind'
-export { faceAgainst, meet, shoulderPose, type Meeting } from './meet'

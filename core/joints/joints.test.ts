@@ -1,10 +1,7 @@
 import fc from 'fast-check'
 import { change, execute, type Change } from '../document'
-import { findClashes } from '../exchange'
 import { modelOf, type Model } from '../model'
-import { carried, dot, normalOf, toRoom, type Vec3 } from '../pieces'
-import { sidesOf, type Kernel } from '../solid'
-import { saySettings, settingsOf, type Bore, type Mortise, type SawCut, type Sockets } from '../work'
+import { type Kernel } from '../solid'
 import {
   block,
   built,
@@ -17,15 +14,12 @@ import {
   testKernel,
   volume,
 } from '../testing/bench'
+import { close, mm, polygon, rail } from '../testing/joinery'
 
 let kernel: Kernel
 beforeAll(async () => {
   kernel = await testKernel()
 })
-
-const mm = (min: number, max: number) => fc.integer({ min: min * 100, max: max * 100 }).map((n) => n / 100)
-const polygon = (radius: number, sides = sidesOf(radius)) =>
-  (sides / 2) * radius * radius * Math.sin((2 * Math.PI) / sides)
 
 interface Made {
   readonly changes: readonly Change[]
@@ -33,12 +27,6 @@ interface Made {
   /** What is left of each piece, by the closed form, told of its grown blank. */
   readonly volumes: Readonly<Record<string, number>>
 }
-
-/** A rail whose end meets the face of a post: a runs across, ending at b's left side. */
-const rail = (w: number, t: number, host: { w: number; t: number }, flush: boolean): Change[] => [
-  ...block('a', 'right-front', [0, 300], [50, t], [flush ? 0 : 100, w]),
-  ...block('b', 'up-left', [300, host.t], [50 + t / 2 - host.w / 2, host.w], [0, flush ? w : 100 + w + 150]),
-]
 
 const cases: Record<string, fc.Arbitrary<Made>> = {
   'housing, through': fc.record({ w: mm(60, 200), t: mm(10, 30), T: mm(18, 40), d: mm(3, 12), f: mm(0, 0.8), g: mm(0, 1) }).map(({ w, t, T, d, f, g }) => ({
@@ -276,7 +264,6 @@ function dovetailed(
   } // prettier-ignore
 }
 
-const close = (found: number, wanted: number) => expect(Math.abs(found / wanted - 1)).toBeLessThan(1e-6)
 const solidVolumes = (m: Model, keys: readonly string[]) => keys.map((k) => volume(m, k, kernel))
 
 describe.each(Object.entries(cases))('%s', (_, arbitrary) => {
@@ -374,246 +361,5 @@ describe('a panel glued up from several boards', () => {
   })
   test('and of one thickness', () => {
     expect(panel(90, 17).problems.map((p) => `${p.level} ${p.says}`)).toContain('look A and B are not of one thickness') // prettier-ignore
-  })
-})
-
-describe('two boards at random tilts', () => {
-  // Two planks, each leaning on its own about its lower edge, running to one corner: the sides of a hopper.
-  const hopper = (a: number, b: number, t: number, over: number) => [
-    ...block('a', 'right-front', [-400, 400 + over], [0, t], [0, 150], { tilts: [{ edge: ['face', 'edge1'], angle: String(-a) }] }),
-    ...block('b', 'back-right', [-t, t], [0, 400], [0, 150], { tilts: [{ edge: ['face', 'edge1'], angle: String(-b) }] }),
-    join('mitre', [['a', 'end2'], ['b', 'end1']]),
-  ] // prettier-ignore
-  const lean = fc.integer({ min: -400, max: 400 }).map((n) => n / 10)
-
-  const cutsOf = (m: Model, key: string) =>
-    m.features(instance(m, key)).filter((f) => f.kind === 'saw').map((f) => f.data as SawCut) // prettier-ignore
-
-  test('their cut faces coincide, and bisect the angle between the boards', () => {
-    fc.assert(
-      fc.property(lean, lean, mm(10, 25), mm(-15, 15), (a, b, t, over) => {
-        const m = built(hopper(a, b, t, over))
-        expect(stops(m)).toEqual([])
-        const [one, two] = [instance(m, 'a#1'), instance(m, 'b#1')]
-        const planes = [one, two].map((i) => {
-          const [cut] = cutsOf(m, i.key)
-          const normal = carried(i.frame, cut!.normal)
-          return { normal, offset: cut!.offset + dot(normal, i.frame.origin) }
-        })
-        const [p, q] = planes as [(typeof planes)[0], (typeof planes)[0]]
-        // One plane, seen from both sides: corners of the one cut lie on the other's, to a millionth.
-        p.normal.forEach((n, i) => expect(q.normal[i]).toBeCloseTo(-n, 9))
-        expect(Math.abs(p.offset + q.offset)).toBeLessThan(1e-6)
-        const outer = [normalOf(one.frame, 'face'), normalOf(two.frame, 'face')]
-        expect(Math.abs(dot(p.normal, outer[0]!) + dot(p.normal, outer[1]!))).toBeLessThan(1e-9)
-        expect(sharedWood(m, kernel)).toBeLessThan(1e-3)
-      }),
-      { numRuns: 60 },
-    )
-  })
-
-  test('the settings given cut that plane', () => {
-    fc.assert(
-      fc.property(lean, lean, mm(10, 25), (a, b, t) => {
-        const m = built(hopper(a, b, t, 0))
-        for (const key of ['a#1', 'b#1']) {
-          const [cut] = cutsOf(m, key)
-          const { mitre, tilt } = settingsOf(cut!)
-          const [c, s] = [(mitre * Math.PI) / 180, (tilt * Math.PI) / 180]
-          // A blade turned by the mitre in the board's plane, then leaned from upright by the tilt.
-          const out = cut!.face === 'end2' ? 1 : -1
-          const blade = [out * Math.cos(s) * Math.cos(c), Math.cos(s) * Math.sin(c), Math.sin(s)]
-          blade.forEach((n, i) => expect(n).toBeCloseTo(cut!.normal[i]!, 9))
-        }
-      }),
-    )
-  })
-
-  test('in a row of boxes every corner is mitred once, with its own neighbour', () => {
-    const box = make([
-      ...block('a', 'right-front', [0, 100], [0, 12], [0, 90]),
-      ...block('b', 'back-right', [88, 12], [0, 100], [0, 90]),
-      join('mitre', [['a', 'end2'], ['b', 'end1']]),
-      change.group({ id: 'g', name: 'Box', members: ['a', 'b'] }),
-      change.setGroupRepeat({ id: 'g', repeat: { kind: 'pitch', direction: 'across', count: '4', pitch: '100' } }),
-    ]) // prettier-ignore
-    const m = modelOf(box)
-    expect(stops(m)).toEqual([])
-    for (const i of m.resolved.instances) expect(cutsOf(m, i.key)).toHaveLength(1)
-    for (const i of m.resolved.instances) expect(i.length).toBeCloseTo(100, 9)
-  })
-
-  test('eight staves round an axis are bevelled at 22.5°, each to the next', () => {
-    // A stave 60 wide whose outer face is tangent to the ring; its edges run into the neighbours'.
-    const apothem = 100
-    const m = built([
-      ...block('a', 'up-right', [apothem - 15, 15], [-60, 120], [0, 200]),
-      change.setRepeat({ id: 'a', repeat: { kind: 'ring', direction: 'up', count: '8', centre1: '0', centre2: '0', start: '0deg' } }),
-      join('mitre', [['a', 'edge2'], ['a', 'edge1']]),
-    ]) // prettier-ignore
-    expect(stops(m)).toEqual([])
-    const width = 2 * apothem * Math.tan(Math.PI / 8)
-    for (const i of m.resolved.instances) {
-      expect(i.width).toBeCloseTo(width, 9)
-      expect(cutsOf(m, i.key).map((c) => saySettings(c))).toEqual(Array(2).fill('blade 22.5° from square (67.5° from the board)')) // prettier-ignore
-    }
-    // The staves close the ring: together they are the ring between two octagons.
-    const octagon = (r: number) => 8 * r * r * Math.tan(Math.PI / 8)
-    const wood = m.resolved.instances.reduce((n, i) => n + volume(m, i.key, kernel), 0)
-    close(wood, 200 * (octagon(apothem) - octagon(apothem - 15)))
-    expect(sharedWood(m, kernel)).toBeLessThan(1e-3)
-  })
-
-  test('a square frame is cut at 45° in either way of reading it, a square case with the blade at 45°', () => {
-    const frame = built([...block('a', 'right-front', [0, 300], [0, 20], [0, 60]), ...block('b', 'up-front', [240, 60], [0, 20], [0, 400]), join('mitre', [['a', 'end2'], ['b', 'end1']])]) // prettier-ignore
-    expect(saySettings(cutsOf(frame, 'a#1')[0]!)).toBe('mitre 45° from square (45° from the edge)')
-    const box = built([...block('a', 'right-front', [0, 300], [0, 20], [0, 60]), ...block('b', 'back-right', [280, 20], [0, 200], [0, 60]), join('mitre', [['a', 'end2'], ['b', 'end1']])]) // prettier-ignore
-    expect(saySettings(cutsOf(box, 'b#1')[0]!)).toBe('blade 45° from square (45° from the board)')
-  })
-})
-
-describe('the gap is the fit where it should be, and nothing elsewhere', () => {
-  const fit = 0.4
-  // Two pieces, the way the first may be pushed before it touches, and how far that is.
-  const pushed: Array<[string, readonly Change[], (d: number) => readonly [number, number, number]]> = [
-    ['housing', [...rail(90, 18, { w: 60, t: 20 }, false), join('housing', [['a', 'end2'], ['b', null]], { depth: 6, fit })], (d) => [0, d, 0]],
-    ['tenon, across', [...rail(90, 18, { w: 60, t: 40 }, false), join('tenon', [['a', 'end2'], ['b', null]], { length: 20, fit, shoulder: 5 })], (d) => [0, d, 0]],
-    ['tenon, along', [...rail(90, 18, { w: 60, t: 40 }, false), join('tenon', [['a', 'end2'], ['b', null]], { length: 20, fit, shoulder: 5 })], (d) => [0, 0, d]],
-    ['tabs', [...rail(300, 18, { w: 60, t: 18 }, false), join('tabs', [['a', 'end2'], ['b', null]], { count: 2, fit })], (d) => [0, 0, d]],
-    ['lap', [...block('a', 'right-up', [0, 400], [150, 50], [0, 20]), ...block('b', 'back-up', [150, 60], [0, 400], [0, 20]), join('lap', [['a', null], ['b', null]], { fit })], (d) => [d, 0, 0]],
-    ['tongue', [...block('a', 'right-up', [0, 400], [0, 90], [0, 18]), ...block('b', 'right-up', [0, 400], [90, 90], [0, 18]), join('tongue', [['a', 'edge2'], ['b', null]], { depth: 6, fit })], (d) => [0, 0, d]],
-    ['fingers', [...block('a', 'right-front', [0, 300], [0, 12], [0, 90]), ...block('b', 'back-right', [300, 12], [0, 200], [0, 90]), join('fingers', [['a', 'end2'], ['b', 'end1']], { count: 5, fit })], (d) => [0, 0, d]],
-    ['dovetail', [...block('a', 'right-front', [0, 300], [0, 12], [0, 90]), ...block('b', 'back-right', [300, 12], [0, 200], [0, 90]), join('dovetail', [['a', 'end2'], ['b', 'end1']], { count: 2, pin: 6, fit })], (d) => [0, 0, d]],
-  ] // prettier-ignore
-  test.each(pushed)('%s', (_, changes, push) => {
-    const m = built(changes)
-    expect(stops(m)).toEqual([])
-    const [a, b] = [instance(m, 'a#1'), instance(m, 'b#1')]
-    const shares = (d: number) => {
-      const origin = push(d).map((n, i) => a.frame.origin[i]! + n) as unknown as Vec3
-      return kernel.sharedVolume({ recipe: m.recipe(a), frame: { ...a.frame, origin } }, { recipe: m.recipe(b), frame: b.frame }) // prettier-ignore
-    }
-    for (const way of [1, -1]) {
-      expect(shares(way * (fit / 2 - 0.001))).toBeLessThan(1e-3)
-      expect(shares(way * (fit / 2 + 0.01))).toBeGreaterThan(0.05)
-    }
-  })
-})
-
-describe('dovetails and fingers', () => {
-  const corner = (w: number, t: number, T: number, ...joint: Parameters<typeof join>) =>
-    built([...block('a', 'right-front', [0, 300], [0, t], [0, w]), ...block('b', 'back-right', [300, T], [0, 200], [0, w]), join(...joint)]) // prettier-ignore
-  const ends: Parameters<typeof join>[1] = [['a', 'end2'], ['b', 'end1']] // prettier-ignore
-  const sockets = (m: Model, key: string) => m.features(instance(m, key)).find((f) => f.kind === 'sockets')!.data as Sockets // prettier-ignore
-
-  test('counts follow the width, and nothing is narrower than the tool', () => {
-    fc.assert(
-      fc.property(mm(60, 300), mm(6, 20), mm(3, 25), (w, t, tool) => {
-        const m = corner(w, t, t, 'fingers', ends, { width: t, tool })
-        const n = Math.max(2, Math.round((w / t - 1) / 2) * 2 + 1)
-        if (w / n < tool) return expect(stops(m)[0]).toMatch(/narrower than the tool/)
-        expect(sockets(m, 'a#1').count + sockets(m, 'b#1').count).toBe(n)
-        expect(sockets(m, 'a#1').width).toBeCloseTo(w / n, 9)
-      }),
-    )
-  })
-  test('sockets are the complement of the tails within the fit', () => {
-    fc.assert(
-      fc.property(mm(100, 250), mm(10, 20), fc.integer({ min: 1, max: 4 }), mm(4, 8), fc.integer({ min: 5, max: 12 }), (w, t, n, pin, slope) => {
-        const m = corner(w, t, t, 'dovetail', ends, { count: n, pin, slope })
-        // Tails, and what is left between them, fill the corner.
-        const tails = volume(m, 'a#1', kernel) - 300 * w * t
-        const pins = volume(m, 'b#1', kernel) - (200 - t) * w * t
-        close(tails + pins, t * t * w)
-        const wide = sockets(m, 'a#1').width
-        close(tails, n * t * t * (wide - t / slope))
-      }),
-      { numRuns: 30 },
-    ) // prettier-ignore
-  })
-  test('a slope by its angle is the same as by its ratio', () => {
-    const by = (how: Record<string, string | number>) => volume(corner(120, 15, 15, 'dovetail', ends, { count: 2, pin: 6, ...how }), 'a#1', kernel) // prettier-ignore
-    close(by({ angle: `${(Math.atan(1 / 6) * 180) / Math.PI}deg` }), by({ slope: 6 }))
-  })
-})
-
-describe('corners that a bit has to reach', () => {
-  const slotted = (relief: string, bit = 6) =>
-    built([...rail(200, 18, { w: 80, t: 18 }, false), join('tabs', [['a', 'end2'], ['b', null]], { count: 2, bit }, { relief })]) // prettier-ignore
-  test.each(['round', 'T'])('%s relief takes the corner out, and only near it', (relief) => {
-    const [plain, relieved] = [slotted('none'), slotted(relief)]
-    expect(stops(relieved)).toEqual([])
-    expect(sharedWood(relieved, kernel)).toBeLessThan(1e-3)
-    const lost = ['a#1', 'b#1'].map((k) => volume(plain, k, kernel) - volume(relieved, k, kernel))
-    // Eight corners of two slots; four roots of two tabs. A hole in a wall takes half of itself; one on the diagonal
-    // two segments beyond lines r/√2 from its middle, (π/2 − 1) r² together.
-    const hole = relief === 'T' ? (polygon(3) * 18) / 2 : (Math.PI / 2 - 1) * 9 * 18
-    for (const [n, v] of [[4, lost[0]!], [8, lost[1]!]] as const) {
-      expect(v / (n * hole)).toBeGreaterThan(0.9)
-      expect(v / (n * hole)).toBeLessThan(1.01)
-    }
-    const slot = relieved.features(instance(relieved, 'b#1')).find((f) => f.kind === 'mortise')!.data as Mortise
-    // A hole's rim passes through the very corner.
-    const corner = slot.region.min
-    const drill = slot.tools.find((t) => t.kind === 'drill' && Math.hypot(t.at[0] - corner[0], t.at[1] - corner[1]) < 4)!
-    expect(drill.kind === 'drill' && Math.hypot(drill.at[0] - corner[0], drill.at[1] - corner[1])).toBeCloseTo(3, 9)
-  }) // prettier-ignore
-})
-
-describe('pocket screws', () => {
-  const m = built([...rail(90, 19, { w: 60, t: 40 }, false), join('pockets', [['a', 'end2'], ['b', null]], { diameter: 4, length: 32, pocket: 9.5, count: 2, spacing: 60, inset: 20 })]) // prettier-ignore
-  const bores = (key: string) => m.features(instance(m, key)).map((f) => f.data as Bore)
-
-  test('lean by their angle, leave wood before the pocket, and meet their pilots', () => {
-    expect(stops(m)).toEqual([])
-    const [pocket, through] = bores('a#1') as [Bore, Bore]
-    const [pilot] = bores('b#1') as [Bore]
-    const lean = (b: Bore) => (Math.asin(Math.abs(b.along[2])) * 180) / Math.PI
-    expect(lean(pocket)).toBeCloseTo(15, 9)
-    // The pocket's shoulder is half the thickness before the end.
-    const shoulder = pocket.at[0]![0] + pocket.along[0] * pocket.depth
-    expect(300 - shoulder).toBeCloseTo(9.5 - (9.5 - 9), 0)
-    expect(through.diameter).toBe(4)
-    // The line comes out of the end where the pilot goes in.
-    const t = (300 - through.at[0]![0]) / through.along[0]
-    const out = through.at[0]!.map((n, i) => n + through.along[i]! * t) as unknown as Vec3
-    const a = toRoom(instance(m, 'a#1').frame, out)
-    const b = toRoom(instance(m, 'b#1').frame, pilot.at[0]!)
-    a.forEach((n, i) => expect(n).toBeCloseTo(b[i]!, 9))
-    expect(m.supplies).toEqual([{ name: 'Pocket screw ⌀ 4 × 32', quantity: 2 }])
-  })
-})
-
-describe('what cannot be is refused in a sentence', () => {
-  const box = (...joint: Parameters<typeof join>) =>
-    stops(built([...block('a', 'right-front', [0, 300], [0, 12], [0, 90]), ...block('b', 'back-right', [300, 12], [0, 200], [0, 90]), join(...joint)])).join() // prettier-ignore
-  const post = (...joint: Parameters<typeof join>) => stops(built([...rail(90, 18, { w: 60, t: 20 }, false), join(...joint)])).join() // prettier-ignore
-  const into: Parameters<typeof join>[1] = [['a', 'end2'], ['b', null]] // prettier-ignore
-  const ends: Parameters<typeof join>[1] = [['a', 'end2'], ['b', 'end1']] // prettier-ignore
-  test.each<[string, () => string, RegExp]>([
-    ['a depth deeper than the board', () => post('housing', into, { depth: 20 }), /A channel 20 deep for A would go through B, which is 20 there/],
-    ['a dowel that breaks out', () => post('dowels', into, { diameter: 8, length: 40, spacing: 50, inset: 20 }), /A dowel hole 21 deep would come out of B, which is 20 there/],
-    ['a dowel wider than its board', () => post('dowels', into, { diameter: 20, length: 20, spacing: 50, inset: 20 }), /Holes of 20 break out of A, which is 18 there/],
-    ['dowels too near the end', () => post('dowels', into, { diameter: 8, length: 20, spacing: 50, inset: 2 }), /Holes 2 from the end of A break out of it/],
-    ['a tenon wider than its mortise piece', () => stops(built([...block('a', 'right-front', [0, 300], [0, 20], [0, 90]), ...block('b', 'up-left', [300, 40], [6, 8], [0, 300]), join('tenon', into, { length: 20, thickness: 10 })])).join(), /B is too narrow for its mortise/],
-    ['a mortise that comes out', () => post('tenon', into, { length: 25 }), /A mortise 25 deep would come out of B, which is 20 there/],
-    ['a tenon thicker than its rail', () => post('tenon', into, { length: 10, thickness: 19 }), /A tenon 19 thick does not fit on A, which is 18 there/],
-    ['fingers that cannot fit', () => box('fingers', ends, { count: 40, tool: 3 }), /40 fingers in 90 of A are ≈ 2.3 wide, narrower than the tool/],
-    ['tails that cannot fit', () => box('dovetail', ends, { count: 9, pin: 10 }), /9 tails do not fit into 90 of A with pins of 10/],
-    ['a corner that is none', () => post('fingers', [['a', 'end2'], ['b', 'end1']]), /A is not flush with an end of B; the two make no corner there/],
-    ['pieces that do not cross', () => post('lap', [['a', null], ['b', null]]), /A does not run through B, so nothing is lapped/],
-    ['a screw that does not reach', () => post('screws', into, { diameter: 4, length: 20, spacing: 50, inset: 20 }), /A screw 20 long does not reach through B into A/],
-    ['a bit too wide for its slot', () => post('tabs', into, { bit: 20 }, { relief: 'round' }), /A bit of 20 does not go into a slot 18 wide for A/],
-    ['ends that do not meet', () => stops(built([...block('a', 'right-front', [0, 300], [0, 12], [0, 90]), ...block('b', 'back-right', [900, 12], [0, 200], [0, 90]), join('mitre', ends)])).join(), /A and B do not meet in a corner there, so nothing is mitred/],
-    ['a tongue through its board', () => stops(built([...block('a', 'right-up', [0, 400], [0, 90], [0, 18]), ...block('b', 'right-up', [0, 400], [90, 30], [0, 18]), join('tongue', [['a', 'edge2'], ['b', null]], { depth: 30 })])).join(), /A groove 30 deep would go through B, which is 30 there/],
-    ['an unknown choice', () => post('tenon', into, { length: 10 }, { manner: 'glued' }), /A joint cannot be read/],
-  ])('%s', (_, says, wanted) => expect(says()).toMatch(wanted)) // prettier-ignore
-
-  test('a tilt that turns a piece through another is a clash', () => {
-    const m = built([
-      ...block('a', 'right-up', [0, 400], [0, 300], [100, 18], { tilts: [{ edge: ['back', 'edge1'], angle: '-30deg' }] }),
-      ...block('b', 'up-left', [100, 18], [50, 200], [0, 100]),
-    ]) // prettier-ignore
-    expect(findClashes(m, kernel).map((p) => p.says).join()).toMatch(/^A and B share wood, within/) // prettier-ignore
   })
 })

@@ -5,7 +5,7 @@ import type { MeasureKind } from '../measure'
 import type { Growth, JointNumbers, Resolved, ResolvedJoint } from '../resolve'
 import type { Sentence } from '../work'
 import type { Contact } from './contacts'
-import type { Derived } from './deriving'
+import { Deriving, type Derived } from './deriving'
 
 /** A measure a maker can set on a joint. */
 export interface JointField {
@@ -65,6 +65,11 @@ interface MeasureDefinition {
 /** Measures in a joint may name the stock thickness of the piece that goes in, `t`, and of the other, `T`. */
 const THICKNESSES = { T: 1, t: 0 } as const
 
+/** Measures that many kinds have. */
+export const FIT = { label: 'Fit', otherwise: 'as the project', text: 'fit' }
+export const BOTTOM_GAP = { label: 'Gap at the bottom', otherwise: 'none', text: '0' }
+export const NARROWEST = { label: 'Narrowest cut of the tool', otherwise: 'any', text: '0' }
+
 /** What a measure left empty stands for without being reckoned. */
 const STANDS: Readonly<Record<string, 'nought' | 'fit'>> = { '0': 'nought', fit: 'fit' }
 
@@ -78,7 +83,8 @@ export interface Definition {
   propose(contact: Contact, resolved: Resolved): Omit<Proposal, 'kind' | 'options'> & { options?: Joint['options'] } | null // prettier-ignore
   rank(contact: Contact): number
   consequence: JointKind['consequence']
-  derive: JointKind['derive']
+  /** Called while all measures of the joint have values. */
+  derive(d: Deriving): void
 }
 
 /** A kind of joint from what is its own; schemas and forms follow from its measures and options. */
@@ -123,7 +129,11 @@ export function defineJoint(d: Definition): JointKind {
     },
     rank: (contact) => d.rank(contact),
     consequence: (proposal, contact, resolved) => d.consequence(proposal, contact, resolved),
-    derive: (joint, resolved) => d.derive(joint, resolved),
+    derive: (joint, resolved) => {
+      const deriving = new Deriving(joint, resolved)
+      if (joint.values) d.derive(deriving)
+      return deriving.done()
+    },
   }
 }
 

@@ -23,9 +23,8 @@ export interface Meeting<B extends Body = Instance> {
   readonly gap: Mm
   /** Whether the axes of the two lie along each other. */
   readonly square: boolean
-  /** What they share, in the guest's frame: flat along `into`, and its outline along the other two axes in order. */
+  /** The box round what they share, in the guest's frame: flat along `into`. */
   readonly patch: Box
-  readonly outline: readonly Vec2[]
   readonly into: Axis
 }
 
@@ -40,6 +39,10 @@ export const surfaceAt = (i: Pick<Body, 'shoulder'>, face: FaceName): Mm => {
 
 export const extentOf = (i: Pick<Body, 'shoulder'>, axis: Axis): Mm =>
   i.shoulder.max[axis] - i.shoulder.min[axis]
+
+/** How deep the host is behind the face that is met. */
+export const behind = (m: Pick<Meeting<Body>, 'host' | 'hostFace'>): Mm =>
+  extentOf(m.host, FACE_AT[m.hostFace].axis)
 
 /** A point on a face, in the room. */
 const onFace = (i: Body, face: FaceName): Vec3 => {
@@ -73,7 +76,7 @@ export function meet<B extends Body>(guest: B, face: FaceName, host: B): Meeting
   min[into] = max[into] = surfaceAt(guest, face)
   ;[min[u], max[u], min[v], max[v]] = [Math.min(...us), Math.max(...us), Math.min(...vs), Math.max(...vs)]
   if (max[u] - min[u] <= TOUCHING || max[v] - min[v] <= TOUCHING) return null
-  return { guest, face, host, hostFace, gap, square: boxed !== null, patch: { min, max }, outline, into }
+  return { guest, face, host, hostFace, gap, square: boxed !== null, patch: { min, max }, into }
 }
 
 function shared(a: Box, b: Box, u: Axis, v: Axis): Vec2[] {
@@ -132,7 +135,7 @@ export function sayApart(
     .flatMap((h) => meet(guest, face, h) ?? [])
     .sort((a, b) => Math.abs(a.gap) - Math.abs(b.gap))[0]
   const named = faceIn(guest.flipped, face)
-  if (!near || -near.gap > extentOf(near.host, FACE_AT[near.hostFace].axis))
+  if (!near || -near.gap > behind(near))
     return `${guest.name} does not meet ${hosts[0]?.name ?? 'its host'} with its ${sayFace(named)}, so its joint does nothing`
   return near.gap > 0
     ? `${guest.name} stops ${say(near.gap)} short of ${near.host.name}, so its joint does nothing`
@@ -154,7 +157,7 @@ export function depthBehind(poses: ReadonlyArray<readonly Pose[]>, face: FaceNam
   for (const guest of poses[0] ?? [])
     for (const host of poses[1] ?? []) {
       const m = guest === host ? null : meet(bodyOf(guest), faceIn(guest.flipped, face), bodyOf(host))
-      if (m && Math.abs(m.gap) <= TOUCHING) return extentOf(m.host, FACE_AT[m.hostFace].axis)
+      if (m && Math.abs(m.gap) <= TOUCHING) return behind(m)
     }
   return 0
 }

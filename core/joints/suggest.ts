@@ -1,9 +1,8 @@
 /** Measures a maker would start from, and the reading of measures before a joint is made. */
 import { coerce, evaluate, formatLength, lengthOf, parse, type LengthUnit, type Mm } from '../measure'
-import { FACE_AT } from '../pieces'
 import type { Resolved } from '../resolve'
 import type { Contact } from './contacts'
-import { extentOf } from './meet'
+import { behind } from './meet'
 
 /** A length to the nearest 1/16 in or whole millimetre, at least one of them, as it is typed. */
 export function rounded(mm: Mm, unit: LengthUnit): string {
@@ -15,7 +14,7 @@ export function rounded(mm: Mm, unit: LengthUnit): string {
 export const third = (thickness: Mm, unit: LengthUnit): string => rounded(thickness / 3, unit)
 
 /** The extent of the host behind the face that is met. */
-export const hostDepth = (c: Contact): Mm => extentOf(c.host, FACE_AT[c.hostFace].axis)
+export const hostDepth = (c: Contact): Mm => behind(c)
 
 /** What a measure of a joint not made yet would be; null when it does not read as a length. */
 export function tryLength(text: unknown, c: Contact, resolved: Resolved): Mm | null {

@@ -3,7 +3,7 @@
  * so its width (own y) follows; that makes the 24 ways of standing square.
  */
 import type { Direction, FaceName } from '../document'
-import { AXES, cross, type Axis, type Frame, type Vec3 } from './geometry'
+import { axesOf, AXES, cross, type Axis, type Frame, type Vec3 } from './geometry'
 
 export type Toward = 'right' | 'left' | 'back' | 'front' | 'up' | 'down'
 
@@ -131,7 +131,7 @@ export const oppositeFace = (face: FaceName): FaceName => faceAt(FACE_AT[face].a
 /** The room side that a face of a piece lies on. */
 export function sideOfFace(f: Facing, face: FaceName): RoomSide {
   const { axis, far } = FACE_AT[face]
-  const own = [f.x, f.y, f.z][axis]!
+  const own = axesOf(f)[axis]
   const positive = own[f.room[axis]] > 0 === far
   return ROOM_SIDES[f.room[axis] * 2 + (positive ? 1 : 0)]!
 }

@@ -45,6 +45,14 @@ export const unitVector = (a: Vec3): Vec3 => {
   return [a[0] / n, a[1] / n, a[2] / n]
 }
 
+/** The axes of a frame, in order. */
+export const axesOf = (f: Pick<Frame, 'x' | 'y' | 'z'>): readonly [Vec3, Vec3, Vec3] => [f.x, f.y, f.z]
+/** The unit vector along an axis. */
+export const unit = (axis: Axis): Vec3 => vec3((i) => (i === axis ? 1 : 0))
+/** The eight corners of a box. */
+export const cornersOf = ({ min, max }: Box): Vec3[] =>
+  Array.from({ length: 8 }, (_, k) => vec3((i) => ((k >> i) & 1 ? max[i] : min[i])))
+
 export const toRoom = (f: Frame, p: Vec3): Vec3 => [
   f.origin[0] + f.x[0] * p[0] + f.y[0] * p[1] + f.z[0] * p[2],
   f.origin[1] + f.x[1] * p[0] + f.y[1] * p[1] + f.z[1] * p[2],

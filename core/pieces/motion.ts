@@ -2,7 +2,18 @@
 import type { Degrees, Mm } from '../measure'
 import type { FaceName } from '../document'
 import { FACE_AT, FACES_SWAPPED } from './facing'
-import { vec3, AXES, cross, dot, hull, toRoom, type Axis, type Box, type Frame, type Vec3 } from './geometry'
+import {
+  axesOf,
+  vec3,
+  AXES,
+  cross,
+  dot,
+  toRoom,
+  type Axis,
+  type Box,
+  type Frame,
+  type Vec3,
+} from './geometry'
 
 /** A rigid map of the room onto itself: `p → origin + x·p0 + y·p1 + z·p2`; `flips` when it turns hands. */
 export interface Motion extends Frame {
@@ -11,7 +22,7 @@ export interface Motion extends Frame {
 
 export const STILL: Motion = { origin: [0, 0, 0], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], flips: false }
 
-const UNIT: readonly Vec3[] = [STILL.x, STILL.y, STILL.z]
+const UNIT: readonly Vec3[] = axesOf(STILL)
 
 /** Sine and cosine, exact where the angle is a quarter turn. */
 export function turnOf(degrees: Degrees): { sin: number; cos: number } {
@@ -96,8 +107,7 @@ export function posed(m: Motion, p: Pose): Pose {
   return { frame, size: p.size, box: carriedBox(m, p, frame), flipped: p.flipped !== m.flips }
 }
 
-const isShift = (m: Motion): boolean =>
-  AXES.every((i) => UNIT[i]!.every((n, k) => [m.x, m.y, m.z][i]![k] === n))
+const isShift = (m: Motion): boolean => AXES.every((i) => UNIT[i]!.every((n, k) => axesOf(m)[i][k] === n))
 
 /** The box is carried as such where it stays square, so that faces that agreed still do. */
 function carriedBox(m: Motion, p: Pose, frame: Frame): Box {
@@ -117,7 +127,7 @@ export function boxAround(f: Frame, b: Box): Box {
   for (const i of AXES) {
     let [low, high] = [f.origin[i], f.origin[i]]
     for (const k of AXES) {
-      const a = [f.x, f.y, f.z][k]![i]
+      const a = axesOf(f)[k][i]
       if (a === 0) continue
       low += Math.min(a * b.min[k], a * b.max[k])
       high += Math.max(a * b.min[k], a * b.max[k])
@@ -130,15 +140,11 @@ export function boxAround(f: Frame, b: Box): Box {
 
 /** Whether a frame's axes lie along the room's. */
 export const isSquare = (f: Frame): boolean =>
-  [f.x, f.y, f.z].every((v) => v.filter((n) => Math.abs(n) > 1e-9).length === 1)
+  axesOf(f).every((v) => v.filter((n) => Math.abs(n) > 1e-9).length === 1)
 
 /** A frame's axes as another frame has them. */
 export const turnedInto = (into: Frame, f: Frame): readonly [Vec3, Vec3, Vec3] =>
-  [f.x, f.y, f.z].map((v) => [dot(v, into.x), dot(v, into.y), dot(v, into.z)]) as unknown as [
-    Vec3,
-    Vec3,
-    Vec3,
-  ]
+  axesOf(f).map((v) => [dot(v, into.x), dot(v, into.y), dot(v, into.z)]) as unknown as [Vec3, Vec3, Vec3]
 
 /** The face of an instance that its piece's `face` has become: a mirror image has its edges swapped. */
 export const faceIn = (flipped: boolean, face: FaceName): FaceName => (flipped ? FACES_SWAPPED[face] : face)
@@ -146,7 +152,7 @@ export const faceIn = (flipped: boolean, face: FaceName): FaceName => (flipped ?
 /** Outward normal of a face, in the room. */
 export function normalOf(f: Frame, face: FaceName): Vec3 {
   const { axis, far } = FACE_AT[face]
-  const v = [f.x, f.y, f.z][axis]!
+  const v = axesOf(f)[axis]
   return far ? v : [-v[0] + 0, -v[1] + 0, -v[2] + 0]
 }
 
@@ -155,7 +161,7 @@ export function tilted(p: Pose, edge: readonly [FaceName, FaceName], degrees: De
   const at: [number, number, number] = [0, 0, 0]
   for (const face of edge) if (FACE_AT[face].far) at[FACE_AT[face].axis] = p.size[FACE_AT[face].axis]!
   const axis = AXES.find((i) => edge.every((face) => FACE_AT[face].axis !== i))!
-  const turn = turnAt(toRoom(p.frame, at), [p.frame.x, p.frame.y, p.frame.z][axis]!, degrees)
+  const turn = turnAt(toRoom(p.frame, at), axesOf(p.frame)[axis], degrees)
   return posed(turn, p)
 }
 
@@ -164,5 +170,3 @@ export function angleBetween(a: Vec3, b: Vec3): Degrees {
   const c = cross(a, b)
   return 180 - (Math.atan2(Math.hypot(...c), dot(a, b)) * 180) / Math.PI
 }
-
-export const hullOf = (poses: Iterable<Pose>): Box | null => hull([...poses].map((p) => p.box))

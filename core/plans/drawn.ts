@@ -1,4 +1,4 @@
-import { vec3, hull, type Box, type Vec3 } from '../pieces'
+import { cornersOf, hull, type Box, type Vec3 } from '../pieces'
 import type { Drawn } from './hidden/lines'
 import { project, type View } from './hidden/view'
 import { line, type Mark } from './sheet'
@@ -14,12 +14,7 @@ export interface Outline {
 /** The outline of some room boxes in a view. */
 export function outlineOf(boxes: Iterable<Box>, view: View): Outline {
   const all = hull(boxes) ?? { min: [0, 0, 0] as Vec3, max: [1, 1, 1] as Vec3 }
-  const corners = Array.from({ length: 8 }, (_, k) =>
-    project(
-      view,
-      vec3((i) => ((k >> i) & 1 ? all.max[i] : all.min[i])),
-    ),
-  )
+  const corners = cornersOf(all).map((p) => project(view, p))
   return {
     u1: Math.min(...corners.map((c) => c[0])),
     u2: Math.max(...corners.map((c) => c[0])),

@@ -1,7 +1,7 @@
 /** The nodes that say how pieces stand: as they are described, and in every place their groups stand. */
 import { FACTS, lengthStyle, type Group, type MadePiece, type Piece, type Repeat, type Settings, type TwinPiece } from '../document' // prettier-ignore
 import { formatLength } from '../measure'
-import { vec3, after, AXES, AXIS_OF, boxAround, DIRECTION_OF, facing, frameIn, mirrorAt, mirrored, ownSize, posed, shift,
+import { unit, vec3, after, AXES, AXIS_OF, boxAround, DIRECTION_OF, facing, frameIn, mirrorAt, mirrored, ownSize, posed, shift,
   sizeOf, STILL, tilted, turnAt, type Box, type Facing, type Motion, type Pose, type Vec3 } from '../pieces' // prettier-ignore
 import type { NodeDef, NodeKey } from './graph'
 import { standsAtHome } from './home'
@@ -27,7 +27,11 @@ function boxAt(places: ReadonlyArray<readonly Stretch[]>, n: number): Box {
   }
 }
 
-export function poseIn(box: Box, f: Facing): Pose {
+/** The room box of a group where it is described. */
+const homeBox = (id: string, get: Get): Box =>
+  boxAt(placesOf(id).map((key) => get<readonly Stretch[]>(key)), 0) // prettier-ignore
+
+function poseIn(box: Box, f: Facing): Pose {
   const own = ownSize(box, f)
   return { frame: frameIn(box, f), size: [own.length, own.width, own.thickness], box, flipped: false }
 }
@@ -45,7 +49,7 @@ function ringMotions(
   const centre: [number, number, number] = [0, 0, 0]
   const [a, b] = AXES.filter((i) => i !== axis) as [0, 1]
   ;[centre[a], centre[b]] = [c1, c2]
-  const k = vec3((i) => (i === axis ? 1 : 0))
+  const k = unit(axis)
   return Array.from({ length: count }, (_, i) => turnAt(centre, k, start + (360 * i) / count))
 }
 
@@ -177,9 +181,8 @@ export function groupNodes(group: Group, members: Members, settings: Settings, n
     else defs.push(placeNode(group, direction, { given, fallback: null, repeat: null, stock: undefined, settings, names })) // prettier-ignore
   }
   group.placements.forEach((place, n) => {
-    for (const [what, text] of Object.entries(place))
-      if (typeof text === 'string' && what !== 'kind' && what !== 'direction')
-        defs.push(measure(keyOf.placement(group.id, n, what), `placement ${what}`, text))
+    for (const [what, text] of measuresOfPlacement(place))
+      defs.push(measure(keyOf.placement(group.id, n, what), `placement ${what}`, text))
   })
   return [...defs, copiesNode(group, settings), motionsNode(group), boundsNode(group)]
 }
@@ -206,13 +209,7 @@ function heldNode(group: Group, { pieces, groups }: Members, axis: 0 | 1 | 2, na
           ends.push([box.min[axis], box.max[axis]])
       for (const g of copied)
         for (const m of get<readonly Motion[]>(keyOf.home(g.id))) {
-          const box = boxAround(
-            m,
-            boxAt(
-              placesOf(g.id).map((key) => get<readonly Stretch[]>(key)),
-              0,
-            ),
-          )
+          const box = boxAround(m, homeBox(g.id, get))
           ends.push([box.min[axis], box.max[axis]])
         }
       if (ends.length === 0)
@@ -237,28 +234,19 @@ function copiesNode(group: Group, settings: Settings): NodeDef {
       ? [
           ...placesOf(group.id),
           ...(repeat ? repeatKeys(group.id, repeat) : []),
-          ...placements.flatMap((p, n) => placementKeys(group.id, n, p)),
+          ...placements.flatMap((p, n) =>
+            measuresOfPlacement(p).map(([what]) => keyOf.placement(group.id, n, what)),
+          ),
         ]
       : [],
     compute: (get) => {
       if (!isCopied(group)) return { value: [STILL] }
-      const box = boxAt(placesOf(group.id).map((key) => get<readonly Stretch[]>(key)), 0) // prettier-ignore
+      const box = homeBox(group.id, get)
       const first = repeat ? repeated(group, repeat, box, get, say) : [STILL]
       const more = placements.map((place, n): Motion => {
         const at = (what: string) => get<number>(keyOf.placement(group.id, n, what))
         if (place.kind === 'mirrored') return mirrorAt(AXIS_OF[place.direction], at('about'))
-        const turn = place.turns.reduce(
-          (m, d) =>
-            after(
-              turnAt(
-                box.min,
-                vec3((i) => (i === AXIS_OF[d] ? 1 : 0)),
-                90,
-              ),
-              m,
-            ),
-          STILL,
-        )
+        const turn = place.turns.reduce((m, d) => after(turnAt(box.min, unit(AXIS_OF[d]), 90), m), STILL)
         const turned = turn === STILL ? box : boxAround(turn, box)
         const by = DIRECTION_OF.map((d, i) => (place[d] === undefined ? box.min[i]! : at(d)) - turned.min[i]!)
         return after(shift(by as unknown as Vec3), turn)
@@ -268,10 +256,11 @@ function copiesNode(group: Group, settings: Settings): NodeDef {
   }
 }
 
-const placementKeys = (id: string, n: number, place: Group['placements'][number]): NodeKey[] =>
-  Object.entries(place)
-    .filter(([what, text]) => typeof text === 'string' && what !== 'kind' && what !== 'direction')
-    .map(([what]) => keyOf.placement(id, n, what))
+/** The measures of a placement, by name. */
+const measuresOfPlacement = (place: Group['placements'][number]): Array<readonly [string, string]> =>
+  place.kind === 'mirrored'
+    ? [['about', place.about]]
+    : DIRECTION_OF.flatMap((d) => (place[d] === undefined ? [] : [[d, place[d]] as const]))
 
 function repeated(group: Group, repeat: Repeat, box: Box, get: Get, say: (mm: number) => string): Motion[] {
   if (repeat.kind === 'ring') return ringMotions(group.id, repeat, group.name, get)
@@ -313,7 +302,7 @@ function boundsNode(group: Group): NodeDef {
     basis: '',
     reads: [keyOf.motions(group.id), ...placesOf(group.id)],
     compute: (get) => {
-      const box = boxAt(placesOf(group.id).map((key) => get<readonly Stretch[]>(key)), 0) // prettier-ignore
+      const box = homeBox(group.id, get)
       const value = get<ReadonlyArray<Motion | null>>(keyOf.motions(group.id)).map((m) => m && { box: boxAround(m, box) })
       return { value }
     },

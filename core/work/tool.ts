@@ -1,6 +1,6 @@
 /** What is taken from a piece, as plain solids in its own frame, millimetres. */
 import type { Mm } from '../measure'
-import { vec3, AXES, boxAround, carried, cross, dot, isSquare, toOwn, toRoom, turnedInto, unitVector, type Box, type Frame, type Vec3 } from '../pieces' // prettier-ignore
+import { STILL, unit, vec3, AXES, boxAround, carried, cross, dot, isSquare, toOwn, toRoom, turnedInto, unitVector, type Box, type Frame, type Vec3 } from '../pieces' // prettier-ignore
 
 export type Vec2 = readonly [number, number]
 
@@ -30,7 +30,7 @@ export function runOut(b: Box, size: Vec3): Tool {
 
 const asPrism = (b: Box): Extract<Tool, { kind: 'prism' }> => ({
   kind: 'prism',
-  frame: { origin: [0, 0, b.min[2]], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] },
+  frame: { ...STILL, origin: [0, 0, b.min[2]] },
   outline: [[b.min[0], b.min[1]], [b.max[0], b.min[1]], [b.max[0], b.max[1]], [b.min[0], b.max[1]]],
   depth: b.max[2] - b.min[2],
 }) // prettier-ignore
@@ -49,7 +49,7 @@ export const vectorInto = (to: Frame, from: Frame, v: Vec3): Vec3 => {
 
 /** A box of one frame as a box of another; null when the two do not lie along each other. */
 export function boxInto(to: Frame, from: Frame, b: Box): Box | null {
-  const relative = frameInto(to, from, { origin: [0, 0, 0], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] })
+  const relative = frameInto(to, from, STILL)
   return isSquare(relative) ? boxAround(snapped(relative), b) : null
 }
 
@@ -81,12 +81,7 @@ export function toolInto(to: Frame, from: Frame, t: Tool): Tool {
 /** Some frame with its z along a unit vector. */
 export function frameAlong(at: Vec3, z: Vec3): Frame {
   const least = AXES.reduce<0 | 1 | 2>((a, b) => (Math.abs(z[b]) < Math.abs(z[a]) - 1e-9 ? b : a), 0)
-  const x = unitVector(
-    cross(
-      vec3((i) => (i === least ? 1 : 0)),
-      z,
-    ),
-  )
+  const x = unitVector(cross(unit(least), z))
   return { origin: at, x, y: cross(z, x), z }
 }
 

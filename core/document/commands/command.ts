@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { slotsReferringTo } from '../slots'
 import type { Group, Joint, MadePiece, Parameter, Piece, Project, Stock } from '../schema'
 
 /** A change a maker can ask for, as data: what it needs, what it does, and what it is called in the log. */
@@ -68,3 +69,17 @@ export const nameOf = (project: Project, id: string): string =>
   project.boards.find((b) => b.id === id)?.name ??
   project.gone[id] ??
   id
+
+/** Takes pieces and groups out of the document; what still refers to them is to know what they were called. */
+export function forget(draft: Project, ids: readonly string[]): void {
+  const names = new Map(ids.map((id) => [id, nameOf(draft, id)]))
+  draft.joints = draft.joints.filter((j) => !j.between.some((m) => ids.includes(m.piece)))
+  draft.hardware = draft.hardware.filter(
+    (h) =>
+      !(h.on !== null && ids.includes(h.on)) &&
+      !(h.kind === 'hinge' && h.moves.every((m) => ids.includes(m))),
+  )
+  draft.pieces = draft.pieces.filter((p) => !ids.includes(p.id))
+  draft.groups = draft.groups.filter((g) => !ids.includes(g.id))
+  for (const [id, name] of names) if (slotsReferringTo(draft, id).length > 0) draft.gone[id] = name
+}

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { freeName } from '../new'
+import { freeId, freeName } from '../new'
 import { Group, Id, Name, Placement, type Piece, type Project } from '../schema'
-import { slots, slotsReferringTo } from '../slots'
-import { command, groupIn, nameOf, pieceIn, Refusal } from './command'
+import { slots } from '../slots'
+import { command, forget, groupIn, nameOf, pieceIn, Refusal } from './command'
 
 const allNames = (project: Project) => [...project.pieces, ...project.groups].map((x) => x.name)
 
@@ -56,20 +56,6 @@ export const removeGroup = command({
 /** A group and the groups in it. */
 export function within(project: Project, id: string): string[] {
   return [id, ...project.groups.filter((g) => g.group === id).flatMap((g) => within(project, g.id))]
-}
-
-/** Takes things out of the document; what still refers to them is to know what they were called. */
-function forget(draft: Project, ids: readonly string[]): void {
-  const names = new Map([...draft.pieces, ...draft.groups].map((x) => [x.id, x.name]))
-  draft.joints = draft.joints.filter((j) => !j.between.some((m) => ids.includes(m.piece)))
-  draft.hardware = draft.hardware.filter(
-    (h) =>
-      !(h.on !== null && ids.includes(h.on)) &&
-      !(h.kind === 'hinge' && h.moves.every((m) => ids.includes(m))),
-  )
-  draft.pieces = draft.pieces.filter((p) => !ids.includes(p.id))
-  draft.groups = draft.groups.filter((g) => !ids.includes(g.id))
-  for (const id of ids) if (slotsReferringTo(draft, id).length > 0) draft.gone[id] = names.get(id) ?? id
 }
 
 export const renameGroup = command({
@@ -130,10 +116,10 @@ export const partPiece = command({
   apply: (draft, { id, newId, index, of }) => {
     const piece = pieceIn(draft, id)
     if (index > of || piece.except.includes(index)) throw new Refusal(`${piece.name} #${index} is not there`)
-    const own: Piece = { ...(structuredClone(plain(piece)) as Piece), id: newId, name: freeName(piece.name, allNames(draft)), except: others(index, of) } // prettier-ignore
+    const own: Piece = { ...plain(piece), id: newId, name: freeName(piece.name, allNames(draft)), except: others(index, of) } // prettier-ignore
     piece.except.push(index)
     draft.pieces.splice(draft.pieces.indexOf(piece) + 1, 0, own)
-    copyJoints(draft, new Map([[id, newId]]))
+    copyHeld(draft, new Map([[id, newId]]))
     redirect(draft, id, index, newId)
   },
   describe: ({ id, index }, before) => `Give ${nameOf(before, id)} #${index} its own`,
@@ -151,7 +137,7 @@ export const partGroup = command({
     const held = draft.pieces.filter((p) => p.group !== null && groups.includes(p.group))
     for (const p of held) to.set(p.id, `${newId}_${p.id}`)
     const copy = <T extends { id: string; name: string; group: string | null }>(x: T): T => ({
-      ...(structuredClone(plain(x)) as T),
+      ...plain(x),
       id: to.get(x.id)!,
       name: freeName(x.name, allNames(draft)),
       group: x.group === null ? null : (to.get(x.group) ?? x.group),
@@ -165,41 +151,46 @@ export const partGroup = command({
     found.except.push(index)
     const copies = new Set(to.values())
     for (const slot of slots(draft))
-      if (slot.owner !== null && copies.has(slot.owner))
-        slot.write(
-          slot.text.replace(/@([A-Za-z0-9_]+)/g, (all, ref: string) =>
-            to.has(ref) ? `@${to.get(ref)}` : all,
-          ),
-        )
-    copyJoints(draft, to)
+      if (slot.owner !== null && copies.has(slot.owner)) slot.write(redirected(slot.text, to))
+    copyHeld(draft, to)
     redirect(draft, id, index, newId)
   },
   describe: ({ id, index }, before) => `Give ${nameOf(before, id)} #${index} its own`,
 })
 
-/** A draft as plain data, so that it can be cloned. */
-const plain = (x: unknown): unknown => JSON.parse(JSON.stringify(x))
+/** A copy of part of a draft. */
+const plain = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T
 
-/** Joints of what was copied, made for the copies too. */
-function copyJoints(draft: Project, to: ReadonlyMap<string, string>): void {
-  let n = 0
-  const taken = new Set(draft.joints.map((j) => j.id))
+/** A measure's text, referring to the copies instead of what was copied. */
+const redirected = (text: string, to: ReadonlyMap<string, string>): string =>
+  text.replace(/@([A-Za-z0-9_]+)/g, (_, id: string) => `@${to.get(id) ?? id}`)
+
+/** Joints and hardware of what was copied, made for the copies too. */
+function copyHeld(draft: Project, to: ReadonlyMap<string, string>): void {
+  const now = (id: string) => to.get(id) ?? id
   for (const joint of [...draft.joints]) {
     if (!joint.between.some((m) => to.has(m.piece))) continue
-    do n++
-    while (taken.has(`j${taken.size + n}`))
-    const own = plain(joint) as typeof joint
-    const swap = (text: string) => text.replace(/@([A-Za-z0-9_]+)/g, (all, ref: string) => (to.has(ref) ? `@${to.get(ref)}` : all)) // prettier-ignore
+    const own = plain(joint)
     draft.joints.push({
       ...own,
-      id: `j${taken.size + n}`,
-      between: own.between.map((m) => ({ ...m, piece: to.get(m.piece) ?? m.piece })),
+      id: freeId('j', draft.joints.map((j) => j.id)),
+      between: own.between.map((m) => ({ ...m, piece: now(m.piece) })),
       fields: Object.fromEntries(
-        Object.entries(own.fields).map(([k, v]) => [k, typeof v === 'string' ? swap(v) : v]),
+        Object.entries(own.fields).map(([k, v]) => [k, typeof v === 'string' ? redirected(v, to) : v]),
       ),
     })
   }
-}
+  for (const h of [...draft.hardware]) {
+    if (h.on === null || !to.has(h.on)) continue
+    const id = freeId('h', draft.hardware.map((x) => x.id))
+    const own = { ...plain(h), id, count: redirected(h.count, to) }
+    draft.hardware.push(
+      own.kind === 'hinge'
+        ? { ...own, on: now(own.on), moves: own.moves.map(now), limit: redirected(own.limit, to) }
+        : { ...own, on: now(h.on) },
+    )
+  }
+} // prettier-ignore
 
 /** What referred to the instance by its number now refers to what it has become. */
 function redirect(draft: Project, id: string, index: number, newId: string): void {

@@ -1,8 +1,7 @@
 import { z } from 'zod'
 import { freeName } from '../new'
 import { Direction, Expression, FacingId, FACTS, Id, MadePiece, Name, Repeat, type FaceName, type Fact, type Project, type Span, type Tilt } from '../schema' // prettier-ignore
-import { slotsReferringTo } from '../slots'
-import { command, madePieceIn, nameOf, pieceIn, Refusal, spannedIn, stockIn } from './command'
+import { command, forget, madePieceIn, nameOf, pieceIn, Refusal, spannedIn, stockIn } from './command'
 
 const names = (project: Project) => [...project.pieces, ...project.groups].map((p) => p.name)
 
@@ -56,12 +55,7 @@ export const removePiece = command({
       throw new Refusal(
         `${twin.name} is the mirrored twin of ${piece.name}; give it its own first, or delete it too`,
       )
-    if (slotsReferringTo(draft, id).length > 0) draft.gone[id] = piece.name
-    draft.joints = draft.joints.filter((j) => !j.between.some((m) => m.piece === id))
-    draft.hardware = draft.hardware.filter(
-      (h) => h.on !== id && !(h.kind === 'hinge' && h.moves.every((m) => m === id)),
-    )
-    draft.pieces = draft.pieces.filter((p) => p.id !== id)
+    forget(draft, [id])
   },
   describe: ({ id }, before) => `Delete ${nameOf(before, id)}`,
 })
@@ -156,8 +150,7 @@ const TURNED: Readonly<Record<string, FaceName>> = { edge1: 'edge2', edge2: 'edg
 
 /** A tilt as the mirror image has it: turns change their sense, but for the one about the width, which turns over too. */
 function mirroredTilt({ edge, angle }: Tilt): Tilt {
-  const along = ['end1', 'end2', 'edge1', 'edge2', 'back', 'face'].filter((f) => edge.includes(f as FaceName))
-  const aboutWidth = !along.some((f) => f.startsWith('edge'))
+  const aboutWidth = !edge.some((f) => f === 'edge1' || f === 'edge2')
   const face = (f: FaceName) => TURNED[f] ?? f
   return { edge: [face(edge[0]), face(edge[1])], angle: aboutWidth ? angle : `-(${angle})` }
 }

@@ -1,5 +1,4 @@
 import { sortOfFace, memberAt } from '../contacts'
-import { Deriving } from '../deriving'
 import { defineJoint } from '../kind'
 
 /** Two faces against each other, and nothing cut. */
@@ -15,9 +14,5 @@ export const butt = defineJoint({
   consequence: (_, c) => [
     `${c.guest.name} lies against ${c.host.name} with its ${sortOfFace(c.guestFace)}; nothing is cut`,
   ],
-  derive: (joint, resolved) => {
-    const d = new Deriving(joint, resolved)
-    if (joint.values) d.meetings()
-    return d.done()
-  },
+  derive: (d) => void d.meetings(),
 })

@@ -3,10 +3,9 @@
  * Along the width: half pin, tail, pin, tail, …, half pin; pins are told at the tails' wide end.
  */
 import type { Mm } from '../../measure'
-import type { Resolved, ResolvedJoint } from '../../resolve'
 import { BEYOND, sayDegrees, toolInto, type Sockets, type Tool, type Vec2 } from '../../work'
 import { cornerAt, cornerPrism, type Corner } from '../corner'
-import { Deriving, type Derived } from '../deriving'
+import type { Deriving } from '../deriving'
 import { chosen } from '../kind'
 
 interface Layout {
@@ -19,16 +18,13 @@ interface Layout {
   readonly slope: string
 }
 
-export function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
-  const d = new Deriving(joint, resolved)
-  if (!joint.values) return d.done()
+export function derive(d: Deriving): void {
   for (const m of d.meetings()) {
     const corner = cornerAt(m, d)
     const layout = corner && layOut(corner, d)
     if (typeof layout === 'string') d.wrong(layout)
     else if (layout) make(corner, layout, d)
   }
-  return d.done()
 }
 
 const onGuest = (d: Deriving) => chosen(d.joint.joint, 'tails', 'guest') === 'guest'

@@ -2,7 +2,7 @@ import type { Joint } from '../../document'
 import type { Growth } from '../../resolve'
 import { memberAt } from '../contacts'
 import { makesCorner } from '../corner'
-import { chosen, defineJoint } from '../kind'
+import { chosen, defineJoint, FIT, NARROWEST } from '../kind'
 import { depthBehind } from '../meet'
 import { rounded } from '../suggest'
 import { derive } from './derive'
@@ -21,8 +21,8 @@ export const dovetail = defineJoint({
     slope: { label: 'Slope, one in', kind: 'number', otherwise: '8' },
     angle: { label: 'or its angle', kind: 'angle', otherwise: 'by the slope' },
     lap: { label: 'Lap before half-blind tails', otherwise: 'a quarter of the thickness' },
-    tool: { label: 'Narrowest cut of the tool', otherwise: 'any', text: '0' },
-    fit: { label: 'Fit', otherwise: 'as the project', text: 'fit' },
+    tool: NARROWEST,
+    fit: FIT,
   },
   options: {
     tails: { label: 'Tails on', values: { guest: '{0}', host: '{1}' } },

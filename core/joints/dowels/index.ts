@@ -1,11 +1,10 @@
 import { negated, FACE_AT, type Vec3 } from '../../pieces'
-import type { Resolved, ResolvedJoint } from '../../resolve'
 import { pointInto, vectorInto, type Bore } from '../../work'
 import { outOf } from '../block'
 import { memberAt } from '../contacts'
-import { Deriving, type Derived } from '../deriving'
+import type { Deriving } from '../deriving'
 import { defineJoint } from '../kind'
-import { extentOf, type Meeting } from '../meet'
+import { behind, extentOf, type Meeting } from '../meet'
 import { ROW, rowOf } from '../row'
 import { tryLength } from '../suggest'
 
@@ -23,7 +22,7 @@ export const dowels = defineJoint({
   propose: (c, resolved) => {
     if (c.sort !== 'flat' || c.guest.piece === c.host.piece) return null
     const inch = resolved.style.unit === 'in'
-    const depth = Math.min(extentOf(c.host, FACE_AT[c.hostFace].axis) * 0.7, 25)
+    const depth = Math.min(behind(c) * 0.7, 25)
     return {
       between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.hostFace)],
       fields: inch
@@ -46,9 +45,7 @@ export const dowels = defineJoint({
   derive,
 })
 
-function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
-  const d = new Deriving(joint, resolved)
-  if (!joint.values) return d.done()
+function derive(d: Deriving): void {
   for (const m of d.meetings()) {
     const [diameter, length, room] = [d.must('diameter'), d.must('length'), d.must('room')]
     const into = d.value('into') ?? length / 2 + room
@@ -62,17 +59,16 @@ function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
     bored(m, places, { diameter, into, guestDepth }, d)
     d.supply(`Dowel ⌀ ${d.say(diameter)} × ${d.say(length)}`, places.length)
   }
-  return d.done()
 }
 
-function refusal({ guest, host, into: axis, hostFace }: Meeting, into: number, guestDepth: number, d: Deriving): string | null {
-  const behind = extentOf(host, FACE_AT[hostFace].axis)
+function refusal(m: Meeting, into: number, guestDepth: number, d: Deriving): string | null {
+  const { guest, host } = m
   if (into <= 0 || guestDepth <= 0) return `A dowel between ${guest.name} and ${host.name} goes into one of them only`
-  if (into >= behind - 1e-6)
-    return `A dowel hole ${d.say(into)} deep would come out of ${host.name}, which is ${d.say(behind)} there`
-  if (guestDepth >= extentOf(guest, axis) - 1e-6)
-    return `A dowel hole ${d.say(guestDepth)} deep would come out of ${guest.name}, which is ${d.say(extentOf(guest, axis))} there`
-  return null
+  const out = (depth: number, name: string, there: number) =>
+    depth >= there - 1e-6
+      ? `A dowel hole ${d.say(depth)} deep would come out of ${name}, which is ${d.say(there)} there`
+      : null
+  return out(into, host.name, behind(m)) ?? out(guestDepth, guest.name, extentOf(guest, m.into))
 } // prettier-ignore
 
 function bored(m: Meeting, places: readonly Vec3[], how: { diameter: number; into: number; guestDepth: number }, d: Deriving): void {

@@ -1,12 +1,11 @@
 import type { Mm } from '../../measure'
-import type { Resolved, ResolvedJoint } from '../../resolve'
 import { BEYOND, runOut, type Sockets } from '../../work'
 import { asTool } from '../channel'
 import { rest, type Range } from '../block'
 import { memberAt } from '../contacts'
 import { cornerAt, makesCorner, strip, type Corner } from '../corner'
-import { Deriving, type Derived } from '../deriving'
-import { chosen, defineJoint } from '../kind'
+import type { Deriving } from '../deriving'
+import { chosen, defineJoint, FIT, NARROWEST } from '../kind'
 import { depthBehind } from '../meet'
 
 /** Fingers of two boards between each other at a corner. */
@@ -16,8 +15,8 @@ export const fingers = defineJoint({
   measures: {
     width: { label: 'About how wide', otherwise: 'as the thickness', text: 't' },
     count: { label: 'How many, both together', kind: 'count', otherwise: 'by the width' },
-    tool: { label: 'Narrowest cut of the tool', otherwise: 'any', text: '0' },
-    fit: { label: 'Fit', otherwise: 'as the project', text: 'fit' },
+    tool: NARROWEST,
+    fit: FIT,
   },
   options: {
     ends: { label: 'Fingers at the edges', values: { whole: 'whole', half: 'half' } },
@@ -40,16 +39,13 @@ export const fingers = defineJoint({
   derive,
 })
 
-function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
-  const d = new Deriving(joint, resolved)
-  if (!joint.values) return d.done()
+function derive(d: Deriving): void {
   for (const m of d.meetings()) {
     const corner = cornerAt(m, d)
     const places = corner && placesOf(corner, d)
     if (typeof places === 'string') d.wrong(places)
     else if (places) make(corner, places, d)
   }
-  return d.done()
 }
 
 /** Where fingers begin and end along the width, edge to edge, the one after the other. */

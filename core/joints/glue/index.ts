@@ -1,6 +1,5 @@
 import { FACE_AT } from '../../pieces'
 import { memberAt, sortOfFace } from '../contacts'
-import { Deriving } from '../deriving'
 import { defineJoint } from '../kind'
 import { extentOf, meet, TOUCHING } from '../meet'
 
@@ -15,10 +14,8 @@ export const glue = defineJoint({
       : null,
   rank: () => 1,
   consequence: (_, c) => [`${c.guest.name} and ${c.host.name} are glued edge to edge; nothing is cut`],
-  derive: (joint, resolved) => {
-    const d = new Deriving(joint, resolved)
-    if (!joint.values) return d.done()
-    const members = joint.joint.between.map((_, n) => d.members(n))
+  derive: (d) => {
+    const members = d.joint.joint.between.map((_, n) => d.members(n))
     for (let n = 1; n < members.length; n++)
       for (const a of members[n - 1]!) {
         const edges = (['edge1', 'edge2'] as const).flatMap((face) =>
@@ -30,6 +27,5 @@ export const glue = defineJoint({
         else if (met && Math.abs(extentOf(a, 2) - extentOf(met.host, 2)) > TOUCHING)
           d.wrong(`${a.name} and ${met.host.name} are not of one thickness`, 'look')
       }
-    return d.done()
   },
 })

@@ -5,30 +5,26 @@
  */
 import type { Mm } from '../../measure'
 import { FACE_AT, faceAt, overlap, type Axis, type Box } from '../../pieces'
-import { keyOf, type Resolved, type ResolvedJoint } from '../../resolve'
+import { keyOf } from '../../resolve'
 import { boxInto, type Channel, type Notch } from '../../work'
-import { Deriving, type Derived } from '../deriving'
-import { extentOf, type Meeting } from '../meet'
+import type { Deriving } from '../deriving'
+import { behind, type Meeting } from '../meet'
 import { axisInHost, channelFor } from '../channel'
 import { entries } from './hosts'
 
 const FLUSH: Mm = 1e-3
 
-export function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
-  const d = new Deriving(joint, resolved)
-  if (!joint.values) return d.done()
-  for (const { host, face } of entries(joint.joint))
+export function derive(d: Deriving): void {
+  for (const { host, face } of entries(d.joint.joint))
     for (const m of d.meetings(face, host)) {
       const refused = refusal(m, d)
       if (refused) d.wrong(refused)
       else house(m, d)
     }
-  return d.done()
 }
 
 /** The axis a channel for this face runs along: an end's along the width, an edge's along the length. */
 const runOf = (m: Meeting): Axis => (m.into === 0 ? 1 : 0)
-const thicknessOf = (m: Meeting): Mm => extentOf(m.host, FACE_AT[m.hostFace].axis)
 
 function house(m: Meeting, d: Deriving): void {
   const { guest, host } = m
@@ -45,7 +41,7 @@ function house(m: Meeting, d: Deriving): void {
     stops: { low, high },
     depthKey: keyOf.joint(d.joint.id, 'depth'),
   })
-  if (depth > thicknessOf(m) / 2 + 1e-6)
+  if (depth > behind(m) / 2 + 1e-6)
     d.wrong(
       `The ${channel.name} for ${guest.name} is ${d.say(depth)} deep, more than half of ${host.name}`,
       'look',
@@ -60,7 +56,7 @@ function refusal(m: Meeting, d: Deriving): string | null {
   const { guest, host } = m
   const { say } = d
   const [depth, gap, fit] = [d.must('depth'), d.must('gap'), d.must('fit')]
-  const t = thicknessOf(m)
+  const t = behind(m)
   if (depth <= 0) return `The joint of ${guest.name} in ${host.name} has no depth`
   if (depth >= t - 1e-6)
     return `A channel ${say(depth)} deep for ${guest.name} would go through ${host.name}, which is ${say(t)} there`

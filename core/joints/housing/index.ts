@@ -1,6 +1,6 @@
 import { FACE_AT, faceAt, sideOfFace } from '../../pieces'
 import { memberAt, sortOfFace } from '../contacts'
-import { defineJoint } from '../kind'
+import { BOTTOM_GAP, defineJoint, FIT } from '../kind'
 import { hostDepth, third, tryLength } from '../suggest'
 import { derive } from './derive'
 import { entries } from './hosts'
@@ -14,8 +14,8 @@ export const housing = defineJoint({
   title: 'Housing',
   measures: {
     depth: { label: 'Depth' },
-    fit: { label: 'Fit', otherwise: 'as the project', text: 'fit' },
-    gap: { label: 'Gap at the bottom', otherwise: 'none', text: '0' },
+    fit: FIT,
+    gap: BOTTOM_GAP,
     stop1: { label: 'Stopped at the near end by', otherwise: 'through', text: '0' },
     stop2: { label: 'Stopped at the far end by', otherwise: 'through', text: '0' },
   },

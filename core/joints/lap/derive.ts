@@ -4,28 +4,26 @@
  * wide as the other piece plus the fit, and ends where the other ends.
  */
 import type { Mm } from '../../measure'
-import { vec3, negated, AXES, cross, dot, faceAt, norm, toRoom, type Axis, type Box, type Vec3 } from '../../pieces' // prettier-ignore
-import type { Instance, Resolved, ResolvedJoint } from '../../resolve'
-import { BEYOND, boxInto, frameInto, pointInto, runOut, type Lap, type Tool } from '../../work'
+import { cornersOf, unitVector, axesOf, vec3, negated, AXES, cross, dot, faceAt, norm, toRoom, type Axis, type Box, type Vec3 } from '../../pieces' // prettier-ignore
+import type { Instance } from '../../resolve'
+import { BEYOND, boxInto, pointInto, runOut, vectorInto, type Lap, type Tool } from '../../work'
+import { prismAlong, type Range } from '../block'
 import { chosen } from '../kind'
-import { Deriving, type Derived } from '../deriving'
-import { TOUCHING } from '../meet'
+import type { Deriving } from '../deriving'
+import { otherAxes, TOUCHING } from '../meet'
 
-export function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
-  const d = new Deriving(joint, resolved)
-  if (!joint.values) return d.done()
+export function derive(d: Deriving): void {
   for (const a of d.members(0)) {
     const others = d.members(1).filter((b) => b !== a)
     const crossed = others.filter((b) => lapPair(a, b, d))
     if (crossed.length === 0 && others[0]) d.wrong(`${a.name} does not run through ${others[0].name}, so nothing is lapped`) // prettier-ignore
   }
-  return d.done()
 }
 
 /** The own axis of a piece along a vector of the room; null when none lies along it. */
 function ownAxis(i: Instance, v: Vec3): { axis: Axis; same: boolean } | null {
   for (const axis of AXES) {
-    const along = dot([i.frame.x, i.frame.y, i.frame.z][axis]!, v)
+    const along = dot(axesOf(i.frame)[axis], v)
     if (Math.abs(along) > 1 - 1e-9) return { axis, same: along > 0 }
   }
   return null
@@ -40,7 +38,7 @@ function stretch(i: Instance, v: Vec3): [Mm, Mm] {
 function lapPair(a: Instance, b: Instance, d: Deriving): boolean {
   const c = cross(a.frame.x, b.frame.x)
   if (norm(c) < 1e-3 || !sharesPlan(a, b)) return false
-  const up = c.map((n) => n / norm(c)) as unknown as Vec3
+  const up = unitVector(c)
   const [own, other] = [ownAxis(a, up), ownAxis(b, up)]
   if (!own || !other) {
     d.wrong(`${a.name} and ${b.name} do not lie in one plane; a lap needs that`)
@@ -78,13 +76,7 @@ function sharesPlan(a: Instance, b: Instance): boolean {
 }
 
 const cornersIn = (a: Instance, b: Instance): Vec3[] =>
-  Array.from({ length: 8 }, (_, k) =>
-    pointInto(
-      a.frame,
-      b.frame,
-      vec3((i) => ((k >> i) & 1 ? b.shoulder.max[i] : b.shoulder.min[i])),
-    ),
-  )
+  cornersOf(b.shoulder).map((p) => pointInto(a.frame, b.frame, p))
 
 /** Takes the other's plan, widened by the fit, from one side of a piece, between two places along a room vector. */
 function cutLap(on: Instance, by: Instance, v: Vec3, [from, to]: [Mm, Mm], open: boolean, d: Deriving): void {
@@ -135,7 +127,6 @@ function slanted(
   [p, q]: [Mm, Mm],
 ): { tool: Tool; region: Box; degrees: number } {
   const [min, max] = [[...plan.min], [...plan.max]] as [[number, number, number], [number, number, number]]
-  const own = frameInto(on.frame, by.frame, { origin: [0, 0, 0], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] })
   // Where the other piece ends at or beyond this one's side, the cut must leave no skin.
   for (const end of ['min', 'max'] as const) {
     const middle: [number, number, number] = [0, 0, 0]
@@ -152,29 +143,15 @@ function slanted(
     c[across] = t ? max[across] : min[across]
     return pointInto(on.frame, by.frame, c)
   }) // prettier-ignore
-  const origin = [0, 0, 0].map((_, i) =>
-    i === axis ? (p <= TOUCHING ? p - BEYOND : p) : 0,
-  ) as unknown as Vec3
-  const depth = (q >= on.size[axis] - TOUCHING ? q + BEYOND : q) - origin[axis]
-  const [x, y] = frameAxes(axis)
-  const lean = own.x
+  const run: Range = [p <= TOUCHING ? p - BEYOND : p, q >= on.size[axis] - TOUCHING ? q + BEYOND : q]
+  const [u, w] = otherAxes(axis)
+  const lean = vectorInto(on.frame, by.frame, [1, 0, 0])[0]
   return {
-    tool: {
-      kind: 'prism',
-      frame: { origin, x, y, z: vec3((i) => (i === axis ? 1 : 0)) },
-      outline: corners.map((c) => [dot(c, x), dot(c, y)]),
-      depth,
-    },
+    tool: prismAlong(u, w, corners.map((c) => [c[u], c[w]]), run),
     region: {
       min: vec3((i) => (i === axis ? p : Math.max(0, Math.min(...corners.map((c) => c[i]))))),
       max: vec3((i) => (i === axis ? q : Math.min(on.size[i], Math.max(...corners.map((c) => c[i]))))),
     },
-    degrees: Math.abs(90 - (Math.acos(Math.max(-1, Math.min(1, lean[0]))) * 180) / Math.PI),
+    degrees: Math.abs(90 - (Math.acos(Math.max(-1, Math.min(1, lean))) * 180) / Math.PI),
   } // prettier-ignore
-}
-
-/** The two axes in the plane square to an own axis, right-handed. */
-function frameAxes(axis: Axis): [Vec3, Vec3] {
-  const unit = (i: number): Vec3 => [i === 0 ? 1 : 0, i === 1 ? 1 : 0, i === 2 ? 1 : 0]
-  return [unit((axis + 1) % 3), unit((axis + 2) % 3)]
 }

@@ -1,5 +1,5 @@
 import { memberAt } from '../contacts'
-import { defineJoint } from '../kind'
+import { defineJoint, FIT } from '../kind'
 import { derive } from './derive'
 
 /** Two pieces that run through each other, each cut away by a part of the thickness. */
@@ -8,7 +8,7 @@ export const lap = defineJoint({
   title: 'Half lap',
   measures: {
     share: { label: 'Taken from {0}', otherwise: 'half' },
-    fit: { label: 'Fit', otherwise: 'as the project', text: 'fit' },
+    fit: FIT,
   },
   options: {
     side: { label: '{0} is cut from', values: { face: 'its outer side', back: 'its inner side' } },

@@ -1,6 +1,7 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import {
+  axesOf,
   vec3,
   negated,
   AXES,
@@ -13,17 +14,16 @@ import {
   type Axis,
   type Vec3,
 } from '../../pieces'
-import type { Instance, Resolved, ResolvedJoint } from '../../resolve'
+import type { Instance } from '../../resolve'
 import { BEYOND, toolInto, vectorInto, type Bore, type Keyway, type SawCut, type Tool } from '../../work'
 import { nearest, partAt, type Met, type Parting } from '../bisect'
-import { Deriving, type Derived } from '../deriving'
+import type { Deriving } from '../deriving'
 import { chosen } from '../kind'
 import { shoulderPose } from '../meet'
 
-export function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
-  const d = new Deriving(joint, resolved)
+export function derive(d: Deriving): void {
   const [fa, fb] = [d.face(0), d.face(1)]
-  if (!joint.values || !fa || !fb) return d.done()
+  if (!fa || !fb) return
   for (const a of d.members(0)) {
     const others = d.members(1).filter((b) => b !== a)
     const found = nearest(others, (b) => partAt(shoulderPose(a), fa, shoulderPose(b), fb))
@@ -33,13 +33,12 @@ export function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
       const { other: b, met } = found
       d.work('saw', a, b, sawOn(a, fa, met.parting.normal, met.parting.offset))
       d.work('saw', b, a, sawOn(b, fb, negated(met.parting.normal), -met.parting.offset))
-      const across = chosen(joint.joint, 'across', 'none')
+      const across = chosen(d.joint.joint, 'across', 'none')
       if (across === 'keys') keys(a, b, fa, fb, met, d)
       if (across === 'spline') spline(a, b, fa, fb, met, d)
       if (across === 'dowels') dowels(a, b, fa, fb, met, d)
     }
   }
-  return d.done()
 }
 
 /** A cut by a plane of the room, in the piece's own frame. */
@@ -126,7 +125,7 @@ function spline(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, 
     const axis = axisAlong(on, v)
     const data: Keyway = {
       name: 'spline groove', face: faceIn(on.flipped, face), width: kerf, depth, axis,
-      at: [dot(vec3((i) => corner[i] + v[i] * middle - on.frame.origin[i]), [on.frame.x, on.frame.y, on.frame.z][axis]!)],
+      at: [dot(vec3((i) => corner[i] + v[i] * middle - on.frame.origin[i]), axesOf(on.frame)[axis])],
       tools: [toolInto(on.frame, STILL, tool)],
     }
     d.work('keyway', on, other, data, '/spline')
@@ -179,11 +178,11 @@ function inside(i: Instance, at: Vec3, along: Vec3, depth: Mm, radius: Mm): bool
 
 /** The own axis of a piece that lies most along a room vector. */
 function axisAlong(i: Instance, v: Vec3): Axis {
-  const own = [i.frame.x, i.frame.y, i.frame.z].map((a) => Math.abs(dot(a, v)))
+  const own = axesOf(i.frame).map((a) => Math.abs(dot(a, v)))
   return own.indexOf(Math.max(...own)) as Axis
 }
 
 function along(i: Instance, { corner, edge }: Parting, at: Mm, axis: Axis): Mm {
   const p = vec3((k) => corner[k] + edge[k] * at - i.frame.origin[k])
-  return dot(p, [i.frame.x, i.frame.y, i.frame.z][axis]!)
+  return dot(p, axesOf(i.frame)[axis])
 }

@@ -1,12 +1,11 @@
 import type { Mm } from '../../measure'
-import { vec3, FACE_AT, type Vec3 } from '../../pieces'
-import type { Resolved, ResolvedJoint } from '../../resolve'
+import { vec3, type Vec3 } from '../../pieces'
 import { pointInto, vectorInto, type Bore } from '../../work'
 import { outOf, waysOf } from '../block'
 import { memberAt, sortOfFace } from '../contacts'
-import { Deriving, type Derived } from '../deriving'
+import type { Deriving } from '../deriving'
 import { chosen, defineJoint } from '../kind'
-import { extentOf, surfaceAt, type Meeting } from '../meet'
+import { behind, extentOf, surfaceAt, type Meeting } from '../meet'
 import { ROW, rowOf } from '../row'
 
 /** Screws that go in aslant from a pocket in the guest's back or face, out through its end into the host. */
@@ -37,9 +36,7 @@ export const pockets = defineJoint({
   derive,
 })
 
-function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
-  const d = new Deriving(joint, resolved)
-  if (!joint.values) return d.done()
+function derive(d: Deriving): void {
   for (const m of d.meetings()) {
     if (waysOf(m).across !== 2) {
       d.wrong(`${m.guest.name} is too narrow where it meets ${m.host.name} for pockets from its back`)
@@ -59,7 +56,6 @@ function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
       )
     }
   }
-  return d.done()
 }
 
 /**
@@ -84,7 +80,7 @@ function pocketsAt(m: Meeting, places: readonly Vec3[], d: Deriving): [Bore, Bor
     return `${guest.name} is too short for its pockets`
   const into = length - (whole - deep)
   if (into <= 0) return `A pocket screw ${d.say(length)} long does not reach ${host.name}`
-  if (into * Math.cos(a) >= extentOf(host, FACE_AT[m.hostFace].axis)) return `A pocket screw ${d.say(length)} long would come out of ${host.name}` // prettier-ignore
+  if (into * Math.cos(a) >= behind(m)) return `A pocket screw ${d.say(length)} long would come out of ${host.name}` // prettier-ignore
   const mouth = places.map((p) => vec3((i) => (i === m.into ? surfaceAt(guest, m.face) - out[i] * whole * Math.cos(a) : i === 2 ? side : p[i]))) // prettier-ignore
   const face = fromFace ? 'face' : 'back'
   return [

@@ -1,11 +1,10 @@
 import { negated, FACE_AT, oppositeFace, type Vec3 } from '../../pieces'
-import type { Resolved, ResolvedJoint } from '../../resolve'
 import { pointInto, vectorInto, type Bore } from '../../work'
 import { outOf } from '../block'
 import { memberAt } from '../contacts'
-import { Deriving, type Derived } from '../deriving'
+import type { Deriving } from '../deriving'
 import { chosen, defineJoint } from '../kind'
-import { extentOf } from '../meet'
+import { behind, extentOf } from '../meet'
 import { ROW, rowOf } from '../row'
 
 /** Screws through the host into the guest: clearance in the one, a pilot in the other. */
@@ -23,7 +22,7 @@ export const screws = defineJoint({
     sink: { label: 'Head', values: { sunk: 'countersunk', bored: 'counterbored', none: 'on the face' } },
   },
   propose: (c, resolved) =>
-    c.sort !== 'flat' || c.guest.piece === c.host.piece || extentOf(c.host, FACE_AT[c.hostFace].axis) > 60
+    c.sort !== 'flat' || c.guest.piece === c.host.piece || behind(c) > 60
       ? null
       : {
           between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.hostFace)],
@@ -39,15 +38,13 @@ export const screws = defineJoint({
   derive,
 })
 
-function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
-  const d = new Deriving(joint, resolved)
-  if (!joint.values) return d.done()
+function derive(d: Deriving): void {
   const [diameter, length] = [d.must('diameter'), d.must('length')]
   const head = d.value('head') ?? 2 * diameter
-  const sink = chosen(joint.joint, 'sink', 'sunk')
+  const sink = chosen(d.joint.joint, 'sink', 'sunk')
   for (const m of d.meetings()) {
     const { guest, host } = m
-    const through = extentOf(host, FACE_AT[m.hostFace].axis)
+    const through = behind(m)
     // The head of a counterbored screw sits half way into the host.
     const sunk = sink === 'bored' ? through / 2 : 0
     const into = length - (through - sunk)
@@ -74,5 +71,4 @@ function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
       d.supply(`Screw ⌀ ${d.say(diameter)} × ${d.say(length)}`, places.length)
     }
   }
-  return d.done()
 } // prettier-ignore

@@ -1,13 +1,10 @@
-import { FACE_AT } from '../../pieces'
-import type { Resolved, ResolvedJoint } from '../../resolve'
 import { BEYOND, runOut, toolInto, type Mortise, type Tenon, type Tool, type Vec2 } from '../../work'
 import { blockOut, outOf, rest, waysOf, type Range } from '../block'
-import { asTool, regionOf } from '../channel'
+import { asTool, hostWays, regionOf } from '../channel'
 import { memberAt, sortOfFace } from '../contacts'
-import { Deriving, type Derived } from '../deriving'
-import { chosen, defineJoint } from '../kind'
-import { depthBehind, extentOf, surfaceAt, type Meeting } from '../meet'
-import { hostWays } from '../tenon/derive'
+import type { Deriving } from '../deriving'
+import { chosen, defineJoint, FIT } from '../kind'
+import { behind, depthBehind, extentOf, surfaceAt, type Meeting } from '../meet'
 
 /** Left to itself, there is a tab about every so often along the edge. */
 const EVERY = 150
@@ -21,7 +18,7 @@ export const tabs = defineJoint({
     length: { label: 'Length of a tab', otherwise: 'as its gaps' },
     proud: { label: 'Standing proud by', otherwise: 'flush', text: '0' },
     bit: { label: 'Bit', otherwise: '6 mm', text: '6mm' },
-    fit: { label: 'Fit', otherwise: 'as the project', text: 'fit' },
+    fit: FIT,
   },
   options: {
     relief: { label: 'Corners', values: { none: 'as drawn', round: 'round relief', T: 'T relief' } },
@@ -42,21 +39,18 @@ export const tabs = defineJoint({
       : null, // prettier-ignore
   rank: () => 7,
   consequence: (_, c) => [
-    `${c.guest.name} grows `, { mm: extentOf(c.host, FACE_AT[c.hostFace].axis) }, ` and keeps tabs there; ${c.host.name} gets slots for them`,
+    `${c.guest.name} grows `, { mm: behind(c) }, ` and keeps tabs there; ${c.host.name} gets slots for them`,
   ], // prettier-ignore
   derive,
 })
 
-function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
-  const d = new Deriving(joint, resolved)
-  if (!joint.values) return d.done()
+function derive(d: Deriving): void {
   for (const m of d.meetings()) {
     const where = placesOf(m, d)
     const refused = typeof where === 'string' ? where : refusal(m, where, d)
     if (refused || typeof where === 'string') d.wrong(refused!)
     else make(m, where, d)
   }
-  return d.done()
 }
 
 /** Where the tabs are along the shared edge: equal gaps between them and at both ends. */
@@ -92,7 +86,7 @@ function make(m: Meeting, places: readonly Range[], d: Deriving): void {
   const { guest, host } = m
   const { run, across } = waysOf(m)
   const fit = d.must('fit')
-  const through = extentOf(host, FACE_AT[m.hostFace].axis)
+  const through = behind(m)
   const length = through + d.must('proud')
   const thick: Range = [guest.shoulder.min[across], guest.shoulder.max[across]]
   const relief = chosen(d.joint.joint, 'relief', 'none')
@@ -115,7 +109,7 @@ function make(m: Meeting, places: readonly Range[], d: Deriving): void {
     const block = blockOut(m, [-BEYOND, through + BEYOND], { [run]: along, [across]: wide })
     const corners = relief === 'none' ? [] : slotReliefs(along, wide, relief, r)
     const slot: Mortise = {
-      name: 'slot', face: m.hostFace, through: true, ...hostWays(m, { run }),
+      name: 'slot', face: m.hostFace, through: true, ...hostWays(m, run),
       region: regionOf(m, block),
       ends: relief === 'none' ? '' : `${relief === 'T' ? 'T' : 'round'} relief for bit`,
       bit: relief === 'none' ? null : 2 * r,

@@ -3,14 +3,13 @@
  * The mortise is its section grown by half the fit on every side, as deep as the tenon is long plus the gap.
  */
 import type { Mm } from '../../measure'
-import { FACE_AT, type Axis, type Box } from '../../pieces'
-import type { Resolved, ResolvedJoint } from '../../resolve'
+import { overlap, FACE_AT, type Axis } from '../../pieces'
 import { BEYOND, runOut, toolInto, type Mortise, type Tenon, type Tool, type Vec2 } from '../../work'
 import { arc, blockOut, prismAlong, stadium, waysOf, type Range } from '../block'
-import { asTool, regionOf } from '../channel'
-import { Deriving, type Derived } from '../deriving'
+import { asTool, hostWays, regionOf } from '../channel'
+import type { Deriving } from '../deriving'
 import { chosen } from '../kind'
-import { extentOf, type Meeting } from '../meet'
+import { behind, otherAxes, extentOf, type Meeting } from '../meet'
 
 /** Sides of the circle that the round ends of mortise and tenon share. */
 const SIDES = 32
@@ -27,21 +26,17 @@ interface Section {
   readonly haunch: { readonly along: Range; readonly length: Mm } | null
 }
 
-export function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
-  const d = new Deriving(joint, resolved)
-  if (!joint.values) return d.done()
+export function derive(d: Deriving): void {
   for (const m of d.meetings()) {
     const s = sectionOf(m, d)
     const refused = refusal(m, s, d)
     if (refused) d.wrong(refused)
     else make(m, s, d)
   }
-  return d.done()
 }
 
 const manner = (d: Deriving) => chosen(d.joint.joint, 'manner', 'blind')
 const isRound = (d: Deriving) => chosen(d.joint.joint, 'ends', 'square') === 'round'
-const hostDepth = (m: Meeting): Mm => extentOf(m.host, FACE_AT[m.hostFace].axis)
 const inBlind = (d: Deriving): Mm => d.must('length') / (manner(d) === 'loose' ? 2 : 1)
 
 function sectionOf(m: Meeting, d: Deriving): Section {
@@ -50,7 +45,7 @@ function sectionOf(m: Meeting, d: Deriving): Section {
   const middle = (m.guest.shoulder.min[across] + m.guest.shoulder.max[across]) / 2 + d.must('offset')
   const half = d.must('thickness') / 2
   let along: Range = [m.patch.min[run] + shoulder, m.patch.max[run] - shoulder]
-  const length = manner(d) === 'through' ? hostDepth(m) : inBlind(d)
+  const length = manner(d) === 'through' ? behind(m) : inBlind(d)
   const width = d.must('haunchWidth')
   let haunch: Section['haunch'] = null
   if (width > 0) {
@@ -68,7 +63,7 @@ function sectionOf(m: Meeting, d: Deriving): Section {
 function refusal(m: Meeting, s: Section, d: Deriving): string | null {
   const { guest, host } = m
   const { say } = d
-  const depth = hostDepth(m)
+  const depth = behind(m)
   const wide = s.along[1] - s.along[0]
   if (s.length <= 0) return `The tenon of ${guest.name} has no length`
   if (s.thick[1] <= s.thick[0]) return `The tenon of ${guest.name} has no thickness`
@@ -84,7 +79,7 @@ function refusal(m: Meeting, s: Section, d: Deriving): string | null {
   if (s.haunch && isRound(d))
     return `The tenon of ${guest.name} has round ends; a haunch beside it wants square ones`
   const hostBox = regionOf(m, blockOut(m, [0, s.length], { [s.run]: s.along, [s.across]: s.thick }))
-  const sides = [0, 1, 2].filter((i) => i !== FACE_AT[m.hostFace].axis) as Axis[]
+  const sides = otherAxes(FACE_AT[m.hostFace].axis)
   const [a, b] = sides.map((i) => hostBox.max[i] - hostBox.min[i]) as [Mm, Mm]
   const lost = wide + (s.thick[1] - s.thick[0]) - (a + b)
   if (lost > 1e-6 && m.square)
@@ -105,13 +100,7 @@ function make(m: Meeting, s: Section, d: Deriving): void {
   else {
     // The mortise in the guest: the same hole the other way.
     const data = mortiseIn(m, s, d, [-(s.length + gap), BEYOND], guest.frame)
-    d.work(
-      'mortise',
-      guest,
-      host,
-      { ...data, face: m.face, region: clippedTo(guest.size, data.region) },
-      '/mortise',
-    )
+    d.work('mortise', guest, host, { ...data, face: m.face }, '/mortise')
     const size = [2 * s.length, s.along[1] - s.along[0], s.thick[1] - s.thick[0]].map(d.say).join(' × ')
     d.supply(`Loose tenon ${size}`, 1)
   }
@@ -120,11 +109,6 @@ function make(m: Meeting, s: Section, d: Deriving): void {
   const data = mortiseIn(m, s, d, [-BEYOND, deep], host.frame)
   d.work('mortise', host, guest, { ...data, through }, '/in')
 }
-
-const clippedTo = (size: readonly number[], b: Box): Box => ({
-  min: b.min.map((n) => Math.max(0, n)) as unknown as Box['min'],
-  max: b.max.map((n, i) => Math.min(size[i]!, n)) as unknown as Box['max'],
-})
 
 /** The hole between two places beyond the shoulder, in the frame of the piece it is in. */
 function mortiseIn(
@@ -149,21 +133,12 @@ function mortiseIn(
     const shallow = blockOut(m, inGuest ? [-(s.haunch.length + d.must('gap')), BEYOND] : [-BEYOND, s.haunch.length + d.must('gap')], { [s.run]: h, [s.across]: thick }) // prettier-ignore
     tools.push(inGuest ? runOut(shallow, m.guest.size) : asTool(m, shallow))
   }
-  const axes = inGuest ? { run: s.run, across: s.across } : hostWays(m, s)
+  const axes = inGuest ? { run: s.run, across: s.across } : hostWays(m, s.run)
   return {
     name: 'mortise', face: m.hostFace, through: false, ...axes,
-    region: inGuest ? block : regionOf(m, block),
+    region: inGuest ? overlap(block, { min: [0, 0, 0], max: m.guest.size })! : regionOf(m, block),
     ends: isRound(d) ? 'round ends' : '', bit: null, tools,
   } // prettier-ignore
-}
-
-/** The host's own axes along the mortise and across it. */
-export function hostWays(m: Meeting, s: { run: Axis }): { run: Axis; across: Axis } {
-  const sides = ([0, 1, 2] as const).filter((i) => i !== FACE_AT[m.hostFace].axis)
-  const v = [m.guest.frame.x, m.guest.frame.y, m.guest.frame.z][s.run]!
-  const along = (i: Axis) => Math.abs([m.host.frame.x, m.host.frame.y, m.host.frame.z][i]!.reduce((n, x, k) => n + x * v[k]!, 0)) // prettier-ignore
-  const run = along(sides[0]!) >= along(sides[1]!) ? sides[0]! : sides[1]!
-  return { run, across: sides.find((i) => i !== run)! }
 }
 
 /** What is cut round the tenon, so that it is left standing on its shoulder. */

@@ -1,6 +1,6 @@
 import type { Joint } from '../../document'
 import { memberAt, sortOfFace } from '../contacts'
-import { chosen, defineJoint } from '../kind'
+import { BOTTOM_GAP, chosen, defineJoint, FIT } from '../kind'
 import { depthBehind } from '../meet'
 import { hostDepth, rounded, third, tryLength } from '../suggest'
 import { derive } from './derive'
@@ -18,8 +18,8 @@ export const tenon = defineJoint({
     offset: { label: 'Off the middle by', otherwise: 'centred', text: '0' },
     haunchWidth: { label: 'Haunch width', otherwise: 'none', text: '0' },
     haunchLength: { label: 'Haunch length', otherwise: 'a third of the tenon' },
-    gap: { label: 'Gap at the bottom', otherwise: 'none', text: '0' },
-    fit: { label: 'Fit', otherwise: 'as the project', text: 'fit' },
+    gap: BOTTOM_GAP,
+    fit: FIT,
   },
   options: {
     manner: { label: 'Manner', values: { blind: 'blind', through: 'through', loose: 'loose tenon' } },

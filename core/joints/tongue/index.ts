@@ -1,12 +1,11 @@
-import { FACE_AT } from '../../pieces'
-import { keyOf, type Resolved, type ResolvedJoint } from '../../resolve'
+import { keyOf } from '../../resolve'
 import { runOut, type Tenon } from '../../work'
 import { blockOut, waysOf, type Range } from '../block'
 import { channelFor } from '../channel'
 import { memberAt, sortOfFace } from '../contacts'
-import { Deriving, type Derived } from '../deriving'
-import { defineJoint } from '../kind'
-import { extentOf } from '../meet'
+import type { Deriving } from '../deriving'
+import { BOTTOM_GAP, defineJoint, FIT } from '../kind'
+import { behind, extentOf } from '../meet'
 import { third, tryLength } from '../suggest'
 
 /** A tongue along one edge in a groove along another. */
@@ -16,8 +15,8 @@ export const tongue = defineJoint({
   measures: {
     depth: { label: 'Depth' },
     thickness: { label: 'Tongue thickness', otherwise: 'a third', text: 't/3' },
-    gap: { label: 'Gap at the bottom', otherwise: 'none', text: '0' },
-    fit: { label: 'Fit', otherwise: 'as the project', text: 'fit' },
+    gap: BOTTOM_GAP,
+    fit: FIT,
   },
   grows: (joint) => {
     const face = joint.between[0]!.face
@@ -45,19 +44,17 @@ export const tongue = defineJoint({
   derive,
 })
 
-function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
-  const d = new Deriving(joint, resolved)
-  if (!joint.values) return d.done()
+function derive(d: Deriving): void {
   const [depth, gap, thickness] = [d.must('depth'), d.must('gap'), d.must('thickness')]
   for (const m of d.meetings()) {
     const { guest, host } = m
     const { run, across } = waysOf(m)
-    const behind = extentOf(host, FACE_AT[m.hostFace].axis)
+    const deep = behind(m)
     const thick = extentOf(guest, across)
     if (!m.square) d.wrong(`${guest.name} does not lie along ${host.name}; a tongue wants that`)
     else if (depth <= 0 || gap < 0 || gap >= depth) d.wrong(`The tongue of ${guest.name} has no depth`)
-    else if (depth >= behind)
-      d.wrong(`A groove ${d.say(depth)} deep would go through ${host.name}, which is ${d.say(behind)} there`) // prettier-ignore
+    else if (depth >= deep)
+      d.wrong(`A groove ${d.say(depth)} deep would go through ${host.name}, which is ${d.say(deep)} there`) // prettier-ignore
     else if (thickness <= 0 || thickness >= thick)
       d.wrong(`A tongue ${d.say(thickness)} thick does not fit on ${guest.name}, which is ${d.say(thick)} thick`) // prettier-ignore
     else {
@@ -73,11 +70,10 @@ function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
       } // prettier-ignore
       const groove = channelFor(m, {
         section: blockOut(m, out, { [run]: long, [across]: section }),
-        depth, fit: d.must('fit'), run, stops: { low: 0, high: 0 }, depthKey: keyOf.joint(joint.id, 'depth'),
+        depth, fit: d.must('fit'), run, stops: { low: 0, high: 0 }, depthKey: keyOf.joint(d.joint.id, 'depth'),
       }) // prettier-ignore
       d.work('tenon', guest, host, data, '/tongue')
       d.work('channel', host, guest, groove)
     }
   }
-  return d.done()
 }

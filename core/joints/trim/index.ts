@@ -1,10 +1,9 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import { negated, dot, faceIn, normalOf, sayFace, type Pose, type Vec3 } from '../../pieces'
-import type { Resolved, ResolvedJoint } from '../../resolve'
 import { planeOf, runTo } from '../bisect'
 import { memberAt, sortOfFace } from '../contacts'
-import { Deriving, type Derived } from '../deriving'
+import type { Deriving } from '../deriving'
 import { defineJoint } from '../kind'
 import { distanceTo, middleOf, nearestTo, shoulderPose } from '../meet'
 import { sawOn } from '../mitre/derive'
@@ -54,10 +53,9 @@ function cutAt(a: Pose, described: FaceName, b: Pose, other: FaceName, gap: Mm):
   return run && { ...cut, beyond: Math.max(...run.beyond) }
 } // prettier-ignore
 
-function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
-  const d = new Deriving(joint, resolved)
+function derive(d: Deriving): void {
   const [one, two] = [d.face(0), d.face(1)]
-  if (!joint.values || !one || !two) return d.done()
+  if (!one || !two) return
   for (const a of d.members(0)) {
     const face = faceIn(a.flipped, one)
     const near = [...d.members(1)].sort((x, y) => distanceTo(x, middleOf(a, face)) - distanceTo(y, middleOf(a, face)))[0] // prettier-ignore
@@ -66,5 +64,4 @@ function derive(joint: ResolvedJoint, resolved: Resolved): Derived {
     if (cut) d.work('saw', a, near, sawOn(a, one, cut.normal, cut.offset, 'trim'))
     else d.wrong(`${a.name} does not run to the ${sayFace(two)} of ${near.name} with its ${sayFace(one)}, so it cannot be trimmed to it`) // prettier-ignore
   }
-  return d.done()
 }
