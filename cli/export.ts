@@ -34,7 +34,7 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string): Prom
   sheets.forEach((sheet, i) => put(`plan-${String(i + 1).padStart(2, '0')}.svg`, toSvg(sheet)))
   for (const alike of findAlike(model))
     for (const i of alike.instances)
-      put(`${alike.mark}-${plain(i.name)}.stl`, toStl(kernel.shape(model.recipe(i)), i.name))
+      put(`${alike.mark}-${plain(i.name)}.stl`, toStl(kernel.shape(model.recipe(i)), i.name, i.flipped))
   return written
 }
 

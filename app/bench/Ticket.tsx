@@ -57,18 +57,23 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
       {chosen.length > 1 && <p className="text-quiet">{chosen.length} pieces chosen</p>}
       {instance && (
         <p className="measure mt-1 text-lg">
-          <Because of={keyOf.finished(piece.id, 'length')}>
+          <Because of={keyOf.finishedOf(piece.id, 'length', instance.index)}>
             <Len mm={instance.length} />
           </Because>{' '}
           ×{' '}
-          <Because of={keyOf.finished(piece.id, 'width')}>
+          <Because of={keyOf.finishedOf(piece.id, 'width', instance.index)}>
             <Len mm={instance.width} />
           </Because>{' '}
           ×{' '}
-          <Because of={keyOf.finished(piece.id, 'thickness')}>
+          <Because of={keyOf.finishedOf(piece.id, 'thickness', instance.index)}>
             <Len mm={instance.thickness} />
           </Because>
           <span className="block text-xs text-quiet">length × width × thickness, finished</span>
+          {instance.flipped && (
+            <span className="block text-xs text-quiet">
+              Mirror image: made the other hand, measured from the same end and edge
+            </span>
+          )}
         </p>
       )}
       <InGroup piece={piece} />

@@ -56,7 +56,7 @@ export function CutTable({ group, order, pointed, onPoint }: Props) {
         </thead>
         <tbody>
           {rows.map((r) => {
-            const id = r.alike.instances[0]!.piece
+            const { piece, index } = r.alike.instances[0]!
             return (
               <tr
                 key={r.mark}
@@ -74,7 +74,7 @@ export function CutTable({ group, order, pointed, onPoint }: Props) {
                 </td>
                 {(['length', 'width', 'thickness'] as const).map((size) => (
                   <td key={size} className="px-2 py-1 text-right text-base" data-size={size}>
-                    <Because of={keyOf.finished(id, size)}>
+                    <Because of={keyOf.finishedOf(piece, size, index)}>
                       <Len mm={r[size]} />
                     </Because>
                   </td>

@@ -3,9 +3,9 @@
  * when it takes a mirror, they are a pair of hands. Names and places do not matter.
  */
 import type { Model } from '../model'
-import type { Vec3 } from '../pieces'
+import { AXES, type Vec3 } from '../pieces'
 import type { Instance, ResolvedStock } from '../resolve'
-import { toolSignature, type Tool } from '../work'
+import { gridded, toolSignature, type Lay, type Tool } from '../work'
 
 export interface Alike {
   /** A, B, … Z, AA, … in the order the pieces are listed. */
@@ -17,28 +17,48 @@ export interface Alike {
   readonly mirrored: number
 }
 
-type Flip = readonly [boolean, boolean, boolean]
-/** A board laid on itself: as it is, or turned half round one of its axes. */
-const TURNS: readonly Flip[] = [[false, false, false], [false, true, true], [true, false, true], [true, true, false]] // prettier-ignore
-const MIRRORS: readonly Flip[] = [[true, false, false], [false, true, false], [false, false, true], [true, true, true]] // prettier-ignore
+/** The orders of a board's axes with which it can be laid on itself, each with its hand: 1 when it is a turn. */
+const ORDERS: ReadonlyArray<readonly [Lay['order'], 1 | -1]> = [
+  [[0, 1, 2], 1],
+  [[0, 2, 1], -1],
+  [[1, 0, 2], -1],
+]
 
-const round = (n: number): number => Math.round(n * 1000) / 1000 + 0
+/** Every way of laying a board of this size on itself, by turns (hand 1) or seen in a mirror (−1). */
+function laysOf(size: Vec3, grainless: boolean): Array<Lay & { readonly hand: 1 | -1 }> {
+  const same = (a: 0 | 1 | 2, b: 0 | 1 | 2) => gridded(size[a]) === gridded(size[b])
+  return ORDERS.filter(
+    ([order]) => AXES.every((i) => same(i, order[i])) && (grainless || order[0] === 0),
+  ).flatMap(([order, hand]) =>
+    Array.from({ length: 8 }, (_, k) => {
+      const flip = AXES.map((i) => ((k >> i) & 1) === 1) as unknown as Lay['flip']
+      const turned = flip.filter(Boolean).length % 2 === 0
+      return { order, flip, hand: (turned ? hand : -hand) as 1 | -1 }
+    }),
+  )
+}
 
-/** A text that is equal for pieces whose work is equal up to the given flips. */
-const signature = (size: Vec3, tools: readonly Tool[], flips: readonly Flip[]): string =>
-  flips
-    .map((flip) => [...new Set(tools.map((t) => toolSignature(t, size, flip)))].sort().join(';'))
-    .sort()[0]!
+/** A text that is equal for pieces whose work is equal when laid on each other in one of the given ways. */
+const signature = (size: Vec3, tools: readonly Tool[], lays: readonly Lay[]): string =>
+  lays.map((lay) => [...new Set(tools.map((t) => toolSignature(t, size, lay)))].sort().join(';')).sort()[0]!
 
 export function findAlike(model: Model): Alike[] {
   const groups = new Map<string, { stock: ResolvedStock | null; hands: string[]; instances: Instance[] }>()
+  const known = new Map<unknown, { turned: string; mirrored: string }>()
   for (const piece of model.resolved.pieces)
     for (const i of piece.instances) {
-      const { size, cuts } = model.recipe(i)
-      const tools = cuts.flatMap((c) => c.tools)
-      const own = signature(size, tools, TURNS)
-      const other = signature(size, tools, MIRRORS)
-      const key = [piece.stock?.id, size.map(round).join('×'), own < other ? own : other].join('|')
+      const recipe = model.recipe(i)
+      const { size, cuts } = recipe
+      let both = known.get(recipe)
+      if (!both) {
+        const tools = cuts.flatMap((c) => c.tools)
+        const lays = laysOf(size, piece.stock?.stock.grain === false)
+        const by = (hand: 1 | -1) => signature(size, tools, lays.filter((l) => l.hand === hand)) // prettier-ignore
+        known.set(recipe, (both = { turned: by(1), mirrored: by(-1) }))
+      }
+      // Own coordinates of a mirror image are told as if it were not one.
+      const [own, other] = i.flipped ? [both.mirrored, both.turned] : [both.turned, both.mirrored]
+      const key = [piece.stock?.id, size.map(gridded).join('×'), own < other ? own : other].join('|')
       const group = groups.get(key)
       if (group) {
         group.hands.push(own)

@@ -22,6 +22,7 @@ export function resolveReport(model: Model) {
       name: i.name,
       stock: resolved.byId.get(i.piece)?.stock?.stock.name ?? null,
       facing: i.facing.name,
+      ...(i.flipped ? { mirrored: true } : {}),
       // Own axes in the room, for what does not stand square.
       ...(i.square
         ? {}
@@ -46,7 +47,7 @@ export function resolveReport(model: Model) {
       ),
       because: Object.fromEntries(
         SIZES.map((s) => {
-          const b = resolved.because(keyOf.finished(i.piece, s))
+          const b = resolved.because(keyOf.finishedOf(i.piece, s, i.index))
           return [s, b ? sayBecause(b, project) : null]
         }),
       ),

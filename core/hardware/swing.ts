@@ -3,7 +3,7 @@ import type { Hardware } from '../document'
 import type { Degrees } from '../measure'
 import { formatNumber } from '../measure'
 import type { Model } from '../model'
-import { axesOf, AXES, carried, FACE_AT, faceIn, overlap, boxAround, toRoom, turnAt, type Frame, type Motion, type Vec3 } from '../pieces' // prettier-ignore
+import { axesOf, AXES, carried, FACE_AT, handOf, overlap, boxAround, toRoom, turnAt, type Frame, type Motion, type Vec3 } from '../pieces' // prettier-ignore
 import type { Instance, Problem } from '../resolve'
 import type { Kernel } from '../solid'
 
@@ -31,7 +31,9 @@ export function swingOf(model: Model, hinge: Hinge, kernel: Kernel): Swing | nul
   const moving = movedBy(model, hinge)
   const staying = model.resolved.instances.filter((i) => !moving.includes(i))
   const axis = axisOf(on, hinge)
-  const turn = (angle: Degrees): Motion => turnAt(axis.at, axis.along, angle)
+  // A mirror image turns the other way about the image of its edge.
+  const sense = handOf(on.frame)
+  const turn = (angle: Degrees): Motion => turnAt(axis.at, axis.along, sense * angle)
   const placed = (i: Instance, frame: Frame = i.frame) => ({ recipe: model.recipe(i), frame })
 
   return kernel.solids((solids) => {
@@ -90,7 +92,7 @@ function movedBy(model: Model, hinge: Hinge): Instance[] {
 /** The line of the hinge: the edge of its piece where two faces meet. */
 function axisOf(on: Instance, hinge: Hinge): { at: Vec3; along: Vec3 } {
   const own: [number, number, number] = [...on.shoulder.min]
-  const edge = hinge.edge.map((face) => faceIn(on.flipped, face))
+  const { edge } = hinge
   for (const face of edge) {
     const { axis, far } = FACE_AT[face]
     own[axis] = far ? on.shoulder.max[axis] : on.shoulder.min[axis]

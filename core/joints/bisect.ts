@@ -5,7 +5,7 @@
  */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { vec3, negated, AXES, cross, dot, FACE_AT, FACE_NAMES, faceIn, norm, normalOf, toRoom, unitVector, type Pose, type Vec3 } from '../pieces' // prettier-ignore
+import { axesOf, vec3, negated, AXES, cross, dot, FACE_AT, FACE_NAMES, norm, normalOf, toRoom, unitVector, type Pose, type Vec3 } from '../pieces' // prettier-ignore
 
 /** In the room. Wood of the first piece beyond `normal · p > offset` goes, wood of the second before it. */
 export interface Parting {
@@ -39,7 +39,7 @@ export function parting(a: Pose, fa: FaceName, b: Pose, fb: FaceName): Parting |
   const across = two.normal.map((n, i) => n - one.normal[i]!) as unknown as Vec3
   const along = cross(one.normal, two.normal)
   if (norm(across) < PARALLEL || norm(along) < PARALLEL) return null
-  const edge = unitVector(along)
+  const edge = alongOwn(a, unitVector(along))
   const sum = one.normal.map((n, i) => n + two.normal[i]!) as unknown as Vec3
   const [c1, c2] = [one.offset, two.offset]
   // The place on both outer planes that is nearest to the room's origin.
@@ -53,6 +53,13 @@ export function parting(a: Pose, fa: FaceName, b: Pose, fb: FaceName): Parting |
     edge,
     inward: unitVector(negated(sum)),
   }
+}
+
+/** A line's direction as it runs along the own axis of a piece that it lies along most, so that a mirror turns it too. */
+function alongOwn(p: Pose, line: Vec3): Vec3 {
+  const own = axesOf(p.frame).map((axis) => dot(axis, line))
+  const most = own.reduce((a, b) => (Math.abs(b) > Math.abs(a) + 1e-9 ? b : a))
+  return most < 0 ? negated(line) : line
 }
 
 /** Where the four edges of a piece that run to a face meet a plane: how far beyond the face, and the places. */
@@ -92,18 +99,17 @@ export interface Met {
   readonly deep: readonly [Mm, Mm]
 }
 
-/** How two poses part at the corner of their ends or edges; null when they do not meet there. Faces as described. */
+/** How two poses part at the corner of their ends or edges; null when they do not meet there. */
 export function partAt(a: Pose, fa: FaceName, b: Pose, fb: FaceName): Met | null {
-  const [ea, eb] = [faceIn(a.flipped, fa), faceIn(b.flipped, fb)]
-  const p = parting(a, ea, b, eb)
+  const p = parting(a, fa, b, fb)
   if (!p) return null
-  const [ra, rb] = [runTo(a, ea, p), runTo(b, eb, p)]
+  const [ra, rb] = [runTo(a, fa, p), runTo(b, fb, p)]
   if (!ra || !rb) return null
-  if (dot(normalOf(a.frame, ea), p.normal) <= 0 || dot(normalOf(b.frame, eb), p.normal) >= 0) return null
+  if (dot(normalOf(a.frame, fa), p.normal) <= 0 || dot(normalOf(b.frame, fb), p.normal) >= 0) return null
   const reach = (pose: Pose, face: FaceName) =>
     3 * Math.max(...AXES.filter((i) => i !== FACE_AT[face].axis).map((i) => pose.size[i]))
   const [na, nb] = [ra, rb].map((r) => Math.min(...r.beyond.map(Math.abs))) as [Mm, Mm]
-  if (na > reach(a, ea) || nb > reach(b, eb)) return null
+  if (na > reach(a, fa) || nb > reach(b, fb)) return null
   const range = (places: readonly Vec3[], v: Vec3): [Mm, Mm] => {
     const ts = places.map((q) => dot(q, v) - dot(p.corner, v))
     return [Math.min(...ts), Math.max(...ts)]

@@ -2,7 +2,7 @@
 import Flatbush from 'flatbush'
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { cornersOf, unitVector, axesOf, AXES, boxAround, cross, dot, FACE_AT, FACE_NAMES, faceIn, norm, toRoom, type Box, type Vec3 } from '../pieces' // prettier-ignore
+import { cornersOf, unitVector, axesOf, AXES, boxAround, cross, dot, FACE_AT, FACE_NAMES, norm, toRoom, type Box, type Vec3 } from '../pieces' // prettier-ignore
 import type { Instance } from '../resolve'
 import { pointInto } from '../work'
 import { cornerOf, distanceTo, extentOf, meet, middleOf, TOUCHING } from './meet'
@@ -148,11 +148,8 @@ const sharedBox = (a: Instance, b: Instance): Box => {
   }
 }
 
-/** A piece as a member of a joint, with the face it has as it is described. */
-export const memberAt = (i: Instance, face: FaceName | null) => ({
-  piece: i.piece,
-  face: face && faceIn(i.flipped, face),
-})
+/** A piece as a member of a joint. */
+export const memberAt = (i: Instance, face: FaceName | null) => ({ piece: i.piece, face })
 
 const SORT = ['end', 'edge', 'face'] as const
 export const sortOfFace = (face: FaceName): (typeof SORT)[number] => SORT[FACE_AT[face].axis]

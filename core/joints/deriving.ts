@@ -1,7 +1,6 @@
 /** What a joint makes of its pieces: work on each, hardware, and what is wrong. */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { faceIn } from '../pieces'
 import { sayLength, type Instance, type Problem, type Resolved, type ResolvedJoint } from '../resolve'
 import type { Feature } from '../work'
 import { meet, sayApart, TOUCHING, type Meeting } from './meet'
@@ -83,12 +82,11 @@ export class Deriving {
     if (!face) return []
     return this.members(0).flatMap((guest) => {
       const others = hosts.filter((h) => h !== guest)
-      const own = faceIn(guest.flipped, face)
       const found = others.flatMap((host) => {
-        const m = meet(guest, own, host)
+        const m = meet(guest, face, host)
         return m && Math.abs(m.gap) <= TOUCHING ? [m] : []
       })
-      if (found.length === 0 && others.length > 0) this.wrong(sayApart(guest, own, others, this.say))
+      if (found.length === 0 && others.length > 0) this.wrong(sayApart(guest, face, others, this.say))
       return found
     })
   }

@@ -1,9 +1,9 @@
 /** How two pieces meet: which faces lie on each other, how far apart, and what they share. */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { vec3, AXES, dot, FACE_AT, FACE_NAMES, faceIn, normalOf, sayFace, toOwn, toRoom,
+import { vec3, AXES, dot, FACE_AT, FACE_NAMES, normalOf, sayFace, toOwn, toRoom,
   type Axis, type Box, type Frame, type Pose, type Vec3 } from '../pieces' // prettier-ignore
-import type { Instance } from '../resolve'
+import type { Instance, Standing } from '../resolve'
 import { boxInto, pointInto, type Vec2 } from '../work'
 
 /** Faces this close are taken to touch. */
@@ -16,7 +16,6 @@ export type Body = Pick<Instance, 'frame' | 'shoulder'>
 /** A face of the guest and the face of the host it looks at, in one plane or `gap` apart (less than nothing: sunk in). */
 export interface Meeting<B extends Body = Instance> {
   readonly guest: B
-  /** Faces of the instances, which for a mirror image are not those of its piece. */
   readonly face: FaceName
   readonly host: B
   readonly hostFace: FaceName
@@ -134,9 +133,8 @@ export function sayApart(
   const near = hosts
     .flatMap((h) => meet(guest, face, h) ?? [])
     .sort((a, b) => Math.abs(a.gap) - Math.abs(b.gap))[0]
-  const named = faceIn(guest.flipped, face)
   if (!near || -near.gap > behind(near))
-    return `${guest.name} does not meet ${hosts[0]?.name ?? 'its host'} with its ${sayFace(named)}, so its joint does nothing`
+    return `${guest.name} does not meet ${hosts[0]?.name ?? 'its host'} with its ${sayFace(face)}, so its joint does nothing`
   return near.gap > 0
     ? `${guest.name} stops ${say(near.gap)} short of ${near.host.name}, so its joint does nothing`
     : `${guest.name} runs ${say(-near.gap)} into ${near.host.name} before it is housed; set it against the face`
@@ -152,20 +150,32 @@ export function shoulderPose(i: Instance): Pose {
 /** A pose as a body. */
 const bodyOf = (p: Pose): Body => ({ frame: p.frame, shoulder: { min: [0, 0, 0], max: p.size } })
 
-/** The extent of the host behind the face of the guest that touches it, told of the first two poses that do; else 0. */
-export function depthBehind(poses: ReadonlyArray<readonly Pose[]>, face: FaceName): Mm {
-  for (const guest of poses[0] ?? [])
-    for (const host of poses[1] ?? []) {
-      const m = guest === host ? null : meet(bodyOf(guest), faceIn(guest.flipped, face), bodyOf(host))
-      if (m && Math.abs(m.gap) <= TOUCHING) return behind(m)
-    }
-  return 0
+/** The extent of the host behind the face of the guest, where the two touch; null where they do not. */
+export function touchBehind(guest: Pose, face: FaceName, host: Pose): Mm | null {
+  const m = guest === host ? null : meet(bodyOf(guest), face, bodyOf(host))
+  return m && Math.abs(m.gap) <= TOUCHING ? behind(m) : null
 }
 
+/** For each guest the extent of the first host behind its face that touches it; 0 where none does. */
+export const depthBehind = ([guests = [], hosts = []]: readonly Standing[], face: FaceName): Mm[] =>
+  guests.map((guest) => {
+    if (guest)
+      for (const host of hosts) {
+        const depth = host && touchBehind(guest, face, host)
+        if (depth !== null) return depth
+      }
+    return 0
+  })
+
 /** Of some poses, the one nearest to the middle of a face of another. */
-export function nearestTo(p: Pose, face: FaceName, others: readonly Pose[]): Pose | undefined {
-  const middle = middleOf(bodyOf(p), faceIn(p.flipped, face))
-  return [...others].sort((a, b) => distanceTo(bodyOf(a), middle) - distanceTo(bodyOf(b), middle))[0]
+export function nearestTo(p: Pose, face: FaceName, others: Standing): Pose | undefined {
+  const middle = middleOf(bodyOf(p), face)
+  let [best, least]: [Pose | undefined, Mm] = [undefined, Infinity]
+  for (const other of others) {
+    const away = other && other !== p ? distanceTo(bodyOf(other), middle) : Infinity
+    if (away < least) [best, least] = [other!, away]
+  }
+  return best
 }
 
 /** The face of the host that is flush with the outside of the guest where the two make a corner; null where they make none. */

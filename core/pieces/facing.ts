@@ -3,7 +3,7 @@
  * so its width (own y) follows; that makes the 24 ways of standing square.
  */
 import type { Direction, FaceName } from '../document'
-import { axesOf, AXES, cross, type Axis, type Frame, type Vec3 } from './geometry'
+import { axesOf, AXES, cross, handOf, negated, type Axis, type Frame, type Vec3 } from './geometry'
 
 export type Toward = 'right' | 'left' | 'back' | 'front' | 'up' | 'down'
 
@@ -88,11 +88,14 @@ const byId = new Map(FACINGS.map((f) => [f.id, f]))
 /** The facing with this id; a damaged one is read as standing, face to the right. */
 export const facing = (id: string): Facing => byId.get(id) ?? byId.get('up-right')!
 
-/** The facing of a frame that stands square in the room; null for one that leans. */
+/** The facings of mirror images: as the others, with the width the other way. */
+const leftHanded = new Map(FACINGS.map((f) => [f.id, { ...f, y: negated(f.y) }]))
+
+/** The facing of a frame that stands square in the room, left-handed if it is; null for one that leans. */
 export function facingOf(f: Frame): Facing | null {
   const toward = (v: Vec3) => TOWARDS.find((t) => AXES.every((i) => Math.abs(VECTOR[t][i] - v[i]) < 1e-9))
   const [length, face] = [toward(f.x), toward(f.z)]
-  return length && face ? (byId.get(`${length}-${face}`) ?? null) : null
+  return length && face ? ((handOf(f) < 0 ? leftHanded : byId).get(`${length}-${face}`) ?? null) : null
 }
 
 /** The facing of a mirror image: length and face are mirrored, the width turns over. */
@@ -110,11 +113,6 @@ export const FACE_AT: Readonly<Record<FaceName, { axis: Axis; far: boolean }>> =
   end1: { axis: 0, far: false }, end2: { axis: 0, far: true },
   edge1: { axis: 1, far: false }, edge2: { axis: 1, far: true },
   back: { axis: 2, far: false }, face: { axis: 2, far: true },
-} // prettier-ignore
-
-/** What each face is called on the mirror image of a piece. */
-export const FACES_SWAPPED: Readonly<Record<FaceName, FaceName>> = {
-  end1: 'end1', end2: 'end2', edge1: 'edge2', edge2: 'edge1', back: 'back', face: 'face',
 } // prettier-ignore
 
 export const FACE_NAMES = Object.keys(FACE_AT) as FaceName[]

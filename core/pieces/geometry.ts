@@ -18,7 +18,7 @@ export interface Box {
   readonly max: Vec3
 }
 
-/** A right-handed frame: own coordinates to room coordinates are `origin + u·x + v·y + w·z`. */
+/** A frame: own coordinates to room coordinates are `origin + u·x + v·y + w·z`. That of a mirror image is left-handed. */
 export interface Frame {
   readonly origin: Vec3
   readonly x: Vec3
@@ -44,6 +44,9 @@ export const unitVector = (a: Vec3): Vec3 => {
   const n = norm(a)
   return [a[0] / n, a[1] / n, a[2] / n]
 }
+
+/** 1 for a right-handed frame, −1 for a left-handed one. */
+export const handOf = (f: Pick<Frame, 'x' | 'y' | 'z'>): 1 | -1 => (dot(cross(f.x, f.y), f.z) < 0 ? -1 : 1)
 
 /** The axes of a frame, in order. */
 export const axesOf = (f: Pick<Frame, 'x' | 'y' | 'z'>): readonly [Vec3, Vec3, Vec3] => [f.x, f.y, f.z]

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import {
-  after, angleBetween, AXES, boxAround, carried, cross, dot, FACINGS, facingOf, frameIn, isSquare, minus, mirrorAt, mirrored,
-  norm, posed, shift, STILL, tilted, toOwn, toRoom, turnAt, turnOf, unitVector, type Box, type Motion, type Pose, type Vec3,
+  after, angleBetween, AXES, boxAround, carried, cross, dot, FACINGS, facingOf, frameIn, handOf, isSquare, minus, mirrorAt, mirrored,
+  norm, ofItsOwn, posed, shift, STILL, tilted, toOwn, toRoom, turnAt, turnOf, unitVector, type Box, type Motion, type Pose, type Vec3,
 } from './index' // prettier-ignore
 
 const n = fc.integer({ min: -500, max: 500 })
@@ -56,15 +56,19 @@ test('quarter turns are exact', () => {
     expect(sin * sin + cos * cos).toBe(1)
   }
 })
-test('a posed piece keeps its frame right-handed, its box round it, and its wood where the motion takes it', () => {
+test('a posed piece keeps its own places, its box round it, and its wood where the motion takes it', () => {
   fc.assert(
     fc.property(motion, pose, fc.tuple(...AXES.map(() => fc.double({ min: 0, max: 1, noNaN: true }))), (m, p, at) => {
       const moved = posed(m, p)
-      expect(dot(cross(moved.frame.x, moved.frame.y), moved.frame.z)).toBeCloseTo(1, 9)
+      expect(handOf(moved.frame)).toBe(m.flips ? -1 : 1)
+      expect(moved.flipped).toBe(m.flips)
       const inside = AXES.map((i) => p.size[i] * at[i]!) as unknown as Vec3
       const own = toOwn(moved.frame, toRoom(m, toRoom(p.frame, inside)))
-      // A mirror turns the width over; all else stays.
-      near(own, m.flips ? [inside[0], p.size[1] - inside[1], inside[2]] : inside)
+      near(own, inside)
+      // Described for its own sake it is right-handed, with its width turned over.
+      const twin = ofItsOwn(moved)
+      expect([handOf(twin.frame), twin.flipped]).toEqual([1, false])
+      near(toRoom(twin.frame, m.flips ? [own[0], p.size[1] - own[1], own[2]] : own), toRoom(moved.frame, own))
       const around = boxAround(moved.frame, { min: [0, 0, 0], max: p.size })
       near(moved.box.min, around.min)
       near(moved.box.max, around.max)

@@ -1,13 +1,14 @@
 /** Moving things about in the room: shifts, turns and mirrors, and pieces posed by them. Millimetres, degrees. */
 import type { Degrees, Mm } from '../measure'
 import type { FaceName } from '../document'
-import { FACE_AT, FACES_SWAPPED } from './facing'
+import { FACE_AT } from './facing'
 import {
   axesOf,
   vec3,
   AXES,
   cross,
   dot,
+  negated,
   toRoom,
   type Axis,
   type Box,
@@ -89,22 +90,35 @@ export interface Pose {
   readonly size: Vec3
   /** The room box round it. */
   readonly box: Box
-  /** True for the mirror image of the piece as it is described: its edges 1 and 2 have changed places. */
+  /** True for the mirror image of the piece as it is described: its frame is left-handed. */
   readonly flipped: boolean
 }
 
-/** A pose carried by a motion. Frames stay right-handed: a mirror turns the width over. */
+/**
+ * A pose carried by a motion, its frame and all: what is told in the piece's own frame is told of its mirror image in
+ * the same words and numbers, and only the frame turns hands.
+ */
 export function posed(m: Motion, p: Pose): Pose {
   if (m === STILL) return p
-  const x = carried(m, p.frame.x)
-  const z = carried(m, p.frame.z)
-  const y = carried(m, p.frame.y)
-  const origin = toRoom(m, p.frame.origin)
-  const w = p.size[1]
-  const frame: Frame = m.flips
-    ? { origin: [origin[0] + w * y[0], origin[1] + w * y[1], origin[2] + w * y[2]], x, y: [-y[0] + 0, -y[1] + 0, -y[2] + 0], z }
-    : { origin, x, y, z } // prettier-ignore
+  const frame: Frame = {
+    origin: toRoom(m, p.frame.origin),
+    x: carried(m, p.frame.x),
+    y: carried(m, p.frame.y),
+    z: carried(m, p.frame.z),
+  }
   return { frame, size: p.size, box: carriedBox(m, p, frame), flipped: p.flipped !== m.flips }
+}
+
+/** A mirror image described for its own sake: its width turned over, so that its frame is right-handed again. */
+export function ofItsOwn(p: Pose): Pose {
+  if (!p.flipped) return p
+  const { origin, x, y, z } = p.frame
+  const w = p.size[1]
+  return {
+    ...p,
+    frame: { origin: vec3((i) => origin[i] + w * y[i]), x, y: negated(y), z },
+    flipped: false,
+  }
 }
 
 const isShift = (m: Motion): boolean => AXES.every((i) => UNIT[i]!.every((n, k) => axesOf(m)[i][k] === n))
@@ -145,9 +159,6 @@ export const isSquare = (f: Frame): boolean =>
 /** A frame's axes as another frame has them. */
 export const turnedInto = (into: Frame, f: Frame): readonly [Vec3, Vec3, Vec3] =>
   axesOf(f).map((v) => [dot(v, into.x), dot(v, into.y), dot(v, into.z)]) as unknown as [Vec3, Vec3, Vec3]
-
-/** The face of an instance that its piece's `face` has become: a mirror image has its edges swapped. */
-export const faceIn = (flipped: boolean, face: FaceName): FaceName => (flipped ? FACES_SWAPPED[face] : face)
 
 /** Outward normal of a face, in the room. */
 export function normalOf(f: Frame, face: FaceName): Vec3 {

@@ -4,20 +4,25 @@ import { formatLength, formatNumber, marked, type LengthStyle, type MeasureKind 
 import { AXIS_OF, FACE_AT, FACE_NAMES } from '../pieces'
 import type { NodeKey, NodeResult, Part } from './graph'
 import { keyOf, SIZES, type SizeName } from './keys'
-import type { Because, ResolvedPiece, Stretch } from './types'
+import { forCopy } from './percopy'
+import type { Because, PerCopy, ResolvedPiece, Stretch } from './types'
 
 export interface Sources {
   readonly project: Project
   readonly byId: ReadonlyMap<string, ResolvedPiece>
   label(key: NodeKey): string
+  kind(key: NodeKey): MeasureKind
   result(key: NodeKey): NodeResult | undefined
 }
 
-export function because(key: NodeKey, from: Sources): Because | undefined {
+/** The key of a finished size may name the copy it is of, from 1: `fin.p1.length#3`. */
+export function because(asked: NodeKey, from: Sources): Because | undefined {
+  const [key, copy] = asked.split('#') as [NodeKey, string | undefined]
   const result = from.result(key)
   if (!result?.ok) return undefined
   const [kind, id, what] = key.split('.') as [string, string, string]
-  if (kind === 'fin') return finished(key, id, what as SizeName, result.value as number, from)
+  if (kind === 'fin')
+    return finished(key, id, what as SizeName, result.value as PerCopy, copy ? Number(copy) - 1 : 0, from)
   if (kind === 'place') {
     const stretch = (result.value as readonly Stretch[])[0]!
     return { label: from.label(key), value: stretch.size, kind: 'length', parts: result.parts }
@@ -25,12 +30,19 @@ export function because(key: NodeKey, from: Sources): Because | undefined {
   return {
     label: from.label(key),
     value: result.value as number,
-    kind: kindOf(key, from.project),
+    kind: from.kind(key),
     parts: result.parts,
   }
 }
 
-function finished(key: NodeKey, id: string, size: SizeName, value: number, from: Sources): Because {
+function finished(
+  key: NodeKey,
+  id: string,
+  size: SizeName,
+  sizes: PerCopy,
+  copy: number,
+  from: Sources,
+): Because {
   const piece = from.byId.get(id)
   const axis = SIZES.indexOf(size)
   const direction = (['across', 'deep', 'up'] as const).find((d) => piece?.facing.room[axis] === AXIS_OF[d])
@@ -39,9 +51,9 @@ function finished(key: NodeKey, id: string, size: SizeName, value: number, from:
   if (place?.ok) parts.push(...place.parts.map((p) => plain(p, from)))
   for (const face of FACE_NAMES.filter((f) => FACE_AT[f].axis === axis)) {
     const grow = from.result(keyOf.grow(id, face))
-    if (grow?.ok) parts.push(...grow.parts)
+    if (grow?.ok) parts.push(...grow.parts.filter((p) => !p.copy || p.copy[0] === copy % p.copy[1]))
   }
-  return { label: from.label(key), value, kind: 'length', parts }
+  return { label: from.label(key), value: forCopy(sizes, copy), kind: 'length', parts }
 }
 
 /** A term that is nothing but one reference or name is linked straight to what it names. */
@@ -49,13 +61,6 @@ function plain(part: Part, from: Sources): Part {
   const inner = part.key === null ? undefined : from.result(part.key)
   const only = inner?.ok && inner.parts.length === 1 ? inner.parts[0]! : null
   return only && only.label === part.label ? { ...part, key: only.key } : part
-}
-
-function kindOf(key: NodeKey, project: Project): MeasureKind {
-  const [kind, id, what] = key.split('.')
-  if (kind === 'par') return project.parameters.find((p) => p.id === id)?.kind ?? 'length'
-  if (kind === 'rep' && what === 'count') return 'count'
-  return 'length'
 }
 
 /** One value as a maker reads it. */

@@ -3,6 +3,8 @@
  * node reads is declared, so circles are found before anything is computed and deep chains need no deep stack.
  */
 
+import type { MeasureKind } from '../measure'
+
 export type NodeKey = string
 
 /** A term in the story of a number: "+ 1/4 into Left side". */
@@ -15,6 +17,8 @@ export interface Part {
   readonly key: NodeKey | null
   /** The label says where the value goes, and follows it: "1/4 into Left side". */
   readonly goes?: true
+  /** It is so for the n-th of so many copies only, from 0, and for those that many further on. */
+  readonly copy?: readonly [n: number, of: number]
 }
 
 export interface Slip {
@@ -35,6 +39,8 @@ export type NodeResult<T = unknown> =
 export interface NodeDef {
   readonly key: NodeKey
   readonly label: string
+  /** What its value is, where a maker may ask for it; a length when not said. */
+  readonly kind?: MeasureKind
   /** Everything but `reads` that the value depends on; equal text means an equal computation. */
   readonly basis: string
   readonly reads: readonly NodeKey[]

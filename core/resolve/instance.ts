@@ -1,7 +1,7 @@
 /** One piece of wood as it stands in the room, with what its joints make it grow. */
 import type { Piece } from '../document'
 import type { Mm } from '../measure'
-import { vec3, boxAround, FACE_AT, FACE_NAMES, faceIn, facingOf, isSquare, sideAt, sideOfFace, toRoom,
+import { vec3, boxAround, FACE_AT, FACE_NAMES, facingOf, isSquare, sideAt, sideOfFace, toRoom,
   type Box, type Facing, type Frame, type Pose, type Vec3 } from '../pieces' // prettier-ignore
 import type { Instance } from './types'
 
@@ -16,7 +16,7 @@ export function instanceOf(
 ): Instance {
   const by = (axis: number, far: boolean): Mm => {
     const face = FACE_NAMES.find((n) => FACE_AT[n].axis === axis && FACE_AT[n].far === far)!
-    return grow[FACE_NAMES.indexOf(faceIn(pose.flipped, face))]!
+    return grow[FACE_NAMES.indexOf(face)]!
   }
   const low = vec3((i) => by(i, false))
   const high = vec3((i) => by(i, true))

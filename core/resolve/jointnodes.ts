@@ -1,12 +1,12 @@
 /** The nodes of joints: their measures, and how far they make faces grow. */
 import type { Joint, Piece } from '../document'
-import type { Pose } from '../pieces'
-import type { NodeDef, NodeKey } from './graph'
+import type { NodeDef, NodeKey, Part } from './graph'
 import { standsAtHome } from './home'
 import { keyOf } from './keys'
 import { measureNode } from './measurenode'
 import type { Names } from './names'
-import type { Growth, JointMeasure, JointNumbers } from './types'
+import { copiesIn, forCopy, perCopy } from './percopy'
+import type { Growth, JointMeasure, JointNumbers, PerCopy, Standing } from './types'
 
 /** One joint's part in the growth of a face. */
 export interface GrowTerm {
@@ -86,10 +86,11 @@ function growthNode(
       const values = Object.fromEntries(
         g.measures.map((name, i) => [name, measures[i] ? get<number>(measures[i]) : 0]),
       )
-      const stand = poses.map((k) =>
-        (get<ReadonlyArray<Pose | null> | undefined>(k) ?? []).filter((p) => p !== null),
+      const by = g.by(
+        values,
+        poses.map((k) => get<Standing | undefined>(k) ?? []),
       )
-      return { value: g.by(values, stand) }
+      return { value: typeof by === 'object' ? perCopy(by) : by }
     },
   }
 }
@@ -102,14 +103,24 @@ export function growNode(key: NodeKey, terms: readonly GrowTerm[]): NodeDef {
     basis: terms.map((t) => `${t.says}${t.cuts ? '/' : ''}`).join('|'),
     reads: terms.map((t) => t.from),
     compute: (get) => {
-      const grown = terms.map((t) => ({ ...t, by: get<number>(t.from) }))
-      const cuts = grown.filter((t) => t.cuts)
-      const nearest = cuts.length > 0 ? [cuts.reduce((a, b) => (b.by < a.by ? b : a))] : []
-      const most = [...nearest, ...grown.filter((t) => !t.cuts)].reduce((a, b) => (b.by > a.by ? b : a))
-      return {
-        value: most.by,
-        parts: [{ op: '+', label: most.says, value: most.by, kind: 'length', key: most.because, goes: true }],
-      }
+      const by = terms.map((t) => get<PerCopy>(t.from))
+      const decides = Array.from({ length: copiesIn(by) }, (_, n) =>
+        decisive(terms.map((t, i) => ({ ...t, by: forCopy(by[i], n) }))),
+      )
+      const value = perCopy(decides.map((t) => t.by))
+      const told = typeof value === 'object' ? decides : decides.slice(0, 1)
+      const parts = told.map((t, n): Part => ({
+        op: '+', label: t.says, value: t.by, kind: 'length', key: t.because, goes: true,
+        ...(told.length > 1 ? { copy: [n, told.length] as const } : {}),
+      })) // prettier-ignore
+      return { value, parts }
     },
   }
+}
+
+/** Of the parts several joints have in one face, the one that counts. */
+function decisive<T extends { readonly by: number; readonly cuts: boolean }>(grown: readonly T[]): T {
+  const cuts = grown.filter((t) => t.cuts)
+  const nearest = cuts.length > 0 ? [cuts.reduce((a, b) => (b.by < a.by ? b : a))] : []
+  return [...nearest, ...grown.filter((t) => !t.cuts)].reduce((a, b) => (b.by > a.by ? b : a))
 }

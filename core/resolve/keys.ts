@@ -33,6 +33,8 @@ export const keyOf = {
   grow: (id: string, face: FaceName): NodeKey => `grow.${id}.${face}`,
   /** A finished size: what the piece is cut to, joints and all. */
   finished: (id: string, size: SizeName): NodeKey => `fin.${id}.${size}`,
+  /** The same of one copy, from 1; for asking where it comes from. */
+  finishedOf: (id: string, size: SizeName, copy: number): NodeKey => `fin.${id}.${size}#${copy}`,
   hardware: (id: string, what: 'count' | 'limit'): NodeKey => `hw.${id}.${what}`,
 }
 

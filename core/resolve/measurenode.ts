@@ -3,11 +3,12 @@ import {
   angleOf, coerce, evaluate, lengthOf, MeasureError, numberOf, parse, refsIn, SAYS, walk,
   type Expr, type MeasureKind, type Quantity, type Ref,
 } from '../measure' // prettier-ignore
-import { angleBetween, FACE_AT, faceIn, normalOf, type Pose, type Vec3 } from '../pieces'
+import { angleBetween, FACE_AT, normalOf, type Pose, type Vec3 } from '../pieces'
 import { NodeSlip, type NodeDef, type NodeKey, type Part } from './graph'
 import { keyOf, type Target } from './keys'
 import { poseKey, targetOf, type Names } from './names'
-import type { Stretch } from './types'
+import { forCopy } from './percopy'
+import type { PerCopy, Stretch } from './types'
 
 const parsed = new Map<string, Expr | MeasureError>()
 const MOST_PARSED = 20_000
@@ -39,13 +40,21 @@ export function measureNode(
 ): NodeDef {
   const expr = parseOnce(text)
   if (expr instanceof MeasureError)
-    return { key, label, basis: `!${text}`, reads: [], compute: () => fail(expr.message, expr.at, expr.end) }
+    return {
+      key,
+      label,
+      kind,
+      basis: `!${text}`,
+      reads: [],
+      compute: () => fail(expr.message, expr.at, expr.end),
+    }
 
   const reads = readsOf(expr, names, locals)
   return {
     key,
     label,
-    basis: `${kind}|${names.unit}|${text}|${firstsIn(expr, names)}`,
+    kind,
+    basis: `${kind}|${names.unit}|${text}|${firstsIn(expr, names)}|${saidIn(expr, names)}`,
     reads,
     compute: (get) => {
       const parts: Part[] = []
@@ -106,6 +115,14 @@ const firstsIn = (expr: Expr, names: Names): string =>
         .filter((n) => n > 1)
         .join()
 
+/** What the references in it are called, which goes into the story of its value. */
+const saidIn = (expr: Expr, names: Names): string =>
+  expr.kind === 'literal'
+    ? ''
+    : refsIn(expr)
+        .map(({ ref }) => names.sayRef(ref))
+        .join()
+
 const NOTHING: readonly NodeKey[] = []
 
 function readsOf(expr: Expr, names: Names, locals: Readonly<Record<string, NodeKey>>): readonly NodeKey[] {
@@ -138,15 +155,16 @@ function faceNormal(ref: Ref, get: <T>(key: NodeKey) => T, names: Names, where: 
   const poses = get<ReadonlyArray<Pose | null>>(poseKey(ref, thing))
   const pose = poses[(ref.instance ?? thing.first) - 1]
   if (!pose) return fail(`${names.sayRef(ref)} is not there: there are ${poses.length}`)
-  return normalOf(pose.frame, faceIn(pose.flipped, property))
+  return normalOf(pose.frame, property)
 }
 
 const isFace = (property: string): property is keyof typeof FACE_AT => Object.hasOwn(FACE_AT, property)
 
 function readTarget(ref: Ref, target: Target, get: <T>(key: NodeKey) => T, names: Names): number {
   if (target.kind === 'number') {
-    const value = get<number | undefined>(target.key)
-    return value ?? fail(`${names.sayRef(ref)} is not a size it has`)
+    const value = get<PerCopy | undefined>(target.key)
+    if (value === undefined) return fail(`${names.sayRef(ref)} is not a size it has`)
+    return forCopy(value, (ref.instance ?? names.things.get(ref.id)?.first ?? 1) - 1)
   }
   const index = ref.instance ?? names.things.get(ref.id)?.first ?? 1
   if (target.kind === 'bound') {

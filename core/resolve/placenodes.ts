@@ -6,7 +6,8 @@ import type { NodeDef, NodeKey, Part } from './graph'
 import { keyOf, SIZES } from './keys'
 import { fail, measureNode } from './measurenode'
 import type { Names } from './names'
-import type { Stretch } from './types'
+import { copiesIn, forCopy, perCopy } from './percopy'
+import type { PerCopy, Stretch } from './types'
 
 /** What has a span in each direction. */
 export interface Spanned {
@@ -90,7 +91,7 @@ export function placeNode(piece: Spanned, direction: Direction, how: Placing): N
   return {
     key,
     label,
-    basis: `${given.map((f) => `${f}=${span[f]}`).join(';')}|${fallback}|${repeat?.kind}|${piece.name}`,
+    basis: `${given.map((f) => `${f}=${span[f]}=${shown(f)}`).join(';')}|${fallback}|${stock?.name}|${repeat?.kind}|${piece.name}`,
     reads,
     compute: (get) => {
       const fact = (f: Fact): number | undefined =>
@@ -205,9 +206,12 @@ export function finishedNodes(id: string, name: string, f: Facing): NodeDef[] {
       basis: f.id,
       reads: [place, ...faces.map((face) => keyOf.grow(id, face))],
       compute: (get) => {
-        const grows = faces.map((face) => get<number | undefined>(keyOf.grow(id, face)) ?? 0)
-        const value = get<readonly Stretch[]>(place)[0]!.size + grows.reduce((a, b) => a + b, 0)
-        return { value }
+        const size = get<readonly Stretch[]>(place)[0]!.size
+        const grows = faces.map((face) => get<PerCopy | undefined>(keyOf.grow(id, face)) ?? 0)
+        const all = Array.from({ length: copiesIn(grows) }, (_, n) =>
+          grows.reduce<number>((sum, g) => sum + forCopy(g, n), size),
+        )
+        return { value: perCopy(all) }
       },
     }
   })

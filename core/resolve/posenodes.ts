@@ -1,7 +1,7 @@
 /** The nodes that say how pieces stand: as they are described, and in every place their groups stand. */
 import { FACTS, lengthStyle, type Group, type MadePiece, type Piece, type Repeat, type Settings, type TwinPiece } from '../document' // prettier-ignore
 import { formatLength } from '../measure'
-import { unit, vec3, after, AXES, AXIS_OF, boxAround, DIRECTION_OF, facing, frameIn, mirrorAt, mirrored, ownSize, posed, shift,
+import { unit, vec3, after, AXES, AXIS_OF, boxAround, DIRECTION_OF, facing, frameIn, mirrorAt, mirrored, ofItsOwn, ownSize, posed, shift,
   sizeOf, STILL, tilted, turnAt, type Box, type Facing, type Motion, type Pose, type Vec3 } from '../pieces' // prettier-ignore
 import type { NodeDef, NodeKey } from './graph'
 import { standsAtHome } from './home'
@@ -145,8 +145,7 @@ export function twinNodes(twin: TwinPiece, original: Piece | undefined, names: N
       compute: (get) => {
         if (leans) {
           const mirror = mirrorAt(axis, get<number>(keyOf.mirror(twin.id)))
-          // A twin's edges are its own: it is described by its mirror image, and not flipped from it.
-          return { value: get<readonly Pose[]>(keyOf.home(twin.of)).map((p) => ({ ...posed(mirror, p), flipped: false })) }
+          return { value: get<readonly Pose[]>(keyOf.home(twin.of)).map((p) => ofItsOwn(posed(mirror, p))) }
         }
         const places = placesOf(twin.id).map((key) => get<readonly Stretch[]>(key))
         return { value: Array.from({ length: Math.max(...places.map((p) => p.length)) }, (_, n) => poseIn(boxAt(places, n), f)) }

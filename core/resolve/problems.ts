@@ -65,8 +65,11 @@ function sizes(p: ResolvedPiece, resolved: Numbers): Problem[] {
         says: `${p.piece.name} is made of a stock that is not on the rack`,
       },
     ]
-  const odd = stockProblem(p, first, resolved)
-  return odd ? [{ id: `stock:${p.id}`, piece: p.id, ...odd }] : []
+  for (const i of p.instances) {
+    const odd = stockProblem(p, i, resolved)
+    if (odd) return [{ id: `stock:${p.id}`, piece: p.id, ...odd }]
+  }
+  return []
 }
 
 /** Why no board on the rack yields the piece; null when one does. */

@@ -14,7 +14,8 @@ import { keyOf } from './keys'
 import { namesOf } from './names'
 import { NodeBook } from './nodes'
 import { problemsOf } from './problems'
-import type { Instance, JointNumbers, Resolved, ResolvedBoard, ResolvedHardware, ResolvedJoint, ResolvedPiece, ResolvedStock } from './types' // prettier-ignore
+import { forCopy } from './percopy'
+import type { Instance, JointNumbers, PerCopy, Resolved, ResolvedBoard, ResolvedHardware, ResolvedJoint, ResolvedPiece, ResolvedStock } from './types' // prettier-ignore
 
 /** What a piece or a joint was resolved from, so that it can be kept as long as that stands. */
 interface KeptPiece {
@@ -48,11 +49,12 @@ export class Resolver {
     }
     const touched = ownersOf(this.graph.touched)
     const stocks = this.resolveStocks(project, touched, number)
-    const pieces = this.resolvePieces(project, touched, stocks, result, number)
+    const pieces = this.resolvePieces(project, touched, stocks, result)
 
     const byId = new Map(pieces.map((p) => [p.id, p]))
     const label = (key: NodeKey) => defs.get(key)?.label ?? key
-    const sources = { project, byId, result, label }
+    const kind = (key: NodeKey) => defs.get(key)?.kind ?? 'length'
+    const sources = { project, byId, result, label, kind }
     const resolved: Omit<Resolved, 'problems'> = {
       project,
       style: lengthStyle(project.settings),
@@ -106,7 +108,6 @@ export class Resolver {
     touched: Owners,
     stocks: ReadonlyMap<string, ResolvedStock>,
     result: Results,
-    number: Numbers,
   ): ResolvedPiece[] {
     const before = this.pieces
     this.pieces = new Map()
@@ -121,7 +122,7 @@ export class Resolver {
         return old.resolved
       }
       const f = facingOf(piece, made)
-      const instances = keepSame(instancesOf(piece, f, result, number), old?.resolved.instances)
+      const instances = keepSame(instancesOf(piece, f, result), old?.resolved.instances)
       const resolved: ResolvedPiece = { id: piece.id, piece, stock, facing: f, instances }
       this.pieces.set(piece.id, { inputs, resolved })
       return resolved
@@ -216,13 +217,21 @@ function keepSame(fresh: readonly Instance[], old: readonly Instance[] | undefin
   return kept.length === old.length && kept.every((i, n) => i === old[n]) ? old : kept
 }
 
-function instancesOf(piece: Piece, f: Facing, result: Results, number: Numbers): Instance[] {
+function instancesOf(piece: Piece, f: Facing, result: Results): Instance[] {
   const poses = result(standsAtHome(piece) ? keyOf.home(piece.id) : keyOf.pose(piece.id))
   if (!poses?.ok) return []
   const all = poses.value as ReadonlyArray<Pose | null>
   const many = all.filter((p) => p !== null).length > 1
-  const grow = FACE_NAMES.map((face) => number(keyOf.grow(piece.id, face)) ?? 0)
-  return all.flatMap((pose, i) => (pose ? [instanceOf(piece, i + 1, many, pose, f, grow)] : []))
+  const grow = FACE_NAMES.map((face) => {
+    const r = result(keyOf.grow(piece.id, face))
+    return r?.ok ? (r.value as PerCopy) : 0
+  })
+  const still = grow.every((g) => typeof g === 'number')
+  return all.flatMap((pose, i) => {
+    if (!pose) return []
+    const own = still ? (grow as Mm[]) : grow.map((g) => forCopy(g, i))
+    return [instanceOf(piece, i + 1, many, pose, f, own)]
+  })
 }
 
 function resolveHardware(

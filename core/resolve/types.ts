@@ -21,7 +21,7 @@ export interface Instance {
   readonly facing: Facing
   /** Whether it stands square in the room, so that its boxes are its own outline. */
   readonly square: boolean
-  /** True for the mirror image of the piece as it is described: its edges 1 and 2 have changed places. */
+  /** True for the mirror image of the piece as it is described: its frame is left-handed, all else is told alike. */
   readonly flipped: boolean
   /** The room box round it shoulder to shoulder, which is what other pieces refer to. */
   readonly box: Box
@@ -128,6 +128,12 @@ export interface Resolved {
   sayRef(ref: Ref): string
 }
 
+/** A length that is the same for all copies of a piece, or one for each, in order; a shorter list starts anew. */
+export type PerCopy = Mm | readonly Mm[]
+
+/** How all copies of a member stand; null for those that have become something of their own. */
+export type Standing = ReadonlyArray<Pose | null>
+
 /** How far a joint makes a face of one of its members grow; what it takes away counts as less than nothing. */
 export interface Growth {
   readonly member: number
@@ -141,7 +147,7 @@ export interface Growth {
   /** It is cut off there, however much further other cuts of the same face would let it go. */
   readonly cuts?: boolean
   /** `poses` are those of each member. What does not fit gives 0 here; the joint says why when its work is derived. */
-  by(values: Readonly<Record<string, number>>, poses: ReadonlyArray<readonly Pose[]>): Mm
+  by(values: Readonly<Record<string, number>>, poses: readonly Standing[]): PerCopy
 }
 
 /** A measure of a joint: as typed, or what stands for it when nothing was. */

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { FACINGS, frameIn, turnAt, unitVector, type Frame, type Vec3 } from '../pieces'
 import type { Kernel } from '../solid'
 import { testKernel } from '../testing/bench'
-import { boxInto, boxTool, runOut, toolInto, toolSignature, type Tool } from './index'
+import { boxInto, boxTool, gridded, runOut, toolInto, toolSignature, type Lay, type Tool } from './index'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -52,19 +52,37 @@ test('between frames that lie along each other a block stays a block of the same
   )
 })
 
+const asIs: Lay = { order: [0, 1, 2], flip: [false, false, false] }
+
 test('a signature is the same for the same work on a board turned end for end, and tells different work apart', () => {
   fc.assert(
     fc.property(tool, tool, fc.tuple(fc.boolean(), fc.boolean(), fc.boolean()), (a, b, flip) => {
-      const none = [false, false, false]
-      expect(toolSignature(a, size, none)).toBe(toolSignature({ ...a }, size, none))
+      expect(toolSignature(a, size, asIs)).toBe(toolSignature({ ...a }, size, asIs))
       const same = Math.abs(left([a]) - left([b])) < 1e-6
-      if (!same) expect(toolSignature(a, size, none)).not.toBe(toolSignature(b, size, none))
+      if (!same) expect(toolSignature(a, size, asIs)).not.toBe(toolSignature(b, size, asIs))
       // A block in the very middle is where it was, however the board is turned.
       const middle = boxTool({ min: [100, 40, 10], max: [200, 80, 30] })
-      expect(toolSignature(middle, size, flip)).toBe(toolSignature(middle, size, none))
+      expect(toolSignature(middle, size, { ...asIs, flip })).toBe(toolSignature(middle, size, asIs))
     }),
     { numRuns: 200 },
   )
+})
+
+test('outlines over the same corners in another order are told apart, and one told from elsewhere is not', () => {
+  const frame: Frame = { origin: [0, 0, 0], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] }
+  const prism = (outline: Array<[number, number]>): Tool => ({ kind: 'prism', frame, outline, depth: 10 })
+  // Five corners, gone round in two ways that do not cross themselves.
+  const [a, b, c, d, e]: Array<[number, number]> = [[0, 0], [40, 0], [40, 40], [20, 15], [0, 40]] // prettier-ignore
+  const one = toolSignature(prism([a!, b!, c!, d!, e!]), size, asIs)
+  expect(toolSignature(prism([a!, b!, c!, e!, d!]), size, asIs)).not.toBe(one)
+  expect(toolSignature(prism([d!, c!, b!, a!, e!]), size, asIs)).toBe(one)
+})
+
+test('sizes on the border of a thousandth are one size, whichever way they were reckoned', () => {
+  for (let n = 1; n < 512; n++) {
+    const mm = (n * 25.4) / 64
+    for (const whole of [19.05, 234.95, 1041.4]) expect(gridded(whole - (whole - mm))).toBe(gridded(mm))
+  }
 })
 
 test('a cut at the surface runs out of the wood, one inside does not', () => {

@@ -85,34 +85,54 @@ export function frameAlong(at: Vec3, z: Vec3): Frame {
   return { origin: at, x, y: cross(z, x), z }
 }
 
-const round = (n: number): number => Math.round(n * 1000) / 1000 + 0
-
 /**
- * A text that is equal for tools that take the same from a board of this size, when the board is turned so that the
- * axes marked in `flip` run the other way.
+ * A length as a whole number of steps of about a micrometre, for comparing. The step is odd on purpose: no size a maker
+ * types lies on the border between two steps, so that a last digit never parts what is equal.
  */
-export function toolSignature(t: Tool, size: Vec3, flip: readonly boolean[]): string {
-  const point = (p: Vec3): Vec3 => vec3((i) => (flip[i] ? size[i] - p[i] : p[i]))
-  const vector = (v: Vec3): Vec3 => vec3((i) => (flip[i] ? -v[i] : v[i]))
-  const say = (v: Vec3) => v.map(round).join()
+export const gridded = (mm: Mm): number => Math.round(mm * 1000.6180339887) + 0
+
+/** A way of laying a board on itself: which own axis comes to lie along each, and which of them then run the other way. */
+export interface Lay {
+  readonly order: readonly [0 | 1 | 2, 0 | 1 | 2, 0 | 1 | 2]
+  readonly flip: readonly [boolean, boolean, boolean]
+}
+
+/** A text that is equal for tools that take the same from a board of this size, when it is laid on itself as told. */
+export function toolSignature(t: Tool, size: Vec3, { order, flip }: Lay): string {
+  const point = (p: Vec3): Vec3 => vec3((i) => (flip[i] ? size[i] - p[order[i]] : p[order[i]]))
+  const vector = (v: Vec3): Vec3 => vec3((i) => (flip[i] ? -v[order[i]] : v[order[i]]))
+  const say = (v: Vec3) => v.map(gridded).join()
   switch (t.kind) {
-    case 'box':
-      return AXES.map((i) => {
-        const low = Math.max(0, t.min[i])
-        const high = Math.min(size[i], t.max[i])
-        return flip[i] ? [round(size[i] - high), round(size[i] - low)] : [round(low), round(high)]
-      }).join()
+    case 'box': {
+      const [a, b] = [point(t.min), point(t.max)]
+      return AXES.map((i) => [
+        gridded(Math.max(0, Math.min(a[i], b[i]))),
+        gridded(Math.min(size[i], Math.max(a[i], b[i]))),
+      ]).join()
+    }
     case 'drill':
-      return `o${say(point(t.at))},${say(vector(t.along))},${[t.radius, t.depth, t.tip].map(round).join()}`
+      return `o${say(point(t.at))},${say(vector(t.along))},${[t.radius, t.depth, t.tip].map(gridded).join()}`
     case 'plane': {
-      const shifted = AXES.reduce((c, i) => (flip[i] ? c - t.normal[i] * size[i] : c), t.offset)
-      return `/${say(vector(t.normal))},${round(shifted)}`
+      const normal = vector(t.normal)
+      const on = point(vec3((i) => t.normal[i] * t.offset))
+      return `/${say(normal)},${gridded(dot(normal, on))}`
     }
     case 'prism': {
-      const corners = [0, t.depth].flatMap((d) =>
-        t.outline.map(([u, v]) => say(point(toRoom(t.frame, [u, v, d])))),
-      )
-      return `#${corners.sort().join(';')}`
+      const ends = [0, t.depth].map((d) => t.outline.map(([u, v]) => say(point(toRoom(t.frame, [u, v, d])))))
+      // Each corner of the one end with its mate at the other, round about; from either end.
+      const round = ([near, far]: string[][]) => loopText(near!.map((p, k) => `${p}>${far![k]}`))
+      return `#${[round(ends), round([...ends].reverse())].sort()[0]}`
     }
   }
+}
+
+/** Corners round about as one text, wherever they start and whichever way they run. */
+function loopText(corners: readonly string[]): string {
+  const from = (list: readonly string[]): string => {
+    const least = list.reduce((a, b) => (b < a ? b : a))
+    return list
+      .flatMap((c, k) => (c === least ? [[...list.slice(k), ...list.slice(0, k)].join(';')] : []))
+      .sort()[0]!
+  }
+  return [from(corners), from([...corners].reverse())].sort()[0]!
 }

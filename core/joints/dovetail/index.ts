@@ -3,7 +3,7 @@ import type { Growth } from '../../resolve'
 import { memberAt } from '../contacts'
 import { makesCorner } from '../corner'
 import { chosen, defineJoint, FIT, NARROWEST } from '../kind'
-import { depthBehind } from '../meet'
+import { depthBehind, touchBehind } from '../meet'
 import { rounded } from '../suggest'
 import { derive } from './derive'
 
@@ -36,8 +36,10 @@ export const dovetail = defineJoint({
       {
         member: 0, face: one, says: (called) => `into ${called(1)}`, measures: lapped, poses: true,
         by: (v, poses) => {
-          const behind = depthBehind(poses, one)
-          return isBlind(joint) && tailsOnGuest(joint) ? behind - (v.lap ?? behind / 4) : behind
+          const all = depthBehind(poses, one)
+          return isBlind(joint) && tailsOnGuest(joint)
+            ? all.map((behind) => (behind > 0 ? behind - (v.lap ?? behind / 4) : 0))
+            : all
         },
       },
     ] // prettier-ignore
@@ -45,7 +47,11 @@ export const dovetail = defineJoint({
     if (two && isBlind(joint) && !tailsOnGuest(joint))
       grows.push({
         member: 1, face: two, says: () => 'back from the outside', measures: lapped, poses: true,
-        by: (v, poses) => (depthBehind(poses, one) > 0 ? -(v.lap ?? poses[0]![0]!.size[2] / 4) : 0),
+        by: (v, [guests = [], hosts = []]) =>
+          hosts.map((host) => {
+            const guest = host && guests.find((g) => g && touchBehind(g, one, host) !== null)
+            return guest ? -(v.lap ?? guest.size[2] / 4) : 0
+          }),
       }) // prettier-ignore
     return grows
   },

@@ -72,9 +72,7 @@ function make(c: Corner, places: readonly Range[], d: Deriving): void {
   const { guest, host } = c.m
   const fit = d.must('fit')
   const guestFirst = chosen(d.joint.joint, 'first', 'host') === 'guest'
-  // Edge 1 is told of the piece as it is described; a mirror image has its edges swapped.
-  const order = guest.flipped ? [...places].reverse() : places
-  const mine = order.filter((_, k) => (k % 2 === 0) === guestFirst).sort((a, b) => a[0] - b[0])
+  const mine = places.filter((_, k) => (k % 2 === 0) === guestFirst)
   // All that is not the guest's finger is the host's, up to the guest's own edges.
   const taken = rest([0, guest.size[1]], mine)
   const sockets = mine.map(([a, b]): Range => [

@@ -29,16 +29,13 @@ const runOf = (m: Meeting): Axis => (m.into === 0 ? 1 : 0)
 function house(m: Meeting, d: Deriving): void {
   const { guest, host } = m
   const run = runOf(m)
-  // Stops are told of the piece as it is described; a mirror image has its edges swapped.
-  const swap = run === 1 && guest.flipped
-  const [low, high] = swap ? [d.must('stop2'), d.must('stop1')] : [d.must('stop1'), d.must('stop2')]
   const depth = d.must('depth')
   const channel = channelFor(m, {
     section: { min: [0, 0, 0], max: guest.size },
     depth,
     fit: d.must('fit'),
     run,
-    stops: { low, high },
+    stops: { low: d.must('stop1'), high: d.must('stop2') },
     depthKey: keyOf.joint(d.joint.id, 'depth'),
   })
   if (depth > behind(m) / 2 + 1e-6)

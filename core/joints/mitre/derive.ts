@@ -8,7 +8,6 @@ import {
   cross,
   dot,
   FACE_AT,
-  faceIn,
   STILL,
   toOwn,
   type Axis,
@@ -42,14 +41,7 @@ export function derive(d: Deriving): void {
 }
 
 /** A cut by a plane of the room, in the piece's own frame. */
-export function sawOn(
-  i: Instance,
-  described: FaceName,
-  normal: Vec3,
-  offset: Mm,
-  name?: SawCut['name'],
-): SawCut {
-  const face = faceIn(i.flipped, described)
+export function sawOn(i: Instance, face: FaceName, normal: Vec3, offset: Mm, name?: SawCut['name']): SawCut {
   const own = vectorInto(i.frame, STILL, normal)
   return {
     name: name ?? (FACE_AT[face].axis === 0 ? 'mitre' : 'bevel'),
@@ -79,7 +71,7 @@ function keys(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, d:
   for (const [on, other, face] of [[a, b, fa], [b, a, fb]] as const) {
     const axis = axisAlong(on, met.parting.edge)
     const data: Keyway = {
-      name: 'key slot', face: faceIn(on.flipped, face), width: kerf, depth, axis,
+      name: 'key slot', face: face, width: kerf, depth, axis,
       at: places.map((t) => along(on, met.parting, t, axis)),
       tools: tools.map((t) => toolInto(on.frame, STILL, t)),
     }
@@ -124,7 +116,7 @@ function spline(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, 
   for (const [on, other, face] of [[a, b, fa], [b, a, fb]] as const) {
     const axis = axisAlong(on, v)
     const data: Keyway = {
-      name: 'spline groove', face: faceIn(on.flipped, face), width: kerf, depth, axis,
+      name: 'spline groove', face: face, width: kerf, depth, axis,
       at: [dot(vec3((i) => corner[i] + v[i] * middle - on.frame.origin[i]), axesOf(on.frame)[axis])],
       tools: [toolInto(on.frame, STILL, tool)],
     }
@@ -158,7 +150,7 @@ function dowels(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, 
     const out = places.find((p) => !inside(on, p, into, depth, diameter / 2))
     if (out) return d.wrong(`A dowel hole ${d.say(depth)} deep across the mitre comes out of ${on.name}`)
     const data: Bore = {
-      name: 'dowel hole', face: faceIn(on.flipped, face), diameter, depth, through: false, tip: 0,
+      name: 'dowel hole', face: face, diameter, depth, through: false, tip: 0,
       at: places.map((p) => toOwn(on.frame, p)), along: vectorInto(on.frame, STILL, into),
     }
     d.work('bore', on, other, data, '/dowels')

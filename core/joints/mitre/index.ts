@@ -1,7 +1,7 @@
 import type { Joint } from '../../document'
-import type { Pose } from '../../pieces'
-import type { Growth } from '../../resolve'
-import { nearest, partAt, type Met } from '../bisect'
+import type { Mm } from '../../measure'
+import type { Growth, Standing } from '../../resolve'
+import { nearest, partAt } from '../bisect'
 import { memberAt, sortOfFace, type Contact } from '../contacts'
 import { defineJoint } from '../kind'
 import { derive } from './derive'
@@ -30,10 +30,7 @@ export const mitre = defineJoint({
       return [
         {
           member, face, says: (called) => `to the mitre with ${called(1 - member)}`, measures: [], poses: true, cuts: true,
-          by: (_, poses) => {
-            const met = nearestMet(joint, poses)
-            return met ? (member === 0 ? met.growA : met.growB) : 0
-          },
+          by: (_, poses) => growths(joint, poses)[member]!,
         },
       ] // prettier-ignore
     }),
@@ -52,10 +49,16 @@ function facesAt(c: Contact) {
   return host && sortOfFace(host) !== 'face' && sortOfFace(c.guestFace) !== 'face' ? ([c.guestFace, host] as const) : null
 } // prettier-ignore
 
-/** The nearest poses of the two members that meet at their corner. */
-function nearestMet(joint: Joint, poses: ReadonlyArray<readonly Pose[]>): Met | null {
+/** How far each copy of either member grows to the mitre with the nearest of the other. */
+function growths(joint: Joint, [one = [], two = []]: readonly Standing[]): [Mm[], Mm[]] {
   const [fa, fb] = [joint.between[0]!.face, joint.between[1]!.face]
-  if (!fa || !fb) return null
-  const found = (poses[0] ?? []).flatMap((a) => nearest(poses[1] ?? [], (b) => (a === b ? null : partAt(a, fa, b, fb))) ?? []) // prettier-ignore
-  return found.reduce<Met | null>((best, { met }) => (best && best.away <= met.away ? best : met), null)
+  const [growA, growB] = [one.map(() => 0), two.map(() => 0)]
+  if (!fa || !fb) return [growA, growB]
+  one.forEach((a, i) => {
+    const found = a && nearest(two, (b) => (b && b !== a ? partAt(a, fa, b, fb) : null))
+    if (!found) return
+    growA[i] = found.met.growA
+    growB[two.indexOf(found.other)] = found.met.growB
+  })
+  return [growA, growB]
 }

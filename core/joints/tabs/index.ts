@@ -29,7 +29,7 @@ export const tabs = defineJoint({
     return [
       {
         member: 0, face, says: (called) => `through ${called(1)}`, measures: ['proud'], poses: true,
-        by: (v, poses) => depthBehind(poses, face) + v.proud!,
+        by: (v, poses) => depthBehind(poses, face).map((depth) => depth + v.proud!),
       },
     ] // prettier-ignore
   },

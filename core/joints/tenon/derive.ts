@@ -49,8 +49,7 @@ function sectionOf(m: Meeting, d: Deriving): Section {
   const width = d.must('haunchWidth')
   let haunch: Section['haunch'] = null
   if (width > 0) {
-    // Told of the piece as it is described; a mirror image has its edges swapped.
-    const high = (chosen(d.joint.joint, 'haunch', 'high') === 'high') !== (m.guest.flipped && run === 1)
+    const high = chosen(d.joint.joint, 'haunch', 'high') === 'high'
     haunch = {
       along: high ? [along[1] - width, along[1]] : [along[0], along[0] + width],
       length: d.value('haunchLength') ?? length / 3,

@@ -1,6 +1,6 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
-import { negated, dot, faceIn, normalOf, sayFace, type Pose, type Vec3 } from '../../pieces'
+import { negated, dot, normalOf, sayFace, type Pose, type Vec3 } from '../../pieces'
 import { planeOf, runTo } from '../bisect'
 import { memberAt, sortOfFace } from '../contacts'
 import type { Deriving } from '../deriving'
@@ -20,10 +20,11 @@ export const trim = defineJoint({
       {
         member: 0, face: one, says: (called) => `to ${called(1)}`, measures: ['gap'], poses: true, cuts: true,
         by: (v, poses) => {
-          const a = poses[0]?.[0]
-          const b = a && nearestTo(a, one, poses[1] ?? [])
-          const cut = a && b && cutAt(a, one, b, two, v.gap!)
-          return cut ? cut.beyond : 0
+          const [copies = [], others = []] = poses
+          return copies.map((a) => {
+            const b = a && nearestTo(a, one, others)
+            return (a && b && cutAt(a, one, b, two, v.gap!)?.beyond) ?? 0
+          })
         },
       },
     ] // prettier-ignore
@@ -44,10 +45,9 @@ export const trim = defineJoint({
 })
 
 /** The plane of a face, moved off it by the gap, as what it cuts from a piece; null when the piece does not reach it. */
-function cutAt(a: Pose, described: FaceName, b: Pose, other: FaceName, gap: Mm): { normal: Vec3; offset: Mm; beyond: Mm } | null {
-  const plane = planeOf(b, faceIn(b.flipped, other))
+function cutAt(a: Pose, face: FaceName, b: Pose, other: FaceName, gap: Mm): { normal: Vec3; offset: Mm; beyond: Mm } | null {
+  const plane = planeOf(b, other)
   const cut = { normal: negated(plane.normal), offset: -(plane.offset + gap) }
-  const face = faceIn(a.flipped, described)
   if (dot(normalOf(a.frame, face), cut.normal) <= 0) return null
   const run = runTo(a, face, cut)
   return run && { ...cut, beyond: Math.max(...run.beyond) }
@@ -57,8 +57,7 @@ function derive(d: Deriving): void {
   const [one, two] = [d.face(0), d.face(1)]
   if (!one || !two) return
   for (const a of d.members(0)) {
-    const face = faceIn(a.flipped, one)
-    const near = [...d.members(1)].sort((x, y) => distanceTo(x, middleOf(a, face)) - distanceTo(y, middleOf(a, face)))[0] // prettier-ignore
+    const near = [...d.members(1)].sort((x, y) => distanceTo(x, middleOf(a, one)) - distanceTo(y, middleOf(a, one)))[0] // prettier-ignore
     if (!near) continue
     const cut = cutAt(shoulderPose(a), one, shoulderPose(near), two, d.must('gap'))
     if (cut) d.work('saw', a, near, sawOn(a, one, cut.normal, cut.offset, 'trim'))

@@ -4,7 +4,7 @@
  * both linear, so what is hidden is found exactly. A spatial index on the paper keeps the tests few.
  */
 import Flatbush from 'flatbush'
-import { dot, minus, toRoom, type Frame, type Vec3 } from '../../pieces'
+import { dot, handOf, minus, toRoom, type Frame, type Vec3 } from '../../pieces'
 import { edgesOf, type Shape } from '../../solid'
 import { mergeSegments, type Segment } from './merge'
 import { project, type View } from './view'
@@ -81,6 +81,8 @@ function layOut(solids: readonly Solid[], view: View): { edges: Array<[Vec3, Vec
         view,
         toRoom(frame, [shape.positions[3 * i]!, shape.positions[3 * i + 1]!, shape.positions[3 * i + 2]!]),
       )
+    // Seen in a mirror, triangles that face the viewer run the other way round.
+    const hand = handOf(frame) * handOf({ x: view.right, y: view.up, z: view.toward })
     const corners = Array.from({ length: shape.positions.length / 3 }, (_, i) => corner(i))
     const toward: Vec3 = [dot(view.toward, frame.x), dot(view.toward, frame.y), dot(view.toward, frame.z)]
     for (const e of edgesOf(shape)) {
@@ -94,7 +96,7 @@ function layOut(solids: readonly Solid[], view: View): { edges: Array<[Vec3, Vec
         corners[shape.triangles[k + 2]!]!,
       ]
       const turn = (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])
-      if (turn > 1e-9) triangles.push([a, b, c])
+      if (turn * hand > 1e-9) triangles.push(hand > 0 ? [a, b, c] : [a, c, b])
     }
   }
   return { edges, triangles }
