@@ -97,6 +97,8 @@ export interface Met {
   /** What the cut faces share: along the edge and inward, told from the corner. */
   readonly along: readonly [Mm, Mm]
   readonly deep: readonly [Mm, Mm]
+  /** How much further the one cut face reaches than the other: along the edge, and inward. */
+  readonly uneven: { readonly along: Mm; readonly deep: Mm }
 }
 
 /** How two poses part at the corner of their ends or edges; null when they do not meet there. */
@@ -114,11 +116,13 @@ export function partAt(a: Pose, fa: FaceName, b: Pose, fb: FaceName): Met | null
     const ts = places.map((q) => dot(q, v) - dot(p.corner, v))
     return [Math.min(...ts), Math.max(...ts)]
   }
-  const both = (v: Vec3): [Mm, Mm] => {
+  const both = (v: Vec3) => {
     const [x, y] = [range(ra.places, v), range(rb.places, v)]
-    return [Math.max(x[0], y[0]), Math.min(x[1], y[1])]
+    const common: [Mm, Mm] = [Math.max(x[0], y[0]), Math.min(x[1], y[1])]
+    return { common, uneven: Math.max(Math.abs(x[0] - y[0]), Math.abs(x[1] - y[1])) }
   }
-  const [along, deep] = [both(p.edge), both(p.inward)]
+  const [edgewise, inwards] = [both(p.edge), both(p.inward)]
+  const [along, deep] = [edgewise.common, inwards.common]
   if (along[1] - along[0] < 0.01 || deep[1] - deep[0] < 0.01) return null
   return {
     parting: p,
@@ -127,6 +131,7 @@ export function partAt(a: Pose, fa: FaceName, b: Pose, fb: FaceName): Met | null
     away: na + nb,
     along,
     deep,
+    uneven: { along: edgewise.uneven, deep: inwards.uneven },
   }
 }
 

@@ -6,7 +6,7 @@ import { blockOut, outOf, prismAlong, type Range } from './block'
 import { sortOfFace, type Contact } from './contacts'
 import type { Deriving } from './deriving'
 import { behind, cornerOf, extentOf, type Meeting } from './meet'
-import type { Tool, Vec2 } from '../work'
+import { boxInto, type Tool, type Vec2 } from '../work'
 
 export interface Corner {
   readonly m: Meeting
@@ -36,6 +36,12 @@ export function cornerAt(m: Meeting, d: Deriving): Corner | null {
     host: behind(m),
     guest: extentOf(m.guest, 2),
   }
+}
+
+/** The host's own width, told along the guest's. */
+export function hostWidth({ m }: Corner): Range {
+  const { min, max } = boxInto(m.guest.frame, m.host.frame, { min: [0, 0, 0], max: m.host.size })!
+  return [min[1], max[1]]
 }
 
 /** Contacts where such a corner could be made. */

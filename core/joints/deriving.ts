@@ -1,7 +1,7 @@
 /** What a joint makes of its pieces: work on each, hardware, and what is wrong. */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { sayLength, type Instance, type Problem, type Resolved, type ResolvedJoint } from '../resolve'
+import { forCopy, sayLength, type Instance, type Problem, type Resolved, type ResolvedJoint } from '../resolve'
 import type { Feature } from '../work'
 import { meet, sayApart, TOUCHING, type Meeting } from './meet'
 
@@ -70,6 +70,13 @@ export class Deriving {
       partner: { key: partner.key, name: partner.name },
       data,
     })
+  }
+
+  /** How far other joints take the guest's face in with its whole section: what is cut there starts from its end. */
+  seat({ guest, face }: Pick<Meeting, 'guest' | 'face'>): Mm {
+    const fills = this.resolved.fills.get(guest.piece) ?? []
+    const others = fills.filter((f) => f.face === face && f.joint !== this.joint.id)
+    return Math.max(0, ...others.map((f) => forCopy(f.by, guest.index - 1)))
   }
 
   supply(name: string, quantity: number): void {

@@ -1,6 +1,6 @@
 /** Every kind of joint. A new kind is one folder and one line here. */
 import type { Joint } from '../document'
-import type { JointNumbers, Problem, Resolved, ResolvedJoint, ResolvedPiece } from '../resolve'
+import type { Fill, JointNumbers, Problem, Resolved, ResolvedJoint, ResolvedPiece } from '../resolve'
 import type { Feature } from '../work'
 import { butt } from './butt'
 import type { Contact } from './contacts'
@@ -91,6 +91,7 @@ interface KeptDerived {
   readonly joint: ResolvedJoint
   readonly members: ReadonlyArray<ResolvedPiece | undefined>
   readonly style: unknown
+  readonly fills: ReadonlyArray<readonly Fill[] | undefined>
   readonly kerf: number
   readonly derived: Derived
 }
@@ -109,12 +110,17 @@ function deriveOnce(
     old?.joint === joint &&
     old.style === style &&
     old.kerf === kerf &&
-    between.every((m, i) => resolved.byId.get(m.piece)?.instances === old.members[i]?.instances)
+    between.every(
+      (m, i) =>
+        resolved.byId.get(m.piece)?.instances === old.members[i]?.instances &&
+        resolved.fills.get(m.piece) === old.fills[i],
+    )
   )
     return old
   const derived = kind.derive(joint, resolved)
   const members = between.map((m) => resolved.byId.get(m.piece))
-  return { joint, members, style, kerf, derived }
+  const fills = between.map((m) => resolved.fills.get(m.piece))
+  return { joint, members, fills, style, kerf, derived }
 }
 
 /** `kept` holds what came out last time, and is brought up to date. */

@@ -1,7 +1,7 @@
 export { Resolver, originalOf, sayLength } from './resolve'
 export { sayBecause, sayValue } from './because'
 export { keyOf, SIZES, type SizeName } from './keys'
-export { perCopy } from './percopy'
+export { forCopy, perCopy } from './percopy'
 export type { NodeKey, NodeResult, Part, Slip } from './graph'
 export type * from './types'
 export { tryMeasure, type Tried } from './try'

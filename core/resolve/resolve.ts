@@ -15,7 +15,7 @@ import { namesOf } from './names'
 import { NodeBook } from './nodes'
 import { problemsOf } from './problems'
 import { forCopy } from './percopy'
-import type { Instance, JointNumbers, PerCopy, Resolved, ResolvedBoard, ResolvedHardware, ResolvedJoint, ResolvedPiece, ResolvedStock } from './types' // prettier-ignore
+import type { Fill, Instance, JointNumbers, PerCopy, Resolved, ResolvedBoard, ResolvedHardware, ResolvedJoint, ResolvedPiece, ResolvedStock } from './types' // prettier-ignore
 
 /** What a piece or a joint was resolved from, so that it can be kept as long as that stands. */
 interface KeptPiece {
@@ -28,6 +28,7 @@ export class Resolver {
   private pieces = new Map<string, KeptPiece>()
   private joints = new Map<string, ResolvedJoint>()
   private stocks = new Map<string, ResolvedStock>()
+  private fills = new Map<string, Fill[]>()
   private readonly book: NodeBook
 
   constructor(private readonly numbers: JointNumbers) {
@@ -70,6 +71,7 @@ export class Resolver {
       }),
       hardware: project.hardware.map((h) => resolveHardware(h, byId, number)),
       joints: this.resolveJoints(project, touched, number),
+      fills: this.resolveFills(project, result),
       settings: {
         fit: number(keyOf.setting('fit')) ?? 0,
         kerf: number(keyOf.setting('kerf')) ?? 0,
@@ -127,6 +129,27 @@ export class Resolver {
       this.pieces.set(piece.id, { inputs, resolved })
       return resolved
     })
+  }
+
+  /** A piece whose fills are as before keeps their list. */
+  private resolveFills(project: Project, result: Results): ReadonlyMap<string, readonly Fill[]> {
+    const before = this.fills
+    const now = new Map<string, Fill[]>()
+    for (const joint of project.joints)
+      this.numbers.grows(joint).forEach((g, n) => {
+        const piece = joint.between[g.member]?.piece
+        const grown = g.fills && piece !== undefined ? result(keyOf.growth(joint.id, n)) : undefined
+        if (!grown?.ok) return
+        const list = now.get(piece!) ?? []
+        list.push({ joint: joint.id, face: g.face, by: grown.value as PerCopy })
+        now.set(piece!, list)
+      })
+    this.fills = now
+    for (const [piece, list] of now) {
+      const old = before.get(piece)
+      if (old && JSON.stringify(old) === JSON.stringify(list)) now.set(piece, old)
+    }
+    return now
   }
 
   private resolveJoints(project: Project, touched: Owners, number: Numbers): ResolvedJoint[] {

@@ -118,6 +118,8 @@ export interface Resolved {
   readonly boards: readonly ResolvedBoard[]
   readonly groups: readonly ResolvedGroup[]
   readonly joints: readonly ResolvedJoint[]
+  /** What of each piece goes into joints with its whole section. */
+  readonly fills: ReadonlyMap<string, readonly Fill[]>
   readonly hardware: readonly ResolvedHardware[]
   readonly settings: Readonly<Record<'fit' | 'kerf' | 'trim' | 'extraLength' | 'extraWidth', Mm>>
   readonly problems: readonly Problem[]
@@ -126,6 +128,13 @@ export interface Resolved {
   because(key: NodeKey): Because | undefined
   /** How a reference reads to a maker: "Left side · right". */
   sayRef(ref: Ref): string
+}
+
+/** How far a joint takes a face of a piece in with its whole section. */
+export interface Fill {
+  readonly joint: string
+  readonly face: FaceName
+  readonly by: PerCopy
 }
 
 /** A length that is the same for all copies of a piece, or one for each, in order; a shorter list starts anew. */
@@ -144,6 +153,8 @@ export interface Growth {
   readonly measures: readonly string[]
   /** Whether it reads how all members stand. */
   readonly poses: boolean
+  /** The whole section goes in, so that what other joints cut at that face starts from there. */
+  readonly fills?: boolean
   /** It is cut off there, however much further other cuts of the same face would let it go. */
   readonly cuts?: boolean
   /** `poses` are those of each member. What does not fit gives 0 here; the joint says why when its work is derived. */

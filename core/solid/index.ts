@@ -1,4 +1,5 @@
 export { Kernel, loadKernel, recipeKey, type Recipe, type Shape } from './kernel'
+export { bodiesOf, type Bodies } from './bodies'
 export { matrixOf } from './matrix'
 export { Recipes } from './recipe'
 export { sidesOf } from './tools'

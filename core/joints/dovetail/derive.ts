@@ -4,7 +4,7 @@
  */
 import type { Mm } from '../../measure'
 import { BEYOND, sayDegrees, toolInto, type Sockets, type Tool, type Vec2 } from '../../work'
-import { cornerAt, cornerPrism, type Corner } from '../corner'
+import { cornerAt, cornerPrism, hostWidth, type Corner } from '../corner'
 import type { Deriving } from '../deriving'
 import { chosen } from '../kind'
 
@@ -71,7 +71,7 @@ function make(c: Corner, l: Layout, d: Deriving): void {
   const mapped = (t: Tool, on: 'guest' | 'host') => (on === 'guest' ? t : toolInto(host.frame, guest.frame, t))
 
   // What the tails leave standing between them goes from their own board.
-  const between = gaps(c.width, l).map((g) => mapped(cornerPrism(c, tailed, g, { low: BEYOND, high: BEYOND }), tailed))
+  const between = gaps(c.width, outerEdges(c, d), l).map((g) => mapped(cornerPrism(c, tailed, g, { low: BEYOND, high: BEYOND }), tailed))
   const sockets = l.tails.map(([a, b]) => {
     const [a0, b0] = [a + l.lean - fit / 2, b - l.lean + fit / 2]
     const outline: Vec2[] = [[-BEYOND, a0], [0, a0], [l.length, a - fit / 2], [l.length + open, a - fit / 2], [l.length + open, b + fit / 2], [l.length, b + fit / 2], [0, b0], [-BEYOND, b0]]
@@ -96,14 +96,26 @@ const ranges = ([from, to]: readonly [Mm, Mm], l: Layout): Array<readonly [Mm, M
   return Array.from({ length: l.tails.length + 1 }, (_, k) => [ends[2 * k]!, ends[2 * k + 1]!] as const)
 }
 
+/**
+ * Where the outermost gaps end: at the edges of the board the tails stand on, and out of it. A side board that is wider
+ * than the other keeps its wood there, half the fit away from the outer pin.
+ */
+function outerEdges(c: Corner, d: Deriving): readonly [Mm, Mm] {
+  if (onGuest(d)) return [-BEYOND, c.m.guest.size[1] + BEYOND]
+  const [low, high] = hostWidth(c)
+  const [from, to] = c.width
+  const fit = d.must('fit')
+  return [low < from - 1e-6 ? from - fit / 2 : from - BEYOND, high > to + 1e-6 ? to + fit / 2 : to + BEYOND]
+}
+
 /** Outlines of what goes between the tails: (from the base outwards, along the width), out of the wood where open. */
-function gaps(width: readonly [Mm, Mm], l: Layout): Vec2[][] {
+function gaps(width: readonly [Mm, Mm], edges: readonly [Mm, Mm], l: Layout): Vec2[][] {
   const all = ranges(width, l)
   return all.map(([a, b], k) => {
     const first = k === 0
     const last = k === all.length - 1
-    const [a0, a1] = first ? [a - BEYOND, a - BEYOND] : [a - l.lean, a]
-    const [b0, b1] = last ? [b + BEYOND, b + BEYOND] : [b + l.lean, b]
+    const [a0, a1] = first ? [edges[0], edges[0]] : [a - l.lean, a]
+    const [b0, b1] = last ? [edges[1], edges[1]] : [b + l.lean, b]
     return [[0, a0], [l.length, a1], [l.length + BEYOND, a1], [l.length + BEYOND, b1], [l.length, b1], [0, b0]]
   })
 } // prettier-ignore

@@ -1,4 +1,4 @@
-import { negated, FACE_AT, type Vec3 } from '../../pieces'
+import { negated, FACE_AT, vec3, type Vec3 } from '../../pieces'
 import { pointInto, vectorInto, type Bore } from '../../work'
 import { outOf } from '../block'
 import { memberAt } from '../contacts'
@@ -76,7 +76,10 @@ function bored(m: Meeting, places: readonly Vec3[], how: { diameter: number; int
   const out = outOf(m)
   const back = negated(out)
   const bore = { name: 'dowel hole', diameter: how.diameter, through: false, tip: 0 }
-  const mine: Bore = { ...bore, face: m.face, at: places, along: back, depth: how.guestDepth }
+  // Where a dado takes the guest in, its hole is bored from the end that goes into it.
+  const seat = d.seat(m)
+  const ends = places.map((p) => vec3((i) => p[i] + out[i] * seat))
+  const mine: Bore = { ...bore, face: m.face, at: ends, along: back, depth: how.guestDepth + seat }
   const yours: Bore = {
     ...bore,
     face: m.hostFace,

@@ -3,7 +3,7 @@ import { BEYOND, runOut, type Sockets } from '../../work'
 import { asTool } from '../channel'
 import { rest, type Range } from '../block'
 import { memberAt } from '../contacts'
-import { cornerAt, makesCorner, strip, type Corner } from '../corner'
+import { cornerAt, hostWidth, makesCorner, strip, type Corner } from '../corner'
 import type { Deriving } from '../deriving'
 import { chosen, defineJoint, FIT, NARROWEST } from '../kind'
 import { depthBehind } from '../meet'
@@ -75,9 +75,11 @@ function make(c: Corner, places: readonly Range[], d: Deriving): void {
   const mine = places.filter((_, k) => (k % 2 === 0) === guestFirst)
   // All that is not the guest's finger is the host's, up to the guest's own edges.
   const taken = rest([0, guest.size[1]], mine)
+  // Room on both sides of a finger, but where its side is the host's own edge.
+  const [low, high] = hostWidth(c)
   const sockets = mine.map(([a, b]): Range => [
-    a > c.width[0] + 1e-6 ? a - fit / 2 : a,
-    b < c.width[1] - 1e-6 ? b + fit / 2 : b,
+    a > low + 1e-6 ? a - fit / 2 : a,
+    b < high - 1e-6 ? b + fit / 2 : b,
   ])
   const base = { name: 'fingers' as const, run: 1 as const, slope: '', width: mine[0] ? mine[0][1] - mine[0][0] : 0 }
   const onGuest: Sockets = {

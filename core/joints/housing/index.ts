@@ -34,6 +34,7 @@ export const housing = defineJoint({
       says: (called) => `into ${called(host)}`,
       measures: ['depth', 'gap'],
       poses: false,
+      fills: true,
       by: (v) => v.depth! - v.gap!,
     })),
   // An end or an edge against anything thick enough to take it.

@@ -20,6 +20,9 @@ import type { Deriving } from '../deriving'
 import { chosen } from '../kind'
 import { shoulderPose } from '../meet'
 
+/** Cut faces that differ by less are taken for even. */
+const UNEVEN: Mm = 0.01
+
 export function derive(d: Deriving): void {
   const [fa, fb] = [d.face(0), d.face(1)]
   if (!fa || !fb) return
@@ -32,12 +35,21 @@ export function derive(d: Deriving): void {
       const { other: b, met } = found
       d.work('saw', a, b, sawOn(a, fa, met.parting.normal, met.parting.offset))
       d.work('saw', b, a, sawOn(b, fb, negated(met.parting.normal), -met.parting.offset))
+      sayUneven(a, b, met, d)
       const across = chosen(d.joint.joint, 'across', 'none')
       if (across === 'keys') keys(a, b, fa, fb, met, d)
       if (across === 'spline') spline(a, b, fa, fb, met, d)
       if (across === 'dowels') dowels(a, b, fa, fb, met, d)
     }
   }
+}
+
+/** Two sections cut at one plane leave a gap or a step where they differ. */
+function sayUneven(a: Instance, b: Instance, { uneven }: Met, d: Deriving): void {
+  if (uneven.deep > UNEVEN)
+    d.wrong(`The mitre of ${a.name} and ${b.name} leaves a gap inside the corner: the one is cut ${d.say(uneven.deep)} further in than the other`, 'look') // prettier-ignore
+  else if (uneven.along > UNEVEN)
+    d.wrong(`The mitre of ${a.name} and ${b.name} leaves a step: the one reaches ${d.say(uneven.along)} further than the other`, 'look') // prettier-ignore
 }
 
 /** A cut by a plane of the room, in the piece's own frame. */

@@ -85,7 +85,7 @@ function pocketsAt(m: Meeting, places: readonly Vec3[], d: Deriving): [Bore, Bor
   const face = fromFace ? 'face' : 'back'
   return [
     { name: 'pocket', face, at: mouth, along, diameter: wide, depth: deep, through: false, tip: 0 },
-    { name: 'clearance hole', face, at: mouth, along, diameter, depth: whole + diameter, through: true, tip: 0 },
+    { name: 'clearance hole', face, at: mouth, along, diameter, depth: whole + diameter + d.seat(m) / Math.cos(a), through: true, tip: 0 },
     {
       name: 'pilot hole', face: m.hostFace, diameter: 0.7 * diameter, depth: into, through: false, tip: 0,
       at: places.map((p) => pointInto(host.frame, guest.frame, p)), along: vectorInto(host.frame, guest.frame, along),

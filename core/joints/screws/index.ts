@@ -1,4 +1,4 @@
-import { negated, FACE_AT, oppositeFace, type Vec3 } from '../../pieces'
+import { negated, FACE_AT, oppositeFace, vec3, type Vec3 } from '../../pieces'
 import { pointInto, vectorInto, type Bore } from '../../work'
 import { outOf } from '../block'
 import { memberAt } from '../contacts'
@@ -62,9 +62,11 @@ function derive(d: Deriving): void {
         along: vectorInto(host.frame, guest.frame, back),
         ...(sink === 'none' ? {} : { sink: { diameter: head, depth: sink === 'sunk' ? head / 2 : sunk, flat: sink === 'bored' } }),
       }
+      // Where a dado takes the guest in, its hole is bored from the end that goes into it.
+      const seat = d.seat(m)
       const pilot: Bore = {
-        name: 'pilot hole', face: m.face, diameter: d.value('pilot') ?? 0.7 * diameter, depth: into, through: false, tip: 0,
-        at: places, along: back,
+        name: 'pilot hole', face: m.face, diameter: d.value('pilot') ?? 0.7 * diameter, depth: into + seat, through: false, tip: 0,
+        at: places.map((p) => vec3((i) => p[i] + out[i] * seat)), along: back,
       }
       d.work('bore', host, guest, clearance)
       d.work('bore', guest, host, pilot)

@@ -22,6 +22,8 @@ interface Section {
   readonly along: Range
   readonly thick: Range
   readonly length: Mm
+  /** Where its shoulder is: beyond the face that meets, where a dado takes the whole end in. */
+  readonly seat: Mm
   /** The shallow part beside the tenon, and how far it goes in. */
   readonly haunch: { readonly along: Range; readonly length: Mm } | null
 }
@@ -56,7 +58,9 @@ function sectionOf(m: Meeting, d: Deriving): Section {
     }
     along = high ? [along[0], along[1] - width] : [along[0] + width, along[1]]
   }
-  return { run, across, along, thick: [middle - half, middle + half], length, haunch }
+  const seat = d.seat(m)
+  if (haunch && haunch.length <= seat) haunch = null
+  return { run, across, along, thick: [middle - half, middle + half], length, seat, haunch }
 }
 
 function refusal(m: Meeting, s: Section, d: Deriving): string | null {
@@ -65,6 +69,7 @@ function refusal(m: Meeting, s: Section, d: Deriving): string | null {
   const depth = behind(m)
   const wide = s.along[1] - s.along[0]
   if (s.length <= 0) return `The tenon of ${guest.name} has no length`
+  if (s.length <= s.seat) return `The tenon of ${guest.name} is no longer than the dado in ${host.name} that it stands in` // prettier-ignore
   if (s.thick[1] <= s.thick[0]) return `The tenon of ${guest.name} has no thickness`
   if (s.thick[0] < guest.shoulder.min[s.across] - 1e-6 || s.thick[1] > guest.shoulder.max[s.across] + 1e-6)
     return `A tenon ${say(s.thick[1] - s.thick[0])} thick does not fit on ${guest.name}, which is ${say(extentOf(guest, s.across))} there`
@@ -98,7 +103,7 @@ function make(m: Meeting, s: Section, d: Deriving): void {
   if (!loose) d.work('tenon', guest, host, tenonOn(m, s, isRound(d)), '/tenon')
   else {
     // The mortise in the guest: the same hole the other way.
-    const data = mortiseIn(m, s, d, [-(s.length + gap), BEYOND], guest.frame)
+    const data = mortiseIn(m, s, d, [-(s.length + gap), s.seat + BEYOND], guest.frame)
     d.work('mortise', guest, host, { ...data, face: m.face }, '/mortise')
     const size = [2 * s.length, s.along[1] - s.along[0], s.thick[1] - s.thick[0]].map(d.say).join(' × ')
     d.supply(`Loose tenon ${size}`, 1)
@@ -129,7 +134,7 @@ function mortiseIn(
   } else tools.push(inGuest ? runOut(block, m.guest.size) : asTool(m, block))
   if (s.haunch) {
     const h = grow(s.haunch.along)
-    const shallow = blockOut(m, inGuest ? [-(s.haunch.length + d.must('gap')), BEYOND] : [-BEYOND, s.haunch.length + d.must('gap')], { [s.run]: h, [s.across]: thick }) // prettier-ignore
+    const shallow = blockOut(m, inGuest ? [-(s.haunch.length + d.must('gap')), s.seat + BEYOND] : [-BEYOND, s.haunch.length + d.must('gap')], { [s.run]: h, [s.across]: thick }) // prettier-ignore
     tools.push(inGuest ? runOut(shallow, m.guest.size) : asTool(m, shallow))
   }
   const axes = inGuest ? { run: s.run, across: s.across } : hostWays(m, s.run)
@@ -144,13 +149,13 @@ function mortiseIn(
 function tenonOn(m: Meeting, s: Section, round: boolean): Tenon {
   const { guest, face } = m
   const { size } = guest
-  const standing = blockOut(m, [0, s.length], { [s.run]: s.along, [s.across]: s.thick })
+  const standing = blockOut(m, [s.seat, s.length], { [s.run]: s.along, [s.across]: s.thick })
   const cut = (range: Range, along: Partial<Record<Axis, Range>>): Tool[] => {
     const b = blockOut(m, range, along)
     return [0, 1, 2].every((i) => b.max[i]! - b.min[i]! > 1e-6) ? [runOut(b, size)] : []
   }
   const whole = (axis: Axis): Range => [0, size[axis]]
-  const full: Range = [0, s.length]
+  const full: Range = [s.seat, s.length]
   const tools = [
     ...cut(full, { [s.across]: [0, s.thick[0]], [s.run]: whole(s.run) }),
     ...cut(full, { [s.across]: [s.thick[1], size[s.across]], [s.run]: whole(s.run) }),
@@ -165,14 +170,14 @@ function tenonOn(m: Meeting, s: Section, round: boolean): Tenon {
     } else tools.push(...cut(full, { [s.run]: edge, [s.across]: s.thick }))
   }
   if (round) tools.push(...roundedOff(m, s))
-  return { name: 'tenon', face, standing: [standing], length: s.length, run: s.run, across: s.across, tools }
+  return { name: 'tenon', face, standing: [standing], length: s.length - s.seat, run: s.run, across: s.across, tools }
 }
 
 /** The corners taken off a tenon with round ends. */
 function roundedOff(m: Meeting, s: Section): Tool[] {
   const r = (s.thick[1] - s.thick[0]) / 2
   const c = (s.thick[0] + s.thick[1]) / 2
-  const block = blockOut(m, [0, s.length + BEYOND], {})
+  const block = blockOut(m, [s.seat, s.length + BEYOND], {})
   const at = [block.min[m.into], block.max[m.into]] as const
   const low: Vec2[] = [[s.along[0] - BEYOND, s.thick[1] + BEYOND], [s.along[0] - BEYOND, s.thick[0] - BEYOND], [s.along[0] + r, s.thick[0] - BEYOND], ...arc([s.along[0] + r, c], r, Math.PI / 2, SIDES).reverse(), [s.along[0] + r, s.thick[1] + BEYOND]] // prettier-ignore
   const high: Vec2[] = [[s.along[1] + BEYOND, s.thick[0] - BEYOND], [s.along[1] + BEYOND, s.thick[1] + BEYOND], [s.along[1] - r, s.thick[1] + BEYOND], ...arc([s.along[1] - r, c], r, -Math.PI / 2, SIDES).reverse(), [s.along[1] - r, s.thick[0] - BEYOND]] // prettier-ignore
