@@ -113,6 +113,15 @@ function obliqueChannel(m: Meeting, { section, depth, fit, run, depthKey }: Cut)
   const nearest = sides.reduce((a, b) => (Math.abs(direction[b]) > Math.abs(direction[a]) ? b : a))
   const region = regionOf(m, block)
   const other = sides.find((i) => i !== nearest)!
+  const onMiddle: [number, number, number] = [0, 0, 0]
+  ;[onMiddle[run], onMiddle[across], onMiddle[m.into]] = [
+    section.min[run],
+    (min[across] + max[across]) / 2,
+    at,
+  ]
+  const start = inHost(onMiddle)
+  const middle = (to: Mm): Mm =>
+    start[other] + ((to - start[nearest]) * direction[other]) / direction[nearest]
   return {
     name: nearest === 0 ? 'groove' : 'dado',
     face: hostFace,
@@ -126,6 +135,7 @@ function obliqueChannel(m: Meeting, { section, depth, fit, run, depthKey }: Cut)
       degrees: (Math.atan2(Math.abs(direction[other]), Math.abs(direction[nearest])) * 180) / Math.PI,
       width,
       tool,
+      middle: [middle(0), middle(host.size[nearest])],
     },
     depthKey,
   }

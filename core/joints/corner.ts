@@ -6,7 +6,7 @@ import { blockOut, outOf, prismAlong, type Range } from './block'
 import { sortOfFace, type Contact } from './contacts'
 import type { Deriving } from './deriving'
 import { behind, cornerOf, extentOf, type Meeting } from './meet'
-import { boxInto, type Tool, type Vec2 } from '../work'
+import { boxInto, pointInto, type Tool, type Vec2 } from '../work'
 
 export interface Corner {
   readonly m: Meeting
@@ -42,6 +42,20 @@ export function cornerAt(m: Meeting, d: Deriving): Corner | null {
 export function hostWidth({ m }: Corner): Range {
   const { min, max } = boxInto(m.guest.frame, m.host.frame, { min: [0, 0, 0], max: m.host.size })!
   return [min[1], max[1]]
+}
+
+/** Ranges along the guest's width as one of the two boards has them along its own, in order and within it. */
+export function onBoard(
+  { m: { guest, host } }: Corner,
+  on: 'guest' | 'host',
+  ranges: readonly Range[],
+): Range[] {
+  const board = on === 'guest' ? guest : host
+  const own = (y: Mm): Mm => (on === 'guest' ? y : pointInto(host.frame, guest.frame, [0, y, 0])[1])
+  const within = (y: Mm): Mm => Math.min(board.size[1], Math.max(0, own(y)))
+  return ranges
+    .map(([a, b]): Range => [Math.min(within(a), within(b)), Math.max(within(a), within(b))])
+    .sort((a, b) => a[0] - b[0])
 }
 
 /** Contacts where such a corner could be made. */

@@ -29,7 +29,7 @@ function unlike(m: Model, one: Instance, two: Instance, by: Motion): number {
 }
 
 const sentences = (m: Model, i: Instance): string[] =>
-  m.features(i).map((f) => sayPlain(workKind(f).describe(f.data, null), (mm) => mm.toFixed(6))) // prettier-ignore
+  m.features(i).map((f) => sayPlain(workKind(f).describe(f.data, null), (mm) => (Math.abs(mm) < 1e-7 ? 0 : mm).toFixed(6))) // prettier-ignore
 
 describe.each(Object.entries(LOPSIDED))('%s', (_, changes) => {
   const project = make(changes)

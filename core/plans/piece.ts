@@ -36,18 +36,27 @@ export function pieceSheet(
 
   const along = placesOn(features, 0)
   const across = placesOn(features, 1)
+  const through = placesOn(features, 2)
   const notes = callouts(features, say)
   const area = drawingArea(settings.paper)
   const runningRow = along.length ? Math.max(...along.map((p) => textWidth(say(p), TEXT))) + 8 : 4
-  const column = (across.length ? Math.max(...across.map((p) => textWidth(say(p), TEXT))) + 7 : 0) + 2
+  const beside = [...across, ...through].map((p) => textWidth(say(p), TEXT))
+  const column = (beside.length ? Math.max(...beside) + 7 : 0) + 2
+  // Places through a thin edge stand further apart than it is thick.
+  const crowd = through.length * TEXT * 1.2
   const below = notes.length * NOTE + 4
   const wide = area.x2 - area.x1 - column - APART - ROW - 6
   const high = area.y2 - area.y1 - runningRow - APART - ROW - 6 - below
-  const scale = largestScale(settings.style.unit, (s) => (L + T) * s <= wide && (W + T) * s <= high)
+  const roomFor = (s: number) => Math.max(0, crowd - T * s) / 2
+  const scale = largestScale(
+    settings.style.unit,
+    (s) => (L + T) * s <= wide && (W + T) * s + 2 * roomFor(s) <= high,
+  )
   const s = scale.factor
+  const room = roomFor(s)
 
   const x = area.x1 + column + (wide - (L + T) * s) / 2
-  const y = area.y1 + runningRow + (high - (W + T) * s) / 2 + W * s
+  const y = area.y1 + runningRow + (high - (W + T) * s) / 2 - room + W * s
   const at = (u: number, v: number, px: number, py: number): Placed => ({
     outline: { u1: 0, v1: 0, u2: u, v2: v },
     x: px,
@@ -55,7 +64,7 @@ export function pieceSheet(
     scale: s,
   })
   const atMain = at(L, W, x, y)
-  const atEdge = at(L, T, x, y + APART + T * s)
+  const atEdge = at(L, T, x, y + APART + room + T * s)
   const atEnd = at(T, W, x + L * s + APART, y)
   const marks: Mark[] = []
   for (const [view, place] of [[main, atMain], [edge, atEdge], [end, atEnd]] as const) {
@@ -67,6 +76,8 @@ export function pieceSheet(
   marks.push(...runningLevel(along.map((p) => ({ x: atU(atMain, p), text: say(p) })), top - 5, top)) // prettier-ignore
   const fromEdge1 = (p: number) => atV(atMain, fromBack ? W - p : p)
   marks.push(...runningUpright(across.map((p) => ({ y: fromEdge1(p), text: say(p) })), x - 5, x)) // prettier-ignore
+  const fromTheBack = (p: number) => atV(atEdge, fromBack ? T - p : p)
+  marks.push(...runningUpright(through.map((p) => ({ y: fromTheBack(p), text: say(p) })), x - 5, x)) // prettier-ignore
   marks.push(...levelDimension(x, x + L * s, atEdge.y + ROW - 2, atEdge.y, say(L)))
   marks.push(...uprightDimension(top, y, atEnd.x + T * s + 7, atEnd.x + T * s, say(W)))
   marks.push(...uprightDimension(atEdge.y - T * s, atEdge.y, x + L * s + 5, x + L * s, say(T)))
@@ -122,7 +133,7 @@ function viewsOf(fromBack: boolean): [View, View, View] {
 }
 
 /** Every place along an own axis that must be told, measured from its reference, once each. */
-function placesOn(features: readonly Feature[], axis: 0 | 1): number[] {
+function placesOn(features: readonly Feature[], axis: 0 | 1 | 2): number[] {
   const places = features.flatMap((f) => workKind(f).dimensions(f.data).filter((d) => d.axis === axis && d.what === 'place').map((d) => d.to)) // prettier-ignore
   return [...new Set(places.map((p) => Math.round(p * 1e7) / 1e7))].sort((a, b) => a - b)
 }

@@ -2,10 +2,13 @@ import { readFileSync, readdirSync } from 'node:fs'
 import fc from 'fast-check'
 import PDFDocument from 'pdfkit'
 import { nodeFonts } from '../../cli/fonts'
+import { findAlike } from '../cuts'
 import { openProject } from '../exchange'
+import { formatLength, marked } from '../measure'
 import { modelOf } from '../model'
 import { frameIn, facing, type Box } from '../pieces'
 import { loadKernel, type Kernel } from '../solid'
+import { workKind } from '../work'
 import { spread } from './dimension'
 import { boundsOf, drawView, FRONT, PICTORIAL, planSheets, textWidth, toSvg, TOP, type Sheet } from './index'
 import { toPdf } from './pdf'
@@ -53,6 +56,30 @@ describe('hidden lines', () => {
       hidden: true,
     })
     expect(total(visible)).toBeCloseTo(2 * 100 + 2 * 60 + 100, 3)
+  })
+  test('a hole shows its rims and no false creases, however small it is', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 10, max: 120 }), (tenths) => {
+        const r = tenths / 20
+        const cut = { kind: 'drill' as const, at: [50, 25, -1] as const, along: [0, 0, 1] as const, radius: r, depth: 22, tip: 0 }
+        const shape = kernel.shape({ size: [100, 50, 20], cuts: [{ work: 'w', tools: [cut] }] })
+        const { visible, hidden } = drawView([{ shape, frame: frameIn({ min: [0, 0, 0], max: [100, 50, 20] }, facing('right-up')) }], FRONT, { hidden: true })
+        // From the side: the outline, and the two lines where the hole ends.
+        expect(total(visible)).toBeCloseTo(240, 2)
+        expect(total(hidden)).toBeCloseTo(40, 1)
+      }),
+      { numRuns: 60 },
+    ) // prettier-ignore
+  })
+  test('a line on the border of two bins is drawn once', () => {
+    // Odd eighths of an inch: the edges of the two boxes lie on one line, reckoned in two ways.
+    for (let n = 1; n < 64; n += 2) {
+      const y = (n * 25.4) / 8
+      const [a, b] = [solid([0, y, 0], [100, y + 20, 30]), solid([40, y + 50 - 50, 30], [140, y + 20, 60])]
+      const apart = drawView([a, b], TOP, { hidden: true })
+      // Two rectangles 100 × 20 that share 60 of their length: the union's outline, and their ends within it.
+      expect(total(apart.visible)).toBeCloseTo(2 * 140 + 2 * 20 + 20, 1)
+    }
   })
   test('the order of the pieces does not matter, and nothing is drawn twice', () => {
     const size = fc.integer({ min: 10, max: 200 })
@@ -110,6 +137,24 @@ describe.each(demos.flatMap((f) => [[f, 'a4'] as const, [f, 'letter'] as const])
     })
   },
 )
+
+describe.each(demos)('the drawings of %s', (file) => {
+  test('give every overall size and every place, from the back too', () => {
+    const read = openProject(readFileSync(`demo/${file}`, 'utf8'))
+    if (!read.ok) throw new Error(read.why)
+    const model = modelOf(read.project)
+    const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
+    const sheets = [...planSheets(model, kernel)]
+    for (const alike of findAlike(model)) {
+      const piece = alike.instances[0]!
+      const sheet = sheets.find((s) => s.title === `${alike.mark} ${alike.name}`)!
+      const written = new Set(sheet.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : [])))
+      const places = model.features(piece).flatMap((f) => workKind(f).dimensions(f.data)).filter((d) => d.what === 'place') // prettier-ignore
+      for (const mm of [...piece.size, ...places.map((d) => d.to)])
+        expect({ piece: piece.name, mm, written: written.has(say(Math.round(mm * 1e7) / 1e7)) }).toMatchObject({ written: true }) // prettier-ignore
+    }
+  })
+})
 
 test('spread keeps places apart and in order, and moves none without need', () => {
   fc.assert(

@@ -10,9 +10,12 @@ export type Keep = (m: Manifold) => Manifold
 /** Round things are many-sided, no side further than this from the circle. */
 const CHORD: Mm = 0.05
 
-/** How many sides stand for a circle; a multiple of four, so that its quarters are alike. */
+/**
+ * How many sides stand for a circle; a multiple of four, so that its quarters are alike, and enough that no two of them
+ * turn as much as a crease does.
+ */
 export const sidesOf = (radius: Mm): number =>
-  Math.max(16, 4 * Math.ceil(Math.PI / Math.acos(Math.max(0.5, 1 - CHORD / radius)) / 4))
+  Math.max(20, 4 * Math.ceil(Math.PI / Math.acos(Math.max(0.5, 1 - CHORD / radius)) / 4))
 
 /** The solid a tool takes away from a piece of this size, and the id by which its faces are known afterwards. */
 export function toolSolid(

@@ -55,6 +55,17 @@ export const sayDegrees = (degrees: number): string => `${Number(degrees.toFixed
 export const theFace = (face: FaceName): string =>
   FACE_AT[face].axis === 2 ? `the ${sayFace(face)}` : sayFace(face)
 
+/** What places along an own axis are measured from. */
+export const REFERENCE = ['end 1', 'edge 1', 'the back'] as const
+
+/** "12 from edge 1" as parts of a sentence; nothing for what starts there. */
+export const fromReference = (axis: Axis, mm: Mm): Sentence =>
+  mm > 1e-6 ? [', ', { mm }, ` from ${REFERENCE[axis]}`] : []
+
+/** "0 to 7, 37 to 44" as parts of a sentence. */
+export const sayRanges = (ranges: ReadonlyArray<readonly [Mm, Mm]>): Sentence =>
+  ranges.flatMap(([from, to], i) => [i > 0 ? ', ' : '', { mm: from }, ' to ', { mm: to }])
+
 export const capital = (s: string): string => s[0]!.toUpperCase() + s.slice(1)
 
 /** " — for Shelf", or nothing. */

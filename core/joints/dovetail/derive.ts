@@ -4,7 +4,7 @@
  */
 import type { Mm } from '../../measure'
 import { BEYOND, sayDegrees, toolInto, type Sockets, type Tool, type Vec2 } from '../../work'
-import { cornerAt, cornerPrism, hostWidth, type Corner } from '../corner'
+import { cornerAt, cornerPrism, hostWidth, onBoard, type Corner } from '../corner'
 import type { Deriving } from '../deriving'
 import { chosen } from '../kind'
 
@@ -80,11 +80,14 @@ function make(c: Corner, l: Layout, d: Deriving): void {
   const base = { run: 1 as const, slope: l.slope }
   const tails: Sockets = {
     ...base, name: 'tails', face: onGuest(d) ? c.m.face : c.hostEnd, count: l.tails.length, depth: l.length,
-    width: l.tails[0]![1] - l.tails[0]![0], places: ranges(c.width, l), tools: between,
+    width: l.tails[0]![1] - l.tails[0]![0], places: onBoard(c, tailed, ranges(outerEdges(c, d), l)), tools: between,
   }
   const pins: Sockets = {
     ...base, name: 'pins', face: onGuest(d) ? c.hostEnd : c.m.face, count: l.tails.length + 1,
-    depth: onGuest(d) ? c.guest : c.host, width: d.must('pin'), places: l.tails, tools: sockets,
+    depth: onGuest(d) ? c.guest : c.host, width: d.must('pin') - fit,
+    places: onBoard(c, onGuest(d) ? 'host' : 'guest', l.tails.map(([a, b]) => [a - fit / 2, b + fit / 2])),
+    ...(isBlind(d) ? { into: { mm: l.length, from: onGuest(d) ? c.m.hostFace : c.far ? 'back' : 'face' } } : {}),
+    tools: sockets,
   }
   d.work('sockets', tailOn, pinOn, tails, '/tails')
   d.work('sockets', pinOn, tailOn, pins, '/pins')

@@ -3,7 +3,7 @@ import { BEYOND, runOut, type Sockets } from '../../work'
 import { asTool } from '../channel'
 import { rest, type Range } from '../block'
 import { memberAt } from '../contacts'
-import { cornerAt, hostWidth, makesCorner, strip, type Corner } from '../corner'
+import { cornerAt, hostWidth, makesCorner, onBoard, strip, type Corner } from '../corner'
 import type { Deriving } from '../deriving'
 import { chosen, defineJoint, FIT, NARROWEST } from '../kind'
 import { depthBehind } from '../meet'
@@ -87,7 +87,7 @@ function make(c: Corner, places: readonly Range[], d: Deriving): void {
     tools: taken.map((r) => runOut(strip(c, [0, c.host], r), guest.size)),
   }
   const onHost: Sockets = {
-    ...base, face: c.hostEnd, count: places.length - mine.length, depth: c.guest, places: sockets,
+    ...base, face: c.hostEnd, count: places.length - mine.length, depth: c.guest, places: onBoard(c, 'host', sockets),
     tools: sockets.map((r) => asTool(c.m, strip(c, [-BEYOND, c.host + BEYOND], r))),
   }
   d.work('sockets', guest, host, onGuest, '/fingers')

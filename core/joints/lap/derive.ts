@@ -112,7 +112,8 @@ function cutLap(on: Instance, by: Instance, v: Vec3, [from, to]: [Mm, Mm], open:
   const where =
     region.min[0] <= TOUCHING ? 'end 1' : region.max[0] >= on.size[0] - TOUCHING ? 'end 2' : 'between'
   const data: Lap = {
-    region, tool, degrees, where, face: faceAt(own.axis, far), width: plan.max[across] - plan.min[across], depth: q - p,
+    region, tool, degrees, where, face: faceAt(own.axis, far), depth: q - p, size: on.size,
+    width: square ? region.max[0] - region.min[0] : plan.max[across] - plan.min[across],
   } // prettier-ignore
   d.work('lap', on, by, data)
 }

@@ -60,6 +60,7 @@ export function sawOn(i: Instance, face: FaceName, normal: Vec3, offset: Mm, nam
     face,
     normal: own,
     offset: offset - dot(normal, i.frame.origin),
+    size: i.size,
   }
 }
 

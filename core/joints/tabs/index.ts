@@ -98,6 +98,7 @@ function make(m: Meeting, places: readonly Range[], d: Deriving): void {
   const tenon: Tenon = {
     name: 'tab', face: m.face, length, run, across, tools: [...between, ...roots],
     standing: places.map((p) => blockOut(m, [0, length], { [run]: p, [across]: thick })),
+    ...(relief === 'none' ? {} : { relief: { says: `${relief === 'T' ? 'T' : 'round'} relief at their roots for bit`, bit: 2 * r } }),
   } // prettier-ignore
   d.work('tenon', guest, host, tenon, '/tabs')
 

@@ -3,7 +3,7 @@
  * The mortise is its section grown by half the fit on every side, as deep as the tenon is long plus the gap.
  */
 import type { Mm } from '../../measure'
-import { overlap, FACE_AT, type Axis } from '../../pieces'
+import { overlap, FACE_AT, type Axis, type Box } from '../../pieces'
 import { BEYOND, runOut, toolInto, type Mortise, type Tenon, type Tool, type Vec2 } from '../../work'
 import { arc, blockOut, prismAlong, stadium, waysOf, type Range } from '../block'
 import { asTool, hostWays, regionOf } from '../channel'
@@ -128,6 +128,7 @@ function mortiseIn(
   const inGuest = frame === m.guest.frame
   const block = blockOut(m, [from, to], { [s.run]: along, [s.across]: thick })
   const tools: Tool[] = []
+  let haunch: Box | null = null
   if (isRound(d)) {
     const at = [block.min[m.into], block.max[m.into]] as const
     tools.push(toolInto(frame, m.guest.frame, prismAlong(s.run, s.across, stadium(along, thick, SIDES), at)))
@@ -136,12 +137,13 @@ function mortiseIn(
     const h = grow(s.haunch.along)
     const shallow = blockOut(m, inGuest ? [-(s.haunch.length + d.must('gap')), s.seat + BEYOND] : [-BEYOND, s.haunch.length + d.must('gap')], { [s.run]: h, [s.across]: thick }) // prettier-ignore
     tools.push(inGuest ? runOut(shallow, m.guest.size) : asTool(m, shallow))
+    haunch = inGuest ? overlap(shallow, { min: [0, 0, 0], max: m.guest.size }) : regionOf(m, shallow)
   }
   const axes = inGuest ? { run: s.run, across: s.across } : hostWays(m, s.run)
   return {
     name: 'mortise', face: m.hostFace, through: false, ...axes,
     region: inGuest ? overlap(block, { min: [0, 0, 0], max: m.guest.size })! : regionOf(m, block),
-    ends: isRound(d) ? 'round ends' : '', bit: null, tools,
+    ends: isRound(d) ? 'round ends' : '', bit: null, ...(haunch ? { haunch } : {}), tools,
   } // prettier-ignore
 }
 
@@ -170,7 +172,12 @@ function tenonOn(m: Meeting, s: Section, round: boolean): Tenon {
     } else tools.push(...cut(full, { [s.run]: edge, [s.across]: s.thick }))
   }
   if (round) tools.push(...roundedOff(m, s))
-  return { name: 'tenon', face, standing: [standing], length: s.length - s.seat, run: s.run, across: s.across, tools }
+  const haunch = s.haunch
+    ? { haunch: blockOut(m, [s.seat, s.haunch.length], { [s.run]: s.haunch.along, [s.across]: s.thick }) }
+    : {}
+  return {
+    name: 'tenon', face, standing: [standing], length: s.length - s.seat, run: s.run, across: s.across, ...haunch, tools,
+  } // prettier-ignore
 }
 
 /** The corners taken off a tenon with round ends. */

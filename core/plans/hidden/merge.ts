@@ -4,6 +4,11 @@
 export type Segment = readonly [number, number, number, number]
 
 const SHORTEST = 1e-2
+/** Lines closer than this, in radians and in mm from the origin, are one line. */
+const SAME_ANGLE = 1e-4
+const SAME_OFFSET = 0.05
+/** What leans less from upright than this runs up. */
+const UPRIGHT = SAME_ANGLE / 2
 
 interface OnLine {
   readonly ux: number
@@ -13,21 +18,44 @@ interface OnLine {
   readonly hidden: Array<[number, number]>
 }
 
+/** Straight lines by angle and offset. Bins are as wide as what is taken for one line, so neighbours are looked at too. */
+class Lines {
+  readonly all: OnLine[] = []
+  private readonly bins = new Map<string, OnLine[]>()
+
+  at(line: Pick<OnLine, 'ux' | 'uy' | 'offset'>): OnLine {
+    const angle = Math.atan2(line.uy, line.ux)
+    const [i, k] = [Math.floor(angle / SAME_ANGLE), Math.floor(line.offset / SAME_OFFSET)]
+    for (let di = -1; di <= 1; di++)
+      for (let dk = -1; dk <= 1; dk++)
+        for (const on of this.bins.get(`${i + di}|${k + dk}`) ?? [])
+          if (
+            Math.abs(Math.atan2(on.uy, on.ux) - angle) < SAME_ANGLE / 2 &&
+            Math.abs(on.offset - line.offset) < SAME_OFFSET / 2
+          )
+            return on
+    const on: OnLine = { ...line, visible: [], hidden: [] }
+    this.all.push(on)
+    const key = `${i}|${k}`
+    const bin = this.bins.get(key)
+    if (bin) bin.push(on)
+    else this.bins.set(key, [on])
+    return on
+  }
+}
+
 export function mergeSegments(
   visible: readonly Segment[],
   hidden: readonly Segment[],
 ): { visible: Segment[]; hidden: Segment[] } {
-  const lines = new Map<string, OnLine>()
+  const lines = new Lines()
   const put = (s: Segment, which: 'visible' | 'hidden') => {
     let [ux, uy] = [s[2] - s[0], s[3] - s[1]]
     const length = Math.hypot(ux, uy)
     if (length < SHORTEST) return
     ;[ux, uy] = [ux / length, uy / length]
-    if (ux < -1e-6 || (Math.abs(ux) <= 1e-6 && uy < 0)) [ux, uy] = [-ux, -uy]
-    const offset = ux * s[1] - uy * s[0]
-    const key = `${Math.round(Math.atan2(uy, ux) * 1e4)}|${Math.round(offset * 20)}`
-    let on = lines.get(key)
-    if (!on) lines.set(key, (on = { ux, uy, offset, visible: [], hidden: [] }))
+    if (ux < -UPRIGHT || (Math.abs(ux) <= UPRIGHT && uy < 0)) [ux, uy] = [-ux, -uy]
+    const on = lines.at({ ux, uy, offset: ux * s[1] - uy * s[0] })
     const [a, b] = [on.ux * s[0] + on.uy * s[1], on.ux * s[2] + on.uy * s[3]]
     on[which].push(a < b ? [a, b] : [b, a])
   }
@@ -35,7 +63,7 @@ export function mergeSegments(
   for (const s of hidden) put(s, 'hidden')
 
   const out = { visible: [] as Segment[], hidden: [] as Segment[] }
-  for (const on of lines.values()) {
+  for (const on of lines.all) {
     const shown = join(on.visible)
     const at = (t: number): [number, number] => [on.ux * t - on.uy * on.offset, on.uy * t + on.ux * on.offset]
     for (const [a, b] of shown) out.visible.push([...at(a), ...at(b)])

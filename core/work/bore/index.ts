@@ -1,7 +1,16 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
-import { vec3, AXES, FACE_AT, type Axis, type Vec3 } from '../../pieces'
-import { capital, forPartner, sayDegrees, theFace, type Dimension, type WorkKind } from '../feature'
+import { vec3, AXES, FACE_AT, faceAt, type Axis, type Vec3 } from '../../pieces'
+import {
+  capital,
+  forPartner,
+  REFERENCE,
+  sayDegrees,
+  theFace,
+  type Dimension,
+  type Sentence,
+  type WorkKind,
+} from '../feature'
 import { BEYOND, type Tool } from '../tool'
 
 /** One or more alike bores into a face. */
@@ -47,6 +56,20 @@ function drills(b: Bore): Tool[] {
   })
 }
 
+/** The face of the piece that a leaning bore runs towards. */
+function leansTo(b: Bore): string {
+  const [u, v] = AXES.filter((i) => i !== FACE_AT[b.face].axis) as [Axis, Axis]
+  const axis = Math.abs(b.along[v]) > Math.abs(b.along[u]) ? v : u
+  return theFace(faceAt(axis, b.along[axis] > 0))
+}
+
+const saySink = ({ sink }: Bore): Sentence =>
+  !sink
+    ? []
+    : sink.flat
+      ? [', counterbored ⌀ ', { mm: sink.diameter }, ', ', { mm: sink.depth }, ' deep']
+      : [', countersunk ⌀ ', { mm: sink.diameter }]
+
 export const bore: WorkKind<Bore> = {
   kind: 'bore',
   name: (b) => b.name,
@@ -59,10 +82,11 @@ export const bore: WorkKind<Bore> = {
       b.at.length > 1 ? `${b.at.length} ${b.name}s ⌀ ` : `${capital(b.name)} ⌀ `,
       { mm: b.diameter },
       ...(b.through ? [', through'] : [', ', { mm: b.depth }, ' deep']),
-      ...(lean > 0.01 ? [` at ${sayDegrees(lean)}`] : []),
+      ...(lean > 0.01 ? [` at ${sayDegrees(lean)} towards ${leansTo(b)}`] : []),
       `, on ${theFace(b.face)}, at `,
       ...b.at.flatMap((p, i) => [i > 0 ? '; ' : '', { mm: p[u] }, ' · ', { mm: p[v] }]),
-      ...(b.sink ? [b.sink.flat ? ', counterbored ⌀ ' : ', countersunk ⌀ ', { mm: b.sink.diameter }] : []),
+      ` from ${REFERENCE[u]} · ${REFERENCE[v]}`,
+      ...saySink(b),
       forPartner(partner),
     ]
   },
@@ -73,6 +97,7 @@ export const bore: WorkKind<Bore> = {
     ...(b.through ? [', through'] : [' × ', { mm: b.depth }, ' deep']),
     ...(leanOf(b) > 0.01 ? [` at ${sayDegrees(leanOf(b))}`] : []),
     `, on ${theFace(b.face)}`,
+    ...saySink(b),
   ],
   dimensions: (b) =>
     b.at.flatMap((p): Dimension[] =>

@@ -21,7 +21,13 @@ export interface Channel {
   /** The piece's own finished sizes. */
   readonly size: readonly [Mm, Mm, Mm]
   /** For a channel that does not run square to the piece: its angle from square, its width, and what it takes. */
-  readonly oblique?: { readonly degrees: number; readonly width: Mm; readonly tool: Tool }
+  readonly oblique?: {
+    readonly degrees: number
+    readonly width: Mm
+    readonly tool: Tool
+    /** Where the middle of it meets the near and the far side of the face, along `acrossAxis`. */
+    readonly middle: readonly [Mm, Mm]
+  }
   /** Where the depth comes from, for asking. */
   readonly depthKey?: string
 }

@@ -1,8 +1,6 @@
 import { faceAt } from '../../pieces'
-import { sayDegrees, theFace, type Sentence } from '../feature'
+import { capital, REFERENCE, sayDegrees, theFace, type Sentence } from '../feature'
 import { depthOf, offsetOf, stopsOf, widthOf, type Channel } from './channel'
-
-const capital = (s: string) => s[0]!.toUpperCase() + s.slice(1)
 
 /** "Dado ¾ wide, ¼ deep, 11 ⅜ from end 1, on the face — for Shelf". */
 export function describe(c: Channel, partner: string | null): Sentence {
@@ -12,7 +10,11 @@ export function describe(c: Channel, partner: string | null): Sentence {
   ] // prettier-ignore
   const a = c.acrossAxis
   if (c.oblique) {
-    out.push(`, at ${sayDegrees(c.oblique.degrees)}, on ${theFace(c.face)}`)
+    const [near, far] = c.oblique.middle
+    out.push(
+      `, at ${sayDegrees(c.oblique.degrees)}, its middle `, { mm: near }, ` from ${REFERENCE[a]} at ${theFace(faceAt(c.along, false))}, `,
+      { mm: far }, ` at ${theFace(faceAt(c.along, true))}, on ${theFace(c.face)}`,
+    ) // prettier-ignore
     if (partner) out.push(` — for ${partner}`)
     return out
   }
@@ -32,5 +34,5 @@ export const callout = (c: Channel): Sentence => [
   { mm: widthOf(c) },
   ' × ',
   { mm: depthOf(c) },
-  ` deep, on ${theFace(c.face)}`,
+  ` deep${c.oblique ? `, at ${sayDegrees(c.oblique.degrees)}` : ''}, on ${theFace(c.face)}`,
 ]

@@ -6,7 +6,7 @@ export function dimensions(c: Channel): Dimension[] {
   const { region, acrossAxis: axis, along, into } = c
   if (c.oblique)
     return [
-      { axis: along, from: region.min[along], to: region.max[along], what: 'place' },
+      ...c.oblique.middle.map((to) => ({ axis, from: 0, to, what: 'place' as const })),
       { axis: into, from: region.min[into], to: region.max[into], what: 'depth' },
     ]
   const found: Dimension[] = [

@@ -1,7 +1,7 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import { sayFace, type Axis } from '../../pieces'
-import { capital, forPartner, type WorkKind } from '../feature'
+import { capital, forPartner, REFERENCE, type WorkKind } from '../feature'
 import type { Tool } from '../tool'
 
 /** Slots for keys or a spline, sawn into a mitred end. */
@@ -28,6 +28,7 @@ export const keyway: WorkKind<Keyway> = {
     { mm: k.depth },
     ` deep, across ${sayFace(k.face)}, middle at `,
     ...k.at.flatMap((mm, i) => [i > 0 ? ', ' : '', { mm }]),
+    ` from ${REFERENCE[k.axis]}`,
     forPartner(partner),
   ],
   count: (k) => k.at.length,

@@ -1,7 +1,7 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import { FACE_AT, type Axis, type Box } from '../../pieces'
-import { capital, forPartner, theFace, type WorkKind } from '../feature'
+import { capital, forPartner, REFERENCE, theFace, type Sentence, type WorkKind } from '../feature'
 import type { Tool } from '../tool'
 
 /** A pocket with straight sides: a mortise for a tenon, a slot for a tab. */
@@ -16,6 +16,8 @@ export interface Mortise {
   /** How its ends are, in words: "rounded ends", "relieved for a 6 bit"; empty for square corners. */
   readonly ends: string
   readonly bit: Mm | null
+  /** The shallow part beside it that takes a haunch. */
+  readonly haunch?: Box
   readonly tools: readonly Tool[]
 }
 
@@ -40,6 +42,7 @@ export const mortise: WorkKind<Mortise> = {
     `, on ${theFace(m.face)}`,
     ...(m.ends ? [`, ${m.ends}`] : []),
     ...(m.bit === null ? [] : [' ', { mm: m.bit }]),
+    ...sayHaunch(m),
     forPartner(partner),
   ],
   callout: (m) => [
@@ -47,14 +50,28 @@ export const mortise: WorkKind<Mortise> = {
     ...(m.through ? [', through'] : [' × ', { mm: size(m, FACE_AT[m.face].axis) }, ' deep']),
     `, on ${theFace(m.face)}`,
     ...(m.ends ? [`, ${m.ends}`] : []), ...(m.bit === null ? [] : [' ', { mm: m.bit }]),
+    ...sayHaunch(m),
   ], // prettier-ignore
   dimensions: (m) => [
     { axis: m.run, from: m.region.min[m.run], to: m.region.max[m.run], what: 'width' },
     { axis: m.across, from: m.region.min[m.across], to: m.region.max[m.across], what: 'width' },
     { axis: m.run, from: 0, to: m.region.min[m.run], what: 'place' },
     { axis: m.across, from: 0, to: m.region.min[m.across], what: 'place' },
+    ...(m.haunch
+      ? [m.haunch.min[m.run], m.haunch.max[m.run]].map((to) => ({
+          axis: m.run,
+          from: 0,
+          to,
+          what: 'place' as const,
+        }))
+      : []),
   ],
 }
 
-const REFERENCE = ['end 1', 'edge 1', 'the back'] as const
+function sayHaunch({ haunch, region, run, face }: Mortise): Sentence {
+  if (!haunch) return []
+  const { axis } = FACE_AT[face]
+  const [low, high] = haunch.max[run] > region.max[run] ? [region.max[run], haunch.max[run]] : [haunch.min[run], region.min[run]] // prettier-ignore
+  return [', for a haunch ', { mm: high - low }, ' wide, ', { mm: haunch.max[axis] - haunch.min[axis] }, ' deep, ', { mm: low }, ` from ${REFERENCE[run]}`] // prettier-ignore
+}
 const fromWhere = (m: Mortise): string => `${REFERENCE[m.run]} and ${REFERENCE[m.across]}`

@@ -1,7 +1,7 @@
 import type { FaceName } from '../../document'
 import type { Degrees, Mm } from '../../measure'
-import { FACE_AT, sayFace, type Axis, type Vec3 } from '../../pieces'
-import { forPartner, sayDegrees, type WorkKind } from '../feature'
+import { FACE_AT, faceAt, sayFace, type Axis, type Vec3 } from '../../pieces'
+import { forPartner, REFERENCE, sayDegrees, theFace, type Sentence, type WorkKind } from '../feature'
 
 /** A cut through a piece by a plane, at an end or along an edge. */
 export interface SawCut {
@@ -10,6 +10,52 @@ export interface SawCut {
   /** Wood beyond `normal · p > offset` goes. Unit vector, own frame. */
   readonly normal: Vec3
   readonly offset: Mm
+  /** The piece's own finished sizes. */
+  readonly size: Vec3
+}
+
+/** Where the cut crosses a long edge of the piece (a short one, for a cut along an edge): the two faces there, and how far along. */
+interface Crossing {
+  readonly side: FaceName
+  readonly broad: FaceName
+  readonly mm: Mm
+}
+
+/** The places where the plane of a cut crosses the four edges that run to its face. */
+function crossingsOf(c: SawCut): Crossing[] {
+  const { axis } = FACE_AT[c.face]
+  const sideAxis: Axis = axis === 0 ? 1 : 0
+  const broadAxis: Axis = axis === 2 ? 1 : 2
+  if (Math.abs(c.normal[axis]) < 1e-6) return []
+  return [false, true].flatMap((broad) =>
+    [false, true].map((side): Crossing => {
+      const p: [number, number, number] = [0, 0, 0]
+      p[sideAxis] = side ? c.size[sideAxis] : 0
+      p[broadAxis] = broad ? c.size[broadAxis] : 0
+      const mm = (c.offset - c.normal[sideAxis] * p[sideAxis] - c.normal[broadAxis] * p[broadAxis]) / c.normal[axis] // prettier-ignore
+      return { side: faceAt(sideAxis, side), broad: faceAt(broadAxis, broad), mm }
+    }),
+  )
+}
+
+/** "300 long at edge 1, 240 at edge 2"; of a blade that leans, on the face and on the back. */
+function sayReach(c: SawCut): Sentence {
+  const { axis } = FACE_AT[c.face]
+  const all = crossingsOf(c)
+  const same = (a: Crossing, b: Crossing) => Math.abs(a.mm - b.mm) < 1e-6
+  const broads = [...new Set(all.map((x) => x.broad))].reverse()
+  const rows = broads.map((broad) => all.filter((x) => x.broad === broad))
+  const leans = rows.length === 2 && !rows[0]!.every((x, i) => same(x, rows[1]![i]!))
+  const told = leans ? rows : rows.slice(0, 1)
+  return told
+    .flatMap((row, n): Sentence => {
+      const straight = same(row[0]!, row[1]!)
+      const where = (x: Crossing) =>
+      straight ? (leans ? ` on ${theFace(x.broad)}` : '') : leans ? ` (${sayFace(x.side)}, ${sayFace(x.broad)})` : ` at ${sayFace(x.side)}` // prettier-ignore
+      const crossings = straight ? row.slice(0, 1) : row
+      return crossings.flatMap((x, i): Sentence => [n + i === 0 ? ', cut at ' : ', ', { mm: x.mm }, where(x)])
+    })
+    .concat(told.length > 0 ? [` from ${REFERENCE[axis]}`] : [])
 }
 
 /**
@@ -43,8 +89,16 @@ export const saw: WorkKind<SawCut> = {
   shownOn: () => 'face',
   cut: (c) => [{ kind: 'plane', normal: c.normal, offset: c.offset }],
   describe: (c, partner) => [
-    `${c.name === 'trim' ? 'Trim' : c.name === 'mitre' ? 'Mitre' : 'Bevel'} ${sayFace(c.face)}: ${saySettings(c)}${forPartner(partner)}`,
+    `${c.name === 'trim' ? 'Trim' : c.name === 'mitre' ? 'Mitre' : 'Bevel'} ${sayFace(c.face)}: ${saySettings(c)}`,
+    ...sayReach(c),
+    forPartner(partner),
   ],
   callout: (c) => [`${c.name} on ${sayFace(c.face)}: ${saySettings(c)}`],
-  dimensions: () => [],
+  dimensions: (c) => {
+    const { axis } = FACE_AT[c.face]
+    // What lies at the very end is told by the size of the piece.
+    return crossingsOf(c)
+      .filter((x) => x.mm > 1e-6 && x.mm < c.size[axis] - 1e-6)
+      .map((x) => ({ axis, from: 0, to: x.mm, what: 'place' as const }))
+  },
 }

@@ -1,7 +1,7 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import { FACE_AT, sayFace, type Axis } from '../../pieces'
-import { capital, forPartner, type WorkKind } from '../feature'
+import { capital, forPartner, REFERENCE, sayRanges, theFace, type Sentence, type WorkKind } from '../feature'
 import type { Tool } from '../tool'
 
 /** What is taken from an end so that fingers, tails or pins are left. */
@@ -19,10 +19,15 @@ export interface Sockets {
   readonly places: ReadonlyArray<readonly [Mm, Mm]>
   /** As in "1:8"; empty for straight fingers. */
   readonly slope: string
+  /** How deep half-blind sockets go into the board's thickness, and from which face. */
+  readonly into?: { readonly mm: Mm; readonly from: FaceName }
   readonly tools: readonly Tool[]
 }
 
 const what = (s: Sockets) => `${s.count} ${s.count === 1 ? s.name.slice(0, -1) : s.name}`
+
+const sayInto = ({ into }: Sockets): Sentence =>
+  into ? [', ', { mm: into.mm }, ` deep into ${theFace(into.from)}`] : []
 
 export const sockets: WorkKind<Sockets> = {
   kind: 'sockets',
@@ -34,9 +39,13 @@ export const sockets: WorkKind<Sockets> = {
     { mm: s.width },
     ' wide, ',
     { mm: s.depth },
-    ` long${s.slope ? `, sloping ${s.slope}` : ''}, on ${sayFace(s.face)}${forPartner(partner)}`,
+    ` long${s.slope ? `, sloping ${s.slope}` : ''}, on ${sayFace(s.face)}, cut away `,
+    ...sayRanges(s.places),
+    ` from ${REFERENCE[s.run]}`,
+    ...sayInto(s),
+    forPartner(partner),
   ],
-  callout: (s) => [`${what(s)} `, { mm: s.width }, ' × ', { mm: s.depth }, `${s.slope ? `, ${s.slope}` : ''}, on ${sayFace(s.face)}`], // prettier-ignore
+  callout: (s) => [`${what(s)} `, { mm: s.width }, ' × ', { mm: s.depth }, `${s.slope ? `, ${s.slope}` : ''}, on ${sayFace(s.face)}`, ...sayInto(s)], // prettier-ignore
   dimensions: (s) => {
     const { axis } = FACE_AT[s.face]
     return [

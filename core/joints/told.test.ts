@@ -1,0 +1,75 @@
+/** What is said of a piece, read alone, is enough to make it: whatever changes the solid changes the words too. */
+import type { Change } from '../document'
+import type { Model } from '../model'
+import { sayPlain } from '../plans'
+import { recipeKey } from '../solid'
+import { built, instance } from '../testing/bench'
+import { LOPSIDED } from '../testing/lopsided'
+import { workKind, type Feature, type Sentence } from '../work'
+
+interface JointIn {
+  fields: Record<string, string>
+  options: Record<string, string>
+}
+const isJoint = (c: Change) => c.command === 'add-joints'
+const withJoint = (changes: readonly Change[], edit: (joint: JointIn) => void): Change[] =>
+  changes.map((c) => {
+    if (!isJoint(c)) return c
+    const copy = structuredClone(c) as { command: 'add-joints'; payload: { joints: JointIn[] } }
+    edit(copy.payload.joints[0]!)
+    return copy
+  })
+
+const COUNTS = new Set(['count', 'keys', 'slope'])
+/** Every field of the joint, each a little more than it was. */
+function* varied(changes: readonly Change[]): Generator<[string, Change[]]> {
+  const joint = (changes.find(isJoint)!.payload as { joints: JointIn[] }).joints[0]!
+  for (const [name, text] of Object.entries(joint.fields)) {
+    const more = COUNTS.has(name) ? Number(text) + 1 : `${text} + ${text.endsWith('deg') ? '2deg' : '0.7'}`
+    yield [name, withJoint(changes, (j) => void (j.fields[name] = String(more)))]
+  }
+}
+
+const IDLE = /: spacing$|^tenon, through: length$|^fingers.*: tool$/
+
+const told = (m: Model, key: string, say: (f: Feature) => Sentence): string =>
+  [
+    ...instance(m, key).size.map((n) => n.toFixed(6)),
+    ...m.features(instance(m, key)).map((f) => sayPlain(say(f), (mm) => mm.toFixed(6))),
+  ].join('\n')
+
+describe.each(Object.entries(LOPSIDED))('%s', (name, changes) => {
+  const before = built(changes)
+  test.each([...varied(changes)])('with more %s', (field, more) => {
+    const after = built(more)
+    let changed = false
+    for (const key of ['a#1', 'b#1']) {
+      const [one, two] = [before, after].map((m) => recipeKey(m.recipe(instance(m, key))))
+      if (one === two) continue
+      changed = true
+      const say = (f: Feature) => workKind(f).describe(f.data, null)
+      expect(told(after, key, say)).not.toBe(told(before, key, say))
+    }
+    // What another field decides alone changes nothing.
+    if (IDLE.test(`${name}: ${field}`)) return expect(changed).toBe(false)
+    expect({ changed, stops: after.problems.filter((p) => p.level === 'stop') }).toMatchObject({
+      changed: true,
+    })
+  })
+
+  test('is drawn with a place for all that the ticket places', () => {
+    for (const key of ['a#1', 'b#1'])
+      for (const f of before.features(instance(before, key))) {
+        const kind = workKind(f)
+        const placed = kind.dimensions(f.data).filter((d) => d.what === 'place').map((d) => d.to) // prettier-ignore
+        const sentence = kind.describe(f.data, null)
+        // Every measure that stands before "from" is a place, and is dimensioned or lies at the reference itself.
+        sentence.forEach((part, i) => {
+          const next = sentence[i + 1]
+          if (typeof part === 'string' || typeof next !== 'string' || !/^ from (end 1|edge 1|the back)/.test(next)) return // prettier-ignore
+          const near = placed.some((p) => Math.abs(p - part.mm) < 1e-6)
+          expect({ says: sayPlain(sentence, String), mm: part.mm, near: near || part.mm < 1e-6 }).toMatchObject({ near: true }) // prettier-ignore
+        })
+      }
+  })
+})
