@@ -4,7 +4,7 @@
  */
 import { Crosshair } from 'lucide-react'
 import { useId, useMemo, useRef, useState } from 'react'
-import { MeasureError, toShown, toStored, type MeasureKind } from '../../core/measure'
+import { MeasureError, sayReading, toShown, toStored, type MeasureKind } from '../../core/measure'
 import { sayValue, tryMeasure, type NodeKey, type Resolved, type Slip } from '../../core/resolve'
 import { pick, useOpen } from '../store/open'
 import { completionsFor, namingOf } from './naming'
@@ -59,6 +59,10 @@ export function MeasureField(props: MeasureFieldProps) {
   const text = draft ?? shown
 
   const reading = useMemo(() => read(text, kind, resolved, locals), [text, kind, resolved, locals])
+  const readAs = useMemo(
+    () => (reading.ok ? sayReading(reading.stored, resolved.sayRef) : null),
+    [reading, resolved],
+  )
   const offers = draft !== null ? completionsFor(draft, resolved) : []
   const standing = draft === null && at ? resolved.slip(at) : undefined
   const slip = refusal ?? (standing && !standing.waitsFor ? standing : undefined)
@@ -186,7 +190,10 @@ export function MeasureField(props: MeasureFieldProps) {
             {slip.message}
           </span>
         ) : draft !== null && reading.ok ? (
-          <span className="text-quiet">= {echo(reading.value, kind, resolved)}</span>
+          <span className="text-quiet">
+            = {echo(reading.value, kind, resolved)}
+            {readAs && `, read as ${readAs}`}
+          </span>
         ) : isSum(text) && reading.ok ? (
           <span className="text-quiet">= {fractions(sayValue(reading.value, kind, resolved.style))}</span>
         ) : null}

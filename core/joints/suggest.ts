@@ -22,7 +22,7 @@ export function tryLength(text: unknown, c: Contact, resolved: Resolved): Mm | n
   const { unit } = resolved.style
   const named: Record<string, Mm> = { T: c.host.thickness, t: c.guest.thickness, fit: resolved.settings.fit }
   try {
-    const name = (n: string) => (n in named ? lengthOf(named[n]!) : undefined)
+    const name = (n: string) => (Object.hasOwn(named, n) ? lengthOf(named[n]!) : undefined)
     return coerce(evaluate(parse(text), { unit, name, ref: () => undefined }), 'length', unit, {
       at: 0,
       end: text.length,

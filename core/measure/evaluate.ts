@@ -77,10 +77,14 @@ function binary(expr: Extract<Expr, { kind: 'binary' }>, a: Quantity, b: Quantit
     const [left, right] = alike(a, b, expr.op === '+' ? 'added' : 'taken from each other', expr, scope)
     return { ...left, value: expr.op === '+' ? left.value + right.value : left.value - right.value }
   }
-  const bare = a.bare && b.bare
-  if (expr.op === '*')
+  // A bare number stays one when it is multiplied by a plain number: 24*tan(a) is as much a length as 24 is.
+  const factor = (q: Quantity) => q.bare || (q.length === 0 && q.angle === 0)
+  if (expr.op === '*') {
+    const bare = (a.bare && factor(b)) || (b.bare && factor(a))
     return { value: a.value * b.value, length: a.length + b.length, angle: a.angle + b.angle, bare }
+  }
   if (b.value === 0) throw slip(SAYS.divideZero(), expr.right)
+  const bare = a.bare && factor(b)
   return { value: a.value / b.value, length: a.length - b.length, angle: a.angle - b.angle, bare }
 }
 

@@ -39,8 +39,8 @@ const VULGAR: Readonly<Record<string, readonly [string, string]>> = {
 } // prettier-ignore
 
 /** What may stand at a place in a measure; made once, since they are tried at every place. */
-const VULGAR_MIXED = /(\d+)(?: +|-)?(?=[½¼¾⅛⅜⅝⅞⅓⅔])(.)/y
-const MIXED = /(\d+)(?: +|-)(\d+)\/(\d*)(?![\d.])/y
+const VULGAR_MIXED = /(\d+)( +|-)?(?=[½¼¾⅛⅜⅝⅞⅓⅔])(.)/y
+const MIXED = /(\d+)( +|-)(\d+)\/(\d*)(?![\d.])/y
 const FRACTION = /(\d+)\/(\d*)(?![\d.])/y
 const DECIMAL = /\d+\.\d*|\.\d+|\d+/y
 const UNIT = / *("|'|°|[A-Za-zµ]+)/y
@@ -49,7 +49,7 @@ const STORED = /@([A-Za-z0-9_]+)(?:#(\d+))?\.([A-Za-z]+\d?)/y
 const WORD = /[\p{L}_][\p{L}\p{N}_]*/uy
 const ODD_SIGNS = /[×÷−–⁄″”“′’\u00a0\u2009\t\n]/g
 
-const startsNumber = (c: string): boolean => (c >= '0' && c <= '9') || c === '.' || c in VULGAR
+const startsNumber = (c: string): boolean => (c >= '0' && c <= '9') || c === '.' || Object.hasOwn(VULGAR, c)
 
 const isFeet = (unit: string | undefined) => unit === 'ft' || unit === 'foot' || unit === 'feet'
 const isInches = (unit: string | undefined) => unit === 'in' || unit === 'inch' || unit === 'inches'
@@ -66,14 +66,17 @@ export function lex(text: string, naming?: Naming): Token[] {
     return re.exec(plain)
   }
 
-  /** Whole, fraction, mixed or decimal at `i`; a fraction is not joined up right after a division sign. */
-  function digits(afterDivide: boolean): Digits | null {
+  /**
+   * Whole, fraction, mixed or decimal at `i`. A fraction is not joined up right after a division sign, and a tight hyphen
+   * makes a mixed number only where a measure starts: after an operator it takes away.
+   */
+  function digits(afterDivide: boolean, starts: boolean): Digits | null {
     let m = match(VULGAR_MIXED)
-    if (m) return ((i += m[0].length), { whole: m[1]!, over: VULGAR[m[2]!]! })
-    const vulgar = VULGAR[plain[i] ?? '']
+    if (m && (starts || m[2] !== '-')) return ((i += m[0].length), { whole: m[1]!, over: VULGAR[m[3]!]! })
+    const vulgar = startsNumber(plain[i] ?? '') ? VULGAR[plain[i]!] : undefined
     if (vulgar) return (i++, { over: vulgar })
     m = match(MIXED)
-    if (m) return i += m[0].length, fraction(m[1], m[2]!, m[3]!) // prettier-ignore
+    if (m && (starts || m[2] !== '-')) return i += m[0].length, fraction(m[1], m[3]!, m[4]!) // prettier-ignore
     m = match(FRACTION)
     if (m && !afterDivide && (m[2] !== '' || /^\s*$/.test(plain.slice(i + m[0].length))))
       return i += m[0].length, fraction(undefined, m[1]!, m[2]!) // prettier-ignore
@@ -88,18 +91,30 @@ export function lex(text: string, naming?: Naming): Token[] {
     return whole === undefined ? { over: [over, under] } : { whole, over: [over, under] }
   }
 
+  const lastSign = (): string | undefined => {
+    const last = tokens.at(-1)
+    return last?.kind === 'sign' ? last.sign : undefined
+  }
+
+  /** At the very start, in a fresh bracket or argument, or after the r or d of a round size. */
+  const measureStarts = (): boolean => {
+    const [first] = tokens
+    const round = tokens.length === 1 && first?.kind === 'word' && (first.word === 'r' || first.word === 'd')
+    return !first || round || ['(', ','].includes(lastSign() ?? '')
+  }
+
   function unit(): string | undefined {
     const m = match(UNIT)
     if (!m) return undefined
     const name = m[1] === '"' ? 'in' : m[1] === "'" ? 'ft' : m[1] === '°' ? 'deg' : m[1]!
-    if (!(name in MM_PER) && !isAngleUnit(name))
+    if (!Object.hasOwn(MM_PER, name) && !isAngleUnit(name))
       throw new MeasureError(SAYS.notUnit(name), i + m[0].length - m[1]!.length, i + m[0].length)
     i += m[0].length
     return name
   }
 
-  function literal(at: number, afterDivide: boolean): boolean {
-    const first = digits(afterDivide)
+  function literal(at: number): boolean {
+    const first = digits(lastSign() === '/', measureStarts())
     if (!first) return false
     const firstUnit = unit()
     if (isFeet(firstUnit)) {
@@ -108,7 +123,7 @@ export function lex(text: string, naming?: Naming): Token[] {
       // "2' 3" and "2'-3" are feet and inches; "2' - 3" takes away.
       if (gap && (gap[0].endsWith('-') ? gap[0].length === 1 : true)) {
         i += gap[0].length
-        const inches = digits(false)
+        const inches = digits(false, true)
         const inchUnit = inches ? unit() : undefined
         if (inches && (inchUnit === undefined || isInches(inchUnit))) {
           tokens.push({ kind: 'feet', feet: first, inches, at, end: i })
@@ -146,7 +161,6 @@ export function lex(text: string, naming?: Naming): Token[] {
       i++
       continue
     }
-    const last = tokens.at(-1)
     if (naming && shownRef(at)) continue
     const stored = plain[i] === '@' ? match(STORED) : null
     if (stored) {
@@ -154,7 +168,7 @@ export function lex(text: string, naming?: Naming): Token[] {
       tokens.push({ kind: 'ref', ref: refOf(stored[1]!, stored[2], stored[3]!), at, end: i })
       continue
     }
-    if (startsNumber(plain[i]!) && literal(at, last?.kind === 'sign' && last.sign === '/')) continue
+    if (startsNumber(plain[i]!) && literal(at)) continue
     const word = match(WORD)
     if (word) {
       i += word[0].length

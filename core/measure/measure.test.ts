@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import {
-  coerce, evaluate, formatLength, lengthOf, MeasureError, numberOf, parse, print, toShown, toStored,
+  coerce, evaluate, formatLength, lengthOf, MeasureError, numberOf, parse, print, sayReading, toShown, toStored,
   type Expr, type LengthStyle, type LengthUnit, type MeasureKind, type Scope,
 } from './index' // prettier-ignore
 
 const scope = (unit: LengthUnit): Scope => ({
   unit,
-  name: (name) => ({ W: lengthOf(863.6), ply: lengthOf(18), count: numberOf(4) })[name],
+  name: (name) => new Map([['W', lengthOf(863.6)], ['ply', lengthOf(18)], ['count', numberOf(4)]]).get(name), // prettier-ignore
   ref: (ref) => (ref.id === 'p7' && ref.property === 'right' ? lengthOf(19.05) : undefined),
 })
 
@@ -32,7 +32,8 @@ describe('what a length field reads', () => {
     ['2 × 3', 6], ['-3/4', -0.75], ['10-1/2', 10.5], ['10 - 1/2', 9.5], ['10 -1/2', 9.5], ['3/4-1/2', 0.25],
     ['sqrt(W*W)', 34], ['max(1, W, 2)', 34], ['min(1 in, 30mm)', 1], ['abs(-2)', 2], ['roundto(1.3, 1/16)', 1.3125],
     ['W * sin(30)', 17], ['W * cos(60°)', 17], ['W * tan(45deg)', 34], ['@p7.right + 1/4', 1], ['W * count', 136],
-    ['W/ply*1in', 863.6 / 18],
+    ['W/ply*1in', 863.6 / 18], ['W/2-1/4', 16.75], ['10/4-1/8', 2.375], ['2*3-1/2', 5.5], ['5 + 2-1/4', 6.75], ['(2-1/4)*2', 4.5],
+    ['max(1-1/2, 1)', 1.5], ['W - 2-½', 31.5], [`W - 2' 3-1/4"`, 6.75], ['W/2 1/4', 34 / 2.25], ['24*tan(45)', 24], ['count*2', 8], ['24/count', 6],
   ])('%s', (text, inches) => expect(read(text)).toBeCloseTo(inches * 25.4, 9)) // prettier-ignore
 
   test('a bare number is in the project unit', () => {
@@ -60,12 +61,35 @@ describe('slips are sentences with a place', () => {
     ['W / (1 - 1)', /divides by zero/, 4, 11], ['1,5', /with a point/, 1, 2], ['2 W', /“W” is not a unit/, 2, 3], ['shelf', /Nothing is called “shelf”/, 0, 5],
     ['@p9.right', /not there any more/, 0, 9], ['sqrt(W)', /square root of a length/, 0, 7], ['sin(W)', /wants an angle/, 0, 6],
     ['foo(1)', /no function “foo”/, 0, 3], ['roundto(1)', /takes a value and a step/, 0, 10], ['1 ; 2', /“;” has no place/, 2, 3], ['* 2', /missing before “\*”/, 0, 1],
+    ['constructor', /Nothing is called “constructor”/, 0, 11], ['2 toString', /“toString” is not a unit/, 2, 10], ['24/W', /a length to the power -1/, 0, 4],
     ['(1) (2)', /side by side/, 4, 5], ['('.repeat(100) + '1', /Too many brackets/, 60, 61], ['9'.repeat(50), /too large/, 0, 50],
   ])('%s', (text, says, at, end) => {
     const error = slip(text)
     expect(error.message).toMatch(says)
     expect([error.at, error.end]).toEqual([at, end])
   }) // prettier-ignore
+})
+
+describe('a writing that could mean two things', () => {
+  test.each([
+    ['W/2-1/4', 'W / 2 - 1/4'], ['2-1/4', '2 1/4'], ['5 + 2-½', '5 + 2 - 1/2'], ['r 1-1/2', 'r 1 1/2'],
+  ])('%s says how it was read', (text, as) => expect(sayReading(text)).toBe(as)) // prettier-ignore
+  test.each(['W - 1/2', '2 1/4', 'W/2 - 1/4', '10/4-1/8', '2mm-1/4', '3-2'])('%s says nothing', (text) =>
+    expect(sayReading(text)).toBeNull(),
+  )
+  test('what is said reads as the same, and says no more', () => {
+    const n = fc.integer({ min: 1, max: 40 })
+    const signs = fc.constantFrom('+', '-', '*', '/', ' + ', ' - ')
+    fc.assert(
+      fc.property(fc.array(fc.tuple(n, n, signs), { minLength: 1, maxLength: 4 }), fc.boolean(), (terms, tight) => {
+        const text = terms.map(([a, b, sign], i) => `${i > 0 ? sign : ''}${a}${tight ? '-' : ' '}${b}/8`).join('')
+        const as = sayReading(text)
+        if (!tight) return expect(as).toBeNull()
+        expect(read(as!)).toBeCloseTo(read(text), 6)
+        expect(sayReading(as!)).toBeNull()
+      }),
+    ) // prettier-ignore
+  })
 })
 
 const style = fc.oneof(

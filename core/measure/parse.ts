@@ -42,7 +42,7 @@ export function parse(text: string, options: { naming?: Naming; round?: boolean 
   return parseTokens(lex(text, options.naming), text.length, options.round ?? false)
 }
 
-function parseTokens(tokens: readonly Token[], length: number, round: boolean): Expr {
+export function parseTokens(tokens: readonly Token[], length: number, round: boolean): Expr {
   let i = 0
   let depth = 0
 

@@ -68,7 +68,7 @@ export function measureNode(
           unit: names.unit,
           sayRef: names.sayRef,
           name: (name) => {
-            const local = locals[name]
+            const local = Object.hasOwn(locals, name) ? locals[name] : undefined
             if (local) return note(name, lengthOf(get<number>(local)), local)
             const p = names.parameters.get(name)
             if (!p) return undefined
@@ -132,7 +132,7 @@ function readsOf(expr: Expr, names: Names, locals: Readonly<Record<string, NodeK
   walk(expr, (e) => {
     if (e.kind === 'name') {
       const parameter = names.parameters.get(e.name)
-      const key = locals[e.name] ?? (parameter ? keyOf.parameter(parameter.id) : null)
+      const key = (Object.hasOwn(locals, e.name) && locals[e.name]) || (parameter ? keyOf.parameter(parameter.id) : null)
       if (key) reads.add(key)
     } else if (e.kind === 'call' && e.fn === 'angle') {
       for (const arg of e.args) faces.add(arg)

@@ -21,7 +21,7 @@ export const setSettings = command({
 function freeParameterName(project: Project, name: string, but?: string): string {
   if (['L', 'W', 'T'].includes(name))
     throw new Refusal('L, W and T mean a piece’s own length, width and thickness; choose another name')
-  if (name in MM_PER || isFunctionName(name) || name === 'deg')
+  if (Object.hasOwn(MM_PER, name) || isFunctionName(name) || name === 'deg')
     throw new Refusal(`${name} already means something in a measure; choose another name`)
   if (project.parameters.some((p) => p.name === name && p.id !== but))
     throw new Refusal(`There is already a measure called ${name}`)
