@@ -6,6 +6,7 @@ import {
   newProject,
   readProject,
   replay,
+  sayAside,
   writeProject,
   type Change,
   type Project,
@@ -126,7 +127,7 @@ test('a deleted piece takes its joints along and leaves its name to be spoken of
 
 describe('a project file', () => {
   test('reads back as it was written', () => {
-    expect(readProject(writeProject(two))).toEqual({ ok: true, project: two, setAside: [] })
+    expect(readProject(writeProject(two))).toEqual({ ok: true, project: two })
   })
   test('opens with its sound parts, and lists the rest', () => {
     const file = JSON.parse(writeProject(two)) as { pieces: unknown[]; joints: unknown[]; settings: unknown }
@@ -151,12 +152,12 @@ describe('a project file', () => {
     file.settings = 'no'
     const read = readProject(JSON.stringify(file))
     expect(read.ok && read.project.pieces.map((p) => p.id)).toEqual(['p1', 'p2'])
-    expect(read.ok && read.setAside.map((s) => `${s.where}: ${s.why}`).join('\n')).toMatchInlineSnapshot(`
-"settings: Invalid input: expected object, received string
-piece 3, Torn: stock: Invalid input: expected string, received undefined
-piece 5, Side: spans.across: a span takes two of start, end, centre and size, not more
-piece p8: its original p99 is not there
-joint j9: its piece p50 is not there"
+    expect(read.ok && sayAside(read.project).join('\n')).toMatchInlineSnapshot(`
+"settings: is not an object with fields
+piece 3, Torn: stock is missing; facing is missing; spans is not an object with fields
+piece 5, Side: spans · across: a span takes two of start, end, centre and size, not more
+piece 3, Orphan: its original p99 is not there
+joint 2, j9: its piece p50 is not there"
 `)
   })
   test.each<[string, string, RegExp]>([
@@ -164,6 +165,16 @@ joint j9: its piece p50 is not there"
     ['rubbish', 'ÿØÿà\u0000JFIF', /does not read as JSON/],
     ['empty', '', /does not read as JSON/],
     ['cut off', writeProject(two).slice(0, 700), /stops in the middle/],
+    [
+      'a version there never was',
+      writeProject(two).replace('"version": 2', '"version": 1.5'),
+      /there never was/,
+    ],
+    [
+      'too deep',
+      writeProject(two).replace('"depth": "1/4"', `"depth": ${'['.repeat(3000)}${']'.repeat(3000)}`),
+      /nested deeper/,
+    ],
     ['too new', writeProject(two).replace('"version": 2', '"version": 9'), /newer Ergaton \(file version 9/],
     ['50 MB of rubbish', 'x'.repeat(50_000_000), /has 50 MB/],
     ['a list', '[]', /not made by Ergaton/],
@@ -198,7 +209,7 @@ joint j9: its piece p50 is not there"
 
 test('a file of every earlier version opens whole', () => {
   const read = readProject(readFileSync(new URL('samples/version-1.json', import.meta.url), 'utf8'))
-  expect(read).toMatchObject({ ok: true, setAside: [] })
+  expect(read).toMatchObject({ ok: true, project: { setAside: [] } })
   expect(read.ok && [read.project.version, read.project.pieces.length, read.project.groups]).toEqual([
     VERSION,
     7,

@@ -75,8 +75,13 @@ describe('groups', () => {
     ])
     expect(parted.groups.map((g) => [g.id, g.except])).toEqual([
       ['g1', [2]],
-      ['own', [1, 3]],
+      ['own', []],
     ])
+    expect(parted.groups[1]!.only).toBe(2)
+    // What stood beside the copy from outside goes on standing beside it.
+    expect(parted.pieces.find((p) => p.id === 'p3')).toMatchObject({
+      spans: { across: { start: '@own_p1#2.right' } },
+    })
     expect(parted.hardware.map((h) => [h.id, h.on])).toEqual([
       ['h1', 'p2'],
       ['h2', 'own_p2'],
@@ -156,14 +161,16 @@ describe('a file whose groups do not hold opens all the same', () => {
   test('what is in a group that is not there stands by itself', () => {
     const read = broken((f) => void (f.groups = []))
     expect(read.project.pieces.every((p) => p.group === null)).toBe(true)
-    expect(read.setAside.map((s) => `${s.where}: ${s.why}`)).toContain('the group of Side: it is not there')
+    expect(read.project.setAside.map((s) => `${s.where}: ${s.why}`)).toContain(
+      'the group of Side: it is not there',
+    )
   })
   test('groups in a circle are opened up', () => {
     const read = broken((f) => {
       f.groups.push({ ...f.groups[0]!, id: 'g2', name: 'Row', group: 'g1' })
       f.groups[0]!.group = 'g2'
     })
-    expect(read.setAside.map((s) => s.why)).toContain('it goes round in a circle')
+    expect(read.project.setAside.map((s) => s.why)).toContain('it goes round in a circle')
     // Wherever one starts, the way up ends.
     const above = new Map(read.project.groups.map((g) => [g.id, g.group]))
     for (const start of above.keys()) {
@@ -178,9 +185,9 @@ describe('a file whose groups do not hold opens all the same', () => {
       const post = f.pieces.find((p) => p.id === 'p3')!
       if (post.kind === 'made') post.tilts = [{ edge: ['end1', 'end2'], angle: '3' }]
     })
-    expect(read.setAside.map((s) => `${s.where}: ${s.why}`)).toEqual([
+    expect(read.project.setAside.map((s) => `${s.where}: ${s.why}`)).toEqual([
       expect.stringMatching(/^piece 3, Post: tilts.*an edge lies between two faces that meet/),
-      'hardware h2: its piece p99 is not there',
+      'hardware 2, Hinge: its piece p99 is not there',
     ])
   })
 })

@@ -1,14 +1,7 @@
 export * from './schema'
 export { defaultSettings, freeId, freeName, lengthStyle, newProject } from './new'
-export {
-  isRecord,
-  LARGEST_FILE,
-  readData,
-  readProject,
-  sayIssue,
-  writeProject,
-  type Reading,
-  type SetAside,
-} from './read'
+export { isRecord, LARGEST_FILE, readData, readProject, writeProject, type Reading } from './read'
+export { Aside, sayAside } from './aside'
+export { sayIssue } from './words'
 export { slots, slotsReferringTo } from './slots'
 export { change, execute, nameOf, replay, type Change, type Outcome } from './commands'

@@ -29,6 +29,7 @@ export function newProject(id: string, name: string, unit: LengthUnit): Project 
     joints: [],
     hardware: [],
     gone: {},
+    setAside: [],
   }
 }
 

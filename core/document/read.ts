@@ -1,179 +1,194 @@
 /**
- * Reads a project file. A document always opens as far as it is sound: what cannot be used is set aside and listed.
+ * Reads a project file. A document always opens as far as it is sound: what cannot be used is set aside, raw, in the
+ * document itself. The reader never throws, whatever it is given.
  */
 import { z } from 'zod'
+import { Aside } from './aside'
+import { isDataTooDeep, isTooDeep } from './depth'
+import { findUnheld, outside } from './held'
+import { LIST_NAMES, LISTS, sayEntry, type ListName } from './lists'
 import { migrate } from './migrations'
 import { defaultSettings } from './new'
-import {
-  FORMAT, Group, Hardware, Id, Joint, MeasuredBoard, Name, Parameter, Piece, Settings, Stock, VERSION, type Project,
-} from './schema' // prettier-ignore
-
-export interface SetAside {
-  /** Where in the file, in words: "piece 3, Shelf". */
-  readonly where: string
-  readonly why: string
-  readonly what: unknown
-}
+import { FORMAT, Id, Name, Settings, SetAside, VERSION, type Project } from './schema'
+import { sayIssue } from './words'
 
 export type Reading =
-  | { readonly ok: true; readonly project: Project; readonly setAside: readonly SetAside[] }
-  | { readonly ok: false; readonly why: string }
+  { readonly ok: true; readonly project: Project } | { readonly ok: false; readonly why: string }
 
 /** No project comes near this; what does is not one. */
 export const LARGEST_FILE = 20_000_000
 
+const refuse = (why: string): Reading => ({ ok: false, why })
+
 /** Reads the text of a project file. */
 export function readProject(text: string): Reading {
   if (text.length > LARGEST_FILE)
-    return {
-      ok: false,
-      why: `This file has ${Math.round(text.length / 1e6)} MB; a project has a few at most. It was left alone`,
-    }
+    return refuse(
+      `This file has ${Math.round(text.length / 1e6)} MB; a project has a few at most. It was left alone`,
+    )
+  // A mark that some editors put before the text is no part of it.
+  const own = text.startsWith('\uFEFF') ? text.slice(1) : text
+  if (isTooDeep(own)) return refuse('This file is nested deeper than any project is. It was left alone')
   let data: unknown
   try {
-    data = JSON.parse(text)
+    data = JSON.parse(own)
   } catch {
-    const whole = text.trimEnd()
+    const whole = own.trimEnd()
     const cut = whole.startsWith('{') && !whole.endsWith('}') && whole.includes(FORMAT)
-    return {
-      ok: false,
-      why: cut
+    return refuse(
+      cut
         ? 'This project file stops in the middle; fetch it again from where it came from'
         : 'This is not a project file: it does not read as JSON',
-    }
+    )
   }
   return readData(data)
 }
 
 /** Reads a project from parsed JSON. */
 export function readData(data: unknown): Reading {
-  if (!isRecord(data) || data.format !== FORMAT)
-    return { ok: false, why: 'This file was not made by Ergaton' }
-  if (typeof data.version !== 'number')
-    return { ok: false, why: 'This project file does not say its version' }
-  if (data.version > VERSION)
-    return {
-      ok: false,
-      why: `This project was saved by a newer Ergaton (file version ${data.version}; this one reads up to ${VERSION})`,
-    }
-  return { ok: true, ...sound(migrate(data)) }
+  if (!isRecord(data) || data.format !== FORMAT) return refuse('This file was not made by Ergaton')
+  const { version } = data
+  if (typeof version !== 'number') return refuse('This project file does not say its version')
+  if (version > VERSION)
+    return refuse(
+      `This project was saved by a newer Ergaton (file version ${version}; this one reads up to ${VERSION})`,
+    )
+  if (!Number.isInteger(version) || version < 1)
+    return refuse(`This project file says it has version ${version}, which there never was`)
+  if (isDataTooDeep(data))
+    return refuse('This project is nested deeper than any project is. It was left alone')
+  return { ok: true, project: sound(migrate(data)) }
 }
 
-function sound(data: Record<string, unknown>): { project: Project; setAside: SetAside[] } {
-  const setAside: SetAside[] = []
+const KNOWN = new Set(['format', 'version', 'id', 'name', 'settings', 'gone', 'setAside', ...LIST_NAMES])
 
-  function list<S extends z.ZodType<{ id: string }>>(
-    key: string,
-    one: string,
-    schema: S,
-    most: number,
-  ): z.infer<S>[] {
+function sound(data: Record<string, unknown>): Project {
+  const aside = new Aside(asideBefore(data.setAside))
+  for (const key of Object.keys(data))
+    if (!KNOWN.has(key)) aside.put('other', `“${key.slice(0, 40)}”`, 'no part of a project', data[key])
+  if (data.setAside !== undefined && !Array.isArray(data.setAside))
+    aside.put('other', 'what was set aside', 'not a list', data.setAside)
+
+  function list<L extends ListName>(key: L): Project[L] {
     const given = data[key]
     if (!Array.isArray(given)) {
-      if (given !== undefined) setAside.push({ where: key, why: 'not a list', what: given })
+      if (given !== undefined) aside.put('other', key, 'not a list', given)
       return []
     }
-    const ids = new Set<string>()
-    const kept: z.infer<S>[] = []
+    const { schema, most } = LISTS[key]
+    const kept: unknown[] = []
     given.forEach((item: unknown, i) => {
       const read = schema.safeParse(item)
-      const name = isRecord(item) && typeof item.name === 'string' ? `, ${item.name}` : ''
-      const where = `${one} ${i + 1}${name}`
-      if (!read.success) setAside.push({ where, why: sayIssue(read.error), what: item })
-      else if (ids.has(read.data.id))
-        setAside.push({ where, why: `its id ${read.data.id} is taken`, what: item })
-      else if (kept.length >= most) setAside.push({ where, why: `more than ${most}`, what: item })
-      else {
-        ids.add(read.data.id)
-        kept.push(read.data)
-      }
+      const where = sayEntry(key, i, item)
+      if (!read.success) aside.put(key, where, sayIssue(read.error), item)
+      else if (kept.length >= most) aside.put(key, where, `more than ${most}`, item)
+      else kept.push(read.data)
     })
-    return kept
+    return kept as Project[L]
   }
 
   function single<S extends z.ZodType>(key: string, schema: S, otherwise: z.infer<S>): z.infer<S> {
     const read = schema.safeParse(data[key])
     if (read.success) return read.data
-    setAside.push({ where: key, why: sayIssue(read.error), what: data[key] })
+    aside.put('other', key, sayIssue(read.error), data[key])
     return otherwise
   }
 
-  const inches = JSON.stringify(data.settings ?? '').includes('"in"')
   const project: Project = {
     format: FORMAT,
     version: VERSION,
     id: single('id', Id, 'project'),
     name: single('name', Name, 'Project'),
-    settings: single('settings', Settings, defaultSettings(inches ? 'in' : 'mm')),
-    parameters: list('parameters', 'measure', Parameter, 500),
-    stock: list('stock', 'stock', Stock, 500),
-    boards: list('boards', 'measured board', MeasuredBoard, 500),
-    pieces: list('pieces', 'piece', Piece, 2000),
-    groups: list('groups', 'group', Group, 500),
-    joints: list('joints', 'joint', Joint, 5000),
-    hardware: list('hardware', 'hardware', Hardware, 500),
-    gone: single('gone', z.record(Id, z.string()).default({}), {}),
+    settings: settingsOf(data.settings, aside),
+    parameters: list('parameters'),
+    stock: list('stock'),
+    boards: list('boards'),
+    pieces: list('pieces'),
+    groups: list('groups'),
+    joints: list('joints'),
+    hardware: list('hardware'),
+    gone: goneOf(data.gone, aside),
+    setAside: [],
   }
-  setAsideUnheld(project, setAside)
-  return { project, setAside }
+  hold(project, aside)
+  project.setAside = aside.all()
+  return project
 }
 
-/** Joints need their pieces, twins their originals, members their group, and names must tell pieces apart. */
-function setAsideUnheld(project: Project, setAside: SetAside[]): void {
+function asideBefore(given: unknown): SetAside[] {
+  const ids = new Set<string>()
+  return (Array.isArray(given) ? given : []).flatMap((item: unknown) => {
+    const read = SetAside.safeParse(item)
+    if (!read.success || ids.has(read.data.id)) return []
+    ids.add(read.data.id)
+    return [read.data]
+  })
+}
+
+/** Each setting by itself: one that does not read leaves the others as they are. */
+function settingsOf(given: unknown, aside: Aside): Settings {
+  const inches = JSON.stringify(given ?? '').includes('"in"')
+  const settings: Record<string, unknown> = { ...defaultSettings(inches ? 'in' : 'mm') }
+  if (!isRecord(given)) {
+    aside.put('other', 'settings', given === undefined ? 'is missing' : 'is not an object with fields', given ?? null) // prettier-ignore
+    return settings as Settings
+  }
+  for (const [key, value] of Object.entries(given)) {
+    const schema = (Settings.shape as Record<string, z.ZodType>)[key]
+    const read = Object.hasOwn(Settings.shape, key) ? schema!.safeParse(value) : null
+    if (read?.success) settings[key] = read.data
+    else
+      aside.put('settings', `settings · ${key.slice(0, 40)}`, read ? sayIssue(read.error) : 'no such setting', { [key]: value }) // prettier-ignore
+  }
+  for (const key of Object.keys(Settings.shape))
+    if (!Object.hasOwn(given, key)) aside.put('settings', `settings · ${key}`, 'is missing', null)
+  return settings as Settings
+}
+
+function goneOf(given: unknown, aside: Aside): Project['gone'] {
+  if (given === undefined) return {}
+  if (!isRecord(given)) {
+    aside.put('other', 'gone', 'is not an object with fields', given)
+    return {}
+  }
+  return Object.fromEntries(
+    Object.entries(given).filter(([id, name]) => {
+      const fits = Id.safeParse(id).success && typeof name === 'string'
+      if (!fits) aside.put('other', `the name of what is gone, ${id.slice(0, 40)}`, 'is not text', { [id]: name }) // prettier-ignore
+      return fits
+    }),
+  ) as Project['gone']
+}
+
+/** Sets aside what does not hold, and then what hung on that. */
+function hold(project: Project, aside: Aside): void {
   const names = new Set<string>()
   for (const piece of [...project.pieces, ...project.groups]) {
     for (let n = 2; names.has(piece.name); n++)
       piece.name = `${piece.name.replace(/ \d+$/, '').slice(0, 74)} ${n}`
     names.add(piece.name)
   }
-  const drop = <T extends { id: string }>(list: T[], what: string, why: (item: T) => string | null): T[] =>
-    list.filter((item) => {
-      const reason = why(item)
-      if (reason) setAside.push({ where: `${what} ${item.id}`, why: reason, what: item })
-      return reason === null
-    })
-  loosen(project, setAside)
-  project.pieces = drop(project.pieces, 'piece', (p) =>
-    p.kind === 'twin' && !project.pieces.some((q) => q.id === p.of && q.kind === 'made')
-      ? `its original ${p.of} is not there`
-      : null,
-  )
-  const ids = new Set(project.pieces.map((p) => p.id))
-  project.joints = drop(project.joints, 'joint', (j) => {
-    const missing = j.between.find((m) => !ids.has(m.piece))
-    return missing ? `its piece ${missing.piece} is not there` : null
-  })
-  const held = new Set([...ids, ...project.groups.map((g) => g.id)])
-  project.hardware = drop(project.hardware, 'hardware', (h) => {
-    const missing = [h.on, ...(h.kind === 'hinge' ? h.moves : [])].find((id) => id !== null && !held.has(id))
-    return missing ? `its piece ${missing} is not there` : null
-  })
-}
-
-/** What says it is in a group that is not there, or in a circle of groups, stands by itself. */
-function loosen(project: Project, setAside: SetAside[]): void {
-  const groups = new Map(project.groups.map((g) => [g.id, g]))
-  for (const item of [...project.groups, ...project.pieces]) {
-    if (item.group === null) continue
-    let up = groups.get(item.group)
-    for (let n = 0; up && up !== item && up.group !== null && n < project.groups.length; n++)
-      up = groups.get(up.group)
-    if (up && up !== item && up.group === null) continue
-    setAside.push({
-      where: `the group of ${item.name}`,
-      why: up ? 'it goes round in a circle' : 'it is not there',
-      what: item.group,
-    })
-    item.group = null
+  for (const { entry, circle } of outside(project)) {
+    // A circle is opened once its first group stands by itself.
+    if (!outside(project).some((o) => o.entry === entry)) continue
+    aside.put('other', `the group of ${entry.name}`, circle ? 'it goes round in a circle' : 'it is not there', { id: entry.id, group: entry.group }) // prettier-ignore
+    entry.group = null
   }
-}
-
-/** The first thing wrong, as a sentence with its place. */
-export function sayIssue(error: z.ZodError): string {
-  const issue = error.issues[0]
-  if (!issue) return 'not as it should be'
-  const place = issue.path.length ? `${issue.path.join('.')}: ` : ''
-  return place + issue.message
+  for (let unheld = findUnheld(project); unheld.length > 0; unheld = findUnheld(project)) {
+    const gone = new Set(unheld.map((u) => u.entry))
+    for (const { list, entry, why } of unheld) {
+      const at = (project[list] as unknown[]).indexOf(entry)
+      aside.put(list, sayEntry(list, at, entry), why, entry)
+    }
+    for (const list of LIST_NAMES)
+      (project as Record<ListName, unknown[]>)[list] = (project[list] as unknown[]).filter(
+        (e) => !gone.has(e as never),
+      )
+    for (const { entry } of outside(project)) {
+      aside.put('other', `the group of ${entry.name}`, 'it is not there', { id: entry.id, group: entry.group }) // prettier-ignore
+      entry.group = null
+    }
+  }
 }
 
 export const isRecord = (x: unknown): x is Record<string, unknown> =>

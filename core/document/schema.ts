@@ -24,9 +24,14 @@ export const ParameterName = z
   .regex(/^[\p{L}_][\p{L}\p{N}_]{0,39}$/u, says('A measure’s name is one word of letters, digits and _'))
 
 export const Direction = z.enum(['across', 'deep', 'up'])
+const LINE: Readonly<Record<string, string>> = { right: 'across', left: 'across', back: 'deep', front: 'deep', up: 'up', down: 'up' } // prettier-ignore
+/** Where the length and the show face point: two ways that lie square to each other. */
 export const FacingId = z
   .string()
-  .regex(/^(right|left|back|front|up|down)-(right|left|back|front|up|down)$/, says('no such facing'))
+  .regex(/^(right|left|back|front|up|down)-(right|left|back|front|up|down)$/, says('there is no such facing'))
+  .refine((id) => LINE[id.split('-')[0]!] !== LINE[id.split('-')[1]!], {
+    error: 'there is no such facing: length and face cannot point along one line',
+  })
 export const FaceName = z.enum(['end1', 'end2', 'edge1', 'edge2', 'back', 'face'])
 
 /** Two of start, end, centre and size say where a piece is; with fewer it is loose. */
@@ -90,6 +95,8 @@ const base = {
   group: Id.nullable().default(null),
   /** Numbers of the instances that have become something of their own. */
   except: z.array(z.number().int().positive()).max(500).default([]),
+  /** The number of the one instance it is, for what has been parted from others: however many they become, it stays one. */
+  only: z.number().int().positive().nullable().default(null),
 }
 export const MadePiece = z
   .object({
@@ -123,6 +130,8 @@ export const Placement = z.discriminatedUnion('kind', [
     })
     .strict(),
   z.object({ kind: z.literal('mirrored'), direction: Direction, about: Expression }).strict(),
+  /** A place that was taken away: the numbers of the others stay what they are. */
+  z.object({ kind: z.literal('none') }).strict(),
 ])
 /** Pieces and groups that go together. A direction of its box without facts is that of what it holds. */
 export const Group = z
@@ -261,6 +270,27 @@ export const Settings = z
   })
   .strict()
 
+/** Part of a file that could not be used, raw: which list or setting it was in, what is wrong, and its JSON text. */
+export const SetAside = z
+  .object({
+    id: Id,
+    list: z.enum([
+      'parameters',
+      'stock',
+      'boards',
+      'pieces',
+      'groups',
+      'joints',
+      'hardware',
+      'settings',
+      'other',
+    ]),
+    where: z.string().max(200),
+    why: z.string().max(1000),
+    text: z.string().max(2_000_000),
+  })
+  .strict()
+
 export const Project = z
   .object({
     format: z.literal(FORMAT),
@@ -277,10 +307,13 @@ export const Project = z
     hardware: z.array(Hardware).max(500),
     /** Names of what was deleted while something still referred to it, so that it can be spoken of. */
     gone: z.record(Id, z.string()).default({}),
+    /** What could not be used when the file was read, until it is mended or thrown away. */
+    setAside: z.array(SetAside).max(2000).default([]),
   })
   .strict()
 
 export type Project = z.infer<typeof Project>
+export type SetAside = z.infer<typeof SetAside>
 export type Piece = z.infer<typeof Piece>
 export type MadePiece = z.infer<typeof MadePiece>
 export type TwinPiece = z.infer<typeof TwinPiece>

@@ -42,7 +42,7 @@ export function slots(project: Project): Slot[] {
     spanSlots(group, add)
     for (const place of group.placements)
       if (place.kind === 'mirrored') add(group.id, `${group.name} · placement`, place, 'about')
-      else
+      else if (place.kind === 'moved')
         for (const key of ['across', 'deep', 'up'] as const)
           add(group.id, `${group.name} · placement ${key}`, place, key)
   }

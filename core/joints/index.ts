@@ -1,5 +1,5 @@
 /** Every kind of joint. A new kind is one folder and one line here. */
-import type { Joint } from '../document'
+import { sayIssue, type Joint } from '../document'
 import type { Fill, JointNumbers, Problem, Resolved, ResolvedJoint, ResolvedPiece } from '../resolve'
 import type { Feature } from '../work'
 import { butt } from './butt'
@@ -73,8 +73,7 @@ function findFault(joint: Joint): string | null {
   const kind = jointKind(joint.kind)
   if (!kind) return `there is no joint called ${joint.kind}`
   for (const read of [kind.schema.safeParse(joint.fields), kind.optionsSchema.safeParse(joint.options)])
-    if (!read.success)
-      return `${kind.title.toLowerCase()}: ${read.error.issues[0]?.path.join('.')} ${read.error.issues[0]?.message}`
+    if (!read.success) return `${kind.title.toLowerCase()}: ${sayIssue(read.error)}`
   return null
 }
 

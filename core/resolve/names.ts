@@ -37,7 +37,8 @@ export function namesOf(project: Project): Names {
 const leansItself = (p: Piece | undefined): boolean =>
   p?.kind === 'made' && (p.tilts.length > 0 || p.repeat?.kind === 'ring')
 
-function firstOf(except: readonly number[]): number {
+function firstOf({ except, only }: Pick<Piece, 'except' | 'only'>): number {
+  if (only !== null) return only
   let n = 1
   while (except.includes(n)) n++
   return n
@@ -56,7 +57,7 @@ function gatherNames(project: Project): Names {
       leans: leansItself(p.kind === 'twin' ? piecesById.get(p.of) : p),
       placed: inPlaced(p.group),
       home: standsAtHome(p),
-      first: firstOf(p.except),
+      first: firstOf(p),
     })
   for (const g of groups)
     things.set(g.id, {
@@ -64,7 +65,7 @@ function gatherNames(project: Project): Names {
       leans: false,
       placed: placed.has(g.id),
       home: false,
-      first: firstOf(g.except),
+      first: firstOf(g),
     })
   return {
     unit: project.settings.style.unit,

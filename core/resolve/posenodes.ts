@@ -11,6 +11,13 @@ import type { Names } from './names'
 import { evenly, finishedNodes, measuresOfRepeat, placeNode } from './placenodes'
 import type { Stretch } from './types'
 
+/** More pieces of wood than this are not worked out, of one piece or of all together. */
+export const MOST_COPIES = 20_000
+
+/** Whether an instance belongs to what is described, rather than to what has been parted from it. */
+const stands = ({ except, only }: Pick<Piece, 'except' | 'only'>, n: number): boolean =>
+  only === null ? !except.includes(n) : n === only
+
 type Get = <T>(key: NodeKey) => T
 
 const placesOf = (id: string): NodeKey[] => DIRECTION_OF.map((d) => keyOf.place(id, d))
@@ -91,18 +98,19 @@ export function poseNodes(piece: Piece): NodeDef[] {
 function poseNode(piece: Piece): NodeDef {
   const home = keyOf.home(piece.id)
   const motions = piece.group === null ? null : keyOf.motions(piece.group)
-  const except = new Set(piece.except)
   return {
     key: keyOf.pose(piece.id),
     label: piece.name,
-    basis: `${piece.except.join()}|${motions}`,
+    basis: `${piece.except.join()}|${piece.only}|${motions}`,
     reads: motions ? [home, motions] : [home],
     compute: (get) => {
       const poses =
         get<readonly Pose[] | undefined>(home) ?? fail(`${piece.name} has lost the piece it mirrors`)
       const places = motions ? (get<ReadonlyArray<Motion | null> | undefined>(motions) ?? [STILL]) : [STILL]
+      if (places.length * poses.length > MOST_COPIES)
+        return fail(`${piece.name} would be ${(places.length * poses.length).toLocaleString('en')} pieces; ${MOST_COPIES.toLocaleString('en')} at most`) // prettier-ignore
       const all = places.flatMap((m) => poses.map((p) => m && posed(m, p)))
-      return { value: except.size === 0 ? all : all.map((p, i) => (except.has(i + 1) ? null : p)) }
+      return { value: all.map((p, i) => (stands(piece, i + 1) ? p : null)) }
     },
   }
 }
@@ -207,7 +215,8 @@ function heldNode(group: Group, { pieces, groups }: Members, axis: 0 | 1 | 2, na
         for (const { box } of get<readonly Pose[]>(keyOf.home(p.id)))
           ends.push([box.min[axis], box.max[axis]])
       for (const g of copied)
-        for (const m of get<readonly Motion[]>(keyOf.home(g.id))) {
+        for (const m of get<ReadonlyArray<Motion | null>>(keyOf.home(g.id))) {
+          if (!m) continue
           const box = boxAround(m, homeBox(g.id, get))
           ends.push([box.min[axis], box.max[axis]])
         }
@@ -242,7 +251,8 @@ function copiesNode(group: Group, settings: Settings): NodeDef {
       if (!isCopied(group)) return { value: [STILL] }
       const box = homeBox(group.id, get)
       const first = repeat ? repeated(group, repeat, box, get, say) : [STILL]
-      const more = placements.map((place, n): Motion => {
+      const more = placements.map((place, n): Motion | null => {
+        if (place.kind === 'none') return null
         const at = (what: string) => get<number>(keyOf.placement(group.id, n, what))
         if (place.kind === 'mirrored') return mirrorAt(AXIS_OF[place.direction], at('about'))
         const turn = place.turns.reduce((m, d) => after(turnAt(box.min, unit(AXIS_OF[d]), 90), m), STILL)
@@ -257,9 +267,11 @@ function copiesNode(group: Group, settings: Settings): NodeDef {
 
 /** The measures of a placement, by name. */
 const measuresOfPlacement = (place: Group['placements'][number]): Array<readonly [string, string]> =>
-  place.kind === 'mirrored'
-    ? [['about', place.about]]
-    : DIRECTION_OF.flatMap((d) => (place[d] === undefined ? [] : [[d, place[d]] as const]))
+  place.kind === 'none'
+    ? []
+    : place.kind === 'mirrored'
+      ? [['about', place.about]]
+      : DIRECTION_OF.flatMap((d) => (place[d] === undefined ? [] : [[d, place[d]] as const]))
 
 function repeated(group: Group, repeat: Repeat, box: Box, get: Get, say: (mm: number) => string): Motion[] {
   if (repeat.kind === 'ring') return ringMotions(group.id, repeat, group.name, get)
@@ -279,17 +291,18 @@ function repeated(group: Group, repeat: Repeat, box: Box, get: Get, say: (mm: nu
 function motionsNode(group: Group): NodeDef {
   const home = keyOf.home(group.id)
   const above = group.group === null ? null : keyOf.motions(group.group)
-  const except = new Set(group.except)
   return {
     key: keyOf.motions(group.id),
     label: group.name,
-    basis: `${group.except.join()}|${above}`,
+    basis: `${group.except.join()}|${group.only}|${above}`,
     reads: above ? [home, above] : [home],
     compute: (get) => {
       const places = above ? (get<ReadonlyArray<Motion | null> | undefined>(above) ?? [STILL]) : [STILL]
-      const all = places.flatMap((m) => get<readonly Motion[]>(home).map((own) => m && after(m, own)))
+      const all = places.flatMap((m) =>
+        get<ReadonlyArray<Motion | null>>(home).map((own) => m && own && after(m, own)),
+      )
       if (all.length > 2000) return fail(`${group.name} would stand ${all.length} times; 2000 at most`)
-      return { value: all.map((m, i) => (except.has(i + 1) ? null : m)) }
+      return { value: all.map((m, i) => (stands(group, i + 1) ? m : null)) }
     },
   }
 }

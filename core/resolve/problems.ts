@@ -1,22 +1,33 @@
 /** What is wrong with the numbers themselves. What is wrong with the wood comes from the joints and from Proof. */
-import { formatLength } from '../measure'
+import { formatLength, type Mm } from '../measure'
 import type { NodeDef, NodeKey, NodeResult } from './graph'
+import { MOST_COPIES } from './posenodes'
 import type { Instance, Problem, Resolved, ResolvedPiece } from './types'
 
 type Numbers = Omit<Resolved, 'problems'>
 
-export function problemsOf(
-  resolved: Numbers,
-  defs: ReadonlyMap<NodeKey, NodeDef>,
-  result: (key: NodeKey) => NodeResult | undefined,
-  failing: ReadonlySet<NodeKey>,
-): Problem[] {
+interface Evaluated {
+  readonly defs: ReadonlyMap<NodeKey, NodeDef>
+  result(key: NodeKey): NodeResult | undefined
+  readonly failing: ReadonlySet<NodeKey>
+  /** How many pieces of wood there would be. */
+  readonly copies: number
+}
+
+export function problemsOf(resolved: Numbers, { defs, result, failing, copies }: Evaluated): Problem[] {
   return [
+    ...(copies > MOST_COPIES ? [tooMany(copies)] : []),
     ...(failing.size > 0 ? slips(defs, result, failing) : []),
     ...resolved.pieces.flatMap((p) => sizes(p, resolved)),
     ...oddSettings(resolved),
   ]
 }
+
+const tooMany = (copies: number): Problem => ({
+  id: 'copies',
+  level: 'stop',
+  says: `There would be ${copies.toLocaleString('en')} pieces of wood; ${MOST_COPIES.toLocaleString('en')} at most are worked out, and the rest is left out`,
+})
 
 /** Each wrong measure once; what only waits for it stays silent, and a circle speaks with one voice. */
 function slips(
@@ -54,8 +65,6 @@ function ownerOf(key: NodeKey): Partial<Problem> {
 }
 
 function sizes(p: ResolvedPiece, resolved: Numbers): Problem[] {
-  const first = p.instances[0]
-  if (!first) return []
   if (!p.stock)
     return [
       {
@@ -66,10 +75,20 @@ function sizes(p: ResolvedPiece, resolved: Numbers): Problem[] {
       },
     ]
   for (const i of p.instances) {
-    const odd = stockProblem(p, i, resolved)
+    const odd = tooLarge(p, i, resolved) ?? stockProblem(p, i, resolved)
     if (odd) return [{ id: `stock:${p.id}`, piece: p.id, ...odd }]
   }
   return []
+}
+
+/** No piece of wood comes near this; what does is a slip of the pen. */
+const LARGEST: Mm = 100_000
+
+function tooLarge(p: ResolvedPiece, i: Instance, resolved: Numbers): { level: 'stop'; says: string } | null {
+  const axis = i.size.findIndex((s) => s > LARGEST)
+  if (axis < 0) return null
+  const say = (mm: number) => formatLength(mm, resolved.style).text
+  return { level: 'stop', says: `${p.piece.name} would be ${say(i.size[axis]!)} ${['long', 'wide', 'thick'][axis]!}; is that meant?` } // prettier-ignore
 }
 
 /** Why no board on the rack yields the piece; null when one does. */

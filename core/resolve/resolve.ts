@@ -13,6 +13,7 @@ import { measureKey } from './jointnodes'
 import { keyOf } from './keys'
 import { namesOf } from './names'
 import { NodeBook } from './nodes'
+import { MOST_COPIES } from './posenodes'
 import { problemsOf } from './problems'
 import { forCopy } from './percopy'
 import type { Fill, Instance, JointNumbers, PerCopy, Resolved, ResolvedBoard, ResolvedHardware, ResolvedJoint, ResolvedPiece, ResolvedStock } from './types' // prettier-ignore
@@ -87,7 +88,11 @@ export class Resolver {
       because: (key) => because(key, sources),
       sayRef: namesOf(project).sayRef,
     }
-    return { ...resolved, problems: problemsOf(resolved, defs, result, this.graph.failing) }
+    const copies = project.pieces.reduce((n, p) => n + copiesOf(p, result), 0)
+    return {
+      ...resolved,
+      problems: problemsOf(resolved, { defs, result, failing: this.graph.failing, copies }),
+    }
   }
 
   private resolveStocks(
@@ -113,10 +118,13 @@ export class Resolver {
   ): ResolvedPiece[] {
     const before = this.pieces
     this.pieces = new Map()
+    let copies = 0
     return project.pieces.map((piece): ResolvedPiece => {
+      copies += copiesOf(piece, result)
+      const within = copies <= MOST_COPIES
       const made = originalOf(piece, project)
       const stock = made ? (stocks.get(made.stock) ?? null) : null
-      const inputs = [piece, made, stock]
+      const inputs = [piece, made, stock, within]
       const old = before.get(piece.id)
       const same = old && inputs.every((x, i) => x === old.inputs[i])
       if (same && !touched(piece.id)) {
@@ -124,7 +132,8 @@ export class Resolver {
         return old.resolved
       }
       const f = facingOf(piece, made)
-      const instances = keepSame(instancesOf(piece, f, result), old?.resolved.instances)
+      const fresh = within ? instancesOf(piece, f, result) : []
+      const instances = keepSame(fresh, old?.resolved.instances)
       const resolved: ResolvedPiece = { id: piece.id, piece, stock, facing: f, instances }
       this.pieces.set(piece.id, { inputs, resolved })
       return resolved
@@ -240,10 +249,18 @@ function keepSame(fresh: readonly Instance[], old: readonly Instance[] | undefin
   return kept.length === old.length && kept.every((i, n) => i === old[n]) ? old : kept
 }
 
-function instancesOf(piece: Piece, f: Facing, result: Results): Instance[] {
+/** All poses of a piece, with null for what has been parted from it; undefined while they are not settled. */
+function posesOf(piece: Piece, result: Results): ReadonlyArray<Pose | null> | undefined {
   const poses = result(standsAtHome(piece) ? keyOf.home(piece.id) : keyOf.pose(piece.id))
-  if (!poses?.ok) return []
-  const all = poses.value as ReadonlyArray<Pose | null>
+  return poses?.ok ? (poses.value as ReadonlyArray<Pose | null>) : undefined
+}
+
+const copiesOf = (piece: Piece, result: Results): number =>
+  posesOf(piece, result)?.reduce((n, p) => (p ? n + 1 : n), 0) ?? 0
+
+function instancesOf(piece: Piece, f: Facing, result: Results): Instance[] {
+  const all = posesOf(piece, result)
+  if (!all) return []
   const many = all.filter((p) => p !== null).length > 1
   const grow = FACE_NAMES.map((face) => {
     const r = result(keyOf.grow(piece.id, face))

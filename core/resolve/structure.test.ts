@@ -256,3 +256,77 @@ test('grouping, moving and mirroring everything changes no finished size', () =>
   const after = m.resolved.instances
   near(after.flatMap((i) => [...i.size]), [sizes[0]!, sizes[0]!, sizes[1]!, sizes[1]!].flat()) // prettier-ignore
 })
+
+describe('copies that were parted or taken away', () => {
+  const posts = (count: number, ...more: Change[]) =>
+    modelOf(
+      make([
+        ...block('a', 'up-left', [0, 18], [0, 60], [0, 100]),
+        change.setRepeat({
+          id: 'a',
+          repeat: { kind: 'pitch', direction: 'across', count: '3', pitch: '100' },
+        }),
+        change.partPiece({ id: 'a', newId: 'own', index: 2, of: 3 }),
+        ...(count === 3 ? [] : ['a', 'own'].map((id) => change.setRepeat({ id, repeat: { kind: 'pitch', direction: 'across', count: String(count), pitch: '100' } }))), // prettier-ignore
+        ...more,
+      ]),
+    )
+  const starts = (m: ReturnType<typeof posts>) =>
+    m.resolved.instances.map((i) => i.box.min[0]).sort((a, b) => a - b)
+
+  test('stand once each, also when there come to be more', () => {
+    expect(starts(posts(3))).toEqual([0, 100, 200])
+    expect(starts(posts(5))).toEqual([0, 100, 200, 300, 400])
+  })
+  test('a reference to a later placement stays where it is when an earlier one goes', () => {
+    const row = (...more: Change[]) =>
+      modelOf(
+        make([
+          ...block('a', 'up-left', [0, 18], [0, 60], [0, 100]),
+          change.group({ id: 'g', name: 'Box', members: ['a'] }),
+          change.addPlacement({ id: 'g', placement: { kind: 'moved', turns: [], across: '500' } }),
+          change.addPlacement({ id: 'g', placement: { kind: 'moved', turns: [], across: '1000' } }),
+          change.addParameter({ id: 'm', name: 'edge', kind: 'length', expression: '@a#3.right' }),
+          change.addParameter({ id: 'n', name: 'gone', kind: 'length', expression: '@a#2.right' }),
+          ...more,
+        ]),
+      )
+    const value = (m: ReturnType<typeof row>, id: string) => m.resolved.result(keyOf.parameter(id))
+    expect(value(row(), 'm')).toMatchObject({ value: 1018 })
+    const less = row(change.removePlacement({ id: 'g', index: 0 }))
+    expect(value(less, 'm')).toMatchObject({ value: 1018 })
+    expect(value(less, 'n')).toMatchObject({ ok: false, slip: { message: expect.stringMatching(/A #2·right is not there/) } }) // prettier-ignore
+  })
+})
+
+test('more pieces of wood than can be worked out are left out, and that is said', () => {
+  const many = make([
+    ...block('a', 'up-left', [0, 18], [0, 60], [0, 100]),
+    change.setRepeat({ id: 'a', repeat: { kind: 'pitch', direction: 'across', count: '500', pitch: '20' } }),
+    change.group({ id: 'g', name: 'Row', members: ['a'] }),
+    change.setGroupRepeat({
+      id: 'g',
+      repeat: { kind: 'pitch', direction: 'up', count: '500', pitch: '200' },
+    }),
+  ])
+  const m = modelOf(many)
+  expect(m.resolved.instances).toHaveLength(0)
+  expect(stops(m)).toEqual(['A would be 250,000 pieces; 20,000 at most'])
+  const some = make([
+    ...Array.from({ length: 45 }, (_, n) => [
+      ...block(n === 0 ? 'a' : `a${n}`, 'up-left', [0, 18], [n * 100, 60], [0, 100]),
+      change.setRepeat({ id: n === 0 ? 'a' : `a${n}`, repeat: { kind: 'pitch', direction: 'across', count: '500', pitch: '20' } }),
+    ]).flat(),
+  ]) // prettier-ignore
+  const sum = modelOf(some)
+  expect(sum.resolved.instances).toHaveLength(20_000)
+  expect(stops(sum)[0]).toMatch(/22,500 pieces of wood; 20,000 at most/)
+})
+
+test('what cannot be wood is said: a length of a million, a stock that is not there', () => {
+  const huge = modelOf(make([...block('a', 'up-left', [0, 18], [0, 60], [0, 1e9])]))
+  expect(stops(huge)).toEqual(['A would be 1000000000 long; is that meant?'])
+  const project = make([...block('a', 'up-left', [0, 18], [0, 60], [0, 100])])
+  const lost = modelOf({ ...project, stock: [] })
+  expect(stops(lost)).toContain('A is made of a stock that is not on the rack')
+})

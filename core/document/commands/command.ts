@@ -1,4 +1,4 @@
-import type { z } from 'zod'
+import { z } from 'zod'
 import { slotsReferringTo } from '../slots'
 import type { Group, Joint, MadePiece, Parameter, Piece, Project, Stock } from '../schema'
 
@@ -13,6 +13,21 @@ export interface Command<S extends z.ZodType = z.ZodType> {
 }
 
 export const command = <S extends z.ZodType>(c: Command<S>): Command<S> => c
+
+/**
+ * Changes to some fields of a record: each may be left out, and what is left out stays as it is. Unlike `partial()`, it
+ * fills nothing in from a field's default.
+ */
+export function changesTo<S extends z.ZodRawShape>(schema: z.ZodObject<S>) {
+  type Changes = Partial<z.output<z.ZodObject<S>>>
+  const shape = Object.entries(schema.shape as unknown as Readonly<Record<string, z.ZodType>>).map(
+    ([key, field]) => [
+      key,
+      (field instanceof z.ZodDefault ? (field.unwrap() as z.ZodType) : field).optional(),
+    ],
+  )
+  return z.object(Object.fromEntries(shape)).strict() as unknown as z.ZodType<Changes, Changes>
+}
 
 /** Why a change cannot be made, in a sentence for the maker. */
 export class Refusal extends Error {

@@ -16,7 +16,7 @@ export const group = command({
     const other = inside.find((m) => m.group !== above)
     if (other) throw new Refusal(`${other.name} and ${inside[0]!.name} do not stand in the same group`)
     draft.groups.push({
-      id, name: freeName(name, allNames(draft)), note: '', group: above, except: [],
+      id, name: freeName(name, allNames(draft)), note: '', group: above, except: [], only: null,
       spans: { across: {}, deep: {}, up: {} }, repeat: null, placements: [],
     }) // prettier-ignore
     for (const m of inside) m.group = id
@@ -90,7 +90,8 @@ export const setPlacement = command({
   schema: z.object({ id: Id, index: z.number().int().nonnegative(), placement: Placement }).strict(),
   apply: (draft, { id, index, placement }) => {
     const found = groupIn(draft, id)
-    if (!found.placements[index]) throw new Refusal(`${found.name} does not stand there any more`)
+    if (!found.placements[index] || found.placements[index].kind === 'none')
+      throw new Refusal(`${found.name} does not stand there any more`)
     found.placements[index] = placement
   },
   describe: ({ id }, before) => `Move a copy of ${nameOf(before, id)}`,
@@ -99,15 +100,39 @@ export const setPlacement = command({
 export const removePlacement = command({
   name: 'remove-placement',
   schema: z.object({ id: Id, index: z.number().int().nonnegative() }).strict(),
-  apply: (draft, { id, index }) => void groupIn(draft, id).placements.splice(index, 1),
+  apply: (draft, { id, index }) => {
+    const { name, placements } = groupIn(draft, id)
+    if (!placements[index] || placements[index].kind === 'none') throw new Refusal(`${name} does not stand there any more`) // prettier-ignore
+    // Its number stays empty, so that what refers to the copies after it goes on meaning them.
+    placements[index] = { kind: 'none' }
+  },
   describe: ({ id }, before) => `Take a copy of ${nameOf(before, id)} away`,
 })
 
-/** How many instances there are, which only the caller can know: all but one are left out of what is parted. */
-const Parted = z.object({ id: Id, newId: Id, index: z.number().int().positive(), of: z.number().int().positive() }).strict() // prettier-ignore
+/**
+ * How many instances there are only the caller can know; `each` says how many of a piece or a group stand in one copy of
+ * the group that is parted, where that is not one.
+ */
+const Parted = z
+  .object({
+    id: Id,
+    newId: Id,
+    index: z.number().int().positive(),
+    of: z.number().int().positive(),
+    each: z.record(Id, z.number().int().positive()).optional(),
+  })
+  .strict()
 
-const others = (index: number, of: number): number[] =>
-  Array.from({ length: of }, (_, i) => i + 1).filter((n) => n !== index)
+/** Whether an instance is still one of those described. */
+const isThere = ({ except, only }: Pick<Piece, 'except' | 'only'>, index: number, of: number): boolean =>
+  index <= of && (only === null ? !except.includes(index) : index === only)
+
+/** The instance that a reference without a number means: the first that has not become something of its own. */
+function firstThere({ except, only }: Pick<Piece, 'except' | 'only'>): number {
+  let n = 1
+  while (except.includes(n)) n++
+  return only ?? n
+}
 
 /** Parts one instance of a piece from its twins: a piece of its own that stands where it stood, with its joints. */
 export const partPiece = command({
@@ -115,12 +140,16 @@ export const partPiece = command({
   schema: Parted,
   apply: (draft, { id, newId, index, of }) => {
     const piece = pieceIn(draft, id)
-    if (index > of || piece.except.includes(index)) throw new Refusal(`${piece.name} #${index} is not there`)
-    const own: Piece = { ...plain(piece), id: newId, name: freeName(piece.name, allNames(draft)), except: others(index, of) } // prettier-ignore
+    if (!isThere(piece, index, of)) throw new Refusal(`${piece.name} #${index} is not there`)
+    const first = firstThere(piece) === index
+    const own: Piece = { ...plain(piece), id: newId, name: freeName(piece.name, allNames(draft)), except: [], only: index } // prettier-ignore
     piece.except.push(index)
     draft.pieces.splice(draft.pieces.indexOf(piece) + 1, 0, own)
     copyHeld(draft, new Map([[id, newId]]))
-    redirect(draft, id, index, newId)
+    redirect(draft, id, (n) => {
+      if (n === undefined) return first ? `@${newId}` : null
+      return n === index ? `@${newId}#${n}` : null
+    }, [id, newId]) // prettier-ignore
   },
   describe: ({ id, index }, before) => `Give ${nameOf(before, id)} #${index} its own`,
 })
@@ -129,9 +158,10 @@ export const partPiece = command({
 export const partGroup = command({
   name: 'part-group',
   schema: Parted,
-  apply: (draft, { id, newId, index, of }) => {
+  apply: (draft, payload) => {
+    const { id, newId, index, of } = payload
     const found = groupIn(draft, id)
-    if (index > of || found.except.includes(index)) throw new Refusal(`${found.name} #${index} is not there`)
+    if (!isThere(found, index, of)) throw new Refusal(`${found.name} #${index} is not there`)
     const groups = within(draft, id)
     const to = new Map(groups.map((g) => [g, g === id ? newId : `${newId}_${g}`]))
     const held = draft.pieces.filter((p) => p.group !== null && groups.includes(p.group))
@@ -143,7 +173,7 @@ export const partGroup = command({
       group: x.group === null ? null : (to.get(x.group) ?? x.group),
     })
     for (const g of draft.groups.filter((x) => groups.includes(x.id)))
-      draft.groups.push({ ...copy(g), ...(g.id === id ? { except: others(index, of) } : {}) })
+      draft.groups.push({ ...copy(g), ...(g.id === id ? { except: [], only: index } : {}) })
     for (const p of held) {
       const own = copy(p)
       draft.pieces.push(own.kind === 'twin' ? { ...own, of: to.get(own.of) ?? own.of } : own)
@@ -153,7 +183,13 @@ export const partGroup = command({
     for (const slot of slots(draft))
       if (slot.owner !== null && copies.has(slot.owner)) slot.write(redirected(slot.text, to))
     copyHeld(draft, to)
-    redirect(draft, id, index, newId)
+    // Numbered references from outside go along with what they meant: the n-th in this copy is the n-th of its own.
+    for (const [old, own] of to) {
+      const each = old === id ? 1 : (payload.each?.[old] ?? 1)
+      redirect(draft, old, (n) => {
+        return n !== undefined && Math.ceil(n / each) === index ? `@${own}#${n}` : null
+      }, [...to.values()]) // prettier-ignore
+    }
   },
   describe: ({ id, index }, before) => `Give ${nameOf(before, id)} #${index} its own`,
 })
@@ -192,9 +228,17 @@ function copyHeld(draft: Project, to: ReadonlyMap<string, string>): void {
   }
 } // prettier-ignore
 
-/** What referred to the instance by its number now refers to what it has become. */
-function redirect(draft: Project, id: string, index: number, newId: string): void {
-  const from = `@${id}#${index}.`
-  for (const slot of slots(draft))
-    if (slot.text.includes(from)) slot.write(slot.text.split(from).join(`@${newId}.`))
+/** Rewrites what refers to a piece or a group, by the number it names; what `but` owns is left as it is. */
+function redirect(
+  draft: Project,
+  id: string,
+  to: (n: number | undefined) => string | null,
+  but: readonly string[],
+): void {
+  const reference = new RegExp(`@${id}(?:#(\\d+))?(?=\\.)`, 'g')
+  for (const slot of slots(draft)) {
+    if (slot.owner !== null && but.includes(slot.owner)) continue
+    const text = slot.text.replace(reference, (was, n: string | undefined) => to(n === undefined ? undefined : Number(n)) ?? was) // prettier-ignore
+    if (text !== slot.text) slot.write(text)
+  }
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { freeName } from '../new'
-import { Hardware, Id } from '../schema'
+import { Expression, Hardware, Id, Name } from '../schema'
 import { command, Refusal } from './command'
 
 export const addHardware = command({
@@ -23,9 +23,9 @@ export const setHardware = command({
   schema: z
     .object({
       id: Id,
-      name: z.string().optional(),
-      count: z.string().optional(),
-      limit: z.string().optional(),
+      name: Name.optional(),
+      count: Expression.optional(),
+      limit: Expression.optional(),
     })
     .strict(),
   apply: (draft, { id, name, count, limit }) => {

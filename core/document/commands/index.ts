@@ -1,10 +1,13 @@
 import { enablePatches, produceWithPatches, applyPatches, type Patch } from 'immer'
 import { z } from 'zod'
-import { sayIssue } from '../read'
+import { findUnheld } from '../held'
+import { LIST_NAMES, LISTS } from '../lists'
+import { sayIssue } from '../words'
 import type { Project } from '../schema'
 import { Refusal, type Command } from './command'
 import * as groups from './groups'
 import * as hardware from './hardware'
+import * as aside from './aside'
 import * as joints from './joints'
 import * as pieces from './pieces'
 import * as project from './project'
@@ -15,7 +18,7 @@ export { nameOf } from './command'
 enablePatches()
 
 const { within: _within, ...groupCommands } = groups
-const COMMANDS = { ...project, ...rack, ...pieces, ...groupCommands, ...joints, ...hardware }
+const COMMANDS = { ...project, ...rack, ...pieces, ...groupCommands, ...joints, ...hardware, ...aside }
 type Commands = typeof COMMANDS
 type Named = Commands[keyof Commands]
 
@@ -65,11 +68,30 @@ export function execute(before: Project, changes: Change | readonly Change[], sa
         found.apply(draft, payload.data)
       }
     })
+    const why = fault(before, after)
+    if (why) return { ok: false, why }
     return { ok: true, project: after, patches, inverse, says: sentence ?? 'Nothing' }
   } catch (error) {
     if (error instanceof Refusal) return { ok: false, why: error.message }
     throw error
   }
+}
+
+/** Why a document would not read back whole as it was written; null when it does. Only what has changed is looked at. */
+function fault(before: Project, after: Project): string | null {
+  if (after === before) return null
+  for (const list of LIST_NAMES) {
+    if (after[list] === before[list]) continue
+    const { one, schema, most } = LISTS[list]
+    if (after[list].length > most) return `There would be more than ${most} of them: ${one}`
+    const old = new Set<unknown>(before[list])
+    for (const entry of after[list]) {
+      const read = old.has(entry) ? null : schema.safeParse(entry)
+      if (read && !read.success) return `That ${one} cannot be kept: ${sayIssue(read.error)}`
+    }
+  }
+  const [unheld] = LIST_NAMES.some((list) => after[list] !== before[list]) ? findUnheld(after) : []
+  return unheld ? `That ${LISTS[unheld.list].one} cannot be kept: ${unheld.why}` : null
 }
 
 export const replay = (project: Project, patches: Patch[]): Project => applyPatches(project, patches)

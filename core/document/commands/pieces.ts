@@ -33,6 +33,7 @@ export const mirrorPiece = command({
     draft.pieces.push({
       group,
       except: [],
+      only: null,
       kind: 'twin',
       id,
       of,
@@ -163,8 +164,8 @@ export const giveItsOwn = command({
     const twin = pieceIn(draft, id)
     if (twin.kind !== 'twin') throw new Refusal(`${twin.name} has its own already`)
     const { stock, tilts } = madePieceIn(draft, twin.of)
-    const { name, note, group, except } = twin
-    draft.pieces[draft.pieces.indexOf(twin)] = { kind: 'made', id, name, note, group, except, stock, facing, spans, repeat, tilts: tilts.map(mirroredTilt) } // prettier-ignore
+    const { name, note, group, except, only } = twin
+    draft.pieces[draft.pieces.indexOf(twin)] = { kind: 'made', id, name, note, group, except, only, stock, facing, spans, repeat, tilts: tilts.map(mirroredTilt) } // prettier-ignore
   },
   describe: ({ id }, before) => `Give ${nameOf(before, id)} its own`,
 })

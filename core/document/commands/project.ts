@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { isFunctionName, MM_PER } from '../../measure'
 import { Expression, Id, Name, Parameter, ParameterName, Settings, type Project } from '../schema'
 import { renamed, slotsNaming } from '../slots'
-import { command, parameterIn, Refusal } from './command'
+import { changesTo, command, parameterIn, Refusal } from './command'
 
 export const renameProject = command({
   name: 'rename-project',
@@ -13,7 +13,7 @@ export const renameProject = command({
 
 export const setSettings = command({
   name: 'set-settings',
-  schema: Settings.partial().strict(),
+  schema: changesTo(Settings),
   apply: (draft, changes) => void Object.assign(draft.settings, changes),
   describe: (changes) => `Set ${Object.keys(changes).join(', ')}`,
 })

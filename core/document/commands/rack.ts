@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { freeName } from '../new'
 import { Id, MeasuredBoard, Stock } from '../schema'
 import { slotsReferringTo } from '../slots'
-import { command, nameOf, Refusal, stockIn } from './command'
+import { changesTo, command, nameOf, Refusal, stockIn } from './command'
 
 export const addStock = command({
   name: 'add-stock',
@@ -16,7 +16,7 @@ export const addStock = command({
 
 export const setStock = command({
   name: 'set-stock',
-  schema: z.object({ id: Id, changes: Stock.omit({ id: true, kind: true }).partial().strict() }).strict(),
+  schema: z.object({ id: Id, changes: changesTo(Stock.omit({ id: true, kind: true })) }).strict(),
   apply: (draft, { id, changes }) => {
     const stock = stockIn(draft, id)
     if (changes.name && draft.stock.some((s) => s.name === changes.name && s.id !== id))
@@ -54,10 +54,11 @@ export const addBoard = command({
 
 export const setBoard = command({
   name: 'set-board',
-  schema: z.object({ id: Id, changes: MeasuredBoard.omit({ id: true }).partial().strict() }).strict(),
+  schema: z.object({ id: Id, changes: changesTo(MeasuredBoard.omit({ id: true })) }).strict(),
   apply: (draft, { id, changes }) => {
     const board = draft.boards.find((b) => b.id === id)
     if (!board) throw new Refusal('That board is not on the rack any more')
+    if (changes.stock !== undefined) stockIn(draft, changes.stock)
     Object.assign(board, changes)
   },
   describe: ({ id }, before) => `Measure ${nameOf(before, id)}`,

@@ -1,0 +1,67 @@
+/** What must hold between the entries of a document: ids that tell them apart, and that what they speak of is there. */
+import { LIST_NAMES, type Entry, type ListName } from './lists'
+import type { Project } from './schema'
+
+export interface Unheld {
+  readonly list: ListName
+  readonly entry: Entry
+  readonly why: string
+}
+
+/** Every entry that does not hold, each once, with the first reason. What hangs on it may only show when it is gone. */
+export function findUnheld(project: Project): Unheld[] {
+  const found: Unheld[] = []
+  const said = new Set<Entry>()
+  const wrong = (list: ListName, entry: Entry, why: string) => {
+    if (said.has(entry)) return
+    said.add(entry)
+    found.push({ list, entry, why })
+  }
+  const ids = new Set<string>()
+  for (const list of LIST_NAMES)
+    for (const entry of project[list]) {
+      if (ids.has(entry.id)) wrong(list, entry, `its id ${entry.id} is taken`)
+      ids.add(entry.id)
+    }
+  const names = new Set<string>()
+  for (const p of project.parameters) {
+    if (names.has(p.name)) wrong('parameters', p, `there is already a measure called ${p.name}`)
+    names.add(p.name)
+  }
+  const stock = new Set(project.stock.map((s) => s.id))
+  for (const b of project.boards)
+    if (!stock.has(b.stock)) wrong('boards', b, `its stock ${b.stock} is not there`)
+  const made = new Set(project.pieces.filter((p) => p.kind === 'made').map((p) => p.id))
+  for (const p of project.pieces)
+    if (p.kind === 'twin' && !made.has(p.of)) wrong('pieces', p, `its original ${p.of} is not there`)
+  const pieces = new Set(project.pieces.map((p) => p.id))
+  for (const j of project.joints) {
+    const missing = j.between.find((m) => !pieces.has(m.piece))
+    if (missing) wrong('joints', j, `its piece ${missing.piece} is not there`)
+  }
+  const groups = new Map(project.groups.map((g) => [g.id, g]))
+  for (const h of project.hardware) {
+    const on = [h.on, ...(h.kind === 'hinge' ? h.moves : [])]
+    const missing = on.find((id) => id !== null && !pieces.has(id) && !groups.has(id))
+    if (missing) wrong('hardware', h, `its piece ${missing} is not there`)
+  }
+  for (const { list, entry } of outside(project))
+    wrong(list, entry, 'the group it says it is in is not there')
+  return found
+}
+
+/** What says it is in a group that is not there, or in a circle of groups; the group it names as long as that stands. */
+export function outside(
+  project: Project,
+): Array<{ list: 'pieces' | 'groups'; entry: Project['pieces'][number] | Project['groups'][number]; circle: boolean }> {
+  const groups = new Map(project.groups.map((g) => [g.id, g]))
+  return (['groups', 'pieces'] as const).flatMap((list) =>
+    project[list].flatMap((entry) => {
+      if (entry.group === null) return []
+      let up = groups.get(entry.group)
+      for (let n = 0; up && up !== entry && up.group !== null && n < project.groups.length; n++)
+        up = groups.get(up.group)
+      return up && up !== entry && up.group === null ? [] : [{ list, entry, circle: up !== undefined }]
+    }),
+  )
+} // prettier-ignore

@@ -1,0 +1,37 @@
+/** The lists of a document: what one entry is called, what it must be, and how many there may be. */
+import type { z } from 'zod'
+import { Group, Hardware, Joint, MeasuredBoard, Parameter, Piece, Stock, type Project } from './schema'
+
+interface ListOf<S extends z.ZodType<{ id: string }>> {
+  readonly one: string
+  readonly schema: S
+  readonly most: number
+}
+const listOf = <S extends z.ZodType<{ id: string }>>(one: string, schema: S, most: number): ListOf<S> => ({
+  one,
+  schema,
+  most,
+})
+
+/** In the order in which ids are given: of two entries with one id, the first keeps it. */
+export const LISTS = {
+  parameters: listOf('measure', Parameter, 500),
+  stock: listOf('stock', Stock, 500),
+  boards: listOf('measured board', MeasuredBoard, 500),
+  pieces: listOf('piece', Piece, 2000),
+  groups: listOf('group', Group, 500),
+  joints: listOf('joint', Joint, 5000),
+  hardware: listOf('hardware', Hardware, 500),
+} as const
+
+export type ListName = keyof typeof LISTS
+export const LIST_NAMES = Object.keys(LISTS) as ListName[]
+
+export type Entry = Project[ListName][number]
+
+export const sayEntry = (list: ListName, n: number, entry: unknown): string => {
+  const name = (entry as { name?: unknown } | null)?.name
+  const id = (entry as { id?: unknown } | null)?.id
+  const called = typeof name === 'string' ? name : typeof id === 'string' ? id : null
+  return `${LISTS[list].one} ${n + 1}${called === null ? '' : `, ${called.slice(0, 80)}`}`
+}
