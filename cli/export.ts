@@ -1,4 +1,4 @@
-import { mkdirSync, writeFileSync } from 'node:fs'
+import { mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { cutList, cutListCsv, findAlike, layoutJobs, layoutSvg } from '../core/cuts'
 import { hardwareCsv, hardwareList } from '../core/hardware'
@@ -10,12 +10,12 @@ import { toStl, type Kernel } from '../core/solid'
 import { nodeFonts } from './fonts'
 import { solve } from './layout'
 
-/** Writes everything a project gives into `dir`; gives the names of the files. */
+/** Writes everything a project gives into `dir`; gives the names of the files. Each is written whole or not at all. */
 export async function exportAll(model: Model, kernel: Kernel, dir: string): Promise<string[]> {
   mkdirSync(dir, { recursive: true })
   const written: string[] = []
   const put = (name: string, data: string | Uint8Array) => {
-    writeFileSync(join(dir, name), data)
+    writeWhole(join(dir, name), data)
     written.push(name)
   }
   const say = (mm: number) => formatLength(mm, model.resolved.style).text
@@ -23,26 +23,60 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string): Prom
   put('cut-list.csv', cutListCsv(cutList(model), model))
   const hardware = hardwareList(model)
   if (hardware.length > 0) put('hardware.csv', hardwareCsv(hardware))
+  const layouts = new FileNames()
   for (const { stock, job } of layoutJobs(model)) {
     const answer = solve(job)
-    const name = `layout-${plain(stock.stock.name)}`
+    const name = layouts.free(`layout-${plain(stock.stock.name, 'stock')}`)
     put(`${name}.json`, JSON.stringify({ stock: stock.stock.name, job, answer }, null, 2) + '\n')
     put(`${name}.svg`, layoutSvg(job, answer, say))
   }
   const sheets = [...planSheets(model, kernel)]
-  if (sheets.length > 0) put('plans.pdf', await toPdf(sheets, nodeFonts(), model.project.name))
+  if (sheets.length > 0) {
+    const { data, missing } = await toPdf(sheets, nodeFonts(), model.project.name)
+    put('plans.pdf', data)
+    if (missing.length > 0) process.stderr.write(`plans.pdf: no font has ${missing.join(' ')}; a sign stands for each\n`) // prettier-ignore
+  }
   sheets.forEach((sheet, i) => put(`plan-${String(i + 1).padStart(2, '0')}.svg`, toSvg(sheet)))
+  const solids = new FileNames()
   for (const alike of findAlike(model))
-    for (const i of alike.instances)
-      put(`${alike.mark}-${plain(i.name)}.stl`, toStl(kernel.shape(model.recipe(i)), i.name, i.flipped))
+    for (const i of alike.instances) {
+      const name = solids.free(`${alike.mark}-${plain(i.name, 'piece')}`)
+      put(`${name}.stl`, toStl(kernel.shape(model.recipe(i)), i.name, i.flipped))
+    }
   return written
 }
 
-/** A name as part of a file name. */
-const plain = (name: string): string =>
+/** Beside its place first, and moved there when it is whole: a full disk leaves what was there before. */
+function writeWhole(path: string, data: string | Uint8Array): void {
+  const beside = `${path}.part`
+  try {
+    writeFileSync(beside, data)
+    renameSync(beside, path)
+  } catch (error) {
+    rmSync(beside, { force: true })
+    throw Object.assign(error as Error, { path })
+  }
+}
+
+/** Names for files, each given once: a second of the same name gets a number. */
+export class FileNames {
+  private readonly taken = new Set<string>()
+
+  free(name: string): string {
+    let found = name
+    for (let n = 2; this.taken.has(found.toLowerCase()); n++) found = `${name}-${n}`
+    this.taken.add(found.toLowerCase())
+    return found
+  }
+}
+
+/** A name as part of a file name; fractions are spelled out, so that ¼ is not 1 and 4. */
+export const plain = (name: string, otherwise: string): string =>
   name
     .normalize('NFKD')
-    .replace(/[×⁄/]/g, 'x')
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/[×]/g, 'x')
+    .replace(/[⁄/]/g, '_')
+    .replace(/[^\p{L}\p{N}_]+/gu, '-')
     .replace(/^-|-$/g, '')
-    .toLowerCase() || 'piece'
+    .slice(0, 80)
+    .toLowerCase() || otherwise

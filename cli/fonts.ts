@@ -1,11 +1,19 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import type { Fonts } from '../core/plans/pdf'
+import type { FontFile, Fonts } from '../core/plans/pdf'
 
 const find = createRequire(import.meta.url).resolve
-const file = (path: string) => readFileSync(find(path))
+const file = (family: string, subset: string, weight: number): FontFile => {
+  const path = `@fontsource/${family}/files/${family}-${subset}-${weight}-normal.woff`
+  return () => readFileSync(find(path))
+}
+/** What the narrow face and the titles lack is taken from the wide one. */
+const WIDE = ['latin-ext', 'cyrillic', 'greek', 'cyrillic-ext', 'vietnamese'].map((s) => file('ibm-plex-sans', s, 400)) // prettier-ignore
 
 export const nodeFonts = (): Fonts => ({
-  measure: file('@fontsource/ibm-plex-sans-condensed/files/ibm-plex-sans-condensed-latin-400-normal.woff'),
-  title: file('@fontsource/zilla-slab/files/zilla-slab-latin-500-normal.woff'),
+  measure: [
+    ...['latin', 'latin-ext', 'vietnamese'].map((s) => file('ibm-plex-sans-condensed', s, 400)),
+    ...WIDE,
+  ],
+  title: [...['latin', 'latin-ext'].map((s) => file('zilla-slab', s, 500)), ...WIDE],
 })

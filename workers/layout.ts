@@ -4,6 +4,8 @@ import { LayoutSearch, type Answer, type Job } from '../core/cuts'
 import { breathe } from './kernel'
 
 let newest = 0
+/** Even a job without time gets so many seconds for its first layout. */
+const LEAST = 0.1
 
 const worker = {
   /**
@@ -21,7 +23,7 @@ const worker = {
     const elapsed = () => (performance.now() - start) / 1000
     let shown = 0
     do {
-      const better = search.round()
+      const better = search.round(() => elapsed() > Math.max(job.seconds, LEAST))
       if (better || elapsed() - shown > 0.15) {
         shown = elapsed()
         take(

@@ -1,10 +1,9 @@
 /** Draws plans away from the page, sheet by sheet, and sets them as PDF. */
-import measureFont from '@fontsource/ibm-plex-sans-condensed/files/ibm-plex-sans-condensed-latin-400-normal.woff?url'
-import titleFont from '@fontsource/zilla-slab/files/zilla-slab-latin-500-normal.woff?url'
 import { expose, transfer } from 'comlink'
 import type { Project } from '../core/document'
 import { modelOf } from '../core/model'
 import { drawView, PICTORIAL, planSheets, type Sheet } from '../core/plans'
+import type { Pdf } from '../core/plans/pdf'
 import { breathe, kernel } from './kernel'
 
 let newest = 0
@@ -27,11 +26,10 @@ const worker = {
     newest = Math.max(newest, revision + 1)
   },
 
-  async pdf(sheets: readonly Sheet[], title: string): Promise<Uint8Array> {
-    const { toPdf } = await import('../core/plans/pdf')
-    const font = async (url: string) => new Uint8Array(await (await fetch(url)).arrayBuffer())
-    const pdf = await toPdf(sheets, { measure: await font(measureFont), title: await font(titleFont) }, title)
-    return transfer(pdf, [pdf.buffer])
+  async pdf(sheets: readonly Sheet[], title: string): Promise<Pdf> {
+    const [{ toPdf }, { webFonts }] = await Promise.all([import('../core/plans/pdf'), import('./fonts')])
+    const pdf = await toPdf(sheets, webFonts, title)
+    return transfer(pdf, [pdf.data.buffer])
   },
 
   /** The visible lines of a pictorial view, as an SVG path with its view box; null for an empty project. */

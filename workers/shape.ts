@@ -1,10 +1,5 @@
 /** Shapes pieces away from the page. A newer revision ends the work on an older one. */
 import { expose, transfer } from 'comlink'
-import { findClashes } from '../core/exchange/clash'
-import { findSwings } from '../core/hardware'
-import { modelOf } from '../core/model'
-import type { Project } from '../core/document'
-import type { Problem } from '../core/resolve'
 import { creaseSegments, type Recipe } from '../core/solid'
 import { breathe, kernel } from './kernel'
 
@@ -57,13 +52,6 @@ const worker = {
     }
     hand()
     return true
-  },
-
-  /** Pieces that share wood, and hinges that do not open all the way. */
-  async clashes(project: Project): Promise<Problem[]> {
-    const model = modelOf(project)
-    const k = await kernel()
-    return [...findClashes(model, k), ...findSwings(model, k)]
   },
 }
 

@@ -69,16 +69,22 @@ export function cutList(model: Model): CutList {
   })
   const byStock = new Map<string, CutRow[]>()
   for (const row of rows) byStock.set(row.stock?.id ?? '', [...(byStock.get(row.stock?.id ?? '') ?? []), row])
-  const sum = (list: readonly CutRow[], f: (r: CutRow) => number) =>
-    list.reduce((n, r) => n + r.quantity * f(r), 0)
   const groups = [...byStock.values()].map((list): CutGroup => ({
     stock: list[0]!.stock,
     rows: list,
-    area: sum(list, (r) => r.roughLength * r.roughWidth) * MM2,
-    running: sum(list, (r) => r.roughLength) / 1000,
-    volume: sum(list, (r) => r.roughLength * r.roughWidth * r.thickness) * MM3,
+    ...sumsOf(list),
   }))
   return { rows, groups }
+}
+
+/** Square metres, running metres and cubic metres of the rough pieces. */
+function sumsOf(list: readonly CutRow[]): Pick<CutGroup, 'area' | 'running' | 'volume'> {
+  const sum = (f: (r: CutRow) => number) => list.reduce((n, r) => n + r.quantity * f(r), 0)
+  return {
+    area: sum((r) => r.roughLength * r.roughWidth) * MM2,
+    running: sum((r) => r.roughLength) / 1000,
+    volume: sum((r) => r.roughLength * r.roughWidth * r.thickness) * MM3,
+  }
 }
 
 function sayWork(features: readonly Feature[]): string {
@@ -97,14 +103,29 @@ export function cutListCsv(list: CutList, model: Model): string {
   const { style } = model.resolved
   const say = (mm: Mm) => formatLength(mm, style).text
   const unit = style.unit
+  // Which of a row's sizes were rounded to be written; the sizes themselves stay plain for whoever reckons with them.
+  const rounded = (r: CutRow) =>
+    ([['length', r.length], ['width', r.width], ['thickness', r.thickness], ['rough length', r.roughLength], ['rough width', r.roughWidth]] as const)
+      .filter(([, mm]) => !formatLength(mm, style).exact).map(([name]) => name).join(', ') // prettier-ignore
+  const n = (v: number, places: number) => String(Number(v.toFixed(places)))
+  const sums = (g: { running: number; volume: number }) => [
+    n(g.volume * BOARD_FEET_PER_M3, 3), n(g.running * FEET_PER_M, 3), n(g.volume, 6), n(g.running, 4),
+  ] // prettier-ignore
+  const cells = (r: CutRow) => [
+    r.mark, r.name, r.quantity, r.mirrored, say(r.length), say(r.width), say(r.thickness),
+    say(r.roughLength), say(r.roughWidth), r.stock?.stock.name ?? '', r.grain, r.work, r.note, rounded(r),
+    ...sums(sumsOf([r])),
+  ] // prettier-ignore
+  const total = (g: CutGroup) => [
+    '', 'Total', g.rows.reduce((sum, r) => sum + r.quantity, 0), '', '', '', '', '', '', g.stock?.stock.name ?? '', '', '', '', '',
+    ...sums(g),
+  ] // prettier-ignore
   return Papa.unparse({
     fields: [
       'Mark', 'Name', 'Quantity', 'Mirrored', `Length (${unit})`, `Width (${unit})`, `Thickness (${unit})`,
-      `Rough length (${unit})`, `Rough width (${unit})`, 'Stock', 'Grain', 'Work', 'Note',
+      `Rough length (${unit})`, `Rough width (${unit})`, 'Stock', 'Grain', 'Work', 'Note', 'Rounded',
+      'Board feet', 'Running feet', 'Cubic metres', 'Running metres',
     ],
-    data: list.rows.map((r) => [
-      r.mark, r.name, r.quantity, r.mirrored, say(r.length), say(r.width), say(r.thickness),
-      say(r.roughLength), say(r.roughWidth), r.stock?.stock.name ?? '', r.grain, r.work, r.note,
-    ]),
+    data: [...list.rows.map(cells), ...list.groups.map(total)],
   }, { escapeFormulae: true }) + '\r\n' // prettier-ignore
 }

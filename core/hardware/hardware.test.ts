@@ -1,8 +1,8 @@
 import { change, execute, type Change, type Hardware } from '../document'
 import { modelOf, type Model } from '../model'
-import type { Kernel } from '../solid'
+import { drain, type Kernel } from '../solid'
 import { block, built, join, make, stops, testKernel } from '../testing/bench'
-import { findSwings, hardwareCsv, hardwareList, swingOf } from './index'
+import { findSwings, hardwareCsv, hardwareList, swingSteps } from './index'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -16,7 +16,7 @@ const hinged = (limit: string, ...more: Change[]): Model =>
     change.addHardware({ id: 'h1', kind: 'hinge', name: 'Lid hinge', count: '2', on: 'a', edge: ['face', 'edge2'], moves: ['a'], limit }),
   ]) // prettier-ignore
 const hinge = (m: Model) => m.project.hardware[0] as Extract<Hardware, { kind: 'hinge' }>
-const angle = (m: Model) => swingOf(m, hinge(m), kernel)!.angle
+const angle = (m: Model) => drain(swingSteps(m, hinge(m), kernel))!.angle
 
 describe('a hinge', () => {
   // The front of the lid rises as it turns against the sense of its length.
@@ -37,7 +37,7 @@ describe('a hinge', () => {
     expect(angle(hinged('-95deg', ...wall(110)))).toBeNull()
   })
   test('says what meets what, and where', () => {
-    expect(findSwings(hinged('-110deg', ...wall(20)), kernel).map((p) => p.says)).toEqual([
+    expect(drain(findSwings(hinged('-110deg', ...wall(20)), kernel)).map((p) => p.says)).toEqual([
       'A meets B at 93.8°, before the 110° of Lid hinge',
     ])
   })

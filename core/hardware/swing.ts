@@ -23,11 +23,15 @@ const FINE: Degrees = 1e-4
 /** Less than this is not a contact, cubic millimetres. */
 const LEAST = 0.02
 
-/** How far a hinge opens in a model; null while something about it is not settled. */
-export function swingOf(model: Model, hinge: Hinge, kernel: Kernel): Swing | null {
-  const limit = model.resolved.hardware.find((h) => h.id === hinge.id)?.limit
+/** A hinge is turned no further than once round; a limit beyond that is said. */
+export const FURTHEST: Degrees = 360
+
+/** How far a hinge opens in a model; null while something about it is not settled. Yields after each look. */
+export function* swingSteps(model: Model, hinge: Hinge, kernel: Kernel): Generator<undefined, Swing | null> {
+  const typed = model.resolved.hardware.find((h) => h.id === hinge.id)?.limit
   const on = model.resolved.byId.get(hinge.on)?.instances[0]
-  if (limit == null || !on) return null
+  if (typed == null || !on) return null
+  const limit = Math.max(-FURTHEST, Math.min(FURTHEST, typed))
   const moving = movedBy(model, hinge)
   const staying = model.resolved.instances.filter((i) => !moving.includes(i))
   const axis = axisOf(on, hinge)
@@ -35,8 +39,8 @@ export function swingOf(model: Model, hinge: Hinge, kernel: Kernel): Swing | nul
   const sense = handOf(on.frame)
   const turn = (angle: Degrees): Motion => turnAt(axis.at, axis.along, sense * angle)
   const placed = (i: Instance, frame: Frame = i.frame) => ({ recipe: model.recipe(i), frame })
-
-  return kernel.solids((solids) => {
+  const solids = kernel.openSolids()
+  try {
     // What shares wood before anything moves is a clash, not a swing.
     const before = new Set<string>()
     const clash = (angle: Degrees): [Instance, Instance] | null => {
@@ -51,11 +55,14 @@ export function swingOf(model: Model, hinge: Hinge, kernel: Kernel): Swing | nul
       }
       return null
     }
-    for (let pair = clash(0); pair; pair = clash(0)) before.add(`${pair[0].key}|${pair[1].key}`)
-
+    for (let pair = clash(0); pair; pair = clash(0)) {
+      before.add(`${pair[0].key}|${pair[1].key}`)
+      yield
+    }
     const steps = Math.max(1, Math.ceil(Math.abs(limit) / STEP))
     for (let n = 1; n <= steps; n++) {
       let found = clash((limit * n) / steps)
+      yield
       if (!found) continue
       let [free, met] = [(limit * (n - 1)) / steps, (limit * n) / steps]
       while (Math.abs(met - free) > FINE) {
@@ -63,11 +70,14 @@ export function swingOf(model: Model, hinge: Hinge, kernel: Kernel): Swing | nul
         const hit = clash(middle)
         if (hit) [met, found] = [middle, hit]
         else free = middle
+        yield
       }
       return { angle: met, moved: found[0], met: found[1] }
     }
     return { angle: null, moved: null, met: null }
-  })
+  } finally {
+    solids.close()
+  }
 }
 
 /** The instances a hinge moves: its pieces, and those of its groups. */
@@ -109,15 +119,20 @@ const moved = (m: Motion, f: Frame): Frame => ({
   z: carried(m, f.z),
 })
 
-/** What is wrong with the hinges of a model. */
-export function findSwings(model: Model, kernel: Kernel): Problem[] {
-  return model.project.hardware.flatMap((h): Problem[] => {
-    if (h.kind !== 'hinge') return []
-    const swing = swingOf(model, h, kernel)
-    if (!swing?.moved || !swing.met || swing.angle === null) return []
-    const limit = model.resolved.hardware.find((x) => x.id === h.id)!.limit!
+/** What is wrong with the hinges of a model. Yields after each look, so that the search can be stopped. */
+export function* findSwings(model: Model, kernel: Kernel): Generator<undefined, Problem[]> {
+  const found: Problem[] = []
+  for (const h of model.project.hardware) {
+    if (h.kind !== 'hinge') continue
+    const limit = model.resolved.hardware.find((x) => x.id === h.id)?.limit
+    if (limit == null) continue
+    if (Math.abs(limit) > FURTHEST)
+      found.push({ id: `turn:${h.id}`, level: 'look', piece: h.on, says: `${h.name} is to open ${formatNumber(limit)}°; it is looked at once round` }) // prettier-ignore
+    const swing = yield* swingSteps(model, h, kernel)
+    if (!swing?.moved || !swing.met || swing.angle === null) continue
     const at = formatNumber(Math.round(Math.abs(swing.angle) * 10) / 10)
     const says = `${swing.moved.name} meets ${swing.met.name} at ${at}°, before the ${formatNumber(Math.abs(limit))}° of ${h.name}`
-    return [{ id: `swing:${h.id}`, level: 'stop', piece: swing.moved.piece, says }]
-  })
+    found.push({ id: `swing:${h.id}`, level: 'stop', piece: swing.moved.piece, says })
+  }
+  return found
 }

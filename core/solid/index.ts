@@ -1,6 +1,7 @@
 export { Kernel, loadKernel, recipeKey, type Recipe, type Shape } from './kernel'
 export { bodiesOf, type Bodies } from './bodies'
 export { matrixOf } from './matrix'
+export { drain } from './steps'
 export { Recipes } from './recipe'
 export { sidesOf } from './tools'
 export { creaseSegments, edgesOf, type Edge } from './edges'

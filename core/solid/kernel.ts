@@ -44,10 +44,12 @@ const toolKey = (t: Tool): string => {
   return JSON.stringify(t, (_, v: unknown) => (typeof v === 'number' ? snap(v) : v))
 }
 
-/** Shaped solids that are worked with for a while; see `Kernel.solids`. */
+/** Shaped solids in full precision that are worked with for a while; each is shaped once. */
 export interface Solids {
   /** The volume two pieces have in common, each in its own frame in the room. Cubic millimetres. */
   shared(a: Placed, b: Placed): number
+  /** Frees them all; nothing may be asked of them afterwards. */
+  close(): void
 }
 
 /** A piece by what it is made of and where it stands. */
@@ -104,8 +106,18 @@ export class Kernel {
     return tools.length === 1 ? blank : keep(this.wasm.Manifold.difference(tools))
   }
 
-  /** Lets `work` compare shaped solids in full precision; each is shaped once, and all are freed when it is done. */
+  /** Lets `work` compare shaped solids; all are freed when it is done. */
   solids<T>(work: (solids: Solids) => T): T {
+    const solids = this.openSolids()
+    try {
+      return work(solids)
+    } finally {
+      solids.close()
+    }
+  }
+
+  /** Shaped solids to compare; whoever opens them closes them. */
+  openSolids(): Solids {
     const made: Manifold[] = []
     const keep = (m: Manifold): Manifold => (made.push(m), m)
     const shaped = new Map<string, Manifold>()
@@ -116,18 +128,17 @@ export class Kernel {
       return solid
     }
     const stand = ({ recipe, frame }: Placed) => shape(recipe).transform(matrixOf(frame) as unknown as Mat4)
-    try {
-      return work({
-        shared: (a, b) => {
-          const [one, two] = [stand(a), stand(b)]
-          const both = one.intersect(two)
-          const volume = both.volume()
-          for (const m of [one, two, both]) m.delete()
-          return volume
-        },
-      })
-    } finally {
-      for (const m of made) m.delete()
+    return {
+      shared: (a, b) => {
+        const [one, two] = [stand(a), stand(b)]
+        const both = one.intersect(two)
+        const volume = both.volume()
+        for (const m of [one, two, both]) m.delete()
+        return volume
+      },
+      close: () => {
+        for (const m of made) m.delete()
+      },
     }
   }
 

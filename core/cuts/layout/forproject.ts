@@ -4,6 +4,9 @@ import type { ResolvedStock } from '../../resolve'
 import { cutList, type CutGroup } from '../cutlist'
 import type { Job } from './job'
 
+/** Lengths that differ by less are one length, mm. */
+const SAME = 1e-3
+
 export interface StockJob {
   readonly stock: ResolvedStock
   readonly job: Job
@@ -20,7 +23,9 @@ function jobFor(model: Model, group: CutGroup, stock: ResolvedStock, seconds: nu
   const { settings, boards } = model.resolved
   const { kind, grain, price } = stock.stock
   const width = stock.width ?? (kind === 'rod' ? stock.thickness : null)
-  const ofRack = width === null ? [] : stock.lengths.map((length) => ({ id: `${stock.id}_${Math.round(length)}`, length, width, quantity: null, price: price === null ? null : kind === 'sheet' ? price : (price * length) / 1000, grain, defects: [] })) // prettier-ignore
+  // A length that is there twice, in other words, is one supply; ids are the stock's with the place of the length.
+  const lengths = stock.lengths.filter((l, i) => stock.lengths.findIndex((m) => Math.abs(m - l) < SAME) === i)
+  const ofRack = width === null ? [] : lengths.map((length, i) => ({ id: `${stock.id}:${i + 1}`, length, width, quantity: null, price: price === null ? null : kind === 'sheet' ? price : (price * length) / 1000, grain, defects: [] })) // prettier-ignore
   const measured = boards
     .filter((b) => b.board.stock === stock.id)
     .map((b) => ({

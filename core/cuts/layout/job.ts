@@ -4,6 +4,9 @@ import { z } from 'zod'
 const size = z.number().positive().max(100_000)
 const place = z.number().min(0).max(100_000)
 
+/** More pieces than this are not laid out together. */
+export const MOST_PIECES = 20_000
+
 export const Job = z
   .object({
     kind: z.enum(['boards', 'sheets', 'shapes']),
@@ -47,6 +50,18 @@ export const Job = z
     error: 'two supplies have the same id',
     path: ['supply'],
   })
+
+  .refine((job) => job.demand.reduce((n, d) => n + d.quantity, 0) <= MOST_PIECES, {
+    error: `there are more than ${MOST_PIECES.toLocaleString('en')} pieces; lay them out in several jobs`,
+    path: ['demand'],
+  })
+
+/** Why a job cannot be laid out yet, in a sentence; null when it can. */
+export function refuseShapes(job: Job): string | null {
+  if (job.kind === 'shapes') return 'kind: shapes are not laid out yet; use boards or sheets'
+  const shaped = job.demand.find((d) => d.outline)
+  return shaped ? `demand ${shaped.id}: an outline cannot be laid out yet, and the box round it would waste wood; leave the outline out to lay the box` : null
+} // prettier-ignore
 
 export type Job = z.infer<typeof Job>
 export type Supply = Job['supply'][number]

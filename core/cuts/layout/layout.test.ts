@@ -62,7 +62,7 @@ describe('the check finds', () => {
     else expect(verify(j, lay(places))).toEqual([])
   }) // prettier-ignore
   test('a pinwheel that no saw can cut', () => {
-    const wheel = job({ kind: 'sheets', kerf: 0, supply: [{ id: 's', length: 300, width: 300, quantity: 1 }], demand: [{ id: 'd', length: 200, width: 100, quantity: 4, mayTurn: true }] })
+    const wheel = job({ kind: 'sheets', kerf: 0, supply: [{ id: 's', length: 300, width: 300, quantity: 1, grain: false }], demand: [{ id: 'd', length: 200, width: 100, quantity: 4, mayTurn: true }] })
     const at = [[0, 0, false], [200, 0, true], [100, 200, false], [0, 100, true]] as const
     const answer: Answer = { ...lay([]), unplaced: [], boards: [{ supply: 's', cuts: [], offcuts: [], placements: at.map(([x, y, turned], copy) => ({ demand: 'd', copy, x, y, length: turned ? 100 : 200, width: turned ? 200 : 100, turned, angle: turned ? 90 : 0 })) }] }
     expect(verify(wheel, answer)).toEqual(['board 1: no order of through cuts parts the pieces'])

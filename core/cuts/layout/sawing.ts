@@ -58,8 +58,10 @@ export class Sawing {
   /** The best way to lay one piece here, or null. */
   best(d: Demand, rule: Rule, split: 'long' | 'short'): Option | null {
     let best: Option | null = null
+    // On stock with a grain nothing is turned, whatever the piece would bear.
+    const mayTurn = d.mayTurn && !this.supply.grain
     for (const free of this.free)
-      for (const turned of d.mayTurn && d.length !== d.width ? [false, true] : [false]) {
+      for (const turned of mayTurn && d.length !== d.width ? [false, true] : [false]) {
         const [length, width] = turned ? [d.width, d.length] : [d.length, d.width]
         if (length > free.length + EPS || width > free.width + EPS) continue
         for (const [x, y] of this.corners(free, length, width))
@@ -69,6 +71,11 @@ export class Sawing {
           }
       }
     return best
+  }
+
+  /** Whether anything at least so long and so wide could still be laid, whichever way. */
+  takes(shortest: number): boolean {
+    return this.free.some((f) => f.length >= shortest - EPS && f.width >= shortest - EPS)
   }
 
   /** Where in a free rectangle a piece may lie so that no defect is in it: its near corner, or just beyond a defect. */

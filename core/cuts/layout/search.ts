@@ -18,6 +18,9 @@ interface Plan {
   readonly rank: readonly number[]
 }
 
+/** More open boards than this are not looked at for a piece. */
+const MOST_OPEN = 60
+
 const RULES: readonly Rule[] = ['short side', 'long side', 'area', 'corner']
 
 export class LayoutSearch {
@@ -27,6 +30,8 @@ export class LayoutSearch {
   /** Rounds tried, and rounds since the last better one. */
   rounds = 0
   stale = 0
+  /** The layout was ended before every piece had its turn. */
+  private hurried = false
 
   constructor(readonly job: Job) {
     this.items = job.demand.flatMap((demand) =>
@@ -35,13 +40,16 @@ export class LayoutSearch {
     this.random = mulberry32(job.seed)
   }
 
-  /** Tries one more layout; true when it is the best so far. */
-  round(): boolean {
+  /**
+   * Tries one more layout; true when it is the best so far. Once `late` says so the round is given up; the first one
+   * stops where it is, and what it has not laid by then has no place.
+   */
+  round(late: () => boolean = () => false): boolean {
     const n = this.rounds++
-    const plan = this.improve(
-      this.lay(this.ordered(n), RULES[n % RULES.length]!, n % 2 === 0 ? 'long' : 'short', n),
-    )
+    const laid = this.lay(this.ordered(n), RULES[n % RULES.length]!, n % 2 === 0 ? 'long' : 'short', n, late)
+    const plan = laid && this.improve(laid, late)
     this.stale++
+    if (!plan) return false
     if (this.best && compare(plan.rank, this.best.rank) >= 0) return false
     this.best = plan
     this.stale = 0
@@ -88,17 +96,36 @@ export class LayoutSearch {
       .map(([, item]) => item)
   }
 
-  private lay(items: readonly Item[], rule: Rule, split: 'long' | 'short', n: number): Plan {
+  private lay(
+    items: readonly Item[],
+    rule: Rule,
+    split: 'long' | 'short',
+    n: number,
+    late: () => boolean,
+  ): Plan | null {
     const boards: Sawing[] = []
+    // Boards that are looked at for the next piece: the last few that still have room for anything.
+    let open: Sawing[] = []
+    const shortest = Math.min(...this.job.demand.map((d) => Math.min(d.length, d.width)))
+    this.hurried = false
     const left = new Map(this.job.supply.map((s) => [s.id, s.quantity ?? Infinity]))
     const unplaced = new Map<string, number>()
-    for (const { demand, copy } of items) {
+    for (const [k, { demand, copy }] of items.entries()) {
+      if (k % 32 === 31 && late()) {
+        if (this.best) return null
+        this.hurried = true
+        for (const { demand: left } of items.slice(k)) unplaced.set(left.id, (unplaced.get(left.id) ?? 0) + 1)
+        break
+      }
       let home: { board: Sawing; option: NonNullable<ReturnType<Sawing['best']>> } | null = null
-      for (const board of boards) {
+      for (const board of open) {
         const option = board.best(demand, rule, split)
         if (option && (!home || option.score < home.option.score)) home = { board, option }
       }
-      home ??= this.open(demand, left, boards, rule, split, n)
+      if (!home) {
+        home = this.open(demand, left, boards, rule, split, n)
+        if (home) open = [...open.filter((b) => b.takes(shortest)), home.board].slice(-MOST_OPEN)
+      }
       if (home) home.board.lay(demand, copy, home.option)
       else unplaced.set(demand.id, (unplaced.get(demand.id) ?? 0) + 1)
     }
@@ -135,12 +162,13 @@ export class LayoutSearch {
   }
 
   /** Lays each board's pieces on the cheapest board that still takes them all. */
-  private improve(p: Plan): Plan {
+  private improve(p: Plan, late: () => boolean): Plan {
     const left = new Map(this.job.supply.map((s) => [s.id, s.quantity ?? Infinity]))
     for (const b of p.boards) left.set(b.supply.id, left.get(b.supply.id)! - 1)
     const byId = new Map(this.job.demand.map((d) => [d.id, d]))
     const boards = p.boards.map((board) => {
       let now = board
+      if (late()) return now
       const pieces = [...board.placements].sort((a, b) => b.length * b.width - a.length * a.width)
       for (const s of this.job.supply) {
         if (left.get(s.id)! <= 0 || costOf(s) >= costOf(now.supply)) continue
@@ -169,8 +197,10 @@ export class LayoutSearch {
     const room = (s: Supply) => [s.length - 2 * trim, s.width - 2 * trim] as const
     if (supply.length === 0) return 'there is nothing to cut it from'
     const fits = (s: Supply, l: number, w: number) => l <= room(s)[0] + 1e-6 && w <= room(s)[1] + 1e-6
-    if (supply.some((s) => fits(s, d.length, d.width) || (d.mayTurn && fits(s, d.width, d.length))))
-      return 'no board is left, or a defect is in the way'
+    if (
+      supply.some((s) => fits(s, d.length, d.width) || (d.mayTurn && !s.grain && fits(s, d.width, d.length)))
+    )
+      return this.hurried ? 'there was no time left to lay it' : 'no board is left, or a defect is in the way'
     if (supply.every((s) => d.length > room(s)[0] + 1e-6)) return 'longer than any board'
     if (supply.every((s) => d.width > room(s)[1] + 1e-6)) return 'wider than any board'
     return 'no board is both long and wide enough'
@@ -211,12 +241,13 @@ export function lowerBound(job: Job, unplaced: ReadonlyMap<string, number> = new
   const largest = Math.max(0, ...job.supply.map((s) => (s.length - 2 * job.trim) * (s.width - 2 * job.trim)))
   const longest = Math.max(0, ...job.supply.map((s) => s.length - 2 * job.trim))
   const widest = Math.max(0, ...job.supply.map((s) => s.width - 2 * job.trim))
+  const turns = job.supply.some((s) => !s.grain)
   let area = 0
   let alone = 0
   for (const d of job.demand) {
     const n = d.quantity - (unplaced.get(d.id) ?? 0)
     area += n * d.length * d.width
-    if (!d.mayTurn && d.width * 2 > widest) alone += n * d.length
+    if (!(d.mayTurn && turns) && d.width * 2 > widest) alone += n * d.length
   }
   const least = area > 0 ? 1 : 0
   return Math.max(

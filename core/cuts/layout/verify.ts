@@ -48,7 +48,7 @@ function checkBoard(job: Job, s: Supply, board: LaidBoard): string[] {
     const [l, w] = p.turned ? [d.width, d.length] : [d.length, d.width]
     if (Math.abs(p.length - l) > EPS || Math.abs(p.width - w) > EPS)
       faults.push(`${p.demand} has another size`)
-    if (p.turned && !d.mayTurn) faults.push(`${p.demand} is turned across the grain`)
+    if (p.turned && (!d.mayTurn || s.grain)) faults.push(`${p.demand} is turned across the grain`)
     if (
       p.x < trim - EPS ||
       p.y < trim - EPS ||
@@ -58,9 +58,10 @@ function checkBoard(job: Job, s: Supply, board: LaidBoard): string[] {
       faults.push(`${p.demand} is not inside`)
     if (s.defects.some((f) => apart(f, p) < -EPS)) faults.push(`${p.demand} has a defect in it`)
   }
-  const all = board.placements
+  const all = [...board.placements].sort((a, b) => a.x - b.x)
   for (let i = 0; i < all.length; i++)
-    for (let j = i + 1; j < all.length; j++)
+    // What starts a kerf beyond the end of this one, and all after it, is apart from it.
+    for (let j = i + 1; j < all.length && all[j]!.x < all[i]!.x + all[i]!.length + kerf - EPS; j++)
       if (apart(all[i]!, all[j]!) < kerf - EPS)
         faults.push(`${all[i]!.demand} and ${all[j]!.demand} are closer than the kerf`)
   const stages = job.kind === 'boards' ? (job.stages ?? 3) : (job.stages ?? Infinity)

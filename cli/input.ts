@@ -1,0 +1,46 @@
+/** What the command line is given: files, standard input, and what it says of them. */
+import { readFileSync } from 'node:fs'
+import { Job, refuseShapes } from '../core/cuts'
+import { sayAside, sayIssue, type Project } from '../core/document'
+import { openProject } from '../core/exchange'
+
+/** The maker's mistake, in a sentence; ends the command with 1. */
+export class WrongInput extends Error {}
+
+export function readText(file: string): string {
+  try {
+    // `-` is standard input.
+    return readFileSync(file === '-' ? 0 : file, 'utf8').replace(/^\uFEFF/, '')
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException
+    if (file === '-') throw new WrongInput('Nothing came from standard input')
+    if (code === 'ENOENT') throw new WrongInput(`There is no file ${file}`)
+    throw new WrongInput(code === 'EISDIR' ? `${file} is a folder` : `${file} cannot be read (${code})`)
+  }
+}
+
+/** A project as far as it is sound; each part that is not is said on standard error, and given. */
+export function readProjectFile(file: string): { project: Project; faults: readonly string[] } {
+  const read = openProject(readText(file))
+  if (!read.ok) throw new WrongInput(`${sayFile(file)}: ${read.why}`)
+  const faults = sayAside(read.project)
+  for (const says of faults) process.stderr.write(`${sayFile(file)}: set aside: ${says}\n`)
+  return { project: read.project, faults }
+}
+
+export function readJob(file: string): Job {
+  let data: unknown
+  try {
+    data = JSON.parse(readText(file))
+  } catch (error) {
+    if (error instanceof WrongInput) throw error
+    throw new WrongInput(`${sayFile(file)}: this is not JSON`)
+  }
+  const job = Job.safeParse(data)
+  if (!job.success) throw new WrongInput(`${sayFile(file)}: ${sayIssue(job.error)}`)
+  const refused = refuseShapes(job.data)
+  if (refused) throw new WrongInput(`${sayFile(file)}: ${refused}`)
+  return job.data
+}
+
+const sayFile = (file: string): string => (file === '-' ? 'standard input' : file)
