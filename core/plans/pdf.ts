@@ -6,13 +6,31 @@ const POINTS = 72 / 25.4
 const INK = '#22282e'
 const FRACTION_SLASH = 0x2044
 
-/** Font files (WOFF or TrueType) for measures and for titles. */
-export interface Fonts {
-  readonly measure: Uint8Array
-  readonly title: Uint8Array
+type Face = Text['face']
+
+/** Gives a font file (WOFF or TrueType); asked only when its letters are needed. */
+export type FontFile = () => Uint8Array | Promise<Uint8Array>
+
+/** For each face its fonts, the main one first, then those that have what it lacks. */
+export type Fonts = Readonly<Record<Face, readonly FontFile[]>>
+
+export interface Pdf {
+  readonly data: Uint8Array
+  /** Letters that none of the fonts has; a box stands for each. */
+  readonly missing: readonly string[]
 }
 
-export async function toPdf(sheets: readonly Sheet[], fonts: Fonts, title: string): Promise<Uint8Array> {
+/** What pdfkit knows of a font that is open. */
+interface OpenFont {
+  readonly font?: { hasGlyphForCodePoint(point: number): boolean }
+}
+
+/** Which font of a face has which letter. */
+type Letters = ReadonlyMap<string, string>
+
+const MISSING = '□'
+
+export async function toPdf(sheets: readonly Sheet[], fonts: Fonts, title: string): Promise<Pdf> {
   const doc = new PDFDocument({
     autoFirstPage: false,
     info: { Title: title, Creator: 'Ergaton' },
@@ -24,8 +42,11 @@ export async function toPdf(sheets: readonly Sheet[], fonts: Fonts, title: strin
     doc.on('end', () => resolve())
     doc.on('error', reject)
   })
-  doc.registerFont('measure', fonts.measure)
-  doc.registerFont('title', fonts.title)
+  const letters: Record<Face, Letters> = {
+    measure: await openFonts(doc, 'measure', fonts.measure, sheets),
+    title: await openFonts(doc, 'title', fonts.title, sheets),
+  }
+  const missing = new Set<string>()
   for (const sheet of sheets) {
     doc.addPage({ size: [sheet.width * POINTS, sheet.height * POINTS], margin: 0 })
     doc.save().scale(POINTS).lineCap('round')
@@ -36,7 +57,7 @@ export async function toPdf(sheets: readonly Sheet[], fonts: Fonts, title: strin
         if (pen.dash.length) doc.dash(pen.dash[0]!, { space: pen.dash[1]! })
         else doc.undash()
         doc.moveTo(m.x1, m.y1).lineTo(m.x2, m.y2).stroke(INK)
-      } else writeText(doc, m)
+      } else writeText(doc, m, letters[m.face], missing)
     }
     doc.restore()
   }
@@ -49,10 +70,52 @@ export async function toPdf(sheets: readonly Sheet[], fonts: Fonts, title: strin
     out.set(c, at)
     at += c.length
   }
-  return out
+  return { data: out, missing: [...missing] }
 }
 
-function writeText(doc: PDFKit.PDFDocument, t: Text): void {
+/** Registers as many fonts of a face as the sheets need, and finds which of them has each letter. */
+async function openFonts(
+  doc: PDFKit.PDFDocument,
+  face: Face,
+  files: readonly FontFile[],
+  sheets: readonly Sheet[],
+): Promise<Letters> {
+  const texts = sheets.flatMap((s) => s.marks.flatMap((m) => (m.kind === 'text' && m.face === face ? [m.text] : [])))
+  const wanted = new Set([...texts.join(''), '~', '⁄', '?', ' ', ...MISSING])
+  const letters = new Map<string, string>()
+  for (const [n, file] of files.entries()) {
+    if (wanted.size === 0) break
+    const name = n === 0 ? face : `${face} ${n + 1}`
+    doc.registerFont(name, (await file()))
+    doc.font(name)
+    const { font } = (doc as unknown as { _font: OpenFont })._font
+    for (const letter of wanted)
+      if (font?.hasGlyphForCodePoint(letter.codePointAt(0)!)) {
+        letters.set(letter, name)
+        wanted.delete(letter)
+      }
+  }
+  return letters
+} // prettier-ignore
+
+/** A text in stretches of one font each; letters that no font has are noted, and a box or a question mark stands for them. */
+function runsOf(text: string, face: Face, letters: Letters, missing: Set<string>): Array<{ font: string; text: string }> {
+  const runs: Array<{ font: string; text: string }> = []
+  for (const letter of text) {
+    let shown = letter
+    if (!letters.has(letter)) {
+      missing.add(letter)
+      shown = letters.has(MISSING) ? MISSING : '?'
+    }
+    const font = letters.get(shown) ?? face
+    const last = runs.at(-1)
+    if (last?.font === font) last.text += shown
+    else runs.push({ font, text: shown })
+  }
+  return runs
+} // prettier-ignore
+
+function writeText(doc: PDFKit.PDFDocument, t: Text, letters: Letters, missing: Set<string>): void {
   const w = textWidth(t.text, t.size)
   doc.save().translate(t.x, t.y)
   if (t.turn) doc.rotate(-t.turn)
@@ -64,8 +127,14 @@ function writeText(doc: PDFKit.PDFDocument, t: Text): void {
     if (part === '≈') {
       for (const lift of [-0.1, 0.1])
         doc.text('~', x, lift * t.size, { lineBreak: false, baseline: 'alphabetic' } as never)
-    } else doc.text(withFractions(part), x, 0, { lineBreak: false, baseline: 'alphabetic' } as never)
-    x += textWidth(part, t.size)
+      x += textWidth(part, t.size)
+      continue
+    }
+    for (const run of runsOf(withFractions(part), t.face, letters, missing)) {
+      doc.font(run.font).text(run.text, x, 0, { lineBreak: false, baseline: 'alphabetic' } as never)
+      x += doc.widthOfString(run.text)
+    }
+    doc.font(t.face)
   }
   doc.restore()
 }

@@ -1,4 +1,7 @@
-import { readFileSync, readdirSync } from 'node:fs'
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import fc from 'fast-check'
 import PDFDocument from 'pdfkit'
 import { nodeFonts } from '../../cli/fonts'
@@ -8,6 +11,7 @@ import { formatLength, marked } from '../measure'
 import { modelOf } from '../model'
 import { frameIn, facing, type Box } from '../pieces'
 import { loadKernel, type Kernel } from '../solid'
+import { block, make } from '../testing/bench'
 import { workKind } from '../work'
 import { spread } from './dimension'
 import { boundsOf, drawView, FRONT, PICTORIAL, planSheets, textWidth, toSvg, TOP, type Sheet } from './index'
@@ -171,16 +175,53 @@ test('spread keeps places apart and in order, and moves none without need', () =
 
 test('the widths that sheets are set by are the shipped font’s own', () => {
   const doc = new PDFDocument()
-  doc.registerFont('measure', nodeFonts().measure).font('measure').fontSize(10)
+  doc
+    .registerFont(
+      'measure',
+      readFileSync(
+        'node_modules/@fontsource/ibm-plex-sans-condensed/files/ibm-plex-sans-condensed-latin-400-normal.woff',
+      ),
+    )
+    .font('measure')
+    .fontSize(10)
   for (const text of ['33 1/4', '5 × dado 3/4 × 1/4 deep', 'Left side, Right side', '11 23/32'])
     expect(textWidth(text, 10)).toBeCloseTo(doc.widthOfString(withFractions(text)), 0)
 })
 
 test('a PDF has a page for each sheet and its fonts inside', async () => {
   const sheets = sheetsOf('seed-cabinet.json', 'letter')
-  const pdf = Buffer.from(await toPdf(sheets, nodeFonts(), 'Seed cabinet')).toString('latin1')
+  const { data, missing } = await toPdf(sheets, nodeFonts(), 'Seed cabinet')
+  expect(missing).toEqual([])
+  const pdf = Buffer.from(data).toString('latin1')
   expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(sheets.length)
   expect(pdf).toMatch(/FontFile[23]/)
+})
+
+test('letters of other alphabets are in the PDF, and those that no font has are told', async () => {
+  const names = 'Půlkruh łuk · Полка · Ράφι · Kệ sách'
+  const text = (t: string, face: 'measure' | 'title', y: number) => ({ kind: 'text' as const, x: 20, y, text: t, size: 4, anchor: 'start' as const, turn: 0, face }) // prettier-ignore
+  const sheet: Sheet = {
+    title: 'Letters', width: 297, height: 210,
+    marks: [text(names, 'measure', 20), text(names, 'title', 40), text('棚 33 1/4', 'measure', 60)],
+  } // prettier-ignore
+  const { data, missing } = await toPdf([sheet], nodeFonts(), 'Letters')
+  expect(missing).toEqual(['棚'])
+  const dir = mkdtempSync(join(tmpdir(), 'ergaton-'))
+  writeFileSync(join(dir, 'letters.pdf'), data)
+  const read = execFileSync('pdftotext', ['-layout', join(dir, 'letters.pdf'), '-'], { encoding: 'utf8' })
+  // Accents may come apart from their letters, which reads the same.
+  expect(read.normalize('NFC').match(/Půlkruh łuk · Полка · Ράφι · Kệ sách/g)).toHaveLength(2)
+  expect(read).toContain('33 1/4')
+})
+
+test.each(['in', 'mm'] as const)('a whole as large as a hall is drawn within its sheet, in %s', (unit) => {
+  const hall = modelOf(make([...block('a', 'right-up', [0, 90_000], [0, 4000], [0, 18]), ...block('b', 'up-left', [0, 18], [0, 60], [18, 80_000])], unit === 'mm' ? 'mm' : 'in')) // prettier-ignore
+  const [assembly] = planSheets(hall, kernel)
+  for (const m of assembly!.marks) {
+    const xs = m.kind === 'line' ? [m.x1, m.x2] : [boundsOf(m).x1, boundsOf(m).x2]
+    for (const x of xs) expect(x >= 7.9 && x <= assembly!.width - 7.9).toBe(true)
+  }
+  expect(assembly!.marks.filter((m) => m.kind === 'text' && /90|80/.test(m.text)).length).toBeGreaterThan(0)
 })
 
 test('an SVG escapes what a maker may call a piece', () => {

@@ -16,8 +16,18 @@ const METRIC: readonly Scale[] = [1, 2, 2.5, 5, 10, 20, 50, 100].map((n) => ({
   says: `1:${n}`,
 }))
 
-/** The largest of the usual scales at which `fits`; the smallest there is when none does. */
+/** The largest of the usual scales at which `fits`. What is too large for all of them is drawn at a smaller one still. */
 export function largestScale(unit: LengthUnit, fits: (factor: number) => boolean): Scale {
   const series = unit === 'in' ? INCH : METRIC
-  return series.find((s) => fits(s.factor)) ?? series.at(-1)!
+  return series.find((s) => fits(s.factor)) ?? beyond(unit, fits)
+}
+
+/** Halves (inches) or 2, 5 and 10 times the usual (millimetres), as far as it takes. */
+function beyond(unit: LengthUnit, fits: (factor: number) => boolean): Scale {
+  for (let n = 0; n < 40; n++) {
+    const under = unit === 'in' ? 128 * 2 ** n : [200, 500, 1000][n % 3]! * 10 ** Math.floor(n / 3)
+    const scale = { factor: 1 / under, says: unit === 'in' ? `1/${under} size` : `1:${under}` }
+    if (fits(scale.factor)) return scale
+  }
+  return { factor: 1e-12, says: 'not to scale' }
 }
