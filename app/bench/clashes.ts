@@ -1,26 +1,29 @@
 import { useEffect, useState } from 'react'
 import type { Model } from '../../core/model'
 import type { Problem } from '../../core/resolve'
-import { shapeHand } from '../store/hands'
+import { checksHand } from '../store/hands'
 
 const QUIET = 600
+let revision = 0
 
-/** Pieces that share wood, looked for once the maker pauses. */
+/** What is wrong with the wood itself, looked for once the maker pauses; a newer change ends the search. */
 export function useClashes(model: Model): readonly Problem[] {
   const [found, setFound] = useState<{ of: Model; problems: readonly Problem[] } | null>(null)
   useEffect(() => {
     let gone = false
+    const mine = ++revision
     const timer = setTimeout(() => {
-      shapeHand
-        .ask((hand) => hand.clashes(model.project))
+      checksHand
+        .ask((hand) => hand.check(mine, model.project))
         .then(
-          (problems) => gone || setFound({ of: model, problems }),
+          (problems) => gone || !problems || setFound({ of: model, problems }),
           () => undefined,
         )
     }, QUIET)
     return () => {
       gone = true
       clearTimeout(timer)
+      void checksHand.tell((hand) => hand.stop(mine))
     }
   }, [model])
   return found?.of === model ? found.problems : []

@@ -4,10 +4,10 @@ import { useEffect, useState } from 'react'
 import { recipeKey } from '../../core/solid'
 import type { Model } from '../../core/model'
 import type { MadeShape } from '../../workers/shape'
-import { shapeHand, WorkerDied } from '../store/hands'
+import { Recent } from '../store/recent'
+import { shapeHand, sayFault } from '../store/hands'
 
-const MOST = 3000
-const kept = new Map<string, MadeShape>()
+const kept = new Recent<MadeShape>(3000)
 let revision = 0
 
 export interface Shapes {
@@ -25,10 +25,12 @@ export function useShapes(model: Model): Shapes {
 
   useEffect(() => {
     const missing = new Map<string, ReturnType<Model['recipe']>>()
+    const used = new Set<string>()
     for (const i of model.resolved.instances) {
       const recipe = model.recipe(i)
       if (recipe.size.some((s) => !(s > 1e-6))) continue
       const key = recipeKey(recipe)
+      used.add(key)
       if (!kept.has(key)) missing.set(key, recipe)
     }
     const mine = ++revision
@@ -38,8 +40,7 @@ export function useShapes(model: Model): Shapes {
     }
     setBusy(true)
     const take = (made: MadeShape[]) => {
-      for (const m of made) kept.set(m.key, m)
-      while (kept.size > MOST) kept.delete(kept.keys().next().value!)
+      kept.put(made.map((m) => [m.key, m] as const), used) // prettier-ignore
       redraw((n) => n + 1)
     }
     shapeHand
@@ -55,9 +56,7 @@ export function useShapes(model: Model): Shapes {
         (error: unknown) => {
           if (mine !== revision) return
           setBusy(false)
-          setFault(
-            error instanceof WorkerDied ? error.message : `The wood could not be shaped: ${String(error)}`,
-          )
+          setFault(sayFault(error, 'The wood could not be shaped'))
         },
       )
   }, [model, asked])

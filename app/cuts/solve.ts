@@ -3,7 +3,7 @@ import { proxy } from 'comlink'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { layoutJobs, type Answer, type StockJob } from '../../core/cuts'
 import type { Model } from '../../core/model'
-import { layoutHand, WorkerDied } from '../store/hands'
+import { layoutHand, sayFault } from '../store/hands'
 
 export interface Solving {
   readonly jobs: readonly StockJob[]
@@ -61,9 +61,7 @@ export function useLayouts(model: Model): Solving {
       if (mine.current !== now) return
       setDoing(null)
       setShare(1)
-      setFault(
-        error instanceof WorkerDied ? error.message : `The boards could not be laid out: ${String(error)}`,
-      )
+      setFault(sayFault(error, 'The boards could not be laid out'))
     })
     return () => {
       mine.current = 0

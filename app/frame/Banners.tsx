@@ -3,14 +3,23 @@ import { useState } from 'react'
 import { saveAgain } from '../store/autosave'
 import { fileName, saveFile } from '../store/files'
 import { useOpen } from '../store/open'
-import { exportText, rawText } from '../store/shelf'
+import { exportText } from '../store/shelf'
+import { AsideDialog } from './AsideDialog'
 
-export function Banners({ id }: { id: string }) {
-  const { saved, readOnly, setAside, project } = useOpen()
+export const exportOpen = (): void => {
+  const { project } = useOpen.getState()
+  saveFile(fileName(project.name, '.json'), exportText(project), 'application/json')
+}
+
+export function Banners() {
+  const saved = useOpen((s) => s.saved)
+  const elsewhere = useOpen((s) => s.elsewhere)
+  const aside = useOpen((s) => s.project.setAside.length)
   const [seen, setSeen] = useState(false)
+  const [looking, setLooking] = useState(false)
   return (
     <>
-      {readOnly && (
+      {elsewhere && (
         <p role="status" className="border-b border-hairline bg-brass-pale px-4 py-1.5">
           This project is open in another tab, so this one only shows it. Close the other tab to change it
           here.
@@ -22,10 +31,7 @@ export function Banners({ id }: { id: string }) {
           className="flex flex-wrap items-center gap-2 border-b border-hairline bg-pencil-pale px-4 py-1.5"
         >
           {saved.why}.
-          <button
-            className="btn"
-            onClick={() => saveFile(fileName(project.name, '.json'), exportText(project), 'application/json')}
-          >
+          <button className="btn" onClick={exportOpen}>
             Export to a file
           </button>
           <button className="btn" onClick={saveAgain}>
@@ -33,36 +39,23 @@ export function Banners({ id }: { id: string }) {
           </button>
         </p>
       )}
-      {setAside.length > 0 && !seen && (
-        <div role="alert" className="border-b border-hairline bg-brass-pale px-4 py-1.5">
-          <p className="flex flex-wrap items-center gap-2">
-            {setAside.length === 1
-              ? 'A damaged part of this project was'
-              : `${setAside.length} damaged parts of this project were`}{' '}
-            set aside; the rest is open.
-            <button
-              className="btn"
-              onClick={() =>
-                void rawText(id).then((text) =>
-                  saveFile(fileName(project.name, '-as-it-was.json'), text, 'application/json'),
-                )
-              }
-            >
-              Save the data as it was
-            </button>
-            <button className="btn btn-quiet" onClick={() => setSeen(true)}>
-              Hide
-            </button>
-          </p>
-          <ul className="list-disc pl-5">
-            {setAside.slice(0, 6).map((s, i) => (
-              <li key={i}>
-                {s.where}: {s.why}
-              </li>
-            ))}
-          </ul>
-        </div>
+      {aside > 0 && !seen && (
+        <p
+          role="status"
+          className="flex flex-wrap items-center gap-2 border-b border-hairline bg-brass-pale px-4 py-1.5"
+        >
+          {aside === 1
+            ? 'A part of this project could not be used and was set aside; it is kept in the file.'
+            : `${aside} parts of this project could not be used and were set aside; they are kept in the file.`}
+          <button className="btn" onClick={() => setLooking(true)}>
+            Look at {aside === 1 ? 'it' : 'them'}
+          </button>
+          <button className="btn btn-quiet" onClick={() => setSeen(true)}>
+            Hide
+          </button>
+        </p>
       )}
+      <AsideDialog open={looking && aside > 0} onClose={() => setLooking(false)} />
     </>
   )
 }

@@ -6,6 +6,7 @@ import { redo, undo, useOpen } from '../store/open'
 import { ThemeSwitch } from '../ui/ThemeSwitch'
 import { Banners } from './Banners'
 import { Keys } from './Keys'
+import { LeaveGuard } from './LeaveGuard'
 import { Palette } from './Palette'
 import { ProjectMenu } from './ProjectMenu'
 import { Saved } from './Saved'
@@ -90,7 +91,8 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
         </button>
         <ThemeSwitch />
       </header>
-      <Banners id={id} />
+      <Banners />
+      <LeaveGuard id={id} />
       <div className="min-h-0 flex-1">{children}</div>
       <Palette id={id} open={palette} onClose={() => setPalette(false)} onKeys={() => setKeys(true)} />
       <Keys open={keys} onClose={() => setKeys(false)} />

@@ -3,10 +3,9 @@ import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { change } from '../../core/document'
-import { fileName, saveFile } from '../store/files'
 import { run, useOpen } from '../store/open'
-import { exportText } from '../store/shelf'
 import { Dialog } from '../ui/Dialog'
+import { exportOpen } from './Banners'
 import { Settings } from './Settings'
 
 const ITEM = 'block cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-chalk-pale'
@@ -48,12 +47,7 @@ export function ProjectMenu({ id }: { id: string }) {
             <DropdownMenu.Item className={ITEM} onSelect={() => setShowing('settings')}>
               Settings
             </DropdownMenu.Item>
-            <DropdownMenu.Item
-              className={ITEM}
-              onSelect={() =>
-                saveFile(fileName(project.name, '.json'), exportText(project), 'application/json')
-              }
-            >
+            <DropdownMenu.Item className={ITEM} onSelect={exportOpen}>
               Export to a file
             </DropdownMenu.Item>
           </DropdownMenu.Content>

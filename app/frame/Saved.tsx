@@ -3,8 +3,8 @@ import { useOpen } from '../store/open'
 /** Whether what is on the screen is kept. */
 export function Saved() {
   const saved = useOpen((s) => s.saved)
-  const readOnly = useOpen((s) => s.readOnly)
-  const says = readOnly
+  const elsewhere = useOpen((s) => s.elsewhere)
+  const says = elsewhere
     ? 'Reading only'
     : { saved: 'Saved', waiting: 'Saving…', saving: 'Saving…', failed: 'Not saved' }[saved.state]
   return (

@@ -3,7 +3,7 @@ import { proxy } from 'comlink'
 import { useCallback, useEffect, useState } from 'react'
 import type { Project } from '../../core/document'
 import type { Sheet } from '../../core/plans'
-import { plansHand, WorkerDied } from '../store/hands'
+import { plansHand, sayFault } from '../store/hands'
 
 export interface Drawing {
   readonly sheets: readonly Sheet[]
@@ -47,9 +47,7 @@ export function useSheets(project: Project): Drawing {
         (error: unknown) => {
           if (mine !== revision) return
           setState('stopped')
-          setFault(
-            error instanceof WorkerDied ? error.message : `The plans could not be drawn: ${String(error)}`,
-          )
+          setFault(sayFault(error, 'The plans could not be drawn'))
         },
       )
   }, [project, asked])

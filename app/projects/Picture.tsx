@@ -5,6 +5,7 @@ import { keepPicture, pictureOf, readKept, type Card } from '../store/shelf'
 /** A small line drawing of a project, drawn once after each change and kept. */
 export function Picture({ card }: { card: Card }) {
   const [svg, setSvg] = useState<string | null>(null)
+  const [failed, setFailed] = useState(false)
   useEffect(() => {
     let gone = false
     void (async () => {
@@ -12,11 +13,12 @@ export function Picture({ card }: { card: Card }) {
       if (kept && kept.touched === card.touched) return gone || setSvg(kept.svg)
       const opened = await readKept(card.id)
       if (!('project' in opened) || gone) return
-      const picture = await plansHand.ask((hand) => hand.picture(opened.project)).catch(() => null)
+      // What could not be drawn now may be drawn next time, so nothing is kept of it.
+      const picture = await plansHand.ask((hand) => hand.picture(opened.project))
       const drawn = picture ? `${picture.box}|${picture.path}` : ''
-      await keepPicture(card.id, card.touched, drawn)
+      await keepPicture(card.id, card.touched ?? 0, drawn)
       if (!gone) setSvg(drawn)
-    })()
+    })().catch(() => gone || setFailed(true))
     return () => {
       gone = true
     }
@@ -31,7 +33,15 @@ export function Picture({ card }: { card: Card }) {
         </svg>
       ) : (
         <span className="text-quiet">
-          {svg === null ? 'Drawing…' : card.pieces === 0 ? 'Nothing on the bench yet' : ''}
+          {failed
+            ? 'Could not be drawn'
+            : card.damaged
+              ? ''
+              : svg === null
+                ? 'Drawing…'
+                : card.pieces === 0
+                  ? 'Nothing on the bench yet'
+                  : ''}
         </span>
       )}
     </div>

@@ -32,7 +32,7 @@ export function ProjectCard({ card, onRename, onDuplicate, onExport, onDelete }:
             {card.name}
           </Link>
           <p className="truncate text-quiet">{card.damaged ?? sayWhat(card)}</p>
-          <p className="text-quiet">{sayWhen(card.touched)}</p>
+          {card.touched !== null && <p className="text-quiet">{sayWhen(card.touched)}</p>}
         </div>
         <DropdownMenu.Root>
           <DropdownMenu.Trigger

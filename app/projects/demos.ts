@@ -1,5 +1,5 @@
-import { importOwn, keep, newId } from '../store/shelf'
-import { newProject, type Project } from '../../core/document'
+import { importOwn, keepNew } from '../store/shelf'
+import { newProject } from '../../core/document'
 
 const FILES = import.meta.glob<string>('../../demo/*.json', { query: '?raw', import: 'default' })
 
@@ -11,8 +11,6 @@ export async function addDemos(): Promise<void> {
   }
 }
 
-export async function addNew(name: string, unit: 'in' | 'mm'): Promise<string> {
-  const project: Project = newProject(await newId(), name, unit)
-  await keep(project)
-  return project.id
+export function addNew(name: string, unit: 'in' | 'mm'): Promise<string> {
+  return keepNew(newProject('new', name, unit))
 }

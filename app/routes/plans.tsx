@@ -4,7 +4,7 @@ import { change, type Settings } from '../../core/document'
 import { toSvg } from '../../core/plans/svg'
 import { SheetSvg } from '../plans/SheetSvg'
 import { useSheets } from '../plans/sheets'
-import { plansHand } from '../store/hands'
+import { plansHand, sayFault } from '../store/hands'
 import { fileName, saveFile } from '../store/files'
 import { run, useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
@@ -24,9 +24,11 @@ export default function PlansScreen() {
     setSetting(true)
     try {
       const pdf = await plansHand.ask((hand) => hand.pdf(sheets, project.name))
-      saveFile(fileName(project.name, '-plans.pdf'), pdf, 'application/pdf')
+      saveFile(fileName(project.name, '-plans.pdf'), pdf.data, 'application/pdf')
+      if (pdf.missing.length > 0)
+        sayRefusal(`No font here has ${pdf.missing.join(' ')}; a sign stands for each in the PDF`)
     } catch (error) {
-      sayRefusal(error instanceof Error ? error.message : 'The PDF could not be made')
+      sayRefusal(sayFault(error, 'The PDF could not be made'))
     } finally {
       setSetting(false)
     }

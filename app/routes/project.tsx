@@ -2,10 +2,9 @@ import { useEffect, useState } from 'react'
 import { data, Outlet } from 'react-router'
 import { catalogue } from '../../core/rack'
 import { Frame } from '../frame/Frame'
-import { startAutosave } from '../store/autosave'
-import { open, useOpen } from '../store/open'
+import { useOpen } from '../store/open'
+import { startSession } from '../store/session'
 import { readKept } from '../store/shelf'
-import { holdProject } from '../store/tab'
 import type { Route } from './+types/project'
 
 /** The catalogue comes from the server; the project from this browser. */
@@ -34,14 +33,9 @@ export function HydrateFallback() {
 export default function ProjectScreen({ loaderData, params }: Route.ComponentProps) {
   const [ready, setReady] = useState<string | null>(null)
   useEffect(() => {
-    open(loaderData.kept.project, loaderData.kept.setAside)
-    const release = holdProject(params.id)
-    const stopSaving = startAutosave()
+    const close = startSession(params.id, loaderData.kept)
     setReady(params.id)
-    return () => {
-      stopSaving()
-      release()
-    }
+    return close
   }, [loaderData.kept, params.id])
   const there = useOpen((s) => s.project !== null)
   if (ready !== params.id || !there) return <HydrateFallback />

@@ -2,11 +2,12 @@ import { FilePlus2, FolderInput, Sprout } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { useFetcher, useNavigate } from 'react-router'
 import { toast } from 'sonner'
-import { freeName, LARGEST_FILE, Name } from '../../core/document'
+import { freeName, LARGEST_FILE, Name, sayAside } from '../../core/document'
 import { addDemos, addNew } from '../projects/demos'
 import { ProjectCard } from '../projects/ProjectCard'
+import { UnsavedList } from '../projects/UnsavedList'
 import { fileName, saveFile } from '../store/files'
-import { exportText, firstVisit, importText, keep, listCards, newId, putBack, rawText, readKept, removeKept, StorageFault, type Card } from '../store/shelf' // prettier-ignore
+import { exportText, firstVisit, importText, keepNew, listCards, putBack, rawText, readKept, removeKept, renameKept, StorageFault, type Card } from '../store/shelf' // prettier-ignore
 import { Dialog } from '../ui/Dialog'
 import { ThemeSwitch } from '../ui/ThemeSwitch'
 import type { Route } from './+types/projects'
@@ -46,24 +47,22 @@ export async function clientAction({ request }: Route.ClientActionArgs): Promise
       case 'rename': {
         const name = Name.safeParse(text('name'))
         if (!name.success) return { ok: false, why: name.error.issues[0]!.message }
-        const opened = await readKept(id)
-        if (!('project' in opened)) return { ok: false, why: opened.why }
-        await keep({ ...opened.project, name: name.data })
+        await renameKept(id, text('was'), name.data)
         return { ok: true }
       }
       case 'duplicate': {
         const opened = await readKept(id)
         if (!('project' in opened)) return { ok: false, why: opened.why }
         const names = (await listCards()).map((c) => c.name)
-        await keep({ ...opened.project, id: await newId(), name: freeName(opened.project.name, names) })
+        await keepNew({ ...opened.project, name: freeName(opened.project.name, names) })
         return { ok: true }
       }
       case 'delete': {
-        const kept = await removeKept(id)
+        const kept = await removeKept(id, text('name'))
         return kept ? { ok: true, removed: { id, name: text('name'), project: kept.project } } : { ok: true }
       }
       case 'put-back':
-        await putBack(id, JSON.parse(text('project')))
+        await putBack(id, text('name'), JSON.parse(text('project')))
         return { ok: true }
       case 'import': {
         const file = form.get('file')
@@ -78,7 +77,7 @@ export async function clientAction({ request }: Route.ClientActionArgs): Promise
         return done.setAside.length > 0
           ? {
               ok: true,
-              says: `${file.name} was opened; ${done.setAside.length} damaged ${done.setAside.length === 1 ? 'part was' : 'parts were'} set aside: ${done.setAside.map((s) => `${s.where} (${s.why})`).join('; ')}`,
+              says: `${file.name} was opened; ${done.setAside.length} damaged ${done.setAside.length === 1 ? 'part was' : 'parts were'} set aside: ${sayAside({ setAside: done.setAside.slice(0, 2) }).join('; ')}${done.setAside.length > 2 ? '; …' : ''}. Open the project to see them all`,
             }
           : { ok: true, says: `${file.name} is on the shelf` }
       }
@@ -120,7 +119,13 @@ export default function Projects({ loaderData: { cards, fault } }: Route.Compone
         duration: 15_000,
         action: {
           label: 'Undo',
-          onClick: () => submit({ do: 'put-back', id: removed.id, project: JSON.stringify(removed.project) }),
+          onClick: () =>
+            submit({
+              do: 'put-back',
+              id: removed.id,
+              name: removed.name,
+              project: JSON.stringify(removed.project),
+            }),
         },
       })
     // The fetcher's own answer is what matters here; submit only passes it on.
@@ -181,6 +186,7 @@ export default function Projects({ loaderData: { cards, fault } }: Route.Compone
         </p>
       )}
 
+      <UnsavedList />
       {cards.length === 0 && !fault ? (
         <div className="border border-hairline bg-panel p-10 text-center">
           <p className="mb-1 font-title text-lg">The shelf is empty</p>
@@ -216,7 +222,10 @@ export default function Projects({ loaderData: { cards, fault } }: Route.Compone
             e.preventDefault()
             const form = new FormData(e.currentTarget)
             form.set('do', asking!.kind)
-            if (asking?.kind === 'rename') form.set('id', asking.card.id)
+            if (asking?.kind === 'rename') {
+              form.set('id', asking.card.id)
+              form.set('was', asking.card.name)
+            }
             void fetcher.submit(form, { method: 'post' })
           }}
         >

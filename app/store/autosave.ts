@@ -1,51 +1,78 @@
 /** Writes the open project within a second of a change, and at once when the page is hidden. */
-import { keep, StorageFault } from './shelf'
+import { writeProject } from '../../core/document'
 import { useOpen } from './open'
+import { StorageFault } from './records'
+import { keep } from './shelf'
+import { noteUnsaved } from './unsaved'
 
 const DELAY = 400
 
-/** Starts saving; gives what stops it after a last write. */
-export function startAutosave(): () => void {
+/** Starts saving; gives what stops it, and is done when the last write is. */
+export function startAutosave(): (andWrite?: boolean) => Promise<void> {
   let timer: ReturnType<typeof setTimeout> | undefined
   let writing: Promise<void> = Promise.resolve()
 
+  const writeNow = async () => {
+    const { project, readOnly, saved, revision } = useOpen.getState()
+    if (!project || readOnly || saved.state === 'saved') return
+    useOpen.setState({ saved: { state: 'saving' } })
+    try {
+      const next = await keep(project, revision)
+      // A change made meanwhile is still waiting for its own write.
+      const same = useOpen.getState().project === project
+      useOpen.setState({ revision: next, ...(same ? { saved: { state: 'saved' } } : {}) })
+    } catch (error) {
+      const why =
+        error instanceof StorageFault
+          ? error.message
+          : 'The project could not be saved here. Export it to a file'
+      useOpen.setState({ saved: { state: 'failed', why } })
+      note()
+    }
+  }
   const write = () => {
     clearTimeout(timer)
     timer = undefined
-    const { project, readOnly, saved } = useOpen.getState()
-    if (!project || readOnly || saved.state === 'saved') return
-    useOpen.setState({ saved: { state: 'saving' } })
-    writing = writing
-      .then(() => keep(project))
-      .then(
-        () => {
-          // A change made meanwhile is still waiting for its own write.
-          if (useOpen.getState().project === project) useOpen.setState({ saved: { state: 'saved' } })
-        },
-        (error: unknown) => {
-          const why =
-            error instanceof StorageFault
-              ? error.message
-              : 'The project could not be saved here. Export it to a file'
-          useOpen.setState({ saved: { state: 'failed', why } })
-        },
-      )
+    writing = writing.then(writeNow)
   }
 
+  // What came back from a page that closed too soon is kept now.
+  if (useOpen.getState().saved.state === 'waiting') timer = setTimeout(write, DELAY)
   const stop = useOpen.subscribe((now, before) => {
     if (now.project === before.project) return
     clearTimeout(timer)
     timer = setTimeout(write, DELAY)
   })
-  const hide = () => document.visibilityState === 'hidden' && write()
-  document.addEventListener('visibilitychange', hide)
-  window.addEventListener('pagehide', write)
-  return () => {
+  const leave = () => {
+    note()
     write()
+  }
+  const hide = () => document.visibilityState === 'hidden' && leave()
+  // A page that closes may not live until storage answers: what is not kept is noted first, or the maker is asked.
+  const closing = (e: BeforeUnloadEvent) => {
+    if (!note()) e.preventDefault()
+    else if (useOpen.getState().saved.state === 'failed') e.preventDefault()
+    write()
+  }
+  document.addEventListener('visibilitychange', hide)
+  window.addEventListener('pagehide', leave)
+  window.addEventListener('beforeunload', closing)
+  return (andWrite = true) => {
+    clearTimeout(timer)
+    if (andWrite) write()
     stop()
     document.removeEventListener('visibilitychange', hide)
-    window.removeEventListener('pagehide', write)
+    window.removeEventListener('pagehide', leave)
+    window.removeEventListener('beforeunload', closing)
+    return writing
   }
+}
+
+/** Notes what is not kept yet, so that it is found again; false when that was not possible. */
+export function note(): boolean {
+  const { project, saved, readOnly, revision } = useOpen.getState()
+  if (!project || readOnly || saved.state === 'saved') return true
+  return noteUnsaved({ id: project.id, name: project.name, from: revision, text: writeProject(project) })
 }
 
 /** Tries a failed save again. */

@@ -3,6 +3,7 @@
  * asked with a sentence, and a fresh one takes its place at the next asking.
  */
 import { wrap, type Remote } from 'comlink'
+import type { ChecksWorker } from '../../workers/checks'
 import type { LayoutWorker } from '../../workers/layout'
 import type { PlansWorker } from '../../workers/plans'
 import type { ShapeWorker } from '../../workers/shape'
@@ -11,7 +12,13 @@ export class WorkerDied extends Error {
   override readonly name = 'WorkerDied'
 }
 
-class Hand<T> {
+/** What a failed question says to the maker. */
+export const sayFault = (error: unknown, what: string): string => {
+  const { name, message } = error as Partial<Error>
+  return name === 'WorkerDied' || name === 'KernelFault' ? message! : `${what}; nothing is lost. Try again`
+}
+
+export class Hand<T> {
   private worker: Worker | null = null
   private remote: Remote<T> | null = null
   private readonly waiting = new Set<(error: Error) => void>()
@@ -30,9 +37,18 @@ class Hand<T> {
     this.waiting.add(fail)
     try {
       return await Promise.race([question(remote), died])
+    } catch (error) {
+      // What a worker could not load, a fresh one may.
+      if ((error as { name?: string } | null)?.name === 'KernelFault' && this.remote === remote) this.bury()
+      throw error
     } finally {
       this.waiting.delete(fail)
     }
+  }
+
+  /** Tells a worker that runs something it need not answer; none is started for it. */
+  async tell(what: (remote: Remote<T>) => Promise<void>): Promise<void> {
+    if (this.remote) await what(this.remote).catch(() => undefined)
   }
 
   private start(): Remote<T> {
@@ -55,6 +71,10 @@ class Hand<T> {
 export const shapeHand = new Hand<ShapeWorker>(
   () => new Worker(new URL('../../workers/shape.ts', import.meta.url), { type: 'module', name: 'shape' }),
   'Shaping the wood',
+)
+export const checksHand = new Hand<ChecksWorker>(
+  () => new Worker(new URL('../../workers/checks.ts', import.meta.url), { type: 'module', name: 'checks' }),
+  'Checking the wood',
 )
 export const plansHand = new Hand<PlansWorker>(
   () => new Worker(new URL('../../workers/plans.ts', import.meta.url), { type: 'module', name: 'plans' }),

@@ -4,16 +4,9 @@
  */
 import type { Patch } from 'immer'
 import { create } from 'zustand'
-import {
-  execute,
-  nameOf,
-  replay,
-  slotsReferringTo,
-  type Change,
-  type Project,
-  type SetAside,
-} from '../../core/document'
+import { execute, nameOf, replay, slotsReferringTo, type Change, type Project } from '../../core/document'
 import { Modeller, type Model } from '../../core/model'
+import type { Opened } from './shelf'
 
 export interface Step {
   readonly says: string
@@ -36,9 +29,12 @@ interface OpenProject {
   readonly past: readonly Step[]
   readonly future: readonly Step[]
   readonly saved: Saved
-  /** Another tab has the project open for writing. */
+  /** It may not be changed here: another tab has it, or it is not known yet whether one has. */
   readonly readOnly: boolean
-  readonly setAside: readonly SetAside[]
+  /** Another tab has the project open for writing. */
+  readonly elsewhere: boolean
+  /** The revision of the kept project that this one is written over. */
+  readonly revision: number
   /** Keys of the chosen instances, `p4#2`. */
   readonly chosen: readonly string[]
   /** The work or joint pointed at. */
@@ -55,8 +51,9 @@ const empty = (): OpenProject => ({
   past: [],
   future: [],
   saved: { state: 'saved' },
-  readOnly: false,
-  setAside: [],
+  readOnly: true,
+  elsewhere: false,
+  revision: 0,
   chosen: [],
   lit: null,
   picking: null,
@@ -64,9 +61,10 @@ const empty = (): OpenProject => ({
 
 export const useOpen = create<OpenProject>(empty)
 
-export function open(project: Project, setAside: readonly SetAside[]): void {
+export function open({ project, revision, recovered }: Opened): void {
   modeller = new Modeller()
-  useOpen.setState({ ...empty(), project, setAside, model: modeller.model(project) }, true)
+  const saved: Saved = { state: recovered ? 'waiting' : 'saved' }
+  useOpen.setState({ ...empty(), project, revision, saved, model: modeller.model(project) }, true)
 }
 
 function show(project: Project, more: Partial<OpenProject>): void {

@@ -1,112 +1,107 @@
 /** Where projects are kept: this browser's own storage. Every write is acknowledged only when it is done. */
-import localforage from 'localforage'
-import {
-  readData,
-  readProject,
-  writeProject,
-  type Project,
-  type Reading,
-  type SetAside,
-} from '../../core/document'
+import { readData, readProject, writeProject, type Project, type Reading, type SetAside } from '../../core/document' // prettier-ignore
+import { hasLeft, whileHeld } from './hold'
+import { guarded, notes, pictures, projects, revisionOf, writeOver, type Kept } from './records'
+import { forgetUnsaved, unsavedOf } from './unsaved'
+
+export { StorageFault } from './records'
 
 export interface Card {
   readonly id: string
   readonly name: string
   readonly pieces: number
   readonly stock: readonly string[]
-  readonly touched: number
+  /** When it was last written; null for a record that does not say. */
+  readonly touched: number | null
   /** Set when the kept data cannot be read at all. */
   readonly damaged?: string
-}
-
-interface Kept {
-  readonly project: unknown
-  readonly touched: number
-}
-
-/** Storage said no: what happened and what to do, in a sentence. */
-export class StorageFault extends Error {
-  override readonly name = 'StorageFault'
-}
-
-const projects = localforage.createInstance({ name: 'ergaton', storeName: 'projects' })
-const pictures = localforage.createInstance({ name: 'ergaton', storeName: 'pictures' })
-const rescued = localforage.createInstance({ name: 'ergaton', storeName: 'rescued' })
-const notes = localforage.createInstance({ name: 'ergaton', storeName: 'notes' })
-
-async function guarded<T>(work: () => Promise<T>): Promise<T> {
-  try {
-    return await work()
-  } catch (error) {
-    const name = (error as { name?: string } | null)?.name ?? ''
-    if (/quota/i.test(name) || /quota/i.test(String(error)))
-      throw new StorageFault(
-        'This browser’s storage is full. Export the project to a file, then delete something',
-      )
-    throw new StorageFault(
-      'This browser does not let Ergaton keep anything (private window or blocked storage). Export your project to a file',
-    )
-  }
 }
 
 export async function listCards(): Promise<Card[]> {
   const cards: Card[] = []
   await guarded(() =>
-    projects.iterate((kept: Kept, id) => {
-      const data = kept?.project as Partial<Project> | undefined
-      const pieces = Array.isArray(data?.pieces) ? data.pieces : []
-      const stock = Array.isArray(data?.stock) ? data.stock : []
-      const used = new Set(pieces.map((p) => (p?.kind === 'made' ? p.stock : null)))
-      cards.push({
-        id,
-        name: typeof data?.name === 'string' ? data.name : id,
-        pieces: pieces.length,
-        stock: stock.filter((s) => used.has(s?.id)).map((s) => s.name),
-        touched: kept?.touched ?? 0,
-        ...(data && data.format === 'ergaton-project' ? {} : { damaged: 'This project’s data is damaged' }),
-      })
+    projects.iterate((kept: Kept | null, id) => {
+      cards.push(cardOf(id, kept))
     }),
   )
-  return cards.sort((a, b) => b.touched - a.touched)
+  return cards.sort((a, b) => (b.touched ?? 0) - (a.touched ?? 0))
 }
 
-export type Opened = {
+function cardOf(id: string, kept: Kept | null): Card {
+  const data = kept?.project as Partial<Project> | undefined
+  const pieces = Array.isArray(data?.pieces) ? data.pieces : []
+  const stock = Array.isArray(data?.stock) ? data.stock : []
+  const used = new Set(pieces.map((p) => (p?.kind === 'made' ? p.stock : null)))
+  const touched = typeof kept?.touched === 'number' && kept.touched > 0 ? kept.touched : null
+  return {
+    id,
+    name: typeof data?.name === 'string' ? data.name : id,
+    pieces: pieces.length,
+    stock: stock.filter((s) => used.has(s?.id)).map((s) => s.name),
+    touched,
+    ...(data && data.format === 'ergaton-project' ? {} : { damaged: 'This project’s data is damaged' }),
+  }
+}
+
+export interface Opened {
   readonly project: Project
-  readonly setAside: readonly SetAside[]
-  readonly touched: number
+  /** The revision it was read from; what is written goes over that one only. */
+  readonly revision: number
+  /** Changes came back that a closed page had not kept yet. */
+  readonly recovered: boolean
 }
 
-/** Reads a project; what cannot be used is set aside and kept in the rescue store as it was. */
+/** Reads a project, with the changes that were noted but not kept yet. */
 export async function readKept(id: string): Promise<Opened | { readonly why: string }> {
+  await hasLeft(id)
   const kept = await guarded(() => projects.getItem<Kept>(id))
   if (!kept) return { why: 'There is no such project in this browser' }
+  const revision = revisionOf(kept)
+  const noted = unsavedOf(id)
+  const newer = noted?.from === revision ? readProject(noted.text) : null
+  if (newer?.ok) return { project: { ...newer.project, id }, revision, recovered: true }
   const read = readData(kept.project)
   if (!read.ok) return { why: read.why }
-  if (read.setAside.length > 0) await guarded(() => rescued.setItem(id, kept))
-  return { project: { ...read.project, id }, setAside: read.setAside, touched: kept.touched }
+  return { project: { ...read.project, id }, revision, recovered: false }
 }
 
 /** The kept data as it is, for saving to a file when it cannot be opened. */
 export async function rawText(id: string): Promise<string> {
-  const kept =
-    (await guarded(() => rescued.getItem<Kept>(id))) ?? (await guarded(() => projects.getItem<Kept>(id)))
+  const kept = await guarded(() => projects.getItem<Kept>(id))
   return JSON.stringify(kept?.project ?? null, null, 2)
 }
 
-export const keep = (project: Project): Promise<void> =>
-  guarded(
-    async () => void (await projects.setItem(project.id, { project, touched: Date.now() } satisfies Kept)),
-  )
-
-export async function removeKept(id: string): Promise<{ project: unknown } | null> {
-  const kept = await guarded(() => projects.getItem<Kept>(id))
-  await guarded(() => projects.removeItem(id))
-  await guarded(() => pictures.removeItem(id))
-  return kept
+/** Keeps a project over the revision it was made from; gives the new revision. Only whoever holds the project may. */
+export async function keep(project: Project, from: number): Promise<number> {
+  const revision = await writeOver(project.id, project, from)
+  forgetUnsaved(project.id)
+  return revision
 }
 
-export const putBack = (id: string, project: unknown): Promise<void> =>
-  guarded(async () => void (await projects.setItem(id, { project, touched: Date.now() })))
+/** Changes nothing but the name; what cannot be read of the project stays as it is. */
+export const renameKept = (id: string, was: string, name: string): Promise<void> =>
+  whileHeld(id, was, async () => {
+    const opened = await readKept(id)
+    const kept = await guarded(() => projects.getItem<Kept>(id))
+    const project = 'project' in opened ? opened.project : (kept?.project as object | undefined)
+    if (!project) return
+    await writeOver(id, { ...project, name }, revisionOf(kept))
+    forgetUnsaved(id)
+  })
+
+export const removeKept = (id: string, name: string): Promise<{ project: unknown } | null> =>
+  whileHeld(id, name, async () => {
+    const opened = await readKept(id)
+    const kept = await guarded(() => projects.getItem<Kept>(id))
+    await guarded(() => projects.removeItem(id))
+    await guarded(() => pictures.removeItem(id))
+    forgetUnsaved(id)
+    return 'project' in opened ? { project: opened.project } : kept
+  })
+
+/** Puts back what was deleted. */
+export const putBack = (id: string, name: string, project: unknown): Promise<void> =>
+  whileHeld(id, name, async () => void (await writeOver(id, project, 0)))
 
 /** A new id that no kept project has. */
 export async function newId(): Promise<string> {
@@ -115,6 +110,13 @@ export async function newId(): Promise<string> {
     const id = Math.random().toString(36).slice(2, 10)
     if (/^[a-z]/.test(id) && !taken.has(id)) return id
   }
+}
+
+/** Keeps a project that is new here, under a new id. */
+export async function keepNew(project: Project): Promise<string> {
+  const id = await newId()
+  await keep({ ...project, id }, 0)
+  return id
 }
 
 type Imported = { ok: true; id: string; setAside: readonly SetAside[] } | { ok: false; why: string }
@@ -130,9 +132,7 @@ export const importOwn = (text: string): Promise<Imported> => keepRead(readProje
 
 async function keepRead(read: Reading): Promise<Imported> {
   if (!read.ok) return read
-  const id = await newId()
-  await keep({ ...read.project, id })
-  return { ok: true, id, setAside: read.setAside }
+  return { ok: true, id: await keepNew(read.project), setAside: read.project.setAside }
 }
 
 export const exportText = (project: Project): string => writeProject(project)

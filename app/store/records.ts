@@ -1,0 +1,51 @@
+/** The browser's storage of project records, and what it says when it refuses. */
+import localforage from 'localforage'
+
+/** A project as it is kept. The revision counts writes, so that a write on an older one is noticed. */
+export interface Kept {
+  readonly project: unknown
+  readonly touched: number
+  readonly revision?: number
+}
+
+/** Storage said no: what happened and what to do, in a sentence. */
+export class StorageFault extends Error {
+  override readonly name = 'StorageFault'
+}
+
+export const projects = localforage.createInstance({ name: 'ergaton', storeName: 'projects' })
+export const pictures = localforage.createInstance({ name: 'ergaton', storeName: 'pictures' })
+export const notes = localforage.createInstance({ name: 'ergaton', storeName: 'notes' })
+export const leases = localforage.createInstance({ name: 'ergaton', storeName: 'leases' })
+
+export async function guarded<T>(work: () => Promise<T>): Promise<T> {
+  try {
+    return await work()
+  } catch (error) {
+    if (error instanceof StorageFault) throw error
+    const name = (error as { name?: string } | null)?.name ?? ''
+    if (/quota/i.test(name) || /quota/i.test(String(error)))
+      throw new StorageFault(
+        'This browser’s storage is full. Export the project to a file, then delete something',
+      )
+    throw new StorageFault(
+      'This browser does not let Ergaton keep anything (private window or blocked storage). Export your project to a file',
+    )
+  }
+}
+
+export const revisionOf = (kept: Kept | null): number => kept?.revision ?? 0
+
+/** Writes a record over the revision it was made from, and gives the new one; refuses when another writer was faster. */
+export async function writeOver(id: string, project: unknown, from: number): Promise<number> {
+  return guarded(async () => {
+    const now = revisionOf(await projects.getItem<Kept>(id))
+    if (now !== from)
+      throw new StorageFault(
+        'This project was changed or deleted elsewhere since it was opened here, so it was not written over. Export what is here to a file, then open the project again',
+      )
+    const revision = now + 1
+    await projects.setItem(id, { project, touched: Date.now(), revision } satisfies Kept)
+    return revision
+  })
+}

@@ -1,0 +1,46 @@
+/** A project while it is open in this tab: it is held and saved here, or only read while another tab holds it. */
+import { note, startAutosave } from './autosave'
+import { awaitHold, leave, takeHold, type Hold } from './hold'
+import { open, useOpen } from './open'
+import { readKept, type Opened } from './shelf'
+
+/** Opens a project in this tab; gives what closes it. */
+export function startSession(id: string, opened: Opened): () => void {
+  const over = new AbortController()
+  let hold: Hold | null = null
+  let stopSaving: ((andWrite?: boolean) => Promise<void>) | null = null
+
+  const write = (taken: Hold) => {
+    if (over.signal.aborted) return void taken.release()
+    hold = taken
+    useOpen.setState({ readOnly: false, elsewhere: false })
+    stopSaving = startAutosave()
+  }
+  const read = async () => {
+    useOpen.setState({ readOnly: true, elsewhere: true })
+    const taken = await awaitHold(id, over.signal, lost)
+    if (!taken) return
+    const kept = await readKept(id)
+    if ('project' in kept && !over.signal.aborted) open(kept)
+    write(taken)
+  }
+  const lost = () => {
+    note()
+    void stopSaving?.(false)
+    stopSaving = null
+    hold = null
+    if (!over.signal.aborted) void read()
+  }
+
+  open(opened)
+  void takeHold(id, lost).then(
+    (taken) => (taken ? write(taken) : read()),
+    // A store that refuses to hold refuses to save, and says so then.
+    () => write({ release: async () => undefined }),
+  )
+  return () => {
+    over.abort()
+    const last = stopSaving?.() ?? Promise.resolve()
+    if (hold) leave(id, hold, last)
+  }
+}
