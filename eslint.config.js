@@ -26,7 +26,7 @@ export default ts.config(
   },
   { files: ['**/*.js', '**/*.mjs', '**/*.cjs'], ...ts.configs.disableTypeChecked },
   {
-    files: ['scripts/**', 'bench/**'],
+    files: ['scripts/**', 'bench/**', 'server/**'],
     languageOptions: { globals: { console: 'readonly', process: 'readonly' } },
     rules: { 'no-console': 'off', 'no-undef': 'off' },
   },

@@ -27,7 +27,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: 'npx react-router-serve build/server/index.js',
+    command: 'node server/main.mjs',
     url: `http://localhost:${PORT}`,
     env: { PORT: String(PORT), NODE_ENV: 'production' },
     reuseExistingServer: false,

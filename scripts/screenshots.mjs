@@ -5,7 +5,7 @@ import { chromium } from '@playwright/test'
 
 const PORT = '4318'
 const base = `http://localhost:${PORT}`
-const server = spawn('npx', ['react-router-serve', 'build/server/index.js'], {
+const server = spawn('node', ['server/main.mjs'], {
   env: { ...process.env, PORT, NODE_ENV: 'production' },
   stdio: 'ignore',
   detached: true,

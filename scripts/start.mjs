@@ -6,6 +6,7 @@ import { installPackages, run } from './ready.mjs'
 const SOURCES = [
   'app',
   'core',
+  'server',
   'workers',
   'demo',
   'public',
@@ -27,8 +28,4 @@ if (!existsSync(built) || SOURCES.some((path) => newest(path) > statSync(built).
   console.log('Building Ergaton…')
   if (run('npx', ['react-router', 'build', '--logLevel', 'error']) !== 0) process.exit(1)
 }
-const port = process.env.PORT ?? '3000'
-console.log(`Ergaton is at http://localhost:${port}/ (Ctrl C ends it)`)
-process.exit(
-  run('npx', ['react-router-serve', built], { env: { ...process.env, PORT: port, NODE_ENV: 'production' } }),
-)
+process.exit(run('node', ['server/main.mjs'], { env: { ...process.env, NODE_ENV: 'production' } }))

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { askBench, useBench } from '../bench/asks'
 import { BoardDialog } from '../bench/BoardDialog'
 import { JoinPanel } from '../bench/JoinPanel'
@@ -7,7 +7,7 @@ import { MirrorDialog } from '../bench/MirrorDialog'
 import { NoStage } from '../bench/NoStage'
 import { PieceList } from '../bench/PieceList'
 import { RepeatDialog } from '../bench/Repeat'
-import { useShapes } from '../bench/shapes'
+import { useShapes, type Shapes } from '../bench/shapes'
 import { StoryStick } from '../bench/StoryStick'
 import { deletePiece, Ticket } from '../bench/Ticket'
 import { Tools, Views, VIEW_KEYS } from '../bench/Tools'
@@ -16,7 +16,7 @@ import { useShortcuts } from '../frame/shortcuts'
 import { choose, light, pick, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 
-const Stage = lazy(() => import('../bench/Stage'))
+type StageType = typeof import('../bench/Stage').default
 
 function hasWebGL(): boolean {
   try {
@@ -90,15 +90,7 @@ export default function BenchScreen() {
         )}
       </aside>
       <main className="relative min-h-0 overflow-hidden bg-stage">
-        {webgl === false ? (
-          <NoStage />
-        ) : webgl ? (
-          <Suspense
-            fallback={<p className="grid h-full place-items-center text-quiet">Setting up the bench…</p>}
-          >
-            <Stage shapes={shapes} />
-          </Suspense>
-        ) : null}
+        {webgl === false ? <NoStage /> : webgl ? <Bench3D shapes={shapes} /> : null}
         {project.pieces.length === 0 && (
           <div className="pointer-events-none absolute inset-0 grid place-items-center">
             <div className="pointer-events-auto border border-hairline bg-panel p-6 text-center">
@@ -151,6 +143,34 @@ export default function BenchScreen() {
       {dialog === 'board' && <BoardDialog />}
       {dialog === 'evenly' && made && <RepeatDialog piece={made} />}
       {dialog === 'mirror' && made && <MirrorDialog piece={made} />}
+    </div>
+  )
+}
+
+/** The bench in three dimensions, once its code has come; without a connection the rest of the screen goes on. */
+function Bench3D({ shapes }: { shapes: Shapes }) {
+  const [Stage, setStage] = useState<{ of: StageType } | null>(null)
+  const [failed, setFailed] = useState(false)
+  const [tries, again] = useState(0)
+  useEffect(() => {
+    let gone = false
+    setFailed(false)
+    import('../bench/Stage').then(
+      ({ default: of }) => gone || setStage({ of }),
+      () => gone || setFailed(true),
+    )
+    return () => {
+      gone = true
+    }
+  }, [tries])
+  if (Stage) return <Stage.of shapes={shapes} />
+  if (!failed) return <p className="grid h-full place-items-center text-quiet">Setting up the bench…</p>
+  return (
+    <div role="alert" className="grid h-full place-content-center justify-items-center gap-3 p-8 text-center">
+      <p>The bench in 3D could not be loaded. Check the connection; everything else goes on working.</p>
+      <button className="btn" onClick={() => again((n) => n + 1)}>
+        Try again
+      </button>
     </div>
   )
 }

@@ -5,6 +5,9 @@
 import { z } from 'zod'
 import { LONGEST } from '../measure'
 
+// Content policies forbid compiling from text, and what is compiled there would be tried at each start.
+z.config({ jitless: true })
+
 export const FORMAT = 'ergaton-project'
 export const VERSION = 2
 
