@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { change, execute, type Change, type Project } from './document'
 import { openProject } from './exchange'
 import { modelOf, Modeller, type Model } from './model'
+import { keyOf, sayBecause, SIZES } from './resolve'
 
 const demo = (name: string): Project => {
   const read = openProject(readFileSync(new URL(`../demo/${name}.json`, import.meta.url), 'utf8'))
@@ -19,6 +20,14 @@ const seen = (m: Model) => ({
   joints: m.resolved.joints.map((j) => j.values),
   problems: m.problems.map((p) => `${p.level} ${p.says}`).sort(),
   supplies: m.supplies,
+  becauses: [
+    ...m.resolved.instances.flatMap((i) => SIZES.map((s) => keyOf.finishedOf(i.piece, s, i.index))),
+    ...m.project.parameters.map((p) => keyOf.parameter(p.id)),
+    ...m.project.joints.flatMap((j) => Object.keys(j.fields).map((f) => keyOf.joint(j.id, f))),
+  ].map((key) => {
+    const b = m.resolved.because(key)
+    return b ? sayBecause(b, m.project) : null
+  }),
 })
 
 /** Edits that a maker might make, some of them slips: each picks what it changes by a number. */
@@ -48,6 +57,8 @@ const edits: Array<(p: Project, n: number) => Change | null> = [
     const piece = p.pieces[n % p.pieces.length]!
     return change.renamePiece({ id: piece.id, name: `Renamed ${n}` })
   },
+  (p, n) => change.setStock({ id: p.stock[n % p.stock.length]!.id, changes: { name: `Stock ${n}` } }),
+  (p, n) => (p.parameters[0] ? change.renameParameter({ id: p.parameters[0].id, name: `called${n}` }) : null),
   (p, n) => (p.joints.length > 1 ? change.removeJoints({ ids: [p.joints[n % p.joints.length]!.id] }) : null),
   (p, n) => {
     const piece = p.pieces.filter((x) => x.kind === 'made')[n % 3]!

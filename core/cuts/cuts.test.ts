@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs'
+import Papa from 'papaparse'
 import { change, execute, type Change, type Project } from '../document'
 import { openProject } from '../exchange'
 import { modelOf } from '../model'
-import { cutList, cutListCsv, findAlike, layoutJobs, markOf } from './index'
+import { block, grouped, join, make } from '../testing/bench'
+import { cutList, cutListCsv, findAlike, Job, layoutJobs, markOf } from './index'
 
 function demo(...changes: Change[]): Project {
   const read = openProject(readFileSync('demo/seed-cabinet.json', 'utf8'))
@@ -45,6 +47,37 @@ describe('identical pieces', () => {
     expect([0, 25, 26, 27, 701, 702].map(markOf)).toEqual(['A', 'Z', 'AA', 'AB', 'ZZ', 'AAA']))
 })
 
+describe('hands and outlines', () => {
+  const found = (changes: readonly Change[]) => findAlike(modelOf(make(changes))).map((a) => [a.instances.length, a.mirrored])
+  const post = (id: string, at: number) => block(id, 'up-front', [at, 40], [0, 40], [0, 300])
+  const rails = (id: string, at: number, way: 1 | -1) => [
+    // A rail into the face, another into the edge that looks across: a corner post.
+    ...block(`${id}r`, 'right-front', way > 0 ? [at + 40, 200] : [at - 200, 200], [10, 20], [250, 30]),
+    ...block(`${id}s`, 'back-up', [at + 10, 20], [40, 200], [250, 30]),
+  ].map((c) => c)
+  const joined = (id: string, way: 1 | -1): Change[] => [
+    change.addJoints({ joints: [
+      { id: `${id}j`, kind: 'housing', between: [{ piece: `${id}r`, face: way > 0 ? 'end1' : 'end2' }, { piece: id }], fields: { depth: '6' } },
+      { id: `${id}k`, kind: 'housing', between: [{ piece: `${id}s`, face: 'end1' }, { piece: id }], fields: { depth: '6' } },
+    ] }),
+  ]
+  test('corner posts of a square section are one piece, whichever corner they stand at', () => {
+    const list = found([...post('a', 0), ...post('b', 600), ...rails('a', 0, 1), ...rails('b', 600, -1), ...joined('a', 1), ...joined('b', -1)])
+    expect(list[0]).toEqual([2, 0])
+  })
+  test('of an oblong section they are a pair of hands', () => {
+    const wide = (id: string, at: number) => block(id, 'up-front', [at, 50], [0, 40], [0, 300])
+    const [rs, rt] = [rails('a', 10, 1), rails('b', 600, -1)]
+    const list = found([...wide('a', 0), ...wide('b', 600), ...rs, ...rt, ...joined('a', 1), ...joined('b', -1)])
+    expect(list[0]).toEqual([2, 1])
+  })
+  test('a group in a mirror is a pair of hands, unless its pieces are alike both ways', () => {
+    const board = [...block('a', 'right-up', [0, 400], [0, 90], [0, 18]), ...block('b', 'back-left', [100, 18], [0, 90], [18, 200]), join('housing', [['b', 'edge2'], ['a', null]], { depth: 6, stop1: 20 })]
+    const lopsided = findAlike(modelOf(grouped(make(board), { kind: 'mirrored', direction: 'across', about: '900' })))
+    expect(lopsided.map((a) => [a.instances.length, a.mirrored])).toEqual([[2, 1], [2, 1]])
+  })
+}) // prettier-ignore
+
 describe('the cut list', () => {
   test('gives finished and rough sizes, and counts the work', () => {
     const list = cutList(modelOf(demo(change.setSettings({ extraLength: '1/2', extraWidth: '1/8' }))))
@@ -64,6 +97,19 @@ describe('the cut list', () => {
     const { groups } = cutList(modelOf(demo()))
     const ply = groups.find((g) => g.stock?.stock.kind === 'sheet')!
     expect(ply.area).toBeCloseTo((44.25 * 30.75 * 25.4 ** 2) / 1e6, 9)
+  })
+  test('as CSV, marks what was rounded and adds up feet', () => {
+    const model = modelOf(demo(change.setSettings({ style: { unit: 'in', form: 'fraction', denominator: 8, places: 3 } }))) // prettier-ignore
+    const rows = Papa.parse<Record<string, string>>(cutListCsv(cutList(model), model), { header: true }).data
+    expect(rows.find((r) => r.Name === 'Shelf')).toMatchObject({ 'Width (in)': '8 3/4', Rounded: 'width, rough width' }) // prettier-ignore
+    expect(rows.find((r) => r.Name === 'Kick board')!.Rounded).toBe('')
+    for (const key of ['Board feet', 'Running feet', 'Quantity'])
+      for (const total of rows.filter((r) => r.Name === 'Total')) {
+        const own = rows.filter((r) => r.Stock === total.Stock && r.Name !== 'Total')
+        expect(own.reduce((n, r) => n + Number(r[key]), 0)).toBeCloseTo(Number(total[key]), 2)
+      }
+    // Four shelves of 30 1/2 are ten feet and two inches.
+    expect(Number(rows.find((r) => r.Name === 'Shelf')!['Running feet'])).toBeCloseTo((4 * 30.5) / 12, 3)
   })
   test('as CSV, cannot be taken for a formula', () => {
     const model = modelOf(demo(change.notePiece({ id: 'p3', note: '=1+1, "best"' })))
@@ -93,4 +139,13 @@ test('layout jobs offer measured boards once, before what can be bought', () => 
   })
   expect(pine!.job.supply[1]).toMatchObject({ quantity: null })
   expect(pine!.job.demand.find((d) => d.id === 'D')).toMatchObject({ quantity: 4, mayTurn: false })
+})
+
+test('lengths that round alike are supplies of their own, and one told twice is one', () => {
+  const [pine] = layoutJobs(
+    modelOf(demo(change.setStock({ id: 's1', changes: { lengths: ['8ft', '2438mm', '96in'] } }))),
+  )
+  expect(pine!.job.supply.map((s) => s.length)).toEqual([2438.4, 2438])
+  expect(new Set(pine!.job.supply.map((s) => s.id)).size).toBe(2)
+  expect(Job.safeParse(pine!.job).success).toBe(true)
 })

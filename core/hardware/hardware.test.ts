@@ -1,7 +1,7 @@
 import { change, execute, type Change, type Hardware } from '../document'
 import { modelOf, type Model } from '../model'
 import { drain, type Kernel } from '../solid'
-import { block, built, join, make, stops, testKernel } from '../testing/bench'
+import { block, built, grouped, join, make, stops, testKernel } from '../testing/bench'
 import { findSwings, hardwareCsv, hardwareList, swingSteps } from './index'
 
 let kernel: Kernel
@@ -40,6 +40,30 @@ describe('a hinge', () => {
     expect(drain(findSwings(hinged('-110deg', ...wall(20)), kernel)).map((p) => p.says)).toEqual([
       'A meets B at 93.8°, before the 110° of Lid hinge',
     ])
+  })
+  test('turned ten million degrees it is looked at once round, and that is said', () => {
+    const m = hinged('10000000deg')
+    let looks = 0
+    const search = findSwings(m, kernel)
+    let step = search.next()
+    while (!step.done && looks < 5000) {
+      looks++
+      step = search.next()
+    }
+    expect(looks).toBeLessThan(1000)
+    expect(step.value?.map((p) => p.says)).toEqual([
+      'Lid hinge is to open 10000000°; it is looked at once round',
+    ])
+  })
+  test('of a mirror image opens the mirrored way', () => {
+    const m = hinged('-170deg', ...wall(50))
+    const mirrored = modelOf({
+      ...grouped(m.project, { kind: 'mirrored', direction: 'across', about: '1000' }),
+    })
+    // Only the mirror image moves, and meets the mirror image of the wall where the original does.
+    const own = mirrored.resolved.instances.find((i) => i.key === 'a#2')!
+    expect(own.flipped).toBe(true)
+    expect(Math.abs(angle(mirrored)!)).toBeCloseTo(Math.abs(angle(m)!), 3)
   })
   test('moves whole groups', () => {
     const m = hinged('-170deg', ...block('c', 'right-front', [0, 400], [0, 20], [120, 40]), ...wall(20))

@@ -60,6 +60,12 @@ export class Deriving {
     })
   }
 
+  /** Says that a member does not tell which of its faces is meant. */
+  faceless(member: number): void {
+    const name = this.members(member)[0]?.name ?? 'One of its pieces'
+    this.wrong(`${name} does not say which of its faces is meant, so its joint does nothing`)
+  }
+
   /** Work on an instance, for the joint it has with a partner. `part` tells several apart. */
   work(kind: string, on: Instance, partner: Instance, data: unknown, part = ''): void {
     this.features.push({
@@ -86,7 +92,10 @@ export class Deriving {
   /** Every place where a face of the first member touches the second; says so when a first member touches nothing. */
   meetings(face = this.face(0), hostMember = 1): Meeting[] {
     const hosts = this.members(hostMember)
-    if (!face) return []
+    if (!face) {
+      this.faceless(0)
+      return []
+    }
     return this.members(0).flatMap((guest) => {
       const others = hosts.filter((h) => h !== guest)
       const found = others.flatMap((host) => {

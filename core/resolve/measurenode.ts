@@ -132,7 +132,9 @@ function readsOf(expr: Expr, names: Names, locals: Readonly<Record<string, NodeK
   walk(expr, (e) => {
     if (e.kind === 'name') {
       const parameter = names.parameters.get(e.name)
-      const key = (Object.hasOwn(locals, e.name) && locals[e.name]) || (parameter ? keyOf.parameter(parameter.id) : null)
+      const key =
+        (Object.hasOwn(locals, e.name) && locals[e.name]) ||
+        (parameter ? keyOf.parameter(parameter.id) : null)
       if (key) reads.add(key)
     } else if (e.kind === 'call' && e.fn === 'angle') {
       for (const arg of e.args) faces.add(arg)

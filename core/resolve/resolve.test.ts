@@ -4,7 +4,8 @@ import { change, execute, type Change, type Project } from '../document'
 import { openProject } from '../exchange'
 import { modelOf, Modeller } from '../model'
 import { FACINGS, facing, mirrored, cross } from '../pieces'
-import { keyOf } from './index'
+import { block, make } from '../testing/bench'
+import { keyOf, sayBecause } from './index'
 
 function demo(): Project {
   const read = openProject(readFileSync('demo/seed-cabinet.json', 'utf8'))
@@ -125,5 +126,34 @@ describe('where things stand', () => {
     }))
     const m = modelOf({ ...base, pieces, joints: [] })
     expect(m.resolved.instances.at(-1)!.box.max[0]).toBeCloseTo(1500 * 0.75 * 25.4, 6)
+  })
+})
+
+describe('the story of a number', () => {
+  const leaning = (...more: Change[]) =>
+    modelOf(
+      make([
+        ...block('a', 'right-up', [0, 300], [0, 60], [0, 18], {
+          tilts: [{ edge: ['face', 'edge1'], angle: 'lean' }],
+        }),
+        ...block('b', 'right-up', [0, 300], [0, 60], [100, 18]),
+        change.setFact({ id: 'b', direction: 'up', fact: 'start', text: '@a.top + 5' }),
+        change.addParameter({ id: 'm', name: 'lean', kind: 'angle', expression: '12deg' }),
+        ...more,
+      ]),
+    )
+  test('is told in what it measures: a tilt in degrees', () => {
+    const m = leaning()
+    expect(sayBecause(m.resolved.because(keyOf.tilt('a', 0))!, m.project)).toBe('A · tilt 12°, from lean 12°')
+  })
+  test('calls things by the names they have now', () => {
+    const modeller = new Modeller()
+    const before = leaning().project
+    modeller.model(before)
+    const done = execute(before, change.renamePiece({ id: 'a', name: 'Lid' }))
+    if (!done.ok) throw new Error(done.why)
+    const m = modeller.model(done.project)
+    const says = sayBecause(m.resolved.because(keyOf.fact('b', 'up', 'start'))!, m.project)
+    expect(says).toMatch(/^B · up start .*, from Lid·top /)
   })
 })

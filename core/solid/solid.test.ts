@@ -1,5 +1,6 @@
 import { loadKernel, type Kernel } from './kernel'
 import { creaseSegments, edgesOf } from './edges'
+import { toStl } from './stl'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -52,4 +53,28 @@ test('a board has twelve creases, a dado through it twelve more', () => {
   expect(creaseSegments(kernel.shape({ size: [300, 100, 19], cuts: [] })).length / 6).toBe(12)
   const cut = kernel.shape({ size: [300, 100, 19], cuts: [{ work: 'a', tools: [dado(50)] }] })
   expect(edgesOf(cut).filter((e) => e.sharp)).toHaveLength(12 + 4 + 8)
+})
+
+test('an STL holds the very triangles of the shape; that of a mirror image is its mirror image, outside out', () => {
+  const shape = kernel.shape({ size: [300, 80, 19], cuts: [{ work: 'a', tools: [dado(100)] }] })
+  const read = (mirrored: boolean) => {
+    const data = new DataView(toStl(shape, 'Shelf', mirrored).buffer)
+    const n = data.getUint32(80, true)
+    expect(data.byteLength).toBe(84 + 50 * n)
+    return Array.from({ length: n }, (_, k) =>
+      [0, 1, 2].map((c) => [0, 1, 2].map((i) => data.getFloat32(84 + 50 * k + 12 + 12 * c + 4 * i, true))),
+    )
+  }
+  // Six times the volume between each triangle and the origin adds up to the solid's own, if it looks outwards.
+  const volume = (triangles: number[][][]) =>
+    triangles.reduce((sum, [a, b, c]) => {
+      const [x, y, z] = [b![1]! * c![2]! - b![2]! * c![1]!, b![2]! * c![0]! - b![0]! * c![2]!, b![0]! * c![1]! - b![1]! * c![0]!]
+      return sum + a![0]! * x + a![1]! * y + a![2]! * z
+    }, 0) / 6 // prettier-ignore
+  const [plain, mirrored] = [read(false), read(true)]
+  expect(plain).toHaveLength(shape.triangles.length / 3)
+  for (const triangles of [plain, mirrored]) expect(volume(triangles) / shape.volume).toBeCloseTo(1, 5)
+  const places = (triangles: number[][][], y: (v: number) => number) =>
+    triangles.flatMap((t) => t.map(([a, b, c]) => [a!, y(b!), c!].map((n) => n.toFixed(3)).join())).sort()
+  expect(places(mirrored, (y) => y)).toEqual(places(plain, (y) => 80 - y))
 })

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { Job, type Answer } from './job'
+import { Job, MOST_PIECES, refuseShapes, type Answer } from './job'
 import { LayoutSearch } from './search'
 import { verify } from './verify'
 
@@ -18,7 +18,7 @@ const anyJob = fc.record({
   firstCut: fc.constantFrom(null, 'rip', 'crosscut'),
   supply: fc.constant([
     { id: 'a', length: 2440, width: 1220, quantity: 2, defects: [{ x: 300, y: 80, length: 60, width: 40 }, { x: 900, y: 700, length: 10, width: 300 }] },
-    { id: 'b', length: 1800, width: 235, quantity: null },
+    { id: 'b', length: 1800, width: 235, quantity: null, grain: false },
   ]),
   demand: fc.array(fc.record({ length: fc.integer({ min: 40, max: 2600 }), width: fc.integer({ min: 20, max: 600 }), quantity: fc.integer({ min: 1, max: 4 }), mayTurn: fc.boolean() }), { maxLength: 12 })
     .map((list) => list.map((d, i) => ({ id: `d${i}`, ...d }))),
@@ -37,6 +37,76 @@ test('every answer stands up to a check that does not know how it was found', ()
     { numRuns: 150 },
   )
 })
+
+test('the cuts told free every piece, and pieces and offcuts lie beside each other on the board', () => {
+  fc.assert(
+    fc.property(anyJob, (given) => {
+      const j = job(given)
+      const { boards } = solve(j, 3)
+      const { trim, kerf } = j
+      for (const b of boards) {
+        const s = j.supply.find((x) => x.id === b.supply)!
+        expect(b.cuts.map((c) => c.order)).toEqual(b.cuts.map((_, n) => n + 1))
+        const near = (p: number, q: number) => Math.abs(p - q) < 1e-6
+        // A side is free where the wood ends, or where a cut runs along the whole of it.
+        const freed = (axis: 0 | 1, at: number, from: number, to: number) =>
+          b.cuts.some((c) => near(c.from[axis], at) && near(c.to[axis], at) && c.from[1 - axis]! <= from + 1e-6 && c.to[1 - axis]! >= to - 1e-6)
+        for (const p of b.placements) {
+          const [x2, y2] = [p.x + p.length, p.y + p.width]
+          const sides: Array<[0 | 1, number, number, number, number]> = [[0, p.x, p.y, y2, trim], [1, p.y, p.x, x2, trim]]
+          for (const [axis, at, from, to, edge] of sides) expect(near(at, edge) || freed(axis, at, from, to)).toBe(true)
+          const ends: Array<[0 | 1, number, number, number, number]> = [[0, x2, p.y, y2, s.length - trim], [1, y2, p.x, x2, s.width - trim]]
+          for (const [axis, at, from, to, edge] of ends) expect(at >= edge - kerf - 1e-6 || freed(axis, at + kerf, from, to) || near(at, edge)).toBe(true)
+        }
+        const rects = [...b.placements, ...b.offcuts]
+        rects.forEach((r, n) => {
+          expect(r.x >= trim - 1e-6 && r.y >= trim - 1e-6 && r.x + r.length <= s.length - trim + 1e-6 && r.y + r.width <= s.width - trim + 1e-6).toBe(true)
+          for (const o of rects.slice(n + 1)) expect(r.x + r.length <= o.x + 1e-6 || o.x + o.length <= r.x + 1e-6 || r.y + r.width <= o.y + 1e-6 || o.y + o.width <= r.y + 1e-6).toBe(true)
+        })
+        // Whole, it is what was laid, what is left, and no more than a kerf along each cut and the trim.
+        const area = rects.reduce((n, r) => n + r.length * r.width, 0)
+        const inner = (s.length - 2 * trim) * (s.width - 2 * trim)
+        const sawn = b.cuts.reduce((n, c) => n + kerf * Math.hypot(c.to[0] - c.from[0], c.to[1] - c.from[1]), 0)
+        expect(area).toBeLessThanOrEqual(inner + 1e-3)
+        expect(area).toBeGreaterThanOrEqual(inner - sawn - 1e-3)
+      }
+    }),
+    { numRuns: 80 },
+  ) // prettier-ignore
+})
+
+test('on grained stock nothing is turned, on stock without grain what may be', () => {
+  const tall = (grain: boolean) => solve(job({ kind: 'sheets', supply: [{ id: 's', length: 500, width: 1000, grain }], demand: [{ id: 'd', length: 900, width: 300, mayTurn: true }] }))
+  expect(tall(true).unplaced).toEqual([{ demand: 'd', quantity: 1, why: 'longer than any board' }])
+  expect(tall(false).boards[0]!.placements[0]).toMatchObject({ turned: true, length: 300, width: 900 })
+  const j = job({ kind: 'sheets', supply: [{ id: 's', length: 500, width: 1000 }], demand: [{ id: 'd', length: 900, width: 300, mayTurn: true }] })
+  expect(verify(j, tall(false))).toContain('board 1: d is turned across the grain')
+}) // prettier-ignore
+
+test('shapes are refused in a sentence, and more pieces than can be laid together too', () => {
+  const shaped = job({ kind: 'sheets', demand: [{ id: 'heart', length: 10, width: 10, outline: [[0, 0], [10, 0], [5, 10]] }] })
+  expect(refuseShapes(shaped)).toMatch(/heart: an outline cannot be laid out yet/)
+  expect(refuseShapes({ ...shaped, demand: [], kind: 'shapes' })).toMatch(/shapes are not laid out yet/)
+  expect(refuseShapes(job({}))).toBeNull()
+  const many = Job.safeParse({ kind: 'boards', kerf: 3, supply: [], demand: [1, 2, 3].map((n) => ({ id: `d${n}`, length: 1, width: 1, quantity: 10_000 })) })
+  expect(many.error?.issues[0]?.message).toContain(MOST_PIECES.toLocaleString('en'))
+}) // prettier-ignore
+
+const NO_TIME = 'there was no time left to lay it'
+test('a search that runs out of time gives what it has by then, and says what it had no time for', () => {
+  const j = job({ kind: 'sheets', supply: [{ id: 's', length: 2440, width: 1220 }], demand: ['d', 'e'].map((id) => ({ id, length: 90, width: 40, quantity: 10_000 })) })
+  const search = new LayoutSearch(j)
+  let looks = 0
+  search.round(() => ++looks > 10)
+  const answer = search.answer(0)
+  const laid = answer.boards.reduce((n, b) => n + b.placements.length, 0)
+  expect(laid).toBe(10 * 32 + 31)
+  expect(answer.unplaced).toEqual([{ demand: 'd', quantity: 10_000 - laid, why: NO_TIME }, { demand: 'e', quantity: 10_000, why: NO_TIME }])
+  expect(verify(j, answer)).toEqual([])
+  // A later round that is given up leaves the better one in place.
+  search.round(() => true)
+  expect(search.answer(0).boards).toHaveLength(answer.boards.length)
+}) // prettier-ignore
 
 describe('the check finds', () => {
   const j = job({

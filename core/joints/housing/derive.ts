@@ -15,6 +15,7 @@ import { entries } from './hosts'
 const FLUSH: Mm = 1e-3
 
 export function derive(d: Deriving): void {
+  if (entries(d.joint.joint).length === 0) d.faceless(0)
   for (const { host, face } of entries(d.joint.joint))
     for (const m of d.meetings(face, host)) {
       const refused = refusal(m, d)

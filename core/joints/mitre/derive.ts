@@ -25,7 +25,7 @@ const UNEVEN: Mm = 0.01
 
 export function derive(d: Deriving): void {
   const [fa, fb] = [d.face(0), d.face(1)]
-  if (!fa || !fb) return
+  if (!fa || !fb) return d.faceless(fa ? 1 : 0)
   for (const a of d.members(0)) {
     const others = d.members(1).filter((b) => b !== a)
     const found = nearest(others, (b) => partAt(shoulderPose(a), fa, shoulderPose(b), fb))

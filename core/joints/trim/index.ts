@@ -55,7 +55,7 @@ function cutAt(a: Pose, face: FaceName, b: Pose, other: FaceName, gap: Mm): { no
 
 function derive(d: Deriving): void {
   const [one, two] = [d.face(0), d.face(1)]
-  if (!one || !two) return
+  if (!one || !two) return d.faceless(one ? 1 : 0)
   for (const a of d.members(0)) {
     const near = [...d.members(1)].sort((x, y) => distanceTo(x, middleOf(a, one)) - distanceTo(y, middleOf(a, one)))[0] // prettier-ignore
     if (!near) continue
