@@ -1,5 +1,5 @@
 export default {
-  roots: ['<rootDir>/core', '<rootDir>/cli', '<rootDir>/app'],
+  roots: ['<rootDir>/core', '<rootDir>/cli', '<rootDir>/app', '<rootDir>/workers', '<rootDir>/server'],
   testMatch: ['**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
@@ -15,5 +15,7 @@ export default {
       },
     ],
   },
+  // In Node the solid library finds its own WASM.
+  moduleNameMapper: { '\\.wasm(\\?url)?$': '<rootDir>/core/testing/own.ts' },
   testEnvironment: 'node',
 }

@@ -1,16 +1,23 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { verify, type Answer, Job } from '../core/cuts'
+import { FileNames, plain } from './export'
+import { run } from './run'
 
 const dir = mkdtempSync(join(tmpdir(), 'ergaton-'))
 const demo = 'demo/seed-cabinet.json'
-function ergaton(...args: string[]) {
-  const { status, stdout, stderr } = spawnSync('npx', ['tsx', 'cli/ergaton.ts', ...args], {
-    encoding: 'utf8',
-  })
-  return { status, stdout, stderr: stderr.replace(/^npm warn.*\n/gm, '') }
+/** The command line within this process. */
+async function ergaton(...args: string[]) {
+  let [stdout, stderr] = ['', '']
+  const status = await run(args, { out: (t) => void (stdout += t), err: (t) => void (stderr += t) })
+  return { status, stdout, stderr }
+}
+/** As a program of its own, with something on standard input; `before` is what the shell does first. */
+function program(input: string, args: string, before = '') {
+  const { status, stdout, stderr } = spawnSync('bash', ['-c', `${before} node node_modules/tsx/dist/cli.mjs cli/ergaton.ts ${args}`], { encoding: 'utf8', input }) // prettier-ignore
+  return { status, stdout, stderr }
 }
 const file = (name: string, data: unknown): string => {
   const path = join(dir, name)
@@ -18,8 +25,8 @@ const file = (name: string, data: unknown): string => {
   return path
 }
 
-test('resolve gives every piece with its sizes, spans and reasons', () => {
-  const { status, stdout } = ergaton('resolve', demo)
+test('resolve gives every piece with its sizes, spans and reasons', async () => {
+  const { status, stdout } = await ergaton('resolve', demo)
   expect(status).toBe(0)
   const report = JSON.parse(stdout) as { pieces: Array<{ name: string }> }
   expect(report.pieces.find((p) => p.name === 'Shelf #2')).toMatchObject({
@@ -31,10 +38,10 @@ test('resolve gives every piece with its sizes, spans and reasons', () => {
   })
 })
 
-test('check is content with the demo, and says what is wrong elsewhere', () => {
-  expect(ergaton('check', demo)).toMatchObject({ status: 0, stdout: 'Nothing wrong found\n' })
+test('check is content with the demo, and says what is wrong elsewhere', async () => {
+  expect(await ergaton('check', demo)).toMatchObject({ status: 0, stdout: 'Nothing wrong found\n' })
   const broken = readFileSync(demo, 'utf8').replace('"@p1.front + 1 1/2"', '"@p1.front - 1/"')
-  const { status, stdout, stderr } = ergaton('check', file('broken.json', broken))
+  const { status, stdout, stderr } = await ergaton('check', file('broken.json', broken))
   expect(status).toBe(1)
   expect(stdout).toContain('stop: Kick board · deep start: The fraction has no lower number')
   expect(stderr).toContain('must be put right before wood is cut')
@@ -43,10 +50,12 @@ test('check is content with the demo, and says what is wrong elsewhere', () => {
     '"deep": {\n          "start": "@p1.front + 1/4",\n          "end": "@p6.front"',
     '"deep": {\n          "start": "@p1.front + 1/4",\n          "end": "@p1.back"',
   )
-  expect(ergaton('check', file('clash.json', clash)).stdout).toMatch(/stop: Shelf #1 and Back share wood/)
+  expect((await ergaton('check', file('clash.json', clash))).stdout).toMatch(
+    /stop: Shelf #1 and Back share wood/,
+  )
 })
 
-test('layout answers a job soundly, exits 2 when something has no place', () => {
+test('layout answers a job soundly, exits 2 when something has no place', async () => {
   const job = {
     kind: 'sheets',
     kerf: 3.2,
@@ -58,7 +67,7 @@ test('layout answers a job soundly, exits 2 when something has no place', () => 
       { id: 'long', length: 2500, width: 50 },
     ],
   }
-  const { status, stdout } = ergaton('layout', file('job.json', job))
+  const { status, stdout } = await ergaton('layout', file('job.json', job))
   const answer = JSON.parse(stdout) as Answer
   expect(status).toBe(2)
   expect(answer.unplaced).toEqual([{ demand: 'long', quantity: 1, why: 'longer than any board' }])
@@ -66,15 +75,83 @@ test('layout answers a job soundly, exits 2 when something has no place', () => 
   expect(answer).toMatchObject({ cost: 62, lowerBoundBoards: 1 })
 })
 
-test('export writes what the shop needs', () => {
+test('export writes what the shop needs', async () => {
   const out = join(dir, 'out')
-  expect(ergaton('export', demo, '--out', out).status).toBe(0)
+  expect((await ergaton('export', demo, '--out', out)).status).toBe(0)
   const names = readdirSync(out)
   expect(names.filter((n) => n.endsWith('.stl'))).toHaveLength(10)
   for (const name of ['cut-list.csv', 'plans.pdf', 'layout-1x10-pine.json', 'layout-1x10-pine.svg'])
     expect(names).toContain(name)
   const stl = readFileSync(join(out, 'B-top.stl'))
   expect(stl.length).toBe(84 + 50 * stl.readUInt32LE(80))
+})
+
+describe('a damaged project', () => {
+  const torn = (edit: (p: Record<string, Array<Record<string, unknown>>>) => void): string => {
+    const data = JSON.parse(readFileSync(demo, 'utf8')) as Record<string, Array<Record<string, unknown>>>
+    edit(data)
+    return file('torn.json', data)
+  }
+  test('is checked to every fault, in a maker’s words, and exits 1', async () => {
+    const path = torn((p) => {
+      p.pieces![0]!.facing = 'up-up'
+      p.pieces![6]!.stock = 3
+      p.joints![2]!.fields = { depth: 5 }
+    })
+    const { status, stderr } = await ergaton('check', path)
+    expect(status).toBe(1)
+    expect(stderr).toMatch(/piece 1, Left side: facing: there is no such facing/)
+    expect(stderr).toMatch(/piece 7, Kick board: stock is not text/)
+    expect(stderr).not.toMatch(/Invalid input|expected \w+, received/)
+    expect(stderr).toMatch(/things must be put right before wood is cut/)
+  })
+  test('whose stock is not there says so, and exits 1', async () => {
+    const path = torn((p) => {
+      p.stock = []
+    })
+    const { status, stdout } = await ergaton('check', path)
+    expect(status).toBe(1)
+    expect(stdout).toContain('stop: Shelf is made of a stock that is not on the rack')
+  })
+})
+
+test('stocks and pieces whose names read alike as files keep a file each', async () => {
+  const names = new FileNames()
+  const all = ['1×4 pine', '¼ pine', '1/4 pine', '1x4 pine', '?', '!', 'SIDE', 'side'].map((n) => names.free(plain(n, 'piece'))) // prettier-ignore
+  expect(new Set(all.map((n) => n.toLowerCase())).size).toBe(all.length)
+  expect(all.slice(0, 2)).toEqual(['1x4-pine', '1_4-pine'])
+  const data = JSON.parse(readFileSync(demo, 'utf8')) as { stock: Array<{ name: string }>; pieces: Array<{ stock: unknown }> } // prettier-ignore
+  const stock = data.stock.map((s, i) => ({ ...s, name: ['¼ pine', '1/4 pine'][i] ?? s.name }))
+  const out = join(dir, 'alike')
+  // One setting is torn besides: what is sound is exported all the same, and the code says that something is not.
+  data.settings.kerf = 3
+  const { status, stderr } = await ergaton('export', file('alike.json', { ...data, stock }), '--out', out)
+  expect(status).toBe(1)
+  expect(stderr).toMatch(/The files are written, but 1 thing must be put right/)
+  expect(readdirSync(out)).toContain('cut-list.csv')
+  expect(readdirSync(out).filter((n) => /^layout-1_4-pine.*json$/.test(n))).toHaveLength(2)
+})
+
+test('a file that cannot be written whole is not written, and what was there stays', async () => {
+  const out = join(dir, 'full')
+  mkdirSync(out)
+  writeFileSync(join(out, 'plans.pdf'), 'as it was')
+  // No file may be larger than 18 kB, as on a disk that fills up in the middle of one.
+  const limited = program('', `export ${demo} --out ${out}`, 'ulimit -f 18;')
+  expect(limited.status).toBe(1)
+  expect(limited.stderr).toMatch(/plans.pdf would be too large; what was there before is as it was/)
+  expect(readFileSync(join(out, 'plans.pdf'), 'utf8')).toBe('as it was')
+  expect(readdirSync(out).filter((n) => n.endsWith('.part'))).toEqual([])
+})
+
+test('- is standard input, with a byte-order mark or without', async () => {
+  const text = readFileSync(demo, 'utf8')
+  expect(program('\uFEFF' + text, 'check -')).toMatchObject({ status: 0, stdout: 'Nothing wrong found\n' })
+  expect(program('{', 'layout -')).toEqual({
+    status: 1,
+    stdout: '',
+    stderr: 'standard input: this is not JSON\n',
+  })
 })
 
 test.each<[string, string[], RegExp]>([
@@ -84,12 +161,51 @@ test.each<[string, string[], RegExp]>([
   [
     'a job that is wrong',
     ['layout', file('bad.json', { kind: 'sheets', kerf: -1, supply: [], demand: [] })],
-    /bad.json: kerf: /,
+    /bad.json: kerf is smaller than 0/,
   ],
   ['a job that is no JSON', ['layout', file('no.json', '{')], /this is not JSON/],
   ['nowhere to export to', ['export', demo], /--out DIR/],
-])('%s: exit 1 and a sentence', (_, args, says) => {
-  const { status, stderr } = ergaton(...args)
+  ['a command of the prototype', ['constructor', demo], /There is no command constructor/],
+  ['more than one file', ['check', demo, demo], /takes one file; demo.* is too much/],
+  ['an --out where there is none', ['check', demo, '--out', 'x'], /check takes no --out/],
+  ['a folder for a file', ['check', 'demo'], /demo is a folder/],
+  [
+    'a job of shapes',
+    [
+      'layout',
+      file('heart.json', {
+        kind: 'sheets',
+        kerf: 3,
+        supply: [],
+        demand: [
+          {
+            id: 'heart',
+            length: 9,
+            width: 9,
+            outline: [
+              [0, 0],
+              [9, 0],
+              [5, 9],
+            ],
+          },
+        ],
+      }),
+    ],
+    /heart: an outline cannot be laid out yet/,
+  ],
+  [
+    'a nest of brackets',
+    [
+      'check',
+      file(
+        'nest.json',
+        `{"format":"ergaton-project","version":2,"a":${'['.repeat(3000)}${']'.repeat(3000)}}`,
+      ),
+    ],
+    /nested deeper/,
+  ],
+])('%s: exit 1 and a sentence', async (_, args, says) => {
+  const { status, stderr } = await ergaton(...args)
   expect(status).toBe(1)
   expect(stderr).toMatch(says)
   expect(stderr).not.toMatch(/\bat .*\.ts:/)

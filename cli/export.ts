@@ -9,9 +9,10 @@ import { toPdf } from '../core/plans/pdf'
 import { toStl, type Kernel } from '../core/solid'
 import { nodeFonts } from './fonts'
 import { solve } from './layout'
+import type { Voice } from './run'
 
 /** Writes everything a project gives into `dir`; gives the names of the files. Each is written whole or not at all. */
-export async function exportAll(model: Model, kernel: Kernel, dir: string): Promise<string[]> {
+export async function exportAll(model: Model, kernel: Kernel, dir: string, voice: Voice): Promise<string[]> {
   mkdirSync(dir, { recursive: true })
   const written: string[] = []
   const put = (name: string, data: string | Uint8Array) => {
@@ -34,7 +35,7 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string): Prom
   if (sheets.length > 0) {
     const { data, missing } = await toPdf(sheets, nodeFonts(), model.project.name)
     put('plans.pdf', data)
-    if (missing.length > 0) process.stderr.write(`plans.pdf: no font has ${missing.join(' ')}; a sign stands for each\n`) // prettier-ignore
+    if (missing.length > 0) voice.err(`plans.pdf: no font has ${missing.join(' ')}; a sign stands for each\n`) // prettier-ignore
   }
   sheets.forEach((sheet, i) => put(`plan-${String(i + 1).padStart(2, '0')}.svg`, toSvg(sheet)))
   const solids = new FileNames()
@@ -53,7 +54,7 @@ function writeWhole(path: string, data: string | Uint8Array): void {
     writeFileSync(beside, data)
     renameSync(beside, path)
   } catch (error) {
-    rmSync(beside, { force: true })
+    rmSync(beside, { force: true, recursive: true })
     throw Object.assign(error as Error, { path })
   }
 }

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs'
 import { Job, refuseShapes } from '../core/cuts'
 import { sayAside, sayIssue, type Project } from '../core/document'
 import { openProject } from '../core/exchange'
+import type { Voice } from './run'
 
 /** The maker's mistake, in a sentence; ends the command with 1. */
 export class WrongInput extends Error {}
@@ -20,11 +21,11 @@ export function readText(file: string): string {
 }
 
 /** A project as far as it is sound; each part that is not is said on standard error, and given. */
-export function readProjectFile(file: string): { project: Project; faults: readonly string[] } {
+export function readProjectFile(file: string, voice: Voice): { project: Project; faults: readonly string[] } {
   const read = openProject(readText(file))
   if (!read.ok) throw new WrongInput(`${sayFile(file)}: ${read.why}`)
   const faults = sayAside(read.project)
-  for (const says of faults) process.stderr.write(`${sayFile(file)}: set aside: ${says}\n`)
+  for (const says of faults) voice.err(`${sayFile(file)}: set aside: ${says}\n`)
   return { project: read.project, faults }
 }
 

@@ -6,7 +6,8 @@ import { findSwings } from '../core/hardware'
 import { Modeller } from '../core/model'
 import type { Project } from '../core/document'
 import type { Problem } from '../core/resolve'
-import { inSlices, kernel } from './kernel'
+import { kernel } from './kernel'
+import { inSlices } from './slices'
 
 let newest = 0
 const modeller = new Modeller()

@@ -1,7 +1,7 @@
 /** Looks for layouts away from the page; what it has found so far can be kept at any time. */
 import { expose } from 'comlink'
 import { LayoutSearch, type Answer, type Job } from '../core/cuts'
-import { breathe } from './kernel'
+import { breathe } from './slices'
 
 let newest = 0
 /** Even a job without time gets so many seconds for its first layout. */

@@ -4,7 +4,8 @@ import type { Project } from '../core/document'
 import { modelOf } from '../core/model'
 import { drawView, PICTORIAL, planSheets, type Sheet } from '../core/plans'
 import type { Pdf } from '../core/plans/pdf'
-import { breathe, kernel } from './kernel'
+import { kernel } from './kernel'
+import { breathe } from './slices'
 
 let newest = 0
 

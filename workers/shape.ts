@@ -1,7 +1,8 @@
 /** Shapes pieces away from the page. A newer revision ends the work on an older one. */
 import { expose, transfer } from 'comlink'
 import { creaseSegments, type Recipe } from '../core/solid'
-import { breathe, kernel } from './kernel'
+import { kernel } from './kernel'
+import { breathe } from './slices'
 
 export interface MadeShape {
   readonly key: string

@@ -74,7 +74,8 @@ describe('hands and outlines', () => {
   test('a group in a mirror is a pair of hands, unless its pieces are alike both ways', () => {
     const board = [...block('a', 'right-up', [0, 400], [0, 90], [0, 18]), ...block('b', 'back-left', [100, 18], [0, 90], [18, 200]), join('housing', [['b', 'edge2'], ['a', null]], { depth: 6, stop1: 20 })]
     const lopsided = findAlike(modelOf(grouped(make(board), { kind: 'mirrored', direction: 'across', about: '900' })))
-    expect(lopsided.map((a) => [a.instances.length, a.mirrored])).toEqual([[2, 1], [2, 1]])
+    // A dado that stops is not alike both ways; a notch through the thickness is.
+    expect(lopsided.map((a) => [a.instances.length, a.mirrored])).toEqual([[2, 1], [2, 0]])
   })
 }) // prettier-ignore
 
@@ -140,6 +141,18 @@ test('layout jobs offer measured boards once, before what can be bought', () => 
   expect(pine!.job.supply[1]).toMatchObject({ quantity: null })
   expect(pine!.job.demand.find((d) => d.id === 'D')).toMatchObject({ quantity: 4, mayTurn: false })
 })
+
+test('a piece that its joints cut away altogether is said, and not laid', () => {
+  const gone = modelOf(make([
+    ...block('a', 'right-front', [0, 300], [0, 20], [0, 60]),
+    ...block('b', 'up-front', [0, 60], [-40, 100], [500, 300]),
+    join('trim', [['a', 'edge2'], ['b', 'end1']]),
+    change.setFact({ id: 'b', direction: 'up', fact: 'start', text: '-100' }),
+    change.setFact({ id: 'b', direction: 'across', fact: 'size', text: '300' }),
+  ]))
+  expect(gone.problems.map((p) => p.says)).toContain('A would have no width: its joints cut all of it away')
+  expect(layoutJobs(gone).flatMap((j) => j.job.demand).every((d) => d.width > 0)).toBe(true)
+}) // prettier-ignore
 
 test('lengths that round alike are supplies of their own, and one told twice is one', () => {
   const [pine] = layoutJobs(

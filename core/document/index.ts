@@ -4,4 +4,4 @@ export { isRecord, LARGEST_FILE, readData, readProject, writeProject, type Readi
 export { Aside, sayAside } from './aside'
 export { sayIssue } from './words'
 export { slots, slotsReferringTo } from './slots'
-export { change, execute, nameOf, replay, type Change, type Outcome } from './commands'
+export { change, execute, nameOf, nameOfGone, replay, type Change, type Outcome } from './commands'

@@ -1,5 +1,5 @@
 /** What the names in a project stand for, gathered once for all its measures. */
-import type { Group, Piece, Project } from '../document'
+import { nameOfGone, type Group, type Piece, type Project } from '../document'
 import type { LengthUnit, MeasureKind, Ref } from '../measure'
 import type { NodeKey } from './graph'
 import { groupTarget, keyOf, pieceTarget, stockTarget, type Target } from './keys'
@@ -73,7 +73,7 @@ function gatherNames(project: Project): Names {
     things,
     stocks: new Set(stock.map((s) => s.id)),
     sayRef: (ref) => {
-      const name = spoken.get(ref.id) ?? project.gone[ref.id] ?? `@${ref.id}`
+      const name = spoken.get(ref.id) ?? nameOfGone(project, ref.id) ?? `@${ref.id}`
       return `${name}${ref.instance === undefined ? '' : ` #${ref.instance}`}·${ref.property}`
     },
   }

@@ -75,10 +75,16 @@ function sizes(p: ResolvedPiece, resolved: Numbers): Problem[] {
       },
     ]
   for (const i of p.instances) {
-    const odd = tooLarge(p, i, resolved) ?? stockProblem(p, i, resolved)
+    const odd = noWood(i) ?? tooLarge(p, i, resolved) ?? stockProblem(p, i, resolved)
     if (odd) return [{ id: `stock:${p.id}`, piece: p.id, ...odd }]
   }
   return []
+}
+
+/** A piece whose joints take more from it than there is. */
+function noWood(i: Instance): { level: 'stop'; says: string } | null {
+  const axis = i.size.findIndex((s) => s <= 1e-6)
+  return axis < 0 ? null : { level: 'stop', says: `${i.name} would have no ${['length', 'width', 'thickness'][axis]!}: its joints cut all of it away` } // prettier-ignore
 }
 
 /** No piece of wood comes near this; what does is a slip of the pen. */

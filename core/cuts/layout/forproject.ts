@@ -46,12 +46,15 @@ function jobFor(model: Model, group: CutGroup, stock: ResolvedStock, seconds: nu
     seconds,
     seed: 1,
     supply: [...measured, ...ofRack],
-    demand: group.rows.map((r) => ({
-      id: r.mark,
-      length: r.roughLength,
-      width: r.roughWidth,
-      quantity: r.quantity,
-      mayTurn: kind === 'sheet' && !grain,
-    })),
+    // What its joints cut away altogether is said elsewhere; there is nothing of it to lay.
+    demand: group.rows
+      .filter((r) => r.roughLength > 0 && r.roughWidth > 0)
+      .map((r) => ({
+        id: r.mark,
+        length: r.roughLength,
+        width: r.roughWidth,
+        quantity: r.quantity,
+        mayTurn: kind === 'sheet' && !grain,
+      })),
   }
 }

@@ -76,13 +76,17 @@ export function parameterIn(project: Project, id: string): Parameter {
   return parameter
 }
 
+/** What something that was deleted was called, if that is known. */
+export const nameOfGone = (project: Project, id: string): string | undefined =>
+  Object.hasOwn(project.gone, id) ? project.gone[id] : undefined
+
 /** What a maker calls the thing with this id; its old name when it was deleted. */
 export const nameOf = (project: Project, id: string): string =>
   project.pieces.find((p) => p.id === id)?.name ??
   project.groups.find((g) => g.id === id)?.name ??
   project.stock.find((s) => s.id === id)?.name ??
   project.boards.find((b) => b.id === id)?.name ??
-  project.gone[id] ??
+  nameOfGone(project, id) ??
   id
 
 /** Takes pieces and groups out of the document; what still refers to them is to know what they were called. */

@@ -13,7 +13,7 @@ import * as pieces from './pieces'
 import * as project from './project'
 import * as rack from './rack'
 
-export { nameOf } from './command'
+export { nameOf, nameOfGone } from './command'
 
 enablePatches()
 

@@ -1,0 +1,312 @@
+import { jest } from '@jest/globals'
+import { change, newProject, writeProject, type Project } from '../../core/document'
+
+/** The browser's storage in memory; it may be told to refuse, or to be slow. */
+class Store {
+  readonly data = new Map<string, unknown>()
+  refuse: Error | null = null
+  wait: Promise<void> = Promise.resolve()
+  getItem = async (key: string) => structuredClone(this.data.get(key) ?? null)
+  setItem = async (key: string, value: unknown) => {
+    await this.wait
+    if (this.refuse) throw this.refuse
+    this.data.set(key, structuredClone(value))
+  }
+  removeItem = async (key: string) => void this.data.delete(key)
+  keys = async () => [...this.data.keys()]
+  iterate = async (see: (value: unknown, key: string) => void) => this.data.forEach((v, k) => see(v, k))
+}
+const stores: Record<string, Store> = {}
+jest.unstable_mockModule('localforage', () => ({
+  default: { createInstance: ({ storeName }: { storeName: string }) => (stores[storeName] ??= new Store()) },
+}))
+
+class Target extends EventTarget {
+  visibilityState = 'visible'
+}
+const notes = new Map<string, string>()
+let noRoom = false
+const world = globalThis as unknown as Record<string, unknown>
+world.document = new Target()
+world.window = new Target()
+world.localStorage = {
+  get length() {
+    return notes.size
+  },
+  key: (n: number) => [...notes.keys()][n] ?? null,
+  getItem: (k: string) => notes.get(k) ?? null,
+  removeItem: (k: string) => void notes.delete(k),
+  setItem: (k: string, v: string) => {
+    if (noRoom) throw new DOMException('full', 'QuotaExceededError')
+    notes.set(k, v)
+  },
+}
+/** The browser's locks, which a page over plain http does not have. */
+function setLocks(on: boolean): void {
+  const held = new Set<string>()
+  const request = async (name: string, options: { ifAvailable?: boolean }, use: (lock: object | null) => unknown) => {
+    if (held.has(name)) {
+      if (options.ifAvailable) return use(null)
+      while (held.has(name)) await new Promise((r) => setTimeout(r, 5))
+    }
+    held.add(name)
+    try {
+      return await use({})
+    } finally {
+      held.delete(name)
+    }
+  } // prettier-ignore
+  Object.defineProperty(globalThis, 'navigator', {
+    value: on ? { locks: { request } } : {},
+    configurable: true,
+  })
+}
+setLocks(true)
+
+const { useOpen, run, undo, redo, open, choose } = await import('./open')
+const { startAutosave } = await import('./autosave')
+const { keep, keepNew, listCards, putBack, readKept, removeKept, renameKept, importText, exportText } = await import('./shelf') // prettier-ignore
+const { takeHold, awaitHold, leave } = await import('./hold')
+const { listUnsaved, noteUnsaved, unsavedOf } = await import('./unsaved')
+const { Recent } = await import('./recent')
+const { Hand, sayFault } = await import('./hands')
+
+const project = (name = 'Box'): Project => newProject('x', name, 'mm')
+const pause = (ms: number) => new Promise((r) => setTimeout(r, ms))
+const state = () => useOpen.getState().saved.state
+async function until(done: () => boolean): Promise<void> {
+  for (let n = 0; n < 400 && !done(); n++) await pause(5)
+  expect(done()).toBe(true)
+}
+const kept = async (id: string): Promise<Project> => {
+  const opened = await readKept(id)
+  if (!('project' in opened)) throw new Error(opened.why)
+  return opened.project
+}
+
+beforeEach(() => {
+  setLocks(true)
+  for (const s of Object.values(stores))
+    Object.assign(s, { refuse: null, wait: Promise.resolve() }).data.clear()
+  notes.clear()
+  noRoom = false
+})
+
+describe('one project’s record', () => {
+  test('is written over the revision it was read from, and no other', async () => {
+    const id = await keepNew(project())
+    const first = await readKept(id)
+    expect(first).toMatchObject({ revision: 1, recovered: false })
+    expect(await keep({ ...project('One'), id }, 1)).toBe(2)
+    await expect(keep({ ...project('Two'), id }, 1)).rejects.toThrow(/changed or deleted elsewhere/)
+    expect((await kept(id)).name).toBe('One')
+  })
+  test('is not written again once it was deleted', async () => {
+    const id = await keepNew(project())
+    const gone = await removeKept(id, 'Box')
+    await expect(keep({ ...project(), id }, 1)).rejects.toThrow(/deleted elsewhere/)
+    await putBack(id, 'Box', gone!.project)
+    expect((await kept(id)).name).toBe('Box')
+  })
+  test('is not renamed or deleted while it is open elsewhere', async () => {
+    const id = await keepNew(project())
+    const hold = (await takeHold(id))!
+    await expect(renameKept(id, 'Box', 'Crate')).rejects.toThrow('Box is open in another tab')
+    await expect(removeKept(id, 'Box')).rejects.toThrow('Box is open in another tab')
+    await hold.release()
+    await renameKept(id, 'Box', 'Crate')
+    expect((await kept(id)).name).toBe('Crate')
+  })
+  test('loses nothing that cannot be read by a new name, nor by a file', async () => {
+    const id = await keepNew(project())
+    const torn = { id: 'p1', kind: 'made', name: 'Torn', spans: 3 }
+    stores.projects!.data.set(id, { project: { ...project(), pieces: [torn] }, touched: 0 })
+    await renameKept(id, 'Box', 'Crate')
+    expect(exportText(await kept(id))).toContain('\\"name\\":\\"Torn\\"')
+    expect((await kept(id)).setAside.map((s) => JSON.parse(s.text) as unknown)).toEqual([torn])
+  })
+  test('says nothing of its age when it does not know it, and is listed damaged as it is', async () => {
+    stores.projects!.data.set('a', { project: { name: 'Odd' } })
+    stores.projects!.data.set('b', null)
+    expect((await listCards()).map((c) => [c.name, c.touched, c.damaged !== undefined])).toEqual([
+      ['Odd', null, true],
+      ['b', null, true],
+    ])
+  })
+  test('comes from a file as a new one, or the file is refused in a sentence', async () => {
+    const done = await importText(writeProject(project('From a file')))
+    expect(done).toMatchObject({ ok: true, setAside: [] })
+    expect(await importText('{}')).toMatchObject({ ok: false, why: 'This file was not made by Ergaton' })
+  })
+})
+
+describe.each([['locks', true], ['leases', false]] as const)('one writer, by %s', (_, on) => {
+  beforeEach(() => setLocks(on))
+  test('the second is told, waits, and gets it when the first has left', async () => {
+    const first = (await takeHold('p'))!
+    expect(await takeHold('p')).toBeNull()
+    const waiting = awaitHold('p', new AbortController().signal)
+    await first.release()
+    const second = await waiting
+    expect(second).not.toBeNull()
+    await second!.release()
+  })
+  test('what was left is taken only after its last write', async () => {
+    const first = (await takeHold('q'))!
+    let written = false
+    leave('q', first, pause(60).then(() => void (written = true)))
+    const second = await takeHold('q')
+    expect([written, second !== null]).toEqual([true, true])
+    await second!.release()
+  })
+}) // prettier-ignore
+
+test('a lease that was taken over is noticed, and one that is silent is taken over', async () => {
+  setLocks(false)
+  let lost = false
+  const mine = (await takeHold('r', () => (lost = true)))!
+  stores.leases!.data.set('r', { owner: 'another', beat: Date.now() - 60_000 })
+  await until(() => lost)
+  const again = await takeHold('r')
+  expect(again).not.toBeNull()
+  await again!.release()
+  await mine.release()
+  expect(stores.leases!.data.has('r')).toBe(false)
+}, 20_000)
+
+describe('the open project', () => {
+  const start = async () => {
+    const id = await keepNew(project())
+    const opened = await readKept(id)
+    if (!('project' in opened)) throw new Error(opened.why)
+    open(opened)
+    useOpen.setState({ readOnly: false })
+    return id
+  }
+  test('is kept after a change, undo and redo', async () => {
+    const id = await start()
+    const stop = startAutosave()
+    expect(run(change.renameProject({ name: 'One' }))).toBeNull()
+    expect(state()).toBe('waiting')
+    await until(() => state() === 'saved')
+    expect((await kept(id)).name).toBe('One')
+    expect(undo()).toBe('Rename the project to One')
+    await until(() => state() === 'saved')
+    expect((await kept(id)).name).toBe('Box')
+    redo()
+    await stop()
+    expect((await kept(id)).name).toBe('One')
+  })
+  test('refuses a change in a sentence, and any while it is only read', async () => {
+    await start()
+    expect(run(change.renamePiece({ id: 'p9', name: 'X' }))).toMatch(/not there any more/)
+    useOpen.setState({ readOnly: true })
+    expect(run(change.renameProject({ name: 'X' }))).toMatch(/another tab/)
+    choose(['p1#1'])
+    expect(useOpen.getState().chosen).toEqual(['p1#1'])
+  })
+  test('that could not be kept is noted, found again on opening, and kept then', async () => {
+    const id = await start()
+    stores.projects!.refuse = new DOMException('full', 'QuotaExceededError')
+    const stop = startAutosave()
+    run(change.renameProject({ name: 'Precious' }))
+    await until(() => state() === 'failed')
+    expect(useOpen.getState().saved).toMatchObject({ why: expect.stringMatching(/storage is full/) })
+    await stop()
+    expect(listUnsaved().map((u) => u.name)).toEqual(['Precious'])
+    stores.projects!.refuse = null
+    const again = await readKept(id)
+    expect(again).toMatchObject({ recovered: true, project: { name: 'Precious' } })
+    if (!('project' in again)) return
+    open(again)
+    useOpen.setState({ readOnly: false })
+    const stopAgain = startAutosave()
+    await until(() => state() === 'saved')
+    await stopAgain()
+    expect(listUnsaved()).toEqual([])
+    expect((stores.projects!.data.get(id) as { project: Project }).project.name).toBe('Precious')
+  })
+  test('is noted at once when the page goes while storage has not answered', async () => {
+    const id = await start()
+    const stop = startAutosave()
+    stores.projects!.wait = pause(200).then(() => undefined)
+    run(change.renameProject({ name: 'Last edit' }))
+    const closing = new Event('beforeunload', { cancelable: true })
+    ;(world.window as Target).dispatchEvent(closing)
+    expect(closing.defaultPrevented).toBe(false)
+    expect(unsavedOf(id)?.text).toContain('Last edit')
+    await stop()
+  })
+  test('asks before the page goes when it can be noted nowhere', async () => {
+    await start()
+    const stop = startAutosave()
+    noRoom = true
+    run(change.renameProject({ name: 'Nowhere' }))
+    const closing = new Event('beforeunload', { cancelable: true })
+    ;(world.window as Target).dispatchEvent(closing)
+    expect(closing.defaultPrevented).toBe(true)
+    await stop()
+  })
+  test('that was changed elsewhere meanwhile is not written over', async () => {
+    const id = await start()
+    await keep({ ...project('Theirs'), id }, 1)
+    const stop = startAutosave()
+    run(change.renameProject({ name: 'Mine' }))
+    await until(() => state() === 'failed')
+    await stop()
+    expect((stores.projects!.data.get(id) as { project: Project }).project.name).toBe('Theirs')
+    expect(listUnsaved().map((u) => u.name)).toEqual(['Mine'])
+  })
+})
+
+test('a note that is damaged is passed over', () => {
+  notes.set('ergaton-unsaved-a', '{')
+  notes.set('ergaton-unsaved-b', '{"id":"b"}')
+  noteUnsaved({ id: 'c', name: 'C', from: 1, text: '{}' })
+  expect(listUnsaved().map((u) => u.id)).toContain('c')
+  expect(unsavedOf('a')).toBeNull()
+  expect(unsavedOf('b')).toBeNull()
+})
+
+describe('what is kept of shapes', () => {
+  test('never loses what is in use, however much comes and goes', () => {
+    const recent = new Recent<number>(5)
+    recent.put([['standing', 0]], ['standing'])
+    for (let n = 1; n < 1000; n++) recent.put([[`moved ${n}`, n]], ['standing', `moved ${n}`])
+    expect(recent.get('standing')).toBe(0)
+    expect(recent.size).toBe(5)
+    expect(recent.has('moved 999')).toBe(true)
+    expect(recent.has('moved 1')).toBe(false)
+  })
+  test('holds all that is in use, even beyond its bound', () => {
+    const recent = new Recent<number>(2)
+    const keys = ['a', 'b', 'c', 'd']
+    recent.put(keys.map((k, i) => [k, i] as const), keys) // prettier-ignore
+    expect(keys.every(recent.has)).toBe(true)
+  })
+})
+
+describe('a worker’s hand', () => {
+  class FakeWorker extends EventTarget {
+    terminated = false
+    postMessage = () => undefined
+    terminate = () => void (this.terminated = true)
+  }
+  test('fails what waits when the worker dies, and starts a fresh one at the next asking', async () => {
+    const made: FakeWorker[] = []
+    const hand = new Hand<object>(() => {
+      made.push(new FakeWorker())
+      return made.at(-1)! as unknown as Worker
+    }, 'Trying')
+    const waiting = hand.ask(() => new Promise(() => undefined))
+    made[0]!.dispatchEvent(new Event('error'))
+    await expect(waiting).rejects.toThrow('Trying stopped unexpectedly; nothing is lost. Try again')
+    expect(await hand.ask(() => Promise.resolve(5))).toBe(5)
+    expect(made).toHaveLength(2)
+    const fault = Object.assign(new Error('It could not be loaded'), { name: 'KernelFault' })
+    await expect(hand.ask(() => Promise.reject(fault))).rejects.toBe(fault)
+    expect(made[1]!.terminated).toBe(true)
+    expect(sayFault(fault, 'No')).toBe('It could not be loaded')
+    expect(sayFault(new RangeError('x is undefined'), 'It was not made')).toBe('It was not made; nothing is lost. Try again') // prettier-ignore
+  })
+})

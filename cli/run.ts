@@ -1,0 +1,117 @@
+/** The commands of the command line. Exit codes: 0 fine; 1 wrong input, with a sentence on standard error; 2 something had no place. */
+import { parseArgs } from 'node:util'
+import { findBodies, findClashes, resolveReport } from '../core/exchange'
+import { findSwings } from '../core/hardware'
+import { modelOf } from '../core/model'
+import { drain, loadKernel } from '../core/solid'
+import { exportAll } from './export'
+import { readJob, readProjectFile, WrongInput } from './input'
+import { solve } from './layout'
+
+const USAGE = `ergaton resolve FILE             pieces, finished sizes, spans and where they come from, as JSON
+ergaton check FILE               what is wrong with a project; exit 1 when something is
+ergaton layout JOB               a board or sheet layout from a job file, as JSON
+ergaton export FILE --out DIR    cut list, layouts, plans and an STL of each piece
+FILE and JOB may be - for standard input.
+`
+
+/** Where a command says what it has to say. */
+export interface Voice {
+  out(text: string): void
+  err(text: string): void
+}
+
+const asJson = (data: unknown): string => JSON.stringify(data, null, 2) + '\n'
+const things = (n: number): string => (n === 1 ? '1 thing' : `${n} things`)
+
+type Command = (file: string, dir: string | undefined, voice: Voice) => Promise<number>
+
+const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
+  [
+    'resolve',
+    async (file, _, voice) => {
+      voice.out(asJson(resolveReport(modelOf(readProjectFile(file, voice).project))))
+      return 0
+    },
+  ],
+  [
+    'check',
+    async (file, _, voice) => {
+      const { project, faults } = readProjectFile(file, voice)
+      const model = modelOf(project)
+      const kernel = await loadKernel()
+      const solid = [findBodies, findClashes, findSwings].flatMap((find) => drain(find(model, kernel)))
+      const problems = [...model.problems, ...solid]
+      for (const p of problems) voice.out(`${p.level}: ${p.says}\n`)
+      const stops = problems.filter((p) => p.level === 'stop').length + faults.length
+      if (stops > 0) throw new WrongInput(`${things(stops)} must be put right before wood is cut`)
+      if (problems.length === 0) voice.out('Nothing wrong found\n')
+      return 0
+    },
+  ],
+  [
+    'layout',
+    async (file, _, voice) => {
+      const answer = solve(readJob(file))
+      voice.out(asJson(answer))
+      return answer.unplaced.length > 0 ? 2 : 0
+    },
+  ],
+  [
+    'export',
+    async (file, dir, voice) => {
+      if (!dir) throw new WrongInput('Say where to: --out DIR')
+      const { project, faults } = readProjectFile(file, voice)
+      const model = modelOf(project)
+      const stops = model.problems.filter((p) => p.level === 'stop')
+      for (const p of stops) voice.err(`stop: ${p.says}\n`)
+      const written = await exportAll(model, await loadKernel(), dir, voice)
+      voice.out(written.map((name) => name + '\n').join(''))
+      const wrong = stops.length + faults.length
+      if (wrong > 0)
+        throw new WrongInput(
+          `The files are written, but ${things(wrong)} must be put right before wood is cut`,
+        )
+      return 0
+    },
+  ],
+])
+
+/** What the system says of a file or folder that it does not let us use. */
+const DENIED: Readonly<Record<string, string>> = {
+  EACCES: 'may not be written', EISDIR: 'is a folder', ENOTDIR: 'is not a folder', EEXIST: 'is not a folder', ENOSPC: 'has no room left', EROFS: 'cannot be written', EFBIG: 'would be too large',
+} // prettier-ignore
+
+/** Runs one command; gives its exit code. */
+export async function run(args: readonly string[], voice: Voice): Promise<number> {
+  try {
+    const { positionals, values } = parseArgs({
+      args: [...args],
+      allowPositionals: true,
+      options: { out: { type: 'string' }, help: { type: 'boolean' } },
+    })
+    const [name, file, ...more] = positionals
+    if (values.help) {
+      voice.out(USAGE)
+      return 0
+    }
+    const command = name === undefined ? undefined : COMMANDS.get(name)
+    if (!command) throw new WrongInput(name === undefined ? USAGE : `There is no command ${name}\n${USAGE}`)
+    if (file === undefined) throw new WrongInput(`Say which file:\n${USAGE}`)
+    if (more.length > 0) throw new WrongInput(`${name} takes one file; ${more.join(' ')} is too much`)
+    if (values.out !== undefined && name !== 'export') throw new WrongInput(`${name} takes no --out`)
+    return await command(file, values.out, voice)
+  } catch (error) {
+    const { code, message, path } = error as NodeJS.ErrnoException
+    const denied = code !== undefined && Object.hasOwn(DENIED, code) ? DENIED[code] : undefined
+    const says =
+      error instanceof WrongInput || code?.startsWith('ERR_PARSE_ARGS')
+        ? message
+        : denied
+          ? `${path ?? 'The folder'} ${denied}; what was there before is as it was`
+          : null
+    if (says === null) throw error
+    voice.err(`${says.trimEnd()}\n`)
+    return 1
+  }
+}

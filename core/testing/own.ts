@@ -1,0 +1,2 @@
+/** Stands in for an address where Node needs none. */
+export default undefined
