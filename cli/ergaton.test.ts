@@ -120,7 +120,7 @@ test('stocks and pieces whose names read alike as files keep a file each', async
   const all = ['1×4 pine', '¼ pine', '1/4 pine', '1x4 pine', '?', '!', 'SIDE', 'side'].map((n) => names.free(plain(n, 'piece'))) // prettier-ignore
   expect(new Set(all.map((n) => n.toLowerCase())).size).toBe(all.length)
   expect(all.slice(0, 2)).toEqual(['1x4-pine', '1_4-pine'])
-  const data = JSON.parse(readFileSync(demo, 'utf8')) as { stock: Array<{ name: string }>; pieces: Array<{ stock: unknown }> } // prettier-ignore
+  const data = JSON.parse(readFileSync(demo, 'utf8')) as { stock: Array<{ name: string }>; settings: { kerf: unknown } } // prettier-ignore
   const stock = data.stock.map((s, i) => ({ ...s, name: ['¼ pine', '1/4 pine'][i] ?? s.name }))
   const out = join(dir, 'alike')
   // One setting is torn besides: what is sound is exported all the same, and the code says that something is not.

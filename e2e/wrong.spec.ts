@@ -197,12 +197,14 @@ test('a face is picked on the bench by the mouse, and a click on a piece chooses
   const bench = page.locator('canvas')
   await expect(bench).toBeVisible()
   await page.getByRole('button', { name: 'Front', exact: true }).click()
-  await page.waitForTimeout(1500)
+  await expect(page.getByText('Shaping…')).toBeHidden()
   const box = (await bench.boundingBox())!
   // Square on from the front, the middle of the picture is the back panel, seen between shelves.
   const middle = { x: box.width / 2, y: box.height / 2 }
-  await bench.click({ position: middle })
-  await expect(page.getByLabel('Name', { exact: true })).toHaveValue(/Back|Shelf/)
+  await expect(async () => {
+    await bench.click({ position: middle })
+    await expect(page.getByLabel('Name', { exact: true })).toHaveValue(/Back|Shelf/, { timeout: 1000 })
+  }).toPass()
   await maker.choose('Kick board')
   await maker.row('Deep').getByRole('button', { name: 'Pick a face for Deep starts at' }).click()
   await expect(page.getByText(/Pick a face for “Deep starts at”/)).toBeVisible()
@@ -212,6 +214,14 @@ test('a face is picked on the bench by the mouse, and a click on a piece chooses
   )
 })
 
+/** What is there once a screen has all it shows. */
+const READY = {
+  rack: (page: Page) => page.getByRole('table').first(),
+  bench: (page: Page) => page.locator('canvas'),
+  plans: (page: Page) => page.getByRole('button', { name: /F Kick board/ }),
+  cuts: (page: Page) => page.getByText(/through cut|offcut|What it takes|to buy/i).first(),
+} as const
+
 for (const screen of ['rack', 'bench', 'plans', 'cuts'] as const)
   for (const theme of ['day', 'night'] as const)
     test(`the ${screen} by ${theme} has no serious fault of access`, async ({ page }) => {
@@ -219,7 +229,8 @@ for (const screen of ['rack', 'bench', 'plans', 'cuts'] as const)
       const maker = await openDemo(page)
       await maker.choose('Left side')
       if (screen !== 'bench') await maker.screen((screen[0]!.toUpperCase() + screen.slice(1)) as 'Rack')
-      await page.waitForTimeout(2500)
+      await expect(READY[screen](page)).toBeVisible({ timeout: 30_000 })
+      await expect(page.getByText('Shaping…')).toBeHidden()
       const { violations } = await new AxeBuilder({ page }).analyze()
       const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
       expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)).toEqual(
@@ -236,7 +247,7 @@ test('the first screen loads little, and the bench brings the 3D', async ({ page
   })
   await page.goto('/')
   await expect(page.getByRole('link', { name: 'Seed cabinet', exact: true })).toBeVisible()
-  await page.waitForTimeout(500)
+  await page.waitForLoadState('networkidle')
   // The small pictures on the cards come later, from a worker with its own scripts.
   const own = [...scripts].filter(([url]) => !/(plans|manifold)-[^/]*\.js$/.test(url))
   expect(own.reduce((n, [, bytes]) => n + bytes, 0)).toBeLessThan(250_000)

@@ -4,11 +4,12 @@
  */
 import { Crosshair } from 'lucide-react'
 import { useId, useMemo, useRef, useState } from 'react'
-import { MeasureError, sayReading, toShown, toStored, type MeasureKind } from '../../core/measure'
-import { sayValue, tryMeasure, type NodeKey, type Resolved, type Slip } from '../../core/resolve'
+import { toShown, type MeasureKind } from '../../core/measure'
+import { sayValue, type NodeKey, type Slip } from '../../core/resolve'
 import { pick, useOpen } from '../store/open'
-import { completionsFor, namingOf } from './naming'
 import { fractions } from './fractions'
+import { completionsFor } from './naming'
+import { echo, isSum, read, readAs, replaceTail } from './reading'
 
 export interface MeasureFieldProps {
   readonly label: string
@@ -59,10 +60,7 @@ export function MeasureField(props: MeasureFieldProps) {
   const text = draft ?? shown
 
   const reading = useMemo(() => read(text, kind, resolved, locals), [text, kind, resolved, locals])
-  const readAs = useMemo(
-    () => (reading.ok ? sayReading(reading.stored, resolved.sayRef) : null),
-    [reading, resolved],
-  )
+  const doubtful = useMemo(() => readAs(reading, resolved), [reading, resolved])
   const offers = draft !== null ? completionsFor(draft, resolved) : []
   const standing = draft === null && at ? resolved.slip(at) : undefined
   const slip = refusal ?? (standing && !standing.waitsFor ? standing : undefined)
@@ -191,8 +189,8 @@ export function MeasureField(props: MeasureFieldProps) {
           </span>
         ) : draft !== null && reading.ok ? (
           <span className="text-quiet">
-            = {echo(reading.value, kind, resolved)}
-            {readAs && `, read as ${readAs}`}
+            = {fractions(echo(reading.value, kind, resolved))}
+            {doubtful && `, read as ${doubtful}`}
           </span>
         ) : isSum(text) && reading.ok ? (
           <span className="text-quiet">= {fractions(sayValue(reading.value, kind, resolved.style))}</span>
@@ -215,42 +213,3 @@ function Marked({ text, slip }: { text: string; slip: Slip }) {
     </span>
   )
 }
-
-type Reading = { ok: true; stored: string; value: number } | { ok: false; slip: Slip }
-
-function read(
-  text: string,
-  kind: MeasureKind,
-  resolved: Resolved,
-  locals: Readonly<Record<string, NodeKey>>,
-): Reading {
-  try {
-    const stored = toStored(text.trim(), namingOf(resolved.project))
-    const tried = tryMeasure(resolved, stored, kind, locals)
-    if (tried.ok) return { ok: true, stored, value: tried.value }
-    // Positions are in the stored text; they only fit what is shown when nothing was replaced.
-    return { ok: false, slip: stored === text.trim() ? tried.slip : { message: tried.slip.message } }
-  } catch (error) {
-    if (error instanceof MeasureError)
-      return { ok: false, slip: { message: error.message, at: error.at, end: error.end } }
-    throw error
-  }
-}
-
-/** The value in the project's unit, and in the other one. */
-function echo(value: number, kind: MeasureKind, resolved: Resolved): string {
-  const own = fractions(sayValue(value, kind, resolved.style))
-  if (kind !== 'length') return own
-  const other =
-    resolved.style.unit === 'in'
-      ? `${Number(value.toFixed(2))} mm`
-      : `${Number((value / 25.4).toFixed(3))} in`
-  return `${own} · ${other}`
-}
-
-/** Worth working out for the maker: more than a plain number. */
-const isSum = (text: string): boolean => /[@·*()a-zA-Z+]| - /.test(text)
-
-/** Puts a completion in the place of the last, unfinished name. */
-const replaceTail = (text: string, name: string): string =>
-  text.replace(/[^+\-*/(),]*$/, (tail) => tail.match(/^\s*/)![0] + name)

@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { Job } from '../cuts'
 import { Hardware, Joint, Placement, Project, Repeat, Tilt } from '../document'
 import { jointFault, JOINTS } from '../joints'
+import { FACINGS, sideOfFace } from '../pieces'
 
 const doc = (name: string) => readFileSync(new URL(`../../docs/${name}`, import.meta.url), 'utf8')
 const example = (name: string): unknown[] => {
@@ -24,6 +25,13 @@ test('there is a sound example of every kind of joint', () => {
   const joints = example('joints').map((j) => Joint.parse(j))
   expect(joints.map(jointFault)).toEqual(joints.map(() => null))
   expect([...new Set(joints.map((j) => j.kind))].sort()).toEqual(JOINTS.map((k) => k.kind).sort())
+})
+
+test('the table of facings is that of the program', () => {
+  for (const f of FACINGS) {
+    const sides = (['end1', 'edge1', 'edge2', 'face', 'back'] as const).map((face) => sideOfFace(f, face))
+    expect(doc('format.md')).toContain(`| \`${f.id}\` | ${f.name} | ${sides.join(' | ')} |`)
+  }
 })
 
 test('the JSON Schemas are those of the program', () => {

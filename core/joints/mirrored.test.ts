@@ -1,5 +1,17 @@
+import { change, execute } from '../document'
 import { modelOf, type Model } from '../model'
-import { after, AXES, carried, mirrorAt, toRoom, turnAt, unit, type Frame, type Motion } from '../pieces'
+import {
+  after,
+  AXES,
+  carried,
+  mirrorAt,
+  STILL,
+  toRoom,
+  turnAt,
+  unit,
+  type Frame,
+  type Motion,
+} from '../pieces'
 import type { Instance } from '../resolve'
 import type { Kernel } from '../solid'
 import { grouped, instance, make, placed, stops, testKernel } from '../testing/bench'
@@ -13,6 +25,27 @@ beforeAll(async () => {
 })
 
 const DIRECTIONS = ['across', 'deep', 'up'] as const
+
+/** Quarter turns that bring a thing into each of the 24 ways it can stand square: every way once. */
+const TURNS = (() => {
+  const found = new Map<string, Array<(typeof DIRECTIONS)[number]>>()
+  const all: Array<Array<(typeof DIRECTIONS)[number]>> = [[]]
+  for (let n = 0; n < all.length; n++) {
+    const turns = all[n]!
+    const m = turns.reduce(
+      (by, d) => after(turnAt([0, 0, 0], unit(DIRECTIONS.indexOf(d) as 0), 90), by),
+      STILL,
+    )
+    const key = [m.x, m.y, m.z].flat().map((v) => Math.round(v)).join() // prettier-ignore
+    if (!found.has(key)) found.set(key, turns)
+    if (turns.length < 3) all.push(...DIRECTIONS.map((d) => [...turns, d]))
+  }
+  return [...found.values()]
+})()
+
+test('there are 24 ways, of which three quarter turns reach all but one or a few', () => {
+  expect(TURNS.length).toBeGreaterThanOrEqual(20)
+})
 
 const carry = (m: Motion, f: Frame): Frame => ({
   origin: toRoom(m, f.origin),
@@ -66,5 +99,29 @@ describe.each(Object.entries(LOPSIDED))('%s', (_, changes) => {
         AXES.forEach((i) => expect(two.frame[axis][i]).toBeCloseTo(there[axis][i], 9))
       expect(kernel.shape(m.recipe(two)).volume).toBeCloseTo(kernel.shape(m.recipe(one)).volume, 3)
     }
+  })
+
+  test('standing any of the 24 ways, and round an axis at a slope, every copy is told and made alike', () => {
+    const turns = TURNS.map((t, n) => change.addPlacement({ id: 'g', placement: { kind: 'moved', turns: t, across: String(5000 * (n + 1)) } })) // prettier-ignore
+    const done = execute(grouped(project, { kind: 'mirrored', direction: 'deep', about: '-900' }), [
+      ...turns,
+      change.setGroupRepeat({ id: 'g', repeat: { kind: 'ring', direction: 'deep', count: '5', centre1: '100', centre2: '-3000', start: '0' } }),
+    ]) // prettier-ignore
+    if (!done.ok) throw new Error(done.why)
+    const m = modelOf(done.project)
+    expect(stops(m)).toEqual([])
+    for (const { id } of project.pieces) {
+      const [one, ...others] = m.resolved.byId.get(id)!.instances
+      expect(others).toHaveLength(4 + 1 + TURNS.length)
+      const volume = kernel.shape(m.recipe(one!)).volume
+      for (const other of others) {
+        expect(sentences(m, other)).toEqual(sentences(m, one!))
+        expect(kernel.shape(m.recipe(other)).volume / volume).toBeCloseTo(1, 9)
+      }
+    }
+    // Those that lean on their way round do not share wood with their own neighbours any more than the upright one.
+    const round = m.resolved.instances.filter((i) => i.index === 2)
+    for (const [n, a] of round.entries())
+      for (const b of round.slice(n + 1)) expect(kernel.sharedVolume(placed(m, a), placed(m, b))).toBeLessThan(1e-3) // prettier-ignore
   })
 })
