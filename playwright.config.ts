@@ -4,7 +4,7 @@ const PORT = 4317
 
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 120_000,
+  timeout: 240_000,
   expect: { timeout: 15_000 },
   workers: 2,
   retries: 0,

@@ -101,7 +101,7 @@ describe('a damaged project', () => {
     const { status, stderr } = await ergaton('check', path)
     expect(status).toBe(1)
     expect(stderr).toMatch(/piece 1, Left side: facing: there is no such facing/)
-    expect(stderr).toMatch(/piece 7, Kick board: stock is not text/)
+    expect(stderr).toMatch(/piece 7, Kick board: stock is not text in quotation marks/)
     expect(stderr).not.toMatch(/Invalid input|expected \w+, received/)
     expect(stderr).toMatch(/things must be put right before wood is cut/)
   })

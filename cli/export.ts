@@ -9,7 +9,7 @@ import { toPdf } from '../core/plans/pdf'
 import { toStl, type Kernel } from '../core/solid'
 import { nodeFonts } from './fonts'
 import { solve } from './layout'
-import type { Voice } from './run'
+import type { Voice } from './voice'
 
 /** Writes everything a project gives into `dir`; gives the names of the files. Each is written whole or not at all. */
 export async function exportAll(model: Model, kernel: Kernel, dir: string, voice: Voice): Promise<string[]> {

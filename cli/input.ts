@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs'
 import { Job, refuseShapes } from '../core/cuts'
 import { sayAside, sayIssue, type Project } from '../core/document'
 import { openProject } from '../core/exchange'
-import type { Voice } from './run'
+import type { Voice } from './voice'
 
 /** The maker's mistake, in a sentence; ends the command with 1. */
 export class WrongInput extends Error {}

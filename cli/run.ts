@@ -7,6 +7,7 @@ import { drain, loadKernel } from '../core/solid'
 import { exportAll } from './export'
 import { readJob, readProjectFile, WrongInput } from './input'
 import { solve } from './layout'
+import type { Voice } from './voice'
 
 const USAGE = `ergaton resolve FILE             pieces, finished sizes, spans and where they come from, as JSON
 ergaton check FILE               what is wrong with a project; exit 1 when something is
@@ -14,12 +15,6 @@ ergaton layout JOB               a board or sheet layout from a job file, as JSO
 ergaton export FILE --out DIR    cut list, layouts, plans and an STL of each piece
 FILE and JOB may be - for standard input.
 `
-
-/** Where a command says what it has to say. */
-export interface Voice {
-  out(text: string): void
-  err(text: string): void
-}
 
 const asJson = (data: unknown): string => JSON.stringify(data, null, 2) + '\n'
 const things = (n: number): string => (n === 1 ? '1 thing' : `${n} things`)

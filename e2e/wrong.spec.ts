@@ -219,7 +219,7 @@ const READY = {
   rack: (page: Page) => page.getByRole('table').first(),
   bench: (page: Page) => page.locator('canvas'),
   plans: (page: Page) => page.getByRole('button', { name: /F Kick board/ }),
-  cuts: (page: Page) => page.getByText(/through cut|offcut|What it takes|to buy/i).first(),
+  cuts: (page: Page) => page.getByRole('row').filter({ hasText: 'Shelf' }),
 } as const
 
 for (const screen of ['rack', 'bench', 'plans', 'cuts'] as const)

@@ -49,7 +49,8 @@ function Part({ part, readOnly }: { part: SetAside; readOnly: boolean }) {
       {part.text !== '' && (
         <textarea
           aria-label={`Text of ${part.where}`}
-          className="field measure mt-2 h-40 py-1 text-xs"
+          className="field measure mt-2 h-auto py-1 text-xs"
+          rows={Math.min(12, text.split('\n').length + 1)}
           value={text}
           readOnly={readOnly || !place}
           spellCheck={false}

@@ -44,14 +44,14 @@ world.localStorage = {
 /** The browser's locks, which a page over plain http does not have. */
 function setLocks(on: boolean): void {
   const held = new Set<string>()
-  const request = async (name: string, options: { ifAvailable?: boolean }, use: (lock: object | null) => unknown) => {
+  const request = async (name: string, options: { ifAvailable?: boolean }, work: (lock: object | null) => unknown) => {
     if (held.has(name)) {
-      if (options.ifAvailable) return use(null)
+      if (options.ifAvailable) return work(null)
       while (held.has(name)) await new Promise((r) => setTimeout(r, 5))
     }
     held.add(name)
     try {
-      return await use({})
+      return await work({})
     } finally {
       held.delete(name)
     }

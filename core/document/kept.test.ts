@@ -129,7 +129,7 @@ describe('what cannot be used stays in the file', () => {
     const project = opened(damaged())
     expect(sayAside(project)).toEqual([
       '“more”: no part of a project',
-      'settings · kerf: is not text',
+      'settings · kerf: is not text in quotation marks',
       'piece 2, Shelf: facing: there is no such facing: length and face cannot point along one line',
       'joint 1, j1: its piece p2 is not there',
       'hardware 1, Knob: its piece p2 is not there',

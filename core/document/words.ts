@@ -2,7 +2,7 @@
 import type { z } from 'zod'
 
 const WANTED: Readonly<Record<string, string>> = {
-  string: 'text', number: 'a number', int: 'a whole number', boolean: 'true or false', array: 'a list', object: 'an object with fields',
+  string: 'text in quotation marks', number: 'a number', int: 'a whole number', boolean: 'true or false', array: 'a list', object: 'an object with fields',
   record: 'an object with fields', null: 'empty', tuple: 'a list', undefined: 'left out',
 } // prettier-ignore
 const MOST_SAID = 3

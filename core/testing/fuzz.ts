@@ -59,7 +59,7 @@ export function mutated(data: Json, random: () => number): Json {
     const how = random()
     if (how < 0.45) parent[key] = structuredClone(pick(ODD))
     else if (how < 0.6) parent[key] = structuredClone(at(copy, pick(all)))
-    else if (how < 0.75 && Array.isArray(parent)) parent.push(structuredClone(parent[key as number]!))
+    else if (how < 0.75 && Array.isArray(parent)) parent.push(structuredClone(parent[key as number]))
     else if (how < 0.9) {
       if (Array.isArray(parent)) parent.splice(key as number, 1)
       else delete parent[key]

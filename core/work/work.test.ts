@@ -36,7 +36,7 @@ test.each<[string, string, Change[], object]>([
   ['a lap between', 'a#1', [...block('a', 'right-up', [0, 400], [150, 50], [0, 20]), ...block('b', 'back-up', [150, 60], [0, 400], [0, 20]), join('lap', [['a', null], ['b', null]])], { ticket: 'Lap 60 wide, 10 deep, 150 from end 1, from the face — for B', places: [150] }],
   ['a tongue', 'a#1', [...block('a', 'right-up', [0, 400], [0, 90], [0, 18]), ...block('b', 'right-up', [0, 400], [90, 90], [0, 18]), join('tongue', [['a', 'edge2'], ['b', null]], { depth: 6 })], { ticket: 'Tongue 400 × 6, 6 long, 6 from the back, on edge 2 — for B' }],
   ['its groove', 'b#1', [...block('a', 'right-up', [0, 400], [0, 90], [0, 18]), ...block('b', 'right-up', [0, 400], [90, 90], [0, 18]), join('tongue', [['a', 'edge2'], ['b', null]], { depth: 6 })], { ticket: 'Groove 6 wide, 6 deep, 6 from the back, on edge 1 — for A' }],
-  ['a compound cut', 'a#1', [...block('a', 'right-front', [-400, 400], [0, 18], [0, 150], { tilts: [{ edge: ['face', 'edge1'], angle: '-30' }] }), ...block('b', 'back-right', [-18, 18], [0, 400], [0, 150], { tilts: [{ edge: ['face', 'edge1'], angle: '-30' }] }), join('mitre', ends)], { ticket: 'Mitre end 2: mitre 26.57° from square (63.43° from the edge), blade 37.76° from square (52.24° from the board), cut at 400 (edge 1, face), 325 (edge 2, face), 384.4 (edge 1, back), 309.4 (edge 2, back) from end 1 — for B' }],
+  ['a compound cut', 'a#1', [...block('a', 'right-front', [-400, 400], [0, 18], [0, 150], { tilts: [{ edge: ['face', 'edge1'], angle: '-30' }] }), ...block('b', 'back-right', [-18, 18], [0, 400], [0, 150], { tilts: [{ edge: ['face', 'edge1'], angle: '-30' }] }), join('mitre', ends)], { ticket: 'Mitre end 2: mitre 26.57° from square (63.43° from the edge), blade 37.76° from square (52.24° from the board), cut at 400 from end 1 at edge 1, cut at 325 from end 1 at edge 2 on the face, cut at 384.4 from end 1 at edge 1, cut at 309.4 from end 1 at edge 2 on the back — for B' }],
 ])('%s is told on the ticket and on the drawing', (_, key, changes, wanted) => {
   expect(told(key, ...changes)[0]).toMatchObject(wanted)
 }) // prettier-ignore
@@ -57,6 +57,25 @@ test('sentences place what they used to leave out', () => {
   const [groove] = told('b#1', ...sloping)
   expect(groove!.ticket).toMatch(/^Groove 18 wide, 6 deep, at 20°, its middle [\d.]+ from edge 1 at end 1, -?[\d.]+ at end 2, on the face/) // prettier-ignore
   expect(groove!.drawing).toBe('groove 18 × 6 deep, at 20°, on the face')
+})
+
+test('a slope that leaves the board by another side says where, and is drawn with both its ends', () => {
+  // A side sloping from 100 high at its start, under a lid that comes down to nothing at three quarters of it.
+  const slope = built([
+    ...block('a', 'right-front', [0, 400], [0, 18], [0, 200]),
+    ...block('b', 'right-up', [-50, 600], [-20, 60], [100, 18], { tilts: [{ edge: ['back', 'end1'], angle: String((Math.atan(1 / 3) * 180) / Math.PI) }] }),
+    join('trim', [['a', 'edge2'], ['b', 'back']]),
+  ]) // prettier-ignore
+  const [f] = slope.features(instance(slope, 'a#1'))
+  const kind = workKind(f!)
+  const height = 100 - 50 / 3
+  expect(say(kind.describe(f!.data, null))).toBe(
+    `Trim edge 2: mitre 18.43° from square (71.57° from the end), cut at ${height.toFixed(1)} from edge 1 at end 1, out of edge 1 at ${(3 * height).toFixed(0)} from end 1`,
+  )
+  const ends = kind.dimensions(f!.data).map((d) => [d.axis, Math.round(d.to * 10) / 10].join(' '))
+  // The board is no wider than the slope is high, which is its own width.
+  expect([...new Set(ends)]).toEqual([`0 ${3 * height}`])
+  expect(instance(slope, 'a#1').width).toBeCloseTo(height, 9)
 })
 
 test('the slots of keys are told by their middles', () => {

@@ -1,6 +1,6 @@
 import type { FaceName } from '../../document'
 import type { Degrees, Mm } from '../../measure'
-import { FACE_AT, faceAt, sayFace, type Axis, type Vec3 } from '../../pieces'
+import { AXES, FACE_AT, faceAt, sayFace, type Axis, type Vec3 } from '../../pieces'
 import { forPartner, REFERENCE, sayDegrees, theFace, type Sentence, type WorkKind } from '../feature'
 
 /** A cut through a piece by a plane, at an end or along an edge. */
@@ -38,24 +38,51 @@ function crossingsOf(c: SawCut): Crossing[] {
   )
 }
 
-/** "300 long at edge 1, 240 at edge 2"; of a blade that leans, on the face and on the back. */
+/**
+ * "cut at 300 at edge 1, 240 at edge 2 from end 1"; of a blade that leans, on the face and on the back. Where the cut
+ * leaves the board by another side, it says where: "out of edge 1 at 530 from end 1".
+ */
 function sayReach(c: SawCut): Sentence {
-  const { axis } = FACE_AT[c.face]
   const all = crossingsOf(c)
   const same = (a: Crossing, b: Crossing) => Math.abs(a.mm - b.mm) < 1e-6
-  const broads = [...new Set(all.map((x) => x.broad))].reverse()
-  const rows = broads.map((broad) => all.filter((x) => x.broad === broad))
+  const rows = (['face', 'edge2', 'back', 'edge1'] as const)
+    .map((broad) => all.filter((x) => x.broad === broad))
+    .filter((row) => row.length > 0)
   const leans = rows.length === 2 && !rows[0]!.every((x, i) => same(x, rows[1]![i]!))
   const told = leans ? rows : rows.slice(0, 1)
-  return told
-    .flatMap((row, n): Sentence => {
-      const straight = same(row[0]!, row[1]!)
-      const where = (x: Crossing) =>
-      straight ? (leans ? ` on ${theFace(x.broad)}` : '') : leans ? ` (${sayFace(x.side)}, ${sayFace(x.broad)})` : ` at ${sayFace(x.side)}` // prettier-ignore
-      const crossings = straight ? row.slice(0, 1) : row
-      return crossings.flatMap((x, i): Sentence => [n + i === 0 ? ', cut at ' : ', ', { mm: x.mm }, where(x)])
-    })
-    .concat(told.length > 0 ? [` from ${REFERENCE[axis]}`] : [])
+  return told.flatMap((row) => {
+    const on = leans ? ` on ${theFace(row[0]!.broad)}` : ''
+    return same(row[0]!, row[1]!)
+      ? [', cut at ', { mm: row[0]!.mm }, ` from ${REFERENCE[FACE_AT[c.face].axis]}${on}`]
+      : [...row.flatMap((x, i) => sayCrossing(c, x, row[1 - i]!)), on]
+  })
+}
+
+/** Where the cut crosses one side of the board, or, where it does not, where it leaves the board before that. */
+function sayCrossing(c: SawCut, x: Crossing, other: Crossing): Sentence {
+  const { axis } = FACE_AT[c.face]
+  const low = x.mm < -1e-6
+  if (!low && x.mm <= c.size[axis] + 1e-6)
+    return [', cut at ', { mm: x.mm }, ` from ${REFERENCE[axis]} at ${sayFace(x.side)}`]
+  const side = FACE_AT[x.side]
+  const limit = low ? 0 : c.size[axis]
+  const share = (limit - other.mm) / (x.mm - other.mm)
+  const along = side.far ? share * c.size[side.axis] : (1 - share) * c.size[side.axis]
+  return [`, out of ${sayFace(faceAt(axis, !low))} at `, { mm: along }, ` from ${REFERENCE[side.axis]}`]
+}
+
+/** Where the plane of a cut crosses the edges of the board between their ends: the own axis of the edge, and how far along. */
+function endsOf(c: SawCut): Array<{ axis: Axis; mm: Mm }> {
+  return AXES.flatMap((axis) => {
+    if (Math.abs(c.normal[axis]) < 1e-6) return []
+    const [u, v] = AXES.filter((i) => i !== axis) as [Axis, Axis]
+    return [0, c.size[u]].flatMap((a) =>
+      [0, c.size[v]].flatMap((b) => {
+        const mm = (c.offset - c.normal[u] * a - c.normal[v] * b) / c.normal[axis]
+        return mm > 1e-6 && mm < c.size[axis] - 1e-6 ? [{ axis, mm }] : []
+      }),
+    )
+  })
 }
 
 /**
@@ -94,11 +121,6 @@ export const saw: WorkKind<SawCut> = {
     forPartner(partner),
   ],
   callout: (c) => [`${c.name} on ${sayFace(c.face)}: ${saySettings(c)}`],
-  dimensions: (c) => {
-    const { axis } = FACE_AT[c.face]
-    // What lies at the very end is told by the size of the piece.
-    return crossingsOf(c)
-      .filter((x) => x.mm > 1e-6 && x.mm < c.size[axis] - 1e-6)
-      .map((x) => ({ axis, from: 0, to: x.mm, what: 'place' as const }))
-  },
+  // What lies at the very end is told by the size of the piece.
+  dimensions: (c) => endsOf(c).map(({ axis, mm }) => ({ axis, from: 0, to: mm, what: 'place' })),
 }

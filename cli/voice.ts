@@ -1,0 +1,5 @@
+/** Where a command says what it has to say. */
+export interface Voice {
+  out(text: string): void
+  err(text: string): void
+}
