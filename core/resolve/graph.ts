@@ -216,16 +216,17 @@ function stands(
 function settleLoops(defs: ReadonlyMap<NodeKey, NodeDef>, now: Book): void {
   // A basis that no real node has, so that the next run works these out anew.
   const unsettled = (key: NodeKey): NodeDef => ({ ...defs.get(key)!, basis: '\u0000loop' })
-  for (const loop of loops(defs, now)) {
-    const way = [...loop, loop[0]!].map((k) => defs.get(k)!.label).join(' → ')
-    const slip: Slip = { message: `These go round in a circle: ${way}`, loop }
-    for (const key of loop) now.set(key, { def: unsettled(key), result: { ok: false, slip } })
-  }
   let waiting = [...defs.keys()].filter((key) => !now.has(key))
   while (waiting.length > 0) {
     const next = waiting.filter((key) => defs.get(key)!.reads.every((r) => now.has(r) || !defs.has(r)))
-    if (next.length === 0) break
     for (const key of next) now.set(key, { def: unsettled(key), result: settle(defs.get(key)!, now) })
+    // Where all wait for others, there are circles; behind the ones found now, more may come to light.
+    if (next.length === 0)
+      for (const loop of loops(defs, now)) {
+        const way = [...loop, loop[0]!].map((k) => defs.get(k)!.label).join(' → ')
+        const slip: Slip = { message: `These go round in a circle: ${way}`, loop }
+        for (const key of loop) now.set(key, { def: unsettled(key), result: { ok: false, slip } })
+      }
     waiting = waiting.filter((key) => !now.has(key))
   }
 }

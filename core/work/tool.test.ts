@@ -90,3 +90,20 @@ test('a cut at the surface runs out of the wood, one inside does not', () => {
   // Neither leaves a skin, nor takes more than the block itself.
   expect(left([runOut({ min: [0, 0, 30], max: [300, 120, 40] }, size)])).toBeCloseTo(300 * 120 * 30, 3)
 })
+
+test('a hole is told apart by the way it is drilled, under every way of laying the board', () => {
+  const place = fc.tuple(fc.integer({ min: 1, max: 99 }), fc.integer({ min: 1, max: 79 }), fc.integer({ min: 1, max: 39 }))
+  const lays = Array.from({ length: 8 }, (_, k): Lay => ({ order: [0, 1, 2], flip: [0, 1, 2].map((i) => ((k >> i) & 1) === 1) as unknown as Lay['flip'] }))
+  fc.assert(
+    fc.property(place, fc.constantFrom(0, 1, 2), fc.constantFrom(1, -1), fc.constantFrom(...lays), (at, axis, way, lay) => {
+      const along = [0, 1, 2].map((i) => (i === axis ? way : 0)) as unknown as Vec3
+      const hole = (toward: Vec3, from: Vec3): Tool => ({ kind: 'drill', at: from, along: toward, radius: 3, depth: 12, tip: 1 })
+      // The same hole as a board laid otherwise has it: its place and its direction are both seen the other way.
+      const seen = (v: Vec3, whole: Vec3) => v.map((n, i) => (lay.flip[i] ? whole[i]! - n : n)) as unknown as Vec3
+      const turned = hole(seen(along, [0, 0, 0]), seen(at, size))
+      expect(toolSignature(hole(along, at), size, lay)).toBe(toolSignature(turned, size, asIs))
+      const back = along.map((n) => -n + 0) as unknown as Vec3
+      expect(toolSignature(hole(back, at), size, lay)).not.toBe(toolSignature(hole(along, at), size, lay))
+    }),
+  )
+}) // prettier-ignore
