@@ -2,12 +2,7 @@ import { mkdtempSync, mkdirSync, writeFileSync } from 'node:fs'
 import type { AddressInfo, Server } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-
-interface Serve {
-  appOf(build: unknown, options: { client: string; sayError: (error: unknown) => void }): unknown
-  listen(app: unknown, options: { port: number; host?: string; say: (text: string) => void }): Promise<Server>
-}
-const { appOf, listen } = (await import('./serve.mjs' as string)) as Serve
+import { appOf, listen } from './serve.mjs'
 
 const client = mkdtempSync(join(tmpdir(), 'ergaton-'))
 mkdirSync(join(client, 'assets'))

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { change, execute, newProject, readData, readProject, sayAside, writeProject, type Change, type Project } from './index' // prettier-ignore
+import { change, execute, newProject, readData, readProject, replay, sayAside, writeProject, type Change, type Project } from './index' // prettier-ignore
 
 const run = (p: Project, ...changes: Change[]): Project => {
   const done = execute(p, changes)
@@ -95,6 +95,12 @@ describe('what was accepted reads back whole', () => {
         let now = shop
         for (const c of list) {
           const done = execute(now, c)
+          if (done.ok) {
+            // Whatever was accepted can be taken back to the byte, and done again.
+            expect(writeProject(replay(done.project, done.inverse))).toBe(writeProject(now))
+            expect(replay(now, done.patches)).toEqual(done.project)
+            expect(done.says.length).toBeGreaterThan(3)
+          }
           if (!done.ok) expect(done.why).not.toMatch(/Invalid input|expected|undefined/)
           else {
             now = done.project

@@ -1,7 +1,14 @@
 /** What a joint makes of its pieces: work on each, hardware, and what is wrong. */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { forCopy, sayLength, type Instance, type Problem, type Resolved, type ResolvedJoint } from '../resolve'
+import {
+  forCopy,
+  sayLength,
+  type Instance,
+  type Problem,
+  type Resolved,
+  type ResolvedJoint,
+} from '../resolve'
 import type { Feature } from '../work'
 import { meet, sayApart, TOUCHING, type Meeting } from './meet'
 

@@ -226,3 +226,31 @@ describe('names', () => {
     expect(() => toStored('Shelf·top', twice)).toThrow(/More than one thing is called “Shelf”/)
   })
 })
+
+describe('names of pieces in measures', () => {
+  // Names that hold each other, and signs of arithmetic.
+  const names = ['Side', 'Side 2', 'Left side', 'Shelf - top', 'A+B', 'Rail (front)', '1×4', 'max'].map((name, i) => ({ name, id: `p${i}` })) // prettier-ignore
+  const nameOf = (id: string) => names.find((n) => n.id === id)!.name
+  const shown = (stored: string) =>
+    toShown(
+      stored,
+      (r) => `${nameOf(r.id)}${r.instance === undefined ? '' : ` #${r.instance}`}·${r.property}`,
+    )
+  const ref = fc.tuple(fc.constantFrom(...names), fc.option(fc.integer({ min: 1, max: 30 })), fc.constantFrom('left', 'top', 'length', 'edge1'))
+    .map(([n, i, property]) => `@${n.id}${i === null ? '' : `#${i}`}.${property}`) // prettier-ignore
+  test('are kept by their ids and read back the same, whatever stands round them', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(ref, fc.constantFrom(' + ', ' - ', '*', '/')), { minLength: 1, maxLength: 5 }), (list) => {
+        const stored = list.map(([r, op], i) => (i === 0 ? r : op + r)).join('')
+        expect(toStored(shown(stored), { names })).toBe(stored)
+      }),
+    ) // prettier-ignore
+  })
+  test('the longest that fits is meant', () => {
+    expect(toStored('Side 2·left + Side·left', { names })).toBe('@p1.left + @p0.left')
+    expect(toStored('Shelf - top·left', { names })).toBe('@p3.left')
+  })
+  test('two of one name are asked about', () => {
+    expect(() => toStored('Twin·left', { names: [{ name: 'Twin', id: 'a' }, { name: 'Twin', id: 'b' }] })).toThrow(/More than one thing is called “Twin”/) // prettier-ignore
+  })
+})
