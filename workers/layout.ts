@@ -1,11 +1,9 @@
 /** Looks for layouts away from the page; what it has found so far can be kept at any time. */
 import { expose } from 'comlink'
-import { LayoutSearch, type Answer, type Job } from '../core/cuts'
+import { isLate, LayoutSearch, type Answer, type Job } from '../core/cuts'
 import { breathe } from './slices'
 
 let newest = 0
-/** Even a job without time gets so many seconds for its first layout. */
-const LEAST = 0.1
 
 const worker = {
   /**
@@ -23,7 +21,7 @@ const worker = {
     const elapsed = () => (performance.now() - start) / 1000
     let shown = 0
     do {
-      const better = search.round(() => elapsed() > Math.max(job.seconds, LEAST))
+      const better = search.round(() => isLate(job, elapsed()))
       if (better || elapsed() - shown > 0.15) {
         shown = elapsed()
         take(

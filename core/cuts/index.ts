@@ -3,7 +3,7 @@ export {
   BOARD_FEET_PER_M3, cutList, cutListCsv, FEET_PER_M, SQUARE_FEET_PER_M2, type CutGroup, type CutList, type CutRow,
 } from './cutlist' // prettier-ignore
 export { Job, MOST_PIECES, refuseShapes, type Answer, type LaidBoard, type Placement } from './layout/job'
-export { costOf, LayoutSearch, lowerBound } from './layout/search'
+export { costOf, isLate, LayoutSearch, lowerBound, mulberry32 } from './layout/search'
 export { verify } from './layout/verify'
 export { layoutJobs, type StockJob } from './layout/forproject'
 export { layoutSvg } from './layout/svg'

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { change, execute, newProject, readProject, replay, slotsReferringTo, writeProject, type Change, type Project } from './index' // prettier-ignore
+import { refused, run } from '../testing/run'
 
 const wood = change.addStock({ id: 's1', name: 'Ply', kind: 'sheet', species: 'birch plywood', thickness: '18', width: '1220', lengths: ['2440'] }) // prettier-ignore
 const piece = (id: string, name: string, start = '0') =>
@@ -7,16 +8,6 @@ const piece = (id: string, name: string, start = '0') =>
     kind: 'made', id, name, stock: 's1', facing: 'up-left',
     spans: { across: { start }, deep: { start: '0', size: '300' }, up: { start: '0', size: '700' } },
   }) // prettier-ignore
-
-const run = (p: Project, ...changes: Change[]): Project => {
-  const done = execute(p, changes)
-  if (!done.ok) throw new Error(done.why)
-  return done.project
-}
-const refused = (p: Project, ...changes: Change[]): string => {
-  const done = execute(p, changes)
-  return done.ok ? '' : done.why
-}
 
 const box = run(
   newProject('t', 'Test', 'mm'),

@@ -1,15 +1,7 @@
 import fc from 'fast-check'
 import { change, execute, newProject, readData, readProject, replay, sayAside, writeProject, type Change, type Project } from './index' // prettier-ignore
+import { refused, run } from '../testing/run'
 
-const run = (p: Project, ...changes: Change[]): Project => {
-  const done = execute(p, changes)
-  if (!done.ok) throw new Error(done.why)
-  return done.project
-}
-const refused = (p: Project, ...changes: Change[]): string => {
-  const done = execute(p, changes)
-  return done.ok ? '' : done.why
-}
 const opened = (data: unknown): Project => {
   const read = readProject(typeof data === 'string' ? data : JSON.stringify(data))
   if (!read.ok) throw new Error(read.why)

@@ -86,7 +86,7 @@ async function openFonts(
   for (const [n, file] of files.entries()) {
     if (wanted.size === 0) break
     const name = n === 0 ? face : `${face} ${n + 1}`
-    doc.registerFont(name, (await file()))
+    doc.registerFont(name, await file())
     doc.font(name)
     const { font } = (doc as unknown as { _font: OpenFont })._font
     for (const letter of wanted)

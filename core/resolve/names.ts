@@ -1,5 +1,5 @@
 /** What the names in a project stand for, gathered once for all its measures. */
-import { nameOfGone, type Group, type Piece, type Project } from '../document'
+import { firstHere, nameOfGone, type Group, type Piece, type Project } from '../document'
 import type { LengthUnit, MeasureKind, Ref } from '../measure'
 import type { NodeKey } from './graph'
 import { groupTarget, keyOf, pieceTarget, stockTarget, type Target } from './keys'
@@ -37,13 +37,6 @@ export function namesOf(project: Project): Names {
 const leansItself = (p: Piece | undefined): boolean =>
   p?.kind === 'made' && (p.tilts.length > 0 || p.repeat?.kind === 'ring')
 
-function firstOf({ except, only }: Pick<Piece, 'except' | 'only'>): number {
-  if (only !== null) return only
-  let n = 1
-  while (except.includes(n)) n++
-  return n
-}
-
 function gatherNames(project: Project): Names {
   const { pieces, groups, stock } = project
   const spoken = new Map([...pieces, ...groups, ...stock].map((p) => [p.id, p.name]))
@@ -57,7 +50,7 @@ function gatherNames(project: Project): Names {
       leans: leansItself(p.kind === 'twin' ? piecesById.get(p.of) : p),
       placed: inPlaced(p.group),
       home: standsAtHome(p),
-      first: firstOf(p),
+      first: firstHere(p),
     })
   for (const g of groups)
     things.set(g.id, {
@@ -65,7 +58,7 @@ function gatherNames(project: Project): Names {
       leans: false,
       placed: placed.has(g.id),
       home: false,
-      first: firstOf(g),
+      first: firstHere(g),
     })
   return {
     unit: project.settings.style.unit,

@@ -1,5 +1,5 @@
 /** The nodes that say how pieces stand: as they are described, and in every place their groups stand. */
-import { FACTS, lengthStyle, type Group, type MadePiece, type Piece, type Repeat, type Settings, type TwinPiece } from '../document' // prettier-ignore
+import { FACTS, lengthStyle, standsHere, type Group, type MadePiece, type Piece, type Repeat, type Settings, type TwinPiece } from '../document' // prettier-ignore
 import { formatLength } from '../measure'
 import { unit, vec3, after, AXES, AXIS_OF, boxAround, DIRECTION_OF, facing, frameIn, mirrorAt, mirrored, ofItsOwn, ownSize, posed, shift,
   sizeOf, STILL, tilted, turnAt, type Box, type Facing, type Motion, type Pose, type Vec3 } from '../pieces' // prettier-ignore
@@ -13,10 +13,6 @@ import type { Stretch } from './types'
 
 /** More pieces of wood than this are not worked out, of one piece or of all together. */
 export const MOST_COPIES = 20_000
-
-/** Whether an instance belongs to what is described, rather than to what has been parted from it. */
-const stands = ({ except, only }: Pick<Piece, 'except' | 'only'>, n: number): boolean =>
-  only === null ? !except.includes(n) : n === only
 
 type Get = <T>(key: NodeKey) => T
 
@@ -110,7 +106,7 @@ function poseNode(piece: Piece): NodeDef {
       if (places.length * poses.length > MOST_COPIES)
         return fail(`${piece.name} would be ${(places.length * poses.length).toLocaleString('en')} pieces; ${MOST_COPIES.toLocaleString('en')} at most`) // prettier-ignore
       const all = places.flatMap((m) => poses.map((p) => m && posed(m, p)))
-      return { value: all.map((p, i) => (stands(piece, i + 1) ? p : null)) }
+      return { value: all.map((p, i) => (standsHere(piece, i + 1) ? p : null)) }
     },
   }
 }
@@ -302,7 +298,7 @@ function motionsNode(group: Group): NodeDef {
         get<ReadonlyArray<Motion | null>>(home).map((own) => m && own && after(m, own)),
       )
       if (all.length > 2000) return fail(`${group.name} would stand ${all.length} times; 2000 at most`)
-      return { value: all.map((m, i) => (stands(group, i + 1) ? m : null)) }
+      return { value: all.map((m, i) => (standsHere(group, i + 1) ? m : null)) }
     },
   }
 }

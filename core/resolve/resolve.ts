@@ -30,6 +30,8 @@ export class Resolver {
   private joints = new Map<string, ResolvedJoint>()
   private stocks = new Map<string, ResolvedStock>()
   private fills = new Map<string, Fill[]>()
+  /** How many pieces of wood the pieces there are now make together. */
+  private copies = 0
   private readonly book: NodeBook
 
   constructor(private readonly numbers: JointNumbers) {
@@ -88,10 +90,9 @@ export class Resolver {
       because: (key) => because(key, sources),
       sayRef: namesOf(project).sayRef,
     }
-    const copies = project.pieces.reduce((n, p) => n + copiesOf(p, result), 0)
     return {
       ...resolved,
-      problems: problemsOf(resolved, { defs, result, failing: this.graph.failing, copies }),
+      problems: problemsOf(resolved, { defs, result, failing: this.graph.failing, copies: this.copies }),
     }
   }
 
@@ -118,10 +119,10 @@ export class Resolver {
   ): ResolvedPiece[] {
     const before = this.pieces
     this.pieces = new Map()
-    let copies = 0
+    this.copies = 0
     return project.pieces.map((piece): ResolvedPiece => {
-      copies += copiesOf(piece, result)
-      const within = copies <= MOST_COPIES
+      this.copies += copiesOf(piece, result)
+      const within = this.copies <= MOST_COPIES
       const made = originalOf(piece, project)
       const stock = made ? (stocks.get(made.stock) ?? null) : null
       const inputs = [piece, made, stock, within]

@@ -1,5 +1,5 @@
 export { Kernel, loadKernel, recipeKey, type Recipe, type Shape } from './kernel'
-export { bodiesOf, type Bodies } from './bodies'
+export { bodiesOf } from './bodies'
 export { matrixOf } from './matrix'
 export { drain } from './steps'
 export { Recipes } from './recipe'

@@ -2,24 +2,13 @@
  * Mutated project files and layout jobs, from a seeded stream: whatever is in them, they are opened or refused in a
  * sentence, nothing throws, and nothing takes long.
  */
-import { cutList, cutListCsv, Job, layoutJobs, LayoutSearch, refuseShapes } from '../cuts'
+import { cutList, cutListCsv, Job, layoutJobs, LayoutSearch, mulberry32, refuseShapes } from '../cuts'
 import { change, execute, readProject, sayIssue, writeProject } from '../document'
 import { openProject, resolveReport } from '../exchange'
 import { hardwareList } from '../hardware'
 import { modelOf } from '../model'
 
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json }
-
-/** A small seeded stream of numbers from 0 to 1 (the mulberry32 generator). */
-export function stream(seed: number): () => number {
-  let a = seed >>> 0
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
 
 /** What a damaged file or an unfriendly hand may put anywhere. */
 const ODD: readonly Json[] = [
@@ -127,7 +116,7 @@ export function fuzz(
   seed: number,
   faultOf: (mutation: Json) => string | null,
 ): Fuzzed {
-  const random = stream(seed)
+  const random = mulberry32(seed)
   const faults: Array<{ what: string; text: string }> = []
   let longest = 0
   for (let n = 0; n < count; n++) {

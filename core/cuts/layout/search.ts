@@ -236,6 +236,12 @@ function laid(board: Sawing): LaidBoard {
   }
 }
 
+/** Even a job without time gets so many seconds for its first layout. */
+const LEAST = 0.1
+
+/** Whether a round that goes on after so many seconds is to be given up. */
+export const isLate = (job: Job, elapsed: number): boolean => elapsed > Math.max(job.seconds, LEAST)
+
 /** No layout of what can be placed needs fewer boards: by area, and by length where no two pieces fit side by side. */
 export function lowerBound(job: Job, unplaced: ReadonlyMap<string, number> = new Map()): number {
   const largest = Math.max(0, ...job.supply.map((s) => (s.length - 2 * job.trim) * (s.width - 2 * job.trim)))
@@ -258,7 +264,7 @@ export function lowerBound(job: Job, unplaced: ReadonlyMap<string, number> = new
 }
 
 /** A small seeded stream of numbers from 0 to 1 (the mulberry32 generator). */
-function mulberry32(seed: number): () => number {
+export function mulberry32(seed: number): () => number {
   let a = seed >>> 0
   return () => {
     a = (a + 0x6d2b79f5) >>> 0

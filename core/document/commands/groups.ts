@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { firstHere, standsHere } from '../instances'
 import { freeId, freeName } from '../new'
 import { Group, Id, Name, Placement, type Piece, type Project } from '../schema'
 import { slots } from '../slots'
@@ -85,14 +86,18 @@ export const addPlacement = command({
     `${placement.kind === 'mirrored' ? 'Mirror' : 'Place'} ${nameOf(before, id)} once more`,
 })
 
+/** A group's placements, of which the one at `index` must not have been taken away. */
+function placementsIn(draft: Project, id: string, index: number): Placement[] {
+  const { name, placements } = groupIn(draft, id)
+  if ((placements[index]?.kind ?? 'none') === 'none') throw new Refusal(`${name} does not stand there any more`) // prettier-ignore
+  return placements
+}
+
 export const setPlacement = command({
   name: 'set-placement',
   schema: z.object({ id: Id, index: z.number().int().nonnegative(), placement: Placement }).strict(),
   apply: (draft, { id, index, placement }) => {
-    const found = groupIn(draft, id)
-    if (!found.placements[index] || found.placements[index].kind === 'none')
-      throw new Refusal(`${found.name} does not stand there any more`)
-    found.placements[index] = placement
+    placementsIn(draft, id, index)[index] = placement
   },
   describe: ({ id }, before) => `Move a copy of ${nameOf(before, id)}`,
 })
@@ -101,10 +106,8 @@ export const removePlacement = command({
   name: 'remove-placement',
   schema: z.object({ id: Id, index: z.number().int().nonnegative() }).strict(),
   apply: (draft, { id, index }) => {
-    const { name, placements } = groupIn(draft, id)
-    if (!placements[index] || placements[index].kind === 'none') throw new Refusal(`${name} does not stand there any more`) // prettier-ignore
     // Its number stays empty, so that what refers to the copies after it goes on meaning them.
-    placements[index] = { kind: 'none' }
+    placementsIn(draft, id, index)[index] = { kind: 'none' }
   },
   describe: ({ id }, before) => `Take a copy of ${nameOf(before, id)} away`,
 })
@@ -123,25 +126,14 @@ const Parted = z
   })
   .strict()
 
-/** Whether an instance is still one of those described. */
-const isThere = ({ except, only }: Pick<Piece, 'except' | 'only'>, index: number, of: number): boolean =>
-  index <= of && (only === null ? !except.includes(index) : index === only)
-
-/** The instance that a reference without a number means: the first that has not become something of its own. */
-function firstThere({ except, only }: Pick<Piece, 'except' | 'only'>): number {
-  let n = 1
-  while (except.includes(n)) n++
-  return only ?? n
-}
-
 /** Parts one instance of a piece from its twins: a piece of its own that stands where it stood, with its joints. */
 export const partPiece = command({
   name: 'part-piece',
   schema: Parted,
   apply: (draft, { id, newId, index, of }) => {
     const piece = pieceIn(draft, id)
-    if (!isThere(piece, index, of)) throw new Refusal(`${piece.name} #${index} is not there`)
-    const first = firstThere(piece) === index
+    if (index > of || !standsHere(piece, index)) throw new Refusal(`${piece.name} #${index} is not there`)
+    const first = firstHere(piece) === index
     const own: Piece = { ...plain(piece), id: newId, name: freeName(piece.name, allNames(draft)), except: [], only: index } // prettier-ignore
     piece.except.push(index)
     draft.pieces.splice(draft.pieces.indexOf(piece) + 1, 0, own)
@@ -161,7 +153,7 @@ export const partGroup = command({
   apply: (draft, payload) => {
     const { id, newId, index, of } = payload
     const found = groupIn(draft, id)
-    if (!isThere(found, index, of)) throw new Refusal(`${found.name} #${index} is not there`)
+    if (index > of || !standsHere(found, index)) throw new Refusal(`${found.name} #${index} is not there`)
     const groups = within(draft, id)
     const to = new Map(groups.map((g) => [g, g === id ? newId : `${newId}_${g}`]))
     const held = draft.pieces.filter((p) => p.group !== null && groups.includes(p.group))
