@@ -3,7 +3,7 @@ import { freeId } from './new'
 import type { SetAside } from './schema'
 
 /** Bounds of what a document carries along. */
-const MOST = 1000
+export const MOST_ASIDE = 1000
 const MOST_TEXT = 2_000_000
 
 /** Puts raw data aside. What is beyond the bounds is counted in a last entry; the file it came from still holds it. */
@@ -14,14 +14,14 @@ export class Aside {
   private last: number
 
   constructor(before: readonly SetAside[] = []) {
-    this.kept = before.slice(0, MOST)
+    this.kept = [...before]
     this.last = Number(freeId('x', this.kept.map((s) => s.id)).slice(1)) - 1 // prettier-ignore
     this.size = this.kept.reduce((n, s) => n + s.text.length, 0)
   }
 
   put(list: SetAside['list'], where: string, why: string, what: unknown): void {
     const text = JSON.stringify(what) ?? ''
-    if (this.kept.length >= MOST - 1 || this.size + text.length > MOST_TEXT) {
+    if (this.kept.length >= MOST_ASIDE - 1 || this.size + text.length > MOST_TEXT) {
       this.beyond++
       return
     }

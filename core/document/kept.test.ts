@@ -156,6 +156,20 @@ describe('what cannot be used stays in the file', () => {
     const project = opened(damaged())
     expect(refused(project, change.putBackAside({ id: project.setAside[2]!.id, text }))).toMatch(says)
   })
+  test('what was set aside before and does not read, or is there twice, is not lost either', () => {
+    const [one] = opened(damaged()).setAside
+    const torn = { ...one, text: 5 }
+    const { setAside } = opened({
+      ...damaged(),
+      pieces: [],
+      settings: newProject('t', 'T', 'mm').settings,
+      setAside: [one, torn, one],
+    })
+    expect(setAside[0]).toEqual(one)
+    expect(setAside.slice(1).map((s) => JSON.parse(s.text) as unknown)).toEqual(
+      expect.arrayContaining([torn, one]),
+    )
+  })
   test('a hundred thousand bad pieces are bounded, and counted', () => {
     const file = { ...damaged(), pieces: Array.from({ length: 100_000 }, (_, i) => ({ id: `q${i}` })) }
     const { setAside } = opened(file)

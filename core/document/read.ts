@@ -3,7 +3,7 @@
  * document itself. The reader never throws, whatever it is given.
  */
 import { z } from 'zod'
-import { Aside } from './aside'
+import { Aside, MOST_ASIDE } from './aside'
 import { isDataTooDeep, isTooDeep } from './depth'
 import { findUnheld, outside } from './held'
 import { LIST_NAMES, LISTS, sayEntry, type ListName } from './lists'
@@ -63,7 +63,10 @@ export function readData(data: unknown): Reading {
 const KNOWN = new Set(['format', 'version', 'id', 'name', 'settings', 'gone', 'setAside', ...LIST_NAMES])
 
 function sound(data: Record<string, unknown>): Project {
-  const aside = new Aside(asideBefore(data.setAside))
+  const { before, rest } = asideBefore(data.setAside)
+  const aside = new Aside(before)
+  for (const item of rest)
+    aside.put('other', 'what was set aside before', 'not to be read, or there twice', item)
   for (const key of Object.keys(data))
     if (!KNOWN.has(key)) aside.put('other', `“${key.slice(0, 40)}”`, 'no part of a project', data[key])
   if (data.setAside !== undefined && !Array.isArray(data.setAside))
@@ -115,14 +118,17 @@ function sound(data: Record<string, unknown>): Project {
   return project
 }
 
-function asideBefore(given: unknown): SetAside[] {
-  const ids = new Set<string>()
-  return (Array.isArray(given) ? given : []).flatMap((item: unknown) => {
+/** What the file already carries along, and what of that list cannot be carried so again. */
+function asideBefore(given: unknown): { before: SetAside[]; rest: unknown[] } {
+  const before = new Map<string, SetAside>()
+  const rest: unknown[] = []
+  for (const item of (Array.isArray(given) ? given : []) as unknown[]) {
     const read = SetAside.safeParse(item)
-    if (!read.success || ids.has(read.data.id)) return []
-    ids.add(read.data.id)
-    return [read.data]
-  })
+    if (read.success && before.size < MOST_ASIDE && !before.has(read.data.id))
+      before.set(read.data.id, read.data)
+    else rest.push(item)
+  }
+  return { before: [...before.values()], rest }
 }
 
 /** Each setting by itself: one that does not read leaves the others as they are. */
