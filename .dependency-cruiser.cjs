@@ -1,4 +1,7 @@
-/** Imports go one way: measure → document → rack, pieces → resolve → work → joints → solid → hardware, cuts, plans → exchange. */
+/**
+ * Imports go one way: measure → document → rack, pieces → resolve → work → joints → solid → hardware, cuts,
+ * plans → exchange.
+ */
 const STEPS = [
   ['measure', []],
   ['document', ['measure']],
@@ -32,7 +35,9 @@ module.exports = {
       severity: 'error',
       from: { path: '^core/' },
       to: {
-        path: 'node_modules/(react|react-dom|react-router|three|@react-three|radix-ui|zustand|localforage|comlink)(/|$)',
+        path:
+          'node_modules/(react|react-dom|react-router|three|@react-three|radix-ui|zustand|' +
+          'localforage|comlink)(/|$)',
       },
     },
     {

@@ -15,6 +15,9 @@ export default ts.config(
       'react-hooks/refs': 'off',
       'react-hooks/immutability': 'off',
       'no-console': 'error',
+      // The formatter has its way; what it cannot break (texts, comments) keeps to its width too.
+      'max-len': ['error', { code: 110, ignorePattern: '^import ' }],
+      'no-warning-comments': ['error', { terms: ['prettier-ignore'], location: 'anywhere' }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-unused-expressions': 'off',
       '@typescript-eslint/no-non-null-assertion': 'off',

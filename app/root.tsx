@@ -9,7 +9,10 @@ import './app.css'
 export const links: Route.LinksFunction = () => [{ rel: 'icon', href: '/mark.svg', type: 'image/svg+xml' }]
 
 /** Sets the theme before anything is painted, so that the night shift is not dazzled. */
-const THEME = `try{const t=localStorage.getItem('ergaton-theme');document.documentElement.dataset.theme=t||(matchMedia('(prefers-color-scheme: dark)').matches?'night':'day')}catch{document.documentElement.dataset.theme='day'}`
+const THEME =
+  "try{const t=localStorage.getItem('ergaton-theme');document.documentElement.dataset.theme=" +
+  "t||(matchMedia('(prefers-color-scheme: dark)').matches?'night':'day')}" +
+  "catch{document.documentElement.dataset.theme='day'}"
 
 export function Layout({ children }: { children: React.ReactNode }) {
   const nonce = use(Nonce)

@@ -1,4 +1,6 @@
-/** Ratios, each measured in one run on one machine. `npm run bench`. Goals are printed beside what was found. */
+/**
+ * Ratios, each measured in one run on one machine. `npm run bench`. Goals are printed beside what was found.
+ */
 import { all, create } from 'mathjs'
 import { change, execute, newProject, type Change, type Project } from '../core/document'
 import { evaluate, lengthOf, parse } from '../core/measure'
@@ -32,8 +34,8 @@ const MIXED: readonly Join[] = [
 ]
 
 /**
- * `cases` cases of two sides and eight shelves, every one of another size, so that no two solids are alike: ten pieces
- * and sixteen joints each.
+ * `cases` cases of two sides and eight shelves, every one of another size, so that no two solids are alike:
+ * ten pieces and sixteen joints each.
  */
 function wall(cases: number, jointOf: (k: number) => Join = () => HOUSED): Project {
   const stock = (id: string, thickness: string) =>
@@ -65,10 +67,36 @@ function wall(cases: number, jointOf: (k: number) => Join = () => HOUSED): Proje
     changes.push(side(l, `${c * 1000}`), side(r, `${c * 1000 + 700 + c}`))
     for (let k = 0; k < 8; k++) {
       const id = `s${c}_${k}`
-      changes.push(change.addPiece({ kind: 'made', id, name: id, stock: 'shelf', facing: 'right-up', spans: { across: { start: `@${l}.right`, end: `@${r}.left` }, deep: { start: `${k + 1}`, end: `@${l}.back` }, up: { start: `${100 + 200 * k}` } } }))
-      const ends: Between[] = [[{ piece: id, face: 'end1' }, { piece: l, face: null }], [{ piece: id, face: 'end2' }, { piece: r, face: null }]]
-      changes.push(change.addJoints({ joints: ends.map((between, n) => ({ id: `j${c}_${k}_${n}`, between, ...jointOf(k) })) }))
-    } // prettier-ignore
+      changes.push(
+        change.addPiece({
+          kind: 'made',
+          id,
+          name: id,
+          stock: 'shelf',
+          facing: 'right-up',
+          spans: {
+            across: { start: `@${l}.right`, end: `@${r}.left` },
+            deep: { start: `${k + 1}`, end: `@${l}.back` },
+            up: { start: `${100 + 200 * k}` },
+          },
+        }),
+      )
+      const ends: Between[] = [
+        [
+          { piece: id, face: 'end1' },
+          { piece: l, face: null },
+        ],
+        [
+          { piece: id, face: 'end2' },
+          { piece: r, face: null },
+        ],
+      ]
+      changes.push(
+        change.addJoints({
+          joints: ends.map((between, n) => ({ id: `j${c}_${k}_${n}`, between, ...jointOf(k) })),
+        }),
+      )
+    }
   }
   const done = execute(newProject('wall', 'Wall', 'mm'), changes)
   if (!done.ok) throw new Error(done.why)
@@ -96,13 +124,15 @@ const recipes = (() => {
 const bare = () => {
   for (const { size, cuts } of recipes) {
     const blank = Manifold.cube([...size])
-    const tools = cuts.flatMap((c) => c.tools).map((b) => {
-      if (b.kind !== 'box') throw new Error('the wall has nothing but blocks cut from it')
-      const cube = Manifold.cube([b.max[0] - b.min[0], b.max[1] - b.min[1], b.max[2] - b.min[2]])
-      const tool = cube.translate([...b.min])
-      cube.delete()
-      return tool
-    }) // prettier-ignore
+    const tools = cuts
+      .flatMap((c) => c.tools)
+      .map((b) => {
+        if (b.kind !== 'box') throw new Error('the wall has nothing but blocks cut from it')
+        const cube = Manifold.cube([b.max[0] - b.min[0], b.max[1] - b.min[1], b.max[2] - b.min[2]])
+        const tool = cube.translate([...b.min])
+        cube.delete()
+        return tool
+      })
     const solid = tools.length ? Manifold.difference([blank, ...tools]) : blank
     solid.getMesh()
     solid.volume()
@@ -210,7 +240,10 @@ const scope = {
 }
 const ours = expressions.map((e) => parse(e))
 const rounds = 4000
-const run = (f: () => void) => best(5, () => { for (let i = 0; i < rounds; i++) f() }) // prettier-ignore
+const run = (f: () => void) =>
+  best(5, () => {
+    for (let i = 0; i < rounds; i++) f()
+  })
 const oursMs = run(() => ours.forEach((e) => evaluate(e, scope)))
 const unitsMs = run(() => theirUnits.forEach((e) => void e.evaluate(units)))
 const plainMs = run(() => theirs.forEach((e) => void e.evaluate(names)))
@@ -222,8 +255,12 @@ say(
 )
 console.log(`      (mathjs without units, which checks nothing: ${(plainMs / oursMs).toFixed(1)} times)`)
 const fewer = 200
-const parseOurs = best(3, () => { for (let i = 0; i < fewer; i++) expressions.forEach((e) => evaluate(parse(e), scope)) }) // prettier-ignore
-const parseTheirs = best(3, () => { for (let i = 0; i < fewer; i++) theirText.forEach((e) => void math.evaluate(e, units)) }) // prettier-ignore
+const parseOurs = best(3, () => {
+  for (let i = 0; i < fewer; i++) expressions.forEach((e) => evaluate(parse(e), scope))
+})
+const parseTheirs = best(3, () => {
+  for (let i = 0; i < fewer; i++) theirText.forEach((e) => void math.evaluate(e, units))
+})
 say(
   'reading and evaluating the same texts against mathjs',
   `${(parseTheirs / parseOurs).toFixed(1)} times faster`,

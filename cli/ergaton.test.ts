@@ -16,7 +16,11 @@ async function ergaton(...args: string[]) {
 }
 /** As a program of its own, with something on standard input; `before` is what the shell does first. */
 function program(input: string, args: string, before = '') {
-  const { status, stdout, stderr } = spawnSync('bash', ['-c', `${before} node node_modules/tsx/dist/cli.mjs cli/ergaton.ts ${args}`], { encoding: 'utf8', input }) // prettier-ignore
+  const { status, stdout, stderr } = spawnSync(
+    'bash',
+    ['-c', `${before} node node_modules/tsx/dist/cli.mjs cli/ergaton.ts ${args}`],
+    { encoding: 'utf8', input },
+  )
   return { status, stdout, stderr }
 }
 const file = (name: string, data: unknown): string => {
@@ -33,7 +37,8 @@ test('resolve gives every piece with its sizes, spans and reasons', async () => 
     finished: { length: { mm: 774.7, text: '30 1/2' } },
     because: {
       length:
-        'Shelf · length 30 1/2 = Right side·left 30 3/4 − Left side·right 3/4 + 1/4 into Left side + 1/4 into Right side',
+        'Shelf · length 30 1/2 = Right side·left 30 3/4 − Left side·right 3/4 + 1/4 into Left side + ' +
+        '1/4 into Right side',
     },
   })
 })
@@ -117,13 +122,19 @@ describe('a damaged project', () => {
 
 test('stocks and pieces whose names read alike as files keep a file each', async () => {
   const names = new FileNames()
-  const all = ['1×4 pine', '¼ pine', '1/4 pine', '1x4 pine', '?', '!', 'SIDE', 'side'].map((n) => names.free(plain(n, 'piece'))) // prettier-ignore
+  const all = ['1×4 pine', '¼ pine', '1/4 pine', '1x4 pine', '?', '!', 'SIDE', 'side'].map((n) =>
+    names.free(plain(n, 'piece')),
+  )
   expect(new Set(all.map((n) => n.toLowerCase())).size).toBe(all.length)
   expect(all.slice(0, 2)).toEqual(['1x4-pine', '1_4-pine'])
-  const data = JSON.parse(readFileSync(demo, 'utf8')) as { stock: Array<{ name: string }>; settings: { kerf: unknown } } // prettier-ignore
+  const data = JSON.parse(readFileSync(demo, 'utf8')) as {
+    stock: Array<{ name: string }>
+    settings: { kerf: unknown }
+  }
   const stock = data.stock.map((s, i) => ({ ...s, name: ['¼ pine', '1/4 pine'][i] ?? s.name }))
   const out = join(dir, 'alike')
-  // One setting is torn besides: what is sound is exported all the same, and the code says that something is not.
+  // One setting is torn besides: what is sound is exported all the same, and the code says that something is
+  // not.
   data.settings.kerf = 3
   const { status, stderr } = await ergaton('export', file('alike.json', { ...data, stock }), '--out', out)
   expect(status).toBe(1)

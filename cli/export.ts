@@ -11,7 +11,10 @@ import { nodeFonts } from './fonts'
 import { solve } from './layout'
 import type { Voice } from './voice'
 
-/** Writes everything a project gives into `dir`; gives the names of the files. Each is written whole or not at all. */
+/**
+ * Writes everything a project gives into `dir`; gives the names of the files. Each is written whole or not at
+ * all.
+ */
 export async function exportAll(model: Model, kernel: Kernel, dir: string, voice: Voice): Promise<string[]> {
   mkdirSync(dir, { recursive: true })
   const written: string[] = []
@@ -35,7 +38,7 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string, voice
   if (sheets.length > 0) {
     const { data, missing } = await toPdf(sheets, nodeFonts(), model.project.name)
     put('plans.pdf', data)
-    if (missing.length > 0) voice.err(`plans.pdf: no font has ${missing.join(' ')}; a sign stands for each\n`) // prettier-ignore
+    if (missing.length > 0) voice.err(`plans.pdf: no font has ${missing.join(' ')}; a sign stands for each\n`)
   }
   sheets.forEach((sheet, i) => put(`plan-${String(i + 1).padStart(2, '0')}.svg`, toSvg(sheet)))
   const solids = new FileNames()

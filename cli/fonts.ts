@@ -8,7 +8,9 @@ const file = (family: string, subset: string, weight: number): FontFile => {
   return () => readFileSync(find(path))
 }
 /** What the narrow face and the titles lack is taken from the wide one. */
-const WIDE = ['latin-ext', 'cyrillic', 'greek', 'cyrillic-ext', 'vietnamese'].map((s) => file('ibm-plex-sans', s, 400)) // prettier-ignore
+const WIDE = ['latin-ext', 'cyrillic', 'greek', 'cyrillic-ext', 'vietnamese'].map((s) =>
+  file('ibm-plex-sans', s, 400),
+)
 
 export const nodeFonts = (): Fonts => ({
   measure: [

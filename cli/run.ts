@@ -1,4 +1,7 @@
-/** The commands of the command line. Exit codes: 0 fine; 1 wrong input, with a sentence on standard error; 2 something had no place. */
+/**
+ * The commands of the command line. Exit codes: 0 fine; 1 wrong input, with a sentence on standard error; 2
+ * something had no place.
+ */
 import { parseArgs } from 'node:util'
 import { findBodies, findClashes, resolveReport } from '../core/exchange'
 import { findSwings } from '../core/hardware'
@@ -9,7 +12,8 @@ import { readJob, readProjectFile, WrongInput } from './input'
 import { solve } from './layout'
 import type { Voice } from './voice'
 
-const USAGE = `ergaton resolve FILE             pieces, finished sizes, spans and where they come from, as JSON
+const USAGE = `\
+ergaton resolve FILE             pieces, finished sizes, spans and where they come from, as JSON
 ergaton check FILE               what is wrong with a project; exit 1 when something is
 ergaton layout JOB               a board or sheet layout from a job file, as JSON
 ergaton export FILE --out DIR    cut list, layouts, plans and an STL of each piece
@@ -74,8 +78,14 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
 
 /** What the system says of a file or folder that it does not let us use. */
 const DENIED: Readonly<Record<string, string>> = {
-  EACCES: 'may not be written', EISDIR: 'is a folder', ENOTDIR: 'is not a folder', EEXIST: 'is not a folder', ENOSPC: 'has no room left', EROFS: 'cannot be written', EFBIG: 'would be too large',
-} // prettier-ignore
+  EACCES: 'may not be written',
+  EISDIR: 'is a folder',
+  ENOTDIR: 'is not a folder',
+  EEXIST: 'is not a folder',
+  ENOSPC: 'has no room left',
+  EROFS: 'cannot be written',
+  EFBIG: 'would be too large',
+}
 
 /** Runs one command; gives its exit code. */
 export async function run(args: readonly string[], voice: Voice): Promise<number> {

@@ -5,12 +5,52 @@ import { faultOfJob, faultOfProject, faultOfProjectData, fuzz, type Json } from 
 const read = (path: string) => JSON.parse(readFileSync(path, 'utf8')) as Json
 const projects = readdirSync('demo').map((f) => read(`demo/${f}`))
 const jobs: Json[] = [
-  { kind: 'sheets', kerf: 3.2, trim: 10, stages: 2, firstCut: 'rip', seconds: 1, seed: 1,
-    supply: [{ id: 'ply', length: 2440, width: 1220, quantity: 2, price: 62, grain: false, defects: [{ x: 300, y: 80, length: 60, width: 40 }] }],
-    demand: [{ id: 'side', length: 760, width: 300, quantity: 4, mayTurn: true }, { id: 'heart', length: 100, width: 100, outline: [[0, 0], [100, 0], [50, 100]] }] },
-  { kind: 'boards', kerf: 2.4, supply: [{ id: 'a', length: 2400, width: 235 }, { id: 'b', length: 1800, width: 140, quantity: 1 }],
-    demand: [{ id: 'shelf', length: 775, width: 223, quantity: 4 }, { id: 'rail', length: 500, width: 60, quantity: 9 }] },
-] // prettier-ignore
+  {
+    kind: 'sheets',
+    kerf: 3.2,
+    trim: 10,
+    stages: 2,
+    firstCut: 'rip',
+    seconds: 1,
+    seed: 1,
+    supply: [
+      {
+        id: 'ply',
+        length: 2440,
+        width: 1220,
+        quantity: 2,
+        price: 62,
+        grain: false,
+        defects: [{ x: 300, y: 80, length: 60, width: 40 }],
+      },
+    ],
+    demand: [
+      { id: 'side', length: 760, width: 300, quantity: 4, mayTurn: true },
+      {
+        id: 'heart',
+        length: 100,
+        width: 100,
+        outline: [
+          [0, 0],
+          [100, 0],
+          [50, 100],
+        ],
+      },
+    ],
+  },
+  {
+    kind: 'boards',
+    kerf: 2.4,
+    supply: [
+      { id: 'a', length: 2400, width: 235 },
+      { id: 'b', length: 1800, width: 140, quantity: 1 },
+    ],
+    demand: [
+      { id: 'shelf', length: 775, width: 223, quantity: 4 },
+      { id: 'rail', length: 500, width: 60, quantity: 9 },
+    ],
+  },
+]
 
 test('three hundred mutated projects are opened or refused, and nothing throws', () => {
   const { faults, tried } = fuzz(projects, 300, 20_261, faultOfProjectData)
@@ -19,7 +59,11 @@ test('three hundred mutated projects are opened or refused, and nothing throws',
 }, 300_000)
 
 test('a hundred mutated layout jobs are answered or refused, and nothing throws', () => {
-  expect(fuzz(jobs, 100, 20_262, faultOfJob).faults.slice(0, 3).map((f) => f.what)).toEqual([]) // prettier-ignore
+  expect(
+    fuzz(jobs, 100, 20_262, faultOfJob)
+      .faults.slice(0, 3)
+      .map((f) => f.what),
+  ).toEqual([])
 }, 120_000)
 
 test('bytes knocked out of a file leave a sentence or a project', () => {
@@ -36,8 +80,18 @@ test('bytes knocked out of a file leave a sentence or a project', () => {
 
 test('the check itself finds what throws, takes long, or speaks raw', () => {
   const found = (faultOf: (d: Json) => string | null) => fuzz([{ a: 1 }], 1, 1, faultOf).faults[0]?.what
-  expect(found(() => { throw new Error('torn') })).toMatch(/threw Error: torn/) // prettier-ignore
-  expect(found(() => { const from = process.cpuUsage(); while (process.cpuUsage(from).user < 2.3e6); return null })).toMatch(/took \d{4} ms/) // prettier-ignore
+  expect(
+    found(() => {
+      throw new Error('torn')
+    }),
+  ).toMatch(/threw Error: torn/)
+  expect(
+    found(() => {
+      const from = process.cpuUsage()
+      while (process.cpuUsage(from).user < 2.3e6);
+      return null
+    }),
+  ).toMatch(/took \d{4} ms/)
   expect(found(() => null)).toBeUndefined()
   expect(faultOfJob({ kind: 'sheets', kerf: 'x', supply: [], demand: [] })).toBeNull()
 })

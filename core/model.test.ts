@@ -68,20 +68,66 @@ const caseOf = (c: Case): Change[] => {
   return [
     board('sideStock', c.side),
     board('shelfStock', c.shelf),
-    change.addPiece({ ...side, id: 'left', name: 'Left', facing: 'up-right', spans: { across: { start: '0' }, deep: { start: '0', size: String(c.deep) }, up: { start: '0', size: String(c.height) } } }),
-    change.mirrorPiece({ id: 'right', of: 'left', name: 'Right', direction: 'across', about: `${c.width}/2` }),
     change.addPiece({
-      ...side, id: 'shelf', name: 'Shelf', stock: 'shelfStock', facing: 'right-up',
-      spans: { across: { start: '@left.right', end: '@right.left' }, deep: { start: '@left.front', end: '@left.back' }, up: {} },
-      repeat: { kind: 'even', direction: 'up', count: String(c.count), from: '@left.bottom', to: '@left.top' },
+      ...side,
+      id: 'left',
+      name: 'Left',
+      facing: 'up-right',
+      spans: {
+        across: { start: '0' },
+        deep: { start: '0', size: String(c.deep) },
+        up: { start: '0', size: String(c.height) },
+      },
+    }),
+    change.mirrorPiece({
+      id: 'right',
+      of: 'left',
+      name: 'Right',
+      direction: 'across',
+      about: `${c.width}/2`,
+    }),
+    change.addPiece({
+      ...side,
+      id: 'shelf',
+      name: 'Shelf',
+      stock: 'shelfStock',
+      facing: 'right-up',
+      spans: {
+        across: { start: '@left.right', end: '@right.left' },
+        deep: { start: '@left.front', end: '@left.back' },
+        up: {},
+      },
+      repeat: {
+        kind: 'even',
+        direction: 'up',
+        count: String(c.count),
+        from: '@left.bottom',
+        to: '@left.top',
+      },
     }),
     change.addJoints({
       joints: [
-        { id: 'j1', kind: 'housing', between: [{ piece: 'shelf', face: 'end1' }, { piece: 'left', face: null }], fields: housed },
-        { id: 'j2', kind: 'housing', between: [{ piece: 'shelf', face: 'end2' }, { piece: 'right', face: null }], fields: housed },
+        {
+          id: 'j1',
+          kind: 'housing',
+          between: [
+            { piece: 'shelf', face: 'end1' },
+            { piece: 'left', face: null },
+          ],
+          fields: housed,
+        },
+        {
+          id: 'j2',
+          kind: 'housing',
+          between: [
+            { piece: 'shelf', face: 'end2' },
+            { piece: 'right', face: null },
+          ],
+          fields: housed,
+        },
       ],
     }),
-  ] // prettier-ignore
+  ]
 }
 
 const shapeIn = (m: Model, key: string) => {
@@ -89,34 +135,38 @@ const shapeIn = (m: Model, key: string) => {
   return { shape: kernel.shape(m.recipe(i)), placed: { recipe: m.recipe(i), frame: i.frame }, i }
 }
 
-test('a housed shelf is as long as the opening, both depths, less the gaps; its dado is its thickness and the fit', () => {
-  fc.assert(
-    fc.property(numbers, (c) => {
-      const m = modelOf(make(caseOf(c)))
-      expect(m.problems.filter((p) => p.level === 'stop')).toEqual([])
-      const opening = c.width - 2 * c.side
-      for (const shelf of m.resolved.byId.get('shelf')!.instances)
-        expect(shelf.length).toBeCloseTo(opening + 2 * (c.depth - c.gap), 9)
-      const left = m.resolved.byId.get('left')!.instances[0]!
-      const channels = m.features(left).map((f) => f.data as Channel)
-      expect(channels).toHaveLength(c.count)
-      for (const ch of channels) {
-        expect(ch.name).toBe('dado')
-        expect(ch.region.max[0] - ch.region.min[0]).toBeCloseTo(c.shelf + c.fit, 9)
-        expect(ch.region.max[ch.into] - ch.region.min[ch.into]).toBeCloseTo(c.depth, 9)
-      }
-      // The solids say the same, to a millionth: the side less its dados, the shelf less its notches.
-      const side = shapeIn(m, 'left#1').shape.volume
-      expect(
-        side / (c.deep * c.height * c.side - c.count * (c.shelf + c.fit) * c.depth * (c.deep - c.stop)),
-      ).toBeCloseTo(1, 6)
-      const shelf = shapeIn(m, 'shelf#1').shape.volume
-      const solid = c.shelf * ((opening + 2 * (c.depth - c.gap)) * c.deep - 2 * (c.depth - c.gap) * c.stop)
-      expect(shelf / solid).toBeCloseTo(1, 6)
-    }),
-    { numRuns: 60 },
-  )
-})
+test(
+  'a housed shelf is as long as the opening, both depths, less the gaps; its dado is its ' +
+    'thickness and the fit',
+  () => {
+    fc.assert(
+      fc.property(numbers, (c) => {
+        const m = modelOf(make(caseOf(c)))
+        expect(m.problems.filter((p) => p.level === 'stop')).toEqual([])
+        const opening = c.width - 2 * c.side
+        for (const shelf of m.resolved.byId.get('shelf')!.instances)
+          expect(shelf.length).toBeCloseTo(opening + 2 * (c.depth - c.gap), 9)
+        const left = m.resolved.byId.get('left')!.instances[0]!
+        const channels = m.features(left).map((f) => f.data as Channel)
+        expect(channels).toHaveLength(c.count)
+        for (const ch of channels) {
+          expect(ch.name).toBe('dado')
+          expect(ch.region.max[0] - ch.region.min[0]).toBeCloseTo(c.shelf + c.fit, 9)
+          expect(ch.region.max[ch.into] - ch.region.min[ch.into]).toBeCloseTo(c.depth, 9)
+        }
+        // The solids say the same, to a millionth: the side less its dados, the shelf less its notches.
+        const side = shapeIn(m, 'left#1').shape.volume
+        expect(
+          side / (c.deep * c.height * c.side - c.count * (c.shelf + c.fit) * c.depth * (c.deep - c.stop)),
+        ).toBeCloseTo(1, 6)
+        const shelf = shapeIn(m, 'shelf#1').shape.volume
+        const solid = c.shelf * ((opening + 2 * (c.depth - c.gap)) * c.deep - 2 * (c.depth - c.gap) * c.stop)
+        expect(shelf / solid).toBeCloseTo(1, 6)
+      }),
+      { numRuns: 60 },
+    )
+  },
+)
 
 test('no two pieces of a case share wood, and the twin side mirrors the first', () => {
   fc.assert(
@@ -140,7 +190,11 @@ test('the order in which pieces and joints are listed changes nothing', () => {
   fc.assert(
     fc.property(numbers, fc.infiniteStream(fc.double({ min: 0, max: 1, noNaN: true })), (c, dice) => {
       const project = make(caseOf(c))
-      const mix = <T>(list: readonly T[]): T[] => list.map((v) => [dice.next().value as number, v] as const).sort((a, b) => a[0] - b[0]).map(([, v]) => v) // prettier-ignore
+      const mix = <T>(list: readonly T[]): T[] =>
+        list
+          .map((v) => [dice.next().value as number, v] as const)
+          .sort((a, b) => a[0] - b[0])
+          .map(([, v]) => v)
       const mixed = {
         ...project,
         pieces: mix(project.pieces),
@@ -159,16 +213,85 @@ test('the order in which pieces and joints are listed changes nothing', () => {
 
 describe('a case in inches', () => {
   const inches: Change[] = [
-    change.addStock({ id: 's1', name: '1×10 pine', kind: 'board', species: 'eastern white pine', thickness: '3/4', width: '9 1/4', lengths: ['8ft'] }),
-    change.addStock({ id: 's2', name: '¼ ply', kind: 'sheet', species: 'birch plywood', thickness: '1/4', width: '48', lengths: ['96'] }),
-    change.addPiece({ kind: 'made', id: 'p1', name: 'Left side', stock: 's1', facing: 'up-right', spans: { across: { start: '0' }, deep: { start: '0' }, up: { start: '0', size: '36' } } }),
-    change.addPiece({ kind: 'made', id: 'p2', name: 'Right side', stock: 's1', facing: 'up-left', spans: { across: { end: '34' }, deep: { start: '0' }, up: { start: '0', size: '36' } } }),
-    change.addPiece({ kind: 'made', id: 'p3', name: 'Shelf', stock: 's1', facing: 'right-up', spans: { across: { start: '@p1.right', end: '@p2.left' }, deep: { start: '0', end: '@p4.front' }, up: { start: '11 3/8' } } }),
-    change.addPiece({ kind: 'made', id: 'p4', name: 'Back', stock: 's2', facing: 'up-front', spans: { across: { start: '@p1.right', end: '@p2.left' }, deep: { end: '@p1.back' }, up: { start: '0', end: '36' } } }),
-    ...[['j1', 'p3', 'end1', 'p1'], ['j2', 'p3', 'end2', 'p2'], ['j3', 'p4', 'edge2', 'p1'], ['j4', 'p4', 'edge1', 'p2']].map(([id, guest, face, host]) =>
-      change.addJoints({ joints: [{ id: id!, kind: 'housing', between: [{ piece: guest!, face: face as 'end1' }, { piece: host!, face: null }], fields: { depth: guest === 'p4' ? '3/8' : '1/4' } }] }),
+    change.addStock({
+      id: 's1',
+      name: '1×10 pine',
+      kind: 'board',
+      species: 'eastern white pine',
+      thickness: '3/4',
+      width: '9 1/4',
+      lengths: ['8ft'],
+    }),
+    change.addStock({
+      id: 's2',
+      name: '¼ ply',
+      kind: 'sheet',
+      species: 'birch plywood',
+      thickness: '1/4',
+      width: '48',
+      lengths: ['96'],
+    }),
+    change.addPiece({
+      kind: 'made',
+      id: 'p1',
+      name: 'Left side',
+      stock: 's1',
+      facing: 'up-right',
+      spans: { across: { start: '0' }, deep: { start: '0' }, up: { start: '0', size: '36' } },
+    }),
+    change.addPiece({
+      kind: 'made',
+      id: 'p2',
+      name: 'Right side',
+      stock: 's1',
+      facing: 'up-left',
+      spans: { across: { end: '34' }, deep: { start: '0' }, up: { start: '0', size: '36' } },
+    }),
+    change.addPiece({
+      kind: 'made',
+      id: 'p3',
+      name: 'Shelf',
+      stock: 's1',
+      facing: 'right-up',
+      spans: {
+        across: { start: '@p1.right', end: '@p2.left' },
+        deep: { start: '0', end: '@p4.front' },
+        up: { start: '11 3/8' },
+      },
+    }),
+    change.addPiece({
+      kind: 'made',
+      id: 'p4',
+      name: 'Back',
+      stock: 's2',
+      facing: 'up-front',
+      spans: {
+        across: { start: '@p1.right', end: '@p2.left' },
+        deep: { end: '@p1.back' },
+        up: { start: '0', end: '36' },
+      },
+    }),
+    ...[
+      ['j1', 'p3', 'end1', 'p1'],
+      ['j2', 'p3', 'end2', 'p2'],
+      ['j3', 'p4', 'edge2', 'p1'],
+      ['j4', 'p4', 'edge1', 'p2'],
+    ].map(([id, guest, face, host]) =>
+      change.addJoints({
+        joints: [
+          {
+            id: id!,
+            kind: 'housing',
+            between: [
+              { piece: guest!, face: face as 'end1' },
+              { piece: host!, face: null },
+            ],
+            fields: { depth: guest === 'p4' ? '3/8' : '1/4' },
+          },
+        ],
+      }),
     ),
-  ] // prettier-ignore
+  ]
   const project = make(inches, 'in')
   const m = modelOf(project)
   const name = (key: string) =>
@@ -181,7 +304,8 @@ describe('a case in inches', () => {
   test('every number says where it comes from', () => {
     const b = m.resolved.because(keyOf.finished('p3', 'length'))!
     expect(sayBecause(b, project)).toBe(
-      'Shelf · length 33 = Right side·left 33 1/4 − Left side·right 3/4 + 1/4 into Left side + 1/4 into Right side',
+      'Shelf · length 33 = Right side·left 33 1/4 − Left side·right 3/4 + 1/4 into Left side + 1/4 ' +
+        'into Right side',
     )
   })
   test('a piece deleted while others refer to it is spoken of by name, and nothing else is lost', () => {

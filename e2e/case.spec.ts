@@ -149,11 +149,13 @@ test('a new maker builds a case from boards to paper', async ({ page }) => {
     await page.getByRole('button', { name: 'More for Larkmoor case' }).click()
     await page.getByRole('menuitem', { name: 'Delete' }).click()
     await expect(page.getByRole('link', { name: 'Larkmoor case' })).toHaveCount(0)
-    await page.getByLabel('Project file').setInputFiles({
-      name: 'case.json',
-      mimeType: 'application/json',
-      buffer: (await import('node:fs')).readFileSync(file),
-    })
+    await page
+      .getByLabel('Project file')
+      .setInputFiles({
+        name: 'case.json',
+        mimeType: 'application/json',
+        buffer: (await import('node:fs')).readFileSync(file),
+      })
     await page.getByRole('link', { name: 'Larkmoor case' }).click()
     await maker.screen('Cuts')
     expect(await maker.sizesOf('Shelf')).toEqual(['33 1/16', '9', '23/32'])

@@ -73,7 +73,7 @@ test('a project that is open elsewhere is not renamed or deleted on the shelf', 
   await expect(width(shelf)).toHaveValue('30')
 })
 
-test('what could not be saved is asked about on leaving, found on the shelf, and saved when there is room', async ({
+test('what could not be saved is asked about on leaving, found on the shelf, saved when it can be', async ({
   page,
 }) => {
   await openDemo(page)
@@ -119,12 +119,21 @@ for (let n = 0; n < 3; n++)
   })
 
 test('what was set aside is looked at, mended by hand and put back, and can be undone', async ({ page }) => {
-  const demo = JSON.parse(readFileSync('demo/seed-cabinet.json', 'utf8')) as { name: string; pieces: Array<{ facing: string }> } // prettier-ignore
+  const demo = JSON.parse(readFileSync('demo/seed-cabinet.json', 'utf8')) as {
+    name: string
+    pieces: Array<{ facing: string }>
+  }
   demo.name = 'Torn cabinet'
   demo.pieces[6]!.facing = 'up-up'
   await page.goto('/')
   await expect(demoLink(page)).toBeVisible()
-  await page.getByLabel('Project file').setInputFiles({ name: 'torn.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(demo)) }) // prettier-ignore
+  await page
+    .getByLabel('Project file')
+    .setInputFiles({
+      name: 'torn.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(demo)),
+    })
   await page.getByRole('link', { name: 'Torn cabinet', exact: true }).click()
   const pieces = page.getByRole('region', { name: 'Pieces' })
   await expect(pieces.getByRole('button', { name: /Kick board/ })).toHaveCount(0)

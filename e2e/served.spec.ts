@@ -30,10 +30,11 @@ test('every answer has a strict content policy, none has a stack, and no screen 
 
   const broken: string[] = []
   page.on('console', (m) => void (/Content Security Policy/i.test(m.text()) && broken.push(m.text())))
-  await page.addInitScript(
-    () =>
-    document.addEventListener('securitypolicyviolation', (e) => // eslint-disable-next-line no-console -- what the page says is what is listened to
-      console.error(`Content Security Policy: ${e.violatedDirective} ${e.blockedURI}`)), // prettier-ignore
+  await page.addInitScript(() =>
+    document.addEventListener('securitypolicyviolation', (e) =>
+      // eslint-disable-next-line no-console -- what the page says is what is listened to
+      console.error(`Content Security Policy: ${e.violatedDirective} ${e.blockedURI}`),
+    ),
   )
   await page.goto('/')
   await page.getByRole('link', { name: 'Seed cabinet', exact: true }).click()
@@ -89,7 +90,9 @@ test('a solid library that was refused once comes when asked again', async ({ pa
   await page.route(/\.wasm/, (route) => (refuse ? route.abort() : route.continue()))
   await page.goto('/')
   await page.getByRole('link', { name: 'Seed cabinet', exact: true }).click()
-  const alert = page.getByRole('alert').filter({ hasText: 'The part of Ergaton that shapes wood could not be loaded' }) // prettier-ignore
+  const alert = page
+    .getByRole('alert')
+    .filter({ hasText: 'The part of Ergaton that shapes wood could not be loaded' })
   await expect(alert).toBeVisible()
   refuse = false
   await alert.getByRole('button', { name: 'Try again' }).click()

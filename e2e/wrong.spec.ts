@@ -81,7 +81,7 @@ test('deleting a piece that others refer to says who, loses nothing, and can be 
   await expect(page.getByText(/not there any more/)).toHaveCount(0)
 })
 
-test('files that are not projects are refused in a sentence; damaged ones open as far as they are sound', async ({
+test('files that are not projects are refused in a sentence; damaged ones open as far as sound', async ({
   page,
 }) => {
   await page.goto('/')
@@ -153,7 +153,11 @@ test('storage that is full or refused is said, and the project can be carried of
 test('storage that is refused from the start is said on the first screen', async ({ page }) => {
   await page.addInitScript(() => {
     Object.defineProperty(window, 'indexedDB', { value: undefined })
-    Object.defineProperty(window, 'localStorage', { get: () => { throw new DOMException('no', 'SecurityError') } }) // prettier-ignore
+    Object.defineProperty(window, 'localStorage', {
+      get: () => {
+        throw new DOMException('no', 'SecurityError')
+      },
+    })
   })
   await page.goto('/')
   await expect(page.getByRole('alert')).toContainText('does not let Ergaton keep anything')
@@ -243,7 +247,10 @@ test('the first screen loads little, and the bench brings the 3D', async ({ page
   const scripts = new Map<string, number>()
   page.on('response', (r) => {
     if (r.request().resourceType() === 'script')
-      void r.body().then((b) => scripts.set(r.url(), gzipSync(b).length), () => undefined) // prettier-ignore
+      void r.body().then(
+        (b) => scripts.set(r.url(), gzipSync(b).length),
+        () => undefined,
+      )
   })
   await page.goto('/')
   await expect(page.getByRole('link', { name: 'Seed cabinet', exact: true })).toBeVisible()

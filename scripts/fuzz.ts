@@ -1,4 +1,7 @@
-/** The long fuzzing: 2,000 mutated projects and 500 layout jobs. `npm run fuzz [-- SEED]`; exits 1 when one went wrong. */
+/**
+ * The long fuzzing: 2,000 mutated projects and 500 layout jobs. `npm run fuzz [-- SEED]`; exits 1 when one
+ * went wrong.
+ */
 import { mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
 import { faultOfJob, faultOfProjectData, fuzz, type Json } from '../core/testing/fuzz'
 import { layoutJobs } from '../core/cuts'
@@ -17,7 +20,10 @@ for (const [name, sources, count, faultOf] of [
   ['layout jobs', jobs, 500, faultOfJob],
 ] as const) {
   const { faults, longest, tried } = fuzz(sources, count, seed, faultOf)
-  console.log(`${tried} mutated ${name}, seed ${seed}: ${faults.length} went wrong; the longest took ${Math.round(longest)} ms`) // prettier-ignore
+  console.log(
+    `${tried} mutated ${name}, seed ${seed}: ${faults.length} went wrong; the longest took ` +
+      `${Math.round(longest)} ms`,
+  )
   mkdirSync('.cache/fuzz', { recursive: true })
   faults.slice(0, 20).forEach((f, n) => {
     const file = `.cache/fuzz/${name.replace(' ', '-')}-${seed}-${n}.json`

@@ -14,7 +14,8 @@ export function installPackages() {
   const lock = createHash('sha256').update(readFileSync('package-lock.json')).digest('hex')
   const mark = 'node_modules/.ergaton-lock'
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return
-  // Not `npm ci`: it refuses a lock file whose optional packages for other platforms a registry does not carry.
+  // Not `npm ci`: it refuses a lock file whose optional packages for other platforms a registry does not
+  // carry.
   const args = ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel', 'error']
   if (run('npm', args) !== 0) process.exit(1)
   mkdirSync('node_modules', { recursive: true })

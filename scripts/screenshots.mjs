@@ -10,7 +10,16 @@ const server = spawn('node', ['server/main.mjs'], {
   stdio: 'ignore',
   detached: true,
 })
-for (let n = 0; n < 60 && !(await fetch(base).then(() => true, () => false)); n++) await new Promise((r) => setTimeout(r, 500)) // prettier-ignore
+for (
+  let n = 0;
+  n < 60 &&
+  !(await fetch(base).then(
+    () => true,
+    () => false,
+  ));
+  n++
+)
+  await new Promise((r) => setTimeout(r, 500))
 
 const args = [
   '--use-angle=swiftshader',

@@ -1,4 +1,7 @@
-/** Everything that must hold, one after the other, on a fresh machine too. Ends with the line `N passed, N failed`. */
+/**
+ * Everything that must hold, one after the other, on a fresh machine too. Ends with the line `N passed, N
+ * failed`.
+ */
 import { readFileSync, rmSync, mkdirSync } from 'node:fs'
 import { installBrowser, installPackages, run } from './ready.mjs'
 

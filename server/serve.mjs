@@ -1,4 +1,7 @@
-/** Serves the built application: compressed, with a strict content policy, on this machine alone unless HOST says otherwise. */
+/**
+ * Serves the built application: compressed, with a strict content policy, on this machine alone unless HOST
+ * says otherwise.
+ */
 import { randomBytes } from 'node:crypto'
 import { createRequestHandler } from '@react-router/express'
 import compression from 'compression'
@@ -80,7 +83,9 @@ export function listen(app, { port, host = '127.0.0.1', say = console.log }) {
       const local = host === '127.0.0.1' || host === 'localhost' || host === '::1'
       const at = server.address().port
       say(
-        `Ergaton is at http://${local ? 'localhost' : host.includes(':') ? `[${host}]` : host}:${at}/ (Ctrl C ends it)`,
+        'Ergaton is at ' +
+          `http://${local ? 'localhost' : host.includes(':') ? `[${host}]` : host}:${at}/ (Ctrl C ends ` +
+          'it)',
       )
       if (!local)
         say('HOST is set, so other machines on the network can reach it. Projects stay in each browser.')

@@ -11,22 +11,50 @@ writeFileSync(join(client, 'mark.svg'), '<svg/>')
 
 /** A build whose one route answers, or breaks. */
 const build = {
-  entry: { module: { default: (_request: Request, status: number, headers: Headers, _context: unknown, load: { nonce: string }) => new Response(`<script nonce="${load.nonce}"></script>`, { status, headers }) } },
+  entry: {
+    module: {
+      default: (
+        _request: Request,
+        status: number,
+        headers: Headers,
+        _context: unknown,
+        load: { nonce: string },
+      ) => new Response(`<script nonce="${load.nonce}"></script>`, { status, headers }),
+    },
+  },
   routes: {
     root: { id: 'root', path: '', module: { default: () => null } },
-    broken: { id: 'broken', parentId: 'root', path: 'broken', module: { loader: () => { throw new Error('secret of the shop') } } },
+    broken: {
+      id: 'broken',
+      parentId: 'root',
+      path: 'broken',
+      module: {
+        loader: () => {
+          throw new Error('secret of the shop')
+        },
+      },
+    },
   },
   assets: { entry: { imports: [], module: '' }, routes: {}, url: '', version: '1' },
-  publicPath: '/', assetsBuildDirectory: client, future: {}, ssr: true, isSpaMode: false, prerender: [],
-  routeDiscovery: { mode: 'initial' }, allowedActionOrigins: false,
-} // prettier-ignore
+  publicPath: '/',
+  assetsBuildDirectory: client,
+  future: {},
+  ssr: true,
+  isSpaMode: false,
+  prerender: [],
+  routeDiscovery: { mode: 'initial' },
+  allowedActionOrigins: false,
+}
 
 const errors: unknown[] = []
 const said: string[] = []
 let server: Server
 let at = ''
 beforeAll(async () => {
-  server = await listen(appOf(build, { client, sayError: (e) => errors.push(e) }), { port: 0, say: (t) => said.push(t) }) // prettier-ignore
+  server = await listen(appOf(build, { client, sayError: (e) => errors.push(e) }), {
+    port: 0,
+    say: (t) => said.push(t),
+  })
   at = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
 })
 afterAll(() => new Promise((done) => server.close(done)))
@@ -38,13 +66,19 @@ test('listens on this machine alone, and says where', () => {
 })
 test('on another address it says that others can reach it', async () => {
   const told: string[] = []
-  const open = await listen(appOf(build, { client, sayError: () => undefined }), { port: 0, host: '0.0.0.0', say: (t) => told.push(t) }) // prettier-ignore
+  const open = await listen(appOf(build, { client, sayError: () => undefined }), {
+    port: 0,
+    host: '0.0.0.0',
+    say: (t) => told.push(t),
+  })
   await new Promise((done) => open.close(done))
   expect(told.join('\n')).toMatch(/other machines on the network can reach it/)
 })
 test('a port that is taken is refused, not ignored', async () => {
   const { port } = server.address() as AddressInfo
-  await expect(listen(appOf(build, { client, sayError: () => undefined }), { port, say: () => undefined })).rejects.toMatchObject({ code: 'EADDRINUSE' }) // prettier-ignore
+  await expect(
+    listen(appOf(build, { client, sayError: () => undefined }), { port, say: () => undefined }),
+  ).rejects.toMatchObject({ code: 'EADDRINUSE' })
 })
 test('every page has a nonce of its own, in its policy and in its scripts', async () => {
   const nonces = await Promise.all(

@@ -13,7 +13,10 @@ let newest = 0
 const modeller = new Modeller()
 
 const worker = {
-  /** Solids that are not one body, pieces that share wood, hinges that do not open all the way; null when stopped. */
+  /**
+   * Solids that are not one body, pieces that share wood, hinges that do not open all the way; null when
+   * stopped.
+   */
   async check(revision: number, project: Project): Promise<Problem[] | null> {
     newest = Math.max(newest, revision)
     const stopped = () => revision < newest

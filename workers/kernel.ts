@@ -12,5 +12,7 @@ let loading: Promise<Kernel> | null = null
 export const kernel = (): Promise<Kernel> =>
   (loading ??= loadKernel(wasmUrl).catch(() => {
     loading = null
-    throw new KernelFault('The part of Ergaton that shapes wood could not be loaded. Check the connection and try again') // prettier-ignore
+    throw new KernelFault(
+      'The part of Ergaton that shapes wood could not be loaded. Check the connection and try again',
+    )
   }))

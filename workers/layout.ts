@@ -7,8 +7,8 @@ let newest = 0
 
 const worker = {
   /**
-   * Searches until its seconds are over or nothing better is to be expected. `take` gets every better answer and the
-   * share of the work done. False when it was stopped by a newer revision.
+   * Searches until its seconds are over or nothing better is to be expected. `take` gets every better answer
+   * and the share of the work done. False when it was stopped by a newer revision.
    */
   async solve(
     revision: number,

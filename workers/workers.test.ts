@@ -24,7 +24,7 @@ jest.unstable_mockModule('../core/solid', () => ({
     loads++
     return fails-- > 0 ? Promise.reject(new Error('CompileError: refused')) : loadKernel()
   },
-})) // prettier-ignore
+}))
 
 async function worker<T>(path: string): Promise<T> {
   exposed.length = 0
@@ -35,7 +35,10 @@ async function worker<T>(path: string): Promise<T> {
 test('a solid library that was refused once is asked for again, and said in a sentence', async () => {
   fails = 1
   const { kernel } = await import('./kernel')
-  await expect(kernel()).rejects.toMatchObject({ name: 'KernelFault', message: expect.stringMatching(/could not be loaded. Check the connection/) }) // prettier-ignore
+  await expect(kernel()).rejects.toMatchObject({
+    name: 'KernelFault',
+    message: expect.stringMatching(/could not be loaded. Check the connection/),
+  })
   const k = await kernel()
   expect(k.shape({ size: [10, 10, 10], cuts: [] }).volume).toBeCloseTo(1000, 6)
   expect(await kernel()).toBe(k)
@@ -81,11 +84,17 @@ test('the shape worker hands over every shape asked for, with its creases', asyn
   expect(made.map((m) => m.key)).toEqual([recipeKey(recipe)])
   // A board has twelve edges.
   expect(made[0]!.creases).toHaveLength(12 * 6)
-  expect(toStl({ ...made[0]!, positions: new Float32Array(24), work: new Uint16Array(12), volume: 0 }, 'x').byteLength).toBe(84 + 50 * 12) // prettier-ignore
+  expect(
+    toStl({ ...made[0]!, positions: new Float32Array(24), work: new Uint16Array(12), volume: 0 }, 'x')
+      .byteLength,
+  ).toBe(84 + 50 * 12)
 })
 
 describe('the checks worker', () => {
-  const overlapping = make([...block('a', 'up-left', [0, 18], [0, 60], [0, 700]), ...block('b', 'up-left', [10, 18], [0, 60], [0, 700])]) // prettier-ignore
+  const overlapping = make([
+    ...block('a', 'up-left', [0, 18], [0, 60], [0, 700]),
+    ...block('b', 'up-left', [10, 18], [0, 60], [0, 700]),
+  ])
   test('finds pieces that share wood', async () => {
     const hand = await worker<ChecksWorker>('./checks')
     const found = await hand.check(1, overlapping)
@@ -95,21 +104,44 @@ describe('the checks worker', () => {
     const hand = (exposed[0] ?? (await worker<ChecksWorker>('./checks'))) as ChecksWorker
     hand.stop(5)
     expect(await hand.check(5, overlapping)).toBeNull()
-    expect(await hand.check(6, make([...block('a', 'up-left', [0, 18], [0, 60], [0, 700]), ...block('b', 'up-left', [18, 18], [0, 60], [0, 700]), join('butt', [['b', 'back'], ['a', null]])]))).toEqual([]) // prettier-ignore
+    expect(
+      await hand.check(
+        6,
+        make([
+          ...block('a', 'up-left', [0, 18], [0, 60], [0, 700]),
+          ...block('b', 'up-left', [18, 18], [0, 60], [0, 700]),
+          join('butt', [
+            ['b', 'back'],
+            ['a', null],
+          ]),
+        ]),
+      ),
+    ).toEqual([])
   })
 })
 
 describe('the layout worker', () => {
   const job = (seconds: number, quantity: number) => ({
-    kind: 'sheets' as const, kerf: 3, trim: 0, stages: null, firstCut: null, seconds, seed: 1,
+    kind: 'sheets' as const,
+    kerf: 3,
+    trim: 0,
+    stages: null,
+    firstCut: null,
+    seconds,
+    seed: 1,
     supply: [{ id: 's', length: 2440, width: 1220, quantity: null, price: null, grain: true, defects: [] }],
     demand: [{ id: 'd', length: 300, width: 200, quantity, mayTurn: false }],
-  }) // prettier-ignore
+  })
   test('gives its best answer and ends by itself', async () => {
     const hand = await worker<LayoutWorker>('./layout')
     const answers: Answer[] = []
     let share = 0
-    expect(await hand.solve(1, job(5, 20), (a, s) => { if (a) answers.push(a); share = s })).toBe(true) // prettier-ignore
+    expect(
+      await hand.solve(1, job(5, 20), (a, s) => {
+        if (a) answers.push(a)
+        share = s
+      }),
+    ).toBe(true)
     expect(answers.at(-1)!.boards).toHaveLength(1)
     expect(share).toBe(1)
   })

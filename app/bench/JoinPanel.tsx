@@ -25,7 +25,9 @@ interface Offer {
   readonly kinds: readonly JointKind[]
 }
 
-/** Contacts not joined yet, between chosen pieces when two or more are chosen, that some joint can be made at. */
+/**
+ * Contacts not joined yet, between chosen pieces when two or more are chosen, that some joint can be made at.
+ */
 function offersOf(model: Model, chosen: readonly string[]): Offer[] {
   const pieces = new Set(chosen.map((k) => k.split('#')[0]!))
   const joined = new Set(model.project.joints.flatMap((j) => pairsIn(j)))

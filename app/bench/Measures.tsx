@@ -65,7 +65,10 @@ function NameField({ parameter }: { parameter: Parameter }) {
   return (
     <input
       aria-label={`Name of ${parameter.name}`}
-      className="measure min-h-8 min-w-0 rounded-sm border border-transparent bg-transparent px-1 hover:border-hairline"
+      className={
+        'measure min-h-8 min-w-0 rounded-sm border border-transparent bg-transparent px-1 ' +
+        'hover:border-hairline'
+      }
       value={text ?? parameter.name}
       readOnly={readOnly}
       onChange={(e) => setText(e.target.value)}
@@ -75,7 +78,11 @@ function NameField({ parameter }: { parameter: Parameter }) {
   )
 }
 
-const KINDS = [['length', 'a length'], ['number', 'a number'], ['angle', 'an angle']] as const // prettier-ignore
+const KINDS = [
+  ['length', 'a length'],
+  ['number', 'a number'],
+  ['angle', 'an angle'],
+] as const
 
 function NewMeasure({ onDone }: { onDone: () => void }) {
   const [name, setName] = useState('')
@@ -89,7 +96,17 @@ function NewMeasure({ onDone }: { onDone: () => void }) {
       return null
     }
     const { parameters } = useOpen.getState().project
-    const refused = run(change.addParameter({ id: freeId('m', parameters.map((p) => p.id)), name, kind, expression })) // prettier-ignore
+    const refused = run(
+      change.addParameter({
+        id: freeId(
+          'm',
+          parameters.map((p) => p.id),
+        ),
+        name,
+        kind,
+        expression,
+      }),
+    )
     setWhy(refused)
     if (!refused) onDone()
     return null

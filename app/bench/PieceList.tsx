@@ -82,7 +82,10 @@ function PieceRow({ piece: p }: { piece: Piece }) {
     <li>
       <button
         aria-pressed={on}
-        className={`flex min-h-8 w-full items-center gap-2 rounded-sm px-1.5 text-left ${on ? 'bg-chalk-pale' : 'hover:bg-ground'}`}
+        className={
+          'flex min-h-8 w-full items-center gap-2 rounded-sm px-1.5 text-left ' +
+          `${on ? 'bg-chalk-pale' : 'hover:bg-ground'}`
+        }
         onClick={(e) =>
           choose(
             e.shiftKey ? (on ? chosen.filter((k) => !k.startsWith(`${p.id}#`)) : [...chosen, key]) : [key],

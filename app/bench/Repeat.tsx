@@ -18,14 +18,28 @@ const SAY: Readonly<Record<Direction, readonly [string, string, string]>> = {
 }
 
 /** The measures of each kind of repeat, with what a maker calls them. */
-const FIELDS: Readonly<Record<Repeat['kind'], (d: Direction) => ReadonlyArray<readonly [string, string, MeasureKind]>>> = {
-  even: (d) => [['count', 'How many', 'count'], ['from', SAY[d][1], 'length'], ['to', SAY[d][2], 'length']],
-  pitch: () => [['count', 'How many', 'count'], ['pitch', 'From one to the next', 'length']],
+const FIELDS: Readonly<
+  Record<Repeat['kind'], (d: Direction) => ReadonlyArray<readonly [string, string, MeasureKind]>>
+> = {
+  even: (d) => [
+    ['count', 'How many', 'count'],
+    ['from', SAY[d][1], 'length'],
+    ['to', SAY[d][2], 'length'],
+  ],
+  pitch: () => [
+    ['count', 'How many', 'count'],
+    ['pitch', 'From one to the next', 'length'],
+  ],
   ring: (d) => {
     const [a, b] = DIRECTION_OF.filter((x) => x !== d)
-    return [['count', 'How many', 'count'], ['centre1', `Middle, ${a}`, 'length'], ['centre2', `Middle, ${b}`, 'length'], ['start', 'Turned by', 'angle']]
+    return [
+      ['count', 'How many', 'count'],
+      ['centre1', `Middle, ${a}`, 'length'],
+      ['centre2', `Middle, ${b}`, 'length'],
+      ['start', 'Turned by', 'angle'],
+    ]
   },
-} // prettier-ignore
+}
 
 const HOW: Readonly<Record<Repeat['kind'], (d: Direction) => string>> = {
   even: (d) => `Spaced evenly ${SAY[d][0]}`,

@@ -66,7 +66,10 @@ function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction 
         <div key={fact} className="mb-1 flex items-start gap-1">
           <select
             aria-label={`${TITLE[direction]}: which fact`}
-            className="measure min-h-8 w-23 shrink-0 rounded-sm border border-transparent bg-transparent hover:border-hairline"
+            className={
+              'measure min-h-8 w-23 shrink-0 rounded-sm border border-transparent ' +
+              'bg-transparent hover:border-hairline'
+            }
             value={fact}
             disabled={readOnly}
             onChange={(e) =>

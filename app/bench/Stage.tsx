@@ -1,4 +1,7 @@
-/** The bench in three dimensions. It draws when something changed, and shows; what things mean is decided elsewhere. */
+/**
+ * The bench in three dimensions. It draws when something changed, and shows; what things mean is decided
+ * elsewhere.
+ */
 import { OrbitControls } from '@react-three/drei'
 import { Canvas, useThree, type ThreeEvent } from '@react-three/fiber'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
@@ -18,8 +21,14 @@ import { PieceMesh } from './PieceMesh'
 import type { Shapes } from './shapes'
 
 const TOWARD: Readonly<Record<ViewName, Vec3>> = {
-  front: [0, -1, 0], back: [0, 1, 0], left: [-1, 0, 0], right: [1, 0, 0], top: [0, -1e-4, 1], bottom: [0, -1e-4, -1], pictorial: [-0.55, -1, 0.5],
-} // prettier-ignore
+  front: [0, -1, 0],
+  back: [0, 1, 0],
+  left: [-1, 0, 0],
+  right: [1, 0, 0],
+  top: [0, -1e-4, 1],
+  bottom: [0, -1e-4, -1],
+  pictorial: [-0.55, -1, 0.5],
+}
 
 const NOWHERE = [0, 0, 0] as const
 
@@ -133,8 +142,8 @@ export default function Stage({ shapes }: { shapes: Shapes }) {
 }
 
 /**
- * How a reference tells a picked instance from its likes. Within one group neighbours are meant where they are described,
- * so that all copies of the group agree.
+ * How a reference tells a picked instance from its likes. Within one group neighbours are meant where they
+ * are described, so that all copies of the group agree.
  */
 function numberOf(i: Instance, chosen: readonly string[], { resolved }: Model): string {
   const picked = resolved.byId.get(i.piece)
@@ -147,7 +156,7 @@ function numberOf(i: Instance, chosen: readonly string[], { resolved }: Model): 
 /** Asks for a new picture whenever something it shows has changed. */
 function Redraw({ on }: { on: readonly unknown[] }) {
   const invalidate = useThree((s) => s.invalidate)
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- what to watch is the caller's to say, and always as many
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the caller says what to watch, always as many
   useEffect(() => invalidate(), on)
   return null
 }
@@ -172,7 +181,8 @@ function Eye({ all }: { all: Box | null }) {
         ? eye.position.clone().sub(controls.current?.target ?? centre)
         : new Vector3(...TOWARD[view.name])
     toward.normalize()
-    // The tools stand over the left side of the picture; what is shown keeps clear of them, and stays in the middle.
+    // The tools stand over the left side of the picture; what is shown keeps clear of them, and stays in the
+    // middle.
     const free = size.width > 4 * TOOLS ? size.width - 2 * TOOLS : size.width
     const distance = distanceFor(box, centre, toward, eye.fov, free / Math.max(1, size.height))
     eye.position.copy(centre).addScaledVector(toward, distance)
@@ -265,7 +275,10 @@ function shiftOf(i: Instance, all: Box): [number, number, number] {
   ) as [number, number, number]
 }
 
-/** The room side of the piece under the pointer, when it is one of its own six faces and not a wall of some work. */
+/**
+ * The room side of the piece under the pointer, when it is one of its own six faces and not a wall of some
+ * work.
+ */
 function sideUnder(instance: Instance, e: ThreeEvent<MouseEvent>): RoomSide | null {
   if (!e.face) return null
   const { x, y, z } = instance.frame

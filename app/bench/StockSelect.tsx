@@ -17,7 +17,13 @@ export function takeFromCatalogue(catalogue: Catalogue, entryId: string): string
   if (!entry) return null
   const there = project.stock.find((s) => s.name === entry.stock.name)
   if (there) return there.id
-  const stock = { ...stockFor(entry, project.settings.style.unit), id: freeId('s', project.stock.map((s) => s.id)) } // prettier-ignore
+  const stock = {
+    ...stockFor(entry, project.settings.style.unit),
+    id: freeId(
+      's',
+      project.stock.map((s) => s.id),
+    ),
+  }
   return sayRefusal(run(change.addStock(stock))) ? stock.id : null
 }
 

@@ -18,7 +18,10 @@ interface Tick {
 
 /** Every place along the axis, each once, with the first work it belongs to. */
 function ticksOf(size: number, axis: Axis, features: readonly Feature[]): Tick[] {
-  const ticks: Tick[] = [{ at: 0, feature: null }, { at: size, feature: null }] // prettier-ignore
+  const ticks: Tick[] = [
+    { at: 0, feature: null },
+    { at: size, feature: null },
+  ]
   for (const feature of features)
     for (const d of workKind(feature).dimensions(feature.data))
       if (d.axis === axis)
@@ -55,7 +58,10 @@ export function StoryStick() {
               key={name}
               aria-pressed={axis === k}
               aria-label={name}
-              className={`measure min-w-9 border px-2 ${axis === k ? 'border-chalk bg-chalk-pale' : 'border-hairline'}`}
+              className={
+                'measure min-w-9 border px-2 ' +
+                `${axis === k ? 'border-chalk bg-chalk-pale' : 'border-hairline'}`
+              }
               onClick={() => setAxis(k as Axis)}
             >
               {name[0]!.toUpperCase()}
@@ -84,7 +90,10 @@ function Stick({
 }) {
   const style = useOpen((s) => s.model.resolved.style)
   const x = (at: number) => PAD + (at / size) * (WIDTH - 2 * PAD)
-  const shown = spread(ticks.map((t) => x(t.at)), 44) // prettier-ignore
+  const shown = spread(
+    ticks.map((t) => x(t.at)),
+    44,
+  )
   return (
     <svg
       viewBox={`0 0 ${WIDTH} 84`}

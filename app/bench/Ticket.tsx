@@ -81,7 +81,10 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
         <p
           key={p.id}
           role="alert"
-          className={`mt-1 border-l-2 pl-2 ${p.level === 'stop' ? 'border-pencil text-pencil' : 'border-brass text-brass'}`}
+          className={
+            'mt-1 border-l-2 pl-2 ' +
+            `${p.level === 'stop' ? 'border-pencil text-pencil' : 'border-brass text-brass'}`
+          }
         >
           {fractions(p.says)}
         </p>
@@ -155,12 +158,10 @@ export function deletePiece(piece: Piece): void {
   choose([])
   toast(
     who.length
-      ? `Deleted ${piece.name}. Still referred to by ${who.slice(0, 4).join(', ')}${who.length > 4 ? ' and others' : ''}`
+      ? `Deleted ${piece.name}. Still referred to by ` +
+          `${who.slice(0, 4).join(', ')}${who.length > 4 ? ' and others' : ''}`
       : `Deleted ${piece.name}`,
-    {
-      duration: 10_000,
-      action: { label: 'Undo', onClick: () => undo() },
-    },
+    { duration: 10_000, action: { label: 'Undo', onClick: () => undo() } },
   )
 }
 
@@ -177,7 +178,10 @@ function NameField({ piece }: { piece: Piece }) {
     <div className="min-w-0 flex-1">
       <input
         aria-label="Name"
-        className="w-full rounded-sm border border-transparent bg-transparent px-1 font-title text-lg font-semibold hover:border-hairline"
+        className={
+          'w-full rounded-sm border border-transparent bg-transparent px-1 font-title ' +
+          'text-lg font-semibold hover:border-hairline'
+        }
         value={text}
         readOnly={readOnly}
         maxLength={80}

@@ -3,8 +3,14 @@ import type { ReactNode } from 'react'
 import { askBench, lookFrom, useBench, type ViewName } from './asks'
 
 const VIEWS: ReadonlyArray<readonly [ViewName, string]> = [
-  ['front', 'Front'], ['back', 'Back'], ['left', 'Left'], ['right', 'Right'], ['top', 'Top'], ['bottom', 'Bottom'], ['pictorial', 'Pictorial'],
-] // prettier-ignore
+  ['front', 'Front'],
+  ['back', 'Back'],
+  ['left', 'Left'],
+  ['right', 'Right'],
+  ['top', 'Top'],
+  ['bottom', 'Bottom'],
+  ['pictorial', 'Pictorial'],
+]
 
 function Tool({
   label,

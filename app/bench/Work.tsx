@@ -18,7 +18,11 @@ interface Row {
 export function Work({ piece, features }: { piece: Piece; features: readonly Feature[] }) {
   const joints = useOpen((s) => s.project.joints)
   const [opened, setOpened] = useState<{ readonly row: string; readonly joint: string } | null>(null)
-  const steps = features.map((feature): Row => ({ id: feature.id, joint: joints.find((j) => j.id === feature.joint), feature })) // prettier-ignore
+  const steps = features.map((feature): Row => ({
+    id: feature.id,
+    joint: joints.find((j) => j.id === feature.joint),
+    feature,
+  }))
   const idle = joints
     .filter((j) => j.between.some((m) => m.piece === piece.id) && !features.some((f) => f.joint === j.id))
     .map((joint): Row => ({ id: `joint ${joint.id}`, joint, feature: null }))

@@ -1,4 +1,6 @@
-/** The shapes of the open model, asked of the worker as they are missing, and kept by what they are made of. */
+/**
+ * The shapes of the open model, asked of the worker as they are missing, and kept by what they are made of.
+ */
 import { proxy } from 'comlink'
 import { useEffect, useState } from 'react'
 import { recipeKey } from '../../core/solid'
@@ -40,7 +42,10 @@ export function useShapes(model: Model): Shapes {
     }
     setBusy(true)
     const take = (made: MadeShape[]) => {
-      kept.put(made.map((m) => [m.key, m] as const), used) // prettier-ignore
+      kept.put(
+        made.map((m) => [m.key, m] as const),
+        used,
+      )
       redraw((n) => n + 1)
     }
     shapeHand
@@ -50,7 +55,7 @@ export function useShapes(model: Model): Shapes {
           [...missing].map(([key, recipe]) => ({ key, recipe })),
           proxy(take),
         ),
-      ) // prettier-ignore
+      )
       .then(
         () => mine === revision && (setBusy(false), setFault(null)),
         (error: unknown) => {

@@ -38,7 +38,9 @@ export function grainTexture(): Texture {
   return grain
 }
 
-/** Flat-shaded triangles with the grain laid along x; end grain is darker, freshly cut faces a little lighter. */
+/**
+ * Flat-shaded triangles with the grain laid along x; end grain is darker, freshly cut faces a little lighter.
+ */
 export function solidGeometry(s: MadeShape, only?: number): BufferGeometry {
   const picked: number[] = []
   for (let k = 0; k < s.work.length; k++) if (only === undefined || s.work[k] === only) picked.push(k)

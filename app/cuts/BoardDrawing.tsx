@@ -21,6 +21,7 @@ interface Props {
 export function BoardDrawing({ board, length, width, defects, longest, marks, pointed, onPoint }: Props) {
   const style = useOpen((s) => s.model.resolved.style)
   const say = (mm: number) => fractions(formatLength(mm, style).text)
+  const holds = board.placements.map((p) => p.demand).join(', ')
   // A thousand units across, whatever the stock; text keeps its size.
   const k = 1000 / longest
   const [L, W] = [length * k, width * k]
@@ -31,7 +32,7 @@ export function BoardDrawing({ board, length, width, defects, longest, marks, po
       className="max-h-96 w-full"
       preserveAspectRatio="xMinYMid"
       role="img"
-      aria-label={`Board ${say(length)} by ${say(width)}: ${board.placements.map((p) => p.demand).join(', ')}`}
+      aria-label={`Board ${say(length)} by ${say(width)}: ${holds}`}
     >
       <rect x="0" y="0" width={L} height={W} fill="var(--stage)" stroke="var(--ink)" strokeWidth="1.5" />
       {board.offcuts.map((o, i) => (

@@ -10,9 +10,13 @@ import { Mark } from '../ui/Mark'
 
 type Column = 'mark' | 'name' | 'quantity' | 'length' | 'width' | 'thickness'
 const COLUMNS: ReadonlyArray<readonly [Column, string, string]> = [
-  ['mark', 'Mark', 'text-left'], ['name', 'Name', 'text-left'], ['quantity', 'Make', 'text-right'],
-  ['length', 'Length', 'text-right'], ['width', 'Width', 'text-right'], ['thickness', 'Thick', 'text-right'],
-] // prettier-ignore
+  ['mark', 'Mark', 'text-left'],
+  ['name', 'Name', 'text-left'],
+  ['quantity', 'Make', 'text-right'],
+  ['length', 'Length', 'text-right'],
+  ['width', 'Width', 'text-right'],
+  ['thickness', 'Thick', 'text-right'],
+]
 
 interface Props {
   readonly group: CutGroup
@@ -102,6 +106,7 @@ function sayTotals(g: CutGroup): string {
     return `${n(g.area * SQUARE_FEET_PER_M2)} square feet · ${n(g.area)} m²`
   if (g.stock?.stock.kind === 'rod') return `${n(g.running * FEET_PER_M)} running feet · ${n(g.running)} m`
   return fractions(
-    `${n(g.volume * BOARD_FEET_PER_M3)} board feet · ${n(g.running * FEET_PER_M)} running feet · ${g.volume.toFixed(4)} m³`,
+    `${n(g.volume * BOARD_FEET_PER_M3)} board feet · ${n(g.running * FEET_PER_M)} running feet · ` +
+      `${g.volume.toFixed(4)} m³`,
   )
 }

@@ -1,4 +1,7 @@
-/** The layouts of a project, looked for in the worker one stock after the other; what was found so far is shown. */
+/**
+ * The layouts of a project, looked for in the worker one stock after the other; what was found so far is
+ * shown.
+ */
 import { proxy } from 'comlink'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { layoutJobs, type Answer, type StockJob } from '../../core/cuts'

@@ -14,7 +14,10 @@ export function AsideDialog({ open, onClose }: { open: boolean; onClose: () => v
       open={open}
       onClose={onClose}
       title="Set aside"
-      says="These parts could not be used as they are. Mend the text and put it back, or throw it away; both can be undone."
+      says={
+        'These parts could not be used as they are. Mend the text and put it back, or throw it ' +
+        'away; both can be undone.'
+      }
     >
       <ul className="grid gap-3" aria-label="Parts set aside">
         {parts.slice(0, SHOWN).map((part) => (

@@ -46,7 +46,8 @@ export function Banners() {
         >
           {aside === 1
             ? 'A part of this project could not be used and was set aside; it is kept in the file.'
-            : `${aside} parts of this project could not be used and were set aside; they are kept in the file.`}
+            : `${aside} parts of this project could not be used and were set aside; they are kept in ` +
+              'the file.'}
           <button className="btn" onClick={() => setLooking(true)}>
             Look at {aside === 1 ? 'it' : 'them'}
           </button>

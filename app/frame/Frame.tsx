@@ -39,7 +39,11 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
 
   return (
     <div className="flex h-dvh flex-col">
-      <header className="no-print flex h-11 shrink-0 items-center gap-1 border-b border-hairline bg-panel px-2">
+      <header
+        className={
+          'no-print flex h-11 shrink-0 items-center gap-1 border-b border-hairline ' + 'bg-panel px-2'
+        }
+      >
         <ProjectMenu id={id} />
         <nav className="mx-auto flex" aria-label="Screens">
           {SCREENS.map(([path, name]) => (
@@ -47,7 +51,8 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
               key={path}
               to={`/project/${id}/${path}`}
               className={({ isActive }) =>
-                `flex h-11 items-center border-b-2 px-3 ${isActive ? 'border-chalk font-semibold' : 'border-transparent text-quiet hover:text-ink'}`
+                'flex h-11 items-center border-b-2 px-3 ' +
+                `${isActive ? 'border-chalk font-semibold' : 'border-transparent text-quiet hover:text-ink'}`
               }
             >
               {name}

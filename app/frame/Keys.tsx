@@ -1,10 +1,21 @@
 import { Dialog } from '../ui/Dialog'
 
 const KEYS = [
-  ['B', 'Add a board'], ['J', 'Join'], ['E', 'Space evenly'], ['I', 'Mirror'], ['X', 'Explode'], ['Z', 'X-ray'],
-  ['F', 'Fit to the window'], ['1 – 7', 'Front, back, left, right, top, bottom, pictorial'], ['Delete', 'Delete what is chosen'],
-  ['Ctrl Z', 'Undo'], ['Ctrl Shift Z', 'Redo'], ['Ctrl K', 'Find a command, piece or measure'], ['Esc', 'Leave what you are doing'], ['?', 'These keys'],
-] as const // prettier-ignore
+  ['B', 'Add a board'],
+  ['J', 'Join'],
+  ['E', 'Space evenly'],
+  ['I', 'Mirror'],
+  ['X', 'Explode'],
+  ['Z', 'X-ray'],
+  ['F', 'Fit to the window'],
+  ['1 – 7', 'Front, back, left, right, top, bottom, pictorial'],
+  ['Delete', 'Delete what is chosen'],
+  ['Ctrl Z', 'Undo'],
+  ['Ctrl Shift Z', 'Redo'],
+  ['Ctrl K', 'Find a command, piece or measure'],
+  ['Esc', 'Leave what you are doing'],
+  ['?', 'These keys'],
+] as const
 
 export function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (

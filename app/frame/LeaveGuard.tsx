@@ -13,7 +13,12 @@ export function LeaveGuard({ id }: { id: string }) {
   )
   const stay = () => blocker.state === 'blocked' && blocker.reset()
   return (
-    <Dialog open={blocker.state === 'blocked'} onClose={stay} title="The last changes are not saved" says={`${why}. If you leave, what is not saved stays within reach on the shelf.`}>
+    <Dialog
+      open={blocker.state === 'blocked'}
+      onClose={stay}
+      title="The last changes are not saved"
+      says={`${why}. If you leave, what is not saved stays within reach on the shelf.`}
+    >
       <div className="flex flex-wrap justify-end gap-2">
         <button className="btn" onClick={exportOpen}>
           Export to a file
@@ -32,5 +37,5 @@ export function LeaveGuard({ id }: { id: string }) {
         </button>
       </div>
     </Dialog>
-  ) // prettier-ignore
+  )
 }

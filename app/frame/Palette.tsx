@@ -47,7 +47,13 @@ export function Palette({ id, open, onClose, onKeys }: Props) {
               className="h-11 w-full border-b border-hairline bg-panel px-4 text-base outline-none"
               placeholder="Command, piece or measure"
             />
-            <Command.List className="max-h-80 overflow-auto py-1 [&_[cmdk-group-heading]]:px-4 [&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-xs [&_[cmdk-group-heading]]:text-quiet">
+            <Command.List
+              className={
+                'max-h-80 overflow-auto py-1 [&_[cmdk-group-heading]]:px-4 ' +
+                '[&_[cmdk-group-heading]]:py-1 [&_[cmdk-group-heading]]:text-xs ' +
+                '[&_[cmdk-group-heading]]:text-quiet'
+              }
+            >
               <Command.Empty className="px-4 py-3 text-quiet">Nothing of that name</Command.Empty>
               <Command.Group heading="Commands">
                 {ASKS.map(([says, ask]) => (

@@ -9,7 +9,10 @@ export function Saved() {
     : { saved: 'Saved', waiting: 'Saving…', saving: 'Saving…', failed: 'Not saved' }[saved.state]
   return (
     <span
-      className={`measure min-w-16 px-2 text-right text-xs ${saved.state === 'failed' ? 'text-pencil' : 'text-quiet'}`}
+      className={
+        'measure min-w-16 px-2 text-right text-xs ' +
+        `${saved.state === 'failed' ? 'text-pencil' : 'text-quiet'}`
+      }
       role="status"
     >
       {says}

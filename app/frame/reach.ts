@@ -1,6 +1,7 @@
 /**
- * Whether a screen can be reached. The router answers a screen whose code does not come by loading the whole page anew,
- * which without a connection leaves the browser's own error in place of the project; so what is missing is fetched first.
+ * Whether a screen can be reached. The router answers a screen whose code does not come by loading the whole
+ * page anew, which without a connection leaves the browser's own error in place of the project; so what is
+ * missing is fetched first.
  */
 import { matchRoutes, type RouteObject } from 'react-router'
 
@@ -20,7 +21,8 @@ declare global {
 }
 
 export const OUT_OF_REACH =
-  'This screen has not been loaded yet, and there is no connection to load it now. Nothing is lost; try again when there is'
+  'This screen has not been loaded yet, and there is no connection to load it now. Nothing is lost; ' +
+  'try again when there is'
 
 /** Fetches the code of the screen at an address; false when it does not come. */
 export async function reach(path: string): Promise<boolean> {

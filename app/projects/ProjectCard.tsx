@@ -47,7 +47,10 @@ export function ProjectCard({ card, onRename, onDuplicate, onExport, onDelete }:
                 <DropdownMenu.Item
                   key={says}
                   onSelect={act}
-                  className="flex cursor-pointer items-center gap-2 px-3 py-1.5 outline-none data-[highlighted]:bg-chalk-pale"
+                  className={
+                    'flex cursor-pointer items-center gap-2 px-3 py-1.5 outline-none ' +
+                    'data-[highlighted]:bg-chalk-pale'
+                  }
                 >
                   <Icon size={14} /> {says}
                 </DropdownMenu.Item>

@@ -1,4 +1,7 @@
-/** Changes that could not be saved when their project was left: they can be carried off, opened or thrown away. */
+/**
+ * Changes that could not be saved when their project was left: they can be carried off, opened or thrown
+ * away.
+ */
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { fileName, saveFile } from '../store/files'

@@ -1,4 +1,6 @@
-/** Single boards measured one by one, with the places to avoid; layouts use them before anything is bought. */
+/**
+ * Single boards measured one by one, with the places to avoid; layouts use them before anything is bought.
+ */
 import { Plus, Trash2, X } from 'lucide-react'
 import { useState } from 'react'
 import { change, freeId, type MeasuredBoard } from '../../core/document'
@@ -10,6 +12,8 @@ import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
 import { TextField } from './StockTable'
 
+const SAYS = { x: 'from the left end', y: 'from the lower edge', length: 'length', width: 'width' } as const
+
 export function MeasuredBoards() {
   const { project, readOnly } = useOpen()
   const [stock, setStock] = useState('')
@@ -17,7 +21,10 @@ export function MeasuredBoards() {
   const add = () => {
     const of = wood.find((s) => s.id === stock) ?? wood[0]
     if (!of) return
-    const id = freeId('b', project.boards.map((b) => b.id)) // prettier-ignore
+    const id = freeId(
+      'b',
+      project.boards.map((b) => b.id),
+    )
     sayRefusal(
       run(
         change.addBoard({
@@ -137,7 +144,7 @@ function BoardRow({ board }: { board: MeasuredBoard }) {
           {(['x', 'y', 'length', 'width'] as const).map((what) => (
             <MeasureField
               key={what}
-              label={`Defect ${i + 1} ${{ x: 'from the left end', y: 'from the lower edge', length: 'length', width: 'width' }[what]}`}
+              label={`Defect ${i + 1} ${SAYS[what]}`}
               showLabel
               value={d[what]}
               at={keyOf.board(board.id, `defect${i}.${what}`)}

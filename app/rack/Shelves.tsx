@@ -21,7 +21,11 @@ export function Shelves({ onChoose }: { onChoose: (id: string) => void }) {
         return (
           <section key={kind} aria-label={title}>
             <h2 className="panel-title">{title}</h2>
-            <ul className="flex min-h-16 flex-wrap items-end gap-x-5 gap-y-2 border-b-4 border-edge px-1 pb-px">
+            <ul
+              className={
+                'flex min-h-16 flex-wrap items-end gap-x-5 gap-y-2 border-b-4 border-edge ' + 'px-1 pb-px'
+              }
+            >
               {here.length === 0 && <li className="pb-2 text-quiet">none on the rack</li>}
               {here.map((s) => (
                 <li key={s.id}>
@@ -43,7 +47,10 @@ export function Shelves({ onChoose }: { onChoose: (id: string) => void }) {
   )
 }
 
-/** One stock from its end. Sheets are far wider than the shelf, so they are cut short, and say so by a torn edge. */
+/**
+ * One stock from its end. Sheets are far wider than the shelf, so they are cut short, and say so by a torn
+ * edge.
+ */
 function EndOn({ stock, scale }: { stock: ResolvedStock; scale: number }) {
   const t = Math.max(3, (stock.thickness ?? 0) * scale)
   const fill = woodColour(stock.stock.species)

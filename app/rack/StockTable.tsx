@@ -8,7 +8,9 @@ import { MeasureField } from '../ui/MeasureField'
 import { namingOf } from '../ui/naming'
 import { sayRefusal } from '../ui/refusal'
 
-/** The stock on the rack with what it measures; measure the real wood, type it once, and everything follows. */
+/**
+ * The stock on the rack with what it measures; measure the real wood, type it once, and everything follows.
+ */
 export function StockTable({ filter, chosen }: { filter: string; chosen: string | null }) {
   const { project, readOnly } = useOpen()
   const rows = project.stock.filter((s) =>
@@ -152,7 +154,10 @@ function LengthsField({ stock }: { stock: Stock }) {
       onCommit={(text) => {
         const { resolved } = useOpen.getState().model
         const lengths: string[] = []
-        for (const part of text.split(',').map((t) => t.trim()).filter(Boolean)) {
+        for (const part of text
+          .split(',')
+          .map((t) => t.trim())
+          .filter(Boolean)) {
           try {
             const stored = toStored(part, namingOf(resolved.project))
             const tried = tryMeasure(resolved, stored, 'length')
@@ -165,7 +170,7 @@ function LengthsField({ stock }: { stock: Stock }) {
           }
         }
         return run(change.setStock({ id: stock.id, changes: { lengths } }))
-      }} // prettier-ignore
+      }}
     />
   )
 }

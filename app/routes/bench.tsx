@@ -74,7 +74,10 @@ export default function BenchScreen() {
               {loose.map((p) => (
                 <li
                   key={p.id}
-                  className={`border-l-2 pl-2 ${p.level === 'stop' ? 'border-pencil text-pencil' : 'border-brass text-brass'}`}
+                  className={
+                    'border-l-2 pl-2 ' +
+                    `${p.level === 'stop' ? 'border-pencil text-pencil' : 'border-brass text-brass'}`
+                  }
                 >
                   {p.piece ? (
                     <button className="text-left underline" onClick={() => choose([`${p.piece}#1`])}>
@@ -119,7 +122,10 @@ export default function BenchScreen() {
         {shapes.fault ? (
           <p
             role="alert"
-            className="absolute top-2 right-2 flex max-w-96 items-center gap-2 border border-pencil bg-pencil-pale px-3 py-1.5"
+            className={
+              'absolute top-2 right-2 flex max-w-96 items-center gap-2 border border-pencil ' +
+              'bg-pencil-pale px-3 py-1.5'
+            }
           >
             {shapes.fault}
             <button className="btn" onClick={shapes.retry}>
@@ -147,7 +153,9 @@ export default function BenchScreen() {
   )
 }
 
-/** The bench in three dimensions, once its code has come; without a connection the rest of the screen goes on. */
+/**
+ * The bench in three dimensions, once its code has come; without a connection the rest of the screen goes on.
+ */
 function Bench3D({ shapes }: { shapes: Shapes }) {
   const [Stage, setStage] = useState<{ of: StageType } | null>(null)
   const [failed, setFailed] = useState(false)

@@ -13,6 +13,7 @@ import { Len } from '../ui/Len'
 
 export default function CutsScreen() {
   const { model, project } = useOpen()
+  const { kerf, trim } = model.resolved.settings
   const list = useMemo(() => cutList(model), [model])
   const order = useMemo(() => new Map(list.rows.map((r, n) => [r.mark, { n, name: r.name }])), [list])
   const layouts = useLayouts(model)
@@ -86,8 +87,8 @@ export default function CutsScreen() {
             </>
           ) : (
             <span className="text-quiet">
-              Kerf <Len mm={model.resolved.settings.kerf} />, trim <Len mm={model.resolved.settings.trim} />{' '}
-              (in the project’s settings). Every layout was checked: it can be sawn as numbered.
+              Kerf <Len mm={kerf} />, trim <Len mm={trim} /> (in the project’s settings). Every layout was
+              checked: it can be sawn as numbered.
             </span>
           )}
         </div>

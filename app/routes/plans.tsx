@@ -53,7 +53,10 @@ export default function PlansScreen() {
           {sheets.map((s, i) => (
             <li key={i}>
               <button
-                className={`block w-full border text-left ${sheet === s ? 'border-chalk outline-1 outline-chalk' : 'border-hairline'}`}
+                className={
+                  'block w-full border text-left ' +
+                  `${sheet === s ? 'border-chalk outline-1 outline-chalk' : 'border-hairline'}`
+                }
                 aria-current={sheet === s ? 'page' : undefined}
                 onClick={() => show(i)}
               >
@@ -76,7 +79,9 @@ export default function PlansScreen() {
           </p>
         ) : sheet ? (
           <div
-            className={`mx-auto border border-edge bg-white ${full ? 'w-max' : 'max-w-[calc((100vh-9rem)*1.4)]'}`}
+            className={
+              'mx-auto border border-edge bg-white ' + `${full ? 'w-max' : 'max-w-[calc((100vh-9rem)*1.4)]'}`
+            }
           >
             {full ? <div dangerouslySetInnerHTML={{ __html: toSvg(sheet) }} /> : <SheetSvg sheet={sheet} />}
           </div>

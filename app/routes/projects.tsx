@@ -7,7 +7,20 @@ import { addDemos, addNew } from '../projects/demos'
 import { ProjectCard } from '../projects/ProjectCard'
 import { UnsavedList } from '../projects/UnsavedList'
 import { fileName, saveFile } from '../store/files'
-import { exportText, firstVisit, importText, keepNew, listCards, putBack, rawText, readKept, removeKept, renameKept, StorageFault, type Card } from '../store/shelf' // prettier-ignore
+import {
+  exportText,
+  firstVisit,
+  importText,
+  keepNew,
+  listCards,
+  putBack,
+  rawText,
+  readKept,
+  removeKept,
+  renameKept,
+  StorageFault,
+  type Card,
+} from '../store/shelf'
 import { Dialog } from '../ui/Dialog'
 import { ThemeSwitch } from '../ui/ThemeSwitch'
 import type { Route } from './+types/projects'
@@ -70,14 +83,21 @@ export async function clientAction({ request }: Route.ClientActionArgs): Promise
         if (file.size > LARGEST_FILE)
           return {
             ok: false,
-            why: `${file.name} has ${Math.round(file.size / 1e6)} MB; a project has a few at most. It was left alone`,
+            why:
+              `${file.name} has ${Math.round(file.size / 1e6)} MB; a project has a few at most. ` +
+              'It was left alone',
           }
         const done = await importText(await file.text())
         if (!done.ok) return { ok: false, why: `${file.name}: ${done.why}` }
         return done.setAside.length > 0
           ? {
               ok: true,
-              says: `${file.name} was opened; ${done.setAside.length} damaged ${done.setAside.length === 1 ? 'part was' : 'parts were'} set aside: ${sayAside({ setAside: done.setAside.slice(0, 2) }).join('; ')}${done.setAside.length > 2 ? '; …' : ''}. Open the project to see them all`,
+              says:
+                `${file.name} was opened; ${done.setAside.length} damaged ` +
+                `${done.setAside.length === 1 ? 'part was' : 'parts were'} set aside: ` +
+                `${sayAside({ setAside: done.setAside.slice(0, 2) }).join('; ')}` +
+                `${done.setAside.length > 2 ? '; …' : ''}. ` +
+                'Open the project to see them all',
             }
           : { ok: true, says: `${file.name} is on the shelf` }
       }
@@ -128,8 +148,8 @@ export default function Projects({ loaderData: { cards, fault } }: Route.Compone
             }),
         },
       })
-    // The fetcher's own answer is what matters here; submit only passes it on.
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- submit changes with every render and must not repeat this
+    // The fetcher's own answer is what matters here; submit only passes it on. eslint-disable-next-line
+    // react-hooks/exhaustive-deps -- submit changes with each render
   }, [fetcher.data, fetcher.state])
 
   async function exportCard(card: Card) {

@@ -48,7 +48,8 @@ export function startAutosave(): (andWrite?: boolean) => Promise<void> {
     write()
   }
   const hide = () => document.visibilityState === 'hidden' && leave()
-  // A page that closes may not live until storage answers: what is not kept is noted first, or the maker is asked.
+  // A page that closes may not live until storage answers: what is not kept is noted first, or the maker is
+  // asked.
   const closing = (e: BeforeUnloadEvent) => {
     if (!note()) e.preventDefault()
     else if (useOpen.getState().saved.state === 'failed') e.preventDefault()

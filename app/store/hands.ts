@@ -1,6 +1,6 @@
 /**
- * The workers, each behind a hand that can be asked again when it dies. A worker that stops mid-way fails what it was
- * asked with a sentence, and a fresh one takes its place at the next asking.
+ * The workers, each behind a hand that can be asked again when it dies. A worker that stops mid-way fails
+ * what it was asked with a sentence, and a fresh one takes its place at the next asking.
  */
 import { wrap, type Remote } from 'comlink'
 import type { ChecksWorker } from '../../workers/checks'

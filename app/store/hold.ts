@@ -1,6 +1,6 @@
 /**
- * One writer for a project's record. The browser's own locks where it has them; elsewhere (a page that came over plain
- * http from another machine) a lease in the store: who writes, and when it was last heard of.
+ * One writer for a project's record. The browser's own locks where it has them; elsewhere (a page that came
+ * over plain http from another machine) a lease in the store: who writes, and when it was last heard of.
  */
 import { leases, StorageFault } from './records'
 
@@ -34,7 +34,10 @@ export function leave(id: string, hold: Hold, last: Promise<void>): void {
   void done.then(() => leaving.get(id) === done && leaving.delete(id))
 }
 
-/** Takes the hold when it is free; null when another writer has it. `onLost` is told when a lease was taken over. */
+/**
+ * Takes the hold when it is free; null when another writer has it. `onLost` is told when a lease was taken
+ * over.
+ */
 export async function takeHold(id: string, onLost: () => void = () => undefined): Promise<Hold | null> {
   await hasLeft(id)
   return locks() ? takeLock(id, { ifAvailable: true }) : takeLease(id, onLost)
@@ -60,11 +63,7 @@ function takeLock(id: string, options: LockOptions): Promise<Hold | null> {
     locks()!
       .request(lockName(id), options, (lock) => {
         if (!lock) return resolve(null)
-        return new Promise<void>((release) =>
-          resolve({
-            release: async () => release(),
-          }),
-        )
+        return new Promise<void>((release) => resolve({ release: async () => release() }))
       })
       .catch(reject)
   })

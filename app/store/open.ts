@@ -1,6 +1,6 @@
 /**
- * The project that is open: its document, the model worked out from it, what is chosen, and what can be undone. All
- * changes go through `run`; nothing else writes the document.
+ * The project that is open: its document, the model worked out from it, what is chosen, and what can be
+ * undone. All changes go through `run`; nothing else writes the document.
  */
 import type { Patch } from 'immer'
 import { create } from 'zustand'

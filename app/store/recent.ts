@@ -10,7 +10,10 @@ export class Recent<V> {
     return this.kept.size
   }
 
-  /** Puts values in, and marks all that is in use as asked for now; what is beyond the bound goes, oldest first. */
+  /**
+   * Puts values in, and marks all that is in use as asked for now; what is beyond the bound goes, oldest
+   * first.
+   */
   put(values: ReadonlyArray<readonly [string, V]>, inUse: Iterable<string>): void {
     for (const [key, value] of values) {
       this.kept.delete(key)

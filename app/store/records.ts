@@ -29,20 +29,25 @@ export async function guarded<T>(work: () => Promise<T>): Promise<T> {
         'This browser’s storage is full. Export the project to a file, then delete something',
       )
     throw new StorageFault(
-      'This browser does not let Ergaton keep anything (private window or blocked storage). Export your project to a file',
+      'This browser does not let Ergaton keep anything (private window or blocked storage). Export ' +
+        'your project to a file',
     )
   }
 }
 
 export const revisionOf = (kept: Kept | null): number => kept?.revision ?? 0
 
-/** Writes a record over the revision it was made from, and gives the new one; refuses when another writer was faster. */
+/**
+ * Writes a record over the revision it was made from, and gives the new one; refuses when another writer was
+ * faster.
+ */
 export async function writeOver(id: string, project: unknown, from: number): Promise<number> {
   return guarded(async () => {
     const now = revisionOf(await projects.getItem<Kept>(id))
     if (now !== from)
       throw new StorageFault(
-        'This project was changed or deleted elsewhere since it was opened here, so it was not written over. Export what is here to a file, then open the project again',
+        'This project was changed or deleted elsewhere since it was opened here, so it was not ' +
+          'written over. Export what is here to a file, then open the project again',
       )
     const revision = now + 1
     await projects.setItem(id, { project, touched: Date.now(), revision } satisfies Kept)

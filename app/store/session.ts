@@ -1,4 +1,6 @@
-/** A project while it is open in this tab: it is held and saved here, or only read while another tab holds it. */
+/**
+ * A project while it is open in this tab: it is held and saved here, or only read while another tab holds it.
+ */
 import { note, startAutosave } from './autosave'
 import { awaitHold, leave, takeHold, type Hold } from './hold'
 import { open, useOpen } from './open'

@@ -1,5 +1,12 @@
 /** Where projects are kept: this browser's own storage. Every write is acknowledged only when it is done. */
-import { readData, readProject, writeProject, type Project, type Reading, type SetAside } from '../../core/document' // prettier-ignore
+import {
+  readData,
+  readProject,
+  writeProject,
+  type Project,
+  type Reading,
+  type SetAside,
+} from '../../core/document'
 import { hasLeft, whileHeld } from './hold'
 import { guarded, notes, pictures, projects, revisionOf, writeOver, type Kept } from './records'
 import { forgetUnsaved, unsavedOf } from './unsaved'
@@ -71,7 +78,10 @@ export async function rawText(id: string): Promise<string> {
   return JSON.stringify(kept?.project ?? null, null, 2)
 }
 
-/** Keeps a project over the revision it was made from; gives the new revision. Only whoever holds the project may. */
+/**
+ * Keeps a project over the revision it was made from; gives the new revision. Only whoever holds the project
+ * may.
+ */
 export async function keep(project: Project, from: number): Promise<number> {
   const revision = await writeOver(project.id, project, from)
   forgetUnsaved(project.id)
@@ -121,7 +131,10 @@ export async function keepNew(project: Project): Promise<string> {
 
 type Imported = { ok: true; id: string; setAside: readonly SetAside[] } | { ok: false; why: string }
 
-/** Keeps the text of a project file under a new id; refuses in a sentence. What checks joints comes when it is needed. */
+/**
+ * Keeps the text of a project file under a new id; refuses in a sentence. What checks joints comes when it is
+ * needed.
+ */
 export async function importText(text: string): Promise<Imported> {
   const { openProject } = await import('../../core/exchange/open')
   return keepRead(openProject(text))

@@ -44,7 +44,11 @@ world.localStorage = {
 /** The browser's locks, which a page over plain http does not have. */
 function setLocks(on: boolean): void {
   const held = new Set<string>()
-  const request = async (name: string, options: { ifAvailable?: boolean }, work: (lock: object | null) => unknown) => {
+  const request = async (
+    name: string,
+    options: { ifAvailable?: boolean },
+    work: (lock: object | null) => unknown,
+  ) => {
     if (held.has(name)) {
       if (options.ifAvailable) return work(null)
       while (held.has(name)) await new Promise((r) => setTimeout(r, 5))
@@ -55,7 +59,7 @@ function setLocks(on: boolean): void {
     } finally {
       held.delete(name)
     }
-  } // prettier-ignore
+  }
   Object.defineProperty(globalThis, 'navigator', {
     value: on ? { locks: { request } } : {},
     configurable: true,
@@ -65,7 +69,8 @@ setLocks(true)
 
 const { useOpen, run, undo, redo, open, choose } = await import('./open')
 const { startAutosave } = await import('./autosave')
-const { keep, keepNew, listCards, putBack, readKept, removeKept, renameKept, importText, exportText } = await import('./shelf') // prettier-ignore
+const { keep, keepNew, listCards, putBack, readKept, removeKept, renameKept, importText, exportText } =
+  await import('./shelf')
 const { takeHold, awaitHold, leave } = await import('./hold')
 const { listUnsaved, noteUnsaved, unsavedOf } = await import('./unsaved')
 const { Recent } = await import('./recent')
@@ -140,7 +145,10 @@ describe('one project’s record', () => {
   })
 })
 
-describe.each([['locks', true], ['leases', false]] as const)('one writer, by %s', (_, on) => {
+describe.each([
+  ['locks', true],
+  ['leases', false],
+] as const)('one writer, by %s', (_, on) => {
   beforeEach(() => setLocks(on))
   test('the second is told, waits, and gets it when the first has left', async () => {
     const first = (await takeHold('p'))!
@@ -154,12 +162,16 @@ describe.each([['locks', true], ['leases', false]] as const)('one writer, by %s'
   test('what was left is taken only after its last write', async () => {
     const first = (await takeHold('q'))!
     let written = false
-    leave('q', first, pause(60).then(() => void (written = true)))
+    leave(
+      'q',
+      first,
+      pause(60).then(() => void (written = true)),
+    )
     const second = await takeHold('q')
     expect([written, second !== null]).toEqual([true, true])
     await second!.release()
   })
-}) // prettier-ignore
+})
 
 test('a lease that was taken over is noticed, and one that is silent is taken over', async () => {
   setLocks(false)
@@ -281,7 +293,10 @@ describe('what is kept of shapes', () => {
   test('holds all that is in use, even beyond its bound', () => {
     const recent = new Recent<number>(2)
     const keys = ['a', 'b', 'c', 'd']
-    recent.put(keys.map((k, i) => [k, i] as const), keys) // prettier-ignore
+    recent.put(
+      keys.map((k, i) => [k, i] as const),
+      keys,
+    )
     expect(keys.every(recent.has)).toBe(true)
   })
 })
@@ -307,6 +322,8 @@ describe('a worker’s hand', () => {
     await expect(hand.ask(() => Promise.reject(fault))).rejects.toBe(fault)
     expect(made[1]!.terminated).toBe(true)
     expect(sayFault(fault, 'No')).toBe('It could not be loaded')
-    expect(sayFault(new RangeError('x is undefined'), 'It was not made')).toBe('It was not made; nothing is lost. Try again') // prettier-ignore
+    expect(sayFault(new RangeError('x is undefined'), 'It was not made')).toBe(
+      'It was not made; nothing is lost. Try again',
+    )
   })
 })

@@ -1,6 +1,6 @@
 /**
- * Changes that are not kept yet. Storage answers later than a page may live, so on leaving they are noted at once in the
- * browser's synchronous storage; where that refuses too, they stay in the page's memory.
+ * Changes that are not kept yet. Storage answers later than a page may live, so on leaving they are noted at
+ * once in the browser's synchronous storage; where that refuses too, they stay in the page's memory.
  */
 export interface Unsaved {
   readonly id: string
@@ -53,7 +53,8 @@ export function listUnsaved(): Unsaved[] {
 function read(key: string): Unsaved | null {
   try {
     const found = JSON.parse(localStorage.getItem(key) ?? 'null') as Partial<Unsaved> | null
-    const sound = typeof found?.id === 'string' && typeof found.text === 'string' && typeof found.from === 'number' // prettier-ignore
+    const sound =
+      typeof found?.id === 'string' && typeof found.text === 'string' && typeof found.from === 'number'
     return sound ? { ...(found as Unsaved), name: found.name ?? 'Project' } : null
   } catch {
     return null

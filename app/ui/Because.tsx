@@ -1,4 +1,6 @@
-/** Any number, pressed, unfolds where it comes from: a short sum, each term of which can be pressed in turn. */
+/**
+ * Any number, pressed, unfolds where it comes from: a short sum, each term of which can be pressed in turn.
+ */
 import { Popover } from 'radix-ui'
 import { useState, type ReactNode } from 'react'
 import { sayValue, type NodeKey } from '../../core/resolve'
@@ -9,7 +11,9 @@ export function Because({ of, children }: { of: NodeKey; children: ReactNode }) 
   return (
     <Popover.Root>
       <Popover.Trigger
-        className="rounded-sm underline decoration-edge decoration-dotted underline-offset-3 hover:bg-chalk-pale"
+        className={
+          'rounded-sm underline decoration-edge decoration-dotted underline-offset-3 ' + 'hover:bg-chalk-pale'
+        }
         title="Where this comes from"
       >
         {children}

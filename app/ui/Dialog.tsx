@@ -16,7 +16,10 @@ export function Dialog({ open, onClose, title, says, children }: Props) {
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-ink/30" />
         <Radix.Content
-          className="floating fixed top-16 left-1/2 max-h-[85vh] w-[min(34rem,94vw)] -translate-x-1/2 overflow-auto p-5"
+          className={
+            'floating fixed top-16 left-1/2 max-h-[85vh] w-[min(34rem,94vw)] ' +
+            '-translate-x-1/2 overflow-auto p-5'
+          }
           {...(says ? {} : { 'aria-describedby': undefined })}
         >
           <div className="mb-3 flex items-start justify-between gap-4">

@@ -1,6 +1,6 @@
 /**
- * A field for a measure. It takes expressions, names of measures and of pieces' faces, says at once what it comes to,
- * and keeps what was typed when it does not read.
+ * A field for a measure. It takes expressions, names of measures and of pieces' faces, says at once what it
+ * comes to, and keeps what was typed when it does not read.
  */
 import { Crosshair } from 'lucide-react'
 import { useId, useMemo, useRef, useState } from 'react'
@@ -110,7 +110,8 @@ export function MeasureField(props: MeasureFieldProps) {
       if (offer) complete(offer)
       else commit()
     } else if (e.key === 'Escape') {
-      // First Escape gives up what was typed, the next one leaves the field; neither closes what the field is in.
+      // First Escape gives up what was typed, the next one leaves the field; neither closes what the field is
+      // in.
       if (draft === null && e.currentTarget.closest('[role=dialog]')) return
       e.preventDefault()
       e.stopPropagation()
@@ -170,7 +171,9 @@ export function MeasureField(props: MeasureFieldProps) {
                 <button
                   type="button"
                   tabIndex={-1}
-                  className={`measure block w-full px-2 py-1 text-left ${i === chosen ? 'bg-chalk-pale' : ''}`}
+                  className={
+                    'measure block w-full px-2 py-1 text-left' + (i === chosen ? ' bg-chalk-pale' : '')
+                  }
                   onMouseDown={(e) => e.preventDefault()}
                   onClick={() => complete(offer)}
                 >

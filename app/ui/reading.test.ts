@@ -16,7 +16,10 @@ describe('what is typed in a measure field', () => {
   })
   test('that does not read says why, and where it is, if that can be pointed at', () => {
     expect(typed('3 1/')).toMatchObject({ ok: false, slip: { at: 3, end: 4 } })
-    expect(typed('width * width')).toMatchObject({ ok: false, slip: { message: expect.stringMatching(/an area/), at: 0 } }) // prettier-ignore
+    expect(typed('width * width')).toMatchObject({
+      ok: false,
+      slip: { message: expect.stringMatching(/an area/), at: 0 },
+    })
     // What is stored is not what is shown here, so the place in it would mislead.
     const far = typed('Left side·right * Left side·right')
     expect(far).toMatchObject({ ok: false })
@@ -35,7 +38,14 @@ describe('what is typed in a measure field', () => {
     expect(echo(12, 'angle', resolved)).toBe('12°')
     expect(echo(4, 'count', resolved)).toBe('4')
   })
-  test.each([['3/4', false], ['3 1/2', false], ['width', true], ['2*3', true], ['4 - 1', true], ['10-1/2', false]])('%s is a sum: %s', (text, sum) => expect(isSum(text)).toBe(sum)) // prettier-ignore
+  test.each([
+    ['3/4', false],
+    ['3 1/2', false],
+    ['width', true],
+    ['2*3', true],
+    ['4 - 1', true],
+    ['10-1/2', false],
+  ])('%s is a sum: %s', (text, sum) => expect(isSum(text)).toBe(sum))
 })
 
 describe('names that fit', () => {
@@ -45,7 +55,8 @@ describe('names that fit', () => {
     expect(completionsFor('side', resolved)).toHaveLength(7)
   })
   test('do not come for numbers, nothing, or what is whole', () => {
-    for (const text of ['', '3', '3 1/2', 'width + ', 'height']) expect(completionsFor(text, resolved)).toEqual([]) // prettier-ignore
+    for (const text of ['', '3', '3 1/2', 'width + ', 'height'])
+      expect(completionsFor(text, resolved)).toEqual([])
   })
   test('take the place of what was begun', () => {
     expect(replaceTail('1/4 + Lef', 'Left side·right')).toBe('1/4 + Left side·right')

@@ -63,7 +63,10 @@ export function cutList(model: Model): CutList {
       stock: alike.stock,
       grain: alike.stock?.stock.grain === false ? 'any' : 'length',
       work: sayWork(model.features(first)),
-      note: model.project.pieces.filter((p) => pieces.has(p.id) && p.note).map((p) => p.note).join('; '), // prettier-ignore
+      note: model.project.pieces
+        .filter((p) => pieces.has(p.id) && p.note)
+        .map((p) => p.note)
+        .join('; '),
       alike,
     }
   })
@@ -103,29 +106,88 @@ export function cutListCsv(list: CutList, model: Model): string {
   const { style } = model.resolved
   const say = (mm: Mm) => formatLength(mm, style).text
   const unit = style.unit
-  // Which of a row's sizes were rounded to be written; the sizes themselves stay plain for whoever reckons with them.
+  // Which of a row's sizes were rounded to be written; the sizes themselves stay plain for whoever reckons
+  // with them.
   const rounded = (r: CutRow) =>
-    ([['length', r.length], ['width', r.width], ['thickness', r.thickness], ['rough length', r.roughLength], ['rough width', r.roughWidth]] as const)
-      .filter(([, mm]) => !formatLength(mm, style).exact).map(([name]) => name).join(', ') // prettier-ignore
+    (
+      [
+        ['length', r.length],
+        ['width', r.width],
+        ['thickness', r.thickness],
+        ['rough length', r.roughLength],
+        ['rough width', r.roughWidth],
+      ] as const
+    )
+      .filter(([, mm]) => !formatLength(mm, style).exact)
+      .map(([name]) => name)
+      .join(', ')
   const n = (v: number, places: number) => String(Number(v.toFixed(places)))
   const sums = (g: { running: number; volume: number }) => [
-    n(g.volume * BOARD_FEET_PER_M3, 3), n(g.running * FEET_PER_M, 3), n(g.volume, 6), n(g.running, 4),
-  ] // prettier-ignore
+    n(g.volume * BOARD_FEET_PER_M3, 3),
+    n(g.running * FEET_PER_M, 3),
+    n(g.volume, 6),
+    n(g.running, 4),
+  ]
   const cells = (r: CutRow) => [
-    r.mark, r.name, r.quantity, r.mirrored, say(r.length), say(r.width), say(r.thickness),
-    say(r.roughLength), say(r.roughWidth), r.stock?.stock.name ?? '', r.grain, r.work, r.note, rounded(r),
+    r.mark,
+    r.name,
+    r.quantity,
+    r.mirrored,
+    say(r.length),
+    say(r.width),
+    say(r.thickness),
+    say(r.roughLength),
+    say(r.roughWidth),
+    r.stock?.stock.name ?? '',
+    r.grain,
+    r.work,
+    r.note,
+    rounded(r),
     ...sums(sumsOf([r])),
-  ] // prettier-ignore
+  ]
   const total = (g: CutGroup) => [
-    '', 'Total', g.rows.reduce((sum, r) => sum + r.quantity, 0), '', '', '', '', '', '', g.stock?.stock.name ?? '', '', '', '', '',
+    '',
+    'Total',
+    g.rows.reduce((sum, r) => sum + r.quantity, 0),
+    '',
+    '',
+    '',
+    '',
+    '',
+    '',
+    g.stock?.stock.name ?? '',
+    '',
+    '',
+    '',
+    '',
     ...sums(g),
-  ] // prettier-ignore
-  return Papa.unparse({
-    fields: [
-      'Mark', 'Name', 'Quantity', 'Mirrored', `Length (${unit})`, `Width (${unit})`, `Thickness (${unit})`,
-      `Rough length (${unit})`, `Rough width (${unit})`, 'Stock', 'Grain', 'Work', 'Note', 'Rounded',
-      'Board feet', 'Running feet', 'Cubic metres', 'Running metres',
-    ],
-    data: [...list.rows.map(cells), ...list.groups.map(total)],
-  }, { escapeFormulae: true }) + '\r\n' // prettier-ignore
+  ]
+  return (
+    Papa.unparse(
+      {
+        fields: [
+          'Mark',
+          'Name',
+          'Quantity',
+          'Mirrored',
+          `Length (${unit})`,
+          `Width (${unit})`,
+          `Thickness (${unit})`,
+          `Rough length (${unit})`,
+          `Rough width (${unit})`,
+          'Stock',
+          'Grain',
+          'Work',
+          'Note',
+          'Rounded',
+          'Board feet',
+          'Running feet',
+          'Cubic metres',
+          'Running metres',
+        ],
+        data: [...list.rows.map(cells), ...list.groups.map(total)],
+      },
+      { escapeFormulae: true },
+    ) + '\r\n'
+  )
 }

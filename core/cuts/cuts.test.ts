@@ -35,7 +35,8 @@ describe('identical pieces', () => {
     )
   })
   test('a board turned end for end is the same board', () => {
-    // Lying the other way round, the shelf swaps its ends; it has no work of its own, so nothing tells them apart.
+    // Lying the other way round, the shelf swaps its ends; it has no work of its own, so nothing tells them
+    // apart.
     expect(alike(demo(change.setFacing({ id: 'p4', facing: 'left-up' })))).toContain('C Bottom ×1')
     const turned = demo(
       change.setFacing({ id: 'p5', facing: 'left-up' }),
@@ -48,36 +49,80 @@ describe('identical pieces', () => {
 })
 
 describe('hands and outlines', () => {
-  const found = (changes: readonly Change[]) => findAlike(modelOf(make(changes))).map((a) => [a.instances.length, a.mirrored])
+  const found = (changes: readonly Change[]) =>
+    findAlike(modelOf(make(changes))).map((a) => [a.instances.length, a.mirrored])
   const post = (id: string, at: number) => block(id, 'up-front', [at, 40], [0, 40], [0, 300])
-  const rails = (id: string, at: number, way: 1 | -1) => [
-    // A rail into the face, another into the edge that looks across: a corner post.
-    ...block(`${id}r`, 'right-front', way > 0 ? [at + 40, 200] : [at - 200, 200], [10, 20], [250, 30]),
-    ...block(`${id}s`, 'back-up', [at + 10, 20], [40, 200], [250, 30]),
-  ].map((c) => c)
+  const rails = (id: string, at: number, way: 1 | -1) =>
+    [
+      // A rail into the face, another into the edge that looks across: a corner post.
+      ...block(`${id}r`, 'right-front', way > 0 ? [at + 40, 200] : [at - 200, 200], [10, 20], [250, 30]),
+      ...block(`${id}s`, 'back-up', [at + 10, 20], [40, 200], [250, 30]),
+    ].map((c) => c)
   const joined = (id: string, way: 1 | -1): Change[] => [
-    change.addJoints({ joints: [
-      { id: `${id}j`, kind: 'housing', between: [{ piece: `${id}r`, face: way > 0 ? 'end1' : 'end2' }, { piece: id }], fields: { depth: '6' } },
-      { id: `${id}k`, kind: 'housing', between: [{ piece: `${id}s`, face: 'end1' }, { piece: id }], fields: { depth: '6' } },
-    ] }),
+    change.addJoints({
+      joints: [
+        {
+          id: `${id}j`,
+          kind: 'housing',
+          between: [{ piece: `${id}r`, face: way > 0 ? 'end1' : 'end2' }, { piece: id }],
+          fields: { depth: '6' },
+        },
+        {
+          id: `${id}k`,
+          kind: 'housing',
+          between: [{ piece: `${id}s`, face: 'end1' }, { piece: id }],
+          fields: { depth: '6' },
+        },
+      ],
+    }),
   ]
   test('corner posts of a square section are one piece, whichever corner they stand at', () => {
-    const list = found([...post('a', 0), ...post('b', 600), ...rails('a', 0, 1), ...rails('b', 600, -1), ...joined('a', 1), ...joined('b', -1)])
+    const list = found([
+      ...post('a', 0),
+      ...post('b', 600),
+      ...rails('a', 0, 1),
+      ...rails('b', 600, -1),
+      ...joined('a', 1),
+      ...joined('b', -1),
+    ])
     expect(list[0]).toEqual([2, 0])
   })
   test('of an oblong section they are a pair of hands', () => {
     const wide = (id: string, at: number) => block(id, 'up-front', [at, 50], [0, 40], [0, 300])
     const [rs, rt] = [rails('a', 10, 1), rails('b', 600, -1)]
-    const list = found([...wide('a', 0), ...wide('b', 600), ...rs, ...rt, ...joined('a', 1), ...joined('b', -1)])
+    const list = found([
+      ...wide('a', 0),
+      ...wide('b', 600),
+      ...rs,
+      ...rt,
+      ...joined('a', 1),
+      ...joined('b', -1),
+    ])
     expect(list[0]).toEqual([2, 1])
   })
   test('a group in a mirror is a pair of hands, unless its pieces are alike both ways', () => {
-    const board = [...block('a', 'right-up', [0, 400], [0, 90], [0, 18]), ...block('b', 'back-left', [100, 18], [0, 90], [18, 200]), join('housing', [['b', 'edge2'], ['a', null]], { depth: 6, stop1: 20 })]
-    const lopsided = findAlike(modelOf(grouped(make(board), { kind: 'mirrored', direction: 'across', about: '900' })))
+    const board = [
+      ...block('a', 'right-up', [0, 400], [0, 90], [0, 18]),
+      ...block('b', 'back-left', [100, 18], [0, 90], [18, 200]),
+      join(
+        'housing',
+        [
+          ['b', 'edge2'],
+          ['a', null],
+        ],
+        { depth: 6, stop1: 20 },
+      ),
+    ]
+    const lopsided = findAlike(
+      modelOf(grouped(make(board), { kind: 'mirrored', direction: 'across', about: '900' })),
+    )
     // A dado that stops is not alike both ways; a notch through the thickness is.
-    expect(lopsided.map((a) => [a.instances.length, a.mirrored])).toEqual([[2, 1], [2, 0]])
+    expect(lopsided.map((a) => [a.instances.length, a.mirrored])).toEqual([
+      [2, 1],
+      [2, 0],
+    ])
   })
-}) // prettier-ignore
+})
 
 describe('the cut list', () => {
   test('gives finished and rough sizes, and counts the work', () => {
@@ -100,9 +145,14 @@ describe('the cut list', () => {
     expect(ply.area).toBeCloseTo((44.25 * 30.75 * 25.4 ** 2) / 1e6, 9)
   })
   test('as CSV, marks what was rounded and adds up feet', () => {
-    const model = modelOf(demo(change.setSettings({ style: { unit: 'in', form: 'fraction', denominator: 8, places: 3 } }))) // prettier-ignore
+    const model = modelOf(
+      demo(change.setSettings({ style: { unit: 'in', form: 'fraction', denominator: 8, places: 3 } })),
+    )
     const rows = Papa.parse<Record<string, string>>(cutListCsv(cutList(model), model), { header: true }).data
-    expect(rows.find((r) => r.Name === 'Shelf')).toMatchObject({ 'Width (in)': '8 3/4', Rounded: 'width, rough width' }) // prettier-ignore
+    expect(rows.find((r) => r.Name === 'Shelf')).toMatchObject({
+      'Width (in)': '8 3/4',
+      Rounded: 'width, rough width',
+    })
     expect(rows.find((r) => r.Name === 'Kick board')!.Rounded).toBe('')
     for (const key of ['Board feet', 'Running feet', 'Quantity'])
       for (const total of rows.filter((r) => r.Name === 'Total')) {
@@ -143,16 +193,25 @@ test('layout jobs offer measured boards once, before what can be bought', () => 
 })
 
 test('a piece that its joints cut away altogether is said, and not laid', () => {
-  const gone = modelOf(make([
-    ...block('a', 'right-front', [0, 300], [0, 20], [0, 60]),
-    ...block('b', 'up-front', [0, 60], [-40, 100], [500, 300]),
-    join('trim', [['a', 'edge2'], ['b', 'end1']]),
-    change.setFact({ id: 'b', direction: 'up', fact: 'start', text: '-100' }),
-    change.setFact({ id: 'b', direction: 'across', fact: 'size', text: '300' }),
-  ]))
+  const gone = modelOf(
+    make([
+      ...block('a', 'right-front', [0, 300], [0, 20], [0, 60]),
+      ...block('b', 'up-front', [0, 60], [-40, 100], [500, 300]),
+      join('trim', [
+        ['a', 'edge2'],
+        ['b', 'end1'],
+      ]),
+      change.setFact({ id: 'b', direction: 'up', fact: 'start', text: '-100' }),
+      change.setFact({ id: 'b', direction: 'across', fact: 'size', text: '300' }),
+    ]),
+  )
   expect(gone.problems.map((p) => p.says)).toContain('A would have no width: its joints cut all of it away')
-  expect(layoutJobs(gone).flatMap((j) => j.job.demand).every((d) => d.width > 0)).toBe(true)
-}) // prettier-ignore
+  expect(
+    layoutJobs(gone)
+      .flatMap((j) => j.job.demand)
+      .every((d) => d.width > 0),
+  ).toBe(true)
+})
 
 test('lengths that round alike are supplies of their own, and one told twice is one', () => {
   const [pine] = layoutJobs(

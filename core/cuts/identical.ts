@@ -1,6 +1,6 @@
 /**
- * Which finished pieces are the same. Two are when one, turned over or end for end, has its work where the other has;
- * when it takes a mirror, they are a pair of hands. Names and places do not matter.
+ * Which finished pieces are the same. Two are when one, turned over or end for end, has its work where the
+ * other has; when it takes a mirror, they are a pair of hands. Names and places do not matter.
  */
 import type { Model } from '../model'
 import { AXES, type Vec3 } from '../pieces'
@@ -17,7 +17,9 @@ export interface Alike {
   readonly mirrored: number
 }
 
-/** The orders of a board's axes with which it can be laid on itself, each with its hand: 1 when it is a turn. */
+/**
+ * The orders of a board's axes with which it can be laid on itself, each with its hand: 1 when it is a turn.
+ */
 const ORDERS: ReadonlyArray<readonly [Lay['order'], 1 | -1]> = [
   [[0, 1, 2], 1],
   [[0, 2, 1], -1],
@@ -53,7 +55,12 @@ export function findAlike(model: Model): Alike[] {
       if (!both) {
         const tools = cuts.flatMap((c) => c.tools)
         const lays = laysOf(size, piece.stock?.stock.grain === false)
-        const by = (hand: 1 | -1) => signature(size, tools, lays.filter((l) => l.hand === hand)) // prettier-ignore
+        const by = (hand: 1 | -1) =>
+          signature(
+            size,
+            tools,
+            lays.filter((l) => l.hand === hand),
+          )
         known.set(recipe, (both = { turned: by(1), mirrored: by(-1) }))
       }
       // Own coordinates of a mirror image are told as if it were not one.

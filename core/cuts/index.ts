@@ -1,7 +1,14 @@
 export { findAlike, markOf, type Alike } from './identical'
 export {
-  BOARD_FEET_PER_M3, cutList, cutListCsv, FEET_PER_M, SQUARE_FEET_PER_M2, type CutGroup, type CutList, type CutRow,
-} from './cutlist' // prettier-ignore
+  BOARD_FEET_PER_M3,
+  cutList,
+  cutListCsv,
+  FEET_PER_M,
+  SQUARE_FEET_PER_M2,
+  type CutGroup,
+  type CutList,
+  type CutRow,
+} from './cutlist'
 export { Job, MOST_PIECES, refuseShapes, type Answer, type LaidBoard, type Placement } from './layout/job'
 export { costOf, isLate, LayoutSearch, lowerBound, mulberry32 } from './layout/search'
 export { verify } from './layout/verify'

@@ -1,4 +1,7 @@
-/** What could not be used of a file: kept raw in the document, so that nothing is lost until the maker says so. */
+/**
+ * What could not be used of a file: kept raw in the document, so that nothing is lost until the maker says
+ * so.
+ */
 import { freeId } from './new'
 import type { SetAside } from './schema'
 
@@ -6,7 +9,10 @@ import type { SetAside } from './schema'
 export const MOST_ASIDE = 1000
 const MOST_TEXT = 2_000_000
 
-/** Puts raw data aside. What is beyond the bounds is counted in a last entry; the file it came from still holds it. */
+/**
+ * Puts raw data aside. What is beyond the bounds is counted in a last entry; the file it came from still
+ * holds it.
+ */
 export class Aside {
   readonly kept: SetAside[]
   private size: number
@@ -15,7 +21,13 @@ export class Aside {
 
   constructor(before: readonly SetAside[] = []) {
     this.kept = [...before]
-    this.last = Number(freeId('x', this.kept.map((s) => s.id)).slice(1)) - 1 // prettier-ignore
+    this.last =
+      Number(
+        freeId(
+          'x',
+          this.kept.map((s) => s.id),
+        ).slice(1),
+      ) - 1
     this.size = this.kept.reduce((n, s) => n + s.text.length, 0)
   }
 

@@ -1,7 +1,12 @@
-/** How deep data may be nested; nothing a project holds comes near it, and what follows may go down into it. */
+/**
+ * How deep data may be nested; nothing a project holds comes near it, and what follows may go down into it.
+ */
 export const DEEPEST = 60
 
-/** Whether the brackets of a JSON text stand more than `DEEPEST` inside each other. Brackets in strings do not count. */
+/**
+ * Whether the brackets of a JSON text stand more than `DEEPEST` inside each other. Brackets in strings do not
+ * count.
+ */
 export function isTooDeep(text: string): boolean {
   let depth = 0
   for (let i = 0; i < text.length; i++) {

@@ -33,7 +33,19 @@ const piece = (id: string, name: string, start = '0') =>
     spans: { across: { start }, deep: { start: '0' }, up: { start: '0', size: '36' } },
   })
 const joint = (id: string, guest: string, host: string) =>
-  change.addJoints({ joints: [{ id, kind: 'housing', between: [{ piece: guest, face: 'end1' }, { piece: host, face: null }], fields: { depth: '1/4' } }] }) // prettier-ignore
+  change.addJoints({
+    joints: [
+      {
+        id,
+        kind: 'housing',
+        between: [
+          { piece: guest, face: 'end1' },
+          { piece: host, face: null },
+        ],
+        fields: { depth: '1/4' },
+      },
+    ],
+  })
 
 function make(...changes: Change[]): Project {
   const done = execute(newProject('t', 'Test', 'in'), changes)

@@ -1,13 +1,35 @@
 import fc from 'fast-check'
-import { change, execute, newProject, readProject, replay, slotsReferringTo, writeProject, type Change, type Project } from './index' // prettier-ignore
+import {
+  change,
+  execute,
+  newProject,
+  readProject,
+  replay,
+  slotsReferringTo,
+  writeProject,
+  type Change,
+  type Project,
+} from './index'
 import { refused, run } from '../testing/run'
 
-const wood = change.addStock({ id: 's1', name: 'Ply', kind: 'sheet', species: 'birch plywood', thickness: '18', width: '1220', lengths: ['2440'] }) // prettier-ignore
+const wood = change.addStock({
+  id: 's1',
+  name: 'Ply',
+  kind: 'sheet',
+  species: 'birch plywood',
+  thickness: '18',
+  width: '1220',
+  lengths: ['2440'],
+})
 const piece = (id: string, name: string, start = '0') =>
   change.addPiece({
-    kind: 'made', id, name, stock: 's1', facing: 'up-left',
+    kind: 'made',
+    id,
+    name,
+    stock: 's1',
+    facing: 'up-left',
     spans: { across: { start }, deep: { start: '0', size: '300' }, up: { start: '0', size: '700' } },
-  }) // prettier-ignore
+  })
 
 const box = run(
   newProject('t', 'Test', 'mm'),
@@ -16,10 +38,19 @@ const box = run(
   piece('p2', 'Shelf', '@p1.right'),
   piece('p3', 'Post', '900'),
   change.mirrorPiece({ id: 'p4', of: 'p1', name: 'Other side', direction: 'across', about: '300' }),
-  change.addJoints({ joints: [{ id: 'j1', kind: 'housing', between: [{ piece: 'p2', face: 'end1' }, { piece: 'p1' }], fields: { depth: '@p1.thickness/3' } }] }),
+  change.addJoints({
+    joints: [
+      {
+        id: 'j1',
+        kind: 'housing',
+        between: [{ piece: 'p2', face: 'end1' }, { piece: 'p1' }],
+        fields: { depth: '@p1.thickness/3' },
+      },
+    ],
+  }),
   change.addHardware({ id: 'h1', kind: 'item', name: 'Knob', count: '1', on: 'p2' }),
   change.group({ id: 'g1', name: 'Box', members: ['p1', 'p2', 'p4'] }),
-) // prettier-ignore
+)
 
 const groupsOf = (p: Project) => Object.fromEntries([...p.pieces, ...p.groups].map((x) => [x.id, x.group]))
 
@@ -28,7 +59,13 @@ describe('groups', () => {
     expect(groupsOf(box)).toEqual({ p1: 'g1', p2: 'g1', p3: null, p4: 'g1', g1: null })
     const nested = run(box, change.group({ id: 'g2', name: 'Row', members: ['g1', 'p3'] }))
     expect(groupsOf(nested)).toMatchObject({ g1: 'g2', p3: 'g2', p1: 'g1' })
-    expect(groupsOf(run(nested, change.ungroup({ id: 'g1' })))).toEqual({ p1: 'g2', p2: 'g2', p3: 'g2', p4: 'g2', g2: null }) // prettier-ignore
+    expect(groupsOf(run(nested, change.ungroup({ id: 'g1' })))).toEqual({
+      p1: 'g2',
+      p2: 'g2',
+      p3: 'g2',
+      p4: 'g2',
+      g2: null,
+    })
   })
   test('take only what stands in one group so far', () => {
     expect(refused(box, change.group({ id: 'g2', name: 'Odd', members: ['p3', 'p1'] }))).toBe(
@@ -36,26 +73,40 @@ describe('groups', () => {
     )
   })
   test('deleted, they take all they hold with them, and are spoken of by name', () => {
-    const held = run(box, change.setFact({ id: 'p3', direction: 'across', fact: 'start', text: '@g1.right + @p2.length' })) // prettier-ignore
+    const held = run(
+      box,
+      change.setFact({ id: 'p3', direction: 'across', fact: 'start', text: '@g1.right + @p2.length' }),
+    )
     const gone = run(held, change.removeGroup({ id: 'g1' }))
     expect(gone.pieces.map((p) => p.id)).toEqual(['p3'])
     expect([gone.joints, gone.hardware, gone.groups]).toEqual([[], [], []])
     expect(gone.gone).toEqual({ g1: 'Box', p2: 'Shelf' })
   })
   test('stay when a twin outside mirrors what they hold', () => {
-    const twinned = run(box, change.ungroup({ id: 'g1' }), change.group({ id: 'g2', name: 'One', members: ['p1'] })) // prettier-ignore
-    expect(refused(twinned, change.removeGroup({ id: 'g2' }))).toMatch(/Other side is the mirrored twin of a piece in it/) // prettier-ignore
+    const twinned = run(
+      box,
+      change.ungroup({ id: 'g1' }),
+      change.group({ id: 'g2', name: 'One', members: ['p1'] }),
+    )
+    expect(refused(twinned, change.removeGroup({ id: 'g2' }))).toMatch(
+      /Other side is the mirrored twin of a piece in it/,
+    )
   })
   test('share names with no piece', () => {
-    expect(refused(box, change.renameGroup({ id: 'g1', name: 'Post' }))).toBe('There is already something called Post') // prettier-ignore
+    expect(refused(box, change.renameGroup({ id: 'g1', name: 'Post' }))).toBe(
+      'There is already something called Post',
+    )
     expect(run(box, change.group({ id: 'g2', name: 'Post', members: ['p3'] })).groups[1]!.name).toBe('Post 2')
   })
   test('parted, the copy refers to itself and the rest to the rest', () => {
     const three = run(
       box,
-      change.setGroupRepeat({ id: 'g1', repeat: { kind: 'pitch', direction: 'across', count: '3', pitch: '400' } }),
+      change.setGroupRepeat({
+        id: 'g1',
+        repeat: { kind: 'pitch', direction: 'across', count: '3', pitch: '400' },
+      }),
       change.setFact({ id: 'p3', direction: 'across', fact: 'start', text: '@p1#2.right' }),
-    ) // prettier-ignore
+    )
     const parted = run(three, change.partGroup({ id: 'g1', newId: 'own', index: 2, of: 3 }))
     const own = parted.pieces.find((p) => p.id === 'own_p2')!
     expect(own).toMatchObject({ group: 'own', spans: { across: { start: '@own_p1.right' } } })
@@ -77,7 +128,9 @@ describe('groups', () => {
       ['h1', 'p2'],
       ['h2', 'own_p2'],
     ])
-    expect(refused(parted, change.partGroup({ id: 'g1', newId: 'more', index: 2, of: 3 }))).toBe('Box #2 is not there') // prettier-ignore
+    expect(refused(parted, change.partGroup({ id: 'g1', newId: 'more', index: 2, of: 3 }))).toBe(
+      'Box #2 is not there',
+    )
   })
   test('every change to them can be undone and done again', () => {
     const changes: Change[] = [
@@ -123,15 +176,30 @@ test('a measure is renamed in tilts, rings, placements and hinges too', () => {
     change.addParameter({ id: 'm1', name: 'lean', kind: 'angle', expression: '5deg' }),
     change.addParameter({ id: 'm2', name: 'n', kind: 'number', expression: '4' }),
     change.setTilts({ id: 'p3', tilts: [{ edge: ['back', 'end1'], angle: 'lean' }] }),
-    change.setRepeat({ id: 'p3', repeat: { kind: 'ring', direction: 'up', count: 'n', centre1: '0', centre2: '10', start: 'lean/2' } }),
+    change.setRepeat({
+      id: 'p3',
+      repeat: { kind: 'ring', direction: 'up', count: 'n', centre1: '0', centre2: '10', start: 'lean/2' },
+    }),
     change.addPlacement({ id: 'g1', placement: { kind: 'moved', turns: [], across: '100*n' } }),
-    change.addHardware({ id: 'h2', kind: 'hinge', name: 'Hinge', count: 'n', on: 'p3', edge: ['face', 'edge1'], moves: ['g1'], limit: '-9*lean' }),
+    change.addHardware({
+      id: 'h2',
+      kind: 'hinge',
+      name: 'Hinge',
+      count: 'n',
+      on: 'p3',
+      edge: ['face', 'edge1'],
+      moves: ['g1'],
+      limit: '-9*lean',
+    }),
     change.renameParameter({ id: 'm1', name: 'rake' }),
     change.renameParameter({ id: 'm2', name: 'legs' }),
-  ) // prettier-ignore
+  )
   const text = writeProject(p)
   expect(text).not.toMatch(/"[^"]*\blean\b[^"]*"/)
-  expect(p.pieces.find((x) => x.id === 'p3')).toMatchObject({ tilts: [{ angle: 'rake' }], repeat: { count: 'legs', start: 'rake/2' } }) // prettier-ignore
+  expect(p.pieces.find((x) => x.id === 'p3')).toMatchObject({
+    tilts: [{ angle: 'rake' }],
+    repeat: { count: 'legs', start: 'rake/2' },
+  })
   expect(p.groups[0]!.placements).toEqual([{ kind: 'moved', turns: [], across: '100*legs' }])
   expect(p.hardware[1]).toMatchObject({ count: 'legs', limit: '-9*rake' })
 })
@@ -172,7 +240,17 @@ describe('a file whose groups do not hold opens all the same', () => {
   })
   test('a hinge without its piece, and a tilt about no edge, are set aside', () => {
     const read = broken((f) => {
-      f.hardware.push({ id: 'h2', kind: 'hinge', name: 'Hinge', count: '1', on: 'p99', edge: ['face', 'edge1'], moves: ['p1'], limit: '90', note: '' }) // prettier-ignore
+      f.hardware.push({
+        id: 'h2',
+        kind: 'hinge',
+        name: 'Hinge',
+        count: '1',
+        on: 'p99',
+        edge: ['face', 'edge1'],
+        moves: ['p1'],
+        limit: '90',
+        note: '',
+      })
       const post = f.pieces.find((p) => p.id === 'p3')!
       if (post.kind === 'made') post.tilts = [{ edge: ['end1', 'end2'], angle: '3' }]
     })

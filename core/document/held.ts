@@ -1,4 +1,7 @@
-/** What must hold between the entries of a document: ids that tell them apart, and that what they speak of is there. */
+/**
+ * What must hold between the entries of a document: ids that tell them apart, and that what they speak of is
+ * there.
+ */
 import { LIST_NAMES, type Entry, type ListName } from './lists'
 import type { Project } from './schema'
 
@@ -8,7 +11,10 @@ export interface Unheld {
   readonly why: string
 }
 
-/** Every entry that does not hold, each once, with the first reason. What hangs on it may only show when it is gone. */
+/**
+ * Every entry that does not hold, each once, with the first reason. What hangs on it may only show when it is
+ * gone.
+ */
 export function findUnheld(project: Project): Unheld[] {
   const found: Unheld[] = []
   const said = new Set<Entry>()
@@ -50,10 +56,17 @@ export function findUnheld(project: Project): Unheld[] {
   return found
 }
 
-/** What says it is in a group that is not there, or in a circle of groups; the group it names as long as that stands. */
+/**
+ * What says it is in a group that is not there, or in a circle of groups; the group it names as long as that
+ * stands.
+ */
 export function outside(
   project: Project,
-): Array<{ list: 'pieces' | 'groups'; entry: Project['pieces'][number] | Project['groups'][number]; circle: boolean }> {
+): Array<{
+  list: 'pieces' | 'groups'
+  entry: Project['pieces'][number] | Project['groups'][number]
+  circle: boolean
+}> {
   const groups = new Map(project.groups.map((g) => [g.id, g]))
   return (['groups', 'pieces'] as const).flatMap((list) =>
     project[list].flatMap((entry) => {
@@ -64,4 +77,4 @@ export function outside(
       return up && up !== entry && up.group === null ? [] : [{ list, entry, circle: up !== undefined }]
     }),
   )
-} // prettier-ignore
+}

@@ -7,7 +7,9 @@ type Described = Pick<Piece, 'except' | 'only'>
 export const standsHere = ({ except, only }: Described, n: number): boolean =>
   only === null ? !except.includes(n) : n === only
 
-/** The instance that a reference without a number means: the first that has not become something of its own. */
+/**
+ * The instance that a reference without a number means: the first that has not become something of its own.
+ */
 export function firstHere({ except, only }: Described): number {
   if (only !== null) return only
   let n = 1

@@ -1,5 +1,16 @@
 import fc from 'fast-check'
-import { change, execute, newProject, readData, readProject, replay, sayAside, writeProject, type Change, type Project } from './index' // prettier-ignore
+import {
+  change,
+  execute,
+  newProject,
+  readData,
+  readProject,
+  replay,
+  sayAside,
+  writeProject,
+  type Change,
+  type Project,
+} from './index'
 import { refused, run } from '../testing/run'
 
 const opened = (data: unknown): Project => {
@@ -8,22 +19,53 @@ const opened = (data: unknown): Project => {
   return read.project
 }
 
-const wood = change.addStock({ id: 's1', name: 'Ply', kind: 'sheet', species: 'birch plywood', thickness: '18', width: '1220', lengths: ['2440'], grain: false, price: 31 }) // prettier-ignore
+const wood = change.addStock({
+  id: 's1',
+  name: 'Ply',
+  kind: 'sheet',
+  species: 'birch plywood',
+  thickness: '18',
+  width: '1220',
+  lengths: ['2440'],
+  grain: false,
+  price: 31,
+})
 const piece = (id: string, name: string, start = '0') =>
   change.addPiece({
-    kind: 'made', id, name, stock: 's1', facing: 'up-left',
+    kind: 'made',
+    id,
+    name,
+    stock: 's1',
+    facing: 'up-left',
     spans: { across: { start }, deep: { start: '0', size: '300' }, up: { start: '0', size: '700' } },
-  }) // prettier-ignore
+  })
 const shop = run(
   newProject('t', 'Test', 'mm'),
   wood,
-  change.addBoard({ id: 'b1', name: 'Offcut', stock: 's1', length: '900', width: '300', thickness: '17.6', defects: [{ x: '1', y: '2', length: '3', width: '4' }] }),
+  change.addBoard({
+    id: 'b1',
+    name: 'Offcut',
+    stock: 's1',
+    length: '900',
+    width: '300',
+    thickness: '17.6',
+    defects: [{ x: '1', y: '2', length: '3', width: '4' }],
+  }),
   change.addParameter({ id: 'm1', name: 'width', kind: 'length', expression: '600' }),
   piece('p1', 'Side'),
   piece('p2', 'Shelf', '@p1.right'),
-  change.addJoints({ joints: [{ id: 'j1', kind: 'housing', between: [{ piece: 'p2', face: 'end1' }, { piece: 'p1' }], fields: { depth: '6' } }] }),
+  change.addJoints({
+    joints: [
+      {
+        id: 'j1',
+        kind: 'housing',
+        between: [{ piece: 'p2', face: 'end1' }, { piece: 'p1' }],
+        fields: { depth: '6' },
+      },
+    ],
+  }),
   change.addHardware({ id: 'h1', kind: 'item', name: 'Knob', count: '1', on: 'p2' }),
-) // prettier-ignore
+)
 
 describe('changing one field leaves the others as they are', () => {
   test('of a stock, a board and the settings', () => {
@@ -35,7 +77,15 @@ describe('changing one field leaves the others as they are', () => {
     expect(kerf.settings).toEqual({ ...shop.settings, kerf: '2' })
   })
   test('whichever fields are given', () => {
-    const whole = { name: 'New', species: 'oak', thickness: '20', width: null, lengths: ['2m'], grain: true, price: null } // prettier-ignore
+    const whole = {
+      name: 'New',
+      species: 'oak',
+      thickness: '20',
+      width: null,
+      lengths: ['2m'],
+      grain: true,
+      price: null,
+    }
     fc.assert(
       fc.property(fc.subarray(Object.keys(whole)), (keys) => {
         const changes = Object.fromEntries(keys.map((k) => [k, whole[k as keyof typeof whole]]))
@@ -62,23 +112,73 @@ describe('what was accepted reads back whole', () => {
   )
   const id = fc.constantFrom('p1', 'p2', 'p3', 'g1', 's1', 'h1', 'b1', 'm1', 'j1', 'new1', 'bad id')
   const changes: fc.Arbitrary<Change> = fc.oneof(
-    fc.tuple(id, hostile).map(([i, name]) => change.addHardware({ id: i, kind: 'item', name, count: '1', on: null })),
+    fc
+      .tuple(id, hostile)
+      .map(([i, name]) => change.addHardware({ id: i, kind: 'item', name, count: '1', on: null })),
     fc.tuple(hostile, hostile).map(([name, count]) => change.setHardware({ id: 'h1', name, count })),
-    fc.tuple(id, hostile, fc.subarray(['p1', 'p2'], { minLength: 1 })).map(([i, name, members]) => change.group({ id: i, name, members })),
-    fc.tuple(id, id, hostile).map(([i, of, name]) => change.mirrorPiece({ id: i, of, name, direction: 'across', about: '1' })),
+    fc
+      .tuple(id, hostile, fc.subarray(['p1', 'p2'], { minLength: 1 }))
+      .map(([i, name, members]) => change.group({ id: i, name, members })),
+    fc
+      .tuple(id, id, hostile)
+      .map(([i, of, name]) => change.mirrorPiece({ id: i, of, name, direction: 'across', about: '1' })),
     fc.tuple(id, hostile).map(([i, name]) => piece(i, name)),
-    fc.tuple(id, fc.constantFrom('width', 'T', 'wide', 'mm')).map(([i, name]) => change.addParameter({ id: i, name, kind: 'length', expression: '1' })),
-    fc.tuple(id, id).map(([i, stock]) => change.addBoard({ id: i, name: 'B', stock, length: '1', width: '1' })),
-    fc.tuple(id, hostile).map(([i, name]) => change.addStock({ id: i, name, kind: 'board', species: 'pine', thickness: '18', width: null, lengths: [] })),
-    fc.tuple(id, id).map(([i, on]) => change.addHardware({ id: i, kind: 'hinge', name: 'Hinge', count: '1', on, edge: ['face', 'edge1'], moves: ['p1'], limit: '9' })),
-    fc.tuple(id, id).map(([i, p]) => change.addJoints({ joints: [{ id: i, kind: 'butt', between: [{ piece: p, face: 'face' }, { piece: 'p2' }], fields: {} }] })),
-    fc.tuple(id, fc.integer({ min: 1, max: 3 })).map(([newId, index]) => change.partPiece({ id: 'p2', newId, index, of: 3 })),
+    fc
+      .tuple(id, fc.constantFrom('width', 'T', 'wide', 'mm'))
+      .map(([i, name]) => change.addParameter({ id: i, name, kind: 'length', expression: '1' })),
+    fc
+      .tuple(id, id)
+      .map(([i, stock]) => change.addBoard({ id: i, name: 'B', stock, length: '1', width: '1' })),
+    fc
+      .tuple(id, hostile)
+      .map(([i, name]) =>
+        change.addStock({
+          id: i,
+          name,
+          kind: 'board',
+          species: 'pine',
+          thickness: '18',
+          width: null,
+          lengths: [],
+        }),
+      ),
+    fc
+      .tuple(id, id)
+      .map(([i, on]) =>
+        change.addHardware({
+          id: i,
+          kind: 'hinge',
+          name: 'Hinge',
+          count: '1',
+          on,
+          edge: ['face', 'edge1'],
+          moves: ['p1'],
+          limit: '9',
+        }),
+      ),
+    fc
+      .tuple(id, id)
+      .map(([i, p]) =>
+        change.addJoints({
+          joints: [
+            { id: i, kind: 'butt', between: [{ piece: p, face: 'face' }, { piece: 'p2' }], fields: {} },
+          ],
+        }),
+      ),
+    fc
+      .tuple(id, fc.integer({ min: 1, max: 3 }))
+      .map(([newId, index]) => change.partPiece({ id: 'p2', newId, index, of: 3 })),
     fc.constantFrom(
-      change.removePiece({ id: 'p1' }), change.removePiece({ id: 'p2' }), change.ungroup({ id: 'g1' }), change.removeGroup({ id: 'g1' }),
-      change.removeStock({ id: 's1' }), change.setBoard({ id: 'b1', changes: { stock: 'gone' } }), change.renamePiece({ id: 'p1', name: 'Shelf' }),
+      change.removePiece({ id: 'p1' }),
+      change.removePiece({ id: 'p2' }),
+      change.ungroup({ id: 'g1' }),
+      change.removeGroup({ id: 'g1' }),
+      change.removeStock({ id: 's1' }),
+      change.setBoard({ id: 'b1', changes: { stock: 'gone' } }),
+      change.renamePiece({ id: 'p1', name: 'Shelf' }),
       change.setRepeat({ id: 'p2', repeat: { kind: 'pitch', direction: 'up', count: '3', pitch: '50' } }),
     ),
-  ) // prettier-ignore
+  )
 
   test('after any of them in any order', () => {
     let accepted = 0
@@ -108,16 +208,30 @@ describe('what was accepted reads back whole', () => {
   test.each<[string, Change, RegExp]>([
     ['hardware without a name', change.setHardware({ id: 'h1', name: '' }), /at least one letter/],
     ['hardware with a quote in its name', change.setHardware({ id: 'h1', name: 'a"b' }), /cannot hold/],
-    ['a group with a piece’s id', change.group({ id: 'p1', name: 'Box', members: ['p2'] }), /its id p1 is taken/],
-    ['a twin with a taken id', change.mirrorPiece({ id: 'p2', of: 'p1', name: 'Twin', direction: 'up', about: '1' }), /its id p2 is taken/],
-    ['a board of no stock', change.setBoard({ id: 'b1', changes: { stock: 'gone' } }), /not on the rack any more/],
+    [
+      'a group with a piece’s id',
+      change.group({ id: 'p1', name: 'Box', members: ['p2'] }),
+      /its id p1 is taken/,
+    ],
+    [
+      'a twin with a taken id',
+      change.mirrorPiece({ id: 'p2', of: 'p1', name: 'Twin', direction: 'up', about: '1' }),
+      /its id p2 is taken/,
+    ],
+    [
+      'a board of no stock',
+      change.setBoard({ id: 'b1', changes: { stock: 'gone' } }),
+      /not on the rack any more/,
+    ],
     ['a facing along one line', change.setFacing({ id: 'p1', facing: 'up-up' }), /there is no such facing/],
-  ])('%s is refused', (_, c, says) => expect(refused(shop, c)).toMatch(says)) // prettier-ignore
+  ])('%s is refused', (_, c, says) => expect(refused(shop, c)).toMatch(says))
 })
 
 describe('what cannot be used stays in the file', () => {
   const damaged = () => {
-    const file = JSON.parse(writeProject(shop)) as Record<string, unknown[]> & { settings: Record<string, unknown> } // prettier-ignore
+    const file = JSON.parse(writeProject(shop)) as Record<string, unknown[]> & {
+      settings: Record<string, unknown>
+    }
     file.pieces![1] = { ...(file.pieces![1] as object), facing: 'up-up' }
     file.settings.kerf = 3
     file.more = ['of the future']
@@ -140,11 +254,18 @@ describe('what cannot be used stays in the file', () => {
   test('mended by hand it comes back, and what waited for it too', () => {
     const project = opened(damaged())
     const [, kerf, shelf] = project.setAside
-    const mended = run(project, change.putBackAside({ id: shelf!.id, text: shelf!.text.replace('up-up', 'up-left') })) // prettier-ignore
+    const mended = run(
+      project,
+      change.putBackAside({ id: shelf!.id, text: shelf!.text.replace('up-up', 'up-left') }),
+    )
     expect(mended.pieces).toEqual(shop.pieces)
     expect([mended.joints, mended.hardware]).toEqual([shop.joints, shop.hardware])
     expect(sayAside(mended).map((s) => s.split(':')[0])).toEqual(['“more”', 'settings · kerf'])
-    const whole = run(mended, change.putBackAside({ id: kerf!.id, text: '{"kerf":"3"}' }), change.throwAwayAside({ ids: [project.setAside[0]!.id] })) // prettier-ignore
+    const whole = run(
+      mended,
+      change.putBackAside({ id: kerf!.id, text: '{"kerf":"3"}' }),
+      change.throwAwayAside({ ids: [project.setAside[0]!.id] }),
+    )
     expect(whole).toEqual({ ...shop, settings: { ...shop.settings, kerf: '3' } })
   })
   test.each([
@@ -199,7 +320,10 @@ describe('what cannot be used stays in the file', () => {
   test('data from the store is bounded in depth too', () => {
     let deep: unknown = 1
     for (let n = 0; n < 5000; n++) deep = [deep]
-    expect(readData({ ...shop, more: deep })).toMatchObject({ ok: false, why: expect.stringMatching(/nested deeper/) }) // prettier-ignore
+    expect(readData({ ...shop, more: deep })).toMatchObject({
+      ok: false,
+      why: expect.stringMatching(/nested deeper/),
+    })
   })
   test('a byte-order mark before the text is no fault', () => {
     expect(opened('\uFEFF' + writeProject(shop))).toEqual(shop)
@@ -219,7 +343,9 @@ describe('what refers to a copy goes on meaning it', () => {
     expect(gone.groups[0]!.placements.map((p) => p.kind)).toEqual(['none', 'moved'])
     expect(opened(writeProject(gone))).toEqual(gone)
     expect(refused(gone, change.removePlacement({ id: 'g1', index: 0 }))).toMatch(/does not stand there/)
-    expect(refused(gone, change.setPlacement({ id: 'g1', index: 0, placement: { kind: 'moved', turns: [] } }))).toMatch(/does not stand there/) // prettier-ignore
+    expect(
+      refused(gone, change.setPlacement({ id: 'g1', index: 0, placement: { kind: 'moved', turns: [] } })),
+    ).toMatch(/does not stand there/)
   })
   test('when it has become something of its own, numbered or not', () => {
     const three = run(
@@ -227,9 +353,10 @@ describe('what refers to a copy goes on meaning it', () => {
       change.setRepeat({ id: 'p2', repeat: { kind: 'pitch', direction: 'up', count: '3', pitch: '200' } }),
       piece('p4', 'Stop', '@p2.top'),
       piece('p5', 'Peg', '@p2#2.top + @p2#1.up'),
-    ) // prettier-ignore
+    )
     const parted = run(three, change.partPiece({ id: 'p2', newId: 'own', index: 1, of: 3 }))
-    const start = (id: string) => (parted.pieces.find((p) => p.id === id) as { spans: { across: { start: string } } }).spans.across.start // prettier-ignore
+    const start = (id: string) =>
+      (parted.pieces.find((p) => p.id === id) as { spans: { across: { start: string } } }).spans.across.start
     expect(start('p4')).toBe('@own.top')
     expect(start('p5')).toBe('@p2#2.top + @own#1.up')
     expect(parted.pieces.find((p) => p.id === 'own')).toMatchObject({ only: 1, except: [] })

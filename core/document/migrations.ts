@@ -1,6 +1,6 @@
 /**
- * Each entry turns a file of its version into one of the next, and is kept for ever: `1` would read version 1 and
- * give version 2. Migrations work on plain JSON, before anything is checked.
+ * Each entry turns a file of its version into one of the next, and is kept for ever: `1` would read version 1
+ * and give version 2. Migrations work on plain JSON, before anything is checked.
  */
 export type Migrations = Readonly<Record<number, (data: Record<string, unknown>) => Record<string, unknown>>>
 

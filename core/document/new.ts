@@ -6,12 +6,24 @@ export function defaultSettings(unit: LengthUnit): Settings {
   return unit === 'in'
     ? {
         style: { unit: 'in', form: 'fraction', denominator: 64, places: 3 },
-        fit: '0', kerf: '1/8', trim: '0', extraLength: '0', extraWidth: '0', paper: 'letter', projection: 'third',
-      } // prettier-ignore
+        fit: '0',
+        kerf: '1/8',
+        trim: '0',
+        extraLength: '0',
+        extraWidth: '0',
+        paper: 'letter',
+        projection: 'third',
+      }
     : {
         style: { unit: 'mm', form: 'decimal', places: 1 },
-        fit: '0', kerf: '3.2', trim: '0', extraLength: '0', extraWidth: '0', paper: 'a4', projection: 'first',
-      } // prettier-ignore
+        fit: '0',
+        kerf: '3.2',
+        trim: '0',
+        extraLength: '0',
+        extraWidth: '0',
+        paper: 'a4',
+        projection: 'first',
+      }
 }
 
 export function newProject(id: string, name: string, unit: LengthUnit): Project {

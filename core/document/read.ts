@@ -1,6 +1,6 @@
 /**
- * Reads a project file. A document always opens as far as it is sound: what cannot be used is set aside, raw, in the
- * document itself. The reader never throws, whatever it is given.
+ * Reads a project file. A document always opens as far as it is sound: what cannot be used is set aside, raw,
+ * in the document itself. The reader never throws, whatever it is given.
  */
 import { z } from 'zod'
 import { Aside, MOST_ASIDE } from './aside'
@@ -136,7 +136,12 @@ function settingsOf(given: unknown, aside: Aside): Settings {
   const inches = JSON.stringify(given ?? '').includes('"in"')
   const settings: Record<string, unknown> = { ...defaultSettings(inches ? 'in' : 'mm') }
   if (!isRecord(given)) {
-    aside.put('other', 'settings', given === undefined ? 'is missing' : 'is not an object with fields', given ?? null) // prettier-ignore
+    aside.put(
+      'other',
+      'settings',
+      given === undefined ? 'is missing' : 'is not an object with fields',
+      given ?? null,
+    )
     return settings as Settings
   }
   for (const [key, value] of Object.entries(given)) {
@@ -144,7 +149,12 @@ function settingsOf(given: unknown, aside: Aside): Settings {
     const read = Object.hasOwn(Settings.shape, key) ? schema!.safeParse(value) : null
     if (read?.success) settings[key] = read.data
     else
-      aside.put('settings', `settings · ${key.slice(0, 40)}`, read ? sayIssue(read.error) : 'no such setting', { [key]: value }) // prettier-ignore
+      aside.put(
+        'settings',
+        `settings · ${key.slice(0, 40)}`,
+        read ? sayIssue(read.error) : 'no such setting',
+        { [key]: value },
+      )
   }
   for (const key of Object.keys(Settings.shape))
     if (!Object.hasOwn(given, key)) aside.put('settings', `settings · ${key}`, 'is missing', null)
@@ -160,7 +170,8 @@ function goneOf(given: unknown, aside: Aside): Project['gone'] {
   return Object.fromEntries(
     Object.entries(given).filter(([id, name]) => {
       const fits = Id.safeParse(id).success && typeof name === 'string'
-      if (!fits) aside.put('other', `the name of what is gone, ${id.slice(0, 40)}`, 'is not text', { [id]: name }) // prettier-ignore
+      if (!fits)
+        aside.put('other', `the name of what is gone, ${id.slice(0, 40)}`, 'is not text', { [id]: name })
       return fits
     }),
   ) as Project['gone']
@@ -177,7 +188,12 @@ function hold(project: Project, aside: Aside): void {
   for (const { entry, circle } of outside(project)) {
     // A circle is opened once its first group stands by itself.
     if (!outside(project).some((o) => o.entry === entry)) continue
-    aside.put('other', `the group of ${entry.name}`, circle ? 'it goes round in a circle' : 'it is not there', { id: entry.id, group: entry.group }) // prettier-ignore
+    aside.put(
+      'other',
+      `the group of ${entry.name}`,
+      circle ? 'it goes round in a circle' : 'it is not there',
+      { id: entry.id, group: entry.group },
+    )
     entry.group = null
   }
   for (let unheld = findUnheld(project); unheld.length > 0; unheld = findUnheld(project)) {
@@ -191,7 +207,10 @@ function hold(project: Project, aside: Aside): void {
         (e) => !gone.has(e as never),
       )
     for (const { entry } of outside(project)) {
-      aside.put('other', `the group of ${entry.name}`, 'it is not there', { id: entry.id, group: entry.group }) // prettier-ignore
+      aside.put('other', `the group of ${entry.name}`, 'it is not there', {
+        id: entry.id,
+        group: entry.group,
+      })
       entry.group = null
     }
   }

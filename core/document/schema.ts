@@ -1,6 +1,6 @@
 /**
- * The project document, exactly as it is kept and exported. Every measure is the text the maker typed, with pieces
- * referred to by id (`@p7.right`). Nothing in here is worked out.
+ * The project document, exactly as it is kept and exported. Every measure is the text the maker typed, with
+ * pieces referred to by id (`@p7.right`). Nothing in here is worked out.
  */
 import { z } from 'zod'
 import { LONGEST } from '../measure'
@@ -27,7 +27,14 @@ export const ParameterName = z
   .regex(/^[\p{L}_][\p{L}\p{N}_]{0,39}$/u, says('A measure’s name is one word of letters, digits and _'))
 
 export const Direction = z.enum(['across', 'deep', 'up'])
-const LINE: Readonly<Record<string, string>> = { right: 'across', left: 'across', back: 'deep', front: 'deep', up: 'up', down: 'up' } // prettier-ignore
+const LINE: Readonly<Record<string, string>> = {
+  right: 'across',
+  left: 'across',
+  back: 'deep',
+  front: 'deep',
+  up: 'up',
+  down: 'up',
+}
 /** Where the length and the show face point: two ways that lie square to each other. */
 export const FacingId = z
   .string()
@@ -52,9 +59,10 @@ export const Span = z
   })
 
 /**
- * Several of one: with equal gaps between two places (*even*), a step apart (*pitch*), or round an axis (*ring*):
- * `direction` is the axis, `centre1` and `centre2` where it stands in the other two directions (in the order across,
- * deep, up), `start` the turn of the first, anticlockwise seen against the direction.
+ * Several of one: with equal gaps between two places (*even*), a step apart (*pitch*), or round an axis
+ * (*ring*):
+ * `direction` is the axis, `centre1` and `centre2` where it stands in the other two directions (in the order
+ * across, deep, up), `start` the turn of the first, anticlockwise seen against the direction.
  */
 export const Repeat = z.discriminatedUnion('kind', [
   z
@@ -79,7 +87,10 @@ export const Repeat = z.discriminatedUnion('kind', [
     .strict(),
 ])
 
-/** A turn about one of the piece's own edges, given by the two faces that meet there; right-handed about the own axis. */
+/**
+ * A turn about one of the piece's own edges, given by the two faces that meet there; right-handed about the
+ * own axis.
+ */
 export const Tilt = z
   .object({ edge: z.tuple([FaceName, FaceName]), angle: Expression })
   .strict()
@@ -98,7 +109,10 @@ const base = {
   group: Id.nullable().default(null),
   /** Numbers of the instances that have become something of their own. */
   except: z.array(z.number().int().positive()).max(500).default([]),
-  /** The number of the one instance it is, for what has been parted from others: however many they become, it stays one. */
+  /**
+   * The number of the one instance it is, for what has been parted from others: however many they become, it
+   * stays one.
+   */
   only: z.number().int().positive().nullable().default(null),
 }
 export const MadePiece = z
@@ -119,8 +133,8 @@ export const TwinPiece = z
 export const Piece = z.discriminatedUnion('kind', [MadePiece, TwinPiece])
 
 /**
- * Where a group stands once more: turned by quarter turns, each right-handed about a direction, and moved so that its
- * box starts where told; or seen in a mirror, as a twin is.
+ * Where a group stands once more: turned by quarter turns, each right-handed about a direction, and moved so
+ * that its box starts where told; or seen in a mirror, as a twin is.
  */
 export const Placement = z.discriminatedUnion('kind', [
   z
@@ -147,8 +161,10 @@ export const Group = z
   .strict()
 
 /**
- * A joint between pieces. `between` lists its members, the one that goes in first; each with the face concerned
- * where that matters. What else it needs is the kind's own, checked by the kind (core/joints): measures in `fields`,
+ * A joint between pieces. `between` lists its members, the one that goes in first; each with the face
+ * concerned where that matters. What else it needs is the kind's own, checked by the kind (core/joints):
+ * measures in
+ * `fields`,
  * choices in `options`.
  */
 export const Joint = z
@@ -172,7 +188,10 @@ const hardwareBase = {
   on: Id.nullable().default(null),
   note: z.string().max(2000).default(''),
 }
-/** What is bought and counted: knobs, slides, screws. A hinge also says what it lets swing, about which edge, how far. */
+/**
+ * What is bought and counted: knobs, slides, screws. A hinge also says what it lets swing, about which edge,
+ * how far.
+ */
 export const Hardware = z.discriminatedUnion('kind', [
   z.object({ ...hardwareBase, kind: z.literal('item') }).strict(),
   z
@@ -217,7 +236,10 @@ export const Defect = z
     note: z.string().max(200).default(''),
   })
   .strict()
-/** One real board, measured, with the places to avoid; x runs along it from its left end, y across it from its lower edge. */
+/**
+ * One real board, measured, with the places to avoid; x runs along it from its left end, y across it from its
+ * lower edge.
+ */
 export const MeasuredBoard = z
   .object({
     id: Id,
@@ -273,7 +295,10 @@ export const Settings = z
   })
   .strict()
 
-/** Part of a file that could not be used, raw: which list or setting it was in, what is wrong, and its JSON text. */
+/**
+ * Part of a file that could not be used, raw: which list or setting it was in, what is wrong, and its JSON
+ * text.
+ */
 export const SetAside = z
   .object({
     id: Id,

@@ -17,14 +17,21 @@ function texts(data: unknown, path: string[] = []): Array<{ path: string[]; text
 }
 
 /** Texts that are no measures: ids, names, choices, notes and what was set aside. */
-const PLAIN =
-  /^(format|id|name|note|species|kind|stock|of|group|facing|direction|face|piece|on|unit|form|paper|projection|list|where|why|text)$/
+const PLAIN = new RegExp(
+  '^(format|id|name|note|species|kind|stock|of|group|facing|direction|face|piece|on|unit|form|' +
+    'paper|projection|list|where|why|text)$',
+)
 const isPlain = (path: readonly string[]): boolean =>
-  PLAIN.test(path.at(-1)!) || ['options', 'gone', 'edge', 'moves', 'turns', 'setAside', 'style'].some((k) => path.includes(k)) // prettier-ignore
+  PLAIN.test(path.at(-1)!) ||
+  ['options', 'gone', 'edge', 'moves', 'turns', 'setAside', 'style'].some((k) => path.includes(k))
 
 test.each(projects)('every measure of %s is found, and nothing else', (_, project) => {
   const measures = texts(project).filter(({ path }) => !isPlain(path))
-  expect(slots(project).map((s) => s.text).sort()).toEqual(measures.map((m) => m.text).sort()) // prettier-ignore
+  expect(
+    slots(project)
+      .map((s) => s.text)
+      .sort(),
+  ).toEqual(measures.map((m) => m.text).sort())
   expect(measures.length).toBeGreaterThan(20)
 })
 
@@ -36,12 +43,14 @@ test.each(projects)('each measure of %s is written where it was read', (_, proje
     slot.write('MARK')
     const changed = texts(copy).filter(({ text }) => text === 'MARK')
     expect(changed).toHaveLength(1)
-    expect(slots(copy).map((s) => s.text)).toEqual(slots(project).map((s, i) => (i === n ? 'MARK' : s.text))) // prettier-ignore
+    expect(slots(copy).map((s) => s.text)).toEqual(slots(project).map((s, i) => (i === n ? 'MARK' : s.text)))
   }
 })
 
 test('a measure is renamed where it stands as a name, not where it is part of one or of a reference', () => {
-  expect(renamed('width + widths - @width.length + max(width, 2)', 'width', 'w')).toBe('w + widths - @width.length + max(w, 2)') // prettier-ignore
+  expect(renamed('width + widths - @width.length + max(width, 2)', 'width', 'w')).toBe(
+    'w + widths - @width.length + max(w, 2)',
+  )
   expect(renamed('1/', 'width', 'w')).toBe('1/')
   const [, cabinet] = projects.find(([file]) => file === 'seed-cabinet.json')!
   const using = slotsNaming(cabinet, 'width')

@@ -1,7 +1,9 @@
 import { MeasureError, parse, refsIn, walk, type Expr } from '../measure'
 import type { Group, Joint, MadePiece, Piece, Project } from './schema'
 
-/** A place in the document that holds a measure: whose it is, what a maker calls it, and how to write it anew. */
+/**
+ * A place in the document that holds a measure: whose it is, what a maker calls it, and how to write it anew.
+ */
 export interface Slot {
   readonly text: string
   /** Id of the piece, joint, stock, board or parameter it belongs to; null for a setting. */
@@ -11,7 +13,9 @@ export interface Slot {
   readonly write: (text: string) => void
 }
 
-/** Every measure in the document, in a fixed order. `write` changes the object given, which may be a draft. */
+/**
+ * Every measure in the document, in a fixed order. `write` changes the object given, which may be a draft.
+ */
 export function slots(project: Project): Slot[] {
   const found: Slot[] = []
   const add = <T extends object>(owner: string | null, label: string, object: T, key: keyof T) => {

@@ -2,9 +2,17 @@
 import type { z } from 'zod'
 
 const WANTED: Readonly<Record<string, string>> = {
-  string: 'text in quotation marks', number: 'a number', int: 'a whole number', boolean: 'true or false', array: 'a list', object: 'an object with fields',
-  record: 'an object with fields', null: 'empty', tuple: 'a list', undefined: 'left out',
-} // prettier-ignore
+  string: 'text in quotation marks',
+  number: 'a number',
+  int: 'a whole number',
+  boolean: 'true or false',
+  array: 'a list',
+  object: 'an object with fields',
+  record: 'an object with fields',
+  null: 'empty',
+  tuple: 'a list',
+  undefined: 'left out',
+}
 const MOST_SAID = 3
 
 /** The place of a fault: "spans · across · start", lists counted from 1. */
@@ -42,17 +50,23 @@ function sayOne(issue: z.core.$ZodIssue): string {
 
 const SENTENCE = /^[A-Z“]/
 
-/** The first few things that are wrong, each with its place: "stock is missing; spans · across: a span takes two of …". */
+/**
+ * The first few things that are wrong, each with its place: "stock is missing; spans · across: a span takes
+ * two of …".
+ */
 export function sayIssue(error: z.ZodError): string {
   const said = error.issues.slice(0, MOST_SAID).map((issue) => {
     const text = sayOne(issue)
     const place = sayPath(issue.path)
     if (!place) return text
     // What is a sentence of its own stands after its place; the rest goes on from it.
-    return issue.code === 'custom' || issue.code === 'invalid_format' || SENTENCE.test(text) || /^a(n)? /.test(text)
+    return issue.code === 'custom' ||
+      issue.code === 'invalid_format' ||
+      SENTENCE.test(text) ||
+      /^a(n)? /.test(text)
       ? `${place}: ${text}`
       : `${place} ${text}`
-  }) // prettier-ignore
+  })
   const more = error.issues.length - said.length
   return [...said, ...(more > 0 ? [`and ${more} more`] : [])].join('; ') || 'not as it should be'
 }

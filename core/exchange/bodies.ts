@@ -25,7 +25,10 @@ function fault({ bodies, hollows }: ReturnType<typeof bodiesOf>): string | null 
   if (bodies === 0) return 'is cut away altogether'
   if (bodies > 1) return `falls into ${bodies} parts; its joints cut it through`
   if (hollows === 0) return null
-  return `has ${hollows === 1 ? 'a hollow' : `${hollows} hollows`} shut in by wood, which no tool reaches; two of its joints stand in each other’s way`
+  return (
+    `has ${hollows === 1 ? 'a hollow' : `${hollows} hollows`} shut in by wood, which no tool ` +
+    'reaches; two of its joints stand in each other’s way'
+  )
 }
 
 const problem = (i: Instance, says: string): Problem => ({

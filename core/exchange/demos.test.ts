@@ -26,7 +26,10 @@ test.each(readdirSync(DEMOS))('%s opens whole and goes together', async (file) =
 const inches = (mm: number) => mm / 25.4
 const of = (m: Model, name: string) => m.resolved.instances.find((i) => i.name.startsWith(name))!
 const cutsOn = (m: Model, name: string) =>
-  m.features(of(m, name)).filter((f) => f.kind === 'saw').map((f) => saySettings(f.data as SawCut)) // prettier-ignore
+  m
+    .features(of(m, name))
+    .filter((f) => f.kind === 'saw')
+    .map((f) => saySettings(f.data as SawCut))
 
 // What follows was reckoned by hand from the measures in the files.
 test('three seed cabinets stand side by side, their rails as long as the opening and both tenons', () => {
@@ -42,10 +45,13 @@ test('the glazed lid has a butt pair and a mitred pair of corners, all with dowe
   expect(inches(of(m, 'Front rail').length)).toBeCloseTo(34.5 - 2 * 3.5, 9)
   expect(inches(of(m, 'Back rail').length)).toBeCloseTo(34.5, 9)
   expect(cutsOn(m, 'Back rail')).toEqual(Array(2).fill('mitre 45° from square (45° from the edge)'))
-  expect(hardwareList(m).map((h) => [h.name, h.quantity])).toEqual([['Dowel ⌀ 3/8 × 2', 4], ['Dowel ⌀ 3/8 × 1 1/2', 4]]) // prettier-ignore
+  expect(hardwareList(m).map((h) => [h.name, h.quantity])).toEqual([
+    ['Dowel ⌀ 3/8 × 2', 4],
+    ['Dowel ⌀ 3/8 × 1 1/2', 4],
+  ])
 })
 
-test('the cold frame: half the slope on either edge of the bevel, the front as high as the lid is over it', async () => {
+test('the cold frame: half the slope on either edge of the bevel, the front as high as the lid', async () => {
   const m = load('cold-frame.json')
   expect(cutsOn(m, 'Lid')).toEqual(['blade 6° from square (84° from the board)'])
   expect(cutsOn(m, 'Strip')).toEqual(['blade 6° from square (84° from the board)'])
@@ -103,6 +109,7 @@ test('what resolve prints tells groups, hardware, and how what leans stands', ()
   expect(lid.frame?.z).toEqual([0, expect.closeTo(-s, 12), expect.closeTo(Math.sqrt(1 - s * s), 12)])
   expect(lid.because.width).toBe('Lid · width 22 = 22 + 0 to the mitre with Strip')
   expect(lid.work).toEqual([
-    'Bevel edge 2: blade 6° from square (84° from the board), cut at 22 from edge 1 on the face, cut at 21 59/64 from edge 1 on the back — for Strip',
+    'Bevel edge 2: blade 6° from square (84° from the board), cut at 22 from edge 1 on the face, cut ' +
+      'at 21 59/64 from edge 1 on the back — for Strip',
   ])
 })

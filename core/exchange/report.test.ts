@@ -38,9 +38,17 @@ test.each(readdirSync('demo'))('what resolve prints of %s agrees with itself', (
 })
 
 test('a piece that leans tells its frame, and its box is round the wood that stands in it', () => {
-  const [a] = told(make(block('a', 'right-up', [0, 300], [0, 60], [100, 18], { tilts: [{ edge: ['face', 'edge1'], angle: '20' }] }))) // prettier-ignore
+  const [a] = told(
+    make(
+      block('a', 'right-up', [0, 300], [0, 60], [100, 18], {
+        tilts: [{ edge: ['face', 'edge1'], angle: '20' }],
+      }),
+    ),
+  )
   const { length, width, thickness } = a!.finished
-  const corners = [0, length.mm].flatMap((x) => [0, width.mm].flatMap((y) => [0, thickness.mm].map((z): Vec3 => toRoom(a!.frame!, [x, y, z])))) // prettier-ignore
+  const corners = [0, length.mm].flatMap((x) =>
+    [0, width.mm].flatMap((y) => [0, thickness.mm].map((z): Vec3 => toRoom(a!.frame!, [x, y, z]))),
+  )
   ;(['across', 'deep', 'up'] as const).forEach((d, i) => {
     expect(Math.min(...corners.map((c) => c[i]!))).toBeCloseTo(a!.spans[d].start, 4)
     expect(Math.max(...corners.map((c) => c[i]!))).toBeCloseTo(a!.spans[d].end, 4)
@@ -51,9 +59,18 @@ test('a mirror image says that it is one, and the rest in the words of its origi
   const project = make([
     ...block('a', 'right-front', [0, 300], [50, 20], [100, 90]),
     ...block('b', 'up-left', [300, 40], [20, 70], [0, 260]),
-    join('tenon', [['a', 'end2'], ['b', null]], { length: 25, thickness: 6, offset: 3, shoulder: 5 }),
-  ]) // prettier-ignore
-  const [one, two] = told(grouped(project, { kind: 'mirrored', direction: 'across', about: '900' })).filter((p) => p.name.startsWith('A')) // prettier-ignore
+    join(
+      'tenon',
+      [
+        ['a', 'end2'],
+        ['b', null],
+      ],
+      { length: 25, thickness: 6, offset: 3, shoulder: 5 },
+    ),
+  ])
+  const [one, two] = told(grouped(project, { kind: 'mirrored', direction: 'across', about: '900' })).filter(
+    (p) => p.name.startsWith('A'),
+  )
   expect([one!.mirrored, two!.mirrored]).toEqual([undefined, true])
   const words = (p: Told) => p.work.map((w) => w.replace(/ — .*/, ''))
   expect(words(two!)).toEqual(words(one!))
@@ -65,11 +82,19 @@ test('copies that differ tell a story each', () => {
   const row = make([
     ...block('a', 'up-front', [0, 60], [0, 20], [0, 400]),
     change.setRepeat({ id: 'a', repeat: { kind: 'pitch', direction: 'across', count: '2', pitch: '240' } }),
-    ...block('b', 'right-up', [-50, 700], [-10, 60], [420, 18], { tilts: [{ edge: ['back', 'end1'], angle: '-8' }] }), // prettier-ignore
-    join('trim', [['a', 'end2'], ['b', 'back']]), // prettier-ignore
+    ...block('b', 'right-up', [-50, 700], [-10, 60], [420, 18], {
+      tilts: [{ edge: ['back', 'end1'], angle: '-8' }],
+    }),
+    join('trim', [
+      ['a', 'end2'],
+      ['b', 'back'],
+    ]),
   ])
   const posts = told(row).filter((p) => p.name.startsWith('A'))
   expect(posts).toHaveLength(2)
-  expect(posts[1]!.finished.length.mm - posts[0]!.finished.length.mm).toBeCloseTo(240 * Math.tan((8 * Math.PI) / 180), 5) // prettier-ignore
+  expect(posts[1]!.finished.length.mm - posts[0]!.finished.length.mm).toBeCloseTo(
+    240 * Math.tan((8 * Math.PI) / 180),
+    5,
+  )
   expect(posts[1]!.because.length).not.toBe(posts[0]!.because.length)
 })

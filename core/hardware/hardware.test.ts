@@ -13,8 +13,17 @@ const hinged = (limit: string, ...more: Change[]): Model =>
   built([
     ...block('a', 'right-up', [0, 400], [0, 300], [100, 20]), // the lid, hinged along its upper back edge
     ...more,
-    change.addHardware({ id: 'h1', kind: 'hinge', name: 'Lid hinge', count: '2', on: 'a', edge: ['face', 'edge2'], moves: ['a'], limit }),
-  ]) // prettier-ignore
+    change.addHardware({
+      id: 'h1',
+      kind: 'hinge',
+      name: 'Lid hinge',
+      count: '2',
+      on: 'a',
+      edge: ['face', 'edge2'],
+      moves: ['a'],
+      limit,
+    }),
+  ])
 const hinge = (m: Model) => m.project.hardware[0] as Extract<Hardware, { kind: 'hinge' }>
 const angle = (m: Model) => drain(swingSteps(m, hinge(m), kernel))!.angle
 
@@ -25,8 +34,8 @@ describe('a hinge', () => {
   test('opens all the way where nothing stands', () => expect(angle(hinged('-110deg'))).toBeNull())
 
   test('meets a wall behind it at the angle geometry tells', () => {
-    // The hinge is at y = 300, z = 120. Upright past 90° the lid's face leans back: its front corner, 300 from the
-    // hinge, is 300 · sin(t − 90°) behind it.
+    // The hinge is at y = 300, z = 120. Upright past 90° the lid's face leans back: its front corner, 300
+    // from the hinge, is 300 · sin(t − 90°) behind it.
     for (const gap of [20, 50, 110]) {
       const wanted = 90 + (Math.asin(gap / 300) * 180) / Math.PI
       expect(Math.abs(angle(hinged('-170deg', ...wall(gap)))!)).toBeCloseTo(wanted, 1)
@@ -74,7 +83,8 @@ describe('a hinge', () => {
     ])
     if (!grouped.ok) throw new Error(grouped.why)
     const both = modelOf(grouped.project)
-    // The batten at the front stands 40 above the lid's face, and meets the wall sooner, with its corner nearer the hinge.
+    // The batten at the front stands 40 above the lid's face, and meets the wall sooner, with its corner
+    // nearer the hinge.
     const r = Math.hypot(280, 40)
     const wanted = 90 + ((Math.asin(20 / r) - Math.atan2(40, 280)) * 180) / Math.PI
     expect(Math.abs(angle(both)!)).toBeCloseTo(wanted, 1)
@@ -86,12 +96,19 @@ test('everything to have at hand is counted, as many as there are pieces', () =>
   const p = make([
     ...block('a', 'right-front', [0, 300], [50, 18], [100, 90]),
     ...block('b', 'up-left', [300, 40], [30, 60], [0, 300]),
-    join('dowels', [['a', 'end2'], ['b', null]], { diameter: 8, length: 40, count: 3, spacing: 60, inset: 15, into: 20 }),
+    join(
+      'dowels',
+      [
+        ['a', 'end2'],
+        ['b', null],
+      ],
+      { diameter: 8, length: 40, count: 3, spacing: 60, inset: 15, into: 20 },
+    ),
     change.group({ id: 'g', name: 'Frame', members: ['a', 'b'] }),
     change.addPlacement({ id: 'g', placement: { kind: 'moved', turns: [], up: '500' } }),
     change.addHardware({ id: 'h1', kind: 'item', name: 'Knob', count: '2', on: 'a', note: 'beech' }),
     change.addHardware({ id: 'h2', kind: 'item', name: 'Wax', count: '1' }),
-  ]) // prettier-ignore
+  ])
   const m = modelOf(p)
   expect(stops(m)).toEqual([])
   expect(hardwareList(m)).toEqual([

@@ -3,7 +3,20 @@ import type { Hardware } from '../document'
 import type { Degrees } from '../measure'
 import { formatNumber } from '../measure'
 import type { Model } from '../model'
-import { axesOf, AXES, carried, FACE_AT, handOf, overlap, boxAround, toRoom, turnAt, type Frame, type Motion, type Vec3 } from '../pieces' // prettier-ignore
+import {
+  axesOf,
+  AXES,
+  carried,
+  FACE_AT,
+  handOf,
+  overlap,
+  boxAround,
+  toRoom,
+  turnAt,
+  type Frame,
+  type Motion,
+  type Vec3,
+} from '../pieces'
 import type { Instance, Problem } from '../resolve'
 import type { Kernel } from '../solid'
 
@@ -127,11 +140,18 @@ export function* findSwings(model: Model, kernel: Kernel): Generator<undefined, 
     const limit = model.resolved.hardware.find((x) => x.id === h.id)?.limit
     if (limit == null) continue
     if (Math.abs(limit) > FURTHEST)
-      found.push({ id: `turn:${h.id}`, level: 'look', piece: h.on, says: `${h.name} is to open ${formatNumber(limit)}°; it is looked at once round` }) // prettier-ignore
+      found.push({
+        id: `turn:${h.id}`,
+        level: 'look',
+        piece: h.on,
+        says: `${h.name} is to open ${formatNumber(limit)}°; it is looked at once round`,
+      })
     const swing = yield* swingSteps(model, h, kernel)
     if (!swing?.moved || !swing.met || swing.angle === null) continue
     const at = formatNumber(Math.round(Math.abs(swing.angle) * 10) / 10)
-    const says = `${swing.moved.name} meets ${swing.met.name} at ${at}°, before the ${formatNumber(Math.abs(limit))}° of ${h.name}`
+    const says =
+      `${swing.moved.name} meets ${swing.met.name} at ${at}°, before the ` +
+      `${formatNumber(Math.abs(limit))}° of ${h.name}`
     found.push({ id: `swing:${h.id}`, level: 'stop', piece: swing.moved.piece, says })
   }
   return found

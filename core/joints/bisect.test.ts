@@ -15,14 +15,24 @@ beforeAll(async () => {
 describe('two boards at random tilts', () => {
   // Two planks, each leaning on its own about its lower edge, running to one corner: the sides of a hopper.
   const hopper = (a: number, b: number, t: number, over: number) => [
-    ...block('a', 'right-front', [-400, 400 + over], [0, t], [0, 150], { tilts: [{ edge: ['face', 'edge1'], angle: String(-a) }] }),
-    ...block('b', 'back-right', [-t, t], [0, 400], [0, 150], { tilts: [{ edge: ['face', 'edge1'], angle: String(-b) }] }),
-    join('mitre', [['a', 'end2'], ['b', 'end1']]),
-  ] // prettier-ignore
+    ...block('a', 'right-front', [-400, 400 + over], [0, t], [0, 150], {
+      tilts: [{ edge: ['face', 'edge1'], angle: String(-a) }],
+    }),
+    ...block('b', 'back-right', [-t, t], [0, 400], [0, 150], {
+      tilts: [{ edge: ['face', 'edge1'], angle: String(-b) }],
+    }),
+    join('mitre', [
+      ['a', 'end2'],
+      ['b', 'end1'],
+    ]),
+  ]
   const lean = fc.integer({ min: -400, max: 400 }).map((n) => n / 10)
 
   const cutsOf = (m: Model, key: string) =>
-    m.features(instance(m, key)).filter((f) => f.kind === 'saw').map((f) => f.data as SawCut) // prettier-ignore
+    m
+      .features(instance(m, key))
+      .filter((f) => f.kind === 'saw')
+      .map((f) => f.data as SawCut)
 
   test('their cut faces coincide, and bisect the angle between the boards', () => {
     fc.assert(
@@ -68,10 +78,16 @@ describe('two boards at random tilts', () => {
     const box = make([
       ...block('a', 'right-front', [0, 100], [0, 12], [0, 90]),
       ...block('b', 'back-right', [88, 12], [0, 100], [0, 90]),
-      join('mitre', [['a', 'end2'], ['b', 'end1']]),
+      join('mitre', [
+        ['a', 'end2'],
+        ['b', 'end1'],
+      ]),
       change.group({ id: 'g', name: 'Box', members: ['a', 'b'] }),
-      change.setGroupRepeat({ id: 'g', repeat: { kind: 'pitch', direction: 'across', count: '4', pitch: '100' } }),
-    ]) // prettier-ignore
+      change.setGroupRepeat({
+        id: 'g',
+        repeat: { kind: 'pitch', direction: 'across', count: '4', pitch: '100' },
+      }),
+    ])
     const m = modelOf(box)
     expect(stops(m)).toEqual([])
     for (const i of m.resolved.instances) expect(cutsOf(m, i.key)).toHaveLength(1)
@@ -83,14 +99,22 @@ describe('two boards at random tilts', () => {
     const apothem = 100
     const m = built([
       ...block('a', 'up-right', [apothem - 15, 15], [-60, 120], [0, 200]),
-      change.setRepeat({ id: 'a', repeat: { kind: 'ring', direction: 'up', count: '8', centre1: '0', centre2: '0', start: '0deg' } }),
-      join('mitre', [['a', 'edge2'], ['a', 'edge1']]),
-    ]) // prettier-ignore
+      change.setRepeat({
+        id: 'a',
+        repeat: { kind: 'ring', direction: 'up', count: '8', centre1: '0', centre2: '0', start: '0deg' },
+      }),
+      join('mitre', [
+        ['a', 'edge2'],
+        ['a', 'edge1'],
+      ]),
+    ])
     expect(stops(m)).toEqual([])
     const width = 2 * apothem * Math.tan(Math.PI / 8)
     for (const i of m.resolved.instances) {
       expect(i.width).toBeCloseTo(width, 9)
-      expect(cutsOf(m, i.key).map((c) => saySettings(c))).toEqual(Array(2).fill('blade 22.5° from square (67.5° from the board)')) // prettier-ignore
+      expect(cutsOf(m, i.key).map((c) => saySettings(c))).toEqual(
+        Array(2).fill('blade 22.5° from square (67.5° from the board)'),
+      )
     }
     // The staves close the ring: together they are the ring between two octagons.
     const octagon = (r: number) => 8 * r * r * Math.tan(Math.PI / 8)
@@ -99,10 +123,24 @@ describe('two boards at random tilts', () => {
     expect(sharedWood(m, kernel)).toBeLessThan(1e-3)
   })
 
-  test('a square frame is cut at 45° in either way of reading it, a square case with the blade at 45°', () => {
-    const frame = built([...block('a', 'right-front', [0, 300], [0, 20], [0, 60]), ...block('b', 'up-front', [240, 60], [0, 20], [0, 400]), join('mitre', [['a', 'end2'], ['b', 'end1']])]) // prettier-ignore
+  test('a square frame is cut at 45° in both readings, a square case with the blade at 45°', () => {
+    const frame = built([
+      ...block('a', 'right-front', [0, 300], [0, 20], [0, 60]),
+      ...block('b', 'up-front', [240, 60], [0, 20], [0, 400]),
+      join('mitre', [
+        ['a', 'end2'],
+        ['b', 'end1'],
+      ]),
+    ])
     expect(saySettings(cutsOf(frame, 'a#1')[0]!)).toBe('mitre 45° from square (45° from the edge)')
-    const box = built([...block('a', 'right-front', [0, 300], [0, 20], [0, 60]), ...block('b', 'back-right', [280, 20], [0, 200], [0, 60]), join('mitre', [['a', 'end2'], ['b', 'end1']])]) // prettier-ignore
+    const box = built([
+      ...block('a', 'right-front', [0, 300], [0, 20], [0, 60]),
+      ...block('b', 'back-right', [280, 20], [0, 200], [0, 60]),
+      join('mitre', [
+        ['a', 'end2'],
+        ['b', 'end1'],
+      ]),
+    ])
     expect(saySettings(cutsOf(box, 'b#1')[0]!)).toBe('blade 45° from square (45° from the board)')
   })
 })

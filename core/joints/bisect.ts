@@ -1,11 +1,26 @@
 /**
- * The plane that parts two pieces at a corner. Each has an outer face there; the plane holds all places equally far
- * from both, so that it bisects the angle between them, passes through the outer edge, and for boards of one thickness
- * through the inner edge too.
+ * The plane that parts two pieces at a corner. Each has an outer face there; the plane holds all places
+ * equally far from both, so that it bisects the angle between them, passes through the outer edge, and for
+ * boards of one thickness through the inner edge too.
  */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { axesOf, vec3, negated, AXES, cross, dot, FACE_AT, FACE_NAMES, norm, normalOf, toRoom, unitVector, type Pose, type Vec3 } from '../pieces' // prettier-ignore
+import {
+  axesOf,
+  vec3,
+  negated,
+  AXES,
+  cross,
+  dot,
+  FACE_AT,
+  FACE_NAMES,
+  norm,
+  normalOf,
+  toRoom,
+  unitVector,
+  type Pose,
+  type Vec3,
+} from '../pieces'
 
 /** In the room. Wood of the first piece beyond `normal · p > offset` goes, wood of the second before it. */
 export interface Parting {
@@ -55,14 +70,19 @@ export function parting(a: Pose, fa: FaceName, b: Pose, fb: FaceName): Parting |
   }
 }
 
-/** A line's direction as it runs along the own axis of a piece that it lies along most, so that a mirror turns it too. */
+/**
+ * A line's direction as it runs along the own axis of a piece that it lies along most, so that a mirror turns
+ * it too.
+ */
 function alongOwn(p: Pose, line: Vec3): Vec3 {
   const own = axesOf(p.frame).map((axis) => dot(axis, line))
   const most = own.reduce((a, b) => (Math.abs(b) > Math.abs(a) + 1e-9 ? b : a))
   return most < 0 ? negated(line) : line
 }
 
-/** Where the four edges of a piece that run to a face meet a plane: how far beyond the face, and the places. */
+/**
+ * Where the four edges of a piece that run to a face meet a plane: how far beyond the face, and the places.
+ */
 export function runTo(
   p: Pose,
   face: FaceName,
@@ -92,7 +112,10 @@ export interface Met {
   readonly parting: Parting
   readonly growA: Mm
   readonly growB: Mm
-  /** How far the nearest edges of the two are from the plane, together: of several copies the nearest are meant. */
+  /**
+   * How far the nearest edges of the two are from the plane, together: of several copies the nearest are
+   * meant.
+   */
   readonly away: Mm
   /** What the cut faces share: along the edge and inward, told from the corner. */
   readonly along: readonly [Mm, Mm]

@@ -27,7 +27,10 @@ export function waysOf(m: Meeting): { run: Axis; across: Axis } {
   return length(u) >= length(v) ? { run: u, across: v } : { run: v, across: u }
 }
 
-/** A prism in the guest's frame over an outline told as (along `u`, along `v`), from `from` to `to` along the third axis. */
+/**
+ * A prism in the guest's frame over an outline told as (along `u`, along `v`), from `from` to `to` along the
+ * third axis.
+ */
 export function prismAlong(u: Axis, v: Axis, outline: readonly Vec2[], [from, to]: Range): Tool {
   const w = AXES.find((i) => i !== u && i !== v)!
   const unit = (i: Axis): Vec3 => vec3((k) => (k === i ? 1 : 0))
@@ -44,7 +47,9 @@ export function prismAlong(u: Axis, v: Axis, outline: readonly Vec2[], [from, to
   }
 }
 
-/** Half a circle from angle `from` on, anticlockwise, as corners of an outline; `sides` for the whole circle. */
+/**
+ * Half a circle from angle `from` on, anticlockwise, as corners of an outline; `sides` for the whole circle.
+ */
 export function arc(centre: Vec2, radius: Mm, from: number, sides: number): Vec2[] {
   const n = sides / 2
   return Array.from({ length: n + 1 }, (_, k): Vec2 => {

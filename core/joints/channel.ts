@@ -7,7 +7,9 @@ import { otherAxes, surfaceAt, type Meeting } from './meet'
 const FLUSH: Mm = 1e-3
 
 export interface Cut {
-  /** What goes in, in the guest's frame, from the host's surface to how far it goes; only its section counts. */
+  /**
+   * What goes in, in the guest's frame, from the host's surface to how far it goes; only its section counts.
+   */
   readonly section: Box
   readonly depth: Mm
   readonly fit: Mm
@@ -149,7 +151,17 @@ export function asTool(m: Meeting, block: Box): Tool {
   const { min, max } = block
   const frame = frameInto(host.frame, guest.frame, { origin: min, x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] })
   const [l, w] = [max[0] - min[0], max[1] - min[1]]
-  return { kind: 'prism', frame, outline: [[0, 0], [l, 0], [l, w], [0, w]], depth: max[2] - min[2] } // prettier-ignore
+  return {
+    kind: 'prism',
+    frame,
+    outline: [
+      [0, 0],
+      [l, 0],
+      [l, w],
+      [0, w],
+    ],
+    depth: max[2] - min[2],
+  }
 }
 
 /** The host's box round a block of the guest's frame, clipped to the host. */

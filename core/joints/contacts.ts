@@ -1,8 +1,25 @@
-/** Where pieces touch, cross or meet at an angle. One search over all of them, by a spatial index on the plan of the room. */
+/**
+ * Where pieces touch, cross or meet at an angle. One search over all of them, by a spatial index on the plan
+ * of the room.
+ */
 import Flatbush from 'flatbush'
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { cornersOf, unitVector, axesOf, AXES, boxAround, cross, dot, FACE_AT, FACE_NAMES, norm, toRoom, type Box, type Vec3 } from '../pieces' // prettier-ignore
+import {
+  cornersOf,
+  unitVector,
+  axesOf,
+  AXES,
+  boxAround,
+  cross,
+  dot,
+  FACE_AT,
+  FACE_NAMES,
+  norm,
+  toRoom,
+  type Box,
+  type Vec3,
+} from '../pieces'
 import type { Instance } from '../resolve'
 import { pointInto } from '../work'
 import { cornerOf, distanceTo, extentOf, meet, middleOf, TOUCHING } from './meet'
@@ -17,7 +34,10 @@ export interface Contact {
   readonly guestFace: FaceName
   readonly host: Instance
   readonly hostFace: FaceName
-  /** For pieces that lie flat on each other at a corner: the face of the host that is flush with the guest's outside. */
+  /**
+   * For pieces that lie flat on each other at a corner: the face of the host that is flush with the guest's
+   * outside.
+   */
   readonly cornerFace: FaceName | null
   /** How far apart the faces are; 0 where pieces run through each other. */
   readonly gap: Mm
@@ -45,7 +65,9 @@ export function findPairs(
   })
 }
 
-/** All contacts between different instances, in a steady order. Faces up to `within` apart are taken to touch. */
+/**
+ * All contacts between different instances, in a steady order. Faces up to `within` apart are taken to touch.
+ */
 export const findContacts = (instances: readonly Instance[], within: Mm = TOUCHING): Contact[] =>
   findPairs(instances, within).flatMap(([a, b]) => touch(a, b, within) ?? [])
 
@@ -63,10 +85,15 @@ function flat(a: Instance, b: Instance, within: Mm): Contact | null {
       turned <= 0 ? [a, face, b, m.hostFace] : [b, m.hostFace, a, face]
     const met = guest === a ? m : meet(guest, guestFace, host)
     return {
-      sort: 'flat', guest, guestFace, host, hostFace, gap: m.gap,
+      sort: 'flat',
+      guest,
+      guestFace,
+      host,
+      hostFace,
+      gap: m.gap,
       cornerFace: (met && cornerOf(met)?.hostFace) ?? null,
       patch: boxAround(a.frame, m.patch),
-    } // prettier-ignore
+    }
   }
   return null
 }
@@ -89,9 +116,15 @@ function through(a: Instance, b: Instance, within: Mm): Contact | null {
   const [guest, host] = turned ? [b, a] : [a, b]
   const [guestEnd, hostEnd] = turned ? [endOfB, endOfA] : [endOfA, endOfB]
   return {
-    sort, guest, guestFace: guestEnd ?? towards(guest, host), host, hostFace: hostEnd ?? towards(host, guest),
-    cornerFace: null, gap: 0, patch: sharedBox(a, b),
-  } // prettier-ignore
+    sort,
+    guest,
+    guestFace: guestEnd ?? towards(guest, host),
+    host,
+    hostFace: hostEnd ?? towards(host, guest),
+    cornerFace: null,
+    gap: 0,
+    patch: sharedBox(a, b),
+  }
 }
 
 /** What it is that two pieces do to each other, by how deep they reach and how many of them end there. */
@@ -124,10 +157,11 @@ function penetration(a: Instance, b: Instance): Mm {
   const axes = [a, b].map(({ frame: f }) => axesOf(f))
   const tries = [...axes[0]!, ...axes[1]!]
   if (!a.square || !b.square)
-    for (const p of axes[0]!) for (const q of axes[1]!) {
-      const c = cross(p, q)
-      if (norm(c) > 1e-6) tries.push(unitVector(c))
-    } // prettier-ignore
+    for (const p of axes[0]!)
+      for (const q of axes[1]!) {
+        const c = cross(p, q)
+        if (norm(c) > 1e-6) tries.push(unitVector(c))
+      }
   const [pa, pb] = [a, b].map((i) => corners(i).map((p) => toRoom(i.frame, p))) as [Vec3[], Vec3[]]
   let least = Infinity
   for (const axis of tries) {
@@ -180,8 +214,11 @@ export function groupContacts(contacts: readonly Contact[]): ContactGroup[] {
 }
 
 const HOW: Readonly<Record<Exclude<ContactSort, 'flat'>, string>> = {
-  crossing: 'across', tee: 'ending in', corner: 'making a corner with', angle: 'at an angle to',
-} // prettier-ignore
+  crossing: 'across',
+  tee: 'ending in',
+  corner: 'making a corner with',
+  angle: 'at an angle to',
+}
 
 function sayGroup(contacts: readonly Contact[]): string {
   const { sort, guestFace, cornerFace } = contacts[0]!
@@ -195,7 +232,9 @@ function sayGroup(contacts: readonly Contact[]): string {
 const make = (i: Instance): string => i.size.map((n) => n.toFixed(2)).join('×')
 const stem = (name: string): string => name.replace(/ #?\d+$/, '')
 
-/** Several names as one: the last word they share ("Left side", "Right side" → "side"), else what they are. */
+/**
+ * Several names as one: the last word they share ("Left side", "Right side" → "side"), else what they are.
+ */
 function together(all: readonly string[]): string {
   const names = [...new Set(all)]
   const last = names.map((n) => n.split(' ').at(-1)!)

@@ -18,7 +18,10 @@ const underRail = (more: readonly Change[] = []) =>
     ...block('b', 'right-up', [-50, 700], [-10, 60], [420, 18], {
       tilts: [{ edge: ['back', 'end1'], angle: '-8' }],
     }),
-    join('trim', [['a', 'end2'], ['b', 'back']]), // prettier-ignore
+    join('trim', [
+      ['a', 'end2'],
+      ['b', 'back'],
+    ]),
     ...more,
   ])
 
@@ -32,7 +35,9 @@ describe('copies of one piece each grow as far as their own joint takes them', (
     expect(stops(m)).toEqual([])
     posts.forEach((p, n) => expect(p.length).toBeCloseTo(high(240 * n + 60), 6))
     const report = resolveReport(m)
-    const told = report.pieces.filter((p) => p.name.startsWith('A')).map((p) => [p.finished.length!.text, p.because.length]) // prettier-ignore
+    const told = report.pieces
+      .filter((p) => p.name.startsWith('A'))
+      .map((p) => [p.finished.length!.text, p.because.length])
     for (const [text, because] of told) expect(because).toMatch(new RegExp(`^A · length (≈ )?${text} = `))
     expect(new Set(told.map(([, because]) => because)).size).toBe(3)
   })
@@ -47,14 +52,22 @@ describe('copies of one piece each grow as far as their own joint takes them', (
     const rail = instance(lower, 'b#1')
     for (const p of posts)
       expect(
-        kernel.sharedVolume({ recipe: m.recipe(p), frame: p.frame }, { recipe: lower.recipe(rail), frame: rail.frame }), // prettier-ignore
+        kernel.sharedVolume(
+          { recipe: m.recipe(p), frame: p.frame },
+          { recipe: lower.recipe(rail), frame: rail.frame },
+        ),
       ).toBeGreaterThan(100)
   })
   test('the cut list has each of them once, and a reference means the one it names', () => {
     const rows = cutList(m).rows.filter((r) => r.name === 'A')
     expect(new Set(rows.map((r) => r.length)).size).toBe(3)
     expect(rows.map((r) => [r.quantity, r.length])).toEqual(posts.map((p) => [1, p.length]))
-    const named = modelOf(underRail([...block('c', 'up-front', [0, 10], [100, 10], [0, 10]).filter((c) => c.command !== 'add-stock'), change.setFact({ id: 'c', direction: 'up', fact: 'size', text: '@a#3.length' })])) // prettier-ignore
+    const named = modelOf(
+      underRail([
+        ...block('c', 'up-front', [0, 10], [100, 10], [0, 10]).filter((c) => c.command !== 'add-stock'),
+        change.setFact({ id: 'c', direction: 'up', fact: 'size', text: '@a#3.length' }),
+      ]),
+    )
     expect(instance(named, 'c#1').length).toBeCloseTo(posts[2]!.length, 9)
   })
   test('they differ in the same way in every copy of their group', () => {
@@ -64,7 +77,10 @@ describe('copies of one piece each grow as far as their own joint takes them', (
       ...block('b', 'right-up', [-50, 700], [-10, 60], [420, 18], {
         tilts: [{ edge: ['back', 'end1'], angle: '-8' }],
       }),
-      join('trim', [['a', 'end2'], ['b', 'back']]), // prettier-ignore
+      join('trim', [
+        ['a', 'end2'],
+        ['b', 'back'],
+      ]),
       change.group({ id: 'g', name: 'Trellis', members: ['a', 'b'] }),
       change.addPlacement({ id: 'g', placement: { kind: 'moved', turns: ['up'], across: '2000' } }),
       change.addPlacement({ id: 'g', placement: { kind: 'mirrored', direction: 'deep', about: '900' } }),

@@ -1,4 +1,6 @@
-/** Two boards that make a corner of a box: the guest's end against the host's face, flush with the host's end. */
+/**
+ * Two boards that make a corner of a box: the guest's end against the host's face, flush with the host's end.
+ */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
 import { FACE_AT } from '../pieces'
@@ -66,25 +68,39 @@ export const makesCorner = (c: Contact): boolean =>
   c.cornerFace !== null &&
   sortOfFace(c.cornerFace) === 'end'
 
-/** A strip of the corner: between two places beyond the shoulder and a range along the width, through the guest's thickness. */
+/**
+ * A strip of the corner: between two places beyond the shoulder and a range along the width, through the
+ * guest's thickness.
+ */
 export const strip = (c: Corner, out: Range, along: Range) =>
   blockOut(c.m, out, { 1: along, 2: [c.m.guest.shoulder.min[2], c.m.guest.shoulder.max[2]] })
 
 /**
- * A prism over an outline told as (from the base outwards, along the width). On the guest its base is the shoulder and
- * it runs through the guest's thickness; on the host its base is the guest's inside and it runs through the host's.
+ * A prism over an outline told as (from the base outwards, along the width). On the guest its base is the
+ * shoulder and it runs through the guest's thickness; on the host its base is the guest's inside and it runs
+ * through the host's.
  */
-export function cornerPrism(c: Corner, on: 'guest' | 'host', outline: readonly Vec2[], beyond: { low: Mm; high: Mm }): Tool {
+export function cornerPrism(
+  c: Corner,
+  on: 'guest' | 'host',
+  outline: readonly Vec2[],
+  beyond: { low: Mm; high: Mm },
+): Tool {
   const { m } = c
   const out = outOf(m)[0]
   const shoulder = FACE_AT[m.face].far ? m.guest.shoulder.max[0] : m.guest.shoulder.min[0]
   const [z1, z2] = [m.guest.shoulder.min[2], m.guest.shoulder.max[2]]
   if (on === 'guest') {
     const points = outline.map(([u, y]): Vec2 => [shoulder + out * u, y])
-    return prismAlong(0, 1, points, c.far ? [z1 - beyond.low, z2 + beyond.high] : [z1 - beyond.high, z2 + beyond.low])
+    return prismAlong(
+      0,
+      1,
+      points,
+      c.far ? [z1 - beyond.low, z2 + beyond.high] : [z1 - beyond.high, z2 + beyond.low],
+    )
   }
   const base = c.far ? z1 : z2
   const points = outline.map(([w, y]): Vec2 => [base + (c.far ? w : -w), y])
   const ends = [shoulder - out * beyond.low, shoulder + out * (c.host + beyond.high)]
   return prismAlong(2, 1, points, [Math.min(...ends), Math.max(...ends)])
-} // prettier-ignore
+}

@@ -85,7 +85,10 @@ export class Deriving {
     })
   }
 
-  /** How far other joints take the guest's face in with its whole section: what is cut there starts from its end. */
+  /**
+   * How far other joints take the guest's face in with its whole section: what is cut there starts from its
+   * end.
+   */
   seat({ guest, face }: Pick<Meeting, 'guest' | 'face'>): Mm {
     const fills = this.resolved.fills.get(guest.piece) ?? []
     const others = fills.filter((f) => f.face === face && f.joint !== this.joint.id)
@@ -96,7 +99,10 @@ export class Deriving {
     this.counts.set(name, (this.counts.get(name) ?? 0) + quantity)
   }
 
-  /** Every place where a face of the first member touches the second; says so when a first member touches nothing. */
+  /**
+   * Every place where a face of the first member touches the second; says so when a first member touches
+   * nothing.
+   */
   meetings(face = this.face(0), hostMember = 1): Meeting[] {
     const hosts = this.members(hostMember)
     if (!face) {

@@ -77,7 +77,10 @@ function findFault(joint: Joint): string | null {
   return null
 }
 
-/** The work that joints make, by the instance it is on, what has to be at hand for them, and what is wrong with them. */
+/**
+ * The work that joints make, by the instance it is on, what has to be at hand for them, and what is wrong
+ * with them.
+ */
 export interface Worked {
   readonly features: ReadonlyMap<string, readonly Feature[]>
   readonly supplies: readonly Supply[]

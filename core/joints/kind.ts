@@ -80,7 +80,10 @@ export interface Definition {
   readonly options?: Readonly<Record<string, Omit<JointOption, 'name'>>>
   grows?(joint: Joint): readonly Growth[]
   label?(name: string, joint: Joint, resolved: Resolved): string | null
-  propose(contact: Contact, resolved: Resolved): Omit<Proposal, 'kind' | 'options'> & { options?: Joint['options'] } | null // prettier-ignore
+  propose(
+    contact: Contact,
+    resolved: Resolved,
+  ): (Omit<Proposal, 'kind' | 'options'> & { options?: Joint['options'] }) | null
   rank(contact: Contact): number
   consequence: JointKind['consequence']
   /** Called while all measures of the joint have values. */
@@ -91,13 +94,20 @@ export interface Definition {
 export function defineJoint(d: Definition): JointKind {
   const entries = Object.entries(d.measures)
   const schema = z
-    .object(Object.fromEntries(entries.map(([n, m]) => [n, m.otherwise === undefined ? Expression : Expression.optional()])))
-    .strict() // prettier-ignore
+    .object(
+      Object.fromEntries(
+        entries.map(([n, m]) => [n, m.otherwise === undefined ? Expression : Expression.optional()]),
+      ),
+    )
+    .strict()
   const options = Object.entries(d.options ?? {}).map(([name, o]): JointOption => ({ name, ...o }))
   const optionsSchema = z
-    .object(Object.fromEntries(options.map((o) => [o.name, z.enum(Object.keys(o.values) as [string]).optional()])))
-    .strict() // prettier-ignore
-  const sound = (joint: Joint) => schema.safeParse(joint.fields).success && optionsSchema.safeParse(joint.options).success // prettier-ignore
+    .object(
+      Object.fromEntries(options.map((o) => [o.name, z.enum(Object.keys(o.values) as [string]).optional()])),
+    )
+    .strict()
+  const sound = (joint: Joint) =>
+    schema.safeParse(joint.fields).success && optionsSchema.safeParse(joint.options).success
   return {
     kind: d.kind,
     title: d.title,
@@ -139,7 +149,10 @@ export function defineJoint(d: Definition): JointKind {
 
 /** A label with the names of the joint's members in it. */
 export const withNames = (label: string, joint: Pick<Joint, 'between'>, resolved: Resolved): string =>
-  label.replace(/\{(\d)\}/g, (_, n: string) => resolved.byId.get(joint.between[Number(n)]?.piece ?? '')?.piece.name ?? 'the other') // prettier-ignore
+  label.replace(
+    /\{(\d)\}/g,
+    (_, n: string) => resolved.byId.get(joint.between[Number(n)]?.piece ?? '')?.piece.name ?? 'the other',
+  )
 
 /** The value of a choice; the first when nothing is said. */
 export const chosen = (joint: Joint, name: string, first: string): string => joint.options[name] ?? first

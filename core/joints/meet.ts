@@ -1,8 +1,22 @@
 /** How two pieces meet: which faces lie on each other, how far apart, and what they share. */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { vec3, AXES, dot, FACE_AT, FACE_NAMES, normalOf, sayFace, toOwn, toRoom,
-  type Axis, type Box, type Frame, type Pose, type Vec3 } from '../pieces' // prettier-ignore
+import {
+  vec3,
+  AXES,
+  dot,
+  FACE_AT,
+  FACE_NAMES,
+  normalOf,
+  sayFace,
+  toOwn,
+  toRoom,
+  type Axis,
+  type Box,
+  type Frame,
+  type Pose,
+  type Vec3,
+} from '../pieces'
 import type { Instance, Standing } from '../resolve'
 import { boxInto, pointInto, type Vec2 } from '../work'
 
@@ -13,7 +27,10 @@ const PARALLEL = 1 - 1e-9
 /** What a piece is between its shoulders: an instance, or a pose before its joints are known. */
 export type Body = Pick<Instance, 'frame' | 'shoulder'>
 
-/** A face of the guest and the face of the host it looks at, in one plane or `gap` apart (less than nothing: sunk in). */
+/**
+ * A face of the guest and the face of the host it looks at, in one plane or `gap` apart (less than nothing:
+ * sunk in).
+ */
 export interface Meeting<B extends Body = Instance> {
   readonly guest: B
   readonly face: FaceName
@@ -56,7 +73,9 @@ export function faceAgainst(frame: Frame, face: FaceName, other: Frame): FaceNam
   return FACE_NAMES.find((f) => dot(normalOf(other, f), n) < -PARALLEL) ?? null
 }
 
-/** How `face` of the guest meets the host; null when no face of the host looks at it or they share nothing. */
+/**
+ * How `face` of the guest meets the host; null when no face of the host looks at it or they share nothing.
+ */
 export function meet<B extends Body>(guest: B, face: FaceName, host: B): Meeting<B> | null {
   const hostFace = faceAgainst(guest.frame, face, host.frame)
   if (!hostFace) return null
@@ -71,7 +90,10 @@ export function meet<B extends Body>(guest: B, face: FaceName, host: B): Meeting
   if (outline.length < 3) return null
   const us = outline.map((p) => p[0])
   const vs = outline.map((p) => p[1])
-  const [min, max] = [[0, 0, 0], [0, 0, 0]] as [[number, number, number], [number, number, number]] // prettier-ignore
+  const [min, max] = [
+    [0, 0, 0],
+    [0, 0, 0],
+  ] as [[number, number, number], [number, number, number]]
   min[into] = max[into] = surfaceAt(guest, face)
   ;[min[u], max[u], min[v], max[v]] = [Math.min(...us), Math.max(...us), Math.min(...vs), Math.max(...vs)]
   if (max[u] - min[u] <= TOUCHING || max[v] - min[v] <= TOUCHING) return null
@@ -81,19 +103,33 @@ export function meet<B extends Body>(guest: B, face: FaceName, host: B): Meeting
 function shared(a: Box, b: Box, u: Axis, v: Axis): Vec2[] {
   const [u1, u2] = [Math.max(a.min[u], b.min[u]), Math.min(a.max[u], b.max[u])]
   const [v1, v2] = [Math.max(a.min[v], b.min[v]), Math.min(a.max[v], b.max[v])]
-  return u2 > u1 && v2 > v1 ? [[u1, v1], [u2, v1], [u2, v2], [u1, v2]] : [] // prettier-ignore
+  return u2 > u1 && v2 > v1
+    ? [
+        [u1, v1],
+        [u2, v1],
+        [u2, v2],
+        [u1, v2],
+      ]
+    : []
 }
 
 /** The corners of the host's face in the guest's frame, round about. */
 function footprint(guest: Body, host: Body, hostFace: FaceName, u: Axis, v: Axis): Vec2[] {
   const [a, b] = otherAxes(FACE_AT[hostFace].axis)
-  const corners = ([[0, 0], [1, 0], [1, 1], [0, 1]] as const).map(([s, t]) => {
+  const corners = (
+    [
+      [0, 0],
+      [1, 0],
+      [1, 1],
+      [0, 1],
+    ] as const
+  ).map(([s, t]) => {
     const p: [number, number, number] = [...host.shoulder.min]
     p[FACE_AT[hostFace].axis] = surfaceAt(host, hostFace)
     if (s) p[a] = host.shoulder.max[a]
     if (t) p[b] = host.shoulder.max[b]
     return pointInto(guest.frame, host.frame, p)
-  }) // prettier-ignore
+  })
   return corners.map((p) => [p[u], p[v]])
 }
 
@@ -134,10 +170,14 @@ export function sayApart(
     .flatMap((h) => meet(guest, face, h) ?? [])
     .sort((a, b) => Math.abs(a.gap) - Math.abs(b.gap))[0]
   if (!near || -near.gap > behind(near))
-    return `${guest.name} does not meet ${hosts[0]?.name ?? 'its host'} with its ${sayFace(face)}, so its joint does nothing`
+    return (
+      `${guest.name} does not meet ${hosts[0]?.name ?? 'its host'} with its ${sayFace(face)}, ` +
+      'so its joint does nothing'
+    )
   return near.gap > 0
     ? `${guest.name} stops ${say(near.gap)} short of ${near.host.name}, so its joint does nothing`
-    : `${guest.name} runs ${say(-near.gap)} into ${near.host.name} before it is housed; set it against the face`
+    : `${guest.name} runs ${say(-near.gap)} into ${near.host.name} before it is housed; set it ` +
+        'against the face'
 }
 
 /** The piece between its shoulders, as the resolver poses it. */
@@ -178,7 +218,10 @@ export function nearestTo(p: Pose, face: FaceName, others: Standing): Pose | und
   return best
 }
 
-/** The face of the host that is flush with the outside of the guest where the two make a corner; null where they make none. */
+/**
+ * The face of the host that is flush with the outside of the guest where the two make a corner; null where
+ * they make none.
+ */
 export function cornerOf(m: Meeting): { readonly hostFace: FaceName; readonly far: boolean } | null {
   const box = boxInto(m.guest.frame, m.host.frame, m.host.shoulder)
   if (!box) return null

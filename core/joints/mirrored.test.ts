@@ -36,7 +36,10 @@ const TURNS = (() => {
       (by, d) => after(turnAt([0, 0, 0], unit(DIRECTIONS.indexOf(d) as 0), 90), by),
       STILL,
     )
-    const key = [m.x, m.y, m.z].flat().map((v) => Math.round(v)).join() // prettier-ignore
+    const key = [m.x, m.y, m.z]
+      .flat()
+      .map((v) => Math.round(v))
+      .join()
     if (!found.has(key)) found.set(key, turns)
     if (turns.length < 3) all.push(...DIRECTIONS.map((d) => [...turns, d]))
   }
@@ -62,7 +65,11 @@ function unlike(m: Model, one: Instance, two: Instance, by: Motion): number {
 }
 
 const sentences = (m: Model, i: Instance): string[] =>
-  m.features(i).map((f) => sayPlain(workKind(f).describe(f.data, null), (mm) => (Math.abs(mm) < 1e-7 ? 0 : mm).toFixed(6))) // prettier-ignore
+  m
+    .features(i)
+    .map((f) =>
+      sayPlain(workKind(f).describe(f.data, null), (mm) => (Math.abs(mm) < 1e-7 ? 0 : mm).toFixed(6)),
+    )
 
 describe.each(Object.entries(LOPSIDED))('%s', (_, changes) => {
   const project = make(changes)
@@ -102,11 +109,19 @@ describe.each(Object.entries(LOPSIDED))('%s', (_, changes) => {
   })
 
   test('standing any of the 24 ways, and round an axis at a slope, every copy is told and made alike', () => {
-    const turns = TURNS.map((t, n) => change.addPlacement({ id: 'g', placement: { kind: 'moved', turns: t, across: String(5000 * (n + 1)) } })) // prettier-ignore
+    const turns = TURNS.map((t, n) =>
+      change.addPlacement({
+        id: 'g',
+        placement: { kind: 'moved', turns: t, across: String(5000 * (n + 1)) },
+      }),
+    )
     const done = execute(grouped(project, { kind: 'mirrored', direction: 'deep', about: '-900' }), [
       ...turns,
-      change.setGroupRepeat({ id: 'g', repeat: { kind: 'ring', direction: 'deep', count: '5', centre1: '100', centre2: '-3000', start: '0' } }),
-    ]) // prettier-ignore
+      change.setGroupRepeat({
+        id: 'g',
+        repeat: { kind: 'ring', direction: 'deep', count: '5', centre1: '100', centre2: '-3000', start: '0' },
+      }),
+    ])
     if (!done.ok) throw new Error(done.why)
     const m = modelOf(done.project)
     expect(stops(m)).toEqual([])
@@ -119,9 +134,11 @@ describe.each(Object.entries(LOPSIDED))('%s', (_, changes) => {
         expect(kernel.shape(m.recipe(other)).volume / volume).toBeCloseTo(1, 9)
       }
     }
-    // Those that lean on their way round do not share wood with their own neighbours any more than the upright one.
+    // Those that lean on their way round do not share wood with their own neighbours any more than the
+    // upright one.
     const round = m.resolved.instances.filter((i) => i.index === 2)
     for (const [n, a] of round.entries())
-      for (const b of round.slice(n + 1)) expect(kernel.sharedVolume(placed(m, a), placed(m, b))).toBeLessThan(1e-3) // prettier-ignore
+      for (const b of round.slice(n + 1))
+        expect(kernel.sharedVolume(placed(m, a), placed(m, b))).toBeLessThan(1e-3)
   })
 })

@@ -14,7 +14,9 @@ beforeAll(async () => {
 
 /** Boxes on a coarse grid, so that faces often meet; any way round. */
 const step = 30
-const span = fc.tuple(fc.nat(8), fc.integer({ min: 1, max: 8 })).map(([at, size]) => [at * step, size * step] as const) // prettier-ignore
+const span = fc
+  .tuple(fc.nat(8), fc.integer({ min: 1, max: 8 }))
+  .map(([at, size]) => [at * step, size * step] as const)
 const thin = fc.tuple(fc.nat(8), fc.constantFrom(15, 30)).map(([at, size]) => [at * step, size] as const)
 const wood = fc.record({ facing: fc.constantFrom(...FACINGS), spans: fc.tuple(span, span), thick: thin })
 
@@ -28,11 +30,24 @@ const placed = (
   return block(id, facing.id, across!, deep!, up!)
 }
 
-const words = (s: Sentence) => s.map((p) => (typeof p === 'string' ? p : Number.isFinite(p.mm) ? '1' : 'NaN')).join('') // prettier-ignore
+const words = (s: Sentence) =>
+  s.map((p) => (typeof p === 'string' ? p : Number.isFinite(p.mm) ? '1' : 'NaN')).join('')
 const sound = (text: string) => text.length >= 3 && !/undefined|NaN|null|\[object/.test(text)
 
 /** These leave no wood in common once they are made; the rest cut one of two pieces, or neither. */
-const CLEARING = new Set(['housing', 'lap', 'tenon', 'tabs', 'dowels', 'screws', 'fingers', 'dovetail', 'tongue', 'glue', 'butt']) // prettier-ignore
+const CLEARING = new Set([
+  'housing',
+  'lap',
+  'tenon',
+  'tabs',
+  'dowels',
+  'screws',
+  'fingers',
+  'dovetail',
+  'tongue',
+  'glue',
+  'butt',
+])
 
 test('whatever touches however, every joint offered there is made or refused in a sentence', () => {
   const made = new Map<string, number>()
@@ -50,10 +65,13 @@ test('whatever touches however, every joint offered there is made or refused in 
             ...(mirrored
               ? [
                   { command: 'group' as const, payload: { id: 'g', name: 'Both', members: ['a', 'b'] } },
-                  { command: 'add-placement' as const, payload: { id: 'g', placement: { kind: 'mirrored', direction: 'deep', about: '-500' } } },
+                  {
+                    command: 'add-placement' as const,
+                    payload: { id: 'g', placement: { kind: 'mirrored', direction: 'deep', about: '-500' } },
+                  },
                 ]
               : []),
-          ]) // prettier-ignore
+          ])
           if (!done.ok) throw new Error(done.why)
           const joined = modelOf(done.project)
           for (const p of joined.problems) expect(sound(p.says)).toBe(true)

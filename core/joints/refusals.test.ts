@@ -10,34 +10,153 @@ beforeAll(async () => {
 
 describe('what cannot be is refused in a sentence', () => {
   const box = (...joint: Parameters<typeof join>) =>
-    stops(built([...block('a', 'right-front', [0, 300], [0, 12], [0, 90]), ...block('b', 'back-right', [300, 12], [0, 200], [0, 90]), join(...joint)])).join() // prettier-ignore
-  const post = (...joint: Parameters<typeof join>) => stops(built([...rail(90, 18, { w: 60, t: 20 }, false), join(...joint)])).join() // prettier-ignore
-  const into: Parameters<typeof join>[1] = [['a', 'end2'], ['b', null]] // prettier-ignore
-  const ends: Parameters<typeof join>[1] = [['a', 'end2'], ['b', 'end1']] // prettier-ignore
+    stops(
+      built([
+        ...block('a', 'right-front', [0, 300], [0, 12], [0, 90]),
+        ...block('b', 'back-right', [300, 12], [0, 200], [0, 90]),
+        join(...joint),
+      ]),
+    ).join()
+  const post = (...joint: Parameters<typeof join>) =>
+    stops(built([...rail(90, 18, { w: 60, t: 20 }, false), join(...joint)])).join()
+  const into: Parameters<typeof join>[1] = [
+    ['a', 'end2'],
+    ['b', null],
+  ]
+  const ends: Parameters<typeof join>[1] = [
+    ['a', 'end2'],
+    ['b', 'end1'],
+  ]
   test.each<[string, () => string, RegExp]>([
-    ['a depth deeper than the board', () => post('housing', into, { depth: 20 }), /A channel 20 deep for A would go through B, which is 20 there/],
-    ['a dowel that breaks out', () => post('dowels', into, { diameter: 8, length: 40, spacing: 50, inset: 20 }), /A dowel hole 21 deep would come out of B, which is 20 there/],
-    ['a dowel wider than its board', () => post('dowels', into, { diameter: 20, length: 20, spacing: 50, inset: 20 }), /Holes of 20 break out of A, which is 18 there/],
-    ['dowels too near the end', () => post('dowels', into, { diameter: 8, length: 20, spacing: 50, inset: 2 }), /Holes 2 from the end of A break out of it/],
-    ['a tenon wider than its mortise piece', () => stops(built([...block('a', 'right-front', [0, 300], [0, 20], [0, 90]), ...block('b', 'up-left', [300, 40], [6, 8], [0, 300]), join('tenon', into, { length: 20, thickness: 10 })])).join(), /B is too narrow for its mortise/],
-    ['a mortise that comes out', () => post('tenon', into, { length: 25 }), /A mortise 25 deep would come out of B, which is 20 there/],
-    ['a tenon thicker than its rail', () => post('tenon', into, { length: 10, thickness: 19 }), /A tenon 19 thick does not fit on A, which is 18 there/],
-    ['fingers that cannot fit', () => box('fingers', ends, { count: 40, tool: 3 }), /40 fingers in 90 of A are ≈ 2.3 wide, narrower than the tool/],
-    ['tails that cannot fit', () => box('dovetail', ends, { count: 9, pin: 10 }), /9 tails do not fit into 90 of A with pins of 10/],
-    ['a corner that is none', () => post('fingers', [['a', 'end2'], ['b', 'end1']]), /A is not flush with an end of B; the two make no corner there/],
-    ['pieces that do not cross', () => post('lap', [['a', null], ['b', null]]), /A does not run through B, so nothing is lapped/],
-    ['a screw that does not reach', () => post('screws', into, { diameter: 4, length: 20, spacing: 50, inset: 20 }), /A screw 20 long does not reach through B into A/],
-    ['a bit too wide for its slot', () => post('tabs', into, { bit: 20 }, { relief: 'round' }), /A bit of 20 does not go into a slot 18 wide for A/],
-    ['ends that do not meet', () => stops(built([...block('a', 'right-front', [0, 300], [0, 12], [0, 90]), ...block('b', 'back-right', [900, 12], [0, 200], [0, 90]), join('mitre', ends)])).join(), /A and B do not meet in a corner there, so nothing is mitred/],
-    ['a tongue through its board', () => stops(built([...block('a', 'right-up', [0, 400], [0, 90], [0, 18]), ...block('b', 'right-up', [0, 400], [90, 30], [0, 18]), join('tongue', [['a', 'edge2'], ['b', null]], { depth: 30 })])).join(), /A groove 30 deep would go through B, which is 30 there/],
-    ['an unknown choice', () => post('tenon', into, { length: 10 }, { manner: 'glued' }), /A joint cannot be read/],
-  ])('%s', (_, says, wanted) => expect(says()).toMatch(wanted)) // prettier-ignore
+    [
+      'a depth deeper than the board',
+      () => post('housing', into, { depth: 20 }),
+      /A channel 20 deep for A would go through B, which is 20 there/,
+    ],
+    [
+      'a dowel that breaks out',
+      () => post('dowels', into, { diameter: 8, length: 40, spacing: 50, inset: 20 }),
+      /A dowel hole 21 deep would come out of B, which is 20 there/,
+    ],
+    [
+      'a dowel wider than its board',
+      () => post('dowels', into, { diameter: 20, length: 20, spacing: 50, inset: 20 }),
+      /Holes of 20 break out of A, which is 18 there/,
+    ],
+    [
+      'dowels too near the end',
+      () => post('dowels', into, { diameter: 8, length: 20, spacing: 50, inset: 2 }),
+      /Holes 2 from the end of A break out of it/,
+    ],
+    [
+      'a tenon wider than its mortise piece',
+      () =>
+        stops(
+          built([
+            ...block('a', 'right-front', [0, 300], [0, 20], [0, 90]),
+            ...block('b', 'up-left', [300, 40], [6, 8], [0, 300]),
+            join('tenon', into, { length: 20, thickness: 10 }),
+          ]),
+        ).join(),
+      /B is too narrow for its mortise/,
+    ],
+    [
+      'a mortise that comes out',
+      () => post('tenon', into, { length: 25 }),
+      /A mortise 25 deep would come out of B, which is 20 there/,
+    ],
+    [
+      'a tenon thicker than its rail',
+      () => post('tenon', into, { length: 10, thickness: 19 }),
+      /A tenon 19 thick does not fit on A, which is 18 there/,
+    ],
+    [
+      'fingers that cannot fit',
+      () => box('fingers', ends, { count: 40, tool: 3 }),
+      /40 fingers in 90 of A are ≈ 2.3 wide, narrower than the tool/,
+    ],
+    [
+      'tails that cannot fit',
+      () => box('dovetail', ends, { count: 9, pin: 10 }),
+      /9 tails do not fit into 90 of A with pins of 10/,
+    ],
+    [
+      'a corner that is none',
+      () =>
+        post('fingers', [
+          ['a', 'end2'],
+          ['b', 'end1'],
+        ]),
+      /A is not flush with an end of B; the two make no corner there/,
+    ],
+    [
+      'pieces that do not cross',
+      () =>
+        post('lap', [
+          ['a', null],
+          ['b', null],
+        ]),
+      /A does not run through B, so nothing is lapped/,
+    ],
+    [
+      'a screw that does not reach',
+      () => post('screws', into, { diameter: 4, length: 20, spacing: 50, inset: 20 }),
+      /A screw 20 long does not reach through B into A/,
+    ],
+    [
+      'a bit too wide for its slot',
+      () => post('tabs', into, { bit: 20 }, { relief: 'round' }),
+      /A bit of 20 does not go into a slot 18 wide for A/,
+    ],
+    [
+      'ends that do not meet',
+      () =>
+        stops(
+          built([
+            ...block('a', 'right-front', [0, 300], [0, 12], [0, 90]),
+            ...block('b', 'back-right', [900, 12], [0, 200], [0, 90]),
+            join('mitre', ends),
+          ]),
+        ).join(),
+      /A and B do not meet in a corner there, so nothing is mitred/,
+    ],
+    [
+      'a tongue through its board',
+      () =>
+        stops(
+          built([
+            ...block('a', 'right-up', [0, 400], [0, 90], [0, 18]),
+            ...block('b', 'right-up', [0, 400], [90, 30], [0, 18]),
+            join(
+              'tongue',
+              [
+                ['a', 'edge2'],
+                ['b', null],
+              ],
+              { depth: 30 },
+            ),
+          ]),
+        ).join(),
+      /A groove 30 deep would go through B, which is 30 there/,
+    ],
+    [
+      'an unknown choice',
+      () => post('tenon', into, { length: 10 }, { manner: 'glued' }),
+      /A joint cannot be read/,
+    ],
+  ])('%s', (_, says, wanted) => expect(says()).toMatch(wanted))
 
   test('a tilt that turns a piece through another is a clash', () => {
     const m = built([
-      ...block('a', 'right-up', [0, 400], [0, 300], [100, 18], { tilts: [{ edge: ['back', 'edge1'], angle: '-30deg' }] }),
+      ...block('a', 'right-up', [0, 400], [0, 300], [100, 18], {
+        tilts: [{ edge: ['back', 'edge1'], angle: '-30deg' }],
+      }),
       ...block('b', 'up-left', [100, 18], [50, 200], [0, 100]),
-    ]) // prettier-ignore
-    expect(drain(findClashes(m, kernel)).map((p) => p.says).join()).toMatch(/^A and B share wood, within/) // prettier-ignore
+    ])
+    expect(
+      drain(findClashes(m, kernel))
+        .map((p) => p.says)
+        .join(),
+    ).toMatch(/^A and B share wood, within/)
   })
 })

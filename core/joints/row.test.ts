@@ -6,7 +6,17 @@ import type { Bore } from '../work'
 
 /** The holes of a row in both pieces, as places in the room. */
 function holes(kind: 'dowels' | 'screws', fields: Record<string, number>) {
-  const m = built([...rail(150, 40, { w: 80, t: 24 }, false), join(kind, [['a', 'end2'], ['b', 'face']], fields)]) // prettier-ignore
+  const m = built([
+    ...rail(150, 40, { w: 80, t: 24 }, false),
+    join(
+      kind,
+      [
+        ['a', 'end2'],
+        ['b', 'face'],
+      ],
+      fields,
+    ),
+  ])
   expect(stops(m)).toEqual([])
   return (['a', 'b'] as const).map((id) => {
     const i = instance(m, `${id}#1`)
@@ -23,7 +33,12 @@ interface Hole {
   readonly bore: Bore
 }
 
-const row = fc.record({ inset: mm(12, 30), offset: mm(-9, 9), count: fc.integer({ min: 1, max: 4 }), spacing: mm(20, 90) }) // prettier-ignore
+const row = fc.record({
+  inset: mm(12, 30),
+  offset: mm(-9, 9),
+  count: fc.integer({ min: 1, max: 4 }),
+  spacing: mm(20, 90),
+})
 const dowel = { diameter: 8, length: 40, into: 12 }
 
 describe('a row of holes', () => {

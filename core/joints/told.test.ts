@@ -1,4 +1,7 @@
-/** What is said of a piece, read alone, is enough to make it: whatever changes the solid changes the words too. */
+/**
+ * What is said of a piece, read alone, is enough to make it: whatever changes the solid changes the words
+ * too.
+ */
 import type { Change } from '../document'
 import type { Model } from '../model'
 import { sayPlain } from '../plans'
@@ -61,16 +64,29 @@ describe.each(Object.entries(LOPSIDED))('%s', (name, changes) => {
     for (const key of ['a#1', 'b#1'])
       for (const f of before.features(instance(before, key))) {
         const kind = workKind(f)
-        const placed = kind.dimensions(f.data).filter((d) => d.what === 'place').map((d) => d.to) // prettier-ignore
+        const placed = kind
+          .dimensions(f.data)
+          .filter((d) => d.what === 'place')
+          .map((d) => d.to)
         const sentence = kind.describe(f.data, null)
         // What lies at an end is told by the size of the piece.
         const whole = (mm: number) => instance(before, key).size.some((size) => Math.abs(size - mm) < 1e-6)
-        // Every measure that stands before "from" is a place, and is dimensioned or lies at the reference itself.
+        // Every measure that stands before "from" is a place, and is dimensioned or lies at the reference
+        // itself.
         sentence.forEach((part, i) => {
           const next = sentence[i + 1]
-          if (typeof part === 'string' || typeof next !== 'string' || !/^ from (end 1|edge 1|the back)/.test(next)) return // prettier-ignore
+          if (
+            typeof part === 'string' ||
+            typeof next !== 'string' ||
+            !/^ from (end 1|edge 1|the back)/.test(next)
+          )
+            return
           const near = placed.some((p) => Math.abs(p - part.mm) < 1e-6)
-          expect({ says: sayPlain(sentence, String), mm: part.mm, near: near || part.mm < 1e-6 || whole(part.mm) }).toMatchObject({ near: true }) // prettier-ignore
+          expect({
+            says: sayPlain(sentence, String),
+            mm: part.mm,
+            near: near || part.mm < 1e-6 || whole(part.mm),
+          }).toMatchObject({ near: true })
         })
       }
   })

@@ -1,4 +1,6 @@
-/** A slip in a measure, with the stretch of text it is about: `at` inclusive, `end` exclusive, in characters. */
+/**
+ * A slip in a measure, with the stretch of text it is about: `at` inclusive, `end` exclusive, in characters.
+ */
 export class MeasureError extends Error {
   override readonly name = 'MeasureError'
   constructor(

@@ -3,8 +3,15 @@ import type { Digits, Ref } from './lex'
 import type { Expr, FunctionName } from './parse'
 import { storedRef } from './print'
 import {
-  bareOf, isAngleUnit, MM_PER, numberOf, sayKind, type LengthUnit, type MeasureKind, type Quantity,
-} from './quantity' // prettier-ignore
+  bareOf,
+  isAngleUnit,
+  MM_PER,
+  numberOf,
+  sayKind,
+  type LengthUnit,
+  type MeasureKind,
+  type Quantity,
+} from './quantity'
 
 /** What an expression can see: parameters by name, pieces' faces and sizes by reference. */
 export interface Scope {
@@ -88,7 +95,9 @@ function binary(expr: Extract<Expr, { kind: 'binary' }>, a: Quantity, b: Quantit
   return { value: a.value / b.value, length: a.length - b.length, angle: a.angle - b.angle, bare }
 }
 
-/** Brings two quantities to one kind; a bare one follows the other. Throws when they measure different things. */
+/**
+ * Brings two quantities to one kind; a bare one follows the other. Throws when they measure different things.
+ */
 function alike(a: Quantity, b: Quantity, verb: string, where: Expr, scope: Scope): [Quantity, Quantity] {
   if (a.bare && b.bare) return [a, b]
   const left = a.bare ? asLike(a, b, scope.unit) : a
@@ -159,7 +168,9 @@ const WANTED: Readonly<Record<MeasureKind, string>> = {
   count: 'a plain number',
 }
 
-/** Turns a worked-out quantity into what a field wants: millimetres, degrees or a number. Throws MeasureError. */
+/**
+ * Turns a worked-out quantity into what a field wants: millimetres, degrees or a number. Throws MeasureError.
+ */
 export function coerce(
   q: Quantity,
   kind: MeasureKind,

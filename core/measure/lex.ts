@@ -21,7 +21,9 @@ export type Token = { readonly at: number; readonly end: number } & (
   | { readonly kind: 'sign'; readonly sign: '+' | '-' | '*' | '/' | '(' | ')' | ',' }
 )
 
-/** Finds a piece by the name a maker reads. Names are tried longest first at the place where one may stand. */
+/**
+ * Finds a piece by the name a maker reads. Names are tried longest first at the place where one may stand.
+ */
 export interface Naming {
   readonly names: ReadonlyArray<{ readonly name: string; readonly id: string }>
 }
@@ -30,13 +32,33 @@ export const LONGEST = 400
 
 /** Written as one character, meant as another. Every replacement is one character long, so positions hold. */
 const SAME_AS: Readonly<Record<string, string>> = {
-  '×': '*', '÷': '/', '−': '-', '–': '-', '⁄': '/', '″': '"', '”': '"', '“': '"', '′': "'", '’': "'", '\u00a0': ' ', '\u2009': ' ', '\t': ' ', '\n': ' ',
-} // prettier-ignore
+  '×': '*',
+  '÷': '/',
+  '−': '-',
+  '–': '-',
+  '⁄': '/',
+  '″': '"',
+  '”': '"',
+  '“': '"',
+  '′': "'",
+  '’': "'",
+  '\u00a0': ' ',
+  '\u2009': ' ',
+  '\t': ' ',
+  '\n': ' ',
+}
 
 const VULGAR: Readonly<Record<string, readonly [string, string]>> = {
-  '½': ['1', '2'], '¼': ['1', '4'], '¾': ['3', '4'], '⅛': ['1', '8'], '⅜': ['3', '8'], '⅝': ['5', '8'], '⅞': ['7', '8'],
-  '⅓': ['1', '3'], '⅔': ['2', '3'],
-} // prettier-ignore
+  '½': ['1', '2'],
+  '¼': ['1', '4'],
+  '¾': ['3', '4'],
+  '⅛': ['1', '8'],
+  '⅜': ['3', '8'],
+  '⅝': ['5', '8'],
+  '⅞': ['7', '8'],
+  '⅓': ['1', '3'],
+  '⅔': ['2', '3'],
+}
 
 /** What may stand at a place in a measure; made once, since they are tried at every place. */
 const VULGAR_MIXED = /(\d+)( +|-)?(?=[½¼¾⅛⅜⅝⅞⅓⅔])(.)/y
@@ -67,8 +89,8 @@ export function lex(text: string, naming?: Naming): Token[] {
   }
 
   /**
-   * Whole, fraction, mixed or decimal at `i`. A fraction is not joined up right after a division sign, and a tight hyphen
-   * makes a mixed number only where a measure starts: after an operator it takes away.
+   * Whole, fraction, mixed or decimal at `i`. A fraction is not joined up right after a division sign, and a
+   * tight hyphen makes a mixed number only where a measure starts: after an operator it takes away.
    */
   function digits(afterDivide: boolean, starts: boolean): Digits | null {
     let m = match(VULGAR_MIXED)
@@ -76,10 +98,10 @@ export function lex(text: string, naming?: Naming): Token[] {
     const vulgar = startsNumber(plain[i] ?? '') ? VULGAR[plain[i]!] : undefined
     if (vulgar) return (i++, { over: vulgar })
     m = match(MIXED)
-    if (m && (starts || m[2] !== '-')) return i += m[0].length, fraction(m[1], m[3]!, m[4]!) // prettier-ignore
+    if (m && (starts || m[2] !== '-')) return ((i += m[0].length), fraction(m[1], m[3]!, m[4]!))
     m = match(FRACTION)
     if (m && !afterDivide && (m[2] !== '' || /^\s*$/.test(plain.slice(i + m[0].length))))
-      return i += m[0].length, fraction(undefined, m[1]!, m[2]!) // prettier-ignore
+      return ((i += m[0].length), fraction(undefined, m[1]!, m[2]!))
     m = match(DECIMAL)
     if (m) return ((i += m[0].length), { whole: m[0] })
     return null

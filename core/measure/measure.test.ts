@@ -1,12 +1,31 @@
 import fc from 'fast-check'
 import {
-  coerce, evaluate, formatLength, lengthOf, MeasureError, numberOf, parse, print, sayReading, toShown, toStored,
-  type Expr, type LengthStyle, type LengthUnit, type MeasureKind, type Scope,
-} from './index' // prettier-ignore
+  coerce,
+  evaluate,
+  formatLength,
+  lengthOf,
+  MeasureError,
+  numberOf,
+  parse,
+  print,
+  sayReading,
+  toShown,
+  toStored,
+  type Expr,
+  type LengthStyle,
+  type LengthUnit,
+  type MeasureKind,
+  type Scope,
+} from './index'
 
 const scope = (unit: LengthUnit): Scope => ({
   unit,
-  name: (name) => new Map([['W', lengthOf(863.6)], ['ply', lengthOf(18)], ['count', numberOf(4)]]).get(name), // prettier-ignore
+  name: (name) =>
+    new Map([
+      ['W', lengthOf(863.6)],
+      ['ply', lengthOf(18)],
+      ['count', numberOf(4)],
+    ]).get(name),
   ref: (ref) => (ref.id === 'p7' && ref.property === 'right' ? lengthOf(19.05) : undefined),
 })
 
@@ -25,16 +44,60 @@ const slip = (text: string, kind: MeasureKind = 'length', unit: LengthUnit = 'in
 
 describe('what a length field reads', () => {
   test.each([
-    ['3/4', 0.75], ['1 1/2', 1.5], ['1-1/2', 1.5], ['5 1/2"', 5.5], [`2' 3-1/4"`, 27.25], ['2ft 3in', 27],
-    [`2'-3"`, 27], [`2' 3`, 27], [`2' - 3`, 21], ['19mm', 19 / 25.4], ['1.9cm', 19 / 25.4], ['1m', 1000 / 25.4],
-    ['0.75', 0.75], ['.75', 0.75], ['7.25 - 2 1/2', 4.75], ['W - 1 1/2', 32.5], ['W/2', 17], ['W/3/4', 34 / 12],
-    ['W/1 1/2', 34 / 1.5], ['W/(1/2)', 68], ['2*(1 + 1/2)', 3], ['½', 0.5], ['1½', 1.5], ['3 ¾″', 3.75],
-    ['2 × 3', 6], ['-3/4', -0.75], ['10-1/2', 10.5], ['10 - 1/2', 9.5], ['10 -1/2', 9.5], ['3/4-1/2', 0.25],
-    ['sqrt(W*W)', 34], ['max(1, W, 2)', 34], ['min(1 in, 30mm)', 1], ['abs(-2)', 2], ['roundto(1.3, 1/16)', 1.3125],
-    ['W * sin(30)', 17], ['W * cos(60°)', 17], ['W * tan(45deg)', 34], ['@p7.right + 1/4', 1], ['W * count', 136],
-    ['W/ply*1in', 863.6 / 18], ['W/2-1/4', 16.75], ['10/4-1/8', 2.375], ['2*3-1/2', 5.5], ['5 + 2-1/4', 6.75], ['(2-1/4)*2', 4.5],
-    ['max(1-1/2, 1)', 1.5], ['W - 2-½', 31.5], [`W - 2' 3-1/4"`, 6.75], ['W/2 1/4', 34 / 2.25], ['24*tan(45)', 24], ['count*2', 8], ['24/count', 6],
-  ])('%s', (text, inches) => expect(read(text)).toBeCloseTo(inches * 25.4, 9)) // prettier-ignore
+    ['3/4', 0.75],
+    ['1 1/2', 1.5],
+    ['1-1/2', 1.5],
+    ['5 1/2"', 5.5],
+    [`2' 3-1/4"`, 27.25],
+    ['2ft 3in', 27],
+    [`2'-3"`, 27],
+    [`2' 3`, 27],
+    [`2' - 3`, 21],
+    ['19mm', 19 / 25.4],
+    ['1.9cm', 19 / 25.4],
+    ['1m', 1000 / 25.4],
+    ['0.75', 0.75],
+    ['.75', 0.75],
+    ['7.25 - 2 1/2', 4.75],
+    ['W - 1 1/2', 32.5],
+    ['W/2', 17],
+    ['W/3/4', 34 / 12],
+    ['W/1 1/2', 34 / 1.5],
+    ['W/(1/2)', 68],
+    ['2*(1 + 1/2)', 3],
+    ['½', 0.5],
+    ['1½', 1.5],
+    ['3 ¾″', 3.75],
+    ['2 × 3', 6],
+    ['-3/4', -0.75],
+    ['10-1/2', 10.5],
+    ['10 - 1/2', 9.5],
+    ['10 -1/2', 9.5],
+    ['3/4-1/2', 0.25],
+    ['sqrt(W*W)', 34],
+    ['max(1, W, 2)', 34],
+    ['min(1 in, 30mm)', 1],
+    ['abs(-2)', 2],
+    ['roundto(1.3, 1/16)', 1.3125],
+    ['W * sin(30)', 17],
+    ['W * cos(60°)', 17],
+    ['W * tan(45deg)', 34],
+    ['@p7.right + 1/4', 1],
+    ['W * count', 136],
+    ['W/ply*1in', 863.6 / 18],
+    ['W/2-1/4', 16.75],
+    ['10/4-1/8', 2.375],
+    ['2*3-1/2', 5.5],
+    ['5 + 2-1/4', 6.75],
+    ['(2-1/4)*2', 4.5],
+    ['max(1-1/2, 1)', 1.5],
+    ['W - 2-½', 31.5],
+    [`W - 2' 3-1/4"`, 6.75],
+    ['W/2 1/4', 34 / 2.25],
+    ['24*tan(45)', 24],
+    ['count*2', 8],
+    ['24/count', 6],
+  ])('%s', (text, inches) => expect(read(text)).toBeCloseTo(inches * 25.4, 9))
 
   test('a bare number is in the project unit', () => {
     expect(read('19', 'length', 'mm')).toBe(19)
@@ -55,25 +118,47 @@ describe('what a length field reads', () => {
 
 describe('slips are sentences with a place', () => {
   test.each([
-    ['1 1/', /no lower number/, 3, 4], ['3kg', /“kg” is not a unit/, 1, 3], ['W + count', /a length and a plain number cannot be added/, 0, 9],
-    ['W * W', /an area, and a length is wanted/, 0, 5], ['W / W', /a plain number, and a length/, 0, 5], ['', /Type a measure/, 0, 0],
-    ['1 +', /missing at the end/, 3, 3], ['(1', /not closed/, 0, 1], ['1)', /no place/, 1, 2], ['1/0', /0 below the line/, 2, 3],
-    ['W / (1 - 1)', /divides by zero/, 4, 11], ['1,5', /with a point/, 1, 2], ['2 W', /“W” is not a unit/, 2, 3], ['shelf', /Nothing is called “shelf”/, 0, 5],
-    ['@p9.right', /not there any more/, 0, 9], ['sqrt(W)', /square root of a length/, 0, 7], ['sin(W)', /wants an angle/, 0, 6],
-    ['foo(1)', /no function “foo”/, 0, 3], ['roundto(1)', /takes a value and a step/, 0, 10], ['1 ; 2', /“;” has no place/, 2, 3], ['* 2', /missing before “\*”/, 0, 1],
-    ['constructor', /Nothing is called “constructor”/, 0, 11], ['2 toString', /“toString” is not a unit/, 2, 10], ['24/W', /a length to the power -1/, 0, 4],
-    ['(1) (2)', /side by side/, 4, 5], ['('.repeat(100) + '1', /Too many brackets/, 60, 61], ['9'.repeat(50), /too large/, 0, 50],
+    ['1 1/', /no lower number/, 3, 4],
+    ['3kg', /“kg” is not a unit/, 1, 3],
+    ['W + count', /a length and a plain number cannot be added/, 0, 9],
+    ['W * W', /an area, and a length is wanted/, 0, 5],
+    ['W / W', /a plain number, and a length/, 0, 5],
+    ['', /Type a measure/, 0, 0],
+    ['1 +', /missing at the end/, 3, 3],
+    ['(1', /not closed/, 0, 1],
+    ['1)', /no place/, 1, 2],
+    ['1/0', /0 below the line/, 2, 3],
+    ['W / (1 - 1)', /divides by zero/, 4, 11],
+    ['1,5', /with a point/, 1, 2],
+    ['2 W', /“W” is not a unit/, 2, 3],
+    ['shelf', /Nothing is called “shelf”/, 0, 5],
+    ['@p9.right', /not there any more/, 0, 9],
+    ['sqrt(W)', /square root of a length/, 0, 7],
+    ['sin(W)', /wants an angle/, 0, 6],
+    ['foo(1)', /no function “foo”/, 0, 3],
+    ['roundto(1)', /takes a value and a step/, 0, 10],
+    ['1 ; 2', /“;” has no place/, 2, 3],
+    ['* 2', /missing before “\*”/, 0, 1],
+    ['constructor', /Nothing is called “constructor”/, 0, 11],
+    ['2 toString', /“toString” is not a unit/, 2, 10],
+    ['24/W', /a length to the power -1/, 0, 4],
+    ['(1) (2)', /side by side/, 4, 5],
+    ['('.repeat(100) + '1', /Too many brackets/, 60, 61],
+    ['9'.repeat(50), /too large/, 0, 50],
   ])('%s', (text, says, at, end) => {
     const error = slip(text)
     expect(error.message).toMatch(says)
     expect([error.at, error.end]).toEqual([at, end])
-  }) // prettier-ignore
+  })
 })
 
 describe('a writing that could mean two things', () => {
   test.each([
-    ['W/2-1/4', 'W / 2 - 1/4'], ['2-1/4', '2 1/4'], ['5 + 2-½', '5 + 2 - 1/2'], ['r 1-1/2', 'r 1 1/2'],
-  ])('%s says how it was read', (text, as) => expect(sayReading(text)).toBe(as)) // prettier-ignore
+    ['W/2-1/4', 'W / 2 - 1/4'],
+    ['2-1/4', '2 1/4'],
+    ['5 + 2-½', '5 + 2 - 1/2'],
+    ['r 1-1/2', 'r 1 1/2'],
+  ])('%s says how it was read', (text, as) => expect(sayReading(text)).toBe(as))
   test.each(['W - 1/2', '2 1/4', 'W/2 - 1/4', '10/4-1/8', '2mm-1/4', '3-2'])('%s says nothing', (text) =>
     expect(sayReading(text)).toBeNull(),
   )
@@ -81,14 +166,20 @@ describe('a writing that could mean two things', () => {
     const n = fc.integer({ min: 1, max: 40 })
     const signs = fc.constantFrom('+', '-', '*', '/', ' + ', ' - ')
     fc.assert(
-      fc.property(fc.array(fc.tuple(n, n, signs), { minLength: 1, maxLength: 4 }), fc.boolean(), (terms, tight) => {
-        const text = terms.map(([a, b, sign], i) => `${i > 0 ? sign : ''}${a}${tight ? '-' : ' '}${b}/8`).join('')
-        const as = sayReading(text)
-        if (!tight) return expect(as).toBeNull()
-        expect(read(as!)).toBeCloseTo(read(text), 6)
-        expect(sayReading(as!)).toBeNull()
-      }),
-    ) // prettier-ignore
+      fc.property(
+        fc.array(fc.tuple(n, n, signs), { minLength: 1, maxLength: 4 }),
+        fc.boolean(),
+        (terms, tight) => {
+          const text = terms
+            .map(([a, b, sign], i) => `${i > 0 ? sign : ''}${a}${tight ? '-' : ' '}${b}/8`)
+            .join('')
+          const as = sayReading(text)
+          if (!tight) return expect(as).toBeNull()
+          expect(read(as!)).toBeCloseTo(read(text), 6)
+          expect(sayReading(as!)).toBeNull()
+        },
+      ),
+    )
   })
 })
 
@@ -229,28 +320,45 @@ describe('names', () => {
 
 describe('names of pieces in measures', () => {
   // Names that hold each other, and signs of arithmetic.
-  const names = ['Side', 'Side 2', 'Left side', 'Shelf - top', 'A+B', 'Rail (front)', '1×4', 'max'].map((name, i) => ({ name, id: `p${i}` })) // prettier-ignore
+  const names = ['Side', 'Side 2', 'Left side', 'Shelf - top', 'A+B', 'Rail (front)', '1×4', 'max'].map(
+    (name, i) => ({ name, id: `p${i}` }),
+  )
   const nameOf = (id: string) => names.find((n) => n.id === id)!.name
   const shown = (stored: string) =>
     toShown(
       stored,
       (r) => `${nameOf(r.id)}${r.instance === undefined ? '' : ` #${r.instance}`}·${r.property}`,
     )
-  const ref = fc.tuple(fc.constantFrom(...names), fc.option(fc.integer({ min: 1, max: 30 })), fc.constantFrom('left', 'top', 'length', 'edge1'))
-    .map(([n, i, property]) => `@${n.id}${i === null ? '' : `#${i}`}.${property}`) // prettier-ignore
+  const ref = fc
+    .tuple(
+      fc.constantFrom(...names),
+      fc.option(fc.integer({ min: 1, max: 30 })),
+      fc.constantFrom('left', 'top', 'length', 'edge1'),
+    )
+    .map(([n, i, property]) => `@${n.id}${i === null ? '' : `#${i}`}.${property}`)
   test('are kept by their ids and read back the same, whatever stands round them', () => {
     fc.assert(
-      fc.property(fc.array(fc.tuple(ref, fc.constantFrom(' + ', ' - ', '*', '/')), { minLength: 1, maxLength: 5 }), (list) => {
-        const stored = list.map(([r, op], i) => (i === 0 ? r : op + r)).join('')
-        expect(toStored(shown(stored), { names })).toBe(stored)
-      }),
-    ) // prettier-ignore
+      fc.property(
+        fc.array(fc.tuple(ref, fc.constantFrom(' + ', ' - ', '*', '/')), { minLength: 1, maxLength: 5 }),
+        (list) => {
+          const stored = list.map(([r, op], i) => (i === 0 ? r : op + r)).join('')
+          expect(toStored(shown(stored), { names })).toBe(stored)
+        },
+      ),
+    )
   })
   test('the longest that fits is meant', () => {
     expect(toStored('Side 2·left + Side·left', { names })).toBe('@p1.left + @p0.left')
     expect(toStored('Shelf - top·left', { names })).toBe('@p3.left')
   })
   test('two of one name are asked about', () => {
-    expect(() => toStored('Twin·left', { names: [{ name: 'Twin', id: 'a' }, { name: 'Twin', id: 'b' }] })).toThrow(/More than one thing is called “Twin”/) // prettier-ignore
+    expect(() =>
+      toStored('Twin·left', {
+        names: [
+          { name: 'Twin', id: 'a' },
+          { name: 'Twin', id: 'b' },
+        ],
+      }),
+    ).toThrow(/More than one thing is called “Twin”/)
   })
 })

@@ -35,8 +35,9 @@ export const isFunctionName = (word: string): word is FunctionName => Object.has
 const DEEPEST = 60
 
 /**
- * Reads a measure. With `naming`, pieces may be named as a maker reads them (`Left side·right`); without, only in
- * the stored form (`@p7.right`). With `round`, a leading `r` or `d` says radius or diameter. Throws MeasureError.
+ * Reads a measure. With `naming`, pieces may be named as a maker reads them (`Left side·right`); without,
+ * only in the stored form (`@p7.right`). With `round`, a leading `r` or `d` says radius or diameter. Throws
+ * MeasureError.
  */
 export function parse(text: string, options: { naming?: Naming; round?: boolean } = {}): Expr {
   return parseTokens(lex(text, options.naming), text.length, options.round ?? false)

@@ -11,8 +11,8 @@ export const printDigits = (d: Digits): string =>
 const BINDS = { '+': 1, '-': 1, '*': 2, '/': 2 } as const
 
 /**
- * Writes an expression so that reading it gives the same expression back. `name` says how a reference is written;
- * left out, it is the stored form.
+ * Writes an expression so that reading it gives the same expression back. `name` says how a reference is
+ * written; left out, it is the stored form.
  */
 export function print(expr: Expr, name: (ref: Ref) => string = storedRef): string {
   switch (expr.kind) {
@@ -29,7 +29,10 @@ export function print(expr: Expr, name: (ref: Ref) => string = storedRef): strin
     case 'call':
       return `${expr.fn}(${expr.args.map((arg) => print(arg, name)).join(', ')})`
     case 'round':
-      return `${expr.by} ${inBrackets(expr.arg, expr.arg.kind === 'sign' || startsWithBracket(expr.arg), name)}`
+      return (
+        `${expr.by} ` +
+        `${inBrackets(expr.arg, expr.arg.kind === 'sign' || startsWithBracket(expr.arg), name)}`
+      )
     case 'binary': {
       const left = inBrackets(
         expr.left,

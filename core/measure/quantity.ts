@@ -1,7 +1,8 @@
 /**
- * Quantities: a number with the powers of length and angle it carries. Lengths are millimetres, angles degrees.
- * A quantity made of bare literals only (`2`, `3/4`) is `bare`: it has not decided what it measures, and takes
- * the meaning its surroundings ask for (the project's unit in a length, a plain number as a factor).
+ * Quantities: a number with the powers of length and angle it carries. Lengths are millimetres, angles
+ * degrees. A quantity made of bare literals only (`2`, `3/4`) is `bare`: it has not decided what it measures,
+ * and takes the meaning its surroundings ask for (the project's unit in a length, a plain number as a
+ * factor).
  */
 
 declare const unit: unique symbol

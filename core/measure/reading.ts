@@ -5,8 +5,8 @@ import { print } from './print'
 const MIXED_TIGHT = /^\d+-(\d+\/\d+|[½¼¾⅛⅜⅝⅞⅓⅔])$/
 
 /**
- * How a measure was read, where its writing could mean two things: "w/2-1/4" as `w / 2 - 1/4`, "2-1/4" as `2 1/4`. Null
- * where it can mean but one. Throws MeasureError where it means nothing.
+ * How a measure was read, where its writing could mean two things: "w/2-1/4" as `w / 2 - 1/4`, "2-1/4" as `2
+ * 1/4`. Null where it can mean but one. Throws MeasureError where it means nothing.
  */
 export function sayReading(text: string, name?: (ref: Ref) => string): string | null {
   const tokens = lex(text)
@@ -18,7 +18,10 @@ export function sayReading(text: string, name?: (ref: Ref) => string): string | 
 const isMixed = (text: string, t: Token): boolean =>
   t.kind === 'literal' && MIXED_TIGHT.test(text.slice(t.at, t.end))
 
-/** A hyphen tight between a whole number and a fraction that takes away, where it might have made a mixed number. */
+/**
+ * A hyphen tight between a whole number and a fraction that takes away, where it might have made a mixed
+ * number.
+ */
 function isTaken(tokens: readonly Token[], i: number): boolean {
   const [a, sign, b] = [tokens[i], tokens[i + 1], tokens[i + 2]]
   if (sign?.kind !== 'sign' || sign.sign !== '-' || a?.kind !== 'literal' || b?.kind !== 'literal')

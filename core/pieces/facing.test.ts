@@ -1,11 +1,36 @@
-import { AXES, AXIS_OF, FACE_NAMES, FACINGS, facing, faceOnSide, facingOf, frameIn, handOf, mirrorAt, mirrored, normalOf, oppositeFace, posed, ROOM_SIDES, sideAt, sideOfFace, sizeOf, type Pose } from './index' // prettier-ignore
+import {
+  AXES,
+  AXIS_OF,
+  FACE_NAMES,
+  FACINGS,
+  facing,
+  faceOnSide,
+  facingOf,
+  frameIn,
+  handOf,
+  mirrorAt,
+  mirrored,
+  normalOf,
+  oppositeFace,
+  posed,
+  ROOM_SIDES,
+  sideAt,
+  sideOfFace,
+  sizeOf,
+  type Pose,
+} from './index'
 
 const box = { min: [0, 0, 0], max: [300, 200, 100] } as const
 const standing = (id: string): Pose => {
   const f = facing(id)
   const size = sizeOf(box)
-  return { frame: frameIn(box, f), size: [size[f.room[0]], size[f.room[1]], size[f.room[2]]], box, flipped: false }
-} // prettier-ignore
+  return {
+    frame: frameIn(box, f),
+    size: [size[f.room[0]], size[f.room[1]], size[f.room[2]]],
+    box,
+    flipped: false,
+  }
+}
 
 test('there are 24 ways of standing square, each with a name of its own', () => {
   expect(FACINGS).toHaveLength(24)

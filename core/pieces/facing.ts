@@ -1,6 +1,6 @@
 /**
- * How a piece stands: which way its length (own x) and its show face (own z) point. Its own frame is right-handed,
- * so its width (own y) follows; that makes the 24 ways of standing square.
+ * How a piece stands: which way its length (own x) and its show face (own z) point. Its own frame is
+ * right-handed, so its width (own y) follows; that makes the 24 ways of standing square.
  */
 import type { Direction, FaceName } from '../document'
 import { axesOf, AXES, cross, handOf, negated, type Axis, type Frame, type Vec3 } from './geometry'
@@ -8,8 +8,13 @@ import { axesOf, AXES, cross, handOf, negated, type Axis, type Frame, type Vec3 
 export type Toward = 'right' | 'left' | 'back' | 'front' | 'up' | 'down'
 
 const VECTOR: Readonly<Record<Toward, Vec3>> = {
-  right: [1, 0, 0], left: [-1, 0, 0], back: [0, 1, 0], front: [0, -1, 0], up: [0, 0, 1], down: [0, 0, -1],
-} // prettier-ignore
+  right: [1, 0, 0],
+  left: [-1, 0, 0],
+  back: [0, 1, 0],
+  front: [0, -1, 0],
+  up: [0, 0, 1],
+  down: [0, 0, -1],
+}
 
 /** The sides of a piece in the room, as references name them. */
 export type RoomSide = 'left' | 'right' | 'front' | 'back' | 'bottom' | 'top'
@@ -37,8 +42,13 @@ const TOWARDS = Object.keys(VECTOR) as Toward[]
 const axisOf = (v: Vec3): Axis => AXES.find((i) => v[i] !== 0)!
 
 const TO: Readonly<Record<Toward, string>> = {
-  right: 'to the right', left: 'to the left', back: 'to the back', front: 'to the front', up: 'up', down: 'down',
-} // prettier-ignore
+  right: 'to the right',
+  left: 'to the left',
+  back: 'to the back',
+  front: 'to the front',
+  up: 'up',
+  down: 'down',
+}
 
 function say(length: Toward, face: Toward, y: Vec3): string {
   if (length === 'up') return `standing, face ${TO[face]}`
@@ -105,21 +115,34 @@ export function mirrored(f: Facing, axis: Axis): Facing {
 }
 
 const OPPOSITE: Readonly<Record<Toward, Toward>> = {
-  right: 'left', left: 'right', back: 'front', front: 'back', up: 'down', down: 'up',
-} // prettier-ignore
+  right: 'left',
+  left: 'right',
+  back: 'front',
+  front: 'back',
+  up: 'down',
+  down: 'up',
+}
 
 /** Own axis and which end of it, for each face of a piece. */
 export const FACE_AT: Readonly<Record<FaceName, { axis: Axis; far: boolean }>> = {
-  end1: { axis: 0, far: false }, end2: { axis: 0, far: true },
-  edge1: { axis: 1, far: false }, edge2: { axis: 1, far: true },
-  back: { axis: 2, far: false }, face: { axis: 2, far: true },
-} // prettier-ignore
+  end1: { axis: 0, far: false },
+  end2: { axis: 0, far: true },
+  edge1: { axis: 1, far: false },
+  edge2: { axis: 1, far: true },
+  back: { axis: 2, far: false },
+  face: { axis: 2, far: true },
+}
 
 export const FACE_NAMES = Object.keys(FACE_AT) as FaceName[]
 
 const SAY_FACE: Readonly<Record<FaceName, string>> = {
-  end1: 'end 1', end2: 'end 2', edge1: 'edge 1', edge2: 'edge 2', back: 'back', face: 'face',
-} // prettier-ignore
+  end1: 'end 1',
+  end2: 'end 2',
+  edge1: 'edge 1',
+  edge2: 'edge 2',
+  back: 'back',
+  face: 'face',
+}
 export const sayFace = (face: FaceName): string => SAY_FACE[face]
 
 export const faceAt = (axis: Axis, far: boolean): FaceName =>

@@ -18,7 +18,10 @@ export interface Box {
   readonly max: Vec3
 }
 
-/** A frame: own coordinates to room coordinates are `origin + u·x + v·y + w·z`. That of a mirror image is left-handed. */
+/**
+ * A frame: own coordinates to room coordinates are `origin + u·x + v·y + w·z`. That of a mirror image is
+ * left-handed.
+ */
 export interface Frame {
   readonly origin: Vec3
   readonly x: Vec3

@@ -1,8 +1,36 @@
 import fc from 'fast-check'
 import {
-  after, angleBetween, AXES, boxAround, carried, cross, dot, FACINGS, facingOf, frameIn, handOf, isSquare, minus, mirrorAt, mirrored,
-  norm, ofItsOwn, posed, shift, STILL, tilted, toOwn, toRoom, turnAt, turnOf, unitVector, type Box, type Motion, type Pose, type Vec3,
-} from './index' // prettier-ignore
+  after,
+  angleBetween,
+  AXES,
+  boxAround,
+  carried,
+  cross,
+  dot,
+  FACINGS,
+  facingOf,
+  frameIn,
+  handOf,
+  isSquare,
+  minus,
+  mirrorAt,
+  mirrored,
+  norm,
+  ofItsOwn,
+  posed,
+  shift,
+  STILL,
+  tilted,
+  toOwn,
+  toRoom,
+  turnAt,
+  turnOf,
+  unitVector,
+  type Box,
+  type Motion,
+  type Pose,
+  type Vec3,
+} from './index'
 
 const n = fc.integer({ min: -500, max: 500 })
 const point = fc.tuple(n, n, n) as fc.Arbitrary<Vec3>
@@ -58,22 +86,30 @@ test('quarter turns are exact', () => {
 })
 test('a posed piece keeps its own places, its box round it, and its wood where the motion takes it', () => {
   fc.assert(
-    fc.property(motion, pose, fc.tuple(...AXES.map(() => fc.double({ min: 0, max: 1, noNaN: true }))), (m, p, at) => {
-      const moved = posed(m, p)
-      expect(handOf(moved.frame)).toBe(m.flips ? -1 : 1)
-      expect(moved.flipped).toBe(m.flips)
-      const inside = AXES.map((i) => p.size[i] * at[i]!) as unknown as Vec3
-      const own = toOwn(moved.frame, toRoom(m, toRoom(p.frame, inside)))
-      near(own, inside)
-      // Described for its own sake it is right-handed, with its width turned over.
-      const twin = ofItsOwn(moved)
-      expect([handOf(twin.frame), twin.flipped]).toEqual([1, false])
-      near(toRoom(twin.frame, m.flips ? [own[0], p.size[1] - own[1], own[2]] : own), toRoom(moved.frame, own))
-      const around = boxAround(moved.frame, { min: [0, 0, 0], max: p.size })
-      near(moved.box.min, around.min)
-      near(moved.box.max, around.max)
-    }),
-  ) // prettier-ignore
+    fc.property(
+      motion,
+      pose,
+      fc.tuple(...AXES.map(() => fc.double({ min: 0, max: 1, noNaN: true }))),
+      (m, p, at) => {
+        const moved = posed(m, p)
+        expect(handOf(moved.frame)).toBe(m.flips ? -1 : 1)
+        expect(moved.flipped).toBe(m.flips)
+        const inside = AXES.map((i) => p.size[i] * at[i]!) as unknown as Vec3
+        const own = toOwn(moved.frame, toRoom(m, toRoom(p.frame, inside)))
+        near(own, inside)
+        // Described for its own sake it is right-handed, with its width turned over.
+        const twin = ofItsOwn(moved)
+        expect([handOf(twin.frame), twin.flipped]).toEqual([1, false])
+        near(
+          toRoom(twin.frame, m.flips ? [own[0], p.size[1] - own[1], own[2]] : own),
+          toRoom(moved.frame, own),
+        )
+        const around = boxAround(moved.frame, { min: [0, 0, 0], max: p.size })
+        near(moved.box.min, around.min)
+        near(moved.box.max, around.max)
+      },
+    ),
+  )
 })
 test('every facing is found again from its frame, and a leaning frame has none', () => {
   for (const f of FACINGS) {

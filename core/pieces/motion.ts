@@ -1,4 +1,6 @@
-/** Moving things about in the room: shifts, turns and mirrors, and pieces posed by them. Millimetres, degrees. */
+/**
+ * Moving things about in the room: shifts, turns and mirrors, and pieces posed by them. Millimetres, degrees.
+ */
 import type { Degrees, Mm } from '../measure'
 import type { FaceName } from '../document'
 import { FACE_AT } from './facing'
@@ -95,8 +97,8 @@ export interface Pose {
 }
 
 /**
- * A pose carried by a motion, its frame and all: what is told in the piece's own frame is told of its mirror image in
- * the same words and numbers, and only the frame turns hands.
+ * A pose carried by a motion, its frame and all: what is told in the piece's own frame is told of its mirror
+ * image in the same words and numbers, and only the frame turns hands.
  */
 export function posed(m: Motion, p: Pose): Pose {
   if (m === STILL) return p
@@ -109,16 +111,14 @@ export function posed(m: Motion, p: Pose): Pose {
   return { frame, size: p.size, box: carriedBox(m, p, frame), flipped: p.flipped !== m.flips }
 }
 
-/** A mirror image described for its own sake: its width turned over, so that its frame is right-handed again. */
+/**
+ * A mirror image described for its own sake: its width turned over, so that its frame is right-handed again.
+ */
 export function ofItsOwn(p: Pose): Pose {
   if (!p.flipped) return p
   const { origin, x, y, z } = p.frame
   const w = p.size[1]
-  return {
-    ...p,
-    frame: { origin: vec3((i) => origin[i] + w * y[i]), x, y: negated(y), z },
-    flipped: false,
-  }
+  return { ...p, frame: { origin: vec3((i) => origin[i] + w * y[i]), x, y: negated(y), z }, flipped: false }
 }
 
 const isShift = (m: Motion): boolean => AXES.every((i) => UNIT[i]!.every((n, k) => axesOf(m)[i][k] === n))
@@ -126,10 +126,7 @@ const isShift = (m: Motion): boolean => AXES.every((i) => UNIT[i]!.every((n, k) 
 /** The box is carried as such where it stays square, so that faces that agreed still do. */
 function carriedBox(m: Motion, p: Pose, frame: Frame): Box {
   if (isShift(m))
-    return {
-      min: vec3((i) => p.box.min[i] + m.origin[i]),
-      max: vec3((i) => p.box.max[i] + m.origin[i]),
-    }
+    return { min: vec3((i) => p.box.min[i] + m.origin[i]), max: vec3((i) => p.box.max[i] + m.origin[i]) }
   if (isSquare(m) && isSquare(p.frame)) return boxAround(m, p.box)
   return boxAround(frame, { min: [0, 0, 0], max: p.size })
 }
@@ -167,7 +164,9 @@ export function normalOf(f: Frame, face: FaceName): Vec3 {
   return far ? v : [-v[0] + 0, -v[1] + 0, -v[2] + 0]
 }
 
-/** The tilted pose: turned right-handed about its edge between two faces, along the own axis both leave free. */
+/**
+ * The tilted pose: turned right-handed about its edge between two faces, along the own axis both leave free.
+ */
 export function tilted(p: Pose, edge: readonly [FaceName, FaceName], degrees: Degrees): Pose {
   const at: [number, number, number] = [0, 0, 0]
   for (const face of edge) if (FACE_AT[face].far) at[FACE_AT[face].axis] = p.size[FACE_AT[face].axis]!

@@ -2,7 +2,10 @@ import type { Mm } from '../measure'
 import type { Facing } from './facing'
 import { sizeOf, type Box, type Frame } from './geometry'
 
-/** The frame of a piece that fills `box` and faces as told: its origin is the corner of end 1, edge 1 and back. */
+/**
+ * The frame of a piece that fills `box` and faces as told: its origin is the corner of end 1, edge 1 and
+ * back.
+ */
 export function frameIn(box: Box, f: Facing): Frame {
   const origin = [0, 1, 2].map((room) => {
     const own = f.room.indexOf(room as 0)

@@ -1,4 +1,6 @@
-/** The sheet of the whole: front, top and side, each with its overall measure, and a pictorial beside them. */
+/**
+ * The sheet of the whole: front, top and side, each with its overall measure, and a pictorial beside them.
+ */
 import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
 import { levelDimension, uprightDimension } from './dimension'
@@ -31,7 +33,12 @@ export function assemblySheet(
   const side = third ? RIGHT : LEFT
   const boxes = model.resolved.instances.map((i) => i.grown)
   const area = drawingArea(settings.paper)
-  const [front, top, end, picture] = [FRONT, TOP, side, PICTORIAL].map((v) => outlineOf(boxes, v)) as [ReturnType<typeof outlineOf>, ReturnType<typeof outlineOf>, ReturnType<typeof outlineOf>, ReturnType<typeof outlineOf>] // prettier-ignore
+  const [front, top, end, picture] = [FRONT, TOP, side, PICTORIAL].map((v) => outlineOf(boxes, v)) as [
+    ReturnType<typeof outlineOf>,
+    ReturnType<typeof outlineOf>,
+    ReturnType<typeof outlineOf>,
+    ReturnType<typeof outlineOf>,
+  ]
   const wide = (area.x2 - area.x1) * 0.64 - ROW - APART
   const high = area.y2 - area.y1 - ROW - APART - 3 * SMALL
   const scale = largestScale(
@@ -58,8 +65,12 @@ export function assemblySheet(
     ...levelDimension(x, atU(atFront, front.u2), below + ROW, below, say(widthOf(front))),
     ...uprightDimension(atV(atFront, front.v1), atV(atFront, front.v2), x - ROW + 2, x, say(heightOf(front))),
     ...levelDimension(atEnd.x, atU(atEnd, end.u2), atEnd.y + ROW, atEnd.y, say(widthOf(end))),
-    ...[[FRONT, atFront], [TOP, atTop], [side, atEnd]].map(([view, at]) => label((view as View).name, at as Placed)),
-  ] // prettier-ignore
+    ...[
+      [FRONT, atFront],
+      [TOP, atTop],
+      [side, atEnd],
+    ].map(([view, at]) => label((view as View).name, at as Placed)),
+  ]
 
   const left = atU(atEnd, end.u2) + APART
   const room = { width: area.x2 - left, height: area.y2 - area.y1 - 8 }

@@ -18,13 +18,15 @@ test('a dimension stands between its two places, or beside them where there is n
       if (fits) expect(b.x1 >= x && b.x2 <= x + size).toBe(true)
       else expect(b.x1).toBeGreaterThan(x + size)
       // Its line runs from the one place to the other, and an extension comes from the view at each.
-      expect(lines(marks).some((l) => l.y1 === 100 && l.y2 === 100 && l.x1 === x && l.x2 === x + size)).toBe(true)
+      expect(lines(marks).some((l) => l.y1 === 100 && l.y2 === 100 && l.x1 === x && l.x2 === x + size)).toBe(
+        true,
+      )
       for (const at of [x, x + size])
         expect(lines(marks).some((l) => l.x1 === at && l.x2 === at && Math.min(l.y1, l.y2) > 90)).toBe(true)
       const upright = texts(uprightDimension(x, x + size, 100, 110, '33 1/4'))[0]!
       expect(upright.turn).toBe(fits ? 90 : 0)
     }),
-  ) // prettier-ignore
+  )
 })
 
 test('running measures keep their order, clear of each other, each with a line to its own place', () => {
@@ -32,17 +34,35 @@ test('running measures keep their order, clear of each other, each with a line t
     fc.property(fc.uniqueArray(place, { minLength: 1, maxLength: 12 }), (places) => {
       const sorted = [...places].sort((a, b) => a - b)
       for (const [marks, along] of [
-        [runningLevel(sorted.map((x) => ({ x, text: String(x) })), 40, 50), 'x'],
-        [runningUpright(sorted.map((y) => ({ y, text: String(y) })), 40, 50), 'y'],
+        [
+          runningLevel(
+            sorted.map((x) => ({ x, text: String(x) })),
+            40,
+            50,
+          ),
+          'x',
+        ],
+        [
+          runningUpright(
+            sorted.map((y) => ({ y, text: String(y) })),
+            40,
+            50,
+          ),
+          'y',
+        ],
       ] as const) {
         const written = texts(marks)
         expect(written.map((t) => t.text)).toEqual(sorted.map(String))
         written.slice(1).forEach((t, n) => expect(t[along] - written[n]![along]).toBeGreaterThanOrEqual(TEXT))
         for (const at of sorted)
-          expect(lines(marks).some((l) => (along === 'x' ? l.x1 === at && l.x2 === at : l.y1 === at && l.y2 === at))).toBe(true)
+          expect(
+            lines(marks).some((l) =>
+              along === 'x' ? l.x1 === at && l.x2 === at : l.y1 === at && l.y2 === at,
+            ),
+          ).toBe(true)
       }
     }),
-  ) // prettier-ignore
+  )
 })
 
 test('the scale is the largest of the usual ones that fits, and there is one for anything', () => {

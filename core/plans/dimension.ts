@@ -39,15 +39,18 @@ export function uprightDimension(y1: number, y2: number, x: number, from: number
 }
 
 /**
- * Running measures, as ticked on a story stick: each from the reference at 0, written upright over its place on a row
- * at `y`. Those too close together are spread, with a jog in their line.
+ * Running measures, as ticked on a story stick: each from the reference at 0, written upright over its place
+ * on a row at `y`. Those too close together are spread, with a jog in their line.
  */
 export function runningLevel(
   places: ReadonlyArray<{ x: number; text: string }>,
   y: number,
   from: number,
 ): Mark[] {
-  const at = spread(places.map((p) => p.x), TEXT * 1.2) // prettier-ignore
+  const at = spread(
+    places.map((p) => p.x),
+    TEXT * 1.2,
+  )
   return places.flatMap((p, i) => {
     const side = y < from ? 1 : -1
     const jog = y + side * 2
@@ -66,13 +69,14 @@ export function runningUpright(
   x: number,
   from: number,
 ): Mark[] {
-  const at = spread(places.map((p) => p.y), TEXT * 1.2) // prettier-ignore
+  const at = spread(
+    places.map((p) => p.y),
+    TEXT * 1.2,
+  )
   const side = x < from ? 1 : -1
   return places.flatMap((p, i) => {
     const jog = x + side * 2
-    const text = write(x - side * 0.6, at[i]! + TEXT * 0.35, p.text, {
-      anchor: side > 0 ? 'end' : 'start',
-    })
+    const text = write(x - side * 0.6, at[i]! + TEXT * 0.35, p.text, { anchor: side > 0 ? 'end' : 'start' })
     return [line(from - side * GAP, p.y, jog, p.y, 'dimension'), line(jog, p.y, x, at[i]!, 'dimension'), text]
   })
 }

@@ -25,8 +25,12 @@ export function border(paper: Project['settings']['paper'], t: Titles, sheet: nu
   const [l, r, top, b] = [MARGIN, width - MARGIN, MARGIN, height - MARGIN]
   const y = b - STRIP
   const marks: Mark[] = [
-    line(l, top, r, top, 'frame'), line(r, top, r, b, 'frame'), line(r, b, l, b, 'frame'), line(l, b, l, top, 'frame'), line(l, y, r, y, 'frame'),
-  ] // prettier-ignore
+    line(l, top, r, top, 'frame'),
+    line(r, top, r, b, 'frame'),
+    line(r, b, l, b, 'frame'),
+    line(l, b, l, top, 'frame'),
+    line(l, y, r, y, 'frame'),
+  ]
   const fields: Array<[number, string, string]> = [
     [0.3, 'Project', t.project],
     [0.4, t.title, t.detail],

@@ -80,7 +80,9 @@ async function openFonts(
   files: readonly FontFile[],
   sheets: readonly Sheet[],
 ): Promise<Letters> {
-  const texts = sheets.flatMap((s) => s.marks.flatMap((m) => (m.kind === 'text' && m.face === face ? [m.text] : [])))
+  const texts = sheets.flatMap((s) =>
+    s.marks.flatMap((m) => (m.kind === 'text' && m.face === face ? [m.text] : [])),
+  )
   const wanted = new Set([...texts.join(''), '~', '⁄', '?', ' ', ...MISSING])
   const letters = new Map<string, string>()
   for (const [n, file] of files.entries()) {
@@ -96,10 +98,18 @@ async function openFonts(
       }
   }
   return letters
-} // prettier-ignore
+}
 
-/** A text in stretches of one font each; letters that no font has are noted, and a box or a question mark stands for them. */
-function runsOf(text: string, face: Face, letters: Letters, missing: Set<string>): Array<{ font: string; text: string }> {
+/**
+ * A text in stretches of one font each; letters that no font has are noted, and a box or a question mark
+ * stands for them.
+ */
+function runsOf(
+  text: string,
+  face: Face,
+  letters: Letters,
+  missing: Set<string>,
+): Array<{ font: string; text: string }> {
   const runs: Array<{ font: string; text: string }> = []
   for (const letter of text) {
     let shown = letter
@@ -113,7 +123,7 @@ function runsOf(text: string, face: Face, letters: Letters, missing: Set<string>
     else runs.push({ font, text: shown })
   }
   return runs
-} // prettier-ignore
+}
 
 function writeText(doc: PDFKit.PDFDocument, t: Text, letters: Letters, missing: Set<string>): void {
   const w = textWidth(t.text, t.size)

@@ -1,4 +1,7 @@
-/** The drawing of one piece: its work face, an edge and an end, every place from end 1 and edge 1, every work called out. */
+/**
+ * The drawing of one piece: its work face, an edge and an end, every place from end 1 and edge 1, every work
+ * called out.
+ */
 import type { Alike } from '../cuts'
 import type { FaceName } from '../document'
 import type { Model } from '../model'
@@ -67,17 +70,39 @@ export function pieceSheet(
   const atEdge = at(L, T, x, y + APART + room + T * s)
   const atEnd = at(T, W, x + L * s + APART, y)
   const marks: Mark[] = []
-  for (const [view, place] of [[main, atMain], [edge, atEdge], [end, atEnd]] as const) {
+  for (const [view, place] of [
+    [main, atMain],
+    [edge, atEdge],
+    [end, atEnd],
+  ] as const) {
     const drawn = draw([solid], ofPiece(view, solid.frame), true)
     marks.push(...drawnMarks(drawn, settle(drawn, place)))
-  } // prettier-ignore
+  }
 
   const top = y - W * s
-  marks.push(...runningLevel(along.map((p) => ({ x: atU(atMain, p), text: say(p) })), top - 5, top)) // prettier-ignore
+  marks.push(
+    ...runningLevel(
+      along.map((p) => ({ x: atU(atMain, p), text: say(p) })),
+      top - 5,
+      top,
+    ),
+  )
   const fromEdge1 = (p: number) => atV(atMain, fromBack ? W - p : p)
-  marks.push(...runningUpright(across.map((p) => ({ y: fromEdge1(p), text: say(p) })), x - 5, x)) // prettier-ignore
+  marks.push(
+    ...runningUpright(
+      across.map((p) => ({ y: fromEdge1(p), text: say(p) })),
+      x - 5,
+      x,
+    ),
+  )
   const fromTheBack = (p: number) => atV(atEdge, fromBack ? T - p : p)
-  marks.push(...runningUpright(through.map((p) => ({ y: fromTheBack(p), text: say(p) })), x - 5, x)) // prettier-ignore
+  marks.push(
+    ...runningUpright(
+      through.map((p) => ({ y: fromTheBack(p), text: say(p) })),
+      x - 5,
+      x,
+    ),
+  )
   marks.push(...levelDimension(x, x + L * s, atEdge.y + ROW - 2, atEdge.y, say(L)))
   marks.push(...uprightDimension(top, y, atEnd.x + T * s + 7, atEnd.x + T * s, say(W)))
   marks.push(...uprightDimension(atEdge.y - T * s, atEdge.y, x + L * s + 5, x + L * s, say(T)))
@@ -106,7 +131,10 @@ export function pieceSheet(
   }
 }
 
-/** The drawing's own origin: views come in room coordinates, so the lower left of what was drawn is put at the corner. */
+/**
+ * The drawing's own origin: views come in room coordinates, so the lower left of what was drawn is put at the
+ * corner.
+ */
 function settle(drawn: ReturnType<Draw>, place: Placed): Placed {
   const all = [...drawn.visible, ...drawn.hidden]
   const u1 = Math.min(...all.flatMap((l) => [l[0], l[2]]))
@@ -134,7 +162,12 @@ function viewsOf(fromBack: boolean): [View, View, View] {
 
 /** Every place along an own axis that must be told, measured from its reference, once each. */
 function placesOn(features: readonly Feature[], axis: 0 | 1 | 2): number[] {
-  const places = features.flatMap((f) => workKind(f).dimensions(f.data).filter((d) => d.axis === axis && d.what === 'place').map((d) => d.to)) // prettier-ignore
+  const places = features.flatMap((f) =>
+    workKind(f)
+      .dimensions(f.data)
+      .filter((d) => d.axis === axis && d.what === 'place')
+      .map((d) => d.to),
+  )
   return [...new Set(places.map((p) => Math.round(p * 1e7) / 1e7))].sort((a, b) => a - b)
 }
 

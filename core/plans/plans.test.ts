@@ -65,15 +65,26 @@ describe('hidden lines', () => {
     fc.assert(
       fc.property(fc.integer({ min: 10, max: 120 }), (tenths) => {
         const r = tenths / 20
-        const cut = { kind: 'drill' as const, at: [50, 25, -1] as const, along: [0, 0, 1] as const, radius: r, depth: 22, tip: 0 }
+        const cut = {
+          kind: 'drill' as const,
+          at: [50, 25, -1] as const,
+          along: [0, 0, 1] as const,
+          radius: r,
+          depth: 22,
+          tip: 0,
+        }
         const shape = kernel.shape({ size: [100, 50, 20], cuts: [{ work: 'w', tools: [cut] }] })
-        const { visible, hidden } = drawView([{ shape, frame: frameIn({ min: [0, 0, 0], max: [100, 50, 20] }, facing('right-up')) }], FRONT, { hidden: true })
+        const { visible, hidden } = drawView(
+          [{ shape, frame: frameIn({ min: [0, 0, 0], max: [100, 50, 20] }, facing('right-up')) }],
+          FRONT,
+          { hidden: true },
+        )
         // From the side: the outline, and the two lines where the hole ends.
         expect(total(visible)).toBeCloseTo(240, 2)
         expect(total(hidden)).toBeCloseTo(40, 1)
       }),
       { numRuns: 60 },
-    ) // prettier-ignore
+    )
   })
   test('a line on the border of two bins is drawn once', () => {
     // Odd eighths of an inch: the edges of the two boxes lie on one line, reckoned in two ways.
@@ -153,9 +164,16 @@ describe.each(demos)('the drawings of %s', (file) => {
       const piece = alike.instances[0]!
       const sheet = sheets.find((s) => s.title === `${alike.mark} ${alike.name}`)!
       const written = new Set(sheet.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : [])))
-      const places = model.features(piece).flatMap((f) => workKind(f).dimensions(f.data)).filter((d) => d.what === 'place') // prettier-ignore
+      const places = model
+        .features(piece)
+        .flatMap((f) => workKind(f).dimensions(f.data))
+        .filter((d) => d.what === 'place')
       for (const mm of [...piece.size, ...places.map((d) => d.to)])
-        expect({ piece: piece.name, mm, written: written.has(say(Math.round(mm * 1e7) / 1e7)) }).toMatchObject({ written: true }) // prettier-ignore
+        expect({
+          piece: piece.name,
+          mm,
+          written: written.has(say(Math.round(mm * 1e7) / 1e7)),
+        }).toMatchObject({ written: true })
     }
   })
 })
@@ -179,7 +197,8 @@ test('the widths that sheets are set by are the shipped font’s own', () => {
     .registerFont(
       'measure',
       readFileSync(
-        'node_modules/@fontsource/ibm-plex-sans-condensed/files/ibm-plex-sans-condensed-latin-400-normal.woff',
+        'node_modules/@fontsource/ibm-plex-sans-condensed/files/' +
+          'ibm-plex-sans-condensed-latin-400-normal.woff',
       ),
     )
     .font('measure')
@@ -199,11 +218,22 @@ test('a PDF has a page for each sheet and its fonts inside', async () => {
 
 test('letters of other alphabets are in the PDF, and those that no font has are told', async () => {
   const names = 'Půlkruh łuk · Полка · Ράφι · Kệ sách'
-  const text = (t: string, face: 'measure' | 'title', y: number) => ({ kind: 'text' as const, x: 20, y, text: t, size: 4, anchor: 'start' as const, turn: 0, face }) // prettier-ignore
+  const text = (t: string, face: 'measure' | 'title', y: number) => ({
+    kind: 'text' as const,
+    x: 20,
+    y,
+    text: t,
+    size: 4,
+    anchor: 'start' as const,
+    turn: 0,
+    face,
+  })
   const sheet: Sheet = {
-    title: 'Letters', width: 297, height: 210,
+    title: 'Letters',
+    width: 297,
+    height: 210,
     marks: [text(names, 'measure', 20), text(names, 'title', 40), text('棚 33 1/4', 'measure', 60)],
-  } // prettier-ignore
+  }
   const { data, missing } = await toPdf([sheet], nodeFonts(), 'Letters')
   expect(missing).toEqual(['棚'])
   const dir = mkdtempSync(join(tmpdir(), 'ergaton-'))
@@ -215,7 +245,15 @@ test('letters of other alphabets are in the PDF, and those that no font has are 
 })
 
 test.each(['in', 'mm'] as const)('a whole as large as a hall is drawn within its sheet, in %s', (unit) => {
-  const hall = modelOf(make([...block('a', 'right-up', [0, 90_000], [0, 4000], [0, 18]), ...block('b', 'up-left', [0, 18], [0, 60], [18, 80_000])], unit === 'mm' ? 'mm' : 'in')) // prettier-ignore
+  const hall = modelOf(
+    make(
+      [
+        ...block('a', 'right-up', [0, 90_000], [0, 4000], [0, 18]),
+        ...block('b', 'up-left', [0, 18], [0, 60], [18, 80_000]),
+      ],
+      unit === 'mm' ? 'mm' : 'in',
+    ),
+  )
   const [assembly] = planSheets(hall, kernel)
   for (const m of assembly!.marks) {
     const xs = m.kind === 'line' ? [m.x1, m.x2] : [boundsOf(m).x1, boundsOf(m).x2]

@@ -7,16 +7,27 @@ export interface Scale {
 }
 
 const INCH: readonly Scale[] = [
-  { factor: 1, says: 'full size' }, { factor: 3 / 4, says: '3/4 size' }, { factor: 1 / 2, says: '1/2 size' },
-  { factor: 3 / 8, says: '3/8 size' }, { factor: 1 / 4, says: '1/4 size' }, { factor: 3 / 16, says: '3/16 size' }, { factor: 1 / 8, says: '1/8 size' }, { factor: 3 / 32, says: '3/32 size' },
-  { factor: 1 / 16, says: '1/16 size' }, { factor: 1 / 32, says: '1/32 size' }, { factor: 1 / 64, says: '1/64 size' },
-] // prettier-ignore
+  { factor: 1, says: 'full size' },
+  { factor: 3 / 4, says: '3/4 size' },
+  { factor: 1 / 2, says: '1/2 size' },
+  { factor: 3 / 8, says: '3/8 size' },
+  { factor: 1 / 4, says: '1/4 size' },
+  { factor: 3 / 16, says: '3/16 size' },
+  { factor: 1 / 8, says: '1/8 size' },
+  { factor: 3 / 32, says: '3/32 size' },
+  { factor: 1 / 16, says: '1/16 size' },
+  { factor: 1 / 32, says: '1/32 size' },
+  { factor: 1 / 64, says: '1/64 size' },
+]
 const METRIC: readonly Scale[] = [1, 2, 2.5, 5, 10, 20, 50, 100].map((n) => ({
   factor: 1 / n,
   says: `1:${n}`,
 }))
 
-/** The largest of the usual scales at which `fits`. What is too large for all of them is drawn at a smaller one still. */
+/**
+ * The largest of the usual scales at which `fits`. What is too large for all of them is drawn at a smaller
+ * one still.
+ */
 export function largestScale(unit: LengthUnit, fits: (factor: number) => boolean): Scale {
   const series = unit === 'in' ? INCH : METRIC
   return series.find((s) => fits(s.factor)) ?? beyond(unit, fits)

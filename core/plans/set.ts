@@ -9,7 +9,9 @@ import { pieceSheet } from './piece'
 import type { Sheet } from './sheet'
 import { rowsPerSheet, tableSheets } from './table'
 
-/** Yields each sheet as it is done. `progress` gets a share of the whole from 0 to 1, and may throw to stop. */
+/**
+ * Yields each sheet as it is done. `progress` gets a share of the whole from 0 to 1, and may throw to stop.
+ */
 export function* planSheets(
   model: Model,
   kernel: Kernel,

@@ -1,4 +1,6 @@
-/** A sheet of paper as a list of marks, in millimetres from its upper left corner. Every renderer reads this. */
+/**
+ * A sheet of paper as a list of marks, in millimetres from its upper left corner. Every renderer reads this.
+ */
 import metrics from './metrics.json' with { type: 'json' }
 
 export interface Line {
@@ -69,9 +71,12 @@ export const line = (x1: number, y1: number, x2: number, y2: number, pen: Pen): 
   y2,
   pen,
 })
-export const write = (x: number, y: number, text: string, more: Partial<Omit<Text, 'kind' | 'x' | 'y' | 'text'>> = {}): Text => ({
-  kind: 'text', x, y, text, size: TEXT, anchor: 'start', turn: 0, face: 'measure', ...more,
-}) // prettier-ignore
+export const write = (
+  x: number,
+  y: number,
+  text: string,
+  more: Partial<Omit<Text, 'kind' | 'x' | 'y' | 'text'>> = {},
+): Text => ({ kind: 'text', x, y, text, size: TEXT, anchor: 'start', turn: 0, face: 'measure', ...more })
 
 export interface Bounds {
   readonly x1: number

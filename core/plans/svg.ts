@@ -13,15 +13,27 @@ export const FONT = {
 export function toSvg(sheet: Sheet): string {
   const { width, height } = sheet
   const body = sheet.marks.map(mark).join('')
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}" role="img" aria-label="${escape(sheet.title)}" stroke-linecap="round"><rect width="${width}" height="${height}" fill="#fff"/>${body}</svg>\n`
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 ` +
+    `0 ${width} ${height}" role="img" aria-label="${escape(sheet.title)}" ` +
+    `stroke-linecap="round"><rect width="${width}" height="${height}" ` +
+    `fill="#fff"/>${body}</svg>\n`
+  )
 }
 
 function mark(m: Mark): string {
   if (m.kind === 'line') {
     const pen = PENS[m.pen]
     const dash = pen.dash.length ? ` stroke-dasharray="${pen.dash.join(' ')}"` : ''
-    return `<line x1="${n(m.x1)}" y1="${n(m.y1)}" x2="${n(m.x2)}" y2="${n(m.y2)}" stroke="#22282e" stroke-width="${pen.width}"${dash}/>`
+    return (
+      `<line x1="${n(m.x1)}" y1="${n(m.y1)}" x2="${n(m.x2)}" y2="${n(m.y2)}" stroke="#22282e" ` +
+      `stroke-width="${pen.width}"${dash}/>`
+    )
   }
   const turn = m.turn ? ` transform="rotate(${-m.turn} ${n(m.x)} ${n(m.y)})"` : ''
-  return `<text x="${n(m.x)}" y="${n(m.y)}" font-family="${FONT[m.face]}" font-size="${m.size}" text-anchor="${m.anchor}" fill="#22282e" xml:space="preserve"${turn}>${escape(withFractions(m.text))}</text>`
+  return (
+    `<text x="${n(m.x)}" y="${n(m.y)}" font-family="${FONT[m.face]}" font-size="${m.size}" ` +
+    `text-anchor="${m.anchor}" fill="#22282e" ` +
+    `xml:space="preserve"${turn}>${escape(withFractions(m.text))}</text>`
+  )
 }

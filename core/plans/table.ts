@@ -13,7 +13,15 @@ export const rowsPerSheet = (model: Model): number => {
 }
 
 /** Columns: title, share of the width, where the text stands. */
-const COLUMNS = [['Mark', 0.07, 'start'], ['Piece', 0.31, 'start'], ['Make', 0.08, 'end'], ['Length', 0.13, 'end'], ['Width', 0.12, 'end'], ['Thick', 0.1, 'end'], ['  From', 0.19, 'start']] as const // prettier-ignore
+const COLUMNS = [
+  ['Mark', 0.07, 'start'],
+  ['Piece', 0.31, 'start'],
+  ['Make', 0.08, 'end'],
+  ['Length', 0.13, 'end'],
+  ['Width', 0.12, 'end'],
+  ['Thick', 0.1, 'end'],
+  ['  From', 0.19, 'start'],
+] as const
 
 export function tableSheets(model: Model, first: number, of: number): Sheet[] {
   const { settings } = model.project
@@ -36,7 +44,10 @@ export function tableSheets(model: Model, first: number, of: number): Sheet[] {
       })
       marks.push(line(area.x1, y, area.x2, y, 'dimension'))
     }
-    put(COLUMNS.map((c) => c[0]), area.y1 + ROW) // prettier-ignore
+    put(
+      COLUMNS.map((c) => c[0]),
+      area.y1 + ROW,
+    )
     rows.slice(from, from + per).forEach((r, i) => {
       const make = r.mirrored ? `${r.quantity} (${r.mirrored} mir.)` : String(r.quantity)
       put(

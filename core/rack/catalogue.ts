@@ -41,41 +41,57 @@ function entry(unit: LengthUnit, stock: Omit<Stock, 'id' | 'price'>): CatalogueE
 
 function build(): Catalogue {
   const { softwood, hardwood, planed, sheets, rods } = data
-  const pine = softwood.sizes.map(
-    ([nominal, thickness, width]) =>
+  const pine = softwood.sizes.map(([nominal, thickness, width]) =>
     entry('in', {
-      name: `${nominal} pine`, kind: 'board', species: softwood.species,
-      thickness: thickness!, width: width!, lengths: softwood.lengths, grain: true,
-    }), // prettier-ignore
+      name: `${nominal} pine`,
+      kind: 'board',
+      species: softwood.species,
+      thickness: thickness!,
+      width: width!,
+      lengths: softwood.lengths,
+      grain: true,
+    }),
   )
   const hard = hardwood.species.flatMap((species) =>
-    hardwood.sizes.map(
-      ([quarters, thickness]) =>
+    hardwood.sizes.map(([quarters, thickness]) =>
       entry('in', {
-        name: `${quarters} ${species}`, kind: 'board', species,
-        thickness: thickness!, width: null, lengths: hardwood.lengths, grain: true,
-      }), // prettier-ignore
+        name: `${quarters} ${species}`,
+        kind: 'board',
+        species,
+        thickness: thickness!,
+        width: null,
+        lengths: hardwood.lengths,
+        grain: true,
+      }),
     ),
   )
   const planks = planed.thicknesses.flatMap((t) =>
-    planed.widths.map(
-      (w) =>
+    planed.widths.map((w) =>
       entry('mm', {
-        name: `${t}×${w} planed`, kind: 'board', species: planed.species,
-        thickness: String(t), width: String(w), lengths: planed.lengths.map(String), grain: true,
-      }), // prettier-ignore
+        name: `${t}×${w} planed`,
+        kind: 'board',
+        species: planed.species,
+        thickness: String(t),
+        width: String(w),
+        lengths: planed.lengths.map(String),
+        grain: true,
+      }),
     ),
   )
   const panels = sheets.map(({ name, species, unit, thickness, width, length, grain }) =>
     entry(unit as LengthUnit, { name, kind: 'sheet', species, thickness, width, lengths: [length], grain }),
   )
   const dowels = (['in', 'mm'] as const).flatMap((unit) =>
-    rods[unit].diameters.map(
-      (d) =>
+    rods[unit].diameters.map((d) =>
       entry(unit, {
-        name: `${d} ${unit} dowel rod`, kind: 'rod', species: rods.species,
-        thickness: d, width: null, lengths: rods[unit].lengths, grain: true,
-      }), // prettier-ignore
+        name: `${d} ${unit} dowel rod`,
+        kind: 'rod',
+        species: rods.species,
+        thickness: d,
+        width: null,
+        lengths: rods[unit].lengths,
+        grain: true,
+      }),
     ),
   )
   return {

@@ -27,12 +27,7 @@ export function because(asked: NodeKey, from: Sources): Because | undefined {
     const stretch = (result.value as readonly Stretch[])[0]!
     return { label: from.label(key), value: stretch.size, kind: 'length', parts: result.parts }
   }
-  return {
-    label: from.label(key),
-    value: result.value as number,
-    kind: from.kind(key),
-    parts: result.parts,
-  }
+  return { label: from.label(key), value: result.value as number, kind: from.kind(key), parts: result.parts }
 }
 
 function finished(
@@ -69,7 +64,10 @@ export function sayValue(value: number, kind: MeasureKind, style: LengthStyle): 
   return kind === 'angle' ? `${formatNumber(value)}°` : formatNumber(value)
 }
 
-/** The whole story on one line: "Shelf · length 33 = Right side·left 33 1/4 − Left side·right 3/4 + 1/4 into Left side". */
+/**
+ * The whole story on one line: "Shelf · length 33 = Right side·left 33 1/4 − Left side·right 3/4 + 1/4 into
+ * Left side".
+ */
 export function sayBecause(b: Because, project: Project): string {
   const style = lengthStyle(project.settings)
   const say = (p: Part) => {
@@ -80,5 +78,8 @@ export function sayBecause(b: Because, project: Project): string {
   const head = `${b.label} ${sayValue(b.value, b.kind, style)}`
   if (b.parts.length === 0) return head
   if (b.parts.every((p) => p.op === '·')) return `${head}, from ${b.parts.map(say).join(', ')}`
-  return `${head} = ${b.parts.map((p, i) => (i === 0 && p.op === '+' ? say(p) : `${p.op} ${say(p)}`)).join(' ')}`
+  return (
+    `${head} = ` +
+    `${b.parts.map((p, i) => (i === 0 && p.op === '+' ? say(p) : `${p.op} ${say(p)}`)).join(' ')}`
+  )
 }

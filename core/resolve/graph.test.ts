@@ -10,7 +10,10 @@ const node = (key: string, own: number, reads: readonly string[]): NodeDef => ({
   compute: (get) => {
     const value = reads.reduce((n, r) => n + (get<number | undefined>(r) ?? 0), own)
     if (value < 0) throw new NodeSlip({ message: `${key} is less than nothing` })
-    return { value, parts: reads.map((r) => ({ op: '+', label: r, value: get<number>(r) ?? 0, kind: 'number', key: r })) } // prettier-ignore
+    return {
+      value,
+      parts: reads.map((r) => ({ op: '+', label: r, value: get<number>(r) ?? 0, kind: 'number', key: r })),
+    }
   },
 })
 const nodes = (defs: readonly NodeDef[], changed: ReadonlySet<string> | null = null): Nodes => ({
@@ -21,14 +24,21 @@ const key = (n: number) => `n${n}`
 
 /** Nodes of which each reads some before it, so that there are no circles, in any order. */
 const sound = fc
-  .array(fc.tuple(fc.integer({ min: -3, max: 20 }), fc.array(fc.nat(), { maxLength: 3 })), { minLength: 1, maxLength: 30 }) // prettier-ignore
-  .map((list) => list.map(([own, reads], n) => node(key(n), own, n === 0 ? [] : [...new Set(reads.map((r) => key(r % n)))]))) // prettier-ignore
+  .array(fc.tuple(fc.integer({ min: -3, max: 20 }), fc.array(fc.nat(), { maxLength: 3 })), {
+    minLength: 1,
+    maxLength: 30,
+  })
+  .map((list) =>
+    list.map(([own, reads], n) =>
+      node(key(n), own, n === 0 ? [] : [...new Set(reads.map((r) => key(r % n)))]),
+    ),
+  )
 /** Any nodes at all, circles and readings of what is not there included. */
 const any = fc
   .array(fc.tuple(fc.integer({ min: -3, max: 20 }), fc.array(fc.nat({ max: 25 }), { maxLength: 3 })), {
     minLength: 1,
     maxLength: 20,
-  }) // prettier-ignore
+  })
   .map((list) => list.map(([own, reads], n) => node(key(n), own, [...new Set(reads.map(key))])))
 
 const results = (graph: Graph, defs: readonly NodeDef[], changed: ReadonlySet<string> | null = null) => {
@@ -48,13 +58,18 @@ describe('a graph of values', () => {
             return d.compute(get)
           },
         }))
-        const shuffled = [...counted].sort((a, b) => ((a.key.length * 7 + seed) % 3) - ((b.key.length * 7 + seed) % 3) || (a.key < b.key ? 1 : -1)) // prettier-ignore
+        const shuffled = [...counted].sort(
+          (a, b) =>
+            ((a.key.length * 7 + seed) % 3) - ((b.key.length * 7 + seed) % 3) || (a.key < b.key ? 1 : -1),
+        )
         const found = results(new Graph(), shuffled)
         // Worked out by hand, each from those before it.
         const value = new Map<string, number | null>()
         for (const d of defs) {
           const read = d.reads.map((r) => value.get(r)!)
-          const sum = read.some((v) => v === null) ? null : read.reduce<number>((n, v) => n + v, Number(d.basis)) // prettier-ignore
+          const sum = read.some((v) => v === null)
+            ? null
+            : read.reduce<number>((n, v) => n + v, Number(d.basis))
           value.set(d.key, sum === null || sum < 0 ? null : sum)
         }
         for (const d of defs) {
@@ -66,24 +81,28 @@ describe('a graph of values', () => {
     )
   })
 
-  test('worked out again after changes, gives what a fresh one gives, and computes only below what changed', () => {
+  test('after changes it gives what a fresh one gives, and computes only below what changed', () => {
     fc.assert(
-      fc.property(sound, fc.array(fc.tuple(fc.nat(), fc.integer({ min: -3, max: 20 })), { maxLength: 5 }), (defs, edits) => {
-        const graph = new Graph()
-        graph.run(nodes(defs))
-        let now = defs
-        for (const [at, own] of edits) {
-          const n = at % now.length
-          now = now.map((d, i) => (i === n ? node(d.key, own, d.reads) : d))
-          const found = results(graph, now, new Set([key(n)]))
-          expect(found).toEqual(results(new Graph(), now))
-          const below = new Set([key(n)])
-          for (const d of now) if (d.reads.some((r) => below.has(r))) below.add(d.key)
-          expect(graph.computed).toBeLessThanOrEqual(below.size)
-          for (const touched of graph.touched ?? []) expect(below.has(touched)).toBe(true)
-        }
-      }),
-    ) // prettier-ignore
+      fc.property(
+        sound,
+        fc.array(fc.tuple(fc.nat(), fc.integer({ min: -3, max: 20 })), { maxLength: 5 }),
+        (defs, edits) => {
+          const graph = new Graph()
+          graph.run(nodes(defs))
+          let now = defs
+          for (const [at, own] of edits) {
+            const n = at % now.length
+            now = now.map((d, i) => (i === n ? node(d.key, own, d.reads) : d))
+            const found = results(graph, now, new Set([key(n)]))
+            expect(found).toEqual(results(new Graph(), now))
+            const below = new Set([key(n)])
+            for (const d of now) if (d.reads.some((r) => below.has(r))) below.add(d.key)
+            expect(graph.computed).toBeLessThanOrEqual(below.size)
+            for (const touched of graph.touched ?? []) expect(below.has(touched)).toBe(true)
+          }
+        },
+      ),
+    )
   })
 
   test('computes nothing when nothing changed', () => {
@@ -132,7 +151,11 @@ describe('a graph of values', () => {
     const found = results(graph, circle)
     expect(found.a).toMatchObject({ ok: false, slip: { message: 'These go round in a circle: A → B → A' } })
     expect(found.c).toMatchObject({ ok: false, slip: { message: 'Waits for B' } })
-    expect(results(graph, [node('a', 1, []), circle[1]!, circle[2]!])).toMatchObject({ a: { value: 1 }, b: { value: 2 }, c: { value: 3 } }) // prettier-ignore
+    expect(results(graph, [node('a', 1, []), circle[1]!, circle[2]!])).toMatchObject({
+      a: { value: 1 },
+      b: { value: 2 },
+      c: { value: 3 },
+    })
   })
 
   test('a chain of ten thousand needs no deep stack', () => {

@@ -1,6 +1,7 @@
 /**
- * A graph of values that are worked out once, in an order of their own, and again only below what changed. What a
- * node reads is declared, so circles are found before anything is computed and deep chains need no deep stack.
+ * A graph of values that are worked out once, in an order of their own, and again only below what changed.
+ * What a node reads is declared, so circles are found before anything is computed and deep chains need no
+ * deep stack.
  */
 
 import type { MeasureKind } from '../measure'
@@ -59,7 +60,10 @@ interface Kept {
   readonly result: NodeResult
 }
 
-/** The nodes of a document, and which of them are other than last time; null when any came, went or reads others. */
+/**
+ * The nodes of a document, and which of them are other than last time; null when any came, went or reads
+ * others.
+ */
 export interface Nodes {
   readonly defs: ReadonlyMap<NodeKey, NodeDef>
   readonly changed: ReadonlySet<NodeKey> | null
@@ -68,7 +72,10 @@ export interface Nodes {
 const DEFINED_ANEW = 1
 const READS_ANEW = 2
 
-/** Where each node stands in the sequence, and what has been kept of it. Copied for each run, so old results hold. */
+/**
+ * Where each node stands in the sequence, and what has been kept of it. Copied for each run, so old results
+ * hold.
+ */
 class Book {
   constructor(
     readonly places: ReadonlyMap<NodeKey, number>,
@@ -106,7 +113,9 @@ export class Graph {
     return (key) => book.get(key)?.result
   }
 
-  /** The same nodes once more: only what is defined anew, and what reads something that came out otherwise. */
+  /**
+   * The same nodes once more: only what is defined anew, and what reads something that came out otherwise.
+   */
   private again(defs: ReadonlyMap<NodeKey, NodeDef>, changed: ReadonlySet<NodeKey>): Book {
     const book = new Book(this.book.places, this.book.kept.slice())
     const why = new Uint8Array(defs.size)
@@ -167,7 +176,10 @@ export class Graph {
     return { kept: { def, result: same && sameParts(old.result, result) ? old.result : result }, same }
   }
 
-  /** The nodes that hang on no circle, each after what it reads (Kahn's order), and who reads what; gives all places. */
+  /**
+   * The nodes that hang on no circle, each after what it reads (Kahn's order), and who reads what; gives all
+   * places.
+   */
   private setOrder(all: readonly NodeDef[]): ReadonlyMap<NodeKey, number> {
     const places = new Map<NodeKey, number>()
     all.forEach((def, i) => places.set(def.key, i))
@@ -254,7 +266,10 @@ function settle(def: NodeDef, now: Book): NodeResult {
   }
 }
 
-/** The circles among what was left unordered, each starting at its least key, found by walking back along reads. */
+/**
+ * The circles among what was left unordered, each starting at its least key, found by walking back along
+ * reads.
+ */
 function loops(defs: ReadonlyMap<NodeKey, NodeDef>, done: Pick<Book, 'has'>): NodeKey[][] {
   const found: NodeKey[][] = []
   const seen = new Set<NodeKey>()

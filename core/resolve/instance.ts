@@ -1,8 +1,22 @@
 /** One piece of wood as it stands in the room, with what its joints make it grow. */
 import type { Piece } from '../document'
 import type { Mm } from '../measure'
-import { vec3, boxAround, FACE_AT, FACE_NAMES, facingOf, isSquare, sideAt, sideOfFace, toRoom,
-  type Box, type Facing, type Frame, type Pose, type Vec3 } from '../pieces' // prettier-ignore
+import {
+  vec3,
+  boxAround,
+  FACE_AT,
+  FACE_NAMES,
+  facingOf,
+  isSquare,
+  sideAt,
+  sideOfFace,
+  toRoom,
+  type Box,
+  type Facing,
+  type Frame,
+  type Pose,
+  type Vec3,
+} from '../pieces'
 import type { Instance } from './types'
 
 /** `grow` is how far each face of the piece grows, in the order of FACE_NAMES, as the piece is described. */

@@ -80,7 +80,9 @@ function growthNode(
   return {
     key,
     label: 'what a joint adds',
-    basis: `${joint.kind}|${g.face}|${g.member}|${JSON.stringify(joint.options)}|${JSON.stringify(joint.between)}`,
+    basis: [joint.kind, g.face, g.member, JSON.stringify(joint.options), JSON.stringify(joint.between)].join(
+      '|',
+    ),
     reads: [...new Set([...measures.filter((m) => m !== null), ...poses])],
     compute: (get) => {
       const values = Object.fromEntries(
@@ -95,7 +97,10 @@ function growthNode(
   }
 }
 
-/** Several joints on one face: it grows as far as the one that takes it furthest; of those that cut it off, the nearest counts. */
+/**
+ * Several joints on one face: it grows as far as the one that takes it furthest; of those that cut it off,
+ * the nearest counts.
+ */
 export function growNode(key: NodeKey, terms: readonly GrowTerm[]): NodeDef {
   return {
     key,
@@ -110,9 +115,14 @@ export function growNode(key: NodeKey, terms: readonly GrowTerm[]): NodeDef {
       const value = perCopy(decides.map((t) => t.by))
       const told = typeof value === 'object' ? decides : decides.slice(0, 1)
       const parts = told.map((t, n): Part => ({
-        op: '+', label: t.says, value: t.by, kind: 'length', key: t.because, goes: true,
+        op: '+',
+        label: t.says,
+        value: t.by,
+        kind: 'length',
+        key: t.because,
+        goes: true,
         ...(told.length > 1 ? { copy: [n, told.length] as const } : {}),
-      })) // prettier-ignore
+      }))
       return { value, parts }
     },
   }

@@ -17,7 +17,10 @@ export const keyOf = {
   mirror: (id: string): NodeKey => `mir.${id}`,
   /** A measure of the n-th placement of a group: across, deep, up, about. */
   placement: (id: string, n: number, what: string): NodeKey => `plc.${id}.${n}.${what}`,
-  /** Where all instances of a piece, or a group, start and how big they are, in one direction, shoulder to shoulder. */
+  /**
+   * Where all instances of a piece, or a group, start and how big they are, in one direction, shoulder to
+   * shoulder.
+   */
   place: (id: string, direction: Direction): NodeKey => `place.${id}.${direction}`,
   /** The poses of a piece, or the copies of a group, as if its groups stood only where they are described. */
   home: (id: string): NodeKey => `home.${id}`,
@@ -44,7 +47,10 @@ const isSize = (s: string): s is SizeName => (SIZES as readonly string[]).includ
 const isSide = (s: string): s is RoomSide => (ROOM_SIDES as readonly string[]).includes(s)
 const isDirection = (s: string): s is Direction => Object.hasOwn(AXIS_OF, s)
 
-/** What a reference reads: a side of an instance, its extent in a direction, a side or extent of its box, or a size. */
+/**
+ * What a reference reads: a side of an instance, its extent in a direction, a side or extent of its box, or a
+ * size.
+ */
 export type Target =
   | { readonly kind: 'side'; readonly key: NodeKey; readonly far: boolean }
   | { readonly kind: 'extent'; readonly key: NodeKey }
@@ -56,7 +62,10 @@ export type Target =
     }
   | { readonly kind: 'number'; readonly key: NodeKey }
 
-/** The node behind a side or an extent; `boxes` holds the boxes to read instead of a place, where one does not do. */
+/**
+ * The node behind a side or an extent; `boxes` holds the boxes to read instead of a place, where one does not
+ * do.
+ */
 function spanTarget({ id, property }: Ref, boxes: NodeKey | null): Target | null {
   if (isSide(property)) {
     const { axis, far } = sideAt(property)
@@ -74,7 +83,10 @@ function spanTarget({ id, property }: Ref, boxes: NodeKey | null): Target | null
 export const groupTarget = (ref: Ref, exact: boolean): Target | null =>
   spanTarget(ref, exact ? keyOf.bounds(ref.id) : null)
 
-/** The node behind a reference to a piece, read from `poses` where its places do not do; null when it names nothing. */
+/**
+ * The node behind a reference to a piece, read from `poses` where its places do not do; null when it names
+ * nothing.
+ */
 export const pieceTarget = (ref: Ref, poses: NodeKey | null): Target | null =>
   isSize(ref.property)
     ? { kind: 'number', key: keyOf.finished(ref.id, ref.property) }

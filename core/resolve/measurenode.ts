@@ -1,8 +1,20 @@
 /** A measure as a node: what it reads, and how it is worked out. */
 import {
-  angleOf, coerce, evaluate, lengthOf, MeasureError, numberOf, parse, refsIn, SAYS, walk,
-  type Expr, type MeasureKind, type Quantity, type Ref,
-} from '../measure' // prettier-ignore
+  angleOf,
+  coerce,
+  evaluate,
+  lengthOf,
+  MeasureError,
+  numberOf,
+  parse,
+  refsIn,
+  SAYS,
+  walk,
+  type Expr,
+  type MeasureKind,
+  type Quantity,
+  type Ref,
+} from '../measure'
 import { angleBetween, FACE_AT, normalOf, type Pose, type Vec3 } from '../pieces'
 import { NodeSlip, type NodeDef, type NodeKey, type Part } from './graph'
 import { keyOf, type Target } from './keys'

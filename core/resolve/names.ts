@@ -105,7 +105,10 @@ export function namesKey(project: Project): string {
   ].join('\u0003')
 }
 
-/** The poses a reference reads: unnumbered, those of the description, which is what its neighbours in a group see. */
+/**
+ * The poses a reference reads: unnumbered, those of the description, which is what its neighbours in a group
+ * see.
+ */
 export const poseKey = (ref: Ref, thing: Thing): NodeKey =>
   ref.instance === undefined || thing.home ? keyOf.home(ref.id) : keyOf.pose(ref.id)
 

@@ -14,8 +14,8 @@ import type { JointNumbers } from './types'
 type Made = ReturnType<typeof jointNodes>
 
 /**
- * All nodes of a project. What belongs to a piece, a stock or a joint that has not changed is made once and kept, so
- * that the graph can tell by identity.
+ * All nodes of a project. What belongs to a piece, a stock or a joint that has not changed is made once and
+ * kept, so that the graph can tell by identity.
  */
 export class NodeBook {
   private names: Names | null = null
@@ -79,7 +79,10 @@ export class NodeBook {
     return this.gather(chunks)
   }
 
-  /** All nodes from their chunks, and which of them are new; null when others came or went, or read other nodes. */
+  /**
+   * All nodes from their chunks, and which of them are new; null when others came or went, or read other
+   * nodes.
+   */
   private gather(chunks: ReadonlyArray<readonly NodeDef[]>): Nodes {
     const before = this.chunks
     this.chunks = chunks
@@ -150,7 +153,10 @@ export class NodeBook {
   }
 }
 
-/** Notes which nodes of a chunk are other than before; false when they are not the same nodes reading the same. */
+/**
+ * Notes which nodes of a chunk are other than before; false when they are not the same nodes reading the
+ * same.
+ */
 function noteChanges(chunk: readonly NodeDef[], before: readonly NodeDef[], changed: Set<NodeKey>): boolean {
   if (chunk === before) return true
   if (chunk.length !== before.length) return false

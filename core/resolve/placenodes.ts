@@ -1,5 +1,15 @@
 /** The nodes that say where pieces and groups lie: their facts, and what follows from two of them. */
-import { FACTS, lengthStyle, type Direction, type Fact, type MadePiece, type Repeat, type Settings, type Span, type Stock } from '../document' // prettier-ignore
+import {
+  FACTS,
+  lengthStyle,
+  type Direction,
+  type Fact,
+  type MadePiece,
+  type Repeat,
+  type Settings,
+  type Span,
+  type Stock,
+} from '../document'
 import { formatLength, toShown, type MeasureKind, type Mm } from '../measure'
 import { AXIS_OF, DIRECTION_OF, facing, FACE_NAMES, sideAt, sideOfFace, type Facing } from '../pieces'
 import type { NodeDef, NodeKey, Part } from './graph'
@@ -27,12 +37,19 @@ interface Placing {
 }
 
 /** The measures of a repeat, each with what it is. */
-export function measuresOfRepeat(repeat: Repeat): Array<readonly [name: string, text: string, kind: MeasureKind]> {
+export function measuresOfRepeat(
+  repeat: Repeat,
+): Array<readonly [name: string, text: string, kind: MeasureKind]> {
   const count = ['count', repeat.count, 'count'] as const
   if (repeat.kind === 'even') return [count, ['from', repeat.from, 'length'], ['to', repeat.to, 'length']]
   if (repeat.kind === 'pitch') return [count, ['pitch', repeat.pitch, 'length']]
-  return [count, ['centre1', repeat.centre1, 'length'], ['centre2', repeat.centre2, 'length'], ['start', repeat.start, 'angle']]
-} // prettier-ignore
+  return [
+    count,
+    ['centre1', repeat.centre1, 'length'],
+    ['centre2', repeat.centre2, 'length'],
+    ['start', repeat.start, 'angle'],
+  ]
+}
 
 /** The stock's own measure that a direction takes its size from when the maker says no more. */
 function stockSize(piece: MadePiece, direction: Direction, stock: Stock | undefined): NodeKey | null {
@@ -73,7 +90,9 @@ export function spanNodes(
   return defs
 }
 
-/** Where a piece, or a group, lies in one direction: two of its facts, or a fact and what its stock measures. */
+/**
+ * Where a piece, or a group, lies in one direction: two of its facts, or a fact and what its stock measures.
+ */
 export function placeNode(piece: Spanned, direction: Direction, how: Placing): NodeDef {
   const { given, fallback, stock, settings, names } = how
   const repeat = how.repeat?.direction === direction && how.repeat.kind !== 'ring' ? how.repeat : null
@@ -91,7 +110,13 @@ export function placeNode(piece: Spanned, direction: Direction, how: Placing): N
   return {
     key,
     label,
-    basis: `${given.map((f) => `${f}=${span[f]}=${shown(f)}`).join(';')}|${fallback}|${stock?.name}|${repeat?.kind}|${piece.name}`,
+    basis: [
+      given.map((f) => `${f}=${span[f]}=${shown(f)}`).join(';'),
+      fallback,
+      stock?.name,
+      repeat?.kind,
+      piece.name,
+    ].join('|'),
     reads,
     compute: (get) => {
       const fact = (f: Fact): number | undefined =>
@@ -109,15 +134,7 @@ export function placeNode(piece: Spanned, direction: Direction, how: Placing): N
           ? []
           : given.includes('size')
             ? [part('+', 'size')]
-            : [
-                {
-                  op: '+',
-                  label: sayFallback(stock, fallback!),
-                  value: size,
-                  kind: 'length',
-                  key: fallback,
-                },
-              ]
+            : [{ op: '+', label: sayFallback(stock, fallback!), value: size, kind: 'length', key: fallback }]
 
       const count = repeat ? get<number>(keyOf.repeat(piece.id, 'count')) : 1
       if (count > 500) return fail(`${piece.name} would be ${count} pieces; 500 at most`)

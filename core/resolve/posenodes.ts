@@ -1,8 +1,42 @@
 /** The nodes that say how pieces stand: as they are described, and in every place their groups stand. */
-import { FACTS, lengthStyle, standsHere, type Group, type MadePiece, type Piece, type Repeat, type Settings, type TwinPiece } from '../document' // prettier-ignore
+import {
+  FACTS,
+  lengthStyle,
+  standsHere,
+  type Group,
+  type MadePiece,
+  type Piece,
+  type Repeat,
+  type Settings,
+  type TwinPiece,
+} from '../document'
 import { formatLength } from '../measure'
-import { unit, vec3, after, AXES, AXIS_OF, boxAround, DIRECTION_OF, facing, frameIn, mirrorAt, mirrored, ofItsOwn, ownSize, posed, shift,
-  sizeOf, STILL, tilted, turnAt, type Box, type Facing, type Motion, type Pose, type Vec3 } from '../pieces' // prettier-ignore
+import {
+  unit,
+  vec3,
+  after,
+  AXES,
+  AXIS_OF,
+  boxAround,
+  DIRECTION_OF,
+  facing,
+  frameIn,
+  mirrorAt,
+  mirrored,
+  ofItsOwn,
+  ownSize,
+  posed,
+  shift,
+  sizeOf,
+  STILL,
+  tilted,
+  turnAt,
+  type Box,
+  type Facing,
+  type Motion,
+  type Pose,
+  type Vec3,
+} from '../pieces'
 import type { NodeDef, NodeKey } from './graph'
 import { standsAtHome } from './home'
 import { keyOf } from './keys'
@@ -32,7 +66,10 @@ function boxAt(places: ReadonlyArray<readonly Stretch[]>, n: number): Box {
 
 /** The room box of a group where it is described. */
 const homeBox = (id: string, get: Get): Box =>
-  boxAt(placesOf(id).map((key) => get<readonly Stretch[]>(key)), 0) // prettier-ignore
+  boxAt(
+    placesOf(id).map((key) => get<readonly Stretch[]>(key)),
+    0,
+  )
 
 function poseIn(box: Box, f: Facing): Pose {
   const own = ownSize(box, f)
@@ -46,7 +83,12 @@ function ringMotions(
   name: string,
   get: Get,
 ): Motion[] {
-  const [count, c1, c2, start] = repeatKeys(id, repeat).map((key) => get<number>(key)) as [number, number, number, number] // prettier-ignore
+  const [count, c1, c2, start] = repeatKeys(id, repeat).map((key) => get<number>(key)) as [
+    number,
+    number,
+    number,
+    number,
+  ]
   if (count > 500) return fail(`${name} would be ${count} pieces; 500 at most`)
   const axis = AXIS_OF[repeat.direction]
   const centre: [number, number, number] = [0, 0, 0]
@@ -84,8 +126,8 @@ export function homeNode(piece: MadePiece): NodeDef {
 }
 
 /**
- * The poses of all instances in the room; null for those that have become pieces of their own. A piece in no group has
- * none when it is whole: it stands where it is described.
+ * The poses of all instances in the room; null for those that have become pieces of their own. A piece in no
+ * group has none when it is whole: it stands where it is described.
  */
 export function poseNodes(piece: Piece): NodeDef[] {
   return standsAtHome(piece) ? [] : [poseNode(piece)]
@@ -104,7 +146,10 @@ function poseNode(piece: Piece): NodeDef {
         get<readonly Pose[] | undefined>(home) ?? fail(`${piece.name} has lost the piece it mirrors`)
       const places = motions ? (get<ReadonlyArray<Motion | null> | undefined>(motions) ?? [STILL]) : [STILL]
       if (places.length * poses.length > MOST_COPIES)
-        return fail(`${piece.name} would be ${(places.length * poses.length).toLocaleString('en')} pieces; ${MOST_COPIES.toLocaleString('en')} at most`) // prettier-ignore
+        return fail(
+          `${piece.name} would be ${(places.length * poses.length).toLocaleString('en')} pieces; ` +
+            `${MOST_COPIES.toLocaleString('en')} at most`,
+        )
       const all = places.flatMap((m) => poses.map((p) => m && posed(m, p)))
       return { value: all.map((p, i) => (standsHere(piece, i + 1) ? p : null)) }
     },
@@ -152,9 +197,13 @@ export function twinNodes(twin: TwinPiece, original: Piece | undefined, names: N
           return { value: get<readonly Pose[]>(keyOf.home(twin.of)).map((p) => ofItsOwn(posed(mirror, p))) }
         }
         const places = placesOf(twin.id).map((key) => get<readonly Stretch[]>(key))
-        return { value: Array.from({ length: Math.max(...places.map((p) => p.length)) }, (_, n) => poseIn(boxAt(places, n), f)) }
+        return {
+          value: Array.from({ length: Math.max(...places.map((p) => p.length)) }, (_, n) =>
+            poseIn(boxAt(places, n), f),
+          ),
+        }
       },
-    }) // prettier-ignore
+    })
     defs.push(...finishedNodes(twin.id, twin.name, f))
   }
   return defs
@@ -165,7 +214,10 @@ interface Members {
   readonly groups: readonly Group[]
 }
 
-/** A group: its box, its copies where it is described, the motions to each place it stands, and the boxes there. */
+/**
+ * A group: its box, its copies where it is described, the motions to each place it stands, and the boxes
+ * there.
+ */
 export function groupNodes(group: Group, members: Members, settings: Settings, names: Names): NodeDef[] {
   const measure = (
     key: NodeKey,
@@ -174,14 +226,28 @@ export function groupNodes(group: Group, members: Members, settings: Settings, n
     kind: 'length' | 'angle' | 'count' | 'number' = 'length',
   ) => measureNode(key, `${group.name} · ${what}`, text, kind, names)
   const defs: NodeDef[] = group.repeat
-    ? measuresOfRepeat(group.repeat).map(([what, text, kind]) => measure(keyOf.repeat(group.id, what), what, text, kind))
-    : [] // prettier-ignore
+    ? measuresOfRepeat(group.repeat).map(([what, text, kind]) =>
+        measure(keyOf.repeat(group.id, what), what, text, kind),
+      )
+    : []
   for (const direction of DIRECTION_OF) {
     const given = FACTS.filter((fact) => group.spans[direction][fact] !== undefined)
     for (const fact of given)
-      defs.push(measure(keyOf.fact(group.id, direction, fact), `${direction} ${fact}`, group.spans[direction][fact]!)) // prettier-ignore
+      defs.push(
+        measure(keyOf.fact(group.id, direction, fact), `${direction} ${fact}`, group.spans[direction][fact]!),
+      )
     if (given.length === 0) defs.push(heldNode(group, members, AXIS_OF[direction], names))
-    else defs.push(placeNode(group, direction, { given, fallback: null, repeat: null, stock: undefined, settings, names })) // prettier-ignore
+    else
+      defs.push(
+        placeNode(group, direction, {
+          given,
+          fallback: null,
+          repeat: null,
+          stock: undefined,
+          settings,
+          names,
+        }),
+      )
   }
   group.placements.forEach((place, n) => {
     for (const [what, text] of measuresOfPlacement(place))
@@ -206,7 +272,11 @@ function heldNode(group: Group, { pieces, groups }: Members, axis: 0 | 1 | 2, na
       ...copied.flatMap((g) => [keyOf.home(g.id), ...placesOf(g.id)]),
     ],
     compute: (get) => {
-      const ends = plain.flatMap((p) => get<readonly Stretch[]>(keyOf.place(p.id, direction)).map((s) => [s.start, s.start + s.size] as const)) // prettier-ignore
+      const ends = plain.flatMap((p) =>
+        get<readonly Stretch[]>(keyOf.place(p.id, direction)).map(
+          (s) => [s.start, s.start + s.size] as const,
+        ),
+      )
       for (const p of leaning)
         for (const { box } of get<readonly Pose[]>(keyOf.home(p.id)))
           ends.push([box.min[axis], box.max[axis]])
@@ -233,7 +303,13 @@ function copiesNode(group: Group, settings: Settings): NodeDef {
   return {
     key: keyOf.home(group.id),
     label: group.name,
-    basis: `${repeat?.kind}|${repeat?.direction}|${JSON.stringify(placements)}|${group.name}|${settings.style.unit}`,
+    basis: [
+      repeat?.kind,
+      repeat?.direction,
+      JSON.stringify(placements),
+      group.name,
+      settings.style.unit,
+    ].join('|'),
     reads: isCopied(group)
       ? [
           ...placesOf(group.id),
@@ -280,10 +356,15 @@ function repeated(group: Group, repeat: Repeat, box: Box, get: Get, say: (mm: nu
   ]
   if (count > 500) return fail(`${group.name} would stand ${count} times; 500 at most`)
   if (repeat.kind === 'pitch') return Array.from({ length: count }, (_, k) => along(k * a))
-  return evenly(group.name, repeat.direction, count, sizeOf(box)[axis], a, b, say).map((s) => along(s.start - box.min[axis])) // prettier-ignore
+  return evenly(group.name, repeat.direction, count, sizeOf(box)[axis], a, b, say).map((s) =>
+    along(s.start - box.min[axis]),
+  )
 }
 
-/** The copies of a group wherever the group above it stands; null for those that have become something of their own. */
+/**
+ * The copies of a group wherever the group above it stands; null for those that have become something of
+ * their own.
+ */
 function motionsNode(group: Group): NodeDef {
   const home = keyOf.home(group.id)
   const above = group.group === null ? null : keyOf.motions(group.group)
@@ -311,8 +392,10 @@ function boundsNode(group: Group): NodeDef {
     reads: [keyOf.motions(group.id), ...placesOf(group.id)],
     compute: (get) => {
       const box = homeBox(group.id, get)
-      const value = get<ReadonlyArray<Motion | null>>(keyOf.motions(group.id)).map((m) => m && { box: boxAround(m, box) })
+      const value = get<ReadonlyArray<Motion | null>>(keyOf.motions(group.id)).map(
+        (m) => m && { box: boxAround(m, box) },
+      )
       return { value }
     },
-  } // prettier-ignore
+  }
 }

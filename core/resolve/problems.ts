@@ -1,4 +1,7 @@
-/** What is wrong with the numbers themselves. What is wrong with the wood comes from the joints and from Proof. */
+/**
+ * What is wrong with the numbers themselves. What is wrong with the wood comes from the joints and from
+ * Proof.
+ */
 import { formatLength, type Mm } from '../measure'
 import type { NodeDef, NodeKey, NodeResult } from './graph'
 import { MOST_COPIES } from './posenodes'
@@ -26,7 +29,9 @@ export function problemsOf(resolved: Numbers, { defs, result, failing, copies }:
 const tooMany = (copies: number): Problem => ({
   id: 'copies',
   level: 'stop',
-  says: `There would be ${copies.toLocaleString('en')} pieces of wood; ${MOST_COPIES.toLocaleString('en')} at most are worked out, and the rest is left out`,
+  says:
+    `There would be ${copies.toLocaleString('en')} pieces of wood; ` +
+    `${MOST_COPIES.toLocaleString('en')} at most are worked out, and the rest is left out`,
 })
 
 /** Each wrong measure once; what only waits for it stays silent, and a circle speaks with one voice. */
@@ -84,17 +89,28 @@ function sizes(p: ResolvedPiece, resolved: Numbers): Problem[] {
 /** A piece whose joints take more from it than there is. */
 function noWood(i: Instance): { level: 'stop'; says: string } | null {
   const axis = i.size.findIndex((s) => s <= 1e-6)
-  return axis < 0 ? null : { level: 'stop', says: `${i.name} would have no ${['length', 'width', 'thickness'][axis]!}: its joints cut all of it away` } // prettier-ignore
+  return axis < 0
+    ? null
+    : {
+        level: 'stop',
+        says:
+          `${i.name} would have no ${['length', 'width', 'thickness'][axis]!}: its joints cut ` +
+          'all of it away',
+      }
 }
 
 /** No piece of wood comes near this; what does is a slip of the pen. */
 const LARGEST: Mm = 100_000
+const BIG = ['long', 'wide', 'thick'] as const
 
 function tooLarge(p: ResolvedPiece, i: Instance, resolved: Numbers): { level: 'stop'; says: string } | null {
   const axis = i.size.findIndex((s) => s > LARGEST)
   if (axis < 0) return null
   const say = (mm: number) => formatLength(mm, resolved.style).text
-  return { level: 'stop', says: `${p.piece.name} would be ${say(i.size[axis]!)} ${['long', 'wide', 'thick'][axis]!}; is that meant?` } // prettier-ignore
+  return {
+    level: 'stop',
+    says: `${p.piece.name} would be ${say(i.size[axis]!)} ${BIG[axis]!}; is that meant?`,
+  }
 }
 
 /** Why no board on the rack yields the piece; null when one does. */
@@ -123,7 +139,9 @@ function stockProblem(
   if (widest > 0 && i.width > widest + 1e-6 && !(canTurn && i.length <= widest && i.width <= longest))
     return {
       level: stock.stock.kind === 'board' ? 'look' : 'stop',
-      says: `${name} is ${say(i.width)} wide; the widest ${stock.stock.name} is ${say(widest)}${stock.stock.kind === 'board' ? ', so glue it up from strips' : ''}`,
+      says:
+        `${name} is ${say(i.width)} wide; the widest ${stock.stock.name} is ` +
+        `${say(widest)}${stock.stock.kind === 'board' ? ', so glue it up from strips' : ''}`,
     }
   return null
 }

@@ -59,12 +59,20 @@ describe('only what changed is worked out again', () => {
       '@p5#9.top',
     ]
     const step = fc.oneof(
-      fc.tuple(fc.constantFrom('p1', 'p3', 'p4', 'p5', 'p7'), fc.constantFrom('across', 'deep', 'up'), fc.constantFrom('start', 'end', 'size'), fc.constantFrom(...texts))
+      fc
+        .tuple(
+          fc.constantFrom('p1', 'p3', 'p4', 'p5', 'p7'),
+          fc.constantFrom('across', 'deep', 'up'),
+          fc.constantFrom('start', 'end', 'size'),
+          fc.constantFrom(...texts),
+        )
         .map(([id, direction, fact, text]) => change.setFact({ id, direction, fact, text })),
       fc.constantFrom(...texts).map((expression) => change.setParameter({ id: 'm3', expression })),
       fc.constantFrom('p3', 'p4', 'p6').map((id) => change.removePiece({ id })),
-      fc.constantFrom('1/4', '3/8', '2', 'T').map((value) => change.setJointField({ ids: ['j5'], field: 'depth', value })),
-    ) // prettier-ignore
+      fc
+        .constantFrom('1/4', '3/8', '2', 'T')
+        .map((value) => change.setJointField({ ids: ['j5'], field: 'depth', value })),
+    )
     fc.assert(
       fc.property(fc.array(step, { maxLength: 6 }), (steps) => {
         const modeller = new Modeller()
@@ -93,14 +101,26 @@ describe('where things stand', () => {
     expect(mirrored(facing('up-left'), 0).id).toBe('up-right')
   })
   test('any two of start, end, centre and size say the same', () => {
-    const ways = [{ start: '3', end: '13' }, { start: '3', centre: '8' }, { end: '13', centre: '8' }, { start: '3', size: '10' }, { end: '13', size: '10' }, { centre: '8', size: '10' }]
+    const ways = [
+      { start: '3', end: '13' },
+      { start: '3', centre: '8' },
+      { end: '13', centre: '8' },
+      { start: '3', size: '10' },
+      { end: '13', size: '10' },
+      { centre: '8', size: '10' },
+    ]
     for (const across of ways) {
       const project = demo()
-      const p = { ...project, pieces: project.pieces.map((x) => (x.id === 'p3' && x.kind === 'made' ? { ...x, spans: { ...x.spans, across } } : x)) }
+      const p = {
+        ...project,
+        pieces: project.pieces.map((x) =>
+          x.id === 'p3' && x.kind === 'made' ? { ...x, spans: { ...x.spans, across } } : x,
+        ),
+      }
       const { box } = modelOf(p).resolved.byId.get('p3')!.instances[0]!
       expect([box.min[0] / 25.4, box.max[0] / 25.4].map((n) => Math.round(n * 1e9) / 1e9)).toEqual([3, 13])
     }
-  }) // prettier-ignore
+  })
   test('gaps between even repeats are equal', () => {
     const m = modelOf(demo())
     const at = [keyOf.repeat('p5', 'from'), keyOf.repeat('p5', 'to')].map(

@@ -1,6 +1,6 @@
 /**
- * From the document to numbers. A Resolver remembers the last document it saw, and works out only what changed; what
- * stayed the same keeps its identity, so that later stages can tell.
+ * From the document to numbers. A Resolver remembers the last document it saw, and works out only what
+ * changed; what stayed the same keeps its identity, so that later stages can tell.
  */
 import { lengthStyle, type MadePiece, type Piece, type Project } from '../document'
 import { formatLength, type Mm } from '../measure'
@@ -16,7 +16,18 @@ import { NodeBook } from './nodes'
 import { MOST_COPIES } from './posenodes'
 import { problemsOf } from './problems'
 import { forCopy } from './percopy'
-import type { Fill, Instance, JointNumbers, PerCopy, Resolved, ResolvedBoard, ResolvedHardware, ResolvedJoint, ResolvedPiece, ResolvedStock } from './types' // prettier-ignore
+import type {
+  Fill,
+  Instance,
+  JointNumbers,
+  PerCopy,
+  Resolved,
+  ResolvedBoard,
+  ResolvedHardware,
+  ResolvedJoint,
+  ResolvedPiece,
+  ResolvedStock,
+} from './types'
 
 /** What a piece or a joint was resolved from, so that it can be kept as long as that stands. */
 interface KeptPiece {
@@ -240,7 +251,10 @@ function resolveBoard(
   return [{ board, length, width, thickness, defects }]
 }
 
-/** Fresh instances, each replaced by the old one where nothing about it has changed; the old list where none has. */
+/**
+ * Fresh instances, each replaced by the old one where nothing about it has changed; the old list where none
+ * has.
+ */
 function keepSame(fresh: readonly Instance[], old: readonly Instance[] | undefined): readonly Instance[] {
   if (!old) return fresh
   const kept = fresh.map((i, n) => {

@@ -22,20 +22,45 @@ describe('groups', () => {
   const cabinet = make([
     ...block('a', 'up-left', [0, 18], [0, 300], [0, 700]),
     ...block('b', 'up-left', [582, 18], [0, 300], [0, 700]),
-    change.addPiece({ kind: 'made', id: 'c', name: 'Shelf', stock: 'any', facing: 'right-up', spans: { across: { start: '@a.right', end: '@b.left' }, deep: { start: '0', end: '@g.back - 20' }, up: { centre: '(@g.bottom + @g.top)/2' } } }),
+    change.addPiece({
+      kind: 'made',
+      id: 'c',
+      name: 'Shelf',
+      stock: 'any',
+      facing: 'right-up',
+      spans: {
+        across: { start: '@a.right', end: '@b.left' },
+        deep: { start: '0', end: '@g.back - 20' },
+        up: { centre: '(@g.bottom + @g.top)/2' },
+      },
+    }),
     change.group({ id: 'g', name: 'Cabinet', members: ['a', 'b', 'c'] }),
     ...(['across', 'deep', 'up'] as const).flatMap((direction, i) => [
       change.setFact({ id: 'g', direction, fact: 'start', text: '0' }),
       change.setFact({ id: 'g', direction, fact: 'size', text: ['600', '300', '700'][i]! }),
     ]),
-  ]) // prettier-ignore
+  ])
 
   test('pieces refer to the box of their group, and outsiders to each place it stands', () => {
     const p = run(
       cabinet,
-      change.setGroupRepeat({ id: 'g', repeat: { kind: 'pitch', direction: 'across', count: '3', pitch: '@g.across + 5' } }),
-      change.addPiece({ kind: 'made', id: 't', name: 'Top', stock: 'any', facing: 'right-up', spans: { across: { start: '@g.left', end: '@g#3.right' }, deep: { start: '0', end: '@c#2.back' }, up: { start: '@b#3.top' } } }),
-    ) // prettier-ignore
+      change.setGroupRepeat({
+        id: 'g',
+        repeat: { kind: 'pitch', direction: 'across', count: '3', pitch: '@g.across + 5' },
+      }),
+      change.addPiece({
+        kind: 'made',
+        id: 't',
+        name: 'Top',
+        stock: 'any',
+        facing: 'right-up',
+        spans: {
+          across: { start: '@g.left', end: '@g#3.right' },
+          deep: { start: '0', end: '@c#2.back' },
+          up: { start: '@b#3.top' },
+        },
+      }),
+    )
     expect(stops(modelOf(p))).toEqual([])
     near(boxes(p, 'c')[1]!.min, [605 + 18, 0, 341])
     near(boxes(p, 't')[0]!.min, [0, 0, 700])
@@ -44,9 +69,13 @@ describe('groups', () => {
 
   test('a group without a box of its own is as big as what it holds', () => {
     const p = run(
-      make([...block('a', 'up-left', [10, 18], [0, 300], [0, 700]), ...block('b', 'right-up', [28, 400], [0, 250], [50, 18]), change.group({ id: 'g', name: 'Box', members: ['a', 'b'] })]),
+      make([
+        ...block('a', 'up-left', [10, 18], [0, 300], [0, 700]),
+        ...block('b', 'right-up', [28, 400], [0, 250], [50, 18]),
+        change.group({ id: 'g', name: 'Box', members: ['a', 'b'] }),
+      ]),
       change.addPlacement({ id: 'g', placement: { kind: 'moved', turns: [], up: '@g.top' } }),
-    ) // prettier-ignore
+    )
     const m = modelOf(p)
     near(m.resolved.groups[0]!.boxes[0]!.min, [10, 0, 0])
     near(m.resolved.groups[0]!.boxes[0]!.max, [428, 300, 700])
@@ -59,7 +88,13 @@ describe('groups', () => {
     })
     fc.assert(
       fc.property(turns, fc.integer({ min: -900, max: 900 }), (turned, at) => {
-        const p = run(cabinet, change.addPlacement({ id: 'g', placement: { kind: 'moved', turns: turned, across: String(at), deep: '7', up: '-3' } })) // prettier-ignore
+        const p = run(
+          cabinet,
+          change.addPlacement({
+            id: 'g',
+            placement: { kind: 'moved', turns: turned, across: String(at), deep: '7', up: '-3' },
+          }),
+        )
         const m = modelOf(p)
         near(m.resolved.groups[0]!.boxes[1]!.min, [at, 7, -3])
         for (const id of ['a', 'b', 'c']) {
@@ -79,26 +114,56 @@ describe('groups', () => {
       cabinet,
       change.addPlacement({ id: 'g', placement: { kind: 'moved', turns: [], deep: '400' } }),
       change.group({ id: 'row', name: 'Row', members: ['g'] }),
-      change.setGroupRepeat({ id: 'row', repeat: { kind: 'even', direction: 'across', count: '3', from: '-100', to: '2100' } }),
+      change.setGroupRepeat({
+        id: 'row',
+        repeat: { kind: 'even', direction: 'across', count: '3', from: '-100', to: '2100' },
+      }),
       change.addPlacement({ id: 'row', placement: { kind: 'mirrored', direction: 'up', about: '0' } }),
-    ) // prettier-ignore
+    )
     const m = modelOf(p)
     expect(stops(m)).toEqual([])
     const all = m.resolved.byId.get('a')!.instances
     expect(all).toHaveLength(8)
     // Gaps of 100 all along, the second of each pair 400 behind, the last pair below the floor.
-    near(all.map((i) => i.box.min[0]), [0, 0, 700, 700, 1400, 1400, 0, 0]) // prettier-ignore
-    near(all.map((i) => i.box.min[1]), [0, 400, 0, 400, 0, 400, 0, 400]) // prettier-ignore
-    near(all.map((i) => i.box.max[2]), [700, 700, 700, 700, 700, 700, 0, 0]) // prettier-ignore
+    near(
+      all.map((i) => i.box.min[0]),
+      [0, 0, 700, 700, 1400, 1400, 0, 0],
+    )
+    near(
+      all.map((i) => i.box.min[1]),
+      [0, 400, 0, 400, 0, 400, 0, 400],
+    )
+    near(
+      all.map((i) => i.box.max[2]),
+      [700, 700, 700, 700, 700, 700, 0, 0],
+    )
     expect(all.map((i) => i.flipped)).toEqual([false, false, false, false, false, false, true, true])
   })
 
   test('parted, one copy is its own: it stands where it stood, and changing it leaves the rest', () => {
-    const three = run(cabinet, change.setGroupRepeat({ id: 'g', repeat: { kind: 'pitch', direction: 'across', count: '3', pitch: '605' } })) // prettier-ignore
-    const joined = run(three, join('housing', [['c', 'end1'], ['a', null]], { depth: 6 })) // prettier-ignore
+    const three = run(
+      cabinet,
+      change.setGroupRepeat({
+        id: 'g',
+        repeat: { kind: 'pitch', direction: 'across', count: '3', pitch: '605' },
+      }),
+    )
+    const joined = run(
+      three,
+      join(
+        'housing',
+        [
+          ['c', 'end1'],
+          ['a', null],
+        ],
+        { depth: 6 },
+      ),
+    )
     const parted = run(joined, change.partGroup({ id: 'g', newId: 'own', index: 2, of: 3 }))
     const seen = (p: Project) =>
-      modelOf(p).resolved.instances.map((i) => [...i.box.min, ...i.size].map((n) => n.toFixed(6)).join()).sort() // prettier-ignore
+      modelOf(p)
+        .resolved.instances.map((i) => [...i.box.min, ...i.size].map((n) => n.toFixed(6)).join())
+        .sort()
     expect(seen(parted)).toEqual(seen(joined))
     expect(
       modelOf(parted)
@@ -120,12 +185,22 @@ describe('repeats', () => {
 
   test('at a pitch, from where the first stands', () => {
     const p = rail({ kind: 'pitch', direction: 'up', count: '4', pitch: '25.5' })
-    near(boxes(p, 'a').map((b) => b.min[2]), [5, 30.5, 56, 81.5]) // prettier-ignore
+    near(
+      boxes(p, 'a').map((b) => b.min[2]),
+      [5, 30.5, 56, 81.5],
+    )
   })
   test('round an axis: every one as far from it, the turns equal, the first as told', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 12 }), fc.integer({ min: -180, max: 180 }), (count, start) => {
-        const p = rail({ kind: 'ring', direction: 'up', count: String(count), centre1: '10', centre2: '20', start: `${start}deg` }) // prettier-ignore
+        const p = rail({
+          kind: 'ring',
+          direction: 'up',
+          count: String(count),
+          centre1: '10',
+          centre2: '20',
+          start: `${start}deg`,
+        })
         const m = modelOf(p)
         const mids = m.resolved.byId.get('a')!.instances.map((i) => toRoom(i.frame, [100, 15, 5]))
         mids.forEach((c, k) => {
@@ -157,10 +232,17 @@ describe('repeats', () => {
     const p = run(
       rail({ kind: 'pitch', direction: 'up', count: '3', pitch: '50' }),
       ...block('b', 'up-left', [300, 18], [0, 100], [0, 200]),
-      join('housing', [['a', 'end2'], ['b', null]], { depth: 6 }),
+      join(
+        'housing',
+        [
+          ['a', 'end2'],
+          ['b', null],
+        ],
+        { depth: 6 },
+      ),
       ...block('c', 'right-up', [0, 10], [0, 10], [0, 10]),
       change.setFact({ id: 'c', direction: 'up', fact: 'start', text: '@a#2.top' }),
-    ) // prettier-ignore
+    )
     const q = run(p, change.partPiece({ id: 'a', newId: 'own', index: 2, of: 3 }))
     const m = modelOf(q)
     expect(stops(m)).toEqual([])
@@ -200,7 +282,15 @@ describe('tilt', () => {
   test('the angle between faces is the true one, once and twice tilted', () => {
     fc.assert(
       fc.property(angles, angles, (a, b) => {
-        const p = run(lid(a, b), change.addParameter({ id: 'm1', name: 'lean', kind: 'angle', expression: 'angle(@a.face, @b.back)' })) // prettier-ignore
+        const p = run(
+          lid(a, b),
+          change.addParameter({
+            id: 'm1',
+            name: 'lean',
+            kind: 'angle',
+            expression: 'angle(@a.face, @b.back)',
+          }),
+        )
         const m = modelOf(p)
         const found = m.resolved.result(keyOf.parameter('m1'))
         // Tilting about the length by a, then about the width by b, leans the face by acos(cos a · cos b).
@@ -213,31 +303,52 @@ describe('tilt', () => {
   test('a twin mirrors it, and stays put when it is given its own', () => {
     fc.assert(
       fc.property(angles, angles, (a, b) => {
-        const p = run(lid(a, b), change.mirrorPiece({ id: 't', of: 'a', name: 'Twin', direction: 'across', about: '-100' })) // prettier-ignore
+        const p = run(
+          lid(a, b),
+          change.mirrorPiece({ id: 't', of: 'a', name: 'Twin', direction: 'across', about: '-100' }),
+        )
         const twin = instance(modelOf(p), 't#1')
         const original = instance(modelOf(p), 'a#1')
         const flat = ([x, y, z]: Vec3): Vec3 => [-200 - x, y, z]
         near(toRoom(twin.frame, [0, 0, 0]), flat(toRoom(original.frame, [0, 300, 0])))
         near(toRoom(twin.frame, [400, 300, 18]), flat(toRoom(original.frame, [400, 0, 18])))
         expect(dot(cross(twin.frame.x, twin.frame.y), twin.frame.z)).toBeCloseTo(1, 9)
-        const square = instance(modelOf(run(lid(0), change.mirrorPiece({ id: 't', of: 'a', name: 'Twin', direction: 'across', about: '-100' }))), 't#1') // prettier-ignore
+        const square = instance(
+          modelOf(
+            run(
+              lid(0),
+              change.mirrorPiece({ id: 't', of: 'a', name: 'Twin', direction: 'across', about: '-100' }),
+            ),
+          ),
+          't#1',
+        )
         const own = run(
           p,
           change.giveItsOwn({
             id: 't',
             facing: twin.facing.id,
-            spans: { across: { start: String(square.box.min[0]), size: '400' }, deep: { start: '0', size: '300' }, up: { start: '200', size: '18' } },
+            spans: {
+              across: { start: String(square.box.min[0]), size: '400' },
+              deep: { start: '0', size: '300' },
+              up: { start: '200', size: '18' },
+            },
             repeat: null,
           }),
-        ) // prettier-ignore
+        )
         const parted = instance(modelOf(own), 't#1')
-        near([...parted.frame.origin, ...parted.frame.x, ...parted.frame.z], [...twin.frame.origin, ...twin.frame.x, ...twin.frame.z]) // prettier-ignore
+        near(
+          [...parted.frame.origin, ...parted.frame.x, ...parted.frame.z],
+          [...twin.frame.origin, ...twin.frame.x, ...twin.frame.z],
+        )
       }),
       { numRuns: 40 },
     )
   })
   test('an edge between opposite faces is no edge', () => {
-    const refused = execute(make(block('a', 'right-up', [0, 1], [0, 1], [0, 1])), change.setTilts({ id: 'a', tilts: [{ edge: ['end1', 'end2'], angle: '3deg' }] })) // prettier-ignore
+    const refused = execute(
+      make(block('a', 'right-up', [0, 1], [0, 1], [0, 1])),
+      change.setTilts({ id: 'a', tilts: [{ edge: ['end1', 'end2'], angle: '3deg' }] }),
+    )
     expect(refused).toMatchObject({
       ok: false,
       why: expect.stringMatching(/an edge lies between two faces that meet/),
@@ -249,12 +360,22 @@ test('grouping, moving and mirroring everything changes no finished size', () =>
   const p = make([
     ...block('a', 'right-front', [0, 300], [50, 20], [100, 80]),
     ...block('b', 'up-left', [300, 40], [30, 60], [0, 300]),
-    join('tenon', [['a', 'end2'], ['b', null]], { length: 25 }),
-  ]) // prettier-ignore
+    join(
+      'tenon',
+      [
+        ['a', 'end2'],
+        ['b', null],
+      ],
+      { length: 25 },
+    ),
+  ])
   const sizes = modelOf(p).resolved.instances.map((i) => i.size)
   const m = modelOf(grouped(p, { kind: 'mirrored', direction: 'deep', about: '1000' }))
   const after = m.resolved.instances
-  near(after.flatMap((i) => [...i.size]), [sizes[0]!, sizes[0]!, sizes[1]!, sizes[1]!].flat()) // prettier-ignore
+  near(
+    after.flatMap((i) => [...i.size]),
+    [sizes[0]!, sizes[0]!, sizes[1]!, sizes[1]!].flat(),
+  )
 })
 
 describe('copies that were parted or taken away', () => {
@@ -267,7 +388,14 @@ describe('copies that were parted or taken away', () => {
           repeat: { kind: 'pitch', direction: 'across', count: '3', pitch: '100' },
         }),
         change.partPiece({ id: 'a', newId: 'own', index: 2, of: 3 }),
-        ...(count === 3 ? [] : ['a', 'own'].map((id) => change.setRepeat({ id, repeat: { kind: 'pitch', direction: 'across', count: String(count), pitch: '100' } }))), // prettier-ignore
+        ...(count === 3
+          ? []
+          : ['a', 'own'].map((id) =>
+              change.setRepeat({
+                id,
+                repeat: { kind: 'pitch', direction: 'across', count: String(count), pitch: '100' },
+              }),
+            )),
         ...more,
       ]),
     )
@@ -295,7 +423,10 @@ describe('copies that were parted or taken away', () => {
     expect(value(row(), 'm')).toMatchObject({ value: 1018 })
     const less = row(change.removePlacement({ id: 'g', index: 0 }))
     expect(value(less, 'm')).toMatchObject({ value: 1018 })
-    expect(value(less, 'n')).toMatchObject({ ok: false, slip: { message: expect.stringMatching(/A #2·right is not there/) } }) // prettier-ignore
+    expect(value(less, 'n')).toMatchObject({
+      ok: false,
+      slip: { message: expect.stringMatching(/A #2·right is not there/) },
+    })
   })
 })
 
@@ -315,9 +446,12 @@ test('more pieces of wood than can be worked out are left out, and that is said'
   const some = make([
     ...Array.from({ length: 45 }, (_, n) => [
       ...block(n === 0 ? 'a' : `a${n}`, 'up-left', [0, 18], [n * 100, 60], [0, 100]),
-      change.setRepeat({ id: n === 0 ? 'a' : `a${n}`, repeat: { kind: 'pitch', direction: 'across', count: '500', pitch: '20' } }),
+      change.setRepeat({
+        id: n === 0 ? 'a' : `a${n}`,
+        repeat: { kind: 'pitch', direction: 'across', count: '500', pitch: '20' },
+      }),
     ]).flat(),
-  ]) // prettier-ignore
+  ])
   const sum = modelOf(some)
   expect(sum.resolved.instances).toHaveLength(20_000)
   expect(stops(sum)[0]).toMatch(/22,500 pieces of wood; 20,000 at most/)

@@ -7,7 +7,10 @@ import type { Resolved } from './types'
 export type Tried =
   { readonly ok: true; readonly value: number } | { readonly ok: false; readonly slip: Slip }
 
-/** What a stored measure would give in a project as it stands, without putting it there. `locals` as in measureNode. */
+/**
+ * What a stored measure would give in a project as it stands, without putting it there. `locals` as in
+ * measureNode.
+ */
 export function tryMeasure(
   resolved: Resolved,
   stored: string,

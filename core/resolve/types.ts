@@ -9,7 +9,10 @@ export interface Stretch {
   readonly size: Mm
 }
 
-/** One piece of wood: a piece of the document, one of its repeats, or what stands in one of the places of its group. */
+/**
+ * One piece of wood: a piece of the document, one of its repeats, or what stands in one of the places of its
+ * group.
+ */
 export interface Instance {
   /** `p4#2`; the first is `p4#1`. */
   readonly key: string
@@ -21,7 +24,10 @@ export interface Instance {
   readonly facing: Facing
   /** Whether it stands square in the room, so that its boxes are its own outline. */
   readonly square: boolean
-  /** True for the mirror image of the piece as it is described: its frame is left-handed, all else is told alike. */
+  /**
+   * True for the mirror image of the piece as it is described: its frame is left-handed, all else is told
+   * alike.
+   */
   readonly flipped: boolean
   /** The room box round it shoulder to shoulder, which is what other pieces refer to. */
   readonly box: Box
@@ -137,13 +143,17 @@ export interface Fill {
   readonly by: PerCopy
 }
 
-/** A length that is the same for all copies of a piece, or one for each, in order; a shorter list starts anew. */
+/**
+ * A length that is the same for all copies of a piece, or one for each, in order; a shorter list starts anew.
+ */
 export type PerCopy = Mm | readonly Mm[]
 
 /** How all copies of a member stand; null for those that have become something of their own. */
 export type Standing = ReadonlyArray<Pose | null>
 
-/** How far a joint makes a face of one of its members grow; what it takes away counts as less than nothing. */
+/**
+ * How far a joint makes a face of one of its members grow; what it takes away counts as less than nothing.
+ */
 export interface Growth {
   readonly member: number
   readonly face: FaceName
@@ -157,7 +167,10 @@ export interface Growth {
   readonly fills?: boolean
   /** It is cut off there, however much further other cuts of the same face would let it go. */
   readonly cuts?: boolean
-  /** `poses` are those of each member. What does not fit gives 0 here; the joint says why when its work is derived. */
+  /**
+   * `poses` are those of each member. What does not fit gives 0 here; the joint says why when its work is
+   * derived.
+   */
   by(values: Readonly<Record<string, number>>, poses: readonly Standing[]): PerCopy
 }
 
@@ -168,11 +181,16 @@ export interface JointMeasure {
   readonly text: string
   /** Nothing was typed, and it is nought, or the project's own fit; then it needs no reckoning of its own. */
   readonly stands?: 'nought' | 'fit'
-  /** Extra names its expression may use, each standing for the stock thickness of the member with that number. */
+  /**
+   * Extra names its expression may use, each standing for the stock thickness of the member with that number.
+   */
   readonly thicknessNamed?: Readonly<Record<string, number>>
 }
 
-/** What a kind of joint tells the resolver: which measures it has, and how far its members grow into each other. */
+/**
+ * What a kind of joint tells the resolver: which measures it has, and how far its members grow into each
+ * other.
+ */
 export interface JointNumbers {
   measures(joint: Joint): readonly JointMeasure[]
   grows(joint: Joint): readonly Growth[]

@@ -1,4 +1,6 @@
-/** Whether a shape is one closed body: how many bodies its surface closes, and how many hollows it shuts in. */
+/**
+ * Whether a shape is one closed body: how many bodies its surface closes, and how many hollows it shuts in.
+ */
 import type { Shape } from './kernel'
 
 export interface Bodies {
@@ -8,7 +10,10 @@ export interface Bodies {
 
 const known = new WeakMap<Shape, Bodies>()
 
-/** Surfaces that hang together by their corners are one; one that looks inwards (of negative volume) shuts in a hollow. */
+/**
+ * Surfaces that hang together by their corners are one; one that looks inwards (of negative volume) shuts in
+ * a hollow.
+ */
 export function bodiesOf(shape: Shape): Bodies {
   let found = known.get(shape)
   if (!found) known.set(shape, (found = count(shape)))

@@ -1,4 +1,7 @@
-/** The edges of a shape that the eye sees: creases over 20°, each once, with the normals of the two faces it parts. */
+/**
+ * The edges of a shape that the eye sees: creases over 20°, each once, with the normals of the two faces it
+ * parts.
+ */
 import type { Shape } from './kernel'
 
 export interface Edge {
@@ -12,7 +15,10 @@ export interface Edge {
 
 const CREASE = Math.cos((20 * Math.PI) / 180)
 
-/** All edges between triangles that are not in one plane; `sharp` ones are creases, the rest may be silhouettes. */
+/**
+ * All edges between triangles that are not in one plane; `sharp` ones are creases, the rest may be
+ * silhouettes.
+ */
 export function edgesOf(shape: Shape): Edge[] {
   const { positions: p, triangles: t } = shape
   const normals: Array<readonly [number, number, number]> = []
@@ -38,9 +44,15 @@ export function edgesOf(shape: Shape): Edge[] {
 }
 
 function normalOf(p: Float32Array, a: number, b: number, c: number): readonly [number, number, number] {
-  const ux = p[3 * b]! - p[3 * a]!, uy = p[3 * b + 1]! - p[3 * a + 1]!, uz = p[3 * b + 2]! - p[3 * a + 2]! // prettier-ignore
-  const vx = p[3 * c]! - p[3 * a]!, vy = p[3 * c + 1]! - p[3 * a + 1]!, vz = p[3 * c + 2]! - p[3 * a + 2]! // prettier-ignore
-  const x = uy * vz - uz * vy, y = uz * vx - ux * vz, z = ux * vy - uy * vx // prettier-ignore
+  const ux = p[3 * b]! - p[3 * a]!,
+    uy = p[3 * b + 1]! - p[3 * a + 1]!,
+    uz = p[3 * b + 2]! - p[3 * a + 2]!
+  const vx = p[3 * c]! - p[3 * a]!,
+    vy = p[3 * c + 1]! - p[3 * a + 1]!,
+    vz = p[3 * c + 2]! - p[3 * a + 2]!
+  const x = uy * vz - uz * vy,
+    y = uz * vx - ux * vz,
+    z = ux * vy - uy * vx
   const l = Math.hypot(x, y, z) || 1
   return [x / l, y / l, z / l]
 }

@@ -1,6 +1,6 @@
 /**
- * The one place that knows the solid library. Wood is shaped in a piece's own frame, in millimetres; every triangle
- * knows which work made it. WASM objects are freed here and never leave.
+ * The one place that knows the solid library. Wood is shaped in a piece's own frame, in millimetres; every
+ * triangle knows which work made it. WASM objects are freed here and never leave.
  */
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Frame, Vec3 } from '../pieces'

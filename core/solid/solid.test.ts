@@ -14,7 +14,13 @@ const dado = (x: number) => ({
 })
 
 test('every triangle knows the work that made it', () => {
-  const s = kernel.shape({ size: [900, 200, 19], cuts: [{ work: 'a', tools: [dado(100)] }, { work: 'b', tools: [dado(400), dado(600)] }] }) // prettier-ignore
+  const s = kernel.shape({
+    size: [900, 200, 19],
+    cuts: [
+      { work: 'a', tools: [dado(100)] },
+      { work: 'b', tools: [dado(400), dado(600)] },
+    ],
+  })
   expect(s.volume).toBeCloseTo(900 * 200 * 19 - 3 * 18 * 200 * 4, 3)
   for (let k = 0; k < s.work.length; k++) {
     const corners = [0, 1, 2].map(
@@ -55,7 +61,7 @@ test('a board has twelve creases, a dado through it twelve more', () => {
   expect(edgesOf(cut).filter((e) => e.sharp)).toHaveLength(12 + 4 + 8)
 })
 
-test('an STL holds the very triangles of the shape; that of a mirror image is its mirror image, outside out', () => {
+test('an STL holds the triangles of the shape; that of a mirror image is mirrored, outside out', () => {
   const shape = kernel.shape({ size: [300, 80, 19], cuts: [{ work: 'a', tools: [dado(100)] }] })
   const read = (mirrored: boolean) => {
     const data = new DataView(toStl(shape, 'Shelf', mirrored).buffer)
@@ -65,12 +71,17 @@ test('an STL holds the very triangles of the shape; that of a mirror image is it
       [0, 1, 2].map((c) => [0, 1, 2].map((i) => data.getFloat32(84 + 50 * k + 12 + 12 * c + 4 * i, true))),
     )
   }
-  // Six times the volume between each triangle and the origin adds up to the solid's own, if it looks outwards.
+  // Six times the volume between each triangle and the origin adds up to the solid's own, if it looks
+  // outwards.
   const volume = (triangles: number[][][]) =>
     triangles.reduce((sum, [a, b, c]) => {
-      const [x, y, z] = [b![1]! * c![2]! - b![2]! * c![1]!, b![2]! * c![0]! - b![0]! * c![2]!, b![0]! * c![1]! - b![1]! * c![0]!]
+      const [x, y, z] = [
+        b![1]! * c![2]! - b![2]! * c![1]!,
+        b![2]! * c![0]! - b![0]! * c![2]!,
+        b![0]! * c![1]! - b![1]! * c![0]!,
+      ]
       return sum + a![0]! * x + a![1]! * y + a![2]! * z
-    }, 0) / 6 // prettier-ignore
+    }, 0) / 6
   const [plain, mirrored] = [read(false), read(true)]
   expect(plain).toHaveLength(shape.triangles.length / 3)
   for (const triangles of [plain, mirrored]) expect(volume(triangles) / shape.volume).toBeCloseTo(1, 5)

@@ -1,6 +1,9 @@
 import type { Shape } from './kernel'
 
-/** A shape as a binary STL file, millimetres, own frame; that of a mirror image is turned over into a right-handed one. */
+/**
+ * A shape as a binary STL file, millimetres, own frame; that of a mirror image is turned over into a
+ * right-handed one.
+ */
 export function toStl(shape: Shape, name: string, mirrored = false): Uint8Array {
   const { positions: p, triangles: t } = shape
   const wide = mirrored ? p.reduce((most, v, n) => (n % 3 === 1 ? Math.max(most, v) : most), 0) : 0

@@ -11,20 +11,25 @@ export type Keep = (m: Manifold) => Manifold
 const CHORD: Mm = 0.05
 
 /**
- * How many sides stand for a circle; a multiple of four, so that its quarters are alike, and enough that no two of them
- * turn as much as a crease does.
+ * How many sides stand for a circle; a multiple of four, so that its quarters are alike, and enough that no
+ * two of them turn as much as a crease does.
  */
 export const sidesOf = (radius: Mm): number =>
   Math.max(20, 4 * Math.ceil(Math.PI / Math.acos(Math.max(0.5, 1 - CHORD / radius)) / 4))
 
-/** The solid a tool takes away from a piece of this size, and the id by which its faces are known afterwards. */
+/**
+ * The solid a tool takes away from a piece of this size, and the id by which its faces are known afterwards.
+ */
 export function toolSolid(
   wasm: ManifoldToplevel,
   tool: Tool,
   size: Vec3,
   keep: Keep,
 ): { solid: Manifold; id: number } {
-  const placed = (m: Manifold, frame: Frame) => ({ solid: keep(m.transform(matrixOf(frame) as unknown as Mat4)), id: m.originalID() }) // prettier-ignore
+  const placed = (m: Manifold, frame: Frame) => ({
+    solid: keep(m.transform(matrixOf(frame) as unknown as Mat4)),
+    id: m.originalID(),
+  })
   switch (tool.kind) {
     case 'box': {
       const { min, max } = tool
@@ -35,7 +40,19 @@ export function toolSolid(
       return placed(keep(wasm.Manifold.extrude([anticlockwise(tool.outline)], tool.depth)), tool.frame)
     case 'drill': {
       const { radius: r, depth, tip } = tool
-      const profile: Array<[number, number]> = depth > 0 ? [[0, 0], [r, 0], [r, depth], [0, depth + tip]] : [[0, 0], [r, 0], [0, tip]] // prettier-ignore
+      const profile: Array<[number, number]> =
+        depth > 0
+          ? [
+              [0, 0],
+              [r, 0],
+              [r, depth],
+              [0, depth + tip],
+            ]
+          : [
+              [0, 0],
+              [r, 0],
+              [0, tip],
+            ]
       return placed(keep(wasm.Manifold.revolve([profile], sidesOf(r))), frameAlong(tool.at, tool.along))
     }
     case 'plane': {

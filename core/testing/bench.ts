@@ -1,4 +1,7 @@
-/** Small projects for tests: pieces by their room boxes, joints between them, and what the solids say. Millimetres. */
+/**
+ * Small projects for tests: pieces by their room boxes, joints between them, and what the solids say.
+ * Millimetres.
+ */
 import {
   change,
   execute,
@@ -23,8 +26,15 @@ export function make(changes: readonly Change[], unit: 'in' | 'mm' = 'mm'): Proj
 
 export const stock = (id: string, thickness: number): Change =>
   change.addStock({
-    id, name: id, kind: 'sheet', species: 'birch plywood', thickness: String(thickness), width: '5000', lengths: ['9000'], grain: false,
-  }) // prettier-ignore
+    id,
+    name: id,
+    kind: 'sheet',
+    species: 'birch plywood',
+    thickness: String(thickness),
+    width: '5000',
+    lengths: ['9000'],
+    grain: false,
+  })
 
 type Span = readonly [start: number, size: number]
 
@@ -58,12 +68,14 @@ export const join = (
   change.addJoints({
     joints: [
       {
-        id: 'j', kind, options,
+        id: 'j',
+        kind,
+        options,
         between: between.map(([piece, face]) => ({ piece, face })),
         fields: Object.fromEntries(Object.entries(fields).map(([k, v]) => [k, String(v)])),
       },
     ],
-  }) // prettier-ignore
+  })
 
 /** All pieces put into one group that stands once more: turned by quarter turns, or mirrored. */
 export function grouped(project: Project, placement: Group['placements'][number]): Project {

@@ -1,6 +1,6 @@
 /**
- * Mutated project files and layout jobs, from a seeded stream: whatever is in them, they are opened or refused in a
- * sentence, nothing throws, and nothing takes long.
+ * Mutated project files and layout jobs, from a seeded stream: whatever is in them, they are opened or
+ * refused in a sentence, nothing throws, and nothing takes long.
  */
 import { cutList, cutListCsv, Job, layoutJobs, LayoutSearch, mulberry32, refuseShapes } from '../cuts'
 import { change, execute, readProject, sayIssue, writeProject } from '../document'
@@ -12,12 +12,50 @@ type Json = null | boolean | number | string | Json[] | { [key: string]: Json }
 
 /** What a damaged file or an unfriendly hand may put anywhere. */
 const ODD: readonly Json[] = [
-  null, true, 0, -1, 1e9, 1e308, 0.1, '', ' ', 'x'.repeat(500), '0', '-5', '1/', '1e9', '999999999999', '@p1.left', '@p1#999.right',
-  '@p1.constructor', '@__proto__.left', 'constructor', 'toString', '__proto__', '((((((', '1/0', 'sqrt(-1)', '@g1.right', 'p1', 'up-up',
-  'end1', 'across', [], {}, [[]], { a: { b: { c: [1, 2, { d: null }] } } }, { length: -1 }, '\u0000', '😀', '360000deg', '1000000', '🪵·top',
-  { kind: 'even', direction: 'up', count: '500', from: '0', to: '99999' }, { kind: 'pitch', direction: 'up', count: '500', pitch: '1' },
+  null,
+  true,
+  0,
+  -1,
+  1e9,
+  1e308,
+  0.1,
+  '',
+  ' ',
+  'x'.repeat(500),
+  '0',
+  '-5',
+  '1/',
+  '1e9',
+  '999999999999',
+  '@p1.left',
+  '@p1#999.right',
+  '@p1.constructor',
+  '@__proto__.left',
+  'constructor',
+  'toString',
+  '__proto__',
+  '((((((',
+  '1/0',
+  'sqrt(-1)',
+  '@g1.right',
+  'p1',
+  'up-up',
+  'end1',
+  'across',
+  [],
+  {},
+  [[]],
+  { a: { b: { c: [1, 2, { d: null }] } } },
+  { length: -1 },
+  '\u0000',
+  '😀',
+  '360000deg',
+  '1000000',
+  '🪵·top',
+  { kind: 'even', direction: 'up', count: '500', from: '0', to: '99999' },
+  { kind: 'pitch', direction: 'up', count: '500', pitch: '1' },
   { kind: 'ring', direction: 'deep', count: '500', centre1: '0', centre2: '0', start: '0' },
-] // prettier-ignore
+]
 
 /** All places in some data, as ways to get there. */
 function places(
@@ -58,8 +96,10 @@ export function mutated(data: Json, random: () => number): Json {
 }
 
 /** Words that only a programmer knows. */
-const RAW =
-  /\bundefined\b|\bNaN\b|\[object|Invalid input|expected \w+, received|is not a function|Cannot read|Maximum call/
+const RAW = new RegExp(
+  '\\bundefined\\b|\\bNaN\\b|\\[object|Invalid input|expected \\w+, received|is not a function|' +
+    'Cannot read|Maximum call',
+)
 
 /** What one mutated project did wrong; null when nothing. */
 export function faultOfProject(text: string): string | null {
@@ -68,7 +108,8 @@ export function faultOfProject(text: string): string | null {
   const { project } = read
   const said = project.setAside.map((s) => s.why)
   const again = readProject(writeProject(project))
-  if (!again.ok || JSON.stringify(again.project) !== JSON.stringify(project)) return 'it does not read back as it was opened'
+  if (!again.ok || JSON.stringify(again.project) !== JSON.stringify(project))
+    return 'it does not read back as it was opened'
   const model = modelOf(project)
   said.push(...model.problems.map((p) => p.says))
   JSON.stringify(resolveReport(model))
@@ -84,7 +125,7 @@ export function faultOfProject(text: string): string | null {
   if (!changed.ok) return `it cannot be changed: ${changed.why}`
   const raw = said.find((s) => RAW.test(s))
   return raw ? `said in a programmer’s words: ${raw}` : null
-} // prettier-ignore
+}
 
 /** The same of a layout job. */
 export function faultOfJob(data: unknown): string | null {

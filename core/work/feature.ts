@@ -1,6 +1,7 @@
 /**
- * Work on one piece of wood, in numbers: what the maker, the solids, the drawings and the cut list all read. It is
- * in the piece's own frame (x along the length from end 1, y across from edge 1, z up from the back), millimetres.
+ * Work on one piece of wood, in numbers: what the maker, the solids, the drawings and the cut list all read.
+ * It is in the piece's own frame (x along the length from end 1, y across from edge 1, z up from the back),
+ * millimetres.
  */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'

@@ -1,6 +1,23 @@
 /** What is taken from a piece, as plain solids in its own frame, millimetres. */
 import type { Mm } from '../measure'
-import { STILL, unit, vec3, AXES, boxAround, carried, cross, dot, isSquare, toOwn, toRoom, turnedInto, unitVector, type Box, type Frame, type Vec3 } from '../pieces' // prettier-ignore
+import {
+  STILL,
+  unit,
+  vec3,
+  AXES,
+  boxAround,
+  carried,
+  cross,
+  dot,
+  isSquare,
+  toOwn,
+  toRoom,
+  turnedInto,
+  unitVector,
+  type Box,
+  type Frame,
+  type Vec3,
+} from '../pieces'
 
 export type Vec2 = readonly [number, number]
 
@@ -9,7 +26,14 @@ export type Tool =
   /** An outline in x and y of a frame, anticlockwise, swept along its z from 0 to `depth`. */
   | { readonly kind: 'prism'; readonly frame: Frame; readonly outline: readonly Vec2[]; readonly depth: Mm }
   /** A bore from `at` along a unit vector; its point reaches `tip` beyond the depth of its shoulder. */
-  | { readonly kind: 'drill'; readonly at: Vec3; readonly along: Vec3; readonly radius: Mm; readonly depth: Mm; readonly tip: Mm } // prettier-ignore
+  | {
+      readonly kind: 'drill'
+      readonly at: Vec3
+      readonly along: Vec3
+      readonly radius: Mm
+      readonly depth: Mm
+      readonly tip: Mm
+    }
   /** All wood beyond a plane: where `normal · p > offset`. */
   | { readonly kind: 'plane'; readonly normal: Vec3; readonly offset: Mm }
 
@@ -31,13 +55,23 @@ export function runOut(b: Box, size: Vec3): Tool {
 const asPrism = (b: Box): Extract<Tool, { kind: 'prism' }> => ({
   kind: 'prism',
   frame: { ...STILL, origin: [0, 0, b.min[2]] },
-  outline: [[b.min[0], b.min[1]], [b.max[0], b.min[1]], [b.max[0], b.max[1]], [b.min[0], b.max[1]]],
+  outline: [
+    [b.min[0], b.min[1]],
+    [b.max[0], b.min[1]],
+    [b.max[0], b.max[1]],
+    [b.min[0], b.max[1]],
+  ],
   depth: b.max[2] - b.min[2],
-}) // prettier-ignore
+})
 
 /** A frame given in one frame, as another has it. */
 export const frameInto = (to: Frame, from: Frame, f: Frame): Frame => {
-  const [x, y, z] = turnedInto(to, { origin: [0, 0, 0], x: carried(from, f.x), y: carried(from, f.y), z: carried(from, f.z) }) // prettier-ignore
+  const [x, y, z] = turnedInto(to, {
+    origin: [0, 0, 0],
+    x: carried(from, f.x),
+    y: carried(from, f.y),
+    z: carried(from, f.z),
+  })
   return { origin: toOwn(to, toRoom(from, f.origin)), x, y, z }
 }
 
@@ -86,18 +120,24 @@ export function frameAlong(at: Vec3, z: Vec3): Frame {
 }
 
 /**
- * A length as a whole number of steps of about a micrometre, for comparing. The step is odd on purpose: no size a maker
- * types lies on the border between two steps, so that a last digit never parts what is equal.
+ * A length as a whole number of steps of about a micrometre, for comparing. The step is odd on purpose: no
+ * size a maker types lies on the border between two steps, so that a last digit never parts what is equal.
  */
 export const gridded = (mm: Mm): number => Math.round(mm * 1000.6180339887) + 0
 
-/** A way of laying a board on itself: which own axis comes to lie along each, and which of them then run the other way. */
+/**
+ * A way of laying a board on itself: which own axis comes to lie along each, and which of them then run the
+ * other way.
+ */
 export interface Lay {
   readonly order: readonly [0 | 1 | 2, 0 | 1 | 2, 0 | 1 | 2]
   readonly flip: readonly [boolean, boolean, boolean]
 }
 
-/** A text that is equal for tools that take the same from a board of this size, when it is laid on itself as told. */
+/**
+ * A text that is equal for tools that take the same from a board of this size, when it is laid on itself as
+ * told.
+ */
 export function toolSignature(t: Tool, size: Vec3, { order, flip }: Lay): string {
   const point = (p: Vec3): Vec3 => vec3((i) => (flip[i] ? size[i] - p[order[i]] : p[order[i]]))
   const vector = (v: Vec3): Vec3 => vec3((i) => (flip[i] ? -v[order[i]] : v[order[i]]))

@@ -23,9 +23,21 @@ function jobFor(model: Model, group: CutGroup, stock: ResolvedStock, seconds: nu
   const { settings, boards } = model.resolved
   const { kind, grain, price } = stock.stock
   const width = stock.width ?? (kind === 'rod' ? stock.thickness : null)
-  // A length that is there twice, in other words, is one supply; ids are the stock's with the place of the length.
+  // A length that is there twice, in other words, is one supply; ids are the stock's with the place of the
+  // length.
   const lengths = stock.lengths.filter((l, i) => stock.lengths.findIndex((m) => Math.abs(m - l) < SAME) === i)
-  const ofRack = width === null ? [] : lengths.map((length, i) => ({ id: `${stock.id}:${i + 1}`, length, width, quantity: null, price: price === null ? null : kind === 'sheet' ? price : (price * length) / 1000, grain, defects: [] })) // prettier-ignore
+  const ofRack =
+    width === null
+      ? []
+      : lengths.map((length, i) => ({
+          id: `${stock.id}:${i + 1}`,
+          length,
+          width,
+          quantity: null,
+          price: price === null ? null : kind === 'sheet' ? price : (price * length) / 1000,
+          grain,
+          defects: [],
+        }))
   const measured = boards
     .filter((b) => b.board.stock === stock.id)
     .map((b) => ({

@@ -60,8 +60,11 @@ export const Job = z
 export function refuseShapes(job: Job): string | null {
   if (job.kind === 'shapes') return 'kind: shapes are not laid out yet; use boards or sheets'
   const shaped = job.demand.find((d) => d.outline)
-  return shaped ? `demand ${shaped.id}: an outline cannot be laid out yet, and the box round it would waste wood; leave the outline out to lay the box` : null
-} // prettier-ignore
+  return shaped
+    ? `demand ${shaped.id}: an outline cannot be laid out yet, and the box round it would waste ` +
+        'wood; leave the outline out to lay the box'
+    : null
+}
 
 export type Job = z.infer<typeof Job>
 export type Supply = Job['supply'][number]

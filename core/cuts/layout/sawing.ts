@@ -1,6 +1,6 @@
 /**
- * A board while it is cut up. It is a set of free rectangles, each of which may still be cut in certain ways; laying a
- * piece takes one of them apart by through cuts. So whatever is laid can be sawn.
+ * A board while it is cut up. It is a set of free rectangles, each of which may still be cut in certain ways;
+ * laying a piece takes one of them apart by through cuts. So whatever is laid can be sawn.
  */
 import type { Cut, Demand, Job, Placement, Rect, Supply } from './job'
 
@@ -78,7 +78,10 @@ export class Sawing {
     return this.free.some((f) => f.length >= shortest - EPS && f.width >= shortest - EPS)
   }
 
-  /** Where in a free rectangle a piece may lie so that no defect is in it: its near corner, or just beyond a defect. */
+  /**
+   * Where in a free rectangle a piece may lie so that no defect is in it: its near corner, or just beyond a
+   * defect.
+   */
   private corners(free: Free, length: number, width: number): Array<[number, number]> {
     const near = this.supply.defects.filter((d) => meets(d, free))
     if (near.length === 0) return [[free.x, free.y]]
@@ -113,8 +116,8 @@ export class Sawing {
   }
 
   /**
-   * Cuts `free` in one direction. `keepFar`: a waste strip before the piece, ending where the piece starts; otherwise
-   * the piece ends here and what lies beyond the kerf is free. Gives the part that holds the piece.
+   * Cuts `free` in one direction. `keepFar`: a waste strip before the piece, ending where the piece starts;
+   * otherwise the piece ends here and what lies beyond the kerf is free. Gives the part that holds the piece.
    */
   private part(free: Free, direction: Direction, x: number, y: number, keepFar: boolean): Free {
     const rip = direction === 'rip'

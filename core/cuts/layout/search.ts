@@ -1,6 +1,6 @@
 /**
- * Looks for a good layout, and then for better ones until told to stop. Each round lays all pieces greedily, in some
- * order and by some rules drawn from a seeded stream, so the same job gives the same rounds.
+ * Looks for a good layout, and then for better ones until told to stop. Each round lays all pieces greedily,
+ * in some order and by some rules drawn from a seeded stream, so the same job gives the same rounds.
  */
 import type { Answer, Demand, Job, LaidBoard, Rect, Supply } from './job'
 import { Sawing, type Rule } from './sawing'
@@ -41,8 +41,8 @@ export class LayoutSearch {
   }
 
   /**
-   * Tries one more layout; true when it is the best so far. Once `late` says so the round is given up; the first one
-   * stops where it is, and what it has not laid by then has no place.
+   * Tries one more layout; true when it is the best so far. Once `late` says so the round is given up; the
+   * first one stops where it is, and what it has not laid by then has no place.
    */
   round(late: () => boolean = () => false): boolean {
     const n = this.rounds++
@@ -62,7 +62,9 @@ export class LayoutSearch {
     return this.stale > 400
   }
 
-  /** The best layout so far. Throws when it does not stand up to its own checks, which would be our mistake. */
+  /**
+   * The best layout so far. Throws when it does not stand up to its own checks, which would be our mistake.
+   */
   answer(seconds: number): Answer {
     if (!this.best) this.round()
     const { boards, unplaced } = this.best!
@@ -242,7 +244,10 @@ const LEAST = 0.1
 /** Whether a round that goes on after so many seconds is to be given up. */
 export const isLate = (job: Job, elapsed: number): boolean => elapsed > Math.max(job.seconds, LEAST)
 
-/** No layout of what can be placed needs fewer boards: by area, and by length where no two pieces fit side by side. */
+/**
+ * No layout of what can be placed needs fewer boards: by area, and by length where no two pieces fit side by
+ * side.
+ */
 export function lowerBound(job: Job, unplaced: ReadonlyMap<string, number> = new Map()): number {
   const largest = Math.max(0, ...job.supply.map((s) => (s.length - 2 * job.trim) * (s.width - 2 * job.trim)))
   const longest = Math.max(0, ...job.supply.map((s) => s.length - 2 * job.trim))

@@ -3,9 +3,14 @@ import { LayoutSearch } from './search'
 import { layoutSvg } from './svg'
 
 const job = Job.parse({
-  kind: 'sheets', kerf: 3, supply: [{ id: 's', length: 2440, width: 1220 }],
-  demand: [{ id: 'A', length: 700, width: 300, quantity: 3 }, { id: 'B<&"', length: 400, width: 200 }],
-}) // prettier-ignore
+  kind: 'sheets',
+  kerf: 3,
+  supply: [{ id: 's', length: 2440, width: 1220 }],
+  demand: [
+    { id: 'A', length: 700, width: 300, quantity: 3 },
+    { id: 'B<&"', length: 400, width: 200 },
+  ],
+})
 const search = new LayoutSearch(job)
 for (let n = 0; n < 10; n++) search.round()
 const answer = search.answer(0)

@@ -1,6 +1,7 @@
 /**
- * Checks an answer against its job without knowing how it was found: all inside, nothing overlaps, the kerf is kept,
- * grain and defects are respected, copies add up, and through cuts in the allowed stages really part the pieces.
+ * Checks an answer against its job without knowing how it was found: all inside, nothing overlaps, the kerf
+ * is kept, grain and defects are respected, copies add up, and through cuts in the allowed stages really part
+ * the pieces.
  */
 import type { Answer, Job, LaidBoard, Rect, Supply } from './job'
 
@@ -83,7 +84,10 @@ function checkBoard(job: Job, s: Supply, board: LaidBoard): string[] {
 const apart = (a: Rect, b: Rect): number =>
   Math.max(a.x - b.x - b.length, b.x - a.x - a.length, a.y - b.y - b.width, b.y - a.y - a.width)
 
-/** Whether cuts right through `whole` and its parts, in turns of direction, leave every piece on its own and to size. */
+/**
+ * Whether cuts right through `whole` and its parts, in turns of direction, leave every piece on its own and
+ * to size.
+ */
 function sawable(
   pieces: readonly Rect[],
   whole: Rect,

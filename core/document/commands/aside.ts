@@ -15,7 +15,9 @@ function asideIn(project: Project, id: string): SetAside {
   return found
 }
 
-/** Puts an entry back where it was read from, from its mended text, and with it all that only waited for it. */
+/**
+ * Puts an entry back where it was read from, from its mended text, and with it all that only waited for it.
+ */
 export const putBackAside = command({
   name: 'put-back-aside',
   schema: z.object({ id: Id, text: z.string().max(2_000_000) }).strict(),
@@ -56,7 +58,8 @@ const drop = (draft: Project, ids: readonly string[]): void =>
 
 /** Puts it back, or throws a Refusal and leaves the draft as it was. */
 function putBack(draft: Project, { list, where }: SetAside, text: string): void {
-  if (list === 'other') throw new Refusal(`${where} has no place in the project; it can be looked at and thrown away`) // prettier-ignore
+  if (list === 'other')
+    throw new Refusal(`${where} has no place in the project; it can be looked at and thrown away`)
   const value = parsed(text)
   if (list === 'settings') {
     const read = changesTo(Settings).safeParse(value)
@@ -69,7 +72,10 @@ function putBack(draft: Project, { list, where }: SetAside, text: string): void 
   if (!read.success) throw new Refusal(sayIssue(read.error))
   const entry = read.data as Project['pieces'][number]
   if (list === 'pieces' || list === 'groups')
-    entry.name = freeName(entry.name, [...draft.pieces, ...draft.groups].map((x) => x.name)) // prettier-ignore
+    entry.name = freeName(
+      entry.name,
+      [...draft.pieces, ...draft.groups].map((x) => x.name),
+    )
   const entries = draft[list] as unknown[]
   entries.push(entry)
   // The first of two entries with one id keeps it, so what was there is never the one that is refused.

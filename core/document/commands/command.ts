@@ -15,7 +15,8 @@ export interface Command<S extends z.ZodType = z.ZodType> {
 export const command = <S extends z.ZodType>(c: Command<S>): Command<S> => c
 
 /**
- * Changes to some fields of a record: each may be left out, and what is left out stays as it is. Unlike `partial()`, it
+ * Changes to some fields of a record: each may be left out, and what is left out stays as it is. Unlike
+ * `partial()`, it
  * fills nothing in from a field's default.
  */
 export function changesTo<S extends z.ZodRawShape>(schema: z.ZodObject<S>) {
@@ -89,7 +90,9 @@ export const nameOf = (project: Project, id: string): string =>
   nameOfGone(project, id) ??
   id
 
-/** Takes pieces and groups out of the document; what still refers to them is to know what they were called. */
+/**
+ * Takes pieces and groups out of the document; what still refers to them is to know what they were called.
+ */
 export function forget(draft: Project, ids: readonly string[]): void {
   const names = new Map(ids.map((id) => [id, nameOf(draft, id)]))
   draft.joints = draft.joints.filter((j) => !j.between.some((m) => ids.includes(m.piece)))

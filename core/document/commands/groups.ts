@@ -17,9 +17,16 @@ export const group = command({
     const other = inside.find((m) => m.group !== above)
     if (other) throw new Refusal(`${other.name} and ${inside[0]!.name} do not stand in the same group`)
     draft.groups.push({
-      id, name: freeName(name, allNames(draft)), note: '', group: above, except: [], only: null,
-      spans: { across: {}, deep: {}, up: {} }, repeat: null, placements: [],
-    }) // prettier-ignore
+      id,
+      name: freeName(name, allNames(draft)),
+      note: '',
+      group: above,
+      except: [],
+      only: null,
+      spans: { across: {}, deep: {}, up: {} },
+      repeat: null,
+      placements: [],
+    })
     for (const m of inside) m.group = id
   },
   describe: ({ name }) => `Group ${name}`,
@@ -89,7 +96,8 @@ export const addPlacement = command({
 /** A group's placements, of which the one at `index` must not have been taken away. */
 function placementsIn(draft: Project, id: string, index: number): Placement[] {
   const { name, placements } = groupIn(draft, id)
-  if ((placements[index]?.kind ?? 'none') === 'none') throw new Refusal(`${name} does not stand there any more`) // prettier-ignore
+  if ((placements[index]?.kind ?? 'none') === 'none')
+    throw new Refusal(`${name} does not stand there any more`)
   return placements
 }
 
@@ -113,8 +121,8 @@ export const removePlacement = command({
 })
 
 /**
- * How many instances there are only the caller can know; `each` says how many of a piece or a group stand in one copy of
- * the group that is parted, where that is not one.
+ * How many instances there are only the caller can know; `each` says how many of a piece or a group stand in
+ * one copy of the group that is parted, where that is not one.
  */
 const Parted = z
   .object({
@@ -126,7 +134,10 @@ const Parted = z
   })
   .strict()
 
-/** Parts one instance of a piece from its twins: a piece of its own that stands where it stood, with its joints. */
+/**
+ * Parts one instance of a piece from its twins: a piece of its own that stands where it stood, with its
+ * joints.
+ */
 export const partPiece = command({
   name: 'part-piece',
   schema: Parted,
@@ -134,19 +145,32 @@ export const partPiece = command({
     const piece = pieceIn(draft, id)
     if (index > of || !standsHere(piece, index)) throw new Refusal(`${piece.name} #${index} is not there`)
     const first = firstHere(piece) === index
-    const own: Piece = { ...plain(piece), id: newId, name: freeName(piece.name, allNames(draft)), except: [], only: index } // prettier-ignore
+    const own: Piece = {
+      ...plain(piece),
+      id: newId,
+      name: freeName(piece.name, allNames(draft)),
+      except: [],
+      only: index,
+    }
     piece.except.push(index)
     draft.pieces.splice(draft.pieces.indexOf(piece) + 1, 0, own)
     copyHeld(draft, new Map([[id, newId]]))
-    redirect(draft, id, (n) => {
-      if (n === undefined) return first ? `@${newId}` : null
-      return n === index ? `@${newId}#${n}` : null
-    }, [id, newId]) // prettier-ignore
+    redirect(
+      draft,
+      id,
+      (n) => {
+        if (n === undefined) return first ? `@${newId}` : null
+        return n === index ? `@${newId}#${n}` : null
+      },
+      [id, newId],
+    )
   },
   describe: ({ id, index }, before) => `Give ${nameOf(before, id)} #${index} its own`,
 })
 
-/** Parts one copy of a group from the rest: a group of its own that stands where it stood, with all it holds. */
+/**
+ * Parts one copy of a group from the rest: a group of its own that stands where it stood, with all it holds.
+ */
 export const partGroup = command({
   name: 'part-group',
   schema: Parted,
@@ -175,12 +199,18 @@ export const partGroup = command({
     for (const slot of slots(draft))
       if (slot.owner !== null && copies.has(slot.owner)) slot.write(redirected(slot.text, to))
     copyHeld(draft, to)
-    // Numbered references from outside go along with what they meant: the n-th in this copy is the n-th of its own.
+    // Numbered references from outside go along with what they meant: the n-th in this copy is the n-th of
+    // its own.
     for (const [old, own] of to) {
       const each = old === id ? 1 : (payload.each?.[old] ?? 1)
-      redirect(draft, old, (n) => {
-        return n !== undefined && Math.ceil(n / each) === index ? `@${own}#${n}` : null
-      }, [...to.values()]) // prettier-ignore
+      redirect(
+        draft,
+        old,
+        (n) => {
+          return n !== undefined && Math.ceil(n / each) === index ? `@${own}#${n}` : null
+        },
+        [...to.values()],
+      )
     }
   },
   describe: ({ id, index }, before) => `Give ${nameOf(before, id)} #${index} its own`,
@@ -201,7 +231,10 @@ function copyHeld(draft: Project, to: ReadonlyMap<string, string>): void {
     const own = plain(joint)
     draft.joints.push({
       ...own,
-      id: freeId('j', draft.joints.map((j) => j.id)),
+      id: freeId(
+        'j',
+        draft.joints.map((j) => j.id),
+      ),
       between: own.between.map((m) => ({ ...m, piece: now(m.piece) })),
       fields: Object.fromEntries(
         Object.entries(own.fields).map(([k, v]) => [k, typeof v === 'string' ? redirected(v, to) : v]),
@@ -210,7 +243,10 @@ function copyHeld(draft: Project, to: ReadonlyMap<string, string>): void {
   }
   for (const h of [...draft.hardware]) {
     if (h.on === null || !to.has(h.on)) continue
-    const id = freeId('h', draft.hardware.map((x) => x.id))
+    const id = freeId(
+      'h',
+      draft.hardware.map((x) => x.id),
+    )
     const own = { ...plain(h), id, count: redirected(h.count, to) }
     draft.hardware.push(
       own.kind === 'hinge'
@@ -218,7 +254,7 @@ function copyHeld(draft: Project, to: ReadonlyMap<string, string>): void {
         : { ...own, on: now(h.on) },
     )
   }
-} // prettier-ignore
+}
 
 /** Rewrites what refers to a piece or a group, by the number it names; what `but` owns is left as it is. */
 function redirect(
@@ -230,7 +266,10 @@ function redirect(
   const reference = new RegExp(`@${id}(?:#(\\d+))?(?=\\.)`, 'g')
   for (const slot of slots(draft)) {
     if (slot.owner !== null && but.includes(slot.owner)) continue
-    const text = slot.text.replace(reference, (was, n: string | undefined) => to(n === undefined ? undefined : Number(n)) ?? was) // prettier-ignore
+    const text = slot.text.replace(
+      reference,
+      (was, n: string | undefined) => to(n === undefined ? undefined : Number(n)) ?? was,
+    )
     if (text !== slot.text) slot.write(text)
   }
 }

@@ -12,7 +12,13 @@ export const addHardware = command({
       (id) => id !== null && !held.has(id),
     )
     if (missing) throw new Refusal('What it is fixed to is not there any more')
-    draft.hardware.push({ ...item, name: freeName(item.name, draft.hardware.map((h) => h.name)) }) // prettier-ignore
+    draft.hardware.push({
+      ...item,
+      name: freeName(
+        item.name,
+        draft.hardware.map((h) => h.name),
+      ),
+    })
   },
   describe: ({ name }) => `Add ${name}`,
 })
@@ -21,12 +27,7 @@ export const addHardware = command({
 export const setHardware = command({
   name: 'set-hardware',
   schema: z
-    .object({
-      id: Id,
-      name: Name.optional(),
-      count: Expression.optional(),
-      limit: Expression.optional(),
-    })
+    .object({ id: Id, name: Name.optional(), count: Expression.optional(), limit: Expression.optional() })
     .strict(),
   apply: (draft, { id, name, count, limit }) => {
     const item = draft.hardware.find((h) => h.id === id)

@@ -51,8 +51,8 @@ export type Outcome =
   | { readonly ok: false; readonly why: string }
 
 /**
- * Makes one change, or several as one step: all of them or none. The given project is not touched. `says` replaces
- * the sentence of the first change.
+ * Makes one change, or several as one step: all of them or none. The given project is not touched. `says`
+ * replaces the sentence of the first change.
  */
 export function execute(before: Project, changes: Change | readonly Change[], says?: string): Outcome {
   const steps: readonly Change[] = Array.isArray(changes) ? changes : [changes as Change]
@@ -77,7 +77,10 @@ export function execute(before: Project, changes: Change | readonly Change[], sa
   }
 }
 
-/** Why a document would not read back whole as it was written; null when it does. Only what has changed is looked at. */
+/**
+ * Why a document would not read back whole as it was written; null when it does. Only what has changed is
+ * looked at.
+ */
 function fault(before: Project, after: Project): string | null {
   if (after === before) return null
   for (const list of LIST_NAMES) {

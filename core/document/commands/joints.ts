@@ -35,7 +35,10 @@ export const setJointField = command({
   },
   describe: ({ ids, field }, before) => {
     const joint = before.joints.find((j) => j.id === ids[0])
-    return `Change the ${field} of ${joint ? nameOf(before, joint.between[0]!.piece) : 'a joint'}’s ${joint?.kind ?? 'joint'}`
+    return (
+      `Change the ${field} of ${joint ? nameOf(before, joint.between[0]!.piece) : 'a joint'}’s ` +
+      `${joint?.kind ?? 'joint'}`
+    )
   },
 })
 
@@ -49,7 +52,10 @@ export const setJointOption = command({
   },
   describe: ({ ids, option }, before) => {
     const joint = before.joints.find((j) => j.id === ids[0])
-    return `Change the ${option} of ${joint ? nameOf(before, joint.between[0]!.piece) : 'a joint'}’s ${joint?.kind ?? 'joint'}`
+    return (
+      `Change the ${option} of ${joint ? nameOf(before, joint.between[0]!.piece) : 'a joint'}’s ` +
+      `${joint?.kind ?? 'joint'}`
+    )
   },
 })
 

@@ -1,6 +1,20 @@
 import { z } from 'zod'
 import { freeName } from '../new'
-import { Direction, Expression, FacingId, FACTS, Id, MadePiece, Name, Repeat, type FaceName, type Fact, type Project, type Span, type Tilt } from '../schema' // prettier-ignore
+import {
+  Direction,
+  Expression,
+  FacingId,
+  FACTS,
+  Id,
+  MadePiece,
+  Name,
+  Repeat,
+  type FaceName,
+  type Fact,
+  type Project,
+  type Span,
+  type Tilt,
+} from '../schema'
 import { command, forget, madePieceIn, nameOf, pieceIn, Refusal, spannedIn, stockIn } from './command'
 
 const names = (project: Project) => [...project.pieces, ...project.groups].map((p) => p.name)
@@ -75,7 +89,10 @@ export const notePiece = command({
   describe: ({ id }, before) => `Note on ${nameOf(before, id)}`,
 })
 
-/** Puts one fact of a span. `instead` names the fact it takes the place of; without it a third fact is refused. */
+/**
+ * Puts one fact of a span. `instead` names the fact it takes the place of; without it a third fact is
+ * refused.
+ */
 export const setFact = command({
   name: 'set-fact',
   schema: z
@@ -94,7 +111,8 @@ export const setFact = command({
     const others = settled(span).filter((f) => f !== fact)
     if (others.length >= 2)
       throw new Refusal(
-        `${piece.name} is settled ${direction} by its ${others.join(' and ')}; a ${fact} as well would disagree. Take one away first`,
+        `${piece.name} is settled ${direction} by its ${others.join(' and ')}; a ${fact} as well ` +
+          'would disagree. Take one away first',
       )
     span[fact] = text
   },
@@ -122,7 +140,10 @@ export const setPieceStock = command({
   describe: ({ id, stock }, before) => `Make ${nameOf(before, id)} from ${nameOf(before, stock)}`,
 })
 
-/** Sets, changes or ends the repeat of a piece. With equal gaps, the piece's own place in that direction gives way. */
+/**
+ * Sets, changes or ends the repeat of a piece. With equal gaps, the piece's own place in that direction gives
+ * way.
+ */
 export const setRepeat = command({
   name: 'set-repeat',
   schema: z.object({ id: Id, repeat: Repeat.nullable() }).strict(),
@@ -149,14 +170,20 @@ export const setTilts = command({
 
 const TURNED: Readonly<Record<string, FaceName>> = { edge1: 'edge2', edge2: 'edge1' }
 
-/** A tilt as the mirror image has it: turns change their sense, but for the one about the width, which turns over too. */
+/**
+ * A tilt as the mirror image has it: turns change their sense, but for the one about the width, which turns
+ * over too.
+ */
 function mirroredTilt({ edge, angle }: Tilt): Tilt {
   const aboutWidth = !edge.some((f) => f === 'edge1' || f === 'edge2')
   const face = (f: FaceName) => TURNED[f] ?? f
   return { edge: [face(edge[0]), face(edge[1])], angle: aboutWidth ? angle : `-(${angle})` }
 }
 
-/** A twin becomes a piece of its own, with the facing and spans it has now, and no longer follows its original. */
+/**
+ * A twin becomes a piece of its own, with the facing and spans it has now, and no longer follows its
+ * original.
+ */
 export const giveItsOwn = command({
   name: 'give-its-own',
   schema: MadePiece.pick({ id: true, facing: true, spans: true, repeat: true }).strict(),
@@ -165,7 +192,20 @@ export const giveItsOwn = command({
     if (twin.kind !== 'twin') throw new Refusal(`${twin.name} has its own already`)
     const { stock, tilts } = madePieceIn(draft, twin.of)
     const { name, note, group, except, only } = twin
-    draft.pieces[draft.pieces.indexOf(twin)] = { kind: 'made', id, name, note, group, except, only, stock, facing, spans, repeat, tilts: tilts.map(mirroredTilt) } // prettier-ignore
+    draft.pieces[draft.pieces.indexOf(twin)] = {
+      kind: 'made',
+      id,
+      name,
+      note,
+      group,
+      except,
+      only,
+      stock,
+      facing,
+      spans,
+      repeat,
+      tilts: tilts.map(mirroredTilt),
+    }
   },
   describe: ({ id }, before) => `Give ${nameOf(before, id)} its own`,
 })

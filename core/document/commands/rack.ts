@@ -9,7 +9,13 @@ export const addStock = command({
   schema: Stock,
   apply: (draft, stock) => {
     if (draft.stock.some((s) => s.id === stock.id)) throw new Refusal(`${stock.name} is on the rack already`)
-    draft.stock.push({ ...stock, name: freeName(stock.name, draft.stock.map((s) => s.name)) }) // prettier-ignore
+    draft.stock.push({
+      ...stock,
+      name: freeName(
+        stock.name,
+        draft.stock.map((s) => s.name),
+      ),
+    })
   },
   describe: ({ name }) => `Put ${name} on the rack`,
 })
@@ -34,7 +40,14 @@ export const removeStock = command({
     const stock = stockIn(draft, id)
     const users = draft.pieces.filter((p) => p.kind === 'made' && p.stock === id)
     if (users.length > 0)
-      throw new Refusal(`${stock.name} stays: ${users.map((p) => p.name).slice(0, 3).join(', ')}${users.length > 3 ? ' and others are' : users.length === 1 ? ' is' : ' are'} made from it`) // prettier-ignore
+      throw new Refusal(
+        `${stock.name} stays: ${users
+          .map((p) => p.name)
+          .slice(0, 3)
+          .join(
+            ', ',
+          )}${users.length > 3 ? ' and others are' : users.length === 1 ? ' is' : ' are'} made from it`,
+      )
     if (slotsReferringTo(draft, id).length > 0) draft.gone[id] = stock.name
     draft.boards = draft.boards.filter((b) => b.stock !== id)
     draft.stock = draft.stock.filter((s) => s.id !== id)
@@ -47,7 +60,13 @@ export const addBoard = command({
   schema: MeasuredBoard,
   apply: (draft, board) => {
     stockIn(draft, board.stock)
-    draft.boards.push({ ...board, name: freeName(board.name, draft.boards.map((b) => b.name)) }) // prettier-ignore
+    draft.boards.push({
+      ...board,
+      name: freeName(
+        board.name,
+        draft.boards.map((b) => b.name),
+      ),
+    })
   },
   describe: ({ name }) => `Put ${name} on the rack`,
 })

@@ -1,6 +1,6 @@
 /**
- * Tails stand on one board, widest at its end; the other has sockets in their shape, half the fit wider on each side.
- * Along the width: half pin, tail, pin, tail, …, half pin; pins are told at the tails' wide end.
+ * Tails stand on one board, widest at its end; the other has sockets in their shape, half the fit wider on
+ * each side. Along the width: half pin, tail, pin, tail, …, half pin; pins are told at the tails' wide end.
  */
 import type { Mm } from '../../measure'
 import { BEYOND, sayDegrees, toolInto, type Sockets, type Tool, type Vec2 } from '../../work'
@@ -35,7 +35,8 @@ function layOut(c: Corner, d: Deriving): Layout | string {
   const into = onGuest(d) ? c.host : c.guest
   const lap = isBlind(d) ? (d.value('lap') ?? into / 4) : 0
   const name = onGuest(d) ? c.m.host.name : c.m.guest.name
-  if (isBlind(d) && (lap <= 0 || lap >= into)) return `A lap of ${d.say(lap)} leaves no room for tails in ${name}, which is ${d.say(into)} thick`
+  if (isBlind(d) && (lap <= 0 || lap >= into))
+    return `A lap of ${d.say(lap)} leaves no room for tails in ${name}, which is ${d.say(into)} thick`
   const length = into - lap
   const angle = d.value('angle')
   const ratio = angle === undefined ? 1 / (d.value('slope') ?? 8) : Math.tan((angle * Math.PI) / 180)
@@ -49,17 +50,20 @@ function layOut(c: Corner, d: Deriving): Layout | string {
   const tail = (whole - 2 * half - (count - 1) * pin) / count
   const lean = length * ratio
   const [narrow, least] = [tail - 2 * lean, Math.min(tail - 2 * lean, pin)]
-  if (tail <= 0 || narrow <= fit) return `${count} tails do not fit into ${d.say(whole)} of ${c.m.guest.name} with pins of ${d.say(pin)}`
-  if (least < d.must('tool') - 1e-6) return `The dovetails of ${c.m.guest.name} are ${d.say(least)} at their narrowest, narrower than the tool`
+  if (tail <= 0 || narrow <= fit)
+    return `${count} tails do not fit into ${d.say(whole)} of ${c.m.guest.name} with pins of ${d.say(pin)}`
+  if (least < d.must('tool') - 1e-6)
+    return `The dovetails of ${c.m.guest.name} are ${d.say(least)} at their narrowest, narrower than the tool`
   return {
     tails: Array.from({ length: count }, (_, k) => {
       const start = from + half + k * (tail + pin)
       return [start, start + tail] as const
     }),
-    length, lean,
+    length,
+    lean,
     slope: angle === undefined ? `1:${Number((1 / ratio).toFixed(2))}` : sayDegrees(angle),
   }
-} // prettier-ignore
+}
 
 function make(c: Corner, l: Layout, d: Deriving): void {
   const { guest, host } = c.m
@@ -68,30 +72,58 @@ function make(c: Corner, l: Layout, d: Deriving): void {
   const open = isBlind(d) ? 0 : BEYOND
   const out = { low: 0, high: BEYOND }
   const [tailOn, pinOn] = onGuest(d) ? [guest, host] : [host, guest]
-  const mapped = (t: Tool, on: 'guest' | 'host') => (on === 'guest' ? t : toolInto(host.frame, guest.frame, t))
+  const mapped = (t: Tool, on: 'guest' | 'host') =>
+    on === 'guest' ? t : toolInto(host.frame, guest.frame, t)
 
   // What the tails leave standing between them goes from their own board.
-  const between = gaps(c.width, outerEdges(c, d), l).map((g) => mapped(cornerPrism(c, tailed, g, { low: BEYOND, high: BEYOND }), tailed))
+  const between = gaps(c.width, outerEdges(c, d), l).map((g) =>
+    mapped(cornerPrism(c, tailed, g, { low: BEYOND, high: BEYOND }), tailed),
+  )
   const sockets = l.tails.map(([a, b]) => {
     const [a0, b0] = [a + l.lean - fit / 2, b - l.lean + fit / 2]
-    const outline: Vec2[] = [[-BEYOND, a0], [0, a0], [l.length, a - fit / 2], [l.length + open, a - fit / 2], [l.length + open, b + fit / 2], [l.length, b + fit / 2], [0, b0], [-BEYOND, b0]]
+    const outline: Vec2[] = [
+      [-BEYOND, a0],
+      [0, a0],
+      [l.length, a - fit / 2],
+      [l.length + open, a - fit / 2],
+      [l.length + open, b + fit / 2],
+      [l.length, b + fit / 2],
+      [0, b0],
+      [-BEYOND, b0],
+    ]
     return mapped(cornerPrism(c, tailed, outline, out), tailed === 'guest' ? 'host' : 'guest')
   })
   const base = { run: 1 as const, slope: l.slope }
   const tails: Sockets = {
-    ...base, name: 'tails', face: onGuest(d) ? c.m.face : c.hostEnd, count: l.tails.length, depth: l.length,
-    width: l.tails[0]![1] - l.tails[0]![0], places: onBoard(c, tailed, ranges(outerEdges(c, d), l)), tools: between,
+    ...base,
+    name: 'tails',
+    face: onGuest(d) ? c.m.face : c.hostEnd,
+    count: l.tails.length,
+    depth: l.length,
+    width: l.tails[0]![1] - l.tails[0]![0],
+    places: onBoard(c, tailed, ranges(outerEdges(c, d), l)),
+    tools: between,
   }
   const pins: Sockets = {
-    ...base, name: 'pins', face: onGuest(d) ? c.hostEnd : c.m.face, count: l.tails.length + 1,
-    depth: onGuest(d) ? c.guest : c.host, width: d.must('pin') - fit,
-    places: onBoard(c, onGuest(d) ? 'host' : 'guest', l.tails.map(([a, b]) => [a - fit / 2, b + fit / 2])),
-    ...(isBlind(d) ? { into: { mm: l.length, from: onGuest(d) ? c.m.hostFace : c.far ? 'back' : 'face' } } : {}),
+    ...base,
+    name: 'pins',
+    face: onGuest(d) ? c.hostEnd : c.m.face,
+    count: l.tails.length + 1,
+    depth: onGuest(d) ? c.guest : c.host,
+    width: d.must('pin') - fit,
+    places: onBoard(
+      c,
+      onGuest(d) ? 'host' : 'guest',
+      l.tails.map(([a, b]) => [a - fit / 2, b + fit / 2]),
+    ),
+    ...(isBlind(d)
+      ? { into: { mm: l.length, from: onGuest(d) ? c.m.hostFace : c.far ? 'back' : 'face' } }
+      : {}),
     tools: sockets,
   }
   d.work('sockets', tailOn, pinOn, tails, '/tails')
   d.work('sockets', pinOn, tailOn, pins, '/pins')
-} // prettier-ignore
+}
 
 /** The ranges along the width that are not tails, at their wide end. */
 const ranges = ([from, to]: readonly [Mm, Mm], l: Layout): Array<readonly [Mm, Mm]> => {
@@ -100,8 +132,8 @@ const ranges = ([from, to]: readonly [Mm, Mm], l: Layout): Array<readonly [Mm, M
 }
 
 /**
- * Where the outermost gaps end: at the edges of the board the tails stand on, and out of it. A side board that is wider
- * than the other keeps its wood there, half the fit away from the outer pin.
+ * Where the outermost gaps end: at the edges of the board the tails stand on, and out of it. A side board
+ * that is wider than the other keeps its wood there, half the fit away from the outer pin.
  */
 function outerEdges(c: Corner, d: Deriving): readonly [Mm, Mm] {
   if (onGuest(d)) return [-BEYOND, c.m.guest.size[1] + BEYOND]
@@ -111,7 +143,10 @@ function outerEdges(c: Corner, d: Deriving): readonly [Mm, Mm] {
   return [low < from - 1e-6 ? from - fit / 2 : from - BEYOND, high > to + 1e-6 ? to + fit / 2 : to + BEYOND]
 }
 
-/** Outlines of what goes between the tails: (from the base outwards, along the width), out of the wood where open. */
+/**
+ * Outlines of what goes between the tails: (from the base outwards, along the width), out of the wood where
+ * open.
+ */
 function gaps(width: readonly [Mm, Mm], edges: readonly [Mm, Mm], l: Layout): Vec2[][] {
   const all = ranges(width, l)
   return all.map(([a, b], k) => {
@@ -119,6 +154,13 @@ function gaps(width: readonly [Mm, Mm], edges: readonly [Mm, Mm], l: Layout): Ve
     const last = k === all.length - 1
     const [a0, a1] = first ? [edges[0], edges[0]] : [a - l.lean, a]
     const [b0, b1] = last ? [edges[1], edges[1]] : [b + l.lean, b]
-    return [[0, a0], [l.length, a1], [l.length + BEYOND, a1], [l.length + BEYOND, b1], [l.length, b1], [0, b0]]
+    return [
+      [0, a0],
+      [l.length, a1],
+      [l.length + BEYOND, a1],
+      [l.length + BEYOND, b1],
+      [l.length, b1],
+      [0, b0],
+    ]
   })
-} // prettier-ignore
+}

@@ -34,7 +34,11 @@ export const dovetail = defineJoint({
     const lapped = isBlind(joint) && joint.fields.lap ? ['lap'] : []
     const grows: Growth[] = [
       {
-        member: 0, face: one, says: (called) => `into ${called(1)}`, measures: lapped, poses: true,
+        member: 0,
+        face: one,
+        says: (called) => `into ${called(1)}`,
+        measures: lapped,
+        poses: true,
         by: (v, poses) => {
           const all = depthBehind(poses, one)
           return isBlind(joint) && tailsOnGuest(joint)
@@ -42,17 +46,21 @@ export const dovetail = defineJoint({
             : all
         },
       },
-    ] // prettier-ignore
+    ]
     // Half-blind tails on the other board stop short of the outside, and it with them.
     if (two && isBlind(joint) && !tailsOnGuest(joint))
       grows.push({
-        member: 1, face: two, says: () => 'back from the outside', measures: lapped, poses: true,
+        member: 1,
+        face: two,
+        says: () => 'back from the outside',
+        measures: lapped,
+        poses: true,
         by: (v, [guests = [], hosts = []]) =>
           hosts.map((host) => {
             const guest = host && guests.find((g) => g && touchBehind(g, one, host) !== null)
             return guest ? -(v.lap ?? guest.size[2] / 4) : 0
           }),
-      }) // prettier-ignore
+      })
     return grows
   },
   propose: (c, resolved) =>

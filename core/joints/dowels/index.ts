@@ -40,7 +40,13 @@ export const dowels = defineJoint({
   consequence: ({ fields }, c, resolved) => {
     const [diameter, length] = [fields.diameter, fields.length].map((f) => tryLength(f, c, resolved))
     if (diameter == null || length == null) return ['The dowel does not read as a length']
-    return [`Holes ⌀ `, { mm: diameter }, ` in ${c.guest.name} and in ${c.host.name}, and dowels `, { mm: length }, ' long'] // prettier-ignore
+    return [
+      `Holes ⌀ `,
+      { mm: diameter },
+      ` in ${c.guest.name} and in ${c.host.name}, and dowels `,
+      { mm: length },
+      ' long',
+    ]
   },
   derive,
 })
@@ -63,15 +69,21 @@ function derive(d: Deriving): void {
 
 function refusal(m: Meeting, into: number, guestDepth: number, d: Deriving): string | null {
   const { guest, host } = m
-  if (into <= 0 || guestDepth <= 0) return `A dowel between ${guest.name} and ${host.name} goes into one of them only`
+  if (into <= 0 || guestDepth <= 0)
+    return `A dowel between ${guest.name} and ${host.name} goes into one of them only`
   const out = (depth: number, name: string, there: number) =>
     depth >= there - 1e-6
       ? `A dowel hole ${d.say(depth)} deep would come out of ${name}, which is ${d.say(there)} there`
       : null
   return out(into, host.name, behind(m)) ?? out(guestDepth, guest.name, extentOf(guest, m.into))
-} // prettier-ignore
+}
 
-function bored(m: Meeting, places: readonly Vec3[], how: { diameter: number; into: number; guestDepth: number }, d: Deriving): void {
+function bored(
+  m: Meeting,
+  places: readonly Vec3[],
+  how: { diameter: number; into: number; guestDepth: number },
+  d: Deriving,
+): void {
   const { guest, host } = m
   const out = outOf(m)
   const back = negated(out)
@@ -89,4 +101,4 @@ function bored(m: Meeting, places: readonly Vec3[], how: { diameter: number; int
   }
   d.work('bore', guest, host, mine)
   d.work('bore', host, guest, yours)
-} // prettier-ignore
+}

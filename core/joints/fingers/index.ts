@@ -25,9 +25,18 @@ export const fingers = defineJoint({
   grows: (joint) => {
     const face = joint.between[0]!.face
     return face
-      ? [{ member: 0, face, says: (called) => `through ${called(1)}`, measures: [], poses: true, by: (_, poses) => depthBehind(poses, face) }]
+      ? [
+          {
+            member: 0,
+            face,
+            says: (called) => `through ${called(1)}`,
+            measures: [],
+            poses: true,
+            by: (_, poses) => depthBehind(poses, face),
+          },
+        ]
       : []
-  }, // prettier-ignore
+  },
   propose: (c) =>
     makesCorner(c)
       ? { between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.cornerFace)], fields: {} }
@@ -55,18 +64,27 @@ function placesOf(c: Corner, d: Deriving): Range[] | string {
   const half = chosen(d.joint.joint, 'ends', 'whole') === 'half'
   const wide = d.must('width')
   if (wide <= 0) return 'The fingers have no width'
-  const count = d.value('count') ?? Math.max(2, half ? Math.round(whole / wide) + 1 : Math.round((whole / wide - 1) / 2) * 2 + 1)
-  if (count < 2) return `Fingers of ${d.say(wide)} cannot fit into ${d.say(whole)} of ${c.m.guest.name}: at least two are needed`
+  const count =
+    d.value('count') ??
+    Math.max(2, half ? Math.round(whole / wide) + 1 : Math.round((whole / wide - 1) / 2) * 2 + 1)
+  if (count < 2)
+    return (
+      `Fingers of ${d.say(wide)} cannot fit into ${d.say(whole)} of ${c.m.guest.name}: at least ` +
+      'two are needed'
+    )
   const w: Mm = whole / (half ? count - 1 : count)
   const least = half ? w / 2 : w
   if (least < d.must('tool') - 1e-6 || least < d.must('fit') * 2)
-    return `${count} fingers in ${d.say(whole)} of ${c.m.guest.name} are ${d.say(least)} wide, narrower than the tool`
+    return (
+      `${count} fingers in ${d.say(whole)} of ${c.m.guest.name} are ${d.say(least)} wide, ` +
+      'narrower than the tool'
+    )
   return Array.from({ length: count }, (_, k): Range => {
     const start = from + w * (half ? Math.max(0, k - 0.5) : k)
     const end = half && k === count - 1 ? to : from + w * (half ? k + 0.5 : k + 1)
     return [start, end]
   })
-} // prettier-ignore
+}
 
 function make(c: Corner, places: readonly Range[], d: Deriving): void {
   const { guest, host } = c.m
@@ -81,15 +99,28 @@ function make(c: Corner, places: readonly Range[], d: Deriving): void {
     a > low + 1e-6 ? a - fit / 2 : a,
     b < high - 1e-6 ? b + fit / 2 : b,
   ])
-  const base = { name: 'fingers' as const, run: 1 as const, slope: '', width: mine[0] ? mine[0][1] - mine[0][0] : 0 }
+  const base = {
+    name: 'fingers' as const,
+    run: 1 as const,
+    slope: '',
+    width: mine[0] ? mine[0][1] - mine[0][0] : 0,
+  }
   const onGuest: Sockets = {
-    ...base, face: c.m.face, count: mine.length, depth: c.host, places: taken,
+    ...base,
+    face: c.m.face,
+    count: mine.length,
+    depth: c.host,
+    places: taken,
     tools: taken.map((r) => runOut(strip(c, [0, c.host], r), guest.size)),
   }
   const onHost: Sockets = {
-    ...base, face: c.hostEnd, count: places.length - mine.length, depth: c.guest, places: onBoard(c, 'host', sockets),
+    ...base,
+    face: c.hostEnd,
+    count: places.length - mine.length,
+    depth: c.guest,
+    places: onBoard(c, 'host', sockets),
     tools: sockets.map((r) => asTool(c.m, strip(c, [-BEYOND, c.host + BEYOND], r))),
   }
   d.work('sockets', guest, host, onGuest, '/fingers')
   d.work('sockets', host, guest, onHost, '/fingers')
-} // prettier-ignore
+}

@@ -1,7 +1,8 @@
 /**
- * A housing in wood. Let d be the depth, c the fit, g the gap. The guest has grown by d − g already (see grows). The
- * host loses a channel in the shape of the guest's grown end: c/2 wider to each side across the guest's thickness,
- * d deep, running out through every side of the host that the guest is flush with or stands proud of.
+ * A housing in wood. Let d be the depth, c the fit, g the gap. The guest has grown by d − g already (see
+ * grows). The host loses a channel in the shape of the guest's grown end: c/2 wider to each side across the
+ * guest's thickness, d deep, running out through every side of the host that the guest is flush with or
+ * stands proud of.
  */
 import type { Mm } from '../../measure'
 import { FACE_AT, faceAt, overlap, type Axis, type Box } from '../../pieces'
@@ -57,7 +58,10 @@ function refusal(m: Meeting, d: Deriving): string | null {
   const t = behind(m)
   if (depth <= 0) return `The joint of ${guest.name} in ${host.name} has no depth`
   if (depth >= t - 1e-6)
-    return `A channel ${say(depth)} deep for ${guest.name} would go through ${host.name}, which is ${say(t)} there`
+    return (
+      `A channel ${say(depth)} deep for ${guest.name} would go through ${host.name}, which is ` +
+      `${say(t)} there`
+    )
   if (gap < 0 || gap >= depth)
     return `The gap of ${say(gap)} at the bottom leaves ${guest.name} nothing to go into ${host.name}`
   if (fit <= -guest.thickness) return `A fit of ${say(fit)} leaves no channel for ${guest.name}`

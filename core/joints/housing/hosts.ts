@@ -1,8 +1,8 @@
 import type { FaceName, Joint } from '../../document'
 
 /**
- * The members a guest goes into, each with the guest's face that does. One host stands beside the guest's face; of
- * several, each stands with the face of the guest that goes into it.
+ * The members a guest goes into, each with the guest's face that does. One host stands beside the guest's
+ * face; of several, each stands with the face of the guest that goes into it.
  */
 export function entries(joint: Joint): Array<{ readonly host: number; readonly face: FaceName }> {
   const [guest, ...hosts] = joint.between

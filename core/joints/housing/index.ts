@@ -6,8 +6,9 @@ import { derive } from './derive'
 import { entries } from './hosts'
 
 /**
- * A guest's end or edge let into its host: a dado, a groove or a rabbet, by what it is. `stop1` is at the guest's
- * edge 1 (end 1 when it goes in by an edge), `stop2` at the other; both are measured from the host's side.
+ * A guest's end or edge let into its host: a dado, a groove or a rabbet, by what it is. `stop1` is at the
+ * guest's edge 1 (end 1 when it goes in by an edge), `stop2` at the other; both are measured from the host's
+ * side.
  */
 export const housing = defineJoint({
   kind: 'housing',
@@ -52,9 +53,14 @@ export const housing = defineJoint({
     const fit = tryLength(fields.fit ?? 'fit', c, resolved)
     if (depth === null || fit === null) return ['The depth does not read as a length']
     return [
-      `${c.guest.name} grows `, { mm: depth }, `, and ${c.host.name} gets a channel `,
-      { mm: c.guest.thickness + fit }, ' wide and ', { mm: depth }, ' deep',
-    ] // prettier-ignore
+      `${c.guest.name} grows `,
+      { mm: depth },
+      `, and ${c.host.name} gets a channel `,
+      { mm: c.guest.thickness + fit },
+      ' wide and ',
+      { mm: depth },
+      ' deep',
+    ]
   },
   derive,
 })

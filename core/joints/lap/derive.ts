@@ -1,10 +1,25 @@
 /**
- * Two pieces that run through each other and lie in one plane afterwards. Across the plane of both lengths, the first
- * is cut from one side down to a parting plane, the other from the other side up to it. In the plane each cut is as
- * wide as the other piece plus the fit, and ends where the other ends.
+ * Two pieces that run through each other and lie in one plane afterwards. Across the plane of both lengths,
+ * the first is cut from one side down to a parting plane, the other from the other side up to it. In the
+ * plane each cut is as wide as the other piece plus the fit, and ends where the other ends.
  */
 import type { Mm } from '../../measure'
-import { cornersOf, unitVector, axesOf, vec3, negated, AXES, cross, dot, faceAt, norm, toRoom, type Axis, type Box, type Vec3 } from '../../pieces' // prettier-ignore
+import {
+  cornersOf,
+  unitVector,
+  axesOf,
+  vec3,
+  negated,
+  AXES,
+  cross,
+  dot,
+  faceAt,
+  norm,
+  toRoom,
+  type Axis,
+  type Box,
+  type Vec3,
+} from '../../pieces'
 import type { Instance } from '../../resolve'
 import { BEYOND, boxInto, pointInto, runOut, vectorInto, type Lap, type Tool } from '../../work'
 import { prismAlong, type Range } from '../block'
@@ -16,7 +31,8 @@ export function derive(d: Deriving): void {
   for (const a of d.members(0)) {
     const others = d.members(1).filter((b) => b !== a)
     const crossed = others.filter((b) => lapPair(a, b, d))
-    if (crossed.length === 0 && others[0]) d.wrong(`${a.name} does not run through ${others[0].name}, so nothing is lapped`) // prettier-ignore
+    if (crossed.length === 0 && others[0])
+      d.wrong(`${a.name} does not run through ${others[0].name}, so nothing is lapped`)
   }
 }
 
@@ -54,7 +70,10 @@ function lapPair(a: Instance, b: Instance, d: Deriving): boolean {
   const fromHigh = Math.abs(middle) > TOUCHING ? middle < 0 : chosen(d.joint.joint, 'side', 'face') === 'face'
   const share = d.value('share') ?? (high - low) / 2
   if (share <= 0 || share >= high - low - 1e-6) {
-    d.wrong(`Taking ${d.say(share)} from ${a.name} leaves nothing of the ${d.say(high - low)} that it shares with ${b.name}`) // prettier-ignore
+    d.wrong(
+      `Taking ${d.say(share)} from ${a.name} leaves nothing of the ${d.say(high - low)} that it ` +
+        `shares with ${b.name}`,
+    )
     return true
   }
   const parting = fromHigh ? high - share : low + share
@@ -66,7 +85,10 @@ function lapPair(a: Instance, b: Instance, d: Deriving): boolean {
 /** Whether the two overlap when seen along the line square to both lengths. */
 function sharesPlan(a: Instance, b: Instance): boolean {
   const box = boxInto(a.frame, b.frame, b.shoulder)
-  if (box) return AXES.every((i) => Math.min(a.shoulder.max[i], box.max[i]) - Math.max(a.shoulder.min[i], box.min[i]) > TOUCHING) // prettier-ignore
+  if (box)
+    return AXES.every(
+      (i) => Math.min(a.shoulder.max[i], box.max[i]) - Math.max(a.shoulder.min[i], box.min[i]) > TOUCHING,
+    )
   return AXES.every((i) => {
     const xs = cornersIn(a, b).map((p) => p[i])
     return (
@@ -78,7 +100,10 @@ function sharesPlan(a: Instance, b: Instance): boolean {
 const cornersIn = (a: Instance, b: Instance): Vec3[] =>
   cornersOf(b.shoulder).map((p) => pointInto(a.frame, b.frame, p))
 
-/** Takes the other's plan, widened by the fit, from one side of a piece, between two places along a room vector. */
+/**
+ * Takes the other's plan, widened by the fit, from one side of a piece, between two places along a room
+ * vector.
+ */
 function cutLap(on: Instance, by: Instance, v: Vec3, [from, to]: [Mm, Mm], open: boolean, d: Deriving): void {
   const own = ownAxis(on, v)!
   const byAxis = ownAxis(by, v)!.axis
@@ -112,13 +137,21 @@ function cutLap(on: Instance, by: Instance, v: Vec3, [from, to]: [Mm, Mm], open:
   const where =
     region.min[0] <= TOUCHING ? 'end 1' : region.max[0] >= on.size[0] - TOUCHING ? 'end 2' : 'between'
   const data: Lap = {
-    region, tool, degrees, where, face: faceAt(own.axis, far), depth: q - p, size: on.size,
+    region,
+    tool,
+    degrees,
+    where,
+    face: faceAt(own.axis, far),
+    depth: q - p,
+    size: on.size,
     width: square ? region.max[0] - region.min[0] : plan.max[across] - plan.min[across],
-  } // prettier-ignore
+  }
   d.work('lap', on, by, data)
 }
 
-/** A lap for a piece that crosses aslant: its plan as a prism, reaching out where it passes the piece's sides. */
+/**
+ * A lap for a piece that crosses aslant: its plan as a prism, reaching out where it passes the piece's sides.
+ */
 function slanted(
   on: Instance,
   by: Instance,
@@ -138,21 +171,33 @@ function slanted(
     if (outside)
       (end === 'min' ? min : max)[0] += (end === 'min' ? -1 : 1) * (BEYOND + (max[across] - min[across]))
   }
-  const corners = ([[0, 0], [1, 0], [1, 1], [0, 1]] as const).map(([s, t]): Vec3 => {
+  const corners = (
+    [
+      [0, 0],
+      [1, 0],
+      [1, 1],
+      [0, 1],
+    ] as const
+  ).map(([s, t]): Vec3 => {
     const c: [number, number, number] = [0, 0, 0]
     c[0] = s ? max[0] : min[0]
     c[across] = t ? max[across] : min[across]
     return pointInto(on.frame, by.frame, c)
-  }) // prettier-ignore
+  })
   const run: Range = [p <= TOUCHING ? p - BEYOND : p, q >= on.size[axis] - TOUCHING ? q + BEYOND : q]
   const [u, w] = otherAxes(axis)
   const lean = vectorInto(on.frame, by.frame, [1, 0, 0])[0]
   return {
-    tool: prismAlong(u, w, corners.map((c) => [c[u], c[w]]), run),
+    tool: prismAlong(
+      u,
+      w,
+      corners.map((c) => [c[u], c[w]]),
+      run,
+    ),
     region: {
       min: vec3((i) => (i === axis ? p : Math.max(0, Math.min(...corners.map((c) => c[i]))))),
       max: vec3((i) => (i === axis ? q : Math.min(on.size[i], Math.max(...corners.map((c) => c[i]))))),
     },
     degrees: Math.abs(90 - (Math.acos(Math.max(-1, Math.min(1, lean))) * 180) / Math.PI),
-  } // prettier-ignore
+  }
 }

@@ -47,9 +47,17 @@ export function derive(d: Deriving): void {
 /** Two sections cut at one plane leave a gap or a step where they differ. */
 function sayUneven(a: Instance, b: Instance, { uneven }: Met, d: Deriving): void {
   if (uneven.deep > UNEVEN)
-    d.wrong(`The mitre of ${a.name} and ${b.name} leaves a gap inside the corner: the one is cut ${d.say(uneven.deep)} further in than the other`, 'look') // prettier-ignore
+    d.wrong(
+      `The mitre of ${a.name} and ${b.name} leaves a gap inside the corner: the one is cut ` +
+        `${d.say(uneven.deep)} further in than the other`,
+      'look',
+    )
   else if (uneven.along > UNEVEN)
-    d.wrong(`The mitre of ${a.name} and ${b.name} leaves a step: the one reaches ${d.say(uneven.along)} further than the other`, 'look') // prettier-ignore
+    d.wrong(
+      `The mitre of ${a.name} and ${b.name} leaves a step: the one reaches ${d.say(uneven.along)} ` +
+        'further than the other',
+      'look',
+    )
 }
 
 /** A cut by a plane of the room, in the piece's own frame. */
@@ -77,19 +85,30 @@ function keys(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, d:
   const count = d.value('keys') ?? 3
   const [from, to] = met.along
   if (kerf <= 0 || depth <= 0) return d.wrong('Keys want a thickness and a depth')
-  if (depth >= met.deep[1]) return d.wrong(`Keys ${d.say(depth)} deep come out at the inside of the corner of ${a.name} and ${b.name}`) // prettier-ignore
-  if (count * kerf * 2 > to - from) return d.wrong(`${count} keys of ${d.say(kerf)} do not fit into ${d.say(to - from)} of ${a.name}`) // prettier-ignore
+  if (depth >= met.deep[1])
+    return d.wrong(
+      `Keys ${d.say(depth)} deep come out at the inside of the corner of ${a.name} and ${b.name}`,
+    )
+  if (count * kerf * 2 > to - from)
+    return d.wrong(`${count} keys of ${d.say(kerf)} do not fit into ${d.say(to - from)} of ${a.name}`)
   const places = Array.from({ length: count }, (_, k) => from + ((to - from) * (k + 1)) / (count + 1))
   const tools = places.map((at) => slot(met.parting, at, kerf, depth))
-  for (const [on, other, face] of [[a, b, fa], [b, a, fb]] as const) {
+  for (const [on, other, face] of [
+    [a, b, fa],
+    [b, a, fb],
+  ] as const) {
     const axis = axisAlong(on, met.parting.edge)
     const data: Keyway = {
-      name: 'key slot', face: face, width: kerf, depth, axis,
+      name: 'key slot',
+      face: face,
+      width: kerf,
+      depth,
+      axis,
       at: places.map((t) => along(on, met.parting, t, axis)),
       tools: tools.map((t) => toolInto(on.frame, STILL, t)),
     }
     d.work('keyway', on, other, data, '/keys')
-  } // prettier-ignore
+  }
   d.supply(`Key ${d.say(kerf)} thick`, count)
 }
 
@@ -99,9 +118,14 @@ function slot({ corner, edge, inward }: Parting, at: Mm, kerf: Mm, depth: Mm): T
   return {
     kind: 'prism',
     frame: { origin, x: cross(inward, edge), y: inward, z: edge },
-    outline: [[-reach, -reach], [reach, -reach], [reach, depth], [-reach, depth]],
+    outline: [
+      [-reach, -reach],
+      [reach, -reach],
+      [reach, depth],
+      [-reach, depth],
+    ],
     depth: kerf,
-  } // prettier-ignore
+  }
 }
 
 /** A groove in both cut faces along the longer way, for a spline square to them. */
@@ -114,7 +138,10 @@ function spline(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, 
   const depth = d.value('depth') ?? (across[1] - across[0]) / 4
   const middle = (across[0] + across[1]) / 2
   if (kerf <= 0 || depth <= 0) return d.wrong('A spline wants a thickness and a depth')
-  if (kerf >= across[1] - across[0]) return d.wrong(`A spline of ${d.say(kerf)} does not fit into ${d.say(across[1] - across[0])} of ${a.name}`) // prettier-ignore
+  if (kerf >= across[1] - across[0])
+    return d.wrong(
+      `A spline of ${d.say(kerf)} does not fit into ${d.say(across[1] - across[0])} of ${a.name}`,
+    )
   const from = run[0] - BEYOND - depth
   const origin = vec3((i) => corner[i] + u[i] * from + v[i] * middle)
   const x = cross(v, u)
@@ -123,22 +150,41 @@ function spline(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, 
   const tool: Tool = {
     kind: 'prism',
     frame: { origin, x, y: v, z: u },
-    outline: [[-depth, -kerf / 2], [depth, -kerf / 2], [depth, kerf / 2], [-depth, kerf / 2]],
+    outline: [
+      [-depth, -kerf / 2],
+      [depth, -kerf / 2],
+      [depth, kerf / 2],
+      [-depth, kerf / 2],
+    ],
     depth: run[1] - run[0] + 2 * (BEYOND + depth),
-  } // prettier-ignore
-  for (const [on, other, face] of [[a, b, fa], [b, a, fb]] as const) {
+  }
+  for (const [on, other, face] of [
+    [a, b, fa],
+    [b, a, fb],
+  ] as const) {
     const axis = axisAlong(on, v)
     const data: Keyway = {
-      name: 'spline groove', face: face, width: kerf, depth, axis,
-      at: [dot(vec3((i) => corner[i] + v[i] * middle - on.frame.origin[i]), axesOf(on.frame)[axis])],
+      name: 'spline groove',
+      face: face,
+      width: kerf,
+      depth,
+      axis,
+      at: [
+        dot(
+          vec3((i) => corner[i] + v[i] * middle - on.frame.origin[i]),
+          axesOf(on.frame)[axis],
+        ),
+      ],
       tools: [toolInto(on.frame, STILL, tool)],
     }
     d.work('keyway', on, other, data, '/spline')
-  } // prettier-ignore
+  }
   d.supply(`Spline ${d.say(kerf)} × ${d.say(2 * depth)} × ${d.say(run[1] - run[0])}`, 1)
 }
 
-/** Dowels square to the cut, along its longer way, in the middle of the other; half of each in either piece. */
+/**
+ * Dowels square to the cut, along its longer way, in the middle of the other; half of each in either piece.
+ */
 function dowels(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, d: Deriving): void {
   const { corner, edge, inward, normal } = met.parting
   const lengthwise = met.along[1] - met.along[0] >= met.deep[1] - met.deep[0]
@@ -151,23 +197,36 @@ function dowels(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, 
   const depth = length / 2 + room
   const [whole, wide] = [run[1] - run[0], across[1] - across[0]]
   if (diameter <= 0 || length <= 0) return d.wrong('A dowel wants a diameter and a length')
-  if (diameter >= wide) return d.wrong(`Holes of ${d.say(diameter)} break out of the mitre of ${a.name}, which is ${d.say(wide)} there`) // prettier-ignore
-  if (whole / (count + 1) < diameter) return d.wrong(`${count} holes of ${d.say(diameter)} do not fit into the mitre of ${a.name}`) // prettier-ignore
+  if (diameter >= wide)
+    return d.wrong(
+      `Holes of ${d.say(diameter)} break out of the mitre of ${a.name}, which is ${d.say(wide)} there`,
+    )
+  if (whole / (count + 1) < diameter)
+    return d.wrong(`${count} holes of ${d.say(diameter)} do not fit into the mitre of ${a.name}`)
   const middle = (across[0] + across[1]) / 2
   const places = Array.from({ length: count }, (_, k): Vec3 => {
     const t = run[0] + (whole * (k + 1)) / (count + 1)
     return vec3((i) => corner[i] + u[i] * t + v[i] * middle)
   })
-  for (const [on, other, face, sign] of [[a, b, fa, -1], [b, a, fb, 1]] as const) {
+  for (const [on, other, face, sign] of [
+    [a, b, fa, -1],
+    [b, a, fb, 1],
+  ] as const) {
     const into = normal.map((n) => n * sign) as unknown as Vec3
     const out = places.find((p) => !inside(on, p, into, depth, diameter / 2))
     if (out) return d.wrong(`A dowel hole ${d.say(depth)} deep across the mitre comes out of ${on.name}`)
     const data: Bore = {
-      name: 'dowel hole', face: face, diameter, depth, through: false, tip: 0,
-      at: places.map((p) => toOwn(on.frame, p)), along: vectorInto(on.frame, STILL, into),
+      name: 'dowel hole',
+      face: face,
+      diameter,
+      depth,
+      through: false,
+      tip: 0,
+      at: places.map((p) => toOwn(on.frame, p)),
+      along: vectorInto(on.frame, STILL, into),
     }
     d.work('bore', on, other, data, '/dowels')
-  } // prettier-ignore
+  }
   d.supply(`Dowel ⌀ ${d.say(diameter)} × ${d.say(length)}`, count)
 }
 

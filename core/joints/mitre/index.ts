@@ -29,10 +29,15 @@ export const mitre = defineJoint({
       if (!face) return []
       return [
         {
-          member, face, says: (called) => `to the mitre with ${called(1 - member)}`, measures: [], poses: true, cuts: true,
+          member,
+          face,
+          says: (called) => `to the mitre with ${called(1 - member)}`,
+          measures: [],
+          poses: true,
+          cuts: true,
           by: (_, poses) => growths(joint, poses)[member]!,
         },
-      ] // prettier-ignore
+      ]
     }),
   propose: (c) => {
     const faces = facesAt(c)
@@ -45,9 +50,12 @@ export const mitre = defineJoint({
 
 /** The ends or edges that would be mitred at a contact. */
 function facesAt(c: Contact) {
-  const host = c.sort === 'flat' ? c.cornerFace : c.sort === 'angle' || c.sort === 'corner' ? c.hostFace : null
-  return host && sortOfFace(host) !== 'face' && sortOfFace(c.guestFace) !== 'face' ? ([c.guestFace, host] as const) : null
-} // prettier-ignore
+  const host =
+    c.sort === 'flat' ? c.cornerFace : c.sort === 'angle' || c.sort === 'corner' ? c.hostFace : null
+  return host && sortOfFace(host) !== 'face' && sortOfFace(c.guestFace) !== 'face'
+    ? ([c.guestFace, host] as const)
+    : null
+}
 
 /** How far each copy of either member grows to the mitre with the nearest of the other. */
 function growths(joint: Joint, [one = [], two = []]: readonly Standing[]): [Mm[], Mm[]] {

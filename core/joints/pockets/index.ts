@@ -59,20 +59,27 @@ function derive(d: Deriving): void {
 }
 
 /**
- * The screw's line passes the guest's end where the row is, leaning by the angle a from the guest's face. With e the
- * row's distance from the pocket's side, the line comes out of that side e / tan a before the end.
+ * The screw's line passes the guest's end where the row is, leaning by the angle a from the guest's face.
+ * With e the row's distance from the pocket's side, the line comes out of that side e / tan a before the end.
  */
 function pocketsAt(m: Meeting, places: readonly Vec3[], d: Deriving): [Bore, Bore, Bore] | string {
   const { guest, host } = m
   const fromFace = chosen(d.joint.joint, 'side', 'back') === 'face'
-  const [diameter, length, wide, web] = ['diameter', 'length', 'pocket', 'web'].map((n) => d.must(n)) as [Mm, Mm, Mm, Mm] // prettier-ignore
+  const [diameter, length, wide, web] = ['diameter', 'length', 'pocket', 'web'].map((n) => d.must(n)) as [
+    Mm,
+    Mm,
+    Mm,
+    Mm,
+  ]
   const a = (d.must('angle') * Math.PI) / 180
   if (!(a > 0.05 && a < 1.2)) return 'Pockets lean between 3° and 68°'
   if (wide <= diameter) return 'The pocket is to be wider than its screw'
   const side = fromFace ? guest.shoulder.max[2] : guest.shoulder.min[2]
   const e = Math.abs(places[0]![2] - side)
   const out = outOf(m)
-  const along = vec3((i) => (i === m.into ? out[i] * Math.cos(a) : i === 2 ? (fromFace ? -1 : 1) * Math.sin(a) : 0)) // prettier-ignore
+  const along = vec3((i) =>
+    i === m.into ? out[i] * Math.cos(a) : i === 2 ? (fromFace ? -1 : 1) * Math.sin(a) : 0,
+  )
   const whole = e / Math.sin(a)
   const deep = whole - web / Math.cos(a)
   if (deep <= 0) return `${guest.name} is too thin for pockets with ${d.say(web)} of wood before them`
@@ -80,15 +87,35 @@ function pocketsAt(m: Meeting, places: readonly Vec3[], d: Deriving): [Bore, Bor
     return `${guest.name} is too short for its pockets`
   const into = length - (whole - deep)
   if (into <= 0) return `A pocket screw ${d.say(length)} long does not reach ${host.name}`
-  if (into * Math.cos(a) >= behind(m)) return `A pocket screw ${d.say(length)} long would come out of ${host.name}` // prettier-ignore
-  const mouth = places.map((p) => vec3((i) => (i === m.into ? surfaceAt(guest, m.face) - out[i] * whole * Math.cos(a) : i === 2 ? side : p[i]))) // prettier-ignore
+  if (into * Math.cos(a) >= behind(m))
+    return `A pocket screw ${d.say(length)} long would come out of ${host.name}`
+  const mouth = places.map((p) =>
+    vec3((i) =>
+      i === m.into ? surfaceAt(guest, m.face) - out[i] * whole * Math.cos(a) : i === 2 ? side : p[i],
+    ),
+  )
   const face = fromFace ? 'face' : 'back'
   return [
     { name: 'pocket', face, at: mouth, along, diameter: wide, depth: deep, through: false, tip: 0 },
-    { name: 'clearance hole', face, at: mouth, along, diameter, depth: whole + diameter + d.seat(m) / Math.cos(a), through: true, tip: 0 },
     {
-      name: 'pilot hole', face: m.hostFace, diameter: 0.7 * diameter, depth: into, through: false, tip: 0,
-      at: places.map((p) => pointInto(host.frame, guest.frame, p)), along: vectorInto(host.frame, guest.frame, along),
+      name: 'clearance hole',
+      face,
+      at: mouth,
+      along,
+      diameter,
+      depth: whole + diameter + d.seat(m) / Math.cos(a),
+      through: true,
+      tip: 0,
     },
-  ] // prettier-ignore
+    {
+      name: 'pilot hole',
+      face: m.hostFace,
+      diameter: 0.7 * diameter,
+      depth: into,
+      through: false,
+      tip: 0,
+      at: places.map((p) => pointInto(host.frame, guest.frame, p)),
+      along: vectorInto(host.frame, guest.frame, along),
+    },
+  ]
 }

@@ -50,27 +50,42 @@ function derive(d: Deriving): void {
     const into = length - (through - sunk)
     const places = rowOf(m, d, diameter)
     if (typeof places === 'string') d.wrong(places)
-    else if (into <= diameter) d.wrong(`A screw ${d.say(length)} long does not reach through ${host.name} into ${guest.name}`)
-    else if (into >= extentOf(guest, m.into)) d.wrong(`A screw ${d.say(length)} long would come out of ${guest.name}`)
+    else if (into <= diameter)
+      d.wrong(`A screw ${d.say(length)} long does not reach through ${host.name} into ${guest.name}`)
+    else if (into >= extentOf(guest, m.into))
+      d.wrong(`A screw ${d.say(length)} long would come out of ${guest.name}`)
     else {
       const out = outOf(m)
       const back = negated(out)
       const outside = places.map((p) => p.map((n, i) => n + out[i]! * through) as unknown as Vec3)
       const clearance: Bore = {
-        name: 'clearance hole', face: oppositeFace(m.hostFace), diameter, depth: through, through: true, tip: 0,
+        name: 'clearance hole',
+        face: oppositeFace(m.hostFace),
+        diameter,
+        depth: through,
+        through: true,
+        tip: 0,
         at: outside.map((p) => pointInto(host.frame, guest.frame, p)),
         along: vectorInto(host.frame, guest.frame, back),
-        ...(sink === 'none' ? {} : { sink: { diameter: head, depth: sink === 'sunk' ? head / 2 : sunk, flat: sink === 'bored' } }),
+        ...(sink === 'none'
+          ? {}
+          : { sink: { diameter: head, depth: sink === 'sunk' ? head / 2 : sunk, flat: sink === 'bored' } }),
       }
       // Where a dado takes the guest in, its hole is bored from the end that goes into it.
       const seat = d.seat(m)
       const pilot: Bore = {
-        name: 'pilot hole', face: m.face, diameter: d.value('pilot') ?? 0.7 * diameter, depth: into + seat, through: false, tip: 0,
-        at: places.map((p) => vec3((i) => p[i] + out[i] * seat)), along: back,
+        name: 'pilot hole',
+        face: m.face,
+        diameter: d.value('pilot') ?? 0.7 * diameter,
+        depth: into + seat,
+        through: false,
+        tip: 0,
+        at: places.map((p) => vec3((i) => p[i] + out[i] * seat)),
+        along: back,
       }
       d.work('bore', host, guest, clearance)
       d.work('bore', guest, host, pilot)
       d.supply(`Screw ⌀ ${d.say(diameter)} × ${d.say(length)}`, places.length)
     }
   }
-} // prettier-ignore
+}

@@ -9,7 +9,9 @@ import { behind, depthBehind, extentOf, surfaceAt, type Meeting } from '../meet'
 /** Left to itself, there is a tab about every so often along the edge. */
 const EVERY = 150
 
-/** Tabs on the edge of a sheet through slots in another, their corners relieved for the bit that cuts them. */
+/**
+ * Tabs on the edge of a sheet through slots in another, their corners relieved for the bit that cuts them.
+ */
 export const tabs = defineJoint({
   kind: 'tabs',
   title: 'Tab and slot',
@@ -28,19 +30,28 @@ export const tabs = defineJoint({
     if (!face) return []
     return [
       {
-        member: 0, face, says: (called) => `through ${called(1)}`, measures: ['proud'], poses: true,
+        member: 0,
+        face,
+        says: (called) => `through ${called(1)}`,
+        measures: ['proud'],
+        poses: true,
         by: (v, poses) => depthBehind(poses, face).map((depth) => depth + v.proud!),
       },
-    ] // prettier-ignore
+    ]
   },
   propose: (c) =>
-    c.sort === 'flat' && sortOfFace(c.guestFace) !== 'face' && sortOfFace(c.hostFace) === 'face' && c.guest.piece !== c.host.piece
+    c.sort === 'flat' &&
+    sortOfFace(c.guestFace) !== 'face' &&
+    sortOfFace(c.hostFace) === 'face' &&
+    c.guest.piece !== c.host.piece
       ? { between: [memberAt(c.guest, c.guestFace), memberAt(c.host, null)], fields: {} }
-      : null, // prettier-ignore
+      : null,
   rank: () => 7,
   consequence: (_, c) => [
-    `${c.guest.name} grows `, { mm: behind(c) }, ` and keeps tabs there; ${c.host.name} gets slots for them`,
-  ], // prettier-ignore
+    `${c.guest.name} grows `,
+    { mm: behind(c) },
+    ` and keeps tabs there; ${c.host.name} gets slots for them`,
+  ],
   derive,
 })
 
@@ -93,13 +104,22 @@ function make(m: Meeting, places: readonly Range[], d: Deriving): void {
   const r = d.must('bit') / 2
 
   const gaps = rest([0, guest.size[run]], places)
-  const between = gaps.map((g) => runOut(blockOut(m, [0, length], { [run]: g, [across]: [0, guest.size[across]] }), guest.size)) // prettier-ignore
+  const between = gaps.map((g) =>
+    runOut(blockOut(m, [0, length], { [run]: g, [across]: [0, guest.size[across]] }), guest.size),
+  )
   const roots = relief === 'none' ? [] : rootReliefs(m, places, run, relief, r)
   const tenon: Tenon = {
-    name: 'tab', face: m.face, length, run, across, tools: [...between, ...roots],
+    name: 'tab',
+    face: m.face,
+    length,
+    run,
+    across,
+    tools: [...between, ...roots],
     standing: places.map((p) => blockOut(m, [0, length], { [run]: p, [across]: thick })),
-    ...(relief === 'none' ? {} : { relief: { says: `${relief === 'T' ? 'T' : 'round'} relief at their roots for bit`, bit: 2 * r } }),
-  } // prettier-ignore
+    ...(relief === 'none'
+      ? {}
+      : { relief: { says: `${relief === 'T' ? 'T' : 'round'} relief at their roots for bit`, bit: 2 * r } }),
+  }
   d.work('tenon', guest, host, tenon, '/tabs')
 
   places.forEach((p, k) => {
@@ -110,12 +130,18 @@ function make(m: Meeting, places: readonly Range[], d: Deriving): void {
     const block = blockOut(m, [-BEYOND, through + BEYOND], { [run]: along, [across]: wide })
     const corners = relief === 'none' ? [] : slotReliefs(along, wide, relief, r)
     const slot: Mortise = {
-      name: 'slot', face: m.hostFace, through: true, ...hostWays(m, run),
+      name: 'slot',
+      face: m.hostFace,
+      through: true,
+      ...hostWays(m, run),
       region: regionOf(m, block),
       ends: relief === 'none' ? '' : `${relief === 'T' ? 'T' : 'round'} relief for bit`,
       bit: relief === 'none' ? null : 2 * r,
-      tools: [asTool(m, block), ...corners.map((c) => hole(m, run, across, c, r, [-BEYOND, through + BEYOND]))],
-    } // prettier-ignore
+      tools: [
+        asTool(m, block),
+        ...corners.map((c) => hole(m, run, across, c, r, [-BEYOND, through + BEYOND])),
+      ],
+    }
     d.work('mortise', host, guest, slot, `/slot${k + 1}`)
   })
 }
@@ -145,7 +171,9 @@ function hole(
 
 const DIAGONAL = Math.SQRT1_2
 
-/** Middles of the holes in a slot's corners: on the diagonal, or in its end walls, each reaching the corner. */
+/**
+ * Middles of the holes in a slot's corners: on the diagonal, or in its end walls, each reaching the corner.
+ */
 function slotReliefs(along: Range, wide: Range, relief: string, r: number): Vec2[] {
   return along.flatMap((u, i) =>
     wide.map((v, k): Vec2 => {
@@ -168,7 +196,12 @@ function rootReliefs(
   const shoulder = surfaceAt(m.guest, m.face)
   const along = [0, 1, 2].map((i) => (i === across ? 1 : 0)) as unknown as [number, number, number]
   return places.flatMap(([a, b]) =>
-    ([[a, -1], [b, 1]] as const)
+    (
+      [
+        [a, -1],
+        [b, 1],
+      ] as const
+    )
       .filter(([u]) => u > 2 * r && u < m.guest.size[run] - 2 * r)
       .map(([u, away]): Tool => {
         const at: [number, number, number] = [0, 0, 0]
@@ -177,5 +210,5 @@ function rootReliefs(
         at[m.into] = shoulder + out[m.into] * (relief === 'T' ? 0 : r * DIAGONAL)
         return { kind: 'drill', at, along, radius: r, depth: m.guest.size[across] + 2 * BEYOND, tip: 0 }
       }),
-  ) // prettier-ignore
+  )
 }

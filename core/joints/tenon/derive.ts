@@ -1,6 +1,7 @@
 /**
- * A tenon stands on the guest's shoulder, as thick as told, as wide as the shared face less the shoulders at its edges.
- * The mortise is its section grown by half the fit on every side, as deep as the tenon is long plus the gap.
+ * A tenon stands on the guest's shoulder, as thick as told, as wide as the shared face less the shoulders at
+ * its edges. The mortise is its section grown by half the fit on every side, as deep as the tenon is long
+ * plus the gap.
  */
 import type { Mm } from '../../measure'
 import { overlap, FACE_AT, type Axis, type Box } from '../../pieces'
@@ -69,17 +70,27 @@ function refusal(m: Meeting, s: Section, d: Deriving): string | null {
   const depth = behind(m)
   const wide = s.along[1] - s.along[0]
   if (s.length <= 0) return `The tenon of ${guest.name} has no length`
-  if (s.length <= s.seat) return `The tenon of ${guest.name} is no longer than the dado in ${host.name} that it stands in` // prettier-ignore
+  if (s.length <= s.seat)
+    return `The tenon of ${guest.name} is no longer than the dado in ${host.name} that it stands in`
   if (s.thick[1] <= s.thick[0]) return `The tenon of ${guest.name} has no thickness`
   if (s.thick[0] < guest.shoulder.min[s.across] - 1e-6 || s.thick[1] > guest.shoulder.max[s.across] + 1e-6)
-    return `A tenon ${say(s.thick[1] - s.thick[0])} thick does not fit on ${guest.name}, which is ${say(extentOf(guest, s.across))} there`
+    return (
+      `A tenon ${say(s.thick[1] - s.thick[0])} thick does not fit on ${guest.name}, which is ` +
+      `${say(extentOf(guest, s.across))} there`
+    )
   if (wide <= 1e-6) return `The shoulders leave nothing of the tenon of ${guest.name}`
-  if (isRound(d) && wide < s.thick[1] - s.thick[0]) return `A tenon of ${guest.name} with round ends is to be wider than it is thick` // prettier-ignore
+  if (isRound(d) && wide < s.thick[1] - s.thick[0])
+    return `A tenon of ${guest.name} with round ends is to be wider than it is thick`
   if (d.must('gap') < 0) return `The gap at the bottom of the mortise in ${host.name} is less than nothing`
-  if (s.haunch && (s.haunch.length <= 0 || s.haunch.length >= s.length)) return `The haunch of ${guest.name} is to be shorter than its tenon` // prettier-ignore
+  if (s.haunch && (s.haunch.length <= 0 || s.haunch.length >= s.length))
+    return `The haunch of ${guest.name} is to be shorter than its tenon`
   if (manner(d) !== 'through' && s.length + d.must('gap') >= depth - 1e-6)
-    return `A mortise ${say(s.length + d.must('gap'))} deep would come out of ${host.name}, which is ${say(depth)} there`
-  if (manner(d) === 'loose' && s.length + d.must('gap') >= extentOf(guest, m.into)) return `The loose tenon is too long for ${guest.name}` // prettier-ignore
+    return (
+      `A mortise ${say(s.length + d.must('gap'))} deep would come out of ${host.name}, which is ` +
+      `${say(depth)} there`
+    )
+  if (manner(d) === 'loose' && s.length + d.must('gap') >= extentOf(guest, m.into))
+    return `The loose tenon is too long for ${guest.name}`
   if (s.haunch && isRound(d))
     return `The tenon of ${guest.name} has round ends; a haunch beside it wants square ones`
   const hostBox = regionOf(m, blockOut(m, [0, s.length], { [s.run]: s.along, [s.across]: s.thick }))
@@ -135,16 +146,28 @@ function mortiseIn(
   } else tools.push(inGuest ? runOut(block, m.guest.size) : asTool(m, block))
   if (s.haunch) {
     const h = grow(s.haunch.along)
-    const shallow = blockOut(m, inGuest ? [-(s.haunch.length + d.must('gap')), s.seat + BEYOND] : [-BEYOND, s.haunch.length + d.must('gap')], { [s.run]: h, [s.across]: thick }) // prettier-ignore
+    const shallow = blockOut(
+      m,
+      inGuest
+        ? [-(s.haunch.length + d.must('gap')), s.seat + BEYOND]
+        : [-BEYOND, s.haunch.length + d.must('gap')],
+      { [s.run]: h, [s.across]: thick },
+    )
     tools.push(inGuest ? runOut(shallow, m.guest.size) : asTool(m, shallow))
     haunch = inGuest ? overlap(shallow, { min: [0, 0, 0], max: m.guest.size }) : regionOf(m, shallow)
   }
   const axes = inGuest ? { run: s.run, across: s.across } : hostWays(m, s.run)
   return {
-    name: 'mortise', face: m.hostFace, through: false, ...axes,
+    name: 'mortise',
+    face: m.hostFace,
+    through: false,
+    ...axes,
     region: inGuest ? overlap(block, { min: [0, 0, 0], max: m.guest.size })! : regionOf(m, block),
-    ends: isRound(d) ? 'round ends' : '', bit: null, ...(haunch ? { haunch } : {}), tools,
-  } // prettier-ignore
+    ends: isRound(d) ? 'round ends' : '',
+    bit: null,
+    ...(haunch ? { haunch } : {}),
+    tools,
+  }
 }
 
 /** What is cut round the tenon, so that it is left standing on its shoulder. */
@@ -176,8 +199,15 @@ function tenonOn(m: Meeting, s: Section, round: boolean): Tenon {
     ? { haunch: blockOut(m, [s.seat, s.haunch.length], { [s.run]: s.haunch.along, [s.across]: s.thick }) }
     : {}
   return {
-    name: 'tenon', face, standing: [standing], length: s.length - s.seat, run: s.run, across: s.across, ...haunch, tools,
-  } // prettier-ignore
+    name: 'tenon',
+    face,
+    standing: [standing],
+    length: s.length - s.seat,
+    run: s.run,
+    across: s.across,
+    ...haunch,
+    tools,
+  }
 }
 
 /** The corners taken off a tenon with round ends. */
@@ -186,7 +216,19 @@ function roundedOff(m: Meeting, s: Section): Tool[] {
   const c = (s.thick[0] + s.thick[1]) / 2
   const block = blockOut(m, [s.seat, s.length + BEYOND], {})
   const at = [block.min[m.into], block.max[m.into]] as const
-  const low: Vec2[] = [[s.along[0] - BEYOND, s.thick[1] + BEYOND], [s.along[0] - BEYOND, s.thick[0] - BEYOND], [s.along[0] + r, s.thick[0] - BEYOND], ...arc([s.along[0] + r, c], r, Math.PI / 2, SIDES).reverse(), [s.along[0] + r, s.thick[1] + BEYOND]] // prettier-ignore
-  const high: Vec2[] = [[s.along[1] + BEYOND, s.thick[0] - BEYOND], [s.along[1] + BEYOND, s.thick[1] + BEYOND], [s.along[1] - r, s.thick[1] + BEYOND], ...arc([s.along[1] - r, c], r, -Math.PI / 2, SIDES).reverse(), [s.along[1] - r, s.thick[0] - BEYOND]] // prettier-ignore
+  const low: Vec2[] = [
+    [s.along[0] - BEYOND, s.thick[1] + BEYOND],
+    [s.along[0] - BEYOND, s.thick[0] - BEYOND],
+    [s.along[0] + r, s.thick[0] - BEYOND],
+    ...arc([s.along[0] + r, c], r, Math.PI / 2, SIDES).reverse(),
+    [s.along[0] + r, s.thick[1] + BEYOND],
+  ]
+  const high: Vec2[] = [
+    [s.along[1] + BEYOND, s.thick[0] - BEYOND],
+    [s.along[1] + BEYOND, s.thick[1] + BEYOND],
+    [s.along[1] - r, s.thick[1] + BEYOND],
+    ...arc([s.along[1] - r, c], r, -Math.PI / 2, SIDES).reverse(),
+    [s.along[1] - r, s.thick[0] - BEYOND],
+  ]
   return [low, high].map((outline) => prismAlong(s.run, s.across, outline, at))
 }

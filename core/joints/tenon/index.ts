@@ -32,10 +32,14 @@ export const tenon = defineJoint({
     const through = manner(joint) === 'through'
     return [
       {
-        member: 0, face, says: (called) => `into ${called(1)}`, measures: ['length'], poses: through,
+        member: 0,
+        face,
+        says: (called) => `into ${called(1)}`,
+        measures: ['length'],
+        poses: through,
         by: (v, poses) => (through ? depthBehind(poses, face) : v.length!),
       },
-    ] // prettier-ignore
+    ]
   },
   propose: (c, resolved) => {
     if (c.sort !== 'flat' || sortOfFace(c.guestFace) === 'face' || c.guest.piece === c.host.piece) return null
@@ -50,12 +54,18 @@ export const tenon = defineJoint({
   },
   rank: (c) => (sortOfFace(c.guestFace) === 'end' && sortOfFace(c.hostFace) === 'edge' ? 0 : 6),
   consequence: ({ fields }, c, resolved) => {
-    const [length, thickness] = [tryLength(fields.length, c, resolved), tryLength(fields.thickness ?? 't/3', c, resolved)] // prettier-ignore
+    const [length, thickness] = [
+      tryLength(fields.length, c, resolved),
+      tryLength(fields.thickness ?? 't/3', c, resolved),
+    ]
     if (length === null || thickness === null) return ['The tenon does not read as a length']
     return [
-      `${c.guest.name} grows `, { mm: length }, ` and gets a tenon `, { mm: thickness },
+      `${c.guest.name} grows `,
+      { mm: length },
+      ` and gets a tenon `,
+      { mm: thickness },
       ` thick; ${c.host.name} gets its mortise`,
-    ] // prettier-ignore
+    ]
   },
   derive,
 })

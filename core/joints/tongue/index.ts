@@ -21,16 +21,28 @@ export const tongue = defineJoint({
   grows: (joint) => {
     const face = joint.between[0]!.face
     return face
-      ? [{ member: 0, face, says: (called) => `into ${called(1)}`, measures: ['depth', 'gap'], poses: false, by: (v) => v.depth! - v.gap! }]
+      ? [
+          {
+            member: 0,
+            face,
+            says: (called) => `into ${called(1)}`,
+            measures: ['depth', 'gap'],
+            poses: false,
+            by: (v) => v.depth! - v.gap!,
+          },
+        ]
       : []
-  }, // prettier-ignore
+  },
   propose: (c, resolved) =>
-    c.sort === 'flat' && sortOfFace(c.guestFace) === 'edge' && sortOfFace(c.hostFace) === 'edge' && c.guest.piece !== c.host.piece
+    c.sort === 'flat' &&
+    sortOfFace(c.guestFace) === 'edge' &&
+    sortOfFace(c.hostFace) === 'edge' &&
+    c.guest.piece !== c.host.piece
       ? {
           between: [memberAt(c.guest, c.guestFace), memberAt(c.host, null)],
           fields: { depth: third(c.guest.thickness, resolved.style.unit) },
         }
-      : null, // prettier-ignore
+      : null,
   rank: () => 2,
   consequence: ({ fields }, c, resolved) => {
     const depth = tryLength(fields.depth, c, resolved)
@@ -54,9 +66,11 @@ function derive(d: Deriving): void {
     if (!m.square) d.wrong(`${guest.name} does not lie along ${host.name}; a tongue wants that`)
     else if (depth <= 0 || gap < 0 || gap >= depth) d.wrong(`The tongue of ${guest.name} has no depth`)
     else if (depth >= deep)
-      d.wrong(`A groove ${d.say(depth)} deep would go through ${host.name}, which is ${d.say(deep)} there`) // prettier-ignore
+      d.wrong(`A groove ${d.say(depth)} deep would go through ${host.name}, which is ${d.say(deep)} there`)
     else if (thickness <= 0 || thickness >= thick)
-      d.wrong(`A tongue ${d.say(thickness)} thick does not fit on ${guest.name}, which is ${d.say(thick)} thick`) // prettier-ignore
+      d.wrong(
+        `A tongue ${d.say(thickness)} thick does not fit on ${guest.name}, which is ${d.say(thick)} thick`,
+      )
     else {
       const middle = (guest.shoulder.min[across] + guest.shoulder.max[across]) / 2
       const section: Range = [middle - thickness / 2, middle + thickness / 2]
@@ -64,14 +78,22 @@ function derive(d: Deriving): void {
       const out: Range = [0, depth - gap]
       const cheek = (r: Range) => runOut(blockOut(m, out, { [run]: long, [across]: r }), guest.size)
       const data: Tenon = {
-        name: 'tongue', face: m.face, run, across, length: depth - gap,
+        name: 'tongue',
+        face: m.face,
+        run,
+        across,
+        length: depth - gap,
         standing: [blockOut(m, out, { [run]: long, [across]: section })],
         tools: [cheek([0, section[0]]), cheek([section[1], guest.size[across]])],
-      } // prettier-ignore
+      }
       const groove = channelFor(m, {
         section: blockOut(m, out, { [run]: long, [across]: section }),
-        depth, fit: d.must('fit'), run, stops: { low: 0, high: 0 }, depthKey: keyOf.joint(d.joint.id, 'depth'),
-      }) // prettier-ignore
+        depth,
+        fit: d.must('fit'),
+        run,
+        stops: { low: 0, high: 0 },
+        depthKey: keyOf.joint(d.joint.id, 'depth'),
+      })
       d.work('tenon', guest, host, data, '/tongue')
       d.work('channel', host, guest, groove)
     }

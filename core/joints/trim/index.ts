@@ -18,7 +18,12 @@ export const trim = defineJoint({
     if (!one || !two) return []
     return [
       {
-        member: 0, face: one, says: (called) => `to ${called(1)}`, measures: ['gap'], poses: true, cuts: true,
+        member: 0,
+        face: one,
+        says: (called) => `to ${called(1)}`,
+        measures: ['gap'],
+        poses: true,
+        cuts: true,
         by: (v, poses) => {
           const [copies = [], others = []] = poses
           return copies.map((a) => {
@@ -27,40 +32,58 @@ export const trim = defineJoint({
           })
         },
       },
-    ] // prettier-ignore
+    ]
   },
   propose: (c) => {
     if (c.guest.piece === c.host.piece || sortOfFace(c.guestFace) === 'face') return null
     if (c.sort !== 'angle' && c.sort !== 'tee') return null
     // The broad side of the other that looks at what is cut.
     const out = normalOf(c.guest.frame, c.guestFace)
-    const face = (['face', 'back', 'edge1', 'edge2'] as const).reduce((a, b) => (dot(normalOf(c.host.frame, b), out) < dot(normalOf(c.host.frame, a), out) - 1e-9 ? b : a)) // prettier-ignore
+    const face = (['face', 'back', 'edge1', 'edge2'] as const).reduce((a, b) =>
+      dot(normalOf(c.host.frame, b), out) < dot(normalOf(c.host.frame, a), out) - 1e-9 ? b : a,
+    )
     return { between: [memberAt(c.guest, c.guestFace), memberAt(c.host, face)], fields: {} }
   },
   rank: () => 2,
   consequence: ({ between }, c) => [
-    `${c.guest.name} is cut by the plane of ${c.host.name}’s ${between[1]!.face ? sayFace(between[1]!.face) : 'face'}`,
+    `${c.guest.name} is cut by the plane of ${c.host.name}’s ` +
+      `${between[1]!.face ? sayFace(between[1]!.face) : 'face'}`,
   ],
   derive,
 })
 
-/** The plane of a face, moved off it by the gap, as what it cuts from a piece; null when the piece does not reach it. */
-function cutAt(a: Pose, face: FaceName, b: Pose, other: FaceName, gap: Mm): { normal: Vec3; offset: Mm; beyond: Mm } | null {
+/**
+ * The plane of a face, moved off it by the gap, as what it cuts from a piece; null when the piece does not
+ * reach it.
+ */
+function cutAt(
+  a: Pose,
+  face: FaceName,
+  b: Pose,
+  other: FaceName,
+  gap: Mm,
+): { normal: Vec3; offset: Mm; beyond: Mm } | null {
   const plane = planeOf(b, other)
   const cut = { normal: negated(plane.normal), offset: -(plane.offset + gap) }
   if (dot(normalOf(a.frame, face), cut.normal) <= 0) return null
   const run = runTo(a, face, cut)
   return run && { ...cut, beyond: Math.max(...run.beyond) }
-} // prettier-ignore
+}
 
 function derive(d: Deriving): void {
   const [one, two] = [d.face(0), d.face(1)]
   if (!one || !two) return d.faceless(one ? 1 : 0)
   for (const a of d.members(0)) {
-    const near = [...d.members(1)].sort((x, y) => distanceTo(x, middleOf(a, one)) - distanceTo(y, middleOf(a, one)))[0] // prettier-ignore
+    const near = [...d.members(1)].sort(
+      (x, y) => distanceTo(x, middleOf(a, one)) - distanceTo(y, middleOf(a, one)),
+    )[0]
     if (!near) continue
     const cut = cutAt(shoulderPose(a), one, shoulderPose(near), two, d.must('gap'))
     if (cut) d.work('saw', a, near, sawOn(a, one, cut.normal, cut.offset, 'trim'))
-    else d.wrong(`${a.name} does not run to the ${sayFace(two)} of ${near.name} with its ${sayFace(one)}, so it cannot be trimmed to it`) // prettier-ignore
+    else
+      d.wrong(
+        `${a.name} does not run to the ${sayFace(two)} of ${near.name} with its ${sayFace(one)}, so ` +
+          'it cannot be trimmed to it',
+      )
   }
 }

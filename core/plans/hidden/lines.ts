@@ -1,7 +1,8 @@
 /**
- * Hidden lines. Every crease and silhouette is laid on the paper and tested against each triangle that faces the
- * viewer: where the edge lies within the triangle's outline is one interval, where the triangle is nearer is another,
- * both linear, so what is hidden is found exactly. A spatial index on the paper keeps the tests few.
+ * Hidden lines. Every crease and silhouette is laid on the paper and tested against each triangle that faces
+ * the viewer: where the edge lies within the triangle's outline is one interval, where the triangle is nearer
+ * is another, both linear, so what is hidden is found exactly. A spatial index on the paper keeps the tests
+ * few.
  */
 import Flatbush from 'flatbush'
 import { dot, handOf, minus, toRoom, type Frame, type Vec3 } from '../../pieces'
@@ -24,7 +25,10 @@ const IN_FRONT = 1e-2
 /** Beside a triangle by less than this still counts as behind it, mm. */
 const BESIDE = 1e-3
 
-/** The lines of a view. `progress` is called now and then with a share from 0 to 1; it may throw to stop the work. */
+/**
+ * The lines of a view. `progress` is called now and then with a share from 0 to 1; it may throw to stop the
+ * work.
+ */
 export function drawView(
   solids: readonly Solid[],
   view: View,
@@ -106,13 +110,18 @@ function layOut(solids: readonly Solid[], view: View): { edges: Array<[Vec3, Vec
 function hiddenBy(a: Vec3, b: Vec3, [p, q, r]: Triangle): [number, number] | null {
   let t0 = 0
   let t1 = 1
-  for (const [s, e] of [[p, q], [q, r], [r, p]] as const) {
+  for (const [s, e] of [
+    [p, q],
+    [q, r],
+    [r, p],
+  ] as const) {
     const length = Math.hypot(e[0] - s[0], e[1] - s[1])
-    const side = (v: Vec3) => ((e[0] - s[0]) * (v[1] - s[1]) - (e[1] - s[1]) * (v[0] - s[0])) / length + BESIDE
+    const side = (v: Vec3) =>
+      ((e[0] - s[0]) * (v[1] - s[1]) - (e[1] - s[1]) * (v[0] - s[0])) / length + BESIDE
     const cut = clip(side(a), side(b), t0, t1)
     if (!cut) return null
     ;[t0, t1] = cut
-  } // prettier-ignore
+  }
   const u = minus(q, p)
   const v = minus(r, p)
   const det = u[0] * v[1] - u[1] * v[0]

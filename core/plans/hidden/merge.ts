@@ -1,4 +1,7 @@
-/** Lines on the paper, each drawn once: what lies on one straight line is joined, and visible goes before hidden. */
+/**
+ * Lines on the paper, each drawn once: what lies on one straight line is joined, and visible goes before
+ * hidden.
+ */
 
 /** x1, y1, x2, y2 in millimetres of the model, y up. */
 export type Segment = readonly [number, number, number, number]
@@ -18,7 +21,10 @@ interface OnLine {
   readonly hidden: Array<[number, number]>
 }
 
-/** Straight lines by angle and offset. Bins are as wide as what is taken for one line, so neighbours are looked at too. */
+/**
+ * Straight lines by angle and offset. Bins are as wide as what is taken for one line, so neighbours are
+ * looked at too.
+ */
 class Lines {
   readonly all: OnLine[] = []
   private readonly bins = new Map<string, OnLine[]>()

@@ -1,6 +1,9 @@
 import { cross, dot, unitVector, type Frame, type Vec3 } from '../../pieces'
 
-/** A parallel projection: `right` and `up` on the paper, `toward` at the viewer. Unit vectors, square to each other. */
+/**
+ * A parallel projection: `right` and `up` on the paper, `toward` at the viewer. Unit vectors, square to each
+ * other.
+ */
 export interface View {
   readonly name: string
   readonly right: Vec3

@@ -45,7 +45,13 @@ function drills(b: Bore): Tool[] {
   return b.at.flatMap((p): Tool[] => {
     const from = vec3((i) => p[i] - b.along[i] * back)
     const drill = { kind: 'drill' as const, along: b.along }
-    const hole: Tool = { ...drill, at: from, radius: b.diameter / 2, depth: b.depth + back + (b.through ? BEYOND : 0), tip: b.through ? 0 : b.tip } // prettier-ignore
+    const hole: Tool = {
+      ...drill,
+      at: from,
+      radius: b.diameter / 2,
+      depth: b.depth + back + (b.through ? BEYOND : 0),
+      tip: b.through ? 0 : b.tip,
+    }
     if (!b.sink) return [hole]
     const { diameter, depth, flat } = b.sink
     // The mouth of a cone is in the face; a thin collar reaches out of it.

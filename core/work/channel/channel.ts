@@ -20,7 +20,9 @@ export interface Channel {
   }
   /** The piece's own finished sizes. */
   readonly size: readonly [Mm, Mm, Mm]
-  /** For a channel that does not run square to the piece: its angle from square, its width, and what it takes. */
+  /**
+   * For a channel that does not run square to the piece: its angle from square, its width, and what it takes.
+   */
   readonly oblique?: {
     readonly degrees: number
     readonly width: Mm

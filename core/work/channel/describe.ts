@@ -5,16 +5,22 @@ import { depthOf, offsetOf, stopsOf, widthOf, type Channel } from './channel'
 /** "Dado ¾ wide, ¼ deep, 11 ⅜ from end 1, on the face — for Shelf". */
 export function describe(c: Channel, partner: string | null): Sentence {
   const out: Array<Sentence[number]> = [
-    `${capital(c.name)} `, { mm: widthOf(c) }, ' wide, ',
-    c.depthKey ? { mm: depthOf(c), key: c.depthKey } : { mm: depthOf(c) }, ' deep',
-  ] // prettier-ignore
+    `${capital(c.name)} `,
+    { mm: widthOf(c) },
+    ' wide, ',
+    c.depthKey ? { mm: depthOf(c), key: c.depthKey } : { mm: depthOf(c) },
+    ' deep',
+  ]
   const a = c.acrossAxis
   if (c.oblique) {
     const [near, far] = c.oblique.middle
     out.push(
-      `, at ${sayDegrees(c.oblique.degrees)}, its middle `, { mm: near }, ` from ${REFERENCE[a]} at ${theFace(faceAt(c.along, false))}, `,
-      { mm: far }, ` at ${theFace(faceAt(c.along, true))}, on ${theFace(c.face)}`,
-    ) // prettier-ignore
+      `, at ${sayDegrees(c.oblique.degrees)}, its middle `,
+      { mm: near },
+      ` from ${REFERENCE[a]} at ${theFace(faceAt(c.along, false))}, `,
+      { mm: far },
+      ` at ${theFace(faceAt(c.along, true))}, on ${theFace(c.face)}`,
+    )
     if (partner) out.push(` — for ${partner}`)
     return out
   }

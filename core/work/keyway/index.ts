@@ -32,6 +32,6 @@ export const keyway: WorkKind<Keyway> = {
     forPartner(partner),
   ],
   count: (k) => k.at.length,
-  callout: (k) => [`${k.name} `, { mm: k.width }, ' × ', { mm: k.depth }, ` deep, across ${sayFace(k.face)}`], // prettier-ignore
+  callout: (k) => [`${k.name} `, { mm: k.width }, ' × ', { mm: k.depth }, ` deep, across ${sayFace(k.face)}`],
   dimensions: (k) => k.at.map((to) => ({ axis: k.axis, from: 0, to, what: 'place' as const })),
 }

@@ -43,7 +43,12 @@ export const lap: WorkKind<Lap> = {
     { mm: l.depth },
     ' deep',
     ...(l.where === 'between'
-      ? [l.degrees === 0 ? ', ' : ', from ', { mm: l.region.min[0] }, ...(l.degrees === 0 ? [] : [' to ', { mm: l.region.max[0] }]), ' from end 1']
+      ? [
+          l.degrees === 0 ? ', ' : ', from ',
+          { mm: l.region.min[0] },
+          ...(l.degrees === 0 ? [] : [' to ', { mm: l.region.max[0] }]),
+          ' from end 1',
+        ]
       : [` at ${l.where}`]),
     l.degrees === 0 ? '' : `, at ${sayDegrees(l.degrees)}`,
     `, from ${theFace(l.face)}`,
@@ -58,11 +63,13 @@ export const lap: WorkKind<Lap> = {
       { axis, from: min[axis], to: max[axis], what: 'depth' },
       { axis: 0, from: min[0], to: max[0], what: 'width' },
       ...(l.where === 'end 1' ? [] : [{ axis: 0 as const, from: 0, to: min[0], what: 'place' as const }]),
-      ...(l.where === 'end 2' || (l.where === 'between' && l.degrees === 0) ? [] : [{ axis: 0 as const, from: 0, to: max[0], what: 'place' as const }]),
+      ...(l.where === 'end 2' || (l.where === 'between' && l.degrees === 0)
+        ? []
+        : [{ axis: 0 as const, from: 0, to: max[0], what: 'place' as const }]),
       ...stopsOf(l).map(({ face }): Dimension => {
         const at = FACE_AT[face]
         return { axis: at.axis, from: 0, to: (at.far ? max : min)[at.axis], what: 'place' }
       }),
     ]
   },
-} // prettier-ignore
+}

@@ -46,12 +46,16 @@ export const mortise: WorkKind<Mortise> = {
     forPartner(partner),
   ],
   callout: (m) => [
-    `${m.name} `, { mm: size(m, m.run) }, ' × ', { mm: size(m, m.across) },
+    `${m.name} `,
+    { mm: size(m, m.run) },
+    ' × ',
+    { mm: size(m, m.across) },
     ...(m.through ? [', through'] : [' × ', { mm: size(m, FACE_AT[m.face].axis) }, ' deep']),
     `, on ${theFace(m.face)}`,
-    ...(m.ends ? [`, ${m.ends}`] : []), ...(m.bit === null ? [] : [' ', { mm: m.bit }]),
+    ...(m.ends ? [`, ${m.ends}`] : []),
+    ...(m.bit === null ? [] : [' ', { mm: m.bit }]),
     ...sayHaunch(m),
-  ], // prettier-ignore
+  ],
   dimensions: (m) => [
     { axis: m.run, from: m.region.min[m.run], to: m.region.max[m.run], what: 'width' },
     { axis: m.across, from: m.region.min[m.across], to: m.region.max[m.across], what: 'width' },
@@ -71,7 +75,18 @@ export const mortise: WorkKind<Mortise> = {
 function sayHaunch({ haunch, region, run, face }: Mortise): Sentence {
   if (!haunch) return []
   const { axis } = FACE_AT[face]
-  const [low, high] = haunch.max[run] > region.max[run] ? [region.max[run], haunch.max[run]] : [haunch.min[run], region.min[run]] // prettier-ignore
-  return [', for a haunch ', { mm: high - low }, ' wide, ', { mm: haunch.max[axis] - haunch.min[axis] }, ' deep, ', { mm: low }, ` from ${REFERENCE[run]}`] // prettier-ignore
+  const [low, high] =
+    haunch.max[run] > region.max[run]
+      ? [region.max[run], haunch.max[run]]
+      : [haunch.min[run], region.min[run]]
+  return [
+    ', for a haunch ',
+    { mm: high - low },
+    ' wide, ',
+    { mm: haunch.max[axis] - haunch.min[axis] },
+    ' deep, ',
+    { mm: low },
+    ` from ${REFERENCE[run]}`,
+  ]
 }
 const fromWhere = (m: Mortise): string => `${REFERENCE[m.run]} and ${REFERENCE[m.across]}`

@@ -14,7 +14,10 @@ export interface SawCut {
   readonly size: Vec3
 }
 
-/** Where the cut crosses a long edge of the piece (a short one, for a cut along an edge): the two faces there, and how far along. */
+/**
+ * Where the cut crosses a long edge of the piece (a short one, for a cut along an edge): the two faces there,
+ * and how far along.
+ */
 interface Crossing {
   readonly side: FaceName
   readonly broad: FaceName
@@ -32,15 +35,16 @@ function crossingsOf(c: SawCut): Crossing[] {
       const p: [number, number, number] = [0, 0, 0]
       p[sideAxis] = side ? c.size[sideAxis] : 0
       p[broadAxis] = broad ? c.size[broadAxis] : 0
-      const mm = (c.offset - c.normal[sideAxis] * p[sideAxis] - c.normal[broadAxis] * p[broadAxis]) / c.normal[axis] // prettier-ignore
+      const mm =
+        (c.offset - c.normal[sideAxis] * p[sideAxis] - c.normal[broadAxis] * p[broadAxis]) / c.normal[axis]
       return { side: faceAt(sideAxis, side), broad: faceAt(broadAxis, broad), mm }
     }),
   )
 }
 
 /**
- * "cut at 300 at edge 1, 240 at edge 2 from end 1"; of a blade that leans, on the face and on the back. Where the cut
- * leaves the board by another side, it says where: "out of edge 1 at 530 from end 1".
+ * "cut at 300 at edge 1, 240 at edge 2 from end 1"; of a blade that leans, on the face and on the back. Where
+ * the cut leaves the board by another side, it says where: "out of edge 1 at 530 from end 1".
  */
 function sayReach(c: SawCut): Sentence {
   const all = crossingsOf(c)
@@ -58,7 +62,9 @@ function sayReach(c: SawCut): Sentence {
   })
 }
 
-/** Where the cut crosses one side of the board, or, where it does not, where it leaves the board before that. */
+/**
+ * Where the cut crosses one side of the board, or, where it does not, where it leaves the board before that.
+ */
 function sayCrossing(c: SawCut, x: Crossing, other: Crossing): Sentence {
   const { axis } = FACE_AT[c.face]
   const low = x.mm < -1e-6
@@ -71,7 +77,10 @@ function sayCrossing(c: SawCut, x: Crossing, other: Crossing): Sentence {
   return [`, out of ${sayFace(faceAt(axis, !low))} at `, { mm: along }, ` from ${REFERENCE[side.axis]}`]
 }
 
-/** Where the plane of a cut crosses the edges of the board between their ends: the own axis of the edge, and how far along. */
+/**
+ * Where the plane of a cut crosses the edges of the board between their ends: the own axis of the edge, and
+ * how far along.
+ */
 function endsOf(c: SawCut): Array<{ axis: Axis; mm: Mm }> {
   return AXES.flatMap((axis) => {
     if (Math.abs(c.normal[axis]) < 1e-6) return []
@@ -86,8 +95,8 @@ function endsOf(c: SawCut): Array<{ axis: Axis; mm: Mm }> {
 }
 
 /**
- * How a saw is set for a cut, the piece lying on its back: how far the line on the face is from square across the
- * piece (at an edge: from along it), and how far the blade leans from upright. Degrees, with their signs.
+ * How a saw is set for a cut, the piece lying on its back: how far the line on the face is from square across
+ * the piece (at an edge: from along it), and how far the blade leans from upright. Degrees, with their signs.
  */
 export function settingsOf(c: SawCut): { mitre: Degrees; tilt: Degrees } {
   const { axis, far } = FACE_AT[c.face]
@@ -105,8 +114,14 @@ export function saySettings(c: SawCut): string {
   const both = (what: string, degrees: number, other: string) =>
     Math.abs(degrees) < 0.005
       ? []
-      : [`${what} ${sayDegrees(Math.abs(degrees))} from square (${sayDegrees(90 - Math.abs(degrees))} from the ${other})`] // prettier-ignore
-  const said = [...both('mitre', mitre, FACE_AT[c.face].axis === 0 ? 'edge' : 'end'), ...both('blade', tilt, 'board')] // prettier-ignore
+      : [
+          `${what} ${sayDegrees(Math.abs(degrees))} from square ` +
+            `(${sayDegrees(90 - Math.abs(degrees))} from the ${other})`,
+        ]
+  const said = [
+    ...both('mitre', mitre, FACE_AT[c.face].axis === 0 ? 'edge' : 'end'),
+    ...both('blade', tilt, 'board'),
+  ]
   return said.length > 0 ? said.join(', ') : 'square'
 }
 
@@ -116,7 +131,8 @@ export const saw: WorkKind<SawCut> = {
   shownOn: () => 'face',
   cut: (c) => [{ kind: 'plane', normal: c.normal, offset: c.offset }],
   describe: (c, partner) => [
-    `${c.name === 'trim' ? 'Trim' : c.name === 'mitre' ? 'Mitre' : 'Bevel'} ${sayFace(c.face)}: ${saySettings(c)}`,
+    `${c.name === 'trim' ? 'Trim' : c.name === 'mitre' ? 'Mitre' : 'Bevel'} ${sayFace(c.face)}: ` +
+      `${saySettings(c)}`,
     ...sayReach(c),
     forPartner(partner),
   ],

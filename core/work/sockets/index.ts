@@ -45,12 +45,22 @@ export const sockets: WorkKind<Sockets> = {
     ...sayInto(s),
     forPartner(partner),
   ],
-  callout: (s) => [`${what(s)} `, { mm: s.width }, ' × ', { mm: s.depth }, `${s.slope ? `, ${s.slope}` : ''}, on ${sayFace(s.face)}`, ...sayInto(s)], // prettier-ignore
+  callout: (s) => [
+    `${what(s)} `,
+    { mm: s.width },
+    ' × ',
+    { mm: s.depth },
+    `${s.slope ? `, ${s.slope}` : ''}, on ${sayFace(s.face)}`,
+    ...sayInto(s),
+  ],
   dimensions: (s) => {
     const { axis } = FACE_AT[s.face]
     return [
       { axis, from: 0, to: s.depth, what: 'length' as const },
-      ...s.places.flat().filter((p) => p > 1e-6).map((to) => ({ axis: s.run, from: 0, to, what: 'place' as const })),
+      ...s.places
+        .flat()
+        .filter((p) => p > 1e-6)
+        .map((to) => ({ axis: s.run, from: 0, to, what: 'place' as const })),
     ]
   },
-} // prettier-ignore
+}

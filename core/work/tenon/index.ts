@@ -35,8 +35,16 @@ const extent = (b: Box, axis: Axis): Mm => b.max[axis] - b.min[axis]
 
 const sayHaunch = ({ haunch, face, run }: Tenon): Sentence =>
   haunch
-    ? [', haunch ', { mm: extent(haunch, run) }, ' wide, ', { mm: extent(haunch, FACE_AT[face].axis) }, ' long, ', { mm: haunch.min[run] }, ` from ${REFERENCE[run]}`]
-    : [] // prettier-ignore
+    ? [
+        ', haunch ',
+        { mm: extent(haunch, run) },
+        ' wide, ',
+        { mm: extent(haunch, FACE_AT[face].axis) },
+        ' long, ',
+        { mm: haunch.min[run] },
+        ` from ${REFERENCE[run]}`,
+      ]
+    : []
 
 const sayRelief = ({ relief }: Tenon): Sentence => (relief ? [`, ${relief.says} `, { mm: relief.bit }] : [])
 
@@ -74,15 +82,26 @@ export const tenon: WorkKind<Tenon> = {
     const first = t.standing[0]!
     return [
       t.standing.length > 1 ? `${t.standing.length} ${t.name}s ` : `${t.name} `,
-      { mm: extent(first, t.run) }, ' × ', { mm: extent(first, t.across) }, ' × ', { mm: t.length },
-      ` long, on ${sayFace(t.face)}`, ...sayHaunch(t), ...sayRelief(t),
-    ] // prettier-ignore
+      { mm: extent(first, t.run) },
+      ' × ',
+      { mm: extent(first, t.across) },
+      ' × ',
+      { mm: t.length },
+      ` long, on ${sayFace(t.face)}`,
+      ...sayHaunch(t),
+      ...sayRelief(t),
+    ]
   },
   dimensions: (t) => {
     const { axis } = FACE_AT[t.face]
     const out: Dimension[] = [
       { axis, from: t.standing[0]!.min[axis], to: t.standing[0]!.max[axis], what: 'length' },
-      { axis, from: 0, to: FACE_AT[t.face].far ? t.standing[0]!.min[axis] : t.standing[0]!.max[axis], what: 'place' },
+      {
+        axis,
+        from: 0,
+        to: FACE_AT[t.face].far ? t.standing[0]!.min[axis] : t.standing[0]!.max[axis],
+        what: 'place',
+      },
       { axis: t.across, from: t.standing[0]!.min[t.across], to: t.standing[0]!.max[t.across], what: 'width' },
     ]
     for (const to of [t.standing[0]!.min[t.across], t.standing[0]!.max[t.across]])
@@ -93,5 +112,5 @@ export const tenon: WorkKind<Tenon> = {
         { axis: t.run, from: 0, to: b.max[t.run], what: 'place' },
       )
     return out.filter((d) => d.what !== 'place' || d.to > 1e-6)
-  }, // prettier-ignore
+  },
 }
