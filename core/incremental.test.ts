@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
-import { change, execute, type Change, type Project } from './document'
+import { freeId, change, execute, type Change, type Project } from './document'
 import { openProject } from './exchange'
 import { modelOf, Modeller, type Model } from './model'
 import { keyOf, sayBecause, SIZES } from './resolve'
@@ -82,10 +82,15 @@ const edits: Array<(p: Project, n: number) => Change | null> = [
     p.groups[0]
       ? change.addPlacement({
           id: p.groups[0].id,
-          placement:
-            n % 2
-              ? { kind: 'mirrored', direction: 'across', about: '-40' }
-              : { kind: 'moved', turns: ['up'], across: '900' },
+          placement: {
+            id: freeId(
+              'c',
+              p.groups[0].placements.map((x) => x.id),
+            ),
+            ...(n % 2
+              ? { kind: 'mirrored' as const, direction: 'across' as const, about: '-40' }
+              : { kind: 'moved' as const, turns: ['up' as const], across: '900' }),
+          },
         })
       : null,
   (p, n) => {

@@ -1,6 +1,7 @@
 /** A new piece: its wood, its size, how it stands. It comes standing the way the last one did. */
+import { instanceKey } from '../../core/resolve'
 import { useState } from 'react'
-import { change, freeId, type MadePiece } from '../../core/document'
+import { FIRST, change, freeId, type MadePiece } from '../../core/document'
 import { AXIS_OF, DIRECTION_OF, FACINGS, facing } from '../../core/pieces'
 import { choose, run, useOpen } from '../store/open'
 import { Dialog } from '../ui/Dialog'
@@ -44,7 +45,7 @@ export function BoardDialog() {
       change.addPiece({ kind: 'made', id, name: name.trim() || 'Board', stock, facing: stands, spans }),
     )
     if (refused) return setWhy(refused)
-    choose([`${id}#1`])
+    choose([instanceKey(id, FIRST)])
     close()
   }
 

@@ -1,4 +1,5 @@
 /** Joining: all contacts found, those that look alike together; one press makes them all. */
+import { pieceOf } from '../../core/resolve'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { change, freeId, type Joint } from '../../core/document'
@@ -29,7 +30,7 @@ interface Offer {
  * Contacts not joined yet, between chosen pieces when two or more are chosen, that some joint can be made at.
  */
 function offersOf(model: Model, chosen: readonly string[]): Offer[] {
-  const pieces = new Set(chosen.map((k) => k.split('#')[0]!))
+  const pieces = new Set(chosen.map(pieceOf))
   const joined = new Set(model.project.joints.flatMap((j) => pairsIn(j)))
   const open = findContacts(model.resolved.instances).filter(
     (c) =>
@@ -63,7 +64,7 @@ export function JoinPanel() {
         </button>
       </div>
       <p className="mb-3 text-quiet">
-        {new Set(chosen.map((k) => k.split('#')[0])).size >= 2
+        {new Set(chosen.map(pieceOf)).size >= 2
           ? 'Where the chosen pieces touch.'
           : 'Where pieces touch and are not joined yet. Choose two or more (Shift) to see only theirs.'}
       </p>

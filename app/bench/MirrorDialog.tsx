@@ -1,8 +1,8 @@
 import { useState } from 'react'
-import { change, freeId, type Direction, type MadePiece } from '../../core/document'
+import { FIRST, change, freeId, type Direction, type MadePiece } from '../../core/document'
 import { formatLength } from '../../core/measure'
 import { AXIS_OF, DIRECTION_OF, hull } from '../../core/pieces'
-import { tryMeasure } from '../../core/resolve'
+import { tryMeasure, instanceKey } from '../../core/resolve'
 import { choose, run, useOpen } from '../store/open'
 import { Dialog } from '../ui/Dialog'
 import { fractions } from '../ui/fractions'
@@ -65,7 +65,7 @@ export function MirrorDialog({ piece }: { piece: MadePiece }) {
             change.mirrorPiece({ id, of: piece.id, name: name || piece.name, direction, about }),
           )
           if (refused) return setWhy(refused)
-          choose([`${id}#1`])
+          choose([instanceKey(id, FIRST)])
           close()
         }}
       >

@@ -1,3 +1,5 @@
+import { FIRST } from '../../core/document'
+import { instanceKey, pieceOf } from '../../core/resolve'
 import { Plus } from 'lucide-react'
 import type { Group, Piece } from '../../core/document'
 import { choose, useOpen } from '../store/open'
@@ -74,9 +76,9 @@ function PieceRow({ piece: p }: { piece: Piece }) {
   const { model, chosen } = useOpen()
   const marks = useMarks()
   const all = model.resolved.byId.get(p.id)?.instances ?? []
-  const key = all[0]?.key ?? `${p.id}#1`
+  const key = all[0]?.key ?? instanceKey(p.id, FIRST)
   const mark = marks.get(key)
-  const on = chosen.some((k) => k.startsWith(`${p.id}#`))
+  const on = chosen.some((k) => pieceOf(k) === p.id)
   const worst = model.problems.find((x) => x.piece === p.id)?.level
   return (
     <li>
@@ -87,9 +89,7 @@ function PieceRow({ piece: p }: { piece: Piece }) {
           `${on ? 'bg-chalk-pale' : 'hover:bg-ground'}`
         }
         onClick={(e) =>
-          choose(
-            e.shiftKey ? (on ? chosen.filter((k) => !k.startsWith(`${p.id}#`)) : [...chosen, key]) : [key],
-          )
+          choose(e.shiftKey ? (on ? chosen.filter((k) => pieceOf(k) !== p.id) : [...chosen, key]) : [key])
         }
       >
         {mark ? (

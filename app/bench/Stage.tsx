@@ -12,7 +12,7 @@ import type { Model } from '../../core/model'
 import { findContacts, type Contact } from '../../core/joints'
 import { hull, ROOM_SIDES, sideAt, sizeOf, type Box, type RoomSide, type Vec3 } from '../../core/pieces'
 import { woodColour } from '../../core/rack'
-import type { Instance } from '../../core/resolve'
+import { pieceOf, type Instance } from '../../core/resolve'
 import { choose, light, pick, useOpen } from '../store/open'
 import { markColour } from '../ui/marks'
 import { useTheme } from '../ui/theme'
@@ -147,10 +147,10 @@ export default function Stage({ shapes }: { shapes: Shapes }) {
  */
 function numberOf(i: Instance, chosen: readonly string[], { resolved }: Model): string {
   const picked = resolved.byId.get(i.piece)
-  const asking = resolved.byId.get(chosen.at(-1)?.split('#')[0] ?? '')?.piece
+  const asking = resolved.byId.get(pieceOf(chosen.at(-1) ?? ''))?.piece
   const alone = picked?.piece.kind === 'made' && !picked.piece.repeat
   if (alone && asking && asking.group !== null && asking.group === picked.piece.group) return ''
-  return (picked?.instances.length ?? 1) > 1 ? `#${i.index}` : ''
+  return (picked?.instances.length ?? 1) > 1 ? `#${i.copy}` : ''
 }
 
 /** Asks for a new picture whenever something it shows has changed. */

@@ -4,8 +4,8 @@ import { useEffect, useState } from 'react'
 import { toast } from 'sonner'
 import { change, type Piece } from '../../core/document'
 import { FACINGS, facing } from '../../core/pieces'
-import { keyOf, type Instance } from '../../core/resolve'
-import { undo, run, useOpen, whoRefersTo, choose } from '../store/open'
+import { keyOf, type Instance, pieceOf } from '../../core/resolve'
+import { choose, firstOf, run, undo, useOpen, whoRefersTo } from '../store/open'
 import { Because } from '../ui/Because'
 import { exactText } from '../ui/exactText'
 import { fractions } from '../ui/fractions'
@@ -24,7 +24,7 @@ import { Work } from './Work'
 export function Ticket() {
   const { chosen, project, model } = useOpen()
   const key = chosen.at(-1)
-  const piece = project.pieces.find((p) => key?.startsWith(`${p.id}#`))
+  const piece = project.pieces.find((p) => p.id === pieceOf(key ?? ''))
   const instance = model.resolved.instances.find((i) => i.key === key) ?? null
   if (!piece)
     return (
@@ -246,7 +246,7 @@ function TwinSection({ piece, stock }: { piece: Extract<Piece, { kind: 'twin' }>
     <section className="mt-3 border-t border-hairline py-2">
       <p className="mb-2">
         Mirrored twin of{' '}
-        <button className="text-chalk underline" onClick={() => choose([`${piece.of}#1`])}>
+        <button className="text-chalk underline" onClick={() => choose(firstOf(piece.of, model))}>
           {original?.name ?? 'a piece that is gone'}
         </button>
         , from {fractions(stock)}, {facing(resolved?.facing.id ?? '').name}. It follows its original.

@@ -159,7 +159,7 @@ function LengthsField({ stock }: { stock: Stock }) {
           .map((t) => t.trim())
           .filter(Boolean)) {
           try {
-            const stored = toStored(part, namingOf(resolved.project))
+            const stored = toStored(part, namingOf(resolved))
             const tried = tryMeasure(resolved, stored, 'length')
             if (!tried.ok) return `${part}: ${tried.slip.message}`
             if (tried.value <= 0) return `${part} is no length`

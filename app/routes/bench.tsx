@@ -1,3 +1,4 @@
+import { pieceOf } from '../../core/resolve'
 import { useEffect, useMemo, useState } from 'react'
 import { askBench, useBench } from '../bench/asks'
 import { BoardDialog } from '../bench/BoardDialog'
@@ -13,7 +14,7 @@ import { deletePiece, Ticket } from '../bench/Ticket'
 import { Tools, Views, VIEW_KEYS } from '../bench/Tools'
 import { useClashes } from '../bench/clashes'
 import { useShortcuts } from '../frame/shortcuts'
-import { choose, light, pick, useOpen } from '../store/open'
+import { choose, firstOf, light, pick, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 
 type StageType = typeof import('../bench/Stage').default
@@ -35,7 +36,7 @@ export default function BenchScreen() {
   useEffect(() => setWebgl(hasWebGL()), [])
   useEffect(() => () => pick(null), [])
 
-  const piece = project.pieces.find((p) => chosen.at(-1)?.startsWith(`${p.id}#`))
+  const piece = project.pieces.find((p) => p.id === pieceOf(chosen.at(-1) ?? ''))
   const made = piece?.kind === 'made' ? piece : null
   const writing = (act: () => void) => () => readOnly || act()
   const forPiece = (act: () => void) => writing(() => made && model.resolved.byId.has(made.id) && act())
@@ -80,7 +81,10 @@ export default function BenchScreen() {
                   }
                 >
                   {p.piece ? (
-                    <button className="text-left underline" onClick={() => choose([`${p.piece}#1`])}>
+                    <button
+                      className="text-left underline"
+                      onClick={() => choose(firstOf(p.piece ?? '', model))}
+                    >
                       {fractions(p.says)}
                     </button>
                   ) : (

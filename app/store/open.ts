@@ -2,6 +2,7 @@
  * The project that is open: its document, the model worked out from it, what is chosen, and what can be
  * undone. All changes go through `run`; nothing else writes the document.
  */
+import { pieceOf } from '../../core/resolve'
 import type { Patch } from 'immer'
 import { create } from 'zustand'
 import { execute, nameOf, replay, slotsReferringTo, type Change, type Project } from '../../core/document'
@@ -72,7 +73,7 @@ function show(project: Project, more: Partial<OpenProject>): void {
   const keys = new Set(model.resolved.instances.map((i) => i.key))
   const chosen = useOpen
     .getState()
-    .chosen.filter((k) => keys.has(k) || project.pieces.some((p) => k.startsWith(`${p.id}#`)))
+    .chosen.filter((k) => keys.has(k) || project.pieces.some((p) => p.id === pieceOf(k)))
   useOpen.setState({ project, model, chosen, saved: { state: 'waiting' }, ...more })
 }
 
@@ -114,5 +115,12 @@ export function whoRefersTo(id: string): string[] {
 }
 
 export const choose = (keys: readonly string[]): void => useOpen.setState({ chosen: keys })
+/** The key of the first instance of a piece, to choose it by. */
+export const firstOf = (piece: string, model: Model): string[] =>
+  model.resolved.byId
+    .get(piece)
+    ?.instances.slice(0, 1)
+    .map((i) => i.key) ?? []
+
 export const light = (id: string | null): void => useOpen.setState({ lit: id })
 export const pick = (picking: Picking | null): void => useOpen.setState({ picking })

@@ -1,18 +1,19 @@
-import type { Project } from '../../core/document'
 import type { Naming } from '../../core/measure'
 import { ROOM_SIDES } from '../../core/pieces'
 import type { Resolved } from '../../core/resolve'
 
-const namings = new WeakMap<Project, Naming>()
+const namings = new WeakMap<Resolved, Naming>()
 
 /** The names a maker may use in a measure, as the project stands. */
-export function namingOf(project: Project): Naming {
-  let naming = namings.get(project)
+export function namingOf(resolved: Resolved): Naming {
+  let naming = namings.get(resolved)
   if (!naming) {
+    const { project, byId, groups } = resolved
     naming = {
       names: [...project.pieces, ...project.groups, ...project.stock].map(({ name, id }) => ({ name, id })),
+      copies: (id) => byId.get(id)?.copies ?? groups.find((g) => g.id === id)?.copies ?? [],
     }
-    namings.set(project, naming)
+    namings.set(resolved, naming)
   }
   return naming
 }

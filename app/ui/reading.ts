@@ -13,7 +13,7 @@ export function read(
   locals: Readonly<Record<string, NodeKey>>,
 ): Reading {
   try {
-    const stored = toStored(text.trim(), namingOf(resolved.project))
+    const stored = toStored(text.trim(), namingOf(resolved))
     const tried = tryMeasure(resolved, stored, kind, locals)
     if (tried.ok) return { ok: true, stored, value: tried.value }
     // Positions are in the stored text; they only fit what is shown when nothing was replaced.

@@ -179,7 +179,7 @@ joint 2, j9: its piece p50 is not there"
     ['cut off', writeProject(two).slice(0, 700), /stops in the middle/],
     [
       'a version there never was',
-      writeProject(two).replace('"version": 2', '"version": 1.5'),
+      writeProject(two).replace('"version": 3', '"version": 1.5'),
       /there never was/,
     ],
     [
@@ -187,7 +187,7 @@ joint 2, j9: its piece p50 is not there"
       writeProject(two).replace('"depth": "1/4"', `"depth": ${'['.repeat(3000)}${']'.repeat(3000)}`),
       /nested deeper/,
     ],
-    ['too new', writeProject(two).replace('"version": 2', '"version": 9'), /newer Ergaton \(file version 9/],
+    ['too new', writeProject(two).replace('"version": 3', '"version": 9'), /newer Ergaton \(file version 9/],
     ['50 MB of rubbish', 'x'.repeat(50_000_000), /has 50 MB/],
     ['a list', '[]', /not made by Ergaton/],
   ])('%s is refused in a sentence', (_, text, says) => {
@@ -227,6 +227,33 @@ test('a file of every earlier version opens whole', () => {
     7,
     [],
   ])
+})
+
+test('copies told by numbers are told by their ids, each the one it was', () => {
+  const text = readFileSync(new URL('samples/version-2.json', import.meta.url), 'utf8')
+  const read = readProject(text)
+  if (!read.ok) throw new Error(read.why)
+  const { project } = read
+  expect(project.setAside).toEqual([])
+  expect(project.groups.map((g) => [g.id, g.placements.map((p) => p.id), g.except, g.only])).toEqual([
+    ['g1', ['c2'], ['g2:c1/2'], null],
+    ['g2', ['c1'], [], null],
+    ['own', ['c2'], [], 'g2:c1/2'],
+  ])
+  expect(project.pieces.filter((p) => p.only !== null).map((p) => [p.id, p.only])).toEqual([
+    ['p5', 'g1:2'],
+    ['own_p5', 'own:2'],
+  ])
+  const spans = (id: string) => project.pieces.find((p) => p.id === id) as { spans: object }
+  expect(spans('p3').spans).toEqual({
+    across: { start: '@p1#g1:3.right', size: '50' },
+    deep: { start: '@p2#g1:c2.front - @p2#2.up', size: '20' },
+    up: { start: '@p2#g1:2/2.top' },
+  })
+  expect(spans('p4').spans).toMatchObject({
+    across: { start: '@g1#2.left', size: '@p2#g2:c1/g1:3/2.length' },
+    deep: { start: '@g2#c1.back' },
+  })
 })
 
 test('migrations are walked one version after the other', () => {

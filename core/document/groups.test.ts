@@ -105,9 +105,9 @@ describe('groups', () => {
         id: 'g1',
         repeat: { kind: 'pitch', direction: 'across', count: '3', pitch: '400' },
       }),
-      change.setFact({ id: 'p3', direction: 'across', fact: 'start', text: '@p1#2.right' }),
+      change.setFact({ id: 'p3', direction: 'across', fact: 'start', text: '@p1#g1:2.right' }),
     )
-    const parted = run(three, change.partGroup({ id: 'g1', newId: 'own', index: 2, of: 3 }))
+    const parted = run(three, change.partGroup({ id: 'g1', newId: 'own', copy: '2' }))
     const own = parted.pieces.find((p) => p.id === 'own_p2')!
     expect(own).toMatchObject({ group: 'own', spans: { across: { start: '@own_p1.right' } } })
     expect(parted.pieces.find((p) => p.id === 'own_p4')).toMatchObject({ kind: 'twin', of: 'own_p1' })
@@ -116,33 +116,32 @@ describe('groups', () => {
       [['own_p2', 'own_p1'], '@own_p1.thickness/3'],
     ])
     expect(parted.groups.map((g) => [g.id, g.except])).toEqual([
-      ['g1', [2]],
+      ['g1', ['2']],
       ['own', []],
     ])
-    expect(parted.groups[1]!.only).toBe(2)
+    expect(parted.groups[1]!.only).toBe('2')
     // What stood beside the copy from outside goes on standing beside it.
     expect(parted.pieces.find((p) => p.id === 'p3')).toMatchObject({
-      spans: { across: { start: '@own_p1#2.right' } },
+      spans: { across: { start: '@own_p1#own:2.right' } },
     })
     expect(parted.hardware.map((h) => [h.id, h.on])).toEqual([
       ['h1', 'p2'],
       ['h2', 'own_p2'],
     ])
-    expect(refused(parted, change.partGroup({ id: 'g1', newId: 'more', index: 2, of: 3 }))).toBe(
-      'Box #2 is not there',
+    expect(refused(parted, change.partGroup({ id: 'g1', newId: 'more', copy: '2' }))).toBe(
+      'That copy of Box is not there',
     )
   })
   test('every change to them can be undone and done again', () => {
     const changes: Change[] = [
-      change.addPlacement({ id: 'g1', placement: { kind: 'moved', turns: ['up'], across: '900' } }),
+      change.addPlacement({ id: 'g1', placement: { kind: 'moved', id: 'c1', turns: ['up'], across: '900' } }),
       change.setPlacement({
         id: 'g1',
-        index: 0,
-        placement: { kind: 'mirrored', direction: 'up', about: '0' },
+        placement: { kind: 'mirrored', id: 'c1', direction: 'up', about: '0' },
       }),
-      change.removePlacement({ id: 'g1', index: 0 }),
+      change.removePlacement({ id: 'g1', placement: 'c1' }),
       change.setFact({ id: 'g1', direction: 'up', fact: 'size', text: '700' }),
-      change.partPiece({ id: 'p2', newId: 'own', index: 1, of: 1 }),
+      change.partPiece({ id: 'p2', newId: 'own', copy: '1' }),
       change.setTilts({ id: 'p3', tilts: [{ edge: ['back', 'end1'], angle: '5deg' }] }),
       change.setHardware({ id: 'h1', count: '3', name: 'Pull' }),
       change.removeHardware({ id: 'h1' }),
@@ -180,7 +179,7 @@ test('a measure is renamed in tilts, rings, placements and hinges too', () => {
       id: 'p3',
       repeat: { kind: 'ring', direction: 'up', count: 'n', centre1: '0', centre2: '10', start: 'lean/2' },
     }),
-    change.addPlacement({ id: 'g1', placement: { kind: 'moved', turns: [], across: '100*n' } }),
+    change.addPlacement({ id: 'g1', placement: { kind: 'moved', id: 'c1', turns: [], across: '100*n' } }),
     change.addHardware({
       id: 'h2',
       kind: 'hinge',
@@ -200,7 +199,7 @@ test('a measure is renamed in tilts, rings, placements and hinges too', () => {
     tilts: [{ angle: 'rake' }],
     repeat: { count: 'legs', start: 'rake/2' },
   })
-  expect(p.groups[0]!.placements).toEqual([{ kind: 'moved', turns: [], across: '100*legs' }])
+  expect(p.groups[0]!.placements).toMatchObject([{ id: 'c1', across: '100*legs' }])
   expect(p.hardware[1]).toMatchObject({ count: 'legs', limit: '-9*rake' })
 })
 

@@ -3,6 +3,6 @@ export { defaultSettings, freeId, freeName, lengthStyle, newProject } from './ne
 export { isRecord, LARGEST_FILE, readData, readProject, writeProject, type Reading } from './read'
 export { Aside, sayAside } from './aside'
 export { sayIssue } from './words'
-export { firstHere, standsHere } from './instances'
+export * from './copies'
 export { slots, slotsReferringTo } from './slots'
 export { change, execute, nameOf, nameOfGone, replay, type Change, type Outcome } from './commands'

@@ -166,8 +166,8 @@ describe('what was accepted reads back whole', () => {
         }),
       ),
     fc
-      .tuple(id, fc.integer({ min: 1, max: 3 }))
-      .map(([newId, index]) => change.partPiece({ id: 'p2', newId, index, of: 3 })),
+      .tuple(id, fc.constantFrom('1', '2', '3', 'g1:c1'))
+      .map(([newId, copy]) => change.partPiece({ id: 'p2', newId, copy })),
     fc.constantFrom(
       change.removePiece({ id: 'p1' }),
       change.removePiece({ id: 'p2' }),
@@ -333,18 +333,26 @@ describe('what cannot be used stays in the file', () => {
 describe('what refers to a copy goes on meaning it', () => {
   const placed = run(
     shop,
-    piece('p3', 'Post', '@p1#3.right'),
+    piece('p3', 'Post', '@p1#g1:c2.right + 0*@p1#g1:c1.up'),
     change.group({ id: 'g1', name: 'Box', members: ['p1', 'p2'] }),
-    change.addPlacement({ id: 'g1', placement: { kind: 'moved', turns: [], across: '700' } }),
-    change.addPlacement({ id: 'g1', placement: { kind: 'moved', turns: [], across: '1700' } }),
+    change.addPlacement({ id: 'g1', placement: { kind: 'moved', id: 'c1', turns: [], across: '700' } }),
+    change.addPlacement({ id: 'g1', placement: { kind: 'moved', id: 'c2', turns: [], across: '1700' } }),
   )
   test('when another placement is taken away', () => {
-    const gone = run(placed, change.removePlacement({ id: 'g1', index: 0 }))
-    expect(gone.groups[0]!.placements.map((p) => p.kind)).toEqual(['none', 'moved'])
-    expect(opened(writeProject(gone))).toEqual(gone)
-    expect(refused(gone, change.removePlacement({ id: 'g1', index: 0 }))).toMatch(/does not stand there/)
+    const gone = run(placed, change.removePlacement({ id: 'g1', placement: 'c1' }))
+    expect(gone.groups[0]!.placements.map((p) => p.id)).toEqual(['c2'])
+    // What meant the one that is gone says so; what meant the other is as it was.
+    expect(gone.gone).toEqual({ 'g1#c1': 'a copy of Box' })
+    expect(gone.pieces.find((p) => p.id === 'p3')).toEqual(placed.pieces.find((p) => p.id === 'p3'))
     expect(
-      refused(gone, change.setPlacement({ id: 'g1', index: 0, placement: { kind: 'moved', turns: [] } })),
+      refused(gone, change.addPlacement({ id: 'g1', placement: placed.groups[0]!.placements[0]! })),
+    ).toBe('That id was of a copy that is gone; take another')
+    expect(opened(writeProject(gone))).toEqual(gone)
+    expect(refused(gone, change.removePlacement({ id: 'g1', placement: 'c1' }))).toMatch(
+      /does not stand there/,
+    )
+    expect(
+      refused(gone, change.setPlacement({ id: 'g1', placement: { kind: 'moved', id: 'c1', turns: [] } })),
     ).toMatch(/does not stand there/)
   })
   test('when it has become something of its own, numbered or not', () => {
@@ -354,11 +362,11 @@ describe('what refers to a copy goes on meaning it', () => {
       piece('p4', 'Stop', '@p2.top'),
       piece('p5', 'Peg', '@p2#2.top + @p2#1.up'),
     )
-    const parted = run(three, change.partPiece({ id: 'p2', newId: 'own', index: 1, of: 3 }))
+    const parted = run(three, change.partPiece({ id: 'p2', newId: 'own', copy: '1' }))
     const start = (id: string) =>
       (parted.pieces.find((p) => p.id === id) as { spans: { across: { start: string } } }).spans.across.start
     expect(start('p4')).toBe('@own.top')
     expect(start('p5')).toBe('@p2#2.top + @own#1.up')
-    expect(parted.pieces.find((p) => p.id === 'own')).toMatchObject({ only: 1, except: [] })
+    expect(parted.pieces.find((p) => p.id === 'own')).toMatchObject({ only: '1', except: [] })
   })
 })

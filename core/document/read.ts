@@ -9,7 +9,7 @@ import { findUnheld, outside } from './held'
 import { LIST_NAMES, LISTS, sayEntry, type ListName } from './lists'
 import { migrate } from './migrations'
 import { defaultSettings } from './new'
-import { FORMAT, Id, Name, Settings, SetAside, VERSION, type Project } from './schema'
+import { FORMAT, GoneId, Id, Name, Settings, SetAside, VERSION, type Project } from './schema'
 import { sayIssue } from './words'
 
 export type Reading =
@@ -169,7 +169,7 @@ function goneOf(given: unknown, aside: Aside): Project['gone'] {
   }
   return Object.fromEntries(
     Object.entries(given).filter(([id, name]) => {
-      const fits = Id.safeParse(id).success && typeof name === 'string'
+      const fits = GoneId.safeParse(id).success && typeof name === 'string'
       if (!fits)
         aside.put('other', `the name of what is gone, ${id.slice(0, 40)}`, 'is not text', { [id]: name })
       return fits

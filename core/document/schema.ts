@@ -9,11 +9,23 @@ import { LONGEST } from '../measure'
 z.config({ jitless: true })
 
 export const FORMAT = 'ergaton-project'
-export const VERSION = 2
+export const VERSION = 3
 
 const says = (error: string) => ({ error })
 
 export const Id = z.string().regex(/^[A-Za-z0-9_]{1,40}$/, says('an id is letters, digits and _'))
+/** A path of ids that tells a copy from the others (copies.ts). */
+export const CopyPath = z
+  .string()
+  .regex(/^(?=.{1,400}$)([A-Za-z0-9_]+(:[A-Za-z0-9_]+)?)(\/[A-Za-z0-9_]+(:[A-Za-z0-9_]+)?)*$/, {
+    error: 'a copy is told by a path of ids',
+  })
+/** An id within a group. Numbers are those of its repeat. */
+export const PlacementId = z
+  .string()
+  .regex(/^[A-Za-z_][A-Za-z0-9_]{0,39}$/, says('a placement’s id starts with a letter'))
+/** What is gone: a thing by its id, or one placement of a group. */
+export const GoneId = z.string().regex(/^[A-Za-z0-9_]{1,40}(#[A-Za-z0-9_]{1,40})?$/, says('not an id'))
 export const Expression = z.string().max(LONGEST, says(`a measure has ${LONGEST} characters at most`))
 export const Name = z
   .string()
@@ -107,13 +119,10 @@ const base = {
   note: z.string().max(2000).default(''),
   /** The group it belongs to. */
   group: Id.nullable().default(null),
-  /** Numbers of the instances that have become something of their own. */
-  except: z.array(z.number().int().positive()).max(500).default([]),
-  /**
-   * The number of the one instance it is, for what has been parted from others: however many they become, it
-   * stays one.
-   */
-  only: z.number().int().positive().nullable().default(null),
+  /** The copies that have become something of their own. */
+  except: z.array(CopyPath).max(500).default([]),
+  /** The one copy it is, for what has been parted from others: however many they become, it stays one. */
+  only: CopyPath.nullable().default(null),
 }
 export const MadePiece = z
   .object({
@@ -140,15 +149,16 @@ export const Placement = z.discriminatedUnion('kind', [
   z
     .object({
       kind: z.literal('moved'),
+      id: PlacementId,
       turns: z.array(Direction).max(3).default([]),
       across: Expression.optional(),
       deep: Expression.optional(),
       up: Expression.optional(),
     })
     .strict(),
-  z.object({ kind: z.literal('mirrored'), direction: Direction, about: Expression }).strict(),
-  /** A place that was taken away: the numbers of the others stay what they are. */
-  z.object({ kind: z.literal('none') }).strict(),
+  z
+    .object({ kind: z.literal('mirrored'), id: PlacementId, direction: Direction, about: Expression })
+    .strict(),
 ])
 /** Pieces and groups that go together. A direction of its box without facts is that of what it holds. */
 export const Group = z
@@ -156,7 +166,13 @@ export const Group = z
     ...base,
     spans: Spans,
     repeat: Repeat.nullable().default(null),
-    placements: z.array(Placement).max(200).default([]),
+    placements: z
+      .array(Placement)
+      .max(200)
+      .refine((all) => new Set(all.map((p) => p.id)).size === all.length, {
+        error: 'two placements have one id',
+      })
+      .default([]),
   })
   .strict()
 
@@ -334,7 +350,7 @@ export const Project = z
     joints: z.array(Joint).max(5000),
     hardware: z.array(Hardware).max(500),
     /** Names of what was deleted while something still referred to it, so that it can be spoken of. */
-    gone: z.record(Id, z.string()).default({}),
+    gone: z.record(GoneId, z.string()).default({}),
     /** What could not be used when the file was read, until it is mended or thrown away. */
     setAside: z.array(SetAside).max(2000).default([]),
   })

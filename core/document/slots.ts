@@ -1,4 +1,4 @@
-import { MeasureError, parse, refsIn, walk, type Expr } from '../measure'
+import { MeasureError, parse, refsIn, walk, type Expr, type Ref } from '../measure'
 import type { Group, Joint, MadePiece, Piece, Project } from './schema'
 
 /**
@@ -103,13 +103,18 @@ const tryParse = (text: string): Expr | null => {
   }
 }
 
+/** What a measure refers to; nothing where it does not parse. */
+export function refsOf(text: string): Ref[] {
+  const expr = text.includes('@') ? tryParse(text) : null
+  return expr ? refsIn(expr).map(({ ref }) => ref) : []
+}
+
 /** The slots whose measure refers to the piece or stock with this id. */
 export function slotsReferringTo(project: Project, id: string): Slot[] {
-  return slots(project).filter((slot) => {
-    if (!slot.text.includes(`@${id}`) || slot.owner === id) return false
-    const expr = tryParse(slot.text)
-    return expr !== null && refsIn(expr).some(({ ref }) => ref.id === id)
-  })
+  return slots(project).filter(
+    (slot) =>
+      slot.text.includes(`@${id}`) && slot.owner !== id && refsOf(slot.text).some((ref) => ref.id === id),
+  )
 }
 
 /** The slots whose measure uses the parameter of this name. */

@@ -70,7 +70,7 @@ describe('a hinge', () => {
       ...grouped(m.project, { kind: 'mirrored', direction: 'across', about: '1000' }),
     })
     // Only the mirror image moves, and meets the mirror image of the wall where the original does.
-    const own = mirrored.resolved.instances.find((i) => i.key === 'a#2')!
+    const own = mirrored.resolved.instances.find((i) => i.key === 'a#g:c1')!
     expect(own.flipped).toBe(true)
     expect(Math.abs(angle(mirrored)!)).toBeCloseTo(Math.abs(angle(m)!), 3)
   })
@@ -105,7 +105,7 @@ test('everything to have at hand is counted, as many as there are pieces', () =>
       { diameter: 8, length: 40, count: 3, spacing: 60, inset: 15, into: 20 },
     ),
     change.group({ id: 'g', name: 'Frame', members: ['a', 'b'] }),
-    change.addPlacement({ id: 'g', placement: { kind: 'moved', turns: [], up: '500' } }),
+    change.addPlacement({ id: 'g', placement: { kind: 'moved', id: 'c1', turns: [], up: '500' } }),
     change.addHardware({ id: 'h1', kind: 'item', name: 'Knob', count: '2', on: 'a', note: 'beech' }),
     change.addHardware({ id: 'h2', kind: 'item', name: 'Wax', count: '1' }),
   ])

@@ -82,8 +82,11 @@ describe('copies of one piece each grow as far as their own joint takes them', (
         ['b', 'back'],
       ]),
       change.group({ id: 'g', name: 'Trellis', members: ['a', 'b'] }),
-      change.addPlacement({ id: 'g', placement: { kind: 'moved', turns: ['up'], across: '2000' } }),
-      change.addPlacement({ id: 'g', placement: { kind: 'mirrored', direction: 'deep', about: '900' } }),
+      change.addPlacement({ id: 'g', placement: { kind: 'moved', id: 'c1', turns: ['up'], across: '2000' } }),
+      change.addPlacement({
+        id: 'g',
+        placement: { kind: 'mirrored', id: 'c2', direction: 'deep', about: '900' },
+      }),
     ])
     const lengths = modelOf(row)
       .resolved.byId.get('a')!

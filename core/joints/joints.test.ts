@@ -711,11 +711,11 @@ describe.each(Object.entries(cases))('%s', (_, arbitrary) => {
       fc.property(arbitrary, fc.constantFrom(...placements), ({ changes, joint }, placement) => {
         const m = modelOf(grouped(make([...changes, joint]), placement))
         expect(stops(m)).toEqual([])
-        const [a, b, a2, b2] = solidVolumes(m, ['a#1', 'b#1', 'a#2', 'b#2'])
+        const [a, b, a2, b2] = solidVolumes(m, ['a#1', 'b#1', 'a#g:c1', 'b#g:c1'])
         close(a2!, a!)
         close(b2!, b!)
         for (const id of ['a', 'b']) {
-          const [one, two] = [instance(m, `${id}#1`), instance(m, `${id}#2`)]
+          const [one, two] = [instance(m, `${id}#1`), instance(m, `${id}#g:c1`)]
           one.size.forEach((n, i) => expect(two.size[i]).toBeCloseTo(n, 9))
         }
         expect(sharedWood(m, kernel)).toBeLessThan(1e-3)

@@ -86,7 +86,7 @@ describe.each(Object.entries(LOPSIDED))('%s', (_, changes) => {
     expect(stops(m)).toEqual([])
     const back = mirrorAt(DIRECTIONS.indexOf(direction) as 0, about)
     for (const { id } of project.pieces) {
-      const [one, two] = [instance(m, `${id}#1`), instance(m, `${id}#2`)]
+      const [one, two] = [instance(m, `${id}#1`), instance(m, `${id}#g:c1`)]
       expect(unlike(m, one, two, back)).toBeLessThan(1e-6)
       expect(sentences(m, two)).toEqual(sentences(m, one))
       expect(two.size).toEqual(one.size)
@@ -97,7 +97,7 @@ describe.each(Object.entries(LOPSIDED))('%s', (_, changes) => {
     const m = modelOf(grouped(project, { kind: 'moved', turns: ['up', 'across'], across: '900', deep: '-3' }))
     expect(stops(m)).toEqual([])
     for (const { id } of project.pieces) {
-      const [one, two] = [instance(m, `${id}#1`), instance(m, `${id}#2`)]
+      const [one, two] = [instance(m, `${id}#1`), instance(m, `${id}#g:c1`)]
       expect(sentences(m, two)).toEqual(sentences(m, one))
       // The turn, and whatever shift brings the one frame on the other.
       const turn = after(turnAt([0, 0, 0], unit(0), 90), turnAt([0, 0, 0], unit(2), 90))
@@ -112,7 +112,7 @@ describe.each(Object.entries(LOPSIDED))('%s', (_, changes) => {
     const turns = TURNS.map((t, n) =>
       change.addPlacement({
         id: 'g',
-        placement: { kind: 'moved', turns: t, across: String(5000 * (n + 1)) },
+        placement: { kind: 'moved', id: `t${n}`, turns: t, across: String(5000 * (n + 1)) },
       }),
     )
     const done = execute(grouped(project, { kind: 'mirrored', direction: 'deep', about: '-900' }), [

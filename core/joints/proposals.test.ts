@@ -67,7 +67,10 @@ test('whatever touches however, every joint offered there is made or refused in 
                   { command: 'group' as const, payload: { id: 'g', name: 'Both', members: ['a', 'b'] } },
                   {
                     command: 'add-placement' as const,
-                    payload: { id: 'g', placement: { kind: 'mirrored', direction: 'deep', about: '-500' } },
+                    payload: {
+                      id: 'g',
+                      placement: { kind: 'mirrored', id: 'c1', direction: 'deep', about: '-500' },
+                    },
                   },
                 ]
               : []),

@@ -33,6 +33,8 @@ export const SAYS = {
   arguments: (name: string, wants: string, got: number) => `${name} takes ${wants}, not ${got}`,
   noName: (name: string) => `Nothing is called “${name}” here`,
   noRef: (ref: string) => `${ref} is not there any more`,
+  noCopy: (name: string, there: number) =>
+    `There is no ${name}; there ${there === 1 ? 'is 1' : `are ${there}`}`,
   noProperty: (property: string) => `“${property}” is not a face or a size of a piece`,
   twoNames: (name: string) => `More than one thing is called “${name}”; pick the one you mean on the bench`,
   unlike: (op: string, a: string, b: string) => `${a} and ${b} cannot be ${op}`,

@@ -9,7 +9,8 @@ export interface Digits {
 
 export interface Ref {
   readonly id: string
-  readonly instance?: number
+  /** Which copy: the path of ids that tells it from the others, as documents keep it. */
+  readonly copy?: string
   readonly property: string
 }
 
@@ -26,6 +27,8 @@ export type Token = { readonly at: number; readonly end: number } & (
  */
 export interface Naming {
   readonly names: ReadonlyArray<{ readonly name: string; readonly id: string }>
+  /** The copies of what has this id, in the order in which they are numbered. */
+  copies?(id: string): readonly string[]
 }
 
 export const LONGEST = 400
@@ -67,7 +70,7 @@ const FRACTION = /(\d+)\/(\d*)(?![\d.])/y
 const DECIMAL = /\d+\.\d*|\.\d+|\d+/y
 const UNIT = / *("|'|°|[A-Za-zµ]+)/y
 const INCHES_AFTER = / *-?(?=[\d.½¼¾⅛⅜⅝⅞⅓⅔])/y
-const STORED = /@([A-Za-z0-9_]+)(?:#(\d+))?\.([A-Za-z]+\d?)/y
+const STORED = /@([A-Za-z0-9_]+)(?:#([A-Za-z0-9_:/]+))?\.([A-Za-z]+\d?)/y
 const WORD = /[\p{L}_][\p{L}\p{N}_]*/uy
 const ODD_SIGNS = /[×÷−–⁄″”“′’\u00a0\u2009\t\n]/g
 
@@ -173,8 +176,21 @@ export function lex(text: string, naming?: Naming): Token[] {
     }
     if (!best) return false
     i = best.ref.index + best.ref[0].length
-    tokens.push({ kind: 'ref', ref: refOf(best.id, best.ref[1], best.ref[2]!), at, end: i })
+    tokens.push({ kind: 'ref', ref: refOf(best.id, copyNumbered(best, at, i), best.ref[2]!), at, end: i })
     return true
+  }
+
+  /** The copy that a maker means by its number. */
+  function copyNumbered(
+    { id, ref, name }: { id: string; ref: RegExpExecArray; name: string },
+    at: number,
+    end: number,
+  ): string | undefined {
+    if (ref[1] === undefined) return undefined
+    const copies = naming?.copies?.(id) ?? []
+    const copy = copies[Number(ref[1]) - 1]
+    if (copy === undefined) throw new MeasureError(SAYS.noCopy(`${name} #${ref[1]}`, copies.length), at, end)
+    return copy
   }
 
   while (i < plain.length) {
@@ -208,5 +224,5 @@ export function lex(text: string, naming?: Naming): Token[] {
   return tokens
 }
 
-const refOf = (id: string, instance: string | undefined, property: string): Ref =>
-  instance === undefined ? { id, property } : { id, instance: Number(instance), property }
+const refOf = (id: string, copy: string | undefined, property: string): Ref =>
+  copy === undefined ? { id, property } : { id, copy, property }

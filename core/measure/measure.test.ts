@@ -234,7 +234,7 @@ const expr = fc.letrec<{ any: Expr }>((tie) => ({
     fc.tuple(bits, bits).map(([feet, inches]): Expr => ({ kind: 'feet', feet, inches, ...place })),
     fc.constantFrom('W', 'ply', 'été', 'a_1').map((name): Expr => ({ kind: 'name', name, ...place })),
     fc
-      .constantFrom({ id: 'p7', property: 'right' }, { id: 'p7', instance: 2, property: 'top' })
+      .constantFrom({ id: 'p7', property: 'right' }, { id: 'p7', copy: 'g1:c2/2', property: 'top' })
       .map((ref): Expr => ({ kind: 'ref', ref, ...place })),
     fc
       .tuple(fc.constantFrom('+', '-'), tie('any'))
@@ -290,22 +290,29 @@ test('nonsense never throws anything but our error, and points inside the text',
 })
 
 describe('names', () => {
+  const copies = (id: string) => (id === 'p3' ? ['1', 'g1:c2/4'] : [])
   const naming = {
     names: [
       { name: 'Side', id: 'p1' },
       { name: 'Side left', id: 'p2' },
       { name: 'Shelf', id: 'p3' },
     ],
+    copies,
   }
   const names: Record<string, string> = { p1: 'Side', p2: 'Side left', p3: 'Shelf' }
   const shown = (stored: string) =>
-    toShown(stored, (r) => `${names[r.id]}${r.instance ? ` #${r.instance}` : ''}·${r.property}`)
+    toShown(
+      stored,
+      (r) => `${names[r.id]}${r.copy ? ` #${copies(r.id).indexOf(r.copy) + 1}` : ''}·${r.property}`,
+    )
 
   test('names become ids and ids names', () => {
     expect(toStored('Side left·right + 1/4', naming)).toBe('@p2.right + 1/4')
-    expect(toStored('Shelf #2·top - Side · left', naming)).toBe('@p3#2.top - @p1.left')
+    expect(toStored('Shelf #2·top - Side · left', naming)).toBe('@p3#g1:c2/4.top - @p1.left')
     expect(shown('@p2.right + 1/4')).toBe('Side left·right + 1/4')
-    expect(shown('@p3#2.top')).toBe('Shelf #2·top')
+    expect(shown('@p3#g1:c2/4.top')).toBe('Shelf #2·top')
+    expect(() => toStored('Shelf #3·top', naming)).toThrow('There is no Shelf #3; there are 2')
+    expect(() => toStored('Side #1·top', naming)).toThrow('There is no Side #1; there are 0')
   })
   test('two things of one name are not guessed between', () => {
     const twice = {
@@ -325,10 +332,8 @@ describe('names of pieces in measures', () => {
   )
   const nameOf = (id: string) => names.find((n) => n.id === id)!.name
   const shown = (stored: string) =>
-    toShown(
-      stored,
-      (r) => `${nameOf(r.id)}${r.instance === undefined ? '' : ` #${r.instance}`}·${r.property}`,
-    )
+    toShown(stored, (r) => `${nameOf(r.id)}${r.copy === undefined ? '' : ` #${r.copy}`}·${r.property}`)
+  const copies = Array.from({ length: 30 }, (_, n) => String(n + 1))
   const ref = fc
     .tuple(
       fc.constantFrom(...names),
@@ -342,7 +347,7 @@ describe('names of pieces in measures', () => {
         fc.array(fc.tuple(ref, fc.constantFrom(' + ', ' - ', '*', '/')), { minLength: 1, maxLength: 5 }),
         (list) => {
           const stored = list.map(([r, op], i) => (i === 0 ? r : op + r)).join('')
-          expect(toStored(shown(stored), { names })).toBe(stored)
+          expect(toStored(shown(stored), { names, copies: () => copies })).toBe(stored)
         },
       ),
     )

@@ -18,6 +18,10 @@ export function toShown(stored: string, nameOf: (ref: Ref) => string): string {
   }
 }
 
+/** A stored measure with its references written anew. A text that does not parse is left as it is. */
+export const withRefs = (stored: string, to: (ref: Ref) => Ref): string =>
+  toShown(stored, (ref) => storedRef(to(ref)))
+
 function replaceRefs(text: string, naming: Naming | undefined, write: (ref: Ref) => string): string {
   let out = ''
   let from = 0

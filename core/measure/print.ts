@@ -1,9 +1,12 @@
 import type { Digits, Ref } from './lex'
 import type { Expr } from './parse'
 
-/** How a reference is written: `@p7#2.right` when stored. */
+/**
+ * How a reference is written when stored: `@p7.right`, `@p7#2.right`, of a copy in a copy of a group
+ * `@p7#g1:c2/2.right`.
+ */
 export const storedRef = (ref: Ref): string =>
-  `@${ref.id}${ref.instance === undefined ? '' : `#${ref.instance}`}.${ref.property}`
+  `@${ref.id}${ref.copy === undefined ? '' : `#${ref.copy}`}.${ref.property}`
 
 export const printDigits = (d: Digits): string =>
   [d.whole, d.over && `${d.over[0]}/${d.over[1]}`].filter((part) => part !== undefined).join(' ')

@@ -2,16 +2,16 @@
 import { lengthStyle, type Project } from '../document'
 import { formatLength, formatNumber, marked, type LengthStyle, type MeasureKind } from '../measure'
 import { AXIS_OF, FACE_AT, FACE_NAMES } from '../pieces'
-import type { NodeKey, NodeResult, Part } from './graph'
-import { keyOf, SIZES, type SizeName } from './keys'
+import type { NodeDef, NodeKey, NodeResult, Part } from './graph'
+import { keyOf, SIZES } from './keys'
 import { forCopy } from './percopy'
 import type { Because, PerCopy, ResolvedPiece, Stretch } from './types'
 
 export interface Sources {
   readonly project: Project
   readonly byId: ReadonlyMap<string, ResolvedPiece>
-  label(key: NodeKey): string
-  kind(key: NodeKey): MeasureKind
+  def(key: NodeKey): NodeDef | undefined
+  say(text: string): string
   result(key: NodeKey): NodeResult | undefined
 }
 
@@ -19,25 +19,34 @@ export interface Sources {
 export function because(asked: NodeKey, from: Sources): Because | undefined {
   const [key, copy] = asked.split('#') as [NodeKey, string | undefined]
   const result = from.result(key)
-  if (!result?.ok) return undefined
-  const [kind, id, what] = key.split('.') as [string, string, string]
-  if (kind === 'fin')
-    return finished(key, id, what as SizeName, result.value as PerCopy, copy ? Number(copy) - 1 : 0, from)
-  if (kind === 'place') {
-    const stretch = (result.value as readonly Stretch[])[0]!
-    return { label: from.label(key), value: stretch.size, kind: 'length', parts: result.parts }
+  const def = from.def(key)
+  if (!result?.ok || !def) return undefined
+  const told = (b: Because): Because => ({
+    ...b,
+    label: from.say(b.label),
+    parts: b.parts.map((p) => ({ ...p, label: from.say(p.label) })),
+  })
+  const { value, label } = def
+  const { parts } = result
+  switch (value) {
+    case 'sizes':
+      return told(finished(def, result.value as PerCopy, copy ? Number(copy) - 1 : 0, from))
+    case 'places':
+      return told({ label, value: (result.value as readonly Stretch[])[0]!.size, kind: 'length', parts })
+    case 'poses':
+    case 'motions':
+    case 'boxes':
+      return undefined
+    case 'growth':
+      return told({ label, value: forCopy(result.value as PerCopy, 0), kind: 'length', parts })
+    default:
+      return told({ label, value: result.value as number, kind: value, parts })
   }
-  return { label: from.label(key), value: result.value as number, kind: from.kind(key), parts: result.parts }
 }
 
-function finished(
-  key: NodeKey,
-  id: string,
-  size: SizeName,
-  sizes: PerCopy,
-  copy: number,
-  from: Sources,
-): Because {
+function finished({ owner, key, label }: NodeDef, sizes: PerCopy, copy: number, from: Sources): Because {
+  const { id } = owner
+  const size = SIZES.find((s) => keyOf.finished(id, s) === key)!
   const piece = from.byId.get(id)
   const axis = SIZES.indexOf(size)
   const direction = (['across', 'deep', 'up'] as const).find((d) => piece?.facing.room[axis] === AXIS_OF[d])
@@ -48,7 +57,7 @@ function finished(
     const grow = from.result(keyOf.grow(id, face))
     if (grow?.ok) parts.push(...grow.parts.filter((p) => !p.copy || p.copy[0] === copy % p.copy[1]))
   }
-  return { label: from.label(key), value: forCopy(sizes, copy), kind: 'length', parts }
+  return { label, value: forCopy(sizes, copy), kind: 'length', parts }
 }
 
 /** A term that is nothing but one reference or name is linked straight to what it names. */

@@ -4,6 +4,8 @@ import { Graph, NodeSlip, type NodeDef, type Nodes } from './graph'
 /** A node that adds up what it reads and a number of its own; less than nothing is a slip. */
 const node = (key: string, own: number, reads: readonly string[]): NodeDef => ({
   key,
+  owner: { kind: 'parameter', id: key },
+  value: 'number',
   label: key.toUpperCase(),
   basis: `${own}`,
   reads,

@@ -37,11 +37,24 @@ export type NodeResult<T = unknown> =
   | { readonly ok: true; readonly value: T; readonly parts: readonly Part[] }
   | { readonly ok: false; readonly slip: Slip }
 
+/** What a node belongs to. */
+export interface Owner {
+  readonly kind: 'setting' | 'parameter' | 'stock' | 'board' | 'piece' | 'group' | 'joint' | 'hardware'
+  readonly id: string
+}
+
+/** What a node's value is: a measure, or something that follows from measures. */
+export type ValueKind = MeasureKind | 'places' | 'poses' | 'motions' | 'boxes' | 'growth' | 'sizes'
+
+/**
+ * Labels, and what is said of faults, name things by id (`@p4`, `@p4#2.right`) and lengths as `⟨12.7⟩`; what
+ * a maker reads is put in when it is shown (speak.ts), so that a new name works nothing out anew.
+ */
 export interface NodeDef {
   readonly key: NodeKey
+  readonly owner: Owner
+  readonly value: ValueKind
   readonly label: string
-  /** What its value is, where a maker may ask for it; a length when not said. */
-  readonly kind?: MeasureKind
   /** Everything but `reads` that the value depends on; equal text means an equal computation. */
   readonly basis: string
   readonly reads: readonly NodeKey[]

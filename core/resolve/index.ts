@@ -1,6 +1,6 @@
 export { Resolver, originalOf, sayLength } from './resolve'
 export { sayBecause, sayValue } from './because'
-export { keyOf, SIZES, type SizeName } from './keys'
+export { instanceKey, keyOf, pieceOf, SIZES, type SizeName } from './keys'
 export { forCopy, perCopy } from './percopy'
 export type { NodeKey, NodeResult, Part, Slip } from './graph'
 export type * from './types'

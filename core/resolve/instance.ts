@@ -1,5 +1,4 @@
 /** One piece of wood as it stands in the room, with what its joints make it grow. */
-import type { Piece } from '../document'
 import type { Mm } from '../measure'
 import {
   vec3,
@@ -14,17 +13,17 @@ import {
   type Box,
   type Facing,
   type Frame,
-  type Pose,
   type Vec3,
 } from '../pieces'
-import type { Instance } from './types'
+import { instanceKey } from './keys'
+import type { Instance, Stood } from './types'
 
 /** `grow` is how far each face of the piece grows, in the order of FACE_NAMES, as the piece is described. */
 export function instanceOf(
-  piece: Piece,
+  piece: string,
   index: number,
-  many: boolean,
-  pose: Pose,
+  name: string,
+  pose: Stood,
   described: Facing,
   grow: readonly Mm[],
 ): Instance {
@@ -50,10 +49,11 @@ export function instanceOf(
     ? grownBox(pose.box, facing, low, high)
     : boxAround(frame, { min: [0, 0, 0], max: size })
   return {
-    key: `${piece.id}#${index}`,
-    piece: piece.id,
+    key: instanceKey(piece, pose.copy),
+    piece,
+    copy: pose.copy,
     index,
-    name: many ? `${piece.name} #${index}` : piece.name,
+    name,
     facing,
     square,
     flipped: pose.flipped,
@@ -82,6 +82,7 @@ function grownBox(box: Box, f: Facing, low: Vec3, high: Vec3): Box {
 }
 
 export const sameInstance = (a: Instance, b: Instance): boolean =>
+  a.index === b.index &&
   a.name === b.name &&
   a.facing === b.facing &&
   a.flipped === b.flipped &&

@@ -1,6 +1,6 @@
 /** The nodes of joints: their measures, and how far they make faces grow. */
 import type { Joint, Piece } from '../document'
-import type { NodeDef, NodeKey, Part } from './graph'
+import type { NodeDef, NodeKey, Owner, Part } from './graph'
 import { standsAtHome } from './home'
 import { keyOf } from './keys'
 import { measureNode } from './measurenode'
@@ -10,6 +10,7 @@ import type { Growth, JointMeasure, JointNumbers, PerCopy, Standing } from './ty
 
 /** One joint's part in the growth of a face. */
 export interface GrowTerm {
+  readonly piece: string
   readonly face: NodeKey
   readonly from: NodeKey
   /** Where the number comes from, for asking further. */
@@ -25,7 +26,8 @@ export function jointNodes(
   joints: JointNumbers,
   names: Names,
 ): { defs: NodeDef[]; grows: GrowTerm[] } {
-  const label = joint.between.map((m, i) => members[i]?.name ?? m.piece).join(' in ')
+  const owner: Owner = { kind: 'joint', id: joint.id }
+  const label = joint.between.map((m) => `@${m.piece}`).join(' in ')
   const all = joints.measures(joint)
   const keys = new Map(all.map((m) => [m.name, measureKey(joint.id, m)]))
   const defs = all.flatMap((m) => {
@@ -36,9 +38,15 @@ export function jointNodes(
       if (wood?.kind === 'made' && names.stocks.has(wood.stock))
         locals[name] = keyOf.stock(wood.stock, 'thickness')
     }
-    return measureNode(keyOf.joint(joint.id, m.name), `${label} · ${m.name}`, m.text, m.kind, names, locals)
+    return measureNode(
+      { key: keyOf.joint(joint.id, m.name), owner, label: `${label} · ${m.name}` },
+      m.text,
+      m.kind,
+      names,
+      locals,
+    )
   })
-  const called = (member: number) => members[member]?.name ?? 'its host'
+  const called = (member: number) => (members[member] ? `@${members[member].id}` : 'its host')
   const grows = joints.grows(joint).flatMap((g, n): GrowTerm[] => {
     const member = joint.between[g.member]
     if (!member) return []
@@ -47,6 +55,7 @@ export function jointNodes(
     const because = keys.get(g.measures[0] ?? '') ?? key
     return [
       {
+        piece: member.piece,
         face: keyOf.grow(member.piece, g.face),
         from: key,
         because,
@@ -79,6 +88,8 @@ function growthNode(
     : []
   return {
     key,
+    owner: { kind: 'joint', id: joint.id },
+    value: 'growth',
     label: 'what a joint adds',
     basis: [joint.kind, g.face, g.member, JSON.stringify(joint.options), JSON.stringify(joint.between)].join(
       '|',
@@ -102,8 +113,11 @@ function growthNode(
  * the nearest counts.
  */
 export function growNode(key: NodeKey, terms: readonly GrowTerm[]): NodeDef {
+  const { piece } = terms[0]!
   return {
     key,
+    owner: { kind: 'piece', id: piece },
+    value: 'growth',
     label: 'what goes into the joint',
     basis: terms.map((t) => `${t.says}${t.cuts ? '/' : ''}`).join('|'),
     reads: terms.map((t) => t.from),

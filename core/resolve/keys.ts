@@ -1,5 +1,5 @@
 /** The names of the nodes: one per measure in the document and per number that follows from them. */
-import type { Direction, FaceName, Fact } from '../document'
+import type { Copy, Direction, FaceName, Fact } from '../document'
 import type { Ref } from '../measure'
 import { AXIS_OF, DIRECTION_OF, ROOM_SIDES, sideAt, type Axis, type RoomSide } from '../pieces'
 import type { NodeKey } from './graph'
@@ -15,8 +15,8 @@ export const keyOf = {
   repeat: (id: string, what: string): NodeKey => `rep.${id}.${what}`,
   tilt: (id: string, n: number): NodeKey => `tilt.${id}.${n}`,
   mirror: (id: string): NodeKey => `mir.${id}`,
-  /** A measure of the n-th placement of a group: across, deep, up, about. */
-  placement: (id: string, n: number, what: string): NodeKey => `plc.${id}.${n}.${what}`,
+  /** A measure of a placement of a group: across, deep, up, about. */
+  placement: (id: string, placement: string, what: string): NodeKey => `plc.${id}.${placement}.${what}`,
   /**
    * Where all instances of a piece, or a group, start and how big they are, in one direction, shoulder to
    * shoulder.
@@ -41,6 +41,12 @@ export const keyOf = {
   hardware: (id: string, what: 'count' | 'limit'): NodeKey => `hw.${id}.${what}`,
 }
 
+/** What an instance is told by: its piece, and the path of ids of its copy. */
+export const instanceKey = (piece: string, copy: Copy): string => `${piece}#${copy}`
+
+/** The piece of an instance told by its key. */
+export const pieceOf = (instance: string): string => instance.slice(0, instance.indexOf('#'))
+
 export const SIZES = ['length', 'width', 'thickness'] as const
 export type SizeName = (typeof SIZES)[number]
 const isSize = (s: string): s is SizeName => (SIZES as readonly string[]).includes(s)
@@ -50,49 +56,54 @@ const isDirection = (s: string): s is Direction => Object.hasOwn(AXIS_OF, s)
 /**
  * What a reference reads: a side of an instance, its extent in a direction, a side or extent of its box, or a
  * size.
+ * `count` says how many there are, where a copy is meant; `copies` which ones, where they stand in copies of
+ * a group.
  */
 export type Target =
-  | { readonly kind: 'side'; readonly key: NodeKey; readonly far: boolean }
-  | { readonly kind: 'extent'; readonly key: NodeKey }
+  | { readonly kind: 'side'; readonly key: NodeKey; readonly far: boolean; readonly count: NodeKey | null }
+  | { readonly kind: 'extent'; readonly key: NodeKey; readonly count: NodeKey | null }
   | {
       readonly kind: 'bound'
       readonly key: NodeKey
       readonly axis: Axis
       readonly read: 'near' | 'far' | 'size'
     }
-  | { readonly kind: 'number'; readonly key: NodeKey }
+  | { readonly kind: 'number'; readonly key: NodeKey; readonly count: NodeKey | null }
+  | { readonly kind: 'placed'; readonly key: NodeKey; readonly copies: NodeKey }
 
 /**
  * The node behind a side or an extent; `boxes` holds the boxes to read instead of a place, where one does not
  * do.
  */
-function spanTarget({ id, property }: Ref, boxes: NodeKey | null): Target | null {
+export function spanTarget(
+  { id, property }: Ref,
+  boxes: NodeKey | null,
+  count: NodeKey | null,
+): Target | null {
   if (isSide(property)) {
     const { axis, far } = sideAt(property)
     return boxes
       ? { kind: 'bound', key: boxes, axis, read: far ? 'far' : 'near' }
-      : { kind: 'side', key: keyOf.place(id, DIRECTION_OF[axis]!), far }
+      : { kind: 'side', key: keyOf.place(id, DIRECTION_OF[axis]!), far, count }
   }
   if (!isDirection(property)) return null
   return boxes
     ? { kind: 'bound', key: boxes, axis: AXIS_OF[property], read: 'size' }
-    : { kind: 'extent', key: keyOf.place(id, property) }
+    : { kind: 'extent', key: keyOf.place(id, property), count }
 }
 
-/** The node behind a reference to a group; `exact` reads the boxes of its instances as they stand. */
-export const groupTarget = (ref: Ref, exact: boolean): Target | null =>
-  spanTarget(ref, exact ? keyOf.bounds(ref.id) : null)
-
-/**
- * The node behind a reference to a piece, read from `poses` where its places do not do; null when it names
- * nothing.
- */
-export const pieceTarget = (ref: Ref, poses: NodeKey | null): Target | null =>
-  isSize(ref.property)
-    ? { kind: 'number', key: keyOf.finished(ref.id, ref.property) }
-    : spanTarget(ref, poses)
+/** The node behind a finished size; `copies` are those of what stands in copies of a group. */
+export function sizeTarget(
+  { id, property }: Ref,
+  copies: NodeKey | null,
+  count: NodeKey | null,
+): Target | null {
+  if (!isSize(property)) return null
+  const key = keyOf.finished(id, property)
+  return copies ? { kind: 'placed', key, copies } : { kind: 'number', key, count }
+}
 
 export const stockTarget = (ref: Ref): Target | null =>
   ref.property === 'thickness' || ref.property === 'width'
-    ? { kind: 'number', key: keyOf.stock(ref.id, ref.property) }
+    ? { kind: 'number', key: keyOf.stock(ref.id, ref.property), count: null }
     : null

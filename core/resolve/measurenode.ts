@@ -9,6 +9,7 @@ import {
   parse,
   refsIn,
   SAYS,
+  storedRef,
   walk,
   type Expr,
   type MeasureKind,
@@ -16,11 +17,13 @@ import {
   type Ref,
 } from '../measure'
 import { angleBetween, FACE_AT, normalOf, type Pose, type Vec3 } from '../pieces'
-import { NodeSlip, type NodeDef, type NodeKey, type Part } from './graph'
+import { FIRST, ordinalOf, partsOf, type Copy } from '../document'
+import { NodeSlip, type NodeDef, type NodeKey, type Owner, type Part } from './graph'
 import { keyOf, type Target } from './keys'
 import { poseKey, targetOf, type Names } from './names'
 import { forCopy } from './percopy'
-import type { PerCopy, Stretch } from './types'
+import { placeIn, sayMissing, standing } from './copies'
+import type { PerCopy, Standing, Stretch } from './types'
 
 const parsed = new Map<string, Expr | MeasureError>()
 const MOST_PARSED = 20_000
@@ -43,8 +46,7 @@ function parseOnce(text: string): Expr | MeasureError {
 
 /** A node for one measure as typed. `locals` are names it alone may use, each standing for a node. */
 export function measureNode(
-  key: NodeKey,
-  label: string,
+  at: { readonly key: NodeKey; readonly owner: Owner; readonly label: string },
   text: string,
   kind: MeasureKind,
   names: Names,
@@ -53,9 +55,8 @@ export function measureNode(
   const expr = parseOnce(text)
   if (expr instanceof MeasureError)
     return {
-      key,
-      label,
-      kind,
+      ...at,
+      value: kind,
       basis: `!${text}`,
       reads: [],
       compute: () => fail(expr.message, expr.at, expr.end),
@@ -63,10 +64,9 @@ export function measureNode(
 
   const reads = readsOf(expr, names, locals)
   return {
-    key,
-    label,
-    kind,
-    basis: `${kind}|${names.unit}|${text}|${firstsIn(expr, names)}|${saidIn(expr, names)}`,
+    ...at,
+    value: kind,
+    basis: `${kind}|${names.unit}|${text}|${firstsIn(expr, names)}`,
     reads,
     compute: (get) => {
       const parts: Part[] = []
@@ -78,7 +78,6 @@ export function measureNode(
       try {
         const q = evaluate(expr, {
           unit: names.unit,
-          sayRef: names.sayRef,
           name: (name) => {
             const local = Object.hasOwn(locals, name) ? locals[name] : undefined
             if (local) return note(name, lengthOf(get<number>(local)), local)
@@ -92,11 +91,7 @@ export function measureNode(
           angle: (a, b) => {
             const [n1, n2] = [a, b].map((ref) => faceNormal(ref, get, names, expr))
             if (!n1 || !n2) return undefined
-            return note(
-              `${names.sayRef(a)} to ${names.sayRef(b)}`,
-              angleOf(angleBetween(n1, n2)),
-              keyOf.home(a.id),
-            )
+            return note(`${storedRef(a)} to ${storedRef(b)}`, angleOf(angleBetween(n1, n2)), keyOf.home(a.id))
           },
           ref: (ref) => {
             const target = targetOf(ref, names)
@@ -105,7 +100,7 @@ export function measureNode(
                 throw new MeasureError(SAYS.noProperty(ref.property), expr.at, expr.end)
               return undefined
             }
-            return note(names.sayRef(ref), lengthOf(readTarget(ref, target, get, names)), target.key)
+            return note(storedRef(ref), lengthOf(readTarget(ref, target, get, names)), target.key)
           },
         })
         return { value: coerce(q, kind, names.unit, { at: 0, end: text.length }), parts }
@@ -117,22 +112,14 @@ export function measureNode(
   }
 }
 
-/** Which instances the unnumbered references mean, where that is not the first. */
+/** Which copies the references without one mean, where that is not the first. */
 const firstsIn = (expr: Expr, names: Names): string =>
   expr.kind === 'literal'
     ? ''
     : refsIn(expr)
-        .filter(({ ref }) => ref.instance === undefined)
-        .map(({ ref }) => names.things.get(ref.id)?.first ?? 1)
-        .filter((n) => n > 1)
-        .join()
-
-/** What the references in it are called, which goes into the story of its value. */
-const saidIn = (expr: Expr, names: Names): string =>
-  expr.kind === 'literal'
-    ? ''
-    : refsIn(expr)
-        .map(({ ref }) => names.sayRef(ref))
+        .filter(({ ref }) => ref.copy === undefined)
+        .map(({ ref }) => names.things.get(ref.id)?.first ?? FIRST)
+        .filter((copy) => copy !== FIRST)
         .join()
 
 const NOTHING: readonly NodeKey[] = []
@@ -153,8 +140,11 @@ function readsOf(expr: Expr, names: Names, locals: Readonly<Record<string, NodeK
     } else if (e.kind === 'ref') {
       const thing = names.things.get(e.ref.id)
       const face = faces.has(e)
-      const key = face ? thing && poseKey(e.ref, thing) : targetOf(e.ref, names)?.key
+      const target = face ? null : targetOf(e.ref, names)
+      const key = face ? thing && poseKey(e.ref, thing) : target?.key
       if (key) reads.add(key)
+      if (target?.kind === 'placed') reads.add(target.copies)
+      else if (target && target.kind !== 'bound' && target.count) reads.add(target.count)
     }
   })
   return [...reads]
@@ -166,35 +156,48 @@ function faceNormal(ref: Ref, get: <T>(key: NodeKey) => T, names: Names, where: 
   if (!thing) return undefined
   const { property } = ref
   if (thing.group || !isFace(property)) throw new MeasureError(SAYS.noFace(property), where.at, where.end)
-  const poses = get<ReadonlyArray<Pose | null>>(poseKey(ref, thing))
-  const pose = poses[(ref.instance ?? thing.first) - 1]
-  if (!pose) return fail(`${names.sayRef(ref)} is not there: there are ${poses.length}`)
+  const poses = get<Standing>(poseKey(ref, thing))
+  const pose = poses[placeIn(poses, ref.copy ?? thing.first)]
+  if (!pose) return fail(sayMissing(ref, standing(poses)))
   return normalOf(pose.frame, property)
 }
 
 const isFace = (property: string): property is keyof typeof FACE_AT => Object.hasOwn(FACE_AT, property)
 
 function readTarget(ref: Ref, target: Target, get: <T>(key: NodeKey) => T, names: Names): number {
-  if (target.kind === 'number') {
-    const value = get<PerCopy | undefined>(target.key)
-    if (value === undefined) return fail(`${names.sayRef(ref)} is not a size it has`)
-    return forCopy(value, (ref.instance ?? names.things.get(ref.id)?.first ?? 1) - 1)
-  }
-  const index = ref.instance ?? names.things.get(ref.id)?.first ?? 1
+  const copy = ref.copy ?? names.things.get(ref.id)?.first ?? FIRST
   if (target.kind === 'bound') {
-    const boxes = get<ReadonlyArray<Pick<Pose, 'box'> | null>>(target.key)
-    const box = (boxes[index - 1] ?? (ref.instance === undefined ? boxes[0] : undefined))?.box
-    if (!box)
-      return fail(`${names.sayRef({ ...ref, instance: index })} is not there: there are ${boxes.length}`)
+    const boxes = get<ReadonlyArray<(Pick<Pose, 'box'> & { copy: Copy }) | null>>(target.key)
+    const box = (boxes[placeIn(boxes, copy)] ?? (ref.copy === undefined ? boxes[0] : undefined))?.box
+    if (!box) return fail(sayMissing({ ...ref, copy }, standing(boxes)))
     if (target.read === 'size') return box.max[target.axis] - box.min[target.axis]
     return target.read === 'far' ? box.max[target.axis] : box.min[target.axis]
   }
+  if (target.kind === 'placed') {
+    const copies = get<Standing>(target.copies)
+    const at = placeIn(copies, copy)
+    if (at < 0) return fail(sayMissing({ ...ref, copy }, standing(copies)))
+    return sizeFor(ref, get(target.key), at)
+  }
+  // What stands in one group only is told by its own repeat.
+  const at = ref.copy === undefined ? ownOrdinal(copy) : ordinalOf(copy)
+  const count = target.count ? get<number>(target.count) : 1
+  if (ref.copy !== undefined && (at === null || at >= count)) return fail(sayMissing(ref, count))
+  if (target.kind === 'number') return sizeFor(ref, get(target.key), at ?? 0)
   const stretches = get<readonly Stretch[]>(target.key)
-  const at = stretches.length === 1 ? stretches[0] : stretches[index - 1]
-  if (!at)
-    return fail(`${names.sayRef({ ...ref, instance: index })} is not there: there are ${stretches.length}`)
-  if (target.kind === 'extent') return at.size
-  return target.far ? at.start + at.size : at.start
+  const stretch = (stretches[at ?? 0] ?? stretches[0])!
+  if (target.kind === 'extent') return stretch.size
+  return target.far ? stretch.start + stretch.size : stretch.start
+}
+
+function sizeFor(ref: Ref, sizes: PerCopy | undefined, at: number): number {
+  return sizes === undefined ? fail(`${storedRef(ref)} is not a size it has`) : forCopy(sizes, at)
+}
+
+/** Which of its own repeat a copy is, wherever its group stands. */
+const ownOrdinal = (copy: Copy): number => {
+  const last = partsOf(copy).at(-1)
+  return last?.owner === null ? (ordinalOf(last.id) ?? 0) : 0
 }
 
 export function fail(message: string, at?: number, end?: number): never {

@@ -1,8 +1,8 @@
 /** What the names in a project stand for, gathered once for all its measures. */
-import { firstHere, nameOfGone, type Group, type Piece, type Project } from '../document'
+import { firstHere, type Copy, type Group, type Piece, type Project } from '../document'
 import type { LengthUnit, MeasureKind, Ref } from '../measure'
 import type { NodeKey } from './graph'
-import { groupTarget, keyOf, pieceTarget, stockTarget, type Target } from './keys'
+import { keyOf, sizeTarget, spanTarget, stockTarget, type Target } from './keys'
 import { standsAtHome } from './home'
 
 export interface Names {
@@ -11,7 +11,6 @@ export interface Names {
   /** Pieces and groups, each with how a reference to it is read. */
   readonly things: ReadonlyMap<string, Thing>
   readonly stocks: ReadonlySet<string>
-  sayRef(ref: Ref): string
 }
 
 export interface Thing {
@@ -22,8 +21,10 @@ export interface Thing {
   readonly placed: boolean
   /** It stands where it is described, whole, so that its poses are those of its description. */
   readonly home: boolean
-  /** The instance meant when none is said: the first that has not become something of its own. */
-  readonly first: number
+  /** The copy meant when none is said: the first that has not become something of its own. */
+  readonly first: Copy
+  /** How many its own repeat makes; null for what has none. */
+  readonly count: NodeKey | null
 }
 
 const named = new WeakMap<Project, Names>()
@@ -39,19 +40,21 @@ const leansItself = (p: Piece | undefined): boolean =>
 
 function gatherNames(project: Project): Names {
   const { pieces, groups, stock } = project
-  const spoken = new Map([...pieces, ...groups, ...stock].map((p) => [p.id, p.name]))
   const piecesById = new Map(pieces.map((p) => [p.id, p]))
   const placed = placedGroups(groups)
   const inPlaced = (group: string | null) => group !== null && placed.has(group)
   const things = new Map<string, Thing>()
-  for (const p of pieces)
+  for (const p of pieces) {
+    const made = p.kind === 'twin' ? piecesById.get(p.of) : p
     things.set(p.id, {
       group: false,
-      leans: leansItself(p.kind === 'twin' ? piecesById.get(p.of) : p),
+      leans: leansItself(made),
       placed: inPlaced(p.group),
       home: standsAtHome(p),
       first: firstHere(p),
+      count: made?.kind === 'made' && made.repeat ? keyOf.repeat(made.id, 'count') : null,
     })
+  }
   for (const g of groups)
     things.set(g.id, {
       group: true,
@@ -59,16 +62,13 @@ function gatherNames(project: Project): Names {
       placed: placed.has(g.id),
       home: false,
       first: firstHere(g),
+      count: null,
     })
   return {
     unit: project.settings.style.unit,
     parameters: new Map(project.parameters.map((p) => [p.name, { id: p.id, kind: p.kind }])),
     things,
     stocks: new Set(stock.map((s) => s.id)),
-    sayRef: (ref) => {
-      const name = spoken.get(ref.id) ?? nameOfGone(project, ref.id) ?? `@${ref.id}`
-      return `${name}${ref.instance === undefined ? '' : ` #${ref.instance}`}·${ref.property}`
-    },
   }
 }
 
@@ -85,22 +85,19 @@ function placedGroups(groups: readonly Group[]): Set<string> {
   return found
 }
 
-/** Equal when two projects call the same things by the same names. */
+/** Equal when references and names of two projects read alike. */
 export function namesKey(project: Project): string {
-  const { parameters, pieces, groups, stock, gone, settings } = project
-  const of = (list: ReadonlyArray<{ id: string; name: string; kind: string }>) =>
-    list.map((x) => `${x.id}\u0001${x.name}\u0001${x.kind}`).join('\u0002')
+  const { parameters, pieces, groups, stock, settings } = project
   const { things } = namesOf(project)
-  const thing = (x: { id: string; name: string }) => {
-    const { leans, placed, home, first } = things.get(x.id)!
-    return `${x.id}\u0001${x.name}\u0001${leans ? 1 : 0}${placed ? 1 : 0}${home ? 1 : 0}${first}`
+  const thing = (x: { id: string }) => {
+    const { leans, placed, home, first, count } = things.get(x.id)!
+    return `${x.id}\u0001${leans ? 1 : 0}${placed ? 1 : 0}${home ? 1 : 0}${first}\u0001${count}`
   }
   return [
-    of(parameters),
+    parameters.map((p) => `${p.id}\u0001${p.name}\u0001${p.kind}`).join('\u0002'),
     pieces.map(thing).join('\u0002'),
     groups.map(thing).join('\u0002'),
-    of(stock),
-    JSON.stringify(gone),
+    stock.map((s) => s.id).join('\u0002'),
     settings.style.unit,
   ].join('\u0003')
 }
@@ -110,12 +107,17 @@ export function namesKey(project: Project): string {
  * see.
  */
 export const poseKey = (ref: Ref, thing: Thing): NodeKey =>
-  ref.instance === undefined || thing.home ? keyOf.home(ref.id) : keyOf.pose(ref.id)
+  ref.copy === undefined || thing.home ? keyOf.home(ref.id) : keyOf.pose(ref.id)
 
 /** What a reference reads; null when nothing has its id, or it is no face or size of what has. */
 export function targetOf(ref: Ref, names: Names): Target | null {
   const thing = names.things.get(ref.id)
   if (!thing) return names.stocks.has(ref.id) ? stockTarget(ref) : null
-  const exact = thing.leans || (thing.placed && ref.instance !== undefined)
-  return thing.group ? groupTarget(ref, exact) : pieceTarget(ref, exact ? poseKey(ref, thing) : null)
+  const among = thing.placed && ref.copy !== undefined
+  const exact = thing.leans || among
+  if (thing.group) return spanTarget(ref, exact ? keyOf.bounds(ref.id) : null, null)
+  const poses = poseKey(ref, thing)
+  return (
+    sizeTarget(ref, among ? poses : null, thing.count) ?? spanTarget(ref, exact ? poses : null, thing.count)
+  )
 }

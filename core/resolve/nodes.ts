@@ -7,7 +7,8 @@ import { keyOf } from './keys'
 import { measureNode } from './measurenode'
 import { namesKey, namesOf, type Names } from './names'
 import { finishedNodes, spanNodes } from './placenodes'
-import { groupNodes, homeNode, poseNodes, twinNodes } from './posenodes'
+import { groupNodes } from './groupnodes'
+import { homeNode, poseNodes, twinNodes } from './posenodes'
 import { boardNodes, settingNodes, stockNodes } from './racknodes'
 import type { JointNumbers } from './types'
 
@@ -47,7 +48,12 @@ export class NodeBook {
     for (const p of project.parameters)
       put(
         this.once(p, [names], () => [
-          measureNode(keyOf.parameter(p.id), p.name, p.expression, p.kind, names),
+          measureNode(
+            { key: keyOf.parameter(p.id), owner: { kind: 'parameter', id: p.id }, label: `@${p.id}` },
+            p.expression,
+            p.kind,
+            names,
+          ),
         ]),
       )
     for (const s of project.stock) put(this.once(s, [names], () => stockNodes(s, names)))
@@ -64,9 +70,9 @@ export class NodeBook {
       } else {
         const stock = stocks.get(piece.stock)
         put(
-          this.once(piece, [names, stock, settings.style], () => [
-            ...spanNodes(piece, stock, settings, names),
-            ...finishedNodes(piece.id, piece.name, facing(piece.facing)),
+          this.once(piece, [names, stock], () => [
+            ...spanNodes(piece, stock, names),
+            ...finishedNodes(piece.id, facing(piece.facing)),
             homeNode(piece),
             ...poseNodes(piece),
           ]),
@@ -102,9 +108,7 @@ export class NodeBook {
   private groupOnce(group: Group, project: Project, names: Names): readonly NodeDef[] {
     const pieces = project.pieces.filter((p) => p.group === group.id)
     const groups = project.groups.filter((g) => g.group === group.id)
-    return this.once(group, [names, project.settings.style, ...pieces, ...groups], () =>
-      groupNodes(group, { pieces, groups }, project.settings, names),
-    )
+    return this.once(group, [names, ...pieces, ...groups], () => groupNodes(group, { pieces, groups }, names))
   }
 
   private putJoints(
@@ -169,9 +173,14 @@ function noteChanges(chunk: readonly NodeDef[], before: readonly NodeDef[], chan
   return true
 }
 
-const hardwareNodes = (h: Hardware, names: Names): NodeDef[] => [
-  measureNode(keyOf.hardware(h.id, 'count'), `${h.name} · count`, h.count, 'count', names),
-  ...(h.kind === 'hinge'
-    ? [measureNode(keyOf.hardware(h.id, 'limit'), `${h.name} · limit`, h.limit, 'angle', names)]
-    : []),
-]
+function hardwareNodes(h: Hardware, names: Names): NodeDef[] {
+  const at = (what: 'count' | 'limit') => ({
+    key: keyOf.hardware(h.id, what),
+    owner: { kind: 'hardware', id: h.id } as const,
+    label: `@${h.id} · ${what}`,
+  })
+  return [
+    measureNode(at('count'), h.count, 'count', names),
+    ...(h.kind === 'hinge' ? [measureNode(at('limit'), h.limit, 'angle', names)] : []),
+  ]
+}

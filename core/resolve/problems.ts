@@ -2,8 +2,8 @@
  * What is wrong with the numbers themselves. What is wrong with the wood comes from the joints and from
  * Proof.
  */
-import { formatLength, type Mm } from '../measure'
-import type { NodeDef, NodeKey, NodeResult } from './graph'
+import { formatLength, type MeasureKind, type Mm } from '../measure'
+import type { NodeDef, NodeKey, NodeResult, Owner, ValueKind } from './graph'
 import { MOST_COPIES } from './posenodes'
 import type { Instance, Problem, Resolved, ResolvedPiece } from './types'
 
@@ -20,7 +20,7 @@ interface Evaluated {
 export function problemsOf(resolved: Numbers, { defs, result, failing, copies }: Evaluated): Problem[] {
   return [
     ...(copies > MOST_COPIES ? [tooMany(copies)] : []),
-    ...(failing.size > 0 ? slips(defs, result, failing) : []),
+    ...(failing.size > 0 ? slips(defs, result, failing, resolved.say) : []),
     ...resolved.pieces.flatMap((p) => sizes(p, resolved)),
     ...oddSettings(resolved),
   ]
@@ -39,6 +39,7 @@ function slips(
   defs: ReadonlyMap<NodeKey, NodeDef>,
   result: (key: NodeKey) => NodeResult | undefined,
   failing: ReadonlySet<NodeKey>,
+  say: (text: string) => string,
 ): Problem[] {
   const found: Problem[] = []
   const said = new Set<string>()
@@ -50,23 +51,36 @@ function slips(
       if (said.has(r.slip.message)) continue
       said.add(r.slip.message)
     }
-    const about = r.slip.loop?.find((k) => k.startsWith('fact.') || k.startsWith('par.')) ?? key
-    const spoken =
-      /^(place|home|pose|moves|gro)\./.test(key) || r.slip.loop
-        ? r.slip.message
-        : `${def.label}: ${r.slip.message}`
-    found.push({ id: `measure:${key}`, level: 'stop', says: spoken, key: about, ...ownerOf(about) })
+    const about = r.slip.loop?.find((k) => MAKERS.has(defs.get(k)?.owner.kind ?? '')) ?? key
+    const { owner, value } = defs.get(about) ?? def
+    // What follows from measures speaks for itself; a measure is said first.
+    const itself = !isMeasure(value) || r.slip.loop !== undefined
+    const says = say(itself ? r.slip.message : `${def.label}: ${r.slip.message}`)
+    found.push({ id: `measure:${key}`, level: 'stop', says, key: about, ...ownerOf(owner) })
   }
   return found
 }
 
-function ownerOf(key: NodeKey): Partial<Problem> {
-  const [kind, id] = key.split('.') as [string, string]
-  if (['fact', 'place', 'rep', 'mir', 'fin', 'grow', 'tilt', 'home', 'pose', 'moves', 'plc'].includes(kind))
-    return { piece: id }
-  if (kind === 'jnt' || kind === 'gro') return { joint: id }
-  if (kind === 'stk') return { stock: id }
-  return kind === 'par' ? { parameter: id } : {}
+/** What a maker typed a measure of, so that it can be mended there. */
+const MAKERS = new Set<string>(['piece', 'group', 'parameter'])
+
+const isMeasure = (kind: ValueKind): kind is MeasureKind =>
+  kind === 'length' || kind === 'number' || kind === 'angle' || kind === 'count'
+
+function ownerOf({ kind, id }: Owner): Partial<Problem> {
+  switch (kind) {
+    case 'piece':
+    case 'group':
+      return { piece: id }
+    case 'joint':
+      return { joint: id }
+    case 'stock':
+      return { stock: id }
+    case 'parameter':
+      return { parameter: id }
+    default:
+      return {}
+  }
 }
 
 function sizes(p: ResolvedPiece, resolved: Numbers): Problem[] {
@@ -77,6 +91,15 @@ function sizes(p: ResolvedPiece, resolved: Numbers): Problem[] {
         level: 'stop',
         piece: p.id,
         says: `${p.piece.name} is made of a stock that is not on the rack`,
+      },
+    ]
+  if (p.piece.only !== null && p.instances.length === 0)
+    return [
+      {
+        id: `gone:${p.id}`,
+        level: 'look',
+        piece: p.id,
+        says: `${p.piece.name} was parted from a copy that is not there any more, so it stands nowhere`,
       },
     ]
   for (const i of p.instances) {

@@ -7,13 +7,18 @@ import type { Names } from './names'
 
 export function settingNodes(settings: Settings, names: Names): NodeDef[] {
   return (['fit', 'kerf', 'trim', 'extraLength', 'extraWidth'] as const).map((key) =>
-    measureNode(keyOf.setting(key), `Settings · ${key}`, settings[key], 'length', names),
+    measureNode(
+      { key: keyOf.setting(key), owner: { kind: 'setting', id: key }, label: `Settings · ${key}` },
+      settings[key],
+      'length',
+      names,
+    ),
   )
 }
 
 export function stockNodes(s: Stock, names: Names): NodeDef[] {
   const measure = (key: NodeKey, what: string, text: string) =>
-    measureNode(key, `${s.name}·${what}`, text, 'length', names)
+    measureNode({ key, owner: { kind: 'stock', id: s.id }, label: `@${s.id}·${what}` }, text, 'length', names)
   const width = s.width ?? (s.kind === 'rod' ? s.thickness : null)
   return [
     measure(keyOf.stock(s.id, 'thickness'), 'thickness', s.thickness),
@@ -24,7 +29,12 @@ export function stockNodes(s: Stock, names: Names): NodeDef[] {
 
 export function boardNodes(b: MeasuredBoard, names: Names): NodeDef[] {
   const measure = (what: string, says: string, text: string) =>
-    measureNode(keyOf.board(b.id, what), `${b.name} · ${says}`, text, 'length', names)
+    measureNode(
+      { key: keyOf.board(b.id, what), owner: { kind: 'board', id: b.id }, label: `@${b.id} · ${says}` },
+      text,
+      'length',
+      names,
+    )
   return [
     measure('length', 'length', b.length),
     measure('width', 'width', b.width),

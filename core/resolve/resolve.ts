@@ -2,16 +2,16 @@
  * From the document to numbers. A Resolver remembers the last document it saw, and works out only what
  * changed; what stayed the same keeps its identity, so that later stages can tell.
  */
-import { lengthStyle, type MadePiece, type Piece, type Project } from '../document'
+import { lengthStyle, type Copy, type MadePiece, type Piece, type Project } from '../document'
 import { formatLength, type Mm } from '../measure'
-import { AXIS_OF, facing, FACE_NAMES, mirrored, type Box, type Facing, type Pose } from '../pieces'
+import { AXIS_OF, facing, FACE_NAMES, mirrored, type Box, type Facing } from '../pieces'
 import { because } from './because'
 import { Graph, type NodeKey, type NodeResult } from './graph'
 import { standsAtHome } from './home'
 import { instanceOf, sameInstance } from './instance'
 import { measureKey } from './jointnodes'
 import { keyOf } from './keys'
-import { namesOf } from './names'
+import { speaker } from './speak'
 import { NodeBook } from './nodes'
 import { MOST_COPIES } from './posenodes'
 import { problemsOf } from './problems'
@@ -23,10 +23,12 @@ import type {
   PerCopy,
   Resolved,
   ResolvedBoard,
+  ResolvedGroup,
   ResolvedHardware,
   ResolvedJoint,
   ResolvedPiece,
   ResolvedStock,
+  Standing,
 } from './types'
 
 /** What a piece or a joint was resolved from, so that it can be kept as long as that stands. */
@@ -67,22 +69,21 @@ export class Resolver {
     const pieces = this.resolvePieces(project, touched, stocks, result)
 
     const byId = new Map(pieces.map((p) => [p.id, p]))
-    const label = (key: NodeKey) => defs.get(key)?.label ?? key
-    const kind = (key: NodeKey) => defs.get(key)?.kind ?? 'length'
-    const sources = { project, byId, result, label, kind }
+    const groups = project.groups.map((group) => resolveGroup(group, result))
+    const copies = new Map<string, readonly Copy[]>(groups.map((g) => [g.id, g.copies]))
+    for (const p of pieces) copies.set(p.id, p.copies)
+    const style = lengthStyle(project.settings)
+    const { say, sayRef } = speaker(project, style, (id) => copies.get(id) ?? [])
+    const sources = { project, byId, result, say, def: (key: NodeKey) => defs.get(key) }
     const resolved: Omit<Resolved, 'problems'> = {
       project,
-      style: lengthStyle(project.settings),
+      style,
       pieces,
       byId,
       instances: pieces.flatMap((p) => p.instances),
       stocks,
       boards: project.boards.flatMap((b) => resolveBoard(b, stocks, number)),
-      groups: project.groups.map((group) => {
-        const bounds = result(keyOf.bounds(group.id))
-        const boxes = bounds?.ok ? (bounds.value as ReadonlyArray<{ box: Box } | null>) : []
-        return { id: group.id, group, boxes: boxes.flatMap((b) => (b ? [b.box] : [])) }
-      }),
+      groups,
       hardware: project.hardware.map((h) => resolveHardware(h, byId, number)),
       joints: this.resolveJoints(project, touched, number),
       fills: this.resolveFills(project, result),
@@ -96,10 +97,11 @@ export class Resolver {
       result,
       slip: (key) => {
         const r = result(key)
-        return r && !r.ok ? r.slip : undefined
+        return r && !r.ok ? { ...r.slip, message: say(r.slip.message) } : undefined
       },
       because: (key) => because(key, sources),
-      sayRef: namesOf(project).sayRef,
+      say,
+      sayRef,
     }
     return {
       ...resolved,
@@ -146,7 +148,14 @@ export class Resolver {
       const f = facingOf(piece, made)
       const fresh = within ? instancesOf(piece, f, result) : []
       const instances = keepSame(fresh, old?.resolved.instances)
-      const resolved: ResolvedPiece = { id: piece.id, piece, stock, facing: f, instances }
+      const resolved: ResolvedPiece = {
+        id: piece.id,
+        piece,
+        stock,
+        facing: f,
+        instances,
+        copies: instances === old?.resolved.instances ? old.resolved.copies : instances.map((i) => i.copy),
+      }
       this.pieces.set(piece.id, { inputs, resolved })
       return resolved
     })
@@ -264,10 +273,17 @@ function keepSame(fresh: readonly Instance[], old: readonly Instance[] | undefin
   return kept.length === old.length && kept.every((i, n) => i === old[n]) ? old : kept
 }
 
+function resolveGroup(group: Project['groups'][number], result: Results): ResolvedGroup {
+  const bounds = result(keyOf.bounds(group.id))
+  const all = bounds?.ok ? (bounds.value as ReadonlyArray<{ box: Box; copy: Copy } | null>) : []
+  const standing = all.filter((b) => b !== null)
+  return { id: group.id, group, boxes: standing.map((b) => b.box), copies: standing.map((b) => b.copy) }
+}
+
 /** All poses of a piece, with null for what has been parted from it; undefined while they are not settled. */
-function posesOf(piece: Piece, result: Results): ReadonlyArray<Pose | null> | undefined {
+function posesOf(piece: Piece, result: Results): Standing | undefined {
   const poses = result(standsAtHome(piece) ? keyOf.home(piece.id) : keyOf.pose(piece.id))
-  return poses?.ok ? (poses.value as ReadonlyArray<Pose | null>) : undefined
+  return poses?.ok ? (poses.value as Standing) : undefined
 }
 
 const copiesOf = (piece: Piece, result: Results): number =>
@@ -282,10 +298,12 @@ function instancesOf(piece: Piece, f: Facing, result: Results): Instance[] {
     return r?.ok ? (r.value as PerCopy) : 0
   })
   const still = grow.every((g) => typeof g === 'number')
+  let n = 0
   return all.flatMap((pose, i) => {
     if (!pose) return []
     const own = still ? (grow as Mm[]) : grow.map((g) => forCopy(g, i))
-    return [instanceOf(piece, i + 1, many, pose, f, own)]
+    const name = many ? `${piece.name} #${++n}` : piece.name
+    return [instanceOf(piece.id, i + 1, name, pose, f, own)]
   })
 }
 

@@ -17,7 +17,13 @@ export function tryMeasure(
   kind: MeasureKind,
   locals: Readonly<Record<string, NodeKey>> = {},
 ): Tried {
-  const node = measureNode('tried', 'This', stored, kind, namesOf(resolved.project), locals)
+  const node = measureNode(
+    { key: 'tried', owner: { kind: 'setting', id: 'tried' }, label: 'This' },
+    stored,
+    kind,
+    namesOf(resolved.project),
+    locals,
+  )
   for (const key of node.reads) {
     const slip = resolved.slip(key)
     if (slip) return { ok: false, slip: { message: `What it reads is not settled: ${slip.message}` } }
@@ -29,7 +35,8 @@ export function tryMeasure(
     })
     return { ok: true, value: value as number }
   } catch (error) {
-    if (error instanceof NodeSlip) return { ok: false, slip: error.slip }
+    if (error instanceof NodeSlip)
+      return { ok: false, slip: { ...error.slip, message: resolved.say(error.slip.message) } }
     throw error
   }
 }

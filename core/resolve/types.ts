@@ -1,4 +1,14 @@
-import type { FaceName, Group, Hardware, Joint, MeasuredBoard, Piece, Project, Stock } from '../document'
+import type {
+  Copy,
+  FaceName,
+  Group,
+  Hardware,
+  Joint,
+  MeasuredBoard,
+  Piece,
+  Project,
+  Stock,
+} from '../document'
 import type { LengthStyle, MeasureKind, Mm, Ref } from '../measure'
 import type { Box, Facing, Frame, Pose, Vec3 } from '../pieces'
 import type { NodeKey, NodeResult, Part, Slip } from './graph'
@@ -14,9 +24,14 @@ export interface Stretch {
  * group.
  */
 export interface Instance {
-  /** `p4#2`; the first is `p4#1`. */
+  /** Its piece and its path of ids, `p4#2`, `p4#g1:c2/2`; where it is described, `p4#1`. */
   readonly key: string
   readonly piece: string
+  readonly copy: Copy
+  /**
+   * Its place in the list of all copies, those that became something of their own counted, from 1. Not
+   * lasting.
+   */
   readonly index: number
   /** As a maker says it: "Shelf #2", or just "Shelf" when there is one. */
   readonly name: string
@@ -50,7 +65,10 @@ export interface ResolvedPiece {
   readonly piece: Piece
   readonly stock: ResolvedStock | null
   readonly facing: Facing
+  /** In the order in which they are numbered. */
   readonly instances: readonly Instance[]
+  /** Which copies those are. */
+  readonly copies: readonly Copy[]
 }
 
 export interface ResolvedStock {
@@ -79,8 +97,9 @@ export interface ResolvedJoint {
 export interface ResolvedGroup {
   readonly id: string
   readonly group: Group
-  /** The room boxes of all its copies. */
+  /** The room boxes of all its copies that stand, and which those are. */
   readonly boxes: readonly Box[]
+  readonly copies: readonly Copy[]
 }
 
 export interface ResolvedHardware {
@@ -132,7 +151,9 @@ export interface Resolved {
   result(key: NodeKey): NodeResult | undefined
   slip(key: NodeKey): Slip | undefined
   because(key: NodeKey): Because | undefined
-  /** How a reference reads to a maker: "Left side · right". */
+  /** What a node says, as a maker reads it (speak.ts). */
+  say(text: string): string
+  /** How a reference reads to a maker: "Left side·right". */
   sayRef(ref: Ref): string
 }
 
@@ -149,7 +170,12 @@ export interface Fill {
 export type PerCopy = Mm | readonly Mm[]
 
 /** How all copies of a member stand; null for those that have become something of their own. */
-export type Standing = ReadonlyArray<Pose | null>
+export type Standing = ReadonlyArray<Stood | null>
+
+/** Where one copy is, and which. */
+export interface Stood extends Pose {
+  readonly copy: Copy
+}
 
 /**
  * How far a joint makes a face of one of its members grow; what it takes away counts as less than nothing.

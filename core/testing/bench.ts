@@ -77,11 +77,18 @@ export const join = (
     ],
   })
 
+/** A placement, but for its id. */
+type Placing = Group['placements'][number] extends infer P
+  ? P extends unknown
+    ? Omit<P, 'id'>
+    : never
+  : never
+
 /** All pieces put into one group that stands once more: turned by quarter turns, or mirrored. */
-export function grouped(project: Project, placement: Group['placements'][number]): Project {
+export function grouped(project: Project, placement: Placing): Project {
   const done = execute(project, [
     change.group({ id: 'g', name: 'Group', members: project.pieces.map((p) => p.id) }),
-    change.addPlacement({ id: 'g', placement }),
+    change.addPlacement({ id: 'g', placement: { id: 'c1', ...placement } }),
   ])
   if (!done.ok) throw new Error(done.why)
   return done.project

@@ -1,8 +1,9 @@
 import { z } from 'zod'
-import { firstHere, standsHere } from '../instances'
+import { withRefs, type Ref } from '../../measure'
+import { copyOf, firstHere, partsOf, standsHere, standsIn, type Copy } from '../copies'
 import { freeId, freeName } from '../new'
-import { Group, Id, Name, Placement, type Piece, type Project } from '../schema'
-import { slots } from '../slots'
+import { CopyPath, Group, Id, Name, Placement, PlacementId, type Piece, type Project } from '../schema'
+import { refsOf, slots } from '../slots'
 import { command, forget, groupIn, nameOf, pieceIn, Refusal } from './command'
 
 const allNames = (project: Project) => [...project.pieces, ...project.groups].map((x) => x.name)
@@ -88,84 +89,80 @@ export const setGroupRepeat = command({
 export const addPlacement = command({
   name: 'add-placement',
   schema: z.object({ id: Id, placement: Placement }).strict(),
-  apply: (draft, { id, placement }) => void groupIn(draft, id).placements.push(placement),
+  apply: (draft, { id, placement }) => {
+    if (Object.hasOwn(draft.gone, goneId(id, placement.id)))
+      throw new Refusal('That id was of a copy that is gone; take another')
+    groupIn(draft, id).placements.push(placement)
+  },
   describe: ({ id, placement }, before) =>
     `${placement.kind === 'mirrored' ? 'Mirror' : 'Place'} ${nameOf(before, id)} once more`,
 })
 
-/** A group's placements, of which the one at `index` must not have been taken away. */
-function placementsIn(draft: Project, id: string, index: number): Placement[] {
+/** A group's placements, and which of them has this id. */
+function placementIn(draft: Project, id: string, placement: string): { all: Placement[]; at: number } {
   const { name, placements } = groupIn(draft, id)
-  if ((placements[index]?.kind ?? 'none') === 'none')
-    throw new Refusal(`${name} does not stand there any more`)
-  return placements
+  const at = placements.findIndex((p) => p.id === placement)
+  if (at < 0) throw new Refusal(`${name} does not stand there any more`)
+  return { all: placements, at }
 }
 
 export const setPlacement = command({
   name: 'set-placement',
-  schema: z.object({ id: Id, index: z.number().int().nonnegative(), placement: Placement }).strict(),
-  apply: (draft, { id, index, placement }) => {
-    placementsIn(draft, id, index)[index] = placement
+  schema: z.object({ id: Id, placement: Placement }).strict(),
+  apply: (draft, { id, placement }) => {
+    const { all, at } = placementIn(draft, id, placement.id)
+    all[at] = placement
   },
   describe: ({ id }, before) => `Move a copy of ${nameOf(before, id)}`,
 })
 
 export const removePlacement = command({
   name: 'remove-placement',
-  schema: z.object({ id: Id, index: z.number().int().nonnegative() }).strict(),
-  apply: (draft, { id, index }) => {
-    // Its number stays empty, so that what refers to the copies after it goes on meaning them.
-    placementsIn(draft, id, index)[index] = { kind: 'none' }
+  schema: z.object({ id: Id, placement: PlacementId, called: z.string().max(100).optional() }).strict(),
+  apply: (draft, { id, placement, called }) => {
+    const { all, at } = placementIn(draft, id, placement)
+    all.splice(at, 1)
+    const meant = slots(draft).some((slot) => refsOf(slot.text).some((ref) => passes(ref, id, placement)))
+    if (meant) draft.gone[goneId(id, placement)] = called ?? `a copy of ${nameOf(draft, id)}`
   },
   describe: ({ id }, before) => `Take a copy of ${nameOf(before, id)} away`,
 })
 
-/**
- * How many instances there are only the caller can know; `each` says how many of a piece or a group stand in
- * one copy of the group that is parted, where that is not one.
- */
-const Parted = z
-  .object({
-    id: Id,
-    newId: Id,
-    index: z.number().int().positive(),
-    of: z.number().int().positive(),
-    each: z.record(Id, z.number().int().positive()).optional(),
-  })
-  .strict()
+const goneId = (group: string, placement: string): string => `${group}#${placement}`
+
+/** Whether a reference leads through one placement of a group. */
+const passes = (ref: Ref, group: string, placement: string): boolean =>
+  ref.copy !== undefined && partsOf(ref.copy).some((p) => p.id === placement && (p.owner ?? ref.id) === group)
+
+const Parted = z.object({ id: Id, newId: Id, copy: CopyPath }).strict()
 
 /**
- * Parts one instance of a piece from its twins: a piece of its own that stands where it stood, with its
- * joints.
+ * Parts one copy of a piece from the others: a piece of its own that stands where it stood, with its joints.
  */
 export const partPiece = command({
   name: 'part-piece',
   schema: Parted,
-  apply: (draft, { id, newId, index, of }) => {
+  apply: (draft, { id, newId, copy }) => {
     const piece = pieceIn(draft, id)
-    if (index > of || !standsHere(piece, index)) throw new Refusal(`${piece.name} #${index} is not there`)
-    const first = firstHere(piece) === index
+    if (!standsHere(piece, copy)) throw new Refusal(`That copy of ${piece.name} is not there`)
+    const first = firstHere(piece) === copy
     const own: Piece = {
       ...plain(piece),
       id: newId,
       name: freeName(piece.name, allNames(draft)),
       except: [],
-      only: index,
+      only: copy,
     }
-    piece.except.push(index)
+    piece.except.push(copy)
     draft.pieces.splice(draft.pieces.indexOf(piece) + 1, 0, own)
     copyHeld(draft, new Map([[id, newId]]))
-    redirect(
-      draft,
-      id,
-      (n) => {
-        if (n === undefined) return first ? `@${newId}` : null
-        return n === index ? `@${newId}#${n}` : null
-      },
-      [id, newId],
-    )
+    redirect(draft, [id, newId], (ref) => {
+      if (ref.id !== id) return ref
+      if (ref.copy === undefined ? first : ref.copy === copy) return { ...ref, id: newId }
+      return ref
+    })
   },
-  describe: ({ id, index }, before) => `Give ${nameOf(before, id)} #${index} its own`,
+  describe: ({ id }, before) => `Give a copy of ${nameOf(before, id)} its own`,
 })
 
 /**
@@ -174,54 +171,81 @@ export const partPiece = command({
 export const partGroup = command({
   name: 'part-group',
   schema: Parted,
-  apply: (draft, payload) => {
-    const { id, newId, index, of } = payload
+  apply: (draft, { id, newId, copy }) => {
     const found = groupIn(draft, id)
-    if (index > of || !standsHere(found, index)) throw new Refusal(`${found.name} #${index} is not there`)
+    if (!standsHere(found, copy)) throw new Refusal(`That copy of ${found.name} is not there`)
+    const first = firstHere(found) === copy
     const groups = within(draft, id)
     const to = new Map(groups.map((g) => [g, g === id ? newId : `${newId}_${g}`]))
-    const held = draft.pieces.filter((p) => p.group !== null && groups.includes(p.group))
+    const above = new Set(groupsAbove(draft, id))
+    const inside = draft.pieces.filter((p) => p.group !== null && groups.includes(p.group))
+    // What is one copy only goes along, or stays, whole.
+    const goes = (p: Piece) => p.only !== null && standsIn(p.only, id, copy, above)
+    const moved = inside.filter(goes)
+    const held = inside.filter((p) => p.only === null)
     for (const p of held) to.set(p.id, `${newId}_${p.id}`)
-    const copy = <T extends { id: string; name: string; group: string | null }>(x: T): T => ({
+    const copied = <T extends { id: string; name: string; group: string | null; except: string[] }>(
+      x: T,
+    ): T => ({
       ...plain(x),
       id: to.get(x.id)!,
       name: freeName(x.name, allNames(draft)),
       group: x.group === null ? null : (to.get(x.group) ?? x.group),
+      except: x.except.map((c) => copyTo(c, to)),
     })
     for (const g of draft.groups.filter((x) => groups.includes(x.id)))
-      draft.groups.push({ ...copy(g), ...(g.id === id ? { except: [], only: index } : {}) })
+      draft.groups.push({ ...copied(g), ...(g.id === id ? { except: [], only: copy } : {}) })
     for (const p of held) {
-      const own = copy(p)
+      const own = copied(p)
       draft.pieces.push(own.kind === 'twin' ? { ...own, of: to.get(own.of) ?? own.of } : own)
     }
-    found.except.push(index)
-    const copies = new Set(to.values())
+    found.except.push(copy)
+    for (const p of moved) Object.assign(p, { group: to.get(p.group!), only: copyTo(p.only!, to) })
+    const copies = new Set([...to.values(), ...moved.map((p) => p.id)])
     for (const slot of slots(draft))
       if (slot.owner !== null && copies.has(slot.owner)) slot.write(redirected(slot.text, to))
     copyHeld(draft, to)
-    // Numbered references from outside go along with what they meant: the n-th in this copy is the n-th of
-    // its own.
-    for (const [old, own] of to) {
-      const each = old === id ? 1 : (payload.each?.[old] ?? 1)
-      redirect(
-        draft,
-        old,
-        (n) => {
-          return n !== undefined && Math.ceil(n / each) === index ? `@${own}#${n}` : null
-        },
-        [...to.values()],
-      )
-    }
+    const left = new Set(moved.map((p) => p.id))
+    draft.joints = draft.joints.filter(
+      (j) => !(j.between.some((m) => left.has(m.piece)) && j.between.some((m) => to.has(m.piece))),
+    )
+    // References from outside go along with what they meant.
+    redirect(draft, [...to.keys(), ...copies], (ref) => {
+      const own = to.get(ref.id)
+      if (own === undefined) return ref
+      if (ref.copy === undefined) return first ? { ...ref, id: own } : ref
+      const there = ref.id === id ? ref.copy === copy : standsIn(ref.copy, id, copy, above)
+      return there ? { ...ref, id: own, copy: copyTo(ref.copy, to) } : ref
+    })
   },
-  describe: ({ id, index }, before) => `Give ${nameOf(before, id)} #${index} its own`,
+  describe: ({ id }, before) => `Give a copy of ${nameOf(before, id)} its own`,
 })
+
+/** The groups that a group stands in, the nearest first. */
+function groupsAbove(project: Project, id: string): string[] {
+  const found: string[] = []
+  let up = project.groups.find((g) => g.id === id)?.group ?? null
+  while (up !== null && !found.includes(up)) {
+    found.push(up)
+    up = project.groups.find((g) => g.id === up)?.group ?? null
+  }
+  return found
+}
+
+/** A path through things that have been copied, as it leads through their copies. */
+const copyTo = (copy: Copy, to: ReadonlyMap<string, string>): Copy =>
+  copyOf(partsOf(copy).map((p) => ({ ...p, owner: p.owner === null ? null : (to.get(p.owner) ?? p.owner) })))
 
 /** A copy of part of a draft. */
 const plain = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T
 
 /** A measure's text, referring to the copies instead of what was copied. */
 const redirected = (text: string, to: ReadonlyMap<string, string>): string =>
-  text.replace(/@([A-Za-z0-9_]+)/g, (_, id: string) => `@${to.get(id) ?? id}`)
+  withRefs(text, (ref) => ({
+    ...ref,
+    id: to.get(ref.id) ?? ref.id,
+    ...(ref.copy === undefined ? {} : { copy: copyTo(ref.copy, to) }),
+  }))
 
 /** Joints and hardware of what was copied, made for the copies too. */
 function copyHeld(draft: Project, to: ReadonlyMap<string, string>): void {
@@ -256,20 +280,11 @@ function copyHeld(draft: Project, to: ReadonlyMap<string, string>): void {
   }
 }
 
-/** Rewrites what refers to a piece or a group, by the number it names; what `but` owns is left as it is. */
-function redirect(
-  draft: Project,
-  id: string,
-  to: (n: number | undefined) => string | null,
-  but: readonly string[],
-): void {
-  const reference = new RegExp(`@${id}(?:#(\\d+))?(?=\\.)`, 'g')
+/** Rewrites references everywhere but in what `but` owns. */
+function redirect(draft: Project, but: readonly string[], to: (ref: Ref) => Ref): void {
   for (const slot of slots(draft)) {
     if (slot.owner !== null && but.includes(slot.owner)) continue
-    const text = slot.text.replace(
-      reference,
-      (was, n: string | undefined) => to(n === undefined ? undefined : Number(n)) ?? was,
-    )
+    const text = withRefs(slot.text, to)
     if (text !== slot.text) slot.write(text)
   }
 }

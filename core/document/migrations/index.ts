@@ -1,3 +1,5 @@
+import { copiesById } from './copies'
+
 /**
  * Each entry turns a file of its version into one of the next, and is kept for ever: `1` would read version 1
  * and give version 2. Migrations work on plain JSON, before anything is checked.
@@ -7,6 +9,8 @@ export type Migrations = Readonly<Record<number, (data: Record<string, unknown>)
 export const MIGRATIONS: Migrations = {
   // Groups and hardware came; all else that is new in 2 has a value to start from.
   1: (data) => ({ groups: [], hardware: [], ...data, version: 2 }),
+  // Copies were told by numbers, which changed when others came and went.
+  2: (data) => ({ ...copiesById(data), version: 3 }),
 }
 
 /** Brings a file up to the present version. */
