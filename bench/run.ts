@@ -2,7 +2,7 @@
  * Ratios, each measured in one run on one machine. `npm run bench`. Goals are printed beside what was found.
  */
 import { all, create } from 'mathjs'
-import { change, execute, newProject, type Change, type Project } from '../core/document'
+import { onFace, change, execute, newProject, type Change, type Project, type Joint } from '../core/document'
 import { evaluate, lengthOf, parse } from '../core/measure'
 import { findContacts } from '../core/joints'
 import { modelOf, Modeller, type Model } from '../core/model'
@@ -19,7 +19,7 @@ const best = (times: number, work: () => void): number =>
 const say = (what: string, found: string, goal: string, ok: boolean) =>
   console.log(`${ok ? 'met ' : 'MISS'}  ${what}: ${found} (goal ${goal})`)
 
-type Between = Array<{ piece: string; face: 'end1' | 'end2' | null }>
+type Between = Joint['between']
 interface Join {
   readonly kind: string
   readonly fields: Record<string, string>
@@ -83,12 +83,12 @@ function wall(cases: number, jointOf: (k: number) => Join = () => HOUSED): Proje
       )
       const ends: Between[] = [
         [
-          { piece: id, face: 'end1' },
-          { piece: l, face: null },
+          { piece: id, at: onFace('end1') },
+          { piece: l, at: null },
         ],
         [
-          { piece: id, face: 'end2' },
-          { piece: r, face: null },
+          { piece: id, at: onFace('end2') },
+          { piece: r, at: null },
         ],
       ]
       changes.push(

@@ -155,6 +155,47 @@ test('a file that cannot be written whole is not written, and what was there sta
   expect(readdirSync(out).filter((n) => n.endsWith('.part'))).toEqual([])
 })
 
+test('change makes changes and writes the project, or says why not and leaves what was there', async () => {
+  const step = {
+    id: 'w1',
+    kind: 'channel',
+    at: { kind: 'face', face: 'back' },
+    fields: { width: '1/2', depth: '1/4' },
+  }
+  const add = JSON.stringify({ command: 'add-step', payload: { on: 'p1', step } })
+  const deeper = JSON.stringify({
+    command: 'set-step-field',
+    payload: { id: 'w1', field: 'depth', value: '3/8' },
+  })
+  const out = join(dir, 'changed.json')
+  expect(await ergaton('change', demo, '--do', add, '--do', deeper, '--out', out)).toEqual({
+    status: 0,
+    stdout: '',
+    stderr: 'Put a channel on Left side\n',
+  })
+  const { stdout } = await ergaton('resolve', out)
+  // The twin has it too.
+  expect(stdout.match(/Rabbet 1\/2 wide, 3\/8 deep along end 1, on the back/g)).toHaveLength(2)
+  const before = readFileSync(out, 'utf8')
+  const wrong = JSON.stringify({
+    command: 'add-step',
+    payload: { on: 'p1', step: { ...step, id: 'w2', kind: 'whittle' } },
+  })
+  for (const [asked, says] of [
+    [wrong, 'there is no work called whittle; nothing was changed\n'],
+    [add, /the id w1 of its work is taken; nothing was changed/],
+    ['{', 'This change is not JSON: {\n'],
+    ['{"command":3}', 'A change has a command and a payload\n'],
+  ] as const) {
+    const done = await ergaton('change', out, '--do', asked, '--out', out)
+    expect(done).toMatchObject({ status: 1, stdout: '' })
+    expect(done.stderr).toEqual(typeof says === 'string' ? says : expect.stringMatching(says))
+    expect(readFileSync(out, 'utf8')).toBe(before)
+  }
+  expect((await ergaton('change', demo)).stderr).toBe('Say what to change: --do CHANGE\n')
+  expect((await ergaton('check', demo, '--do', add)).stderr).toBe('check takes no --do\n')
+})
+
 test('- is standard input, with a byte-order mark or without', async () => {
   const text = readFileSync(demo, 'utf8')
   expect(program('\uFEFF' + text, 'check -')).toMatchObject({ status: 0, stdout: 'Nothing wrong found\n' })

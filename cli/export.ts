@@ -51,7 +51,7 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string, voice
 }
 
 /** Beside its place first, and moved there when it is whole: a full disk leaves what was there before. */
-function writeWhole(path: string, data: string | Uint8Array): void {
+export function writeWhole(path: string, data: string | Uint8Array): void {
   const beside = `${path}.part`
   try {
     writeFileSync(beside, data)

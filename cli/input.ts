@@ -1,7 +1,7 @@
 /** What the command line is given: files, standard input, and what it says of them. */
 import { readFileSync } from 'node:fs'
 import { Job, refuseShapes } from '../core/cuts'
-import { sayAside, sayIssue, type Project } from '../core/document'
+import { isRecord, sayAside, sayIssue, type Change, type Project } from '../core/document'
 import { openProject } from '../core/exchange'
 import type { Voice } from './voice'
 
@@ -42,6 +42,20 @@ export function readJob(file: string): Job {
   const refused = refuseShapes(job.data)
   if (refused) throw new WrongInput(`${sayFile(file)}: ${refused}`)
   return job.data
+}
+
+/** One change as it is given: its command, and what that needs. */
+export function readChange(text: string): Change {
+  let data: unknown
+  try {
+    data = JSON.parse(text)
+  } catch {
+    throw new WrongInput(`This change is not JSON: ${text.slice(0, 80)}`)
+  }
+  const { command, payload } = isRecord(data) ? data : {}
+  if (typeof command !== 'string' || payload === undefined)
+    throw new WrongInput('A change has a command and a payload')
+  return { command, payload } as Change
 }
 
 const sayFile = (file: string): string => (file === '-' ? 'standard input' : file)

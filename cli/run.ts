@@ -3,12 +3,13 @@
  * something had no place.
  */
 import { parseArgs } from 'node:util'
-import { findBodies, findClashes, resolveReport } from '../core/exchange'
+import { execute, writeProject } from '../core/document'
+import { faultsOf, findBodies, findClashes, resolveReport } from '../core/exchange'
 import { findSwings } from '../core/hardware'
 import { modelOf } from '../core/model'
 import { drain, loadKernel } from '../core/solid'
-import { exportAll } from './export'
-import { readJob, readProjectFile, WrongInput } from './input'
+import { exportAll, writeWhole } from './export'
+import { readChange, readJob, readProjectFile, WrongInput } from './input'
 import { solve } from './layout'
 import type { Voice } from './voice'
 
@@ -17,13 +18,21 @@ ergaton resolve FILE             pieces, finished sizes, spans and where they co
 ergaton check FILE               what is wrong with a project; exit 1 when something is
 ergaton layout JOB               a board or sheet layout from a job file, as JSON
 ergaton export FILE --out DIR    cut list, layouts, plans and an STL of each piece
+ergaton change FILE --do CHANGE  the project after a change, as a file; --do may be given several times, and --out
+                                 names the file to write instead of standard output. A change is its command and
+                                 what it needs: '{"command": "remove-step", "payload": {"id": "w1"}}'
 FILE and JOB may be - for standard input.
 `
 
 const asJson = (data: unknown): string => JSON.stringify(data, null, 2) + '\n'
 const things = (n: number): string => (n === 1 ? '1 thing' : `${n} things`)
 
-type Command = (file: string, dir: string | undefined, voice: Voice) => Promise<number>
+interface Given {
+  readonly out?: string | undefined
+  readonly do?: readonly string[] | undefined
+}
+
+type Command = (file: string, given: Given, voice: Voice) => Promise<number>
 
 const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
   [
@@ -58,7 +67,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
   ],
   [
     'export',
-    async (file, dir, voice) => {
+    async (file, { out: dir }, voice) => {
       if (!dir) throw new WrongInput('Say where to: --out DIR')
       const { project, faults } = readProjectFile(file, voice)
       const model = modelOf(project)
@@ -74,7 +83,26 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
       return 0
     },
   ],
+  [
+    'change',
+    async (file, { out, do: asked = [] }, voice) => {
+      const changes = asked.map(readChange)
+      if (changes.length === 0) throw new WrongInput('Say what to change: --do CHANGE')
+      const { project } = readProjectFile(file, voice)
+      const done = execute(project, changes)
+      if (!done.ok) throw new WrongInput(`${done.why}; nothing was changed`)
+      const fault = faultsOf(done.project)[0]
+      if (fault) throw new WrongInput(`${fault}; nothing was changed`)
+      const text = writeProject(done.project)
+      if (out === undefined) voice.out(text)
+      else writeWhole(out, text)
+      voice.err(`${done.says}\n`)
+      return 0
+    },
+  ],
 ])
+
+const EXTRAS: Readonly<Record<string, readonly string[]>> = { export: ['out'], change: ['out', 'do'] }
 
 /** What the system says of a file or folder that it does not let us use. */
 const DENIED: Readonly<Record<string, string>> = {
@@ -93,7 +121,7 @@ export async function run(args: readonly string[], voice: Voice): Promise<number
     const { positionals, values } = parseArgs({
       args: [...args],
       allowPositionals: true,
-      options: { out: { type: 'string' }, help: { type: 'boolean' } },
+      options: { out: { type: 'string' }, do: { type: 'string', multiple: true }, help: { type: 'boolean' } },
     })
     const [name, file, ...more] = positionals
     if (values.help) {
@@ -104,8 +132,10 @@ export async function run(args: readonly string[], voice: Voice): Promise<number
     if (!command) throw new WrongInput(name === undefined ? USAGE : `There is no command ${name}\n${USAGE}`)
     if (file === undefined) throw new WrongInput(`Say which file:\n${USAGE}`)
     if (more.length > 0) throw new WrongInput(`${name} takes one file; ${more.join(' ')} is too much`)
-    if (values.out !== undefined && name !== 'export') throw new WrongInput(`${name} takes no --out`)
-    return await command(file, values.out, voice)
+    for (const extra of ['out', 'do'] as const)
+      if (values[extra] !== undefined && !EXTRAS[name!]?.includes(extra))
+        throw new WrongInput(`${name} takes no --${extra}`)
+    return await command(file, values, voice)
   } catch (error) {
     const { code, message, path } = error as NodeJS.ErrnoException
     const denied = code !== undefined && Object.hasOwn(DENIED, code) ? DENIED[code] : undefined

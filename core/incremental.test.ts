@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
-import { freeId, change, execute, type Change, type Project } from './document'
+import { edgeAt, freeId, change, execute, type Change, type Project } from './document'
 import { openProject } from './exchange'
 import { modelOf, Modeller, type Model } from './model'
 import { keyOf, sayBecause, SIZES } from './resolve'
@@ -75,7 +75,7 @@ const edits: Array<(p: Project, n: number) => Change | null> = [
     const piece = p.pieces.filter((x) => x.kind === 'made')[n % 3]!
     return change.setTilts({
       id: piece.id,
-      tilts: n % 2 ? [{ edge: ['back', 'edge1'], angle: `${n % 20}deg` }] : [],
+      tilts: n % 2 ? [{ at: edgeAt('back', 'edge1'), angle: `${n % 20}deg` }] : [],
     })
   },
   (p, n) =>

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { change, execute, newProject, type Change, type Project } from './document'
+import { onFace, change, execute, newProject, type Change, type Project } from './document'
 import { modelOf, type Model } from './model'
 import { overlap, sizeOf, volumeOf } from './pieces'
 import { keyOf, sayBecause } from './resolve'
@@ -111,8 +111,8 @@ const caseOf = (c: Case): Change[] => {
           id: 'j1',
           kind: 'housing',
           between: [
-            { piece: 'shelf', face: 'end1' },
-            { piece: 'left', face: null },
+            { piece: 'shelf', at: onFace('end1') },
+            { piece: 'left', at: null },
           ],
           fields: housed,
         },
@@ -120,8 +120,8 @@ const caseOf = (c: Case): Change[] => {
           id: 'j2',
           kind: 'housing',
           between: [
-            { piece: 'shelf', face: 'end2' },
-            { piece: 'right', face: null },
+            { piece: 'shelf', at: onFace('end2') },
+            { piece: 'right', at: null },
           ],
           fields: housed,
         },
@@ -283,8 +283,8 @@ describe('a case in inches', () => {
             id: id!,
             kind: 'housing',
             between: [
-              { piece: guest!, face: face as 'end1' },
-              { piece: host!, face: null },
+              { piece: guest!, at: onFace(face as 'end1') },
+              { piece: host!, at: null },
             ],
             fields: { depth: guest === 'p4' ? '3/8' : '1/4' },
           },

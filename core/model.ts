@@ -3,6 +3,7 @@ import type { Project } from './document'
 import { jointNumbers, workOf, type Kept, type Supply } from './joints'
 import { Resolver, type Instance, type Problem, type Resolved } from './resolve'
 import { Recipes, type Recipe } from './solid'
+import { ownWorkOf, workNumbers, type KeptOwn } from './work/made'
 import type { Feature } from './work'
 
 export interface Model {
@@ -17,8 +18,9 @@ export interface Model {
 
 /** Remembers the last document, and works out only what changed. */
 export class Modeller {
-  private readonly resolver = new Resolver(jointNumbers)
+  private readonly resolver = new Resolver(jointNumbers, workNumbers)
   private readonly joints: Kept = new Map()
+  private readonly own: KeptOwn = new WeakMap()
   private readonly recipes = new Recipes()
   /** How many measures the last model had to work out. */
   get computed(): number {
@@ -28,11 +30,15 @@ export class Modeller {
   model(project: Project): Model {
     const resolved = this.resolver.resolve(project)
     const { features, problems, supplies } = workOf(resolved, this.joints)
-    const of = (i: Instance) => features.get(i.key) ?? []
+    const own = ownWorkOf(resolved, this.own)
+    // What joints make comes first: it needs no order, and some of the maker's own work looks at what is there.
+    const all = new Map(features)
+    for (const [key, list] of own.features) all.set(key, [...(features.get(key) ?? []), ...list])
+    const of = (i: Instance) => all.get(i.key) ?? []
     return {
       project,
       resolved,
-      problems: [...resolved.problems, ...problems],
+      problems: [...resolved.problems, ...problems, ...own.problems],
       supplies,
       features: of,
       recipe: (i) => this.recipes.of(i, of(i)),

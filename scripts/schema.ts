@@ -2,8 +2,9 @@
 import { writeFileSync } from 'node:fs'
 import { z } from 'zod'
 import { Job } from '../core/cuts'
-import { Joint, Project } from '../core/document'
+import { Joint, Project, Step } from '../core/document'
 import { JOINTS } from '../core/joints'
+import { OWN_KINDS } from '../core/work'
 
 const write = (name: string, schema: z.ZodType) =>
   writeFileSync(
@@ -21,3 +22,11 @@ const joints = JOINTS.map((k) =>
   }),
 )
 write('joint', z.union(joints))
+
+/** A step of each kind of work that a maker puts on. */
+const work = OWN_KINDS.map((k) =>
+  Step.extend({ kind: z.literal(k.kind), fields: k.schema, options: k.choicesSchema.optional() }).meta({
+    title: k.title,
+  }),
+)
+write('work', z.union(work))

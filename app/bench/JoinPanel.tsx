@@ -2,7 +2,7 @@
 import { pieceOf } from '../../core/resolve'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
-import { change, freeId, type Joint } from '../../core/document'
+import { samePlace, change, freeId, type Joint } from '../../core/document'
 import {
   findContacts,
   groupContacts,
@@ -113,7 +113,7 @@ function OfferCard({ offer: { group, kinds }, readOnly }: { offer: Offer; readOn
         joints.some(
           (j) =>
             j.between[0]!.piece === p.between[0]!.piece &&
-            j.between[0]!.face === p.between[0]!.face &&
+            samePlace(j.between[0]!.at, p.between[0]!.at) &&
             j.between[1]!.piece === p.between[1]!.piece,
         )
       )

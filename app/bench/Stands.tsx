@@ -1,5 +1,5 @@
 /** On the ticket: the group a piece belongs to, and the edges it is turned about. */
-import { change, type MadePiece, type Piece } from '../../core/document'
+import { facesOf, change, type MadePiece, type Piece } from '../../core/document'
 import { sayFace } from '../../core/pieces'
 import { keyOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
@@ -29,7 +29,7 @@ export function Tilts({ piece }: { piece: MadePiece }) {
       {piece.tilts.map((tilt, n) => (
         <MeasureField
           key={n}
-          label={`Turned about the edge of ${sayFace(tilt.edge[0])} and ${sayFace(tilt.edge[1])} by`}
+          label={`Turned about the edge of ${facesOf(tilt.at).map(sayFace).join(' and ')} by`}
           showLabel
           kind="angle"
           value={tilt.angle}

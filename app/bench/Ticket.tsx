@@ -2,9 +2,10 @@
 import { FlipHorizontal2, Rows3, Trash2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { toast } from 'sonner'
-import { change, type Piece } from '../../core/document'
+import { change, freeId, stepsIn, type Piece, type Project, type Step } from '../../core/document'
 import { FACINGS, facing } from '../../core/pieces'
 import { keyOf, type Instance, pieceOf } from '../../core/resolve'
+import { ownWork } from '../../core/work'
 import { choose, firstOf, run, undo, useOpen, whoRefersTo } from '../store/open'
 import { Because } from '../ui/Because'
 import { exactText } from '../ui/exactText'
@@ -216,6 +217,16 @@ function NoteField({ piece }: { piece: Piece }) {
   )
 }
 
+/** The work of a twin's original, as the twin does it when it follows no more. */
+function workOfItsOwn(work: readonly Step[], project: Project): Step[] {
+  const taken = [...stepsIn(project).map((s) => s.step.id), ...Object.keys(project.gone)]
+  return work.map((step) => {
+    const id = freeId('w', taken)
+    taken.push(id)
+    return { ...(ownWork(step.kind)?.mirrored(step) ?? step), id }
+  })
+}
+
 function TwinSection({ piece, stock }: { piece: Extract<Piece, { kind: 'twin' }>; stock: string }) {
   const { project, model, readOnly } = useOpen()
   const original = project.pieces.find((p) => p.id === piece.of)
@@ -238,6 +249,7 @@ function TwinSection({ piece, stock }: { piece: Extract<Piece, { kind: 'twin' }>
           facing: resolved.facing.id,
           spans,
           repeat: original.repeat?.direction === piece.direction ? null : original.repeat,
+          work: workOfItsOwn(original.work, model.project),
         }),
       ),
     )

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import Papa from 'papaparse'
-import { change, execute, type Change, type Project } from '../document'
+import { onFace, change, execute, type Change, type Project } from '../document'
 import { openProject } from '../exchange'
 import { modelOf } from '../model'
 import { block, grouped, join, make } from '../testing/bench'
@@ -64,13 +64,13 @@ describe('hands and outlines', () => {
         {
           id: `${id}j`,
           kind: 'housing',
-          between: [{ piece: `${id}r`, face: way > 0 ? 'end1' : 'end2' }, { piece: id }],
+          between: [{ piece: `${id}r`, at: onFace(way > 0 ? 'end1' : 'end2') }, { piece: id }],
           fields: { depth: '6' },
         },
         {
           id: `${id}k`,
           kind: 'housing',
-          between: [{ piece: `${id}s`, face: 'end1' }, { piece: id }],
+          between: [{ piece: `${id}s`, at: onFace('end1') }, { piece: id }],
           fields: { depth: '6' },
         },
       ],

@@ -1,3 +1,4 @@
+import { onFace } from '.'
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import {
@@ -39,8 +40,8 @@ const joint = (id: string, guest: string, host: string) =>
         id,
         kind: 'housing',
         between: [
-          { piece: guest, face: 'end1' },
-          { piece: host, face: null },
+          { piece: guest, at: onFace('end1') },
+          { piece: host, at: null },
         ],
         fields: { depth: '1/4' },
       },
@@ -156,8 +157,8 @@ describe('a project file', () => {
       id: 'j9',
       kind: 'housing',
       between: [
-        { piece: 'p2', face: null },
-        { piece: 'p50', face: null },
+        { piece: 'p2', at: null },
+        { piece: 'p50', at: null },
       ],
       fields: {},
     })

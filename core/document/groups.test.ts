@@ -1,3 +1,4 @@
+import { onFace, edgeAt } from '.'
 import fc from 'fast-check'
 import {
   change,
@@ -43,7 +44,7 @@ const box = run(
       {
         id: 'j1',
         kind: 'housing',
-        between: [{ piece: 'p2', face: 'end1' }, { piece: 'p1' }],
+        between: [{ piece: 'p2', at: onFace('end1') }, { piece: 'p1' }],
         fields: { depth: '@p1.thickness/3' },
       },
     ],
@@ -142,7 +143,7 @@ describe('groups', () => {
       change.removePlacement({ id: 'g1', placement: 'c1' }),
       change.setFact({ id: 'g1', direction: 'up', fact: 'size', text: '700' }),
       change.partPiece({ id: 'p2', newId: 'own', copy: '1' }),
-      change.setTilts({ id: 'p3', tilts: [{ edge: ['back', 'end1'], angle: '5deg' }] }),
+      change.setTilts({ id: 'p3', tilts: [{ at: edgeAt('back', 'end1'), angle: '5deg' }] }),
       change.setHardware({ id: 'h1', count: '3', name: 'Pull' }),
       change.removeHardware({ id: 'h1' }),
       change.ungroup({ id: 'g1' }),
@@ -174,7 +175,7 @@ test('a measure is renamed in tilts, rings, placements and hinges too', () => {
     box,
     change.addParameter({ id: 'm1', name: 'lean', kind: 'angle', expression: '5deg' }),
     change.addParameter({ id: 'm2', name: 'n', kind: 'number', expression: '4' }),
-    change.setTilts({ id: 'p3', tilts: [{ edge: ['back', 'end1'], angle: 'lean' }] }),
+    change.setTilts({ id: 'p3', tilts: [{ at: edgeAt('back', 'end1'), angle: 'lean' }] }),
     change.setRepeat({
       id: 'p3',
       repeat: { kind: 'ring', direction: 'up', count: 'n', centre1: '0', centre2: '10', start: 'lean/2' },
@@ -186,7 +187,7 @@ test('a measure is renamed in tilts, rings, placements and hinges too', () => {
       name: 'Hinge',
       count: 'n',
       on: 'p3',
-      edge: ['face', 'edge1'],
+      at: edgeAt('face', 'edge1'),
       moves: ['g1'],
       limit: '-9*lean',
     }),
@@ -245,13 +246,13 @@ describe('a file whose groups do not hold opens all the same', () => {
         name: 'Hinge',
         count: '1',
         on: 'p99',
-        edge: ['face', 'edge1'],
+        at: edgeAt('face', 'edge1'),
         moves: ['p1'],
         limit: '90',
         note: '',
       })
       const post = f.pieces.find((p) => p.id === 'p3')!
-      if (post.kind === 'made') post.tilts = [{ edge: ['end1', 'end2'], angle: '3' }]
+      if (post.kind === 'made') post.tilts = [{ at: edgeAt('end1', 'end2'), angle: '3' }]
     })
     expect(read.project.setAside.map((s) => `${s.where}: ${s.why}`)).toEqual([
       expect.stringMatching(/^piece 3, Post: tilts.*an edge lies between two faces that meet/),

@@ -3,12 +3,22 @@
  * there.
  */
 import { LIST_NAMES, type Entry, type ListName } from './lists'
-import type { Project } from './schema'
+import type { Group, MadePiece, Project } from './schema'
 
 export interface Unheld {
   readonly list: ListName
   readonly entry: Entry
   readonly why: string
+}
+
+/** What has work of its own, with each step of it. */
+export function stepsIn(project: Project) {
+  const of = <E extends MadePiece | Group>(list: 'pieces' | 'groups', entry: E) =>
+    entry.work.map((step) => ({ list, entry, step }))
+  return [
+    ...project.pieces.flatMap((p) => (p.kind === 'made' ? of('pieces', p) : [])),
+    ...project.groups.flatMap((g) => of('groups', g)),
+  ]
 }
 
 /**
@@ -29,6 +39,10 @@ export function findUnheld(project: Project): Unheld[] {
       if (ids.has(entry.id)) wrong(list, entry, `its id ${entry.id} is taken`)
       ids.add(entry.id)
     }
+  for (const { list, entry, step } of stepsIn(project)) {
+    if (ids.has(step.id)) wrong(list, entry, `the id ${step.id} of its work is taken`)
+    ids.add(step.id)
+  }
   const names = new Set<string>()
   for (const p of project.parameters) {
     if (names.has(p.name)) wrong('parameters', p, `there is already a measure called ${p.name}`)

@@ -4,5 +4,18 @@ export { isRecord, LARGEST_FILE, readData, readProject, writeProject, type Readi
 export { Aside, sayAside } from './aside'
 export { sayIssue } from './words'
 export * from './copies'
+export {
+  Place,
+  edgeAt,
+  faceAt as onFace,
+  faceOf,
+  facesOf,
+  samePlace,
+  surfacesOf,
+  type Edge,
+  type FaceName,
+  type Surface,
+} from './place'
 export { slots, slotsReferringTo } from './slots'
 export { change, execute, nameOf, nameOfGone, replay, type Change, type Outcome } from './commands'
+export { stepsIn } from './held'

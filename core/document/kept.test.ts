@@ -1,3 +1,4 @@
+import { edgeAt, onFace } from '.'
 import fc from 'fast-check'
 import {
   change,
@@ -59,7 +60,7 @@ const shop = run(
       {
         id: 'j1',
         kind: 'housing',
-        between: [{ piece: 'p2', face: 'end1' }, { piece: 'p1' }],
+        between: [{ piece: 'p2', at: onFace('end1') }, { piece: 'p1' }],
         fields: { depth: '6' },
       },
     ],
@@ -151,7 +152,7 @@ describe('what was accepted reads back whole', () => {
           name: 'Hinge',
           count: '1',
           on,
-          edge: ['face', 'edge1'],
+          at: edgeAt('face', 'edge1'),
           moves: ['p1'],
           limit: '9',
         }),
@@ -161,7 +162,7 @@ describe('what was accepted reads back whole', () => {
       .map(([i, p]) =>
         change.addJoints({
           joints: [
-            { id: i, kind: 'butt', between: [{ piece: p, face: 'face' }, { piece: 'p2' }], fields: {} },
+            { id: i, kind: 'butt', between: [{ piece: p, at: onFace('face') }, { piece: 'p2' }], fields: {} },
           ],
         }),
       ),

@@ -5,7 +5,7 @@
 import { z } from 'zod'
 import { Aside, MOST_ASIDE } from './aside'
 import { isDataTooDeep, isTooDeep } from './depth'
-import { findUnheld, outside } from './held'
+import { findUnheld, outside, stepsIn } from './held'
 import { LIST_NAMES, LISTS, sayEntry, type ListName } from './lists'
 import { migrate } from './migrations'
 import { defaultSettings } from './new'
@@ -177,8 +177,22 @@ function goneOf(given: unknown, aside: Aside): Project['gone'] {
   ) as Project['gone']
 }
 
+/** Sets aside steps whose id is taken; what they are on stays. */
+function holdSteps(project: Project, aside: Aside): void {
+  const ids = new Set(LIST_NAMES.flatMap((list) => project[list].map((e) => e.id)))
+  for (const { entry, step } of stepsIn(project)) {
+    if (!ids.has(step.id)) {
+      ids.add(step.id)
+      continue
+    }
+    aside.put('work', `${step.kind} on ${entry.name}`, `its id ${step.id} is taken`, { on: entry.id, step })
+    entry.work = entry.work.filter((s) => s !== step)
+  }
+}
+
 /** Sets aside what does not hold, and then what hung on that. */
 function hold(project: Project, aside: Aside): void {
+  holdSteps(project, aside)
   const names = new Set<string>()
   for (const piece of [...project.pieces, ...project.groups]) {
     for (let n = 2; names.has(piece.name); n++)

@@ -4,6 +4,7 @@
  */
 import { z } from 'zod'
 import { LONGEST } from '../measure'
+import { Edge, Place } from './place'
 
 // Content policies forbid compiling from text, and what is compiled there would be tried at each start.
 z.config({ jitless: true })
@@ -54,7 +55,6 @@ export const FacingId = z
   .refine((id) => LINE[id.split('-')[0]!] !== LINE[id.split('-')[1]!], {
     error: 'there is no such facing: length and face cannot point along one line',
   })
-export const FaceName = z.enum(['end1', 'end2', 'edge1', 'edge2', 'back', 'face'])
 
 /** Two of start, end, centre and size say where a piece is; with fewer it is loose. */
 export const FACTS = ['start', 'end', 'centre', 'size'] as const
@@ -99,20 +99,32 @@ export const Repeat = z.discriminatedUnion('kind', [
     .strict(),
 ])
 
+const OwnEdge = Edge.refine((e) => e.between.every((s) => s.kind === 'face'), {
+  error: 'it turns about an edge between two of the six faces of the piece',
+})
 /**
- * A turn about one of the piece's own edges, given by the two faces that meet there; right-handed about the
- * own axis.
+ * A turn about one of the piece's own edges, between two of its six faces; right-handed about the own axis.
  */
-export const Tilt = z
-  .object({ edge: z.tuple([FaceName, FaceName]), angle: Expression })
-  .strict()
-  .refine((t) => axisName(t.edge[0]) !== axisName(t.edge[1]), {
-    error: 'an edge lies between two faces that meet, not between a face and the one behind it',
-  })
-const axisName = (face: string): string =>
-  face === 'back' || face === 'face' ? 'side' : face.replace(/\d/, '')
+export const Tilt = z.object({ at: OwnEdge, angle: Expression }).strict()
 
 const Spans = z.object({ across: Span, deep: Span, up: Span }).strict()
+/**
+ * Work that a maker puts on a piece, or on a group as one block. What it needs is the kind's own, checked by the kind
+ * (core/work): measures in `fields`, choices in `options`. `off` leaves it out without losing it.
+ */
+export const Step = z
+  .object({
+    id: Id,
+    kind: z.string().regex(/^[a-z-]{1,40}$/),
+    off: z.boolean().default(false),
+    at: Place,
+    fields: z.record(z.string(), z.json()),
+    options: z.record(z.string(), z.string().max(40)).default({}),
+  })
+  .strict()
+/** In the order it is done. */
+const work = z.array(Step).max(200).default([])
+
 const base = {
   id: Id,
   name: Name,
@@ -133,6 +145,7 @@ export const MadePiece = z
     spans: Spans,
     tilts: z.array(Tilt).max(2).default([]),
     repeat: Repeat.nullable().default(null),
+    work,
   })
   .strict()
 /** A twin is its original seen in a mirror: a plane square to `direction`, `about` from the room's origin. */
@@ -165,6 +178,7 @@ export const Group = z
   .object({
     ...base,
     spans: Spans,
+    work,
     repeat: Repeat.nullable().default(null),
     placements: z
       .array(Placement)
@@ -188,7 +202,7 @@ export const Joint = z
     id: Id,
     kind: z.string().regex(/^[a-z-]{1,40}$/),
     between: z
-      .array(z.object({ piece: Id, face: FaceName.nullable().default(null) }).strict())
+      .array(z.object({ piece: Id, at: Place.nullable().default(null) }).strict())
       .min(2)
       .max(12),
     fields: z.record(z.string(), z.json()),
@@ -215,8 +229,8 @@ export const Hardware = z.discriminatedUnion('kind', [
       ...hardwareBase,
       kind: z.literal('hinge'),
       on: Id,
-      /** The edge of `on` that it turns about: the two faces that meet there. */
-      edge: z.tuple([FaceName, FaceName]),
+      /** The edge of `on` that it turns about. */
+      at: OwnEdge,
       /** Pieces and groups that swing. */
       moves: z.array(Id).min(1).max(100),
       /** How far it is to open, degrees; right-handed about the own axis of `on`, so it may be negative. */
@@ -326,6 +340,7 @@ export const SetAside = z
       'groups',
       'joints',
       'hardware',
+      'work',
       'settings',
       'other',
     ]),
@@ -369,9 +384,9 @@ export type Placement = z.infer<typeof Placement>
 export type Group = z.infer<typeof Group>
 export type Hardware = z.infer<typeof Hardware>
 export type Joint = z.infer<typeof Joint>
+export type Step = z.infer<typeof Step>
 export type Stock = z.infer<typeof Stock>
 export type MeasuredBoard = z.infer<typeof MeasuredBoard>
 export type Parameter = z.infer<typeof Parameter>
 export type Settings = z.infer<typeof Settings>
 export type Direction = z.infer<typeof Direction>
-export type FaceName = z.infer<typeof FaceName>

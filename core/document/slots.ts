@@ -44,6 +44,7 @@ export function slots(project: Project): Slot[] {
   for (const piece of project.pieces) pieceSlots(piece, add)
   for (const group of project.groups) {
     spanSlots(group, add)
+    stepSlots(group, add)
     for (const place of group.placements)
       if (place.kind === 'mirrored') add(group.id, `${group.name} · placement`, place, 'about')
       else if (place.kind === 'moved')
@@ -63,6 +64,7 @@ type Add = <T extends object>(owner: string | null, label: string, object: T, ke
 function pieceSlots(piece: Piece, add: Add): void {
   if (piece.kind === 'twin') return add(piece.id, `${piece.name} · mirror`, piece, 'about')
   spanSlots(piece, add)
+  stepSlots(piece, add)
   for (const tilt of piece.tilts) add(piece.id, `${piece.name} · tilt`, tilt, 'angle')
 }
 
@@ -74,6 +76,12 @@ function spanSlots(owner: MadePiece | Group, add: Add): void {
   if (repeat)
     for (const key of Object.keys(repeat) as Array<keyof typeof repeat>)
       if (key !== 'kind' && key !== 'direction') add(owner.id, `${owner.name} · repeat ${key}`, repeat, key)
+}
+
+function stepSlots({ name, work }: MadePiece | Group, add: Add): void {
+  for (const step of work)
+    for (const key of Object.keys(step.fields))
+      add(step.id, `${name} · ${step.kind} ${key}`, step.fields as Record<string, unknown>, key)
 }
 
 function jointSlots(joint: Joint, project: Project, add: Add): void {

@@ -28,7 +28,7 @@ const of = (m: Model, name: string) => m.resolved.instances.find((i) => i.name.s
 const cutsOn = (m: Model, name: string) =>
   m
     .features(of(m, name))
-    .filter((f) => f.kind === 'saw')
+    .filter((f) => f.kind === 'crosscut')
     .map((f) => saySettings(f.data as SawCut))
 
 // What follows was reckoned by hand from the measures in the files.
@@ -111,5 +111,7 @@ test('what resolve prints tells groups, hardware, and how what leans stands', ()
   expect(lid.work).toEqual([
     'Bevel edge 2: blade 6° from square (84° from the board), cut at 22 from edge 1 on the face, cut ' +
       'at 21 59/64 from edge 1 on the back — for Strip',
+    // Its drip groove.
+    'Groove 1/8 wide, 1/8 deep, 3/8 from edge 1, on the back',
   ])
 })

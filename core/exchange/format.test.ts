@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { z } from 'zod'
 import { Job } from '../cuts'
-import { Hardware, Joint, Placement, Project, Repeat, Tilt } from '../document'
+import { Hardware, Joint, Place, Placement, Project, Repeat, Step, Tilt } from '../document'
 import { jointFault, JOINTS } from '../joints'
+import { OWN_KINDS, stepFault } from '../work'
 import { FACINGS, sideOfFace } from '../pieces'
 
 const doc = (name: string) => readFileSync(new URL(`../../docs/${name}`, import.meta.url), 'utf8')
@@ -12,6 +13,7 @@ const example = (name: string): unknown[] => {
 }
 
 test.each<[string, z.ZodType]>([
+  ['places', Place],
   ['tilts', Tilt],
   ['repeats', Repeat],
   ['placements', Placement],
@@ -27,6 +29,14 @@ test('there is a sound example of every kind of joint', () => {
   expect([...new Set(joints.map((j) => j.kind))].sort()).toEqual(JOINTS.map((k) => k.kind).sort())
 })
 
+test('there is a sound example of every kind of work that a maker puts on', () => {
+  const work = example('work').map((s) => Step.parse(s))
+  expect(work.map(stepFault)).toEqual(work.map(() => null))
+  expect(work.map((s) => s.kind).sort()).toEqual(OWN_KINDS.map((k) => k.kind).sort())
+  for (const { roles, measures } of OWN_KINDS)
+    for (const name of [...roles, ...Object.keys(measures)]) expect(doc('format.md')).toContain(`\`${name}\``)
+})
+
 test('the table of facings is that of the program', () => {
   for (const f of FACINGS) {
     const sides = (['end1', 'edge1', 'edge2', 'face', 'back'] as const).map((face) => sideOfFace(f, face))
@@ -39,4 +49,5 @@ test('the JSON Schemas are those of the program', () => {
   expect(written('project')).toEqual(z.toJSONSchema(Project, { io: 'input' }))
   expect(written('layout-job')).toEqual(z.toJSONSchema(Job, { io: 'input' }))
   expect(JSON.stringify(written('joint'))).toContain('haunchWidth')
+  expect(JSON.stringify(written('work'))).toContain('mitre')
 })

@@ -1,4 +1,4 @@
-export { openProject } from './open'
+export { faultsOf, openProject } from './open'
 export { resolveReport } from './report'
 export { findBodies } from './bodies'
 export { findClashes } from './clash'

@@ -1,6 +1,7 @@
-/** Opening a project file with everything there is to know: the document's own checks, then each joint's. */
-import { Aside, nameOf, readProject, type Reading } from '../document'
+/** Opening a project file with everything there is to know: the document's own checks, then those of each joint and step. */
+import { Aside, nameOf, readProject, type Group, type Piece, type Project, type Reading } from '../document'
 import { jointFault } from '../joints'
+import { stepFault } from '../work'
 
 export function openProject(text: string): Reading {
   const read = readProject(text)
@@ -17,5 +18,30 @@ export function openProject(text: string): Reading {
       )
     return fault === null
   })
-  return { ok: true, project: { ...read.project, joints, setAside: aside.all() } }
+  const sound = <T extends Group | Piece>(wood: T): T => {
+    if (!('work' in wood) || !wood.work.some(stepFault)) return wood
+    for (const step of wood.work)
+      if (stepFault(step))
+        aside.put('work', `${step.kind} on ${wood.name}`, stepFault(step)!, { on: wood.id, step })
+    return { ...wood, work: wood.work.filter((step) => !stepFault(step)) }
+  }
+  const { pieces, groups } = read.project
+  return {
+    ok: true,
+    project: {
+      ...read.project,
+      pieces: pieces.map(sound),
+      groups: groups.map(sound),
+      joints,
+      setAside: aside.all(),
+    },
+  }
 }
+
+/** What no kind takes, in sentences: joints and steps that would be set aside when the file is opened. */
+export const faultsOf = ({ joints, pieces, groups }: Project): string[] => [
+  ...joints.flatMap((joint) => jointFault(joint) ?? []),
+  ...[...pieces, ...groups].flatMap((wood) =>
+    'work' in wood ? wood.work.flatMap((s) => stepFault(s) ?? []) : [],
+  ),
+]

@@ -1,5 +1,5 @@
 import { readFileSync, readdirSync } from 'node:fs'
-import { change } from '../document'
+import { edgeAt, change } from '../document'
 import { modelOf } from '../model'
 import { toRoom, type Frame, type Vec3 } from '../pieces'
 import { block, grouped, join, make } from '../testing/bench'
@@ -41,7 +41,7 @@ test('a piece that leans tells its frame, and its box is round the wood that sta
   const [a] = told(
     make(
       block('a', 'right-up', [0, 300], [0, 60], [100, 18], {
-        tilts: [{ edge: ['face', 'edge1'], angle: '20' }],
+        tilts: [{ at: edgeAt('face', 'edge1'), angle: '20' }],
       }),
     ),
   )
@@ -83,7 +83,7 @@ test('copies that differ tell a story each', () => {
     ...block('a', 'up-front', [0, 60], [0, 20], [0, 400]),
     change.setRepeat({ id: 'a', repeat: { kind: 'pitch', direction: 'across', count: '2', pitch: '240' } }),
     ...block('b', 'right-up', [-50, 700], [-10, 60], [420, 18], {
-      tilts: [{ edge: ['back', 'end1'], angle: '-8' }],
+      tilts: [{ at: edgeAt('back', 'end1'), angle: '-8' }],
     }),
     join('trim', [
       ['a', 'end2'],

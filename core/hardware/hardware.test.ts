@@ -1,4 +1,4 @@
-import { change, execute, type Change, type Hardware } from '../document'
+import { edgeAt, change, execute, type Change, type Hardware } from '../document'
 import { modelOf, type Model } from '../model'
 import { drain, type Kernel } from '../solid'
 import { block, built, grouped, join, make, stops, testKernel } from '../testing/bench'
@@ -19,7 +19,7 @@ const hinged = (limit: string, ...more: Change[]): Model =>
       name: 'Lid hinge',
       count: '2',
       on: 'a',
-      edge: ['face', 'edge2'],
+      at: edgeAt('face', 'edge2'),
       moves: ['a'],
       limit,
     }),

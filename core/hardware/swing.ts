@@ -1,5 +1,5 @@
 /** What a hinge lets swing, turned through its way: how far it comes before it meets something that stays. */
-import type { Hardware } from '../document'
+import { facesOf, type Hardware } from '../document'
 import type { Degrees } from '../measure'
 import { formatNumber } from '../measure'
 import type { Model } from '../model'
@@ -115,7 +115,7 @@ function movedBy(model: Model, hinge: Hinge): Instance[] {
 /** The line of the hinge: the edge of its piece where two faces meet. */
 function axisOf(on: Instance, hinge: Hinge): { at: Vec3; along: Vec3 } {
   const own: [number, number, number] = [...on.shoulder.min]
-  const { edge } = hinge
+  const edge = facesOf(hinge.at)
   for (const face of edge) {
     const { axis, far } = FACE_AT[face]
     own[axis] = far ? on.shoulder.max[axis] : on.shoulder.min[axis]

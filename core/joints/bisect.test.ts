@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { change } from '../document'
+import { edgeAt, change } from '../document'
 import { modelOf, type Model } from '../model'
 import { carried, dot, normalOf } from '../pieces'
 import { type Kernel } from '../solid'
@@ -16,10 +16,10 @@ describe('two boards at random tilts', () => {
   // Two planks, each leaning on its own about its lower edge, running to one corner: the sides of a hopper.
   const hopper = (a: number, b: number, t: number, over: number) => [
     ...block('a', 'right-front', [-400, 400 + over], [0, t], [0, 150], {
-      tilts: [{ edge: ['face', 'edge1'], angle: String(-a) }],
+      tilts: [{ at: edgeAt('face', 'edge1'), angle: String(-a) }],
     }),
     ...block('b', 'back-right', [-t, t], [0, 400], [0, 150], {
-      tilts: [{ edge: ['face', 'edge1'], angle: String(-b) }],
+      tilts: [{ at: edgeAt('face', 'edge1'), angle: String(-b) }],
     }),
     join('mitre', [
       ['a', 'end2'],
@@ -31,7 +31,7 @@ describe('two boards at random tilts', () => {
   const cutsOf = (m: Model, key: string) =>
     m
       .features(instance(m, key))
-      .filter((f) => f.kind === 'saw')
+      .filter((f) => f.kind === 'crosscut')
       .map((f) => f.data as SawCut)
 
   test('their cut faces coincide, and bisect the angle between the boards', () => {

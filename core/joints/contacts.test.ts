@@ -1,4 +1,4 @@
-import { change, type Change } from '../document'
+import { edgeAt, onFace, change, type Change } from '../document'
 import { findAlike } from '../cuts'
 import { block, built, join } from '../testing/bench'
 import { classOf, findContacts, groupContacts, proposalsAt } from './index'
@@ -111,10 +111,10 @@ test.each<[string, readonly Change[], string, string, string]>([
     'planks that lean to a corner',
     [
       ...block('a', 'right-front', [-400, 400], [0, 18], [0, 150], {
-        tilts: [{ edge: ['face', 'edge1'], angle: '20deg' }],
+        tilts: [{ at: edgeAt('face', 'edge1'), angle: '20deg' }],
       }),
       ...block('b', 'back-right', [-18, 18], [0, 400], [0, 150], {
-        tilts: [{ edge: ['face', 'edge1'], angle: '20deg' }],
+        tilts: [{ at: edgeAt('face', 'edge1'), angle: '20deg' }],
       }),
     ],
     'at an angle',
@@ -162,7 +162,7 @@ describe('identical pieces', () => {
         {
           id,
           kind: 'dowels',
-          between: [{ piece: a, face: 'end2' }, { piece: b }],
+          between: [{ piece: a, at: onFace('end2') }, { piece: b }],
           fields: { diameter: '8', length: '40', count: '2', spacing: '60', inset: '15', into: '20' },
         },
       ],
@@ -196,10 +196,10 @@ describe('identical pieces', () => {
   test('the two hands of a mitre are told apart, the halves of a square frame are not', () => {
     const sloped = [
       ...block('a', 'right-front', [-400, 400], [0, 18], [0, 150], {
-        tilts: [{ edge: ['face', 'edge1'] as ['face', 'edge1'], angle: '-20deg' }],
+        tilts: [{ at: edgeAt('face', 'edge1'), angle: '-20deg' }],
       }),
       ...block('b', 'back-right', [-18, 18], [0, 400], [0, 150], {
-        tilts: [{ edge: ['face', 'edge1'] as ['face', 'edge1'], angle: '-20deg' }],
+        tilts: [{ at: edgeAt('face', 'edge1'), angle: '-20deg' }],
       }),
       join('mitre', [
         ['a', 'end2'],

@@ -3,7 +3,7 @@
  * of the room.
  */
 import Flatbush from 'flatbush'
-import type { FaceName } from '../document'
+import { onFace, type FaceName } from '../document'
 import type { Mm } from '../measure'
 import {
   cornersOf,
@@ -183,7 +183,7 @@ const sharedBox = (a: Instance, b: Instance): Box => {
 }
 
 /** A piece as a member of a joint. */
-export const memberAt = (i: Instance, face: FaceName | null) => ({ piece: i.piece, face })
+export const memberAt = (i: Instance, face: FaceName | null) => ({ piece: i.piece, at: face && onFace(face) })
 
 const SORT = ['end', 'edge', 'face'] as const
 export const sortOfFace = (face: FaceName): (typeof SORT)[number] => SORT[FACE_AT[face].axis]

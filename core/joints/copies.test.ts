@@ -1,5 +1,5 @@
 import { cutList } from '../cuts'
-import { change, type Change } from '../document'
+import { edgeAt, onFace, change, type Change } from '../document'
 import { resolveReport } from '../exchange'
 import { modelOf } from '../model'
 import type { Kernel } from '../solid'
@@ -16,7 +16,7 @@ const underRail = (more: readonly Change[] = []) =>
     ...block('a', 'up-front', [0, 60], [0, 20], [0, 400]),
     change.setRepeat({ id: 'a', repeat: { kind: 'pitch', direction: 'across', count: '3', pitch: '240' } }),
     ...block('b', 'right-up', [-50, 700], [-10, 60], [420, 18], {
-      tilts: [{ edge: ['back', 'end1'], angle: '-8' }],
+      tilts: [{ at: edgeAt('back', 'end1'), angle: '-8' }],
     }),
     join('trim', [
       ['a', 'end2'],
@@ -75,7 +75,7 @@ describe('copies of one piece each grow as far as their own joint takes them', (
       ...block('a', 'up-front', [0, 60], [0, 20], [0, 400]),
       change.setRepeat({ id: 'a', repeat: { kind: 'pitch', direction: 'across', count: '3', pitch: '240' } }),
       ...block('b', 'right-up', [-50, 700], [-10, 60], [420, 18], {
-        tilts: [{ edge: ['back', 'end1'], angle: '-8' }],
+        tilts: [{ at: edgeAt('back', 'end1'), angle: '-8' }],
       }),
       join('trim', [
         ['a', 'end2'],
@@ -107,7 +107,7 @@ test('a tenon goes through as much wood as its own copy meets', () => {
       joints: ['b', 'c'].map((host) => ({
         id: `j${host}`,
         kind: 'tenon',
-        between: [{ piece: 'a', face: 'end2' as const }, { piece: host }],
+        between: [{ piece: 'a', at: onFace('end2' as const) }, { piece: host }],
         fields: { length: '1', thickness: '8' },
         options: { manner: 'through' },
       })),

@@ -1,5 +1,5 @@
 /** What a joint makes of its pieces: work on each, hardware, and what is wrong. */
-import type { FaceName } from '../document'
+import { faceOf, type FaceName } from '../document'
 import type { Mm } from '../measure'
 import {
   forCopy,
@@ -52,7 +52,7 @@ export class Deriving {
   }
 
   face(member: number): FaceName | null {
-    return this.joint.joint.between[member]?.face ?? null
+    return faceOf(this.joint.joint.between[member]?.at)
   }
 
   wrong(says: string, level: Problem['level'] = 'stop'): void {
@@ -80,6 +80,7 @@ export class Deriving {
       kind,
       on: on.key,
       joint: this.joint.id,
+      step: null,
       partner: { key: partner.key, name: partner.name },
       data,
     })

@@ -170,4 +170,4 @@ export {
   type ContactGroup,
 } from './contacts'
 export type { Supply } from './deriving'
-export { withNames, type JointField, type JointKind, type JointOption, type Proposal } from './kind'
+export { withNames, type JointKind, type Proposal } from './kind'

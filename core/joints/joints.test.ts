@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { change, execute, type Change } from '../document'
+import { edgeAt, change, execute, type Change } from '../document'
 import { modelOf, type Model } from '../model'
 import { type Kernel } from '../solid'
 import {
@@ -535,7 +535,7 @@ const cases: Record<string, fc.Arbitrary<Made>> = {
     .map(({ w, t, a, d, f }) => ({
       changes: [
         ...block('a', 'right-up', [0, 300], [300, w], [300, t], {
-          tilts: [{ edge: ['back', 'edge1'], angle: String(a) }],
+          tilts: [{ at: edgeAt('back', 'edge1'), angle: String(a) }],
         }),
         ...block('b', 'up-left', [300, 18], [0, 700], [0, 700]),
       ],
@@ -557,7 +557,7 @@ const cases: Record<string, fc.Arbitrary<Made>> = {
         // The shelf sticks out of the side in front and behind, so the dado runs through.
         changes: [
           ...block('a', 'right-up', [0, 300], [-60, 500], [300, t], {
-            tilts: [{ edge: ['back', 'edge1'], angle: String(a) }],
+            tilts: [{ at: edgeAt('back', 'edge1'), angle: String(a) }],
           }),
           ...block('b', 'up-left', [300, 18], [0, 300], [-200, 900]),
         ],
@@ -577,7 +577,7 @@ const cases: Record<string, fc.Arbitrary<Made>> = {
     .map(({ w, t, a, l, s, f }) => ({
       changes: [
         ...block('a', 'right-up', [0, 300], [300, w], [300, t], {
-          tilts: [{ edge: ['back', 'edge1'], angle: String(a) }],
+          tilts: [{ at: edgeAt('back', 'edge1'), angle: String(a) }],
         }),
         ...block('b', 'up-left', [300, 40], [0, 700], [0, 700]),
       ],
@@ -603,7 +603,7 @@ const cases: Record<string, fc.Arbitrary<Made>> = {
           ...block('a', 'right-up', [0, 600], [300, w], [0, t]),
           // Turned about its lower left edge, which runs up: it stays in the plane of the other.
           ...block('b', 'back-up', [300, W], [0, 700], [0, t], {
-            tilts: [{ edge: ['end1', 'edge1'], angle: String(a) }],
+            tilts: [{ at: edgeAt('end1', 'edge1'), angle: String(a) }],
           }),
         ],
         joint: join(
@@ -632,7 +632,7 @@ const cases: Record<string, fc.Arbitrary<Made>> = {
         changes: [
           ...block('a', 'up-left', [0, t], [0, w], [0, 180]),
           ...block('b', 'right-up', [-50, 300], [0, 400], [200, 20], {
-            tilts: [{ edge: ['back', 'edge1'], angle: String(a) }],
+            tilts: [{ at: edgeAt('back', 'edge1'), angle: String(a) }],
           }),
         ],
         joint: join(

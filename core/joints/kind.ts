@@ -1,28 +1,19 @@
 /** What every kind of joint answers. A new kind is a folder that defines it and one line in index.ts. */
-import { z } from 'zod'
-import { Expression, type Joint } from '../document'
-import type { MeasureKind } from '../measure'
+import type { z } from 'zod'
+import type { Joint } from '../document'
 import type { Growth, JointNumbers, Resolved, ResolvedJoint } from '../resolve'
-import type { Sentence } from '../work'
+import {
+  choicesOf,
+  choicesSchema,
+  fieldsSchema,
+  type Choice,
+  type Choices,
+  type Field,
+  type Measures,
+  type Sentence,
+} from '../work'
 import type { Contact } from './contacts'
 import { Deriving, type Derived } from './deriving'
-
-/** A measure a maker can set on a joint. */
-export interface JointField {
-  readonly name: string
-  readonly label: string
-  readonly kind: MeasureKind
-  /** What stands in for it when the maker leaves it empty, in words. */
-  readonly otherwise?: string
-}
-
-/** A choice a maker has. In its words `{0}` and `{1}` stand for the names of the members. */
-export interface JointOption {
-  readonly name: string
-  readonly label: string
-  /** The first is meant when nothing is said. */
-  readonly values: Readonly<Record<string, string>>
-}
 
 /** A joint that could be made at a contact. */
 export interface Proposal {
@@ -40,8 +31,8 @@ export interface JointKind {
   readonly measures: JointNumbers['measures']
   readonly grows: JointNumbers['grows']
   /** The measures a maker can set on this joint, with labels that fit its pieces. */
-  fields(joint: Joint, resolved: Resolved): readonly JointField[]
-  readonly options: readonly JointOption[]
+  fields(joint: Joint, resolved: Resolved): readonly Field[]
+  readonly options: readonly Choice[]
   /** What it would be at this contact; null when it cannot be made there. */
   propose(contact: Contact, resolved: Resolved): Proposal | null
   /** Where a maker would think of it at this contact: the lower, the sooner. */
@@ -49,17 +40,6 @@ export interface JointKind {
   /** What making it does, before it is made. */
   consequence(proposal: Proposal, contact: Contact, resolved: Resolved): Sentence
   derive(joint: ResolvedJoint, resolved: Resolved): Derived
-}
-
-interface MeasureDefinition {
-  /** `{0}` and `{1}` in it stand for the names of the members. */
-  readonly label: string
-  /** A length, when not said. */
-  readonly kind?: MeasureKind
-  /** What it is when left empty, in words; a measure without may not be left empty. */
-  readonly otherwise?: string
-  /** The expression it has when left empty; without, the kind works it out. */
-  readonly text?: string
 }
 
 /** Measures in a joint may name the stock thickness of the piece that goes in, `t`, and of the other, `T`. */
@@ -76,8 +56,8 @@ const STANDS: Readonly<Record<string, 'nought' | 'fit'>> = { '0': 'nought', fit:
 export interface Definition {
   readonly kind: string
   readonly title: string
-  readonly measures: Readonly<Record<string, MeasureDefinition>>
-  readonly options?: Readonly<Record<string, Omit<JointOption, 'name'>>>
+  readonly measures: Measures
+  readonly options?: Choices
   grows?(joint: Joint): readonly Growth[]
   label?(name: string, joint: Joint, resolved: Resolved): string | null
   propose(
@@ -93,19 +73,9 @@ export interface Definition {
 /** A kind of joint from what is its own; schemas and forms follow from its measures and options. */
 export function defineJoint(d: Definition): JointKind {
   const entries = Object.entries(d.measures)
-  const schema = z
-    .object(
-      Object.fromEntries(
-        entries.map(([n, m]) => [n, m.otherwise === undefined ? Expression : Expression.optional()]),
-      ),
-    )
-    .strict()
-  const options = Object.entries(d.options ?? {}).map(([name, o]): JointOption => ({ name, ...o }))
-  const optionsSchema = z
-    .object(
-      Object.fromEntries(options.map((o) => [o.name, z.enum(Object.keys(o.values) as [string]).optional()])),
-    )
-    .strict()
+  const schema = fieldsSchema(d.measures)
+  const options = choicesOf(d.options ?? {})
+  const optionsSchema = choicesSchema(d.options ?? {})
   const sound = (joint: Joint) =>
     schema.safeParse(joint.fields).success && optionsSchema.safeParse(joint.options).success
   return {

@@ -1,3 +1,4 @@
+import { edgeAt } from '../document'
 import { findClashes } from '../exchange'
 import { drain, type Kernel } from '../solid'
 import { block, built, join, stops, testKernel } from '../testing/bench'
@@ -149,7 +150,7 @@ describe('what cannot be is refused in a sentence', () => {
   test('a tilt that turns a piece through another is a clash', () => {
     const m = built([
       ...block('a', 'right-up', [0, 400], [0, 300], [100, 18], {
-        tilts: [{ edge: ['back', 'edge1'], angle: '-30deg' }],
+        tilts: [{ at: edgeAt('back', 'edge1'), angle: '-30deg' }],
       }),
       ...block('b', 'up-left', [100, 18], [50, 200], [0, 100]),
     ])

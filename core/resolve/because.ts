@@ -36,6 +36,7 @@ export function because(asked: NodeKey, from: Sources): Because | undefined {
     case 'poses':
     case 'motions':
     case 'boxes':
+    case 'flats':
       return undefined
     case 'growth':
       return told({ label, value: forCopy(result.value as PerCopy, 0), kind: 'length', parts })

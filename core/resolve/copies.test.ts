@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { change, type Change, type Project } from '../document'
 import { modelOf } from '../model'
 import { jointNumbers } from '../joints'
+import { workNumbers } from '../work/made'
 import { block, make } from '../testing/bench'
 import { run } from '../testing/run'
 import { keyOf, Resolver } from './index'
@@ -123,7 +124,7 @@ test(
 )
 
 test('a new name works nothing out anew, and is what faults and stories say', () => {
-  const resolver = new Resolver(jointNumbers)
+  const resolver = new Resolver(jointNumbers, workNumbers)
   const before = rows('@a#9.top')
   resolver.resolve(before)
   const after = run(before, change.renamePiece({ id: 'a', name: 'Shelf' }))

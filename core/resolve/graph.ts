@@ -44,7 +44,7 @@ export interface Owner {
 }
 
 /** What a node's value is: a measure, or something that follows from measures. */
-export type ValueKind = MeasureKind | 'places' | 'poses' | 'motions' | 'boxes' | 'growth' | 'sizes'
+export type ValueKind = MeasureKind | 'places' | 'poses' | 'motions' | 'boxes' | 'growth' | 'sizes' | 'flats'
 
 /**
  * Labels, and what is said of faults, name things by id (`@p4`, `@p4#2.right`) and lengths as `⟨12.7⟩`; what

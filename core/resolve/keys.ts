@@ -38,6 +38,12 @@ export const keyOf = {
   finished: (id: string, size: SizeName): NodeKey => `fin.${id}.${size}`,
   /** The same of one copy, from 1; for asking where it comes from. */
   finishedOf: (id: string, size: SizeName, copy: number): NodeKey => `fin.${id}.${size}#${copy}`,
+  /** A measure of a step of work. */
+  step: (id: string, measure: string): NodeKey => `stp.${id}.${measure}`,
+  /** What `L`, `W` and `T` are in the work on a piece or a group: its size between shoulders. */
+  shoulder: (id: string, size: SizeName): NodeKey => `shl.${id}.${size}`,
+  /** A flat face that a step has made, where its piece is described, or in every place it stands. */
+  flats: (step: string, role: string, where: 'home' | 'pose'): NodeKey => `flt.${step}.${role}.${where}`,
   hardware: (id: string, what: 'count' | 'limit'): NodeKey => `hw.${id}.${what}`,
 }
 
@@ -70,6 +76,7 @@ export type Target =
     }
   | { readonly kind: 'number'; readonly key: NodeKey; readonly count: NodeKey | null }
   | { readonly kind: 'placed'; readonly key: NodeKey; readonly copies: NodeKey }
+  | { readonly kind: 'flat'; readonly key: NodeKey }
 
 /**
  * The node behind a side or an extent; `boxes` holds the boxes to read instead of a place, where one does not

@@ -16,14 +16,14 @@ import {
   type Quantity,
   type Ref,
 } from '../measure'
-import { angleBetween, FACE_AT, normalOf, type Pose, type Vec3 } from '../pieces'
+import { AXES, angleBetween, FACE_AT, normalOf, type Pose, type Vec3 } from '../pieces'
 import { FIRST, ordinalOf, partsOf, type Copy } from '../document'
 import { NodeSlip, type NodeDef, type NodeKey, type Owner, type Part } from './graph'
 import { keyOf, type Target } from './keys'
-import { poseKey, targetOf, type Names } from './names'
+import { flatsKey, poseKey, targetOf, type Names } from './names'
 import { forCopy } from './percopy'
 import { placeIn, sayMissing, standing } from './copies'
-import type { PerCopy, Standing, Stretch } from './types'
+import type { Flat, Flats, PerCopy, Standing, Stretch } from './types'
 
 const parsed = new Map<string, Expr | MeasureError>()
 const MOST_PARSED = 20_000
@@ -141,10 +141,11 @@ function readsOf(expr: Expr, names: Names, locals: Readonly<Record<string, NodeK
       const thing = names.things.get(e.ref.id)
       const face = faces.has(e)
       const target = face ? null : targetOf(e.ref, names)
-      const key = face ? thing && poseKey(e.ref, thing) : target?.key
+      const step = names.steps.get(e.ref.id)
+      const key = face && !step ? thing && poseKey(e.ref, thing) : step ? flatsKey(e.ref, step) : target?.key
       if (key) reads.add(key)
       if (target?.kind === 'placed') reads.add(target.copies)
-      else if (target && target.kind !== 'bound' && target.count) reads.add(target.count)
+      else if (target && 'count' in target && target.count) reads.add(target.count)
     }
   })
   return [...reads]
@@ -152,6 +153,8 @@ function readsOf(expr: Expr, names: Names, locals: Readonly<Record<string, NodeK
 
 /** Outward normal of the face a reference names; undefined when the piece is gone. */
 function faceNormal(ref: Ref, get: <T>(key: NodeKey) => T, names: Names, where: Expr): Vec3 | undefined {
+  const step = names.steps.get(ref.id)
+  if (step) return flatOf(ref, get, ref.copy ?? step.first).normal
   const thing = names.things.get(ref.id)
   if (!thing) return undefined
   const { property } = ref
@@ -165,13 +168,20 @@ function faceNormal(ref: Ref, get: <T>(key: NodeKey) => T, names: Names, where: 
 const isFace = (property: string): property is keyof typeof FACE_AT => Object.hasOwn(FACE_AT, property)
 
 function readTarget(ref: Ref, target: Target, get: <T>(key: NodeKey) => T, names: Names): number {
-  const copy = ref.copy ?? names.things.get(ref.id)?.first ?? FIRST
+  const copy = ref.copy ?? (names.steps.get(ref.id) ?? names.things.get(ref.id))?.first ?? FIRST
   if (target.kind === 'bound') {
     const boxes = get<ReadonlyArray<(Pick<Pose, 'box'> & { copy: Copy }) | null>>(target.key)
     const box = (boxes[placeIn(boxes, copy)] ?? (ref.copy === undefined ? boxes[0] : undefined))?.box
     if (!box) return fail(sayMissing({ ...ref, copy }, standing(boxes)))
     if (target.read === 'size') return box.max[target.axis] - box.min[target.axis]
     return target.read === 'far' ? box.max[target.axis] : box.min[target.axis]
+  }
+  if (target.kind === 'flat') {
+    const { normal, offset } = flatOf(ref, get, copy)
+    const axis = AXES.find((i) => Math.abs(normal[i]) > 1 - 1e-9)
+    return axis === undefined
+      ? fail(`${storedRef(ref)} leans, so it has no one place`)
+      : offset * normal[axis]
   }
   if (target.kind === 'placed') {
     const copies = get<Standing>(target.copies)
@@ -188,6 +198,16 @@ function readTarget(ref: Ref, target: Target, get: <T>(key: NodeKey) => T, names
   const stretch = (stretches[at ?? 0] ?? stretches[0])!
   if (target.kind === 'extent') return stretch.size
   return target.far ? stretch.start + stretch.size : stretch.start
+}
+
+/** A face that a step has made, of the copy that is meant. */
+function flatOf(ref: Ref, get: <T>(key: NodeKey) => T, copy: Copy): Flat {
+  const key = keyOf.flats(ref.id, ref.property, 'home')
+  const flats =
+    get<Flats | undefined>(key) ?? get<Flats | undefined>(keyOf.flats(ref.id, ref.property, 'pose'))
+  if (!flats) return fail(`${storedRef(ref)} is no face it leaves`)
+  const flat = flats[placeIn(flats, copy)] ?? (ref.copy === undefined ? flats[0] : undefined)
+  return flat ?? fail(`${storedRef(ref)} is no face it leaves there`)
 }
 
 function sizeFor(ref: Ref, sizes: PerCopy | undefined, at: number): number {

@@ -11,6 +11,8 @@ export interface Names {
   /** Pieces and groups, each with how a reference to it is read. */
   readonly things: ReadonlyMap<string, Thing>
   readonly stocks: ReadonlySet<string>
+  /** Own work on pieces, by its id: what it is on. */
+  readonly steps: ReadonlyMap<string, Thing & { readonly piece: string }>
 }
 
 export interface Thing {
@@ -64,10 +66,18 @@ function gatherNames(project: Project): Names {
       first: firstHere(g),
       count: null,
     })
+  const steps: Names['steps'] = new Map(
+    pieces.flatMap((p) =>
+      p.kind === 'made'
+        ? p.work.map((step) => [step.id, { ...things.get(p.id)!, piece: p.id }] as const)
+        : [],
+    ),
+  )
   return {
     unit: project.settings.style.unit,
     parameters: new Map(project.parameters.map((p) => [p.name, { id: p.id, kind: p.kind }])),
     things,
+    steps,
     stocks: new Set(stock.map((s) => s.id)),
   }
 }
@@ -88,6 +98,7 @@ function placedGroups(groups: readonly Group[]): Set<string> {
 /** Equal when references and names of two projects read alike. */
 export function namesKey(project: Project): string {
   const { parameters, pieces, groups, stock, settings } = project
+  const steps = [...namesOf(project).steps]
   const { things } = namesOf(project)
   const thing = (x: { id: string }) => {
     const { leans, placed, home, first, count } = things.get(x.id)!
@@ -98,6 +109,7 @@ export function namesKey(project: Project): string {
     pieces.map(thing).join('\u0002'),
     groups.map(thing).join('\u0002'),
     stock.map((s) => s.id).join('\u0002'),
+    steps.map(([id, on]) => `${id}\u0001${on.piece}`).join('\u0002'),
     settings.style.unit,
   ].join('\u0003')
 }
@@ -109,9 +121,15 @@ export function namesKey(project: Project): string {
 export const poseKey = (ref: Ref, thing: Thing): NodeKey =>
   ref.copy === undefined || thing.home ? keyOf.home(ref.id) : keyOf.pose(ref.id)
 
+/** The node of a flat face that a step has made, as a reference means it. */
+export const flatsKey = (ref: Ref, on: Thing): NodeKey =>
+  keyOf.flats(ref.id, ref.property, ref.copy === undefined || on.home ? 'home' : 'pose')
+
 /** What a reference reads; null when nothing has its id, or it is no face or size of what has. */
 export function targetOf(ref: Ref, names: Names): Target | null {
   const thing = names.things.get(ref.id)
+  const step = names.steps.get(ref.id)
+  if (step) return { kind: 'flat', key: flatsKey(ref, step) }
   if (!thing) return names.stocks.has(ref.id) ? stockTarget(ref) : null
   const among = thing.placed && ref.copy !== undefined
   const exact = thing.leans || among

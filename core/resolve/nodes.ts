@@ -10,7 +10,8 @@ import { finishedNodes, spanNodes } from './placenodes'
 import { groupNodes } from './groupnodes'
 import { homeNode, poseNodes, twinNodes } from './posenodes'
 import { boardNodes, settingNodes, stockNodes } from './racknodes'
-import type { JointNumbers } from './types'
+import { stepNodes } from './stepnodes'
+import type { JointNumbers, WorkNumbers } from './types'
 
 type Made = ReturnType<typeof jointNodes>
 
@@ -30,7 +31,10 @@ export class NodeBook {
   private chunks: ReadonlyArray<readonly NodeDef[]> = []
   private defs = new Map<NodeKey, NodeDef>()
 
-  constructor(private readonly joints: JointNumbers) {}
+  constructor(
+    private readonly joints: JointNumbers,
+    private readonly work: WorkNumbers,
+  ) {}
 
   nodes(project: Project): Nodes {
     this.before = this.kept
@@ -75,6 +79,7 @@ export class NodeBook {
             ...finishedNodes(piece.id, facing(piece.facing)),
             homeNode(piece),
             ...poseNodes(piece),
+            ...stepNodes(piece, this.work, names),
           ]),
         )
       }
@@ -108,7 +113,10 @@ export class NodeBook {
   private groupOnce(group: Group, project: Project, names: Names): readonly NodeDef[] {
     const pieces = project.pieces.filter((p) => p.group === group.id)
     const groups = project.groups.filter((g) => g.group === group.id)
-    return this.once(group, [names, ...pieces, ...groups], () => groupNodes(group, { pieces, groups }, names))
+    return this.once(group, [names, ...pieces, ...groups], () => [
+      ...groupNodes(group, { pieces, groups }, names),
+      ...stepNodes(group, this.work, names),
+    ])
   }
 
   private putJoints(

@@ -1,5 +1,6 @@
 /** The nodes that say how pieces stand: as they are described, and in every place their groups stand. */
 import {
+  facesOf,
   copyWithin,
   FIRST,
   nthCopy,
@@ -102,7 +103,7 @@ export function homeNode(piece: MadePiece): NodeDef {
   return {
     ...posesOf(piece.id),
     key: keyOf.home(piece.id),
-    basis: `${f.id}|${piece.tilts.map((t) => t.edge.join()).join(';')}|${ring?.direction}`,
+    basis: `${f.id}|${piece.tilts.map((t) => facesOf(t.at).join()).join(';')}|${ring?.direction}`,
     reads: [
       ...placesOf(piece.id),
       ...piece.tilts.map((_, n) => keyOf.tilt(piece.id, n)),
@@ -112,7 +113,10 @@ export function homeNode(piece: MadePiece): NodeDef {
       const places = placesOf(piece.id).map((key) => get<readonly Stretch[]>(key))
       const angles = piece.tilts.map((_, n) => get<number>(keyOf.tilt(piece.id, n)))
       const stand = (n: number) =>
-        piece.tilts.reduce((pose, t, k) => tilted(pose, t.edge, angles[k]!), poseIn(boxAt(places, n), f))
+        piece.tilts.reduce(
+          (pose, t, k) => tilted(pose, facesOf(t.at), angles[k]!),
+          poseIn(boxAt(places, n), f),
+        )
       if (!ring) return { value: standAll(places, stand) }
       const first = stand(0)
       return { value: ringMotions(piece.id, ring, get).map((m, n) => stood(posed(m, first), nthCopy(n))) }

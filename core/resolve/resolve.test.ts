@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
-import { change, execute, type Change, type Project } from '../document'
+import { edgeAt, change, execute, type Change, type Project } from '../document'
 import { openProject } from '../exchange'
 import { modelOf, Modeller } from '../model'
 import { FACINGS, facing, mirrored, cross } from '../pieces'
@@ -154,7 +154,7 @@ describe('the story of a number', () => {
     modelOf(
       make([
         ...block('a', 'right-up', [0, 300], [0, 60], [0, 18], {
-          tilts: [{ edge: ['face', 'edge1'], angle: 'lean' }],
+          tilts: [{ at: edgeAt('face', 'edge1'), angle: 'lean' }],
         }),
         ...block('b', 'right-up', [0, 300], [0, 60], [100, 18]),
         change.setFact({ id: 'b', direction: 'up', fact: 'start', text: '@a.top + 5' }),

@@ -2,9 +2,20 @@
  * From the document to numbers. A Resolver remembers the last document it saw, and works out only what
  * changed; what stayed the same keeps its identity, so that later stages can tell.
  */
-import { lengthStyle, type Copy, type MadePiece, type Piece, type Project } from '../document'
+import { stepsIn, lengthStyle, type Copy, type MadePiece, type Piece, type Project } from '../document'
 import { formatLength, type Mm } from '../measure'
-import { AXIS_OF, facing, FACE_NAMES, mirrored, type Box, type Facing } from '../pieces'
+import {
+  DIRECTION_OF,
+  toRoom,
+  vec3,
+  type Motion,
+  AXIS_OF,
+  facing,
+  FACE_NAMES,
+  mirrored,
+  type Box,
+  type Facing,
+} from '../pieces'
 import { because } from './because'
 import { Graph, type NodeKey, type NodeResult } from './graph'
 import { standsAtHome } from './home'
@@ -27,8 +38,11 @@ import type {
   ResolvedHardware,
   ResolvedJoint,
   ResolvedPiece,
+  ResolvedStep,
   ResolvedStock,
   Standing,
+  Stretch,
+  WorkNumbers,
 } from './types'
 
 /** What a piece or a joint was resolved from, so that it can be kept as long as that stands. */
@@ -43,12 +57,16 @@ export class Resolver {
   private joints = new Map<string, ResolvedJoint>()
   private stocks = new Map<string, ResolvedStock>()
   private fills = new Map<string, Fill[]>()
+  private steps: ReadonlyMap<string, ResolvedStep> = new Map()
   /** How many pieces of wood the pieces there are now make together. */
   private copies = 0
   private readonly book: NodeBook
 
-  constructor(private readonly numbers: JointNumbers) {
-    this.book = new NodeBook(numbers)
+  constructor(
+    private readonly numbers: JointNumbers,
+    private readonly work: WorkNumbers,
+  ) {
+    this.book = new NodeBook(numbers, work)
   }
 
   /** How many measures the last `resolve` had to work out. */
@@ -86,6 +104,7 @@ export class Resolver {
       groups,
       hardware: project.hardware.map((h) => resolveHardware(h, byId, number)),
       joints: this.resolveJoints(project, touched, number),
+      steps: this.resolveSteps(project, number),
       fills: this.resolveFills(project, result),
       settings: {
         fit: number(keyOf.setting('fit')) ?? 0,
@@ -182,6 +201,30 @@ export class Resolver {
     return now
   }
 
+  /** A step that stayed as it was, with the numbers it had, is the very same. */
+  private resolveSteps(project: Project, number: Numbers): ReadonlyMap<string, ResolvedStep> {
+    const before = this.steps
+    this.steps = new Map(
+      stepsIn(project).map(({ step }) => {
+        const values = this.work
+          .measures(step)
+          .map((m) => [m.name, number(keyOf.step(step.id, m.name))] as const)
+        const sound = values.every(([, v]) => v !== null)
+        const old = before.get(step.id)
+        const same =
+          old?.step === step &&
+          (sound ? values.every(([n, v]) => old.values?.[n] === v) : old.values === null)
+        const now = {
+          id: step.id,
+          step,
+          values: sound ? (Object.fromEntries(values) as Record<string, number>) : null,
+        }
+        return [step.id, same ? old : now]
+      }),
+    )
+    return this.steps
+  }
+
   private resolveJoints(project: Project, touched: Owners, number: Numbers): ResolvedJoint[] {
     const before = this.joints
     const settings = touched('fit')
@@ -274,10 +317,23 @@ function keepSame(fresh: readonly Instance[], old: readonly Instance[] | undefin
 }
 
 function resolveGroup(group: Project['groups'][number], result: Results): ResolvedGroup {
-  const bounds = result(keyOf.bounds(group.id))
-  const all = bounds?.ok ? (bounds.value as ReadonlyArray<{ box: Box; copy: Copy } | null>) : []
+  const value = <T>(key: NodeKey): T | null => {
+    const r = result(key)
+    return r?.ok ? (r.value as T) : null
+  }
+  const all = value<ReadonlyArray<{ box: Box; copy: Copy } | null>>(keyOf.bounds(group.id)) ?? []
   const standing = all.filter((b) => b !== null)
-  return { id: group.id, group, boxes: standing.map((b) => b.box), copies: standing.map((b) => b.copy) }
+  const places = DIRECTION_OF.map((d) => value<readonly Stretch[]>(keyOf.place(group.id, d))?.[0])
+  const corner = vec3((i) => places[i]?.start ?? 0)
+  const motions = value<ReadonlyArray<{ motion: Motion } | null>>(keyOf.motions(group.id)) ?? []
+  return {
+    id: group.id,
+    group,
+    boxes: standing.map((b) => b.box),
+    copies: standing.map((b) => b.copy),
+    frames: motions.flatMap((m) => (m ? [{ ...m.motion, origin: toRoom(m.motion, corner) }] : [])),
+    size: places.every((p) => p) ? vec3((i) => places[i]!.size) : null,
+  }
 }
 
 /** All poses of a piece, with null for what has been parted from it; undefined while they are not settled. */

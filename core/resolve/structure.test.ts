@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { change, execute, type Change, type Project } from '../document'
+import { edgeAt, change, execute, type Change, type Project } from '../document'
 import { modelOf } from '../model'
 import { cross, dot, toRoom, type Vec3 } from '../pieces'
 import { block, grouped, instance, join, make, stops } from '../testing/bench'
@@ -264,8 +264,8 @@ describe('tilt', () => {
     make([
       ...block('a', 'right-up', [0, 400], [0, 300], [200, 18], {
         tilts: [
-          { edge: ['back', 'edge1'], angle: `${a}deg` },
-          ...(b === undefined ? [] : [{ edge: ['back', 'end1'] as ['back', 'end1'], angle: `${b}deg` }]),
+          { at: edgeAt('back', 'edge1'), angle: `${a}deg` },
+          ...(b === undefined ? [] : [{ at: edgeAt('back', 'end1'), angle: `${b}deg` }]),
         ],
       }),
       ...block('b', 'right-up', [0, 400], [0, 300], [0, 18]),
@@ -350,7 +350,7 @@ describe('tilt', () => {
   test('an edge between opposite faces is no edge', () => {
     const refused = execute(
       make(block('a', 'right-up', [0, 1], [0, 1], [0, 1])),
-      change.setTilts({ id: 'a', tilts: [{ edge: ['end1', 'end2'], angle: '3deg' }] }),
+      change.setTilts({ id: 'a', tilts: [{ at: edgeAt('end1', 'end2'), angle: '3deg' }] }),
     )
     expect(refused).toMatchObject({
       ok: false,

@@ -7,6 +7,7 @@ import type {
   MeasuredBoard,
   Piece,
   Project,
+  Step,
   Stock,
 } from '../document'
 import type { LengthStyle, MeasureKind, Mm, Ref } from '../measure'
@@ -100,6 +101,10 @@ export interface ResolvedGroup {
   /** The room boxes of all its copies that stand, and which those are. */
   readonly boxes: readonly Box[]
   readonly copies: readonly Copy[]
+  /** The frame of each: its corner at the left, in front, below; across, deep, up. */
+  readonly frames: readonly Frame[]
+  /** How big it is across, deep and up where it is described; null while that is not settled. */
+  readonly size: Vec3 | null
 }
 
 export interface ResolvedHardware {
@@ -120,6 +125,8 @@ export interface Problem {
   readonly says: string
   readonly piece?: string
   readonly joint?: string
+  /** The maker's own step. */
+  readonly step?: string
   readonly stock?: string
   readonly parameter?: string
   /** The measure it is about. */
@@ -143,6 +150,8 @@ export interface Resolved {
   readonly boards: readonly ResolvedBoard[]
   readonly groups: readonly ResolvedGroup[]
   readonly joints: readonly ResolvedJoint[]
+  /** The maker's own work, by id. */
+  readonly steps: ReadonlyMap<string, ResolvedStep>
   /** What of each piece goes into joints with its whole section. */
   readonly fills: ReadonlyMap<string, readonly Fill[]>
   readonly hardware: readonly ResolvedHardware[]
@@ -211,6 +220,31 @@ export interface JointMeasure {
    * Extra names its expression may use, each standing for the stock thickness of the member with that number.
    */
   readonly thicknessNamed?: Readonly<Record<string, number>>
+}
+
+/** A step with its numbers. */
+export interface ResolvedStep {
+  readonly id: string
+  readonly step: Step
+  /** Its measures by name; null while one of them is wrong. */
+  readonly values: Readonly<Record<string, number>> | null
+}
+
+/** A flat face in a frame, outwards from the wood: where `normal · p = offset`. */
+export interface Flat {
+  readonly normal: Vec3
+  readonly offset: Mm
+}
+
+/** A flat face of each copy, in the room. */
+export type Flats = ReadonlyArray<(Flat & { readonly copy: Copy }) | null>
+
+/** What work tells the resolver: its measures, and the flat faces it leaves. */
+export interface WorkNumbers {
+  measures(step: Step): readonly JointMeasure[]
+  roles(step: Step): readonly string[]
+  /** A face that it leaves on a piece of this size between its shoulders, own frame; null where there is none. */
+  flat(step: Step, role: string, values: Readonly<Record<string, number>>, size: Vec3): Flat | null
 }
 
 /**

@@ -3,6 +3,7 @@
  * Millimetres.
  */
 import {
+  onFace,
   change,
   execute,
   newProject,
@@ -10,6 +11,7 @@ import {
   type FaceName,
   type Group,
   type Project,
+  type Tilt,
 } from '../document'
 import { modelOf, type Model } from '../model'
 import type { Instance } from '../resolve'
@@ -45,7 +47,7 @@ export function block(
   across: Span,
   deep: Span,
   up: Span,
-  more: Partial<{ tilts: Array<{ edge: [FaceName, FaceName]; angle: string }>; group: string | null }> = {},
+  more: Partial<{ tilts: Tilt[]; group: string | null }> = {},
 ): Change[] {
   const spans = Object.fromEntries(
     Object.entries({ across, deep, up }).map(([d, [start, size]]) => [
@@ -71,7 +73,7 @@ export const join = (
         id: 'j',
         kind,
         options,
-        between: between.map(([piece, face]) => ({ piece, face })),
+        between: between.map(([piece, face]) => ({ piece, at: face && onFace(face) })),
         fields: Object.fromEntries(Object.entries(fields).map(([k, v]) => [k, String(v)])),
       },
     ],

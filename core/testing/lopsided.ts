@@ -2,7 +2,7 @@
  * Two or three pieces for every kind of joint, with each of its fields away from its default and from what is
  * symmetric, so that a mirror, a turn or a copy that goes wrong shows. Millimetres.
  */
-import type { Change } from '../document'
+import { edgeAt, type Change } from '../document'
 import { block, join } from './bench'
 
 /** A rail ending on the face of a post, off its middle. */
@@ -42,7 +42,7 @@ export const LOPSIDED: Readonly<Record<string, readonly Change[]>> = {
   ],
   'housing at an angle': [
     ...block('a', 'right-front', [0, 300], [47, 20], [100, 90], {
-      tilts: [{ edge: ['face', 'edge1'], angle: '14' }],
+      tilts: [{ at: edgeAt('face', 'edge1'), angle: '14' }],
     }),
     ...block('b', 'up-left', [300, 40], [0, 120], [0, 260]),
     join(
@@ -95,7 +95,7 @@ export const LOPSIDED: Readonly<Record<string, readonly Change[]>> = {
   'lap, aslant': [
     ...block('a', 'right-up', [0, 400], [150, 44], [0, 20]),
     ...block('b', 'back-up', [170, 50], [0, 400], [0, 20], {
-      tilts: [{ edge: ['face', 'end1'], angle: '0' }],
+      tilts: [{ at: edgeAt('face', 'end1'), angle: '0' }],
     }),
     join(
       'lap',
@@ -283,10 +283,10 @@ export const LOPSIDED: Readonly<Record<string, readonly Change[]>> = {
   ],
   'mitre of leaning boards': [
     ...block('a', 'right-front', [-400, 400], [0, 14], [0, 150], {
-      tilts: [{ edge: ['face', 'edge1'], angle: '-17' }],
+      tilts: [{ at: edgeAt('face', 'edge1'), angle: '-17' }],
     }),
     ...block('b', 'back-right', [-14, 14], [0, 400], [0, 150], {
-      tilts: [{ edge: ['face', 'edge1'], angle: '-9' }],
+      tilts: [{ at: edgeAt('face', 'edge1'), angle: '-9' }],
     }),
     join(
       'mitre',
@@ -373,7 +373,7 @@ export const LOPSIDED: Readonly<Record<string, readonly Change[]>> = {
   trim: [
     ...block('a', 'up-front', [100, 60], [0, 20], [0, 300]),
     ...block('b', 'right-up', [0, 300], [-40, 100], [300, 18], {
-      tilts: [{ edge: ['back', 'end1'], angle: '-11' }],
+      tilts: [{ at: edgeAt('back', 'end1'), angle: '-11' }],
     }),
     join(
       'trim',

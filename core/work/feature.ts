@@ -6,16 +6,19 @@
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
 import { FACE_AT, sayFace, type Axis } from '../pieces'
+import { ownKind, type OwnDefinition, type OwnKind } from './own'
 import type { Tool } from './tool'
 
 export interface Feature<D = unknown> {
-  /** Steady while the joint and the instances it is between are. */
+  /** Steady while its step, or the joint and the instances it is between, are. */
   readonly id: string
   readonly kind: string
   /** The instance it is on. */
   readonly on: string
   /** The joint it comes from; null for work of the piece's own. */
   readonly joint: string | null
+  /** The maker's own step it is; null for what comes from a joint. */
+  readonly step: string | null
   /** The instance at the other side of the joint, and its name. */
   readonly partner: { readonly key: string; readonly name: string } | null
   readonly data: D
@@ -47,7 +50,20 @@ export interface WorkKind<D = unknown> {
   /** What one of it is, without its place: "dado ¾ × ¼ deep, on the back". */
   callout(data: D): Sentence
   dimensions(data: D): Dimension[]
+  /** How a maker puts it on; null for what only joints make. */
+  readonly own: OwnKind<D> | null
 }
+
+/** What defines a kind of work: the answers about it, and, where a maker can put it on, how. */
+export interface WorkDefinition<D> extends Omit<WorkKind<D>, 'own'> {
+  readonly own?: OwnDefinition<D>
+}
+
+/** A kind of work from what is its own. A new kind is a folder that defines it and one line in index.ts. */
+export const defineWork = <D>({ own, ...d }: WorkDefinition<D>): WorkKind<D> => ({
+  ...d,
+  own: own ? ownKind(d.kind, own) : null,
+})
 
 /** "22.5°", to a hundredth of a degree. */
 export const sayDegrees = (degrees: number): string => `${Number(degrees.toFixed(2)) + 0}°`

@@ -1,18 +1,20 @@
 /** Every kind of work. A new kind is one folder and one line here. */
+import { sayIssue, type Step } from '../document'
 import { bore } from './bore'
 import { channel } from './channel'
+import { crosscut } from './crosscut'
 import type { Feature, WorkKind } from './feature'
 import { keyway } from './keyway'
 import { lap } from './lap'
 import { mortise } from './mortise'
 import { notch } from './notch'
-import { saw } from './saw'
+import type { OwnKind } from './own'
 import { sockets } from './sockets'
 import { tenon } from './tenon'
 
-const KINDS: readonly WorkKind<never>[] = [channel, notch, lap, tenon, mortise, sockets, bore, saw, keyway]
+const KINDS = [channel, notch, lap, tenon, mortise, sockets, bore, crosscut, keyway] as unknown as WorkKind[]
 
-const byKind = new Map(KINDS.map((k) => [k.kind, k as WorkKind]))
+const byKind = new Map(KINDS.map((k) => [k.kind, k]))
 
 /** What there is to know about a feature's kind. */
 export function workKind(feature: Feature): WorkKind {
@@ -21,17 +23,43 @@ export function workKind(feature: Feature): WorkKind {
   return kind
 }
 
+/** The kinds that a maker can put on, in the order they are offered. */
+export const OWN_KINDS: readonly OwnKind[] = KINDS.flatMap((k) => k.own ?? [])
+
+/** How a maker puts this kind of work on; undefined where there is no such kind, or only joints make it. */
+export const ownWork = (kind: string): OwnKind | undefined => byKind.get(kind)?.own ?? undefined
+
+const faults = new WeakMap<Step, { why: string | null }>()
+
+/** What is wrong with a step as a record; null when its kind takes it. */
+export function stepFault(step: Step): string | null {
+  let found = faults.get(step)
+  if (!found) faults.set(step, (found = { why: findFault(step) }))
+  return found.why
+}
+
+function findFault({ kind, at, fields, options }: Step): string | null {
+  const own = ownWork(kind)
+  if (!own) return `there is no work called ${kind}`
+  const title = own.title.toLowerCase()
+  for (const read of [own.schema.safeParse(fields), own.choicesSchema.safeParse(options)])
+    if (!read.success) return `${title}: ${sayIssue(read.error)}`
+  return own.refuses(at)
+}
+
 /** How many a feature counts for on a list. */
 export const countOf = (feature: Feature): number => workKind(feature).count?.(feature.data) ?? 1
 
 export { sayDegrees, type Dimension, type Feature, type Sentence, type WorkKind } from './feature'
+export * from './fields'
+export { Unfit, type Asked, type OwnKind, type Wood } from './own'
 export * from './tool'
 export type { Bore } from './bore'
 export type { Channel } from './channel'
+export { saySettings, settingsOf, type SawCut } from './crosscut'
 export type { Keyway } from './keyway'
 export type { Lap } from './lap'
 export type { Mortise } from './mortise'
 export type { Notch } from './notch'
-export { saySettings, settingsOf, type SawCut } from './saw'
 export type { Sockets } from './sockets'
 export type { Tenon } from './tenon'

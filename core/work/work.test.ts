@@ -1,4 +1,4 @@
-import type { Change } from '../document'
+import { edgeAt, type Change } from '../document'
 import { formatLength } from '../measure'
 import { block, built, instance, join, stops } from '../testing/bench'
 import { countOf, workKind, type Sentence } from './index'
@@ -190,10 +190,10 @@ test.each<[string, string, Change[], object]>([
     'a#1',
     [
       ...block('a', 'right-front', [-400, 400], [0, 18], [0, 150], {
-        tilts: [{ edge: ['face', 'edge1'], angle: '-30' }],
+        tilts: [{ at: edgeAt('face', 'edge1'), angle: '-30' }],
       }),
       ...block('b', 'back-right', [-18, 18], [0, 400], [0, 150], {
-        tilts: [{ edge: ['face', 'edge1'], angle: '-30' }],
+        tilts: [{ at: edgeAt('face', 'edge1'), angle: '-30' }],
       }),
       join('mitre', ends),
     ],
@@ -241,7 +241,7 @@ test('sentences place what they used to leave out', () => {
   })
   const sloping = [
     ...block('a', 'right-front', [0, 300], [50, 18], [100, 90], {
-      tilts: [{ edge: ['face', 'edge1'], angle: '20' }],
+      tilts: [{ at: edgeAt('face', 'edge1'), angle: '20' }],
     }),
     ...block('b', 'up-left', [300, 24], [0, 160], [0, 400]),
     join('housing', into, { depth: 6 }),
@@ -259,7 +259,7 @@ test('a slope that leaves the board by another side says where, and is drawn wit
   const slope = built([
     ...block('a', 'right-front', [0, 400], [0, 18], [0, 200]),
     ...block('b', 'right-up', [-50, 600], [-20, 60], [100, 18], {
-      tilts: [{ edge: ['back', 'end1'], angle: String((Math.atan(1 / 3) * 180) / Math.PI) }],
+      tilts: [{ at: edgeAt('back', 'end1'), angle: String((Math.atan(1 / 3) * 180) / Math.PI) }],
     }),
     join('trim', [
       ['a', 'edge2'],

@@ -5,7 +5,7 @@ import { findUnheld } from '../held'
 import { LISTS } from '../lists'
 import { freeName } from '../new'
 import { isRecord } from '../read'
-import { Id, Settings, type Project, type SetAside } from '../schema'
+import { Id, Settings, Step, type Project, type SetAside } from '../schema'
 import { sayIssue } from '../words'
 import { changesTo, command, Refusal } from './command'
 
@@ -61,6 +61,7 @@ function putBack(draft: Project, { list, where }: SetAside, text: string): void 
   if (list === 'other')
     throw new Refusal(`${where} has no place in the project; it can be looked at and thrown away`)
   const value = parsed(text)
+  if (list === 'work') return putStep(draft, value)
   if (list === 'settings') {
     const read = changesTo(Settings).safeParse(value)
     if (!read.success) throw new Refusal(sayIssue(read.error))
@@ -83,6 +84,20 @@ function putBack(draft: Project, { list, where }: SetAside, text: string): void 
   if (!unheld) return
   entries.pop()
   throw new Refusal(unheld.why)
+}
+
+/** A step goes back to the end of the work it was in. */
+function putStep(draft: Project, value: unknown): void {
+  const read = z.object({ on: Id, step: Step }).strict().safeParse(value)
+  if (!read.success) throw new Refusal(sayIssue(read.error))
+  const { on, step } = read.data
+  const wood = [...draft.pieces, ...draft.groups].find((x) => x.id === on)
+  if (!wood || !('work' in wood)) throw new Refusal(`what it is on, ${on}, is not there`)
+  wood.work.push(step)
+  if (findUnheld(draft).some((u) => u.entry.id === on)) {
+    wood.work.pop()
+    throw new Refusal(`its id ${step.id} is taken`)
+  }
 }
 
 function parsed(text: string): unknown {

@@ -1,6 +1,7 @@
 import { z } from 'zod'
+import { stepsIn } from '../held'
 import { slotsReferringTo } from '../slots'
-import type { Group, Joint, MadePiece, Parameter, Piece, Project, Stock } from '../schema'
+import type { Group, Joint, MadePiece, Parameter, Piece, Project, Step, Stock } from '../schema'
 
 /** A change a maker can ask for, as data: what it needs, what it does, and what it is called in the log. */
 export interface Command<S extends z.ZodType = z.ZodType> {
@@ -59,6 +60,13 @@ export function groupIn(project: Project, id: string): Group {
 export const spannedIn = (project: Project, id: string): MadePiece | Group =>
   project.groups.find((g) => g.id === id) ?? madePieceIn(project, id)
 
+/** What may have work of its own: a made piece or a group. */
+export function stepIn(project: Project, id: string): { wood: MadePiece | Group; step: Step } {
+  const found = stepsIn(project).find((s) => s.step.id === id)
+  if (!found) throw new Refusal('That work is not there any more')
+  return { wood: found.entry, step: found.step }
+}
+
 export function jointIn(project: Project, id: string): Joint {
   const joint = project.joints.find((j) => j.id === id)
   if (!joint) throw new Refusal('That joint is not there any more')
@@ -87,8 +95,13 @@ export const nameOf = (project: Project, id: string): string =>
   project.groups.find((g) => g.id === id)?.name ??
   project.stock.find((s) => s.id === id)?.name ??
   project.boards.find((b) => b.id === id)?.name ??
+  sayStep(stepsIn(project).find((s) => s.step.id === id)) ??
   nameOfGone(project, id) ??
   id
+
+/** "channel on Side". */
+const sayStep = (found: ReturnType<typeof stepsIn>[number] | undefined): string | undefined =>
+  found && `${found.step.kind} on ${found.entry.name}`
 
 /**
  * Takes pieces and groups out of the document; what still refers to them is to know what they were called.

@@ -2,7 +2,17 @@ import { z } from 'zod'
 import { withRefs, type Ref } from '../../measure'
 import { copyOf, firstHere, partsOf, standsHere, standsIn, type Copy } from '../copies'
 import { freeId, freeName } from '../new'
-import { CopyPath, Group, Id, Name, Placement, PlacementId, type Piece, type Project } from '../schema'
+import {
+  CopyPath,
+  Group,
+  Id,
+  Name,
+  Placement,
+  PlacementId,
+  type Piece,
+  type Project,
+  type Step,
+} from '../schema'
 import { refsOf, slots } from '../slots'
 import { command, forget, groupIn, nameOf, pieceIn, Refusal } from './command'
 
@@ -26,6 +36,7 @@ export const group = command({
       only: null,
       spans: { across: {}, deep: {}, up: {} },
       repeat: null,
+      work: [],
       placements: [],
     })
     for (const m of inside) m.group = id
@@ -153,13 +164,14 @@ export const partPiece = command({
       except: [],
       only: copy,
     }
+    const to = new Map([[id, newId]])
+    if (own.kind === 'made') own.work = stepsTo(own.work, newId, to)
     piece.except.push(copy)
     draft.pieces.splice(draft.pieces.indexOf(piece) + 1, 0, own)
-    copyHeld(draft, new Map([[id, newId]]))
+    copyHeld(draft, to)
     redirect(draft, [id, newId], (ref) => {
-      if (ref.id !== id) return ref
-      if (ref.copy === undefined ? first : ref.copy === copy) return { ...ref, id: newId }
-      return ref
+      const now = to.get(ref.id)
+      return now && (ref.copy === undefined ? first : ref.copy === copy) ? { ...ref, id: now } : ref
     })
   },
   describe: ({ id }, before) => `Give a copy of ${nameOf(before, id)} its own`,
@@ -184,6 +196,8 @@ export const partGroup = command({
     const moved = inside.filter(goes)
     const held = inside.filter((p) => p.only === null)
     for (const p of held) to.set(p.id, `${newId}_${p.id}`)
+    const stepped = <T extends Piece | Group>(x: T): T =>
+      'work' in x ? { ...x, work: stepsTo(x.work, newId, to) } : x
     const copied = <T extends { id: string; name: string; group: string | null; except: string[] }>(
       x: T,
     ): T => ({
@@ -194,9 +208,9 @@ export const partGroup = command({
       except: x.except.map((c) => copyTo(c, to)),
     })
     for (const g of draft.groups.filter((x) => groups.includes(x.id)))
-      draft.groups.push({ ...copied(g), ...(g.id === id ? { except: [], only: copy } : {}) })
+      draft.groups.push({ ...stepped(copied(g)), ...(g.id === id ? { except: [], only: copy } : {}) })
     for (const p of held) {
-      const own = copied(p)
+      const own = stepped(copied(p))
       draft.pieces.push(own.kind === 'twin' ? { ...own, of: to.get(own.of) ?? own.of } : own)
     }
     found.except.push(copy)
@@ -220,6 +234,14 @@ export const partGroup = command({
   },
   describe: ({ id }, before) => `Give a copy of ${nameOf(before, id)} its own`,
 })
+
+/** Steps as those of what has been copied, with ids of their own; `to` learns which. */
+const stepsTo = (work: readonly Step[], newId: string, to: Map<string, string>): Step[] =>
+  work.map((step) => {
+    const id = `${newId}_${step.id}`
+    to.set(step.id, id)
+    return { ...step, id }
+  })
 
 /** The groups that a group stands in, the nearest first. */
 function groupsAbove(project: Project, id: string): string[] {

@@ -12,13 +12,23 @@ import * as joints from './joints'
 import * as pieces from './pieces'
 import * as project from './project'
 import * as rack from './rack'
+import * as work from './work'
 
 export { nameOf, nameOfGone } from './command'
 
 enablePatches()
 
 const { within: _within, ...groupCommands } = groups
-const COMMANDS = { ...project, ...rack, ...pieces, ...groupCommands, ...joints, ...hardware, ...aside }
+const COMMANDS = {
+  ...project,
+  ...rack,
+  ...pieces,
+  ...groupCommands,
+  ...joints,
+  ...hardware,
+  ...work,
+  ...aside,
+}
 type Commands = typeof COMMANDS
 type Named = Commands[keyof Commands]
 

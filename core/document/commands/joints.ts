@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { samePlace } from '../place'
 import { Id, Joint } from '../schema'
 import { command, jointIn, nameOf, pieceIn, Refusal } from './command'
 
@@ -13,9 +14,9 @@ export const addJoints = command({
         (j) =>
           j.kind === joint.kind &&
           j.between[0]?.piece === guest?.piece &&
-          j.between[0]?.face === guest?.face &&
+          samePlace(j.between[0]?.at, guest?.at) &&
           j.between[1]?.piece === host?.piece &&
-          j.between[1]?.face === host?.face,
+          samePlace(j.between[1]?.at, host?.at),
       )
       if (twice) throw new Refusal(`${names.join(' and ')} are joined there already`)
       draft.joints.push(joint)

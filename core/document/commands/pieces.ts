@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { freeName } from '../new'
+import { faceAt, type Edge, type FaceName, type Surface } from '../place'
 import {
   Direction,
   Expression,
@@ -9,7 +10,6 @@ import {
   MadePiece,
   Name,
   Repeat,
-  type FaceName,
   type Fact,
   type Project,
   type Span,
@@ -168,16 +168,18 @@ export const setTilts = command({
   describe: ({ id, tilts }, before) => `${tilts.length > 0 ? 'Tilt' : 'Stand'} ${nameOf(before, id)}`,
 })
 
-const TURNED: Readonly<Record<string, FaceName>> = { edge1: 'edge2', edge2: 'edge1' }
+const TURNED: Readonly<Partial<Record<FaceName, FaceName>>> = { edge1: 'edge2', edge2: 'edge1' }
 
 /**
  * A tilt as the mirror image has it: turns change their sense, but for the one about the width, which turns
  * over too.
  */
-function mirroredTilt({ edge, angle }: Tilt): Tilt {
-  const aboutWidth = !edge.some((f) => f === 'edge1' || f === 'edge2')
-  const face = (f: FaceName) => TURNED[f] ?? f
-  return { edge: [face(edge[0]), face(edge[1])], angle: aboutWidth ? angle : `-(${angle})` }
+function mirroredTilt({ at, angle }: Tilt): Tilt {
+  const faces = at.between.map((s) => (s.kind === 'face' ? s.face : null))
+  const aboutWidth = !faces.some((f) => f === 'edge1' || f === 'edge2')
+  const turned = (s: Surface): Surface => (s.kind === 'face' ? faceAt(TURNED[s.face] ?? s.face) : s)
+  const between: Edge['between'] = [turned(at.between[0]), turned(at.between[1])]
+  return { at: { ...at, between }, angle: aboutWidth ? angle : `-(${angle})` }
 }
 
 /**
@@ -186,8 +188,8 @@ function mirroredTilt({ edge, angle }: Tilt): Tilt {
  */
 export const giveItsOwn = command({
   name: 'give-its-own',
-  schema: MadePiece.pick({ id: true, facing: true, spans: true, repeat: true }).strict(),
-  apply: (draft, { id, facing, spans, repeat }) => {
+  schema: MadePiece.pick({ id: true, facing: true, spans: true, repeat: true, work: true }).strict(),
+  apply: (draft, { id, facing, spans, repeat, work }) => {
     const twin = pieceIn(draft, id)
     if (twin.kind !== 'twin') throw new Refusal(`${twin.name} has its own already`)
     const { stock, tilts } = madePieceIn(draft, twin.of)
@@ -205,6 +207,7 @@ export const giveItsOwn = command({
       spans,
       repeat,
       tilts: tilts.map(mirroredTilt),
+      work,
     }
   },
   describe: ({ id }, before) => `Give ${nameOf(before, id)} its own`,

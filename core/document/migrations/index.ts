@@ -1,4 +1,5 @@
 import { copiesById } from './copies'
+import { placesAt } from './places'
 
 /**
  * Each entry turns a file of its version into one of the next, and is kept for ever: `1` would read version 1
@@ -9,8 +10,9 @@ export type Migrations = Readonly<Record<number, (data: Record<string, unknown>)
 export const MIGRATIONS: Migrations = {
   // Groups and hardware came; all else that is new in 2 has a value to start from.
   1: (data) => ({ groups: [], hardware: [], ...data, version: 2 }),
-  // Copies were told by numbers, which changed when others came and went.
-  2: (data) => ({ ...copiesById(data), version: 3 }),
+  // Copies were told by numbers, which changed when others came and went. So were faces, by themselves or in
+  // pairs, where any place may stand now.
+  2: (data) => ({ ...placesAt(copiesById(data)), version: 3 }),
 }
 
 /** Brings a file up to the present version. */

@@ -1,4 +1,4 @@
-import type { Joint } from '../../document'
+import { faceOf, type Joint } from '../../document'
 import type { Growth } from '../../resolve'
 import { memberAt } from '../contacts'
 import { makesCorner } from '../corner'
@@ -29,7 +29,7 @@ export const dovetail = defineJoint({
     manner: { label: 'Manner', values: { through: 'through', blind: 'half-blind' } },
   },
   grows: (joint) => {
-    const [one, two] = [joint.between[0]!.face, joint.between[1]!.face]
+    const [one, two] = [faceOf(joint.between[0]!.at), faceOf(joint.between[1]!.at)]
     if (!one) return []
     const lapped = isBlind(joint) && joint.fields.lap ? ['lap'] : []
     const grows: Growth[] = [

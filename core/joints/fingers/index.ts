@@ -1,3 +1,4 @@
+import { faceOf } from '../../document'
 import type { Mm } from '../../measure'
 import { BEYOND, runOut, type Sockets } from '../../work'
 import { asTool } from '../channel'
@@ -23,7 +24,7 @@ export const fingers = defineJoint({
     first: { label: 'At edge 1 stands', values: { host: '{1}', guest: '{0}' } },
   },
   grows: (joint) => {
-    const face = joint.between[0]!.face
+    const face = faceOf(joint.between[0]!.at)
     return face
       ? [
           {

@@ -33,8 +33,8 @@ export function derive(d: Deriving): void {
       d.wrong(`${a.name} and ${others[0].name} do not meet in a corner there, so nothing is mitred`)
     if (found) {
       const { other: b, met } = found
-      d.work('saw', a, b, sawOn(a, fa, met.parting.normal, met.parting.offset))
-      d.work('saw', b, a, sawOn(b, fb, negated(met.parting.normal), -met.parting.offset))
+      d.work('crosscut', a, b, sawOn(a, fa, met.parting.normal, met.parting.offset))
+      d.work('crosscut', b, a, sawOn(b, fb, negated(met.parting.normal), -met.parting.offset))
       sayUneven(a, b, met, d)
       const across = chosen(d.joint.joint, 'across', 'none')
       if (across === 'keys') keys(a, b, fa, fb, met, d)

@@ -1,4 +1,4 @@
-import type { Joint } from '../../document'
+import { faceOf, type Joint } from '../../document'
 import type { Mm } from '../../measure'
 import type { Growth, Standing } from '../../resolve'
 import { nearest, partAt } from '../bisect'
@@ -25,7 +25,7 @@ export const mitre = defineJoint({
   },
   grows: (joint) =>
     [0, 1].flatMap((member): Growth[] => {
-      const face = joint.between[member]!.face
+      const face = faceOf(joint.between[member]!.at)
       if (!face) return []
       return [
         {
@@ -59,7 +59,7 @@ function facesAt(c: Contact) {
 
 /** How far each copy of either member grows to the mitre with the nearest of the other. */
 function growths(joint: Joint, [one = [], two = []]: readonly Standing[]): [Mm[], Mm[]] {
-  const [fa, fb] = [joint.between[0]!.face, joint.between[1]!.face]
+  const [fa, fb] = [faceOf(joint.between[0]!.at), faceOf(joint.between[1]!.at)]
   const [growA, growB] = [one.map(() => 0), two.map(() => 0)]
   if (!fa || !fb) return [growA, growB]
   one.forEach((a, i) => {

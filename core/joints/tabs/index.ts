@@ -1,3 +1,4 @@
+import { faceOf } from '../../document'
 import { BEYOND, runOut, toolInto, type Mortise, type Tenon, type Tool, type Vec2 } from '../../work'
 import { blockOut, outOf, rest, waysOf, type Range } from '../block'
 import { asTool, hostWays, regionOf } from '../channel'
@@ -26,7 +27,7 @@ export const tabs = defineJoint({
     relief: { label: 'Corners', values: { none: 'as drawn', round: 'round relief', T: 'T relief' } },
   },
   grows: (joint) => {
-    const face = joint.between[0]!.face
+    const face = faceOf(joint.between[0]!.at)
     if (!face) return []
     return [
       {

@@ -1,4 +1,4 @@
-import type { Joint } from '../../document'
+import { faceOf, type Joint } from '../../document'
 import { memberAt, sortOfFace } from '../contacts'
 import { BOTTOM_GAP, chosen, defineJoint, FIT } from '../kind'
 import { depthBehind } from '../meet'
@@ -27,7 +27,7 @@ export const tenon = defineJoint({
     haunch: { label: 'Haunch at', values: { high: 'edge 2', low: 'edge 1' } },
   },
   grows: (joint) => {
-    const face = joint.between[0]!.face
+    const face = faceOf(joint.between[0]!.at)
     if (!face || manner(joint) === 'loose') return []
     const through = manner(joint) === 'through'
     return [

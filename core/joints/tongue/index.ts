@@ -1,3 +1,4 @@
+import { faceOf } from '../../document'
 import { keyOf } from '../../resolve'
 import { runOut, type Tenon } from '../../work'
 import { blockOut, waysOf, type Range } from '../block'
@@ -19,7 +20,7 @@ export const tongue = defineJoint({
     fit: FIT,
   },
   grows: (joint) => {
-    const face = joint.between[0]!.face
+    const face = faceOf(joint.between[0]!.at)
     return face
       ? [
           {

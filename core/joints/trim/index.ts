@@ -1,4 +1,4 @@
-import type { FaceName } from '../../document'
+import { faceOf, type FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import { negated, dot, normalOf, sayFace, type Pose, type Vec3 } from '../../pieces'
 import { planeOf, runTo } from '../bisect'
@@ -14,7 +14,7 @@ export const trim = defineJoint({
   title: 'Trim to a face',
   measures: { gap: { label: 'Gap', otherwise: 'none', text: '0' } },
   grows: (joint) => {
-    const [one, two] = [joint.between[0]!.face, joint.between[1]!.face]
+    const [one, two] = [faceOf(joint.between[0]!.at), faceOf(joint.between[1]!.at)]
     if (!one || !two) return []
     return [
       {
@@ -46,8 +46,7 @@ export const trim = defineJoint({
   },
   rank: () => 2,
   consequence: ({ between }, c) => [
-    `${c.guest.name} is cut by the plane of ${c.host.name}’s ` +
-      `${between[1]!.face ? sayFace(between[1]!.face) : 'face'}`,
+    `${c.guest.name} is cut by the plane of ${c.host.name}’s ${sayFace(faceOf(between[1]!.at) ?? 'face')}`,
   ],
   derive,
 })
@@ -79,7 +78,7 @@ function derive(d: Deriving): void {
     )[0]
     if (!near) continue
     const cut = cutAt(shoulderPose(a), one, shoulderPose(near), two, d.must('gap'))
-    if (cut) d.work('saw', a, near, sawOn(a, one, cut.normal, cut.offset, 'trim'))
+    if (cut) d.work('crosscut', a, near, sawOn(a, one, cut.normal, cut.offset, 'trim'))
     else
       d.wrong(
         `${a.name} does not run to the ${sayFace(two)} of ${near.name} with its ${sayFace(one)}, so ` +

@@ -9,7 +9,7 @@ import {
   theFace,
   type Dimension,
   type Sentence,
-  type WorkKind,
+  defineWork,
 } from '../feature'
 import { BEYOND, type Tool } from '../tool'
 
@@ -76,7 +76,7 @@ const saySink = ({ sink }: Bore): Sentence =>
       ? [', counterbored ⌀ ', { mm: sink.diameter }, ', ', { mm: sink.depth }, ' deep']
       : [', countersunk ⌀ ', { mm: sink.diameter }]
 
-export const bore: WorkKind<Bore> = {
+export const bore = defineWork<Bore>({
   kind: 'bore',
   name: (b) => b.name,
   shownOn: (b) => b.face,
@@ -114,4 +114,4 @@ export const bore: WorkKind<Bore> = {
         what: 'place',
       })),
     ),
-}
+})

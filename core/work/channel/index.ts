@@ -1,11 +1,12 @@
-import type { WorkKind } from '../feature'
+import { defineWork } from '../feature'
 import type { Channel } from './channel'
 import { cut } from './cut'
 import { callout, describe } from './describe'
 import { dimensions } from './dimensions'
+import { own } from './own'
 
 export type { Channel } from './channel'
-export const channel: WorkKind<Channel> = {
+export const channel = defineWork<Channel>({
   kind: 'channel',
   name: (c) => c.name,
   shownOn: (c) => c.face,
@@ -13,4 +14,5 @@ export const channel: WorkKind<Channel> = {
   describe,
   callout,
   dimensions,
-}
+  own,
+})

@@ -1,7 +1,7 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import { sayFace, type Axis } from '../../pieces'
-import { capital, forPartner, REFERENCE, type WorkKind } from '../feature'
+import { capital, forPartner, REFERENCE, defineWork } from '../feature'
 import type { Tool } from '../tool'
 
 /** Slots for keys or a spline, sawn into a mitred end. */
@@ -16,7 +16,7 @@ export interface Keyway {
   readonly tools: readonly Tool[]
 }
 
-export const keyway: WorkKind<Keyway> = {
+export const keyway = defineWork<Keyway>({
   kind: 'keyway',
   name: (k) => k.name,
   shownOn: (k) => (k.axis === 2 ? 'edge1' : 'face'),
@@ -34,4 +34,4 @@ export const keyway: WorkKind<Keyway> = {
   count: (k) => k.at.length,
   callout: (k) => [`${k.name} `, { mm: k.width }, ' × ', { mm: k.depth }, ` deep, across ${sayFace(k.face)}`],
   dimensions: (k) => k.at.map((to) => ({ axis: k.axis, from: 0, to, what: 'place' as const })),
-}
+})

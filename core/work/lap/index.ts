@@ -1,7 +1,7 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import { FACE_AT, faceAt, type Box, type Vec3 } from '../../pieces'
-import { forPartner, sayDegrees, theFace, type Dimension, type Sentence, type WorkKind } from '../feature'
+import { forPartner, sayDegrees, theFace, type Dimension, type Sentence, defineWork } from '../feature'
 import type { Tool } from '../tool'
 
 /** Part of the thickness taken away where another piece crosses, so that both lie in one plane. */
@@ -31,7 +31,7 @@ function stopsOf({ region, size, face }: Lap): Array<{ face: FaceName; mm: Mm }>
   ].filter((s) => s.mm > 1e-6)
 }
 
-export const lap: WorkKind<Lap> = {
+export const lap = defineWork<Lap>({
   kind: 'lap',
   name: () => 'lap',
   shownOn: (l) => l.face,
@@ -72,4 +72,4 @@ export const lap: WorkKind<Lap> = {
       }),
     ]
   },
-}
+})

@@ -1,7 +1,7 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import { FACE_AT, type Axis, type Box } from '../../pieces'
-import { capital, forPartner, REFERENCE, theFace, type Sentence, type WorkKind } from '../feature'
+import { capital, forPartner, REFERENCE, theFace, type Sentence, defineWork } from '../feature'
 import type { Tool } from '../tool'
 
 /** A pocket with straight sides: a mortise for a tenon, a slot for a tab. */
@@ -23,7 +23,7 @@ export interface Mortise {
 
 const size = (m: Mortise, axis: Axis): Mm => m.region.max[axis] - m.region.min[axis]
 
-export const mortise: WorkKind<Mortise> = {
+export const mortise = defineWork<Mortise>({
   kind: 'mortise',
   name: (m) => m.name,
   shownOn: (m) => m.face,
@@ -70,7 +70,7 @@ export const mortise: WorkKind<Mortise> = {
         }))
       : []),
   ],
-}
+})
 
 function sayHaunch({ haunch, region, run, face }: Mortise): Sentence {
   if (!haunch) return []

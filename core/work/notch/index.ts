@@ -1,6 +1,6 @@
 import type { FaceName } from '../../document'
 import { sayFace, sizeOf, type Axis, type Box, type Vec3 } from '../../pieces'
-import type { WorkKind } from '../feature'
+import { defineWork, type Sentence } from '../feature'
 import { runOut } from '../tool'
 
 /** A corner taken out through the whole thickness, so that a piece clears the end of a stopped channel. */
@@ -15,23 +15,25 @@ export interface Notch {
   readonly size: Vec3
 }
 
-export const notch: WorkKind<Notch> = {
+const describe = (n: Notch, partner: string | null): Sentence => {
+  const size = sizeOf(n.region)
+  const clears = partner ? ` — clears the stop in ${partner}` : ''
+  return [
+    'Notch ',
+    { mm: size[n.along] },
+    ' × ',
+    { mm: size[n.into] },
+    ` at ${sayFace(n.face)}, ${sayFace(n.at)}${clears}`,
+  ]
+}
+
+export const notch = defineWork<Notch>({
   kind: 'notch',
   name: () => 'notch',
   shownOn: () => 'face',
   cut: (n) => [runOut(n.region, n.size)],
-  describe: (n, partner) => {
-    const size = sizeOf(n.region)
-    const clears = partner ? ` — clears the stop in ${partner}` : ''
-    return [
-      'Notch ',
-      { mm: size[n.along] },
-      ' × ',
-      { mm: size[n.into] },
-      ` at ${sayFace(n.face)}, ${sayFace(n.at)}${clears}`,
-    ]
-  },
-  callout: (n) => notch.describe(n, null),
+  describe,
+  callout: (n) => describe(n, null),
   dimensions: (n) =>
     [n.along, n.into].map((axis) => ({
       axis,
@@ -39,4 +41,4 @@ export const notch: WorkKind<Notch> = {
       to: n.region.max[axis],
       what: 'length' as const,
     })),
-}
+})

@@ -1,7 +1,7 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import { FACE_AT, sayFace, type Axis } from '../../pieces'
-import { capital, forPartner, REFERENCE, sayRanges, theFace, type Sentence, type WorkKind } from '../feature'
+import { capital, forPartner, REFERENCE, sayRanges, theFace, type Sentence, defineWork } from '../feature'
 import type { Tool } from '../tool'
 
 /** What is taken from an end so that fingers, tails or pins are left. */
@@ -29,7 +29,7 @@ const what = (s: Sockets) => `${s.count} ${s.count === 1 ? s.name.slice(0, -1) :
 const sayInto = ({ into }: Sockets): Sentence =>
   into ? [', ', { mm: into.mm }, ` deep into ${theFace(into.from)}`] : []
 
-export const sockets: WorkKind<Sockets> = {
+export const sockets = defineWork<Sockets>({
   kind: 'sockets',
   name: (s) => `${s.name.slice(0, -1)} set`,
   shownOn: (s) => (s.name === 'pins' ? s.face : 'face'),
@@ -63,4 +63,4 @@ export const sockets: WorkKind<Sockets> = {
         .map((to) => ({ axis: s.run, from: 0, to, what: 'place' as const })),
     ]
   },
-}
+})

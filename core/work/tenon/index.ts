@@ -9,7 +9,7 @@ import {
   sayRanges,
   type Dimension,
   type Sentence,
-  type WorkKind,
+  defineWork,
 } from '../feature'
 import type { Tool } from '../tool'
 
@@ -48,7 +48,7 @@ const sayHaunch = ({ haunch, face, run }: Tenon): Sentence =>
 
 const sayRelief = ({ relief }: Tenon): Sentence => (relief ? [`, ${relief.says} `, { mm: relief.bit }] : [])
 
-export const tenon: WorkKind<Tenon> = {
+export const tenon = defineWork<Tenon>({
   kind: 'tenon',
   name: (t) => t.name,
   shownOn: (t) => (t.across === 2 ? 'face' : 'edge1'),
@@ -113,4 +113,4 @@ export const tenon: WorkKind<Tenon> = {
       )
     return out.filter((d) => d.what !== 'place' || d.to > 1e-6)
   },
-}
+})

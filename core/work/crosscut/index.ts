@@ -1,18 +1,11 @@
 import type { FaceName } from '../../document'
 import type { Degrees, Mm } from '../../measure'
-import { AXES, FACE_AT, faceAt, sayFace, type Axis, type Vec3 } from '../../pieces'
-import { forPartner, REFERENCE, sayDegrees, theFace, type Sentence, type WorkKind } from '../feature'
+import { own } from './own'
+import type { SawCut } from './sawcut'
 
-/** A cut through a piece by a plane, at an end or along an edge. */
-export interface SawCut {
-  readonly name: 'mitre' | 'bevel' | 'trim'
-  readonly face: FaceName
-  /** Wood beyond `normal · p > offset` goes. Unit vector, own frame. */
-  readonly normal: Vec3
-  readonly offset: Mm
-  /** The piece's own finished sizes. */
-  readonly size: Vec3
-}
+export type { SawCut } from './sawcut'
+import { AXES, FACE_AT, faceAt, sayFace, type Axis } from '../../pieces'
+import { capital, forPartner, REFERENCE, sayDegrees, theFace, type Sentence, defineWork } from '../feature'
 
 /**
  * Where the cut crosses a long edge of the piece (a short one, for a cut along an edge): the two faces there,
@@ -125,18 +118,18 @@ export function saySettings(c: SawCut): string {
   return said.length > 0 ? said.join(', ') : 'square'
 }
 
-export const saw: WorkKind<SawCut> = {
-  kind: 'saw',
+export const crosscut = defineWork<SawCut>({
+  kind: 'crosscut',
   name: (c) => c.name,
   shownOn: () => 'face',
   cut: (c) => [{ kind: 'plane', normal: c.normal, offset: c.offset }],
   describe: (c, partner) => [
-    `${c.name === 'trim' ? 'Trim' : c.name === 'mitre' ? 'Mitre' : 'Bevel'} ${sayFace(c.face)}: ` +
-      `${saySettings(c)}`,
+    `${capital(c.name)} ${sayFace(c.face)}: ` + `${saySettings(c)}`,
     ...sayReach(c),
     forPartner(partner),
   ],
   callout: (c) => [`${c.name} on ${sayFace(c.face)}: ${saySettings(c)}`],
   // What lies at the very end is told by the size of the piece.
   dimensions: (c) => endsOf(c).map(({ axis, mm }) => ({ axis, from: 0, to: mm, what: 'place' })),
-}
+  own,
+})

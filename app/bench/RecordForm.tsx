@@ -1,0 +1,67 @@
+/** The measures and choices of a record, a joint or a step of work: one form, whatever its kind. */
+import type { NodeKey } from '../../core/resolve'
+import type { Choice, Field } from '../../core/work'
+import { MeasureField } from '../ui/MeasureField'
+
+interface Props {
+  readonly fields: readonly Field[]
+  readonly choices: readonly Choice[]
+  readonly record: {
+    readonly fields: Readonly<Record<string, unknown>>
+    readonly options: Readonly<Record<string, string>>
+  }
+  /** Where the value of a measure is worked out. */
+  at(name: string): NodeKey
+  /** Names its measures may use. */
+  readonly locals: Readonly<Record<string, NodeKey>>
+  readonly disabled: boolean
+  /** Puts names into a label. */
+  named?(label: string): string
+  onChoice(name: string, value: string): void
+  /** Says why it cannot be, or null. */
+  onField(name: string, text: string): string | null
+}
+
+export function RecordForm(props: Props) {
+  const { fields, choices, record, at, locals, disabled, named = (s: string) => s, onChoice, onField } = props
+  return (
+    <>
+      {choices.map((c) => (
+        <label key={c.name} className="grid grid-cols-[8.5rem_1fr] items-center gap-2">
+          <span className="text-quiet">{named(c.label)}</span>
+          <select
+            className="field"
+            aria-label={named(c.label)}
+            disabled={disabled}
+            value={record.options[c.name] ?? Object.keys(c.values)[0]}
+            onChange={(e) => onChoice(c.name, e.target.value)}
+          >
+            {Object.entries(c.values).map(([name, says]) => (
+              <option key={name} value={name}>
+                {named(says)}
+              </option>
+            ))}
+          </select>
+        </label>
+      ))}
+      {fields.map((f) => {
+        const value = record.fields[f.name]
+        return (
+          <div key={f.name} className="grid grid-cols-[8.5rem_1fr] items-start gap-2">
+            <span className="pt-1.5 text-quiet">{f.label}</span>
+            <MeasureField
+              label={f.label}
+              kind={f.kind}
+              value={typeof value === 'string' ? value : ''}
+              at={at(f.name)}
+              locals={locals}
+              optional={f.otherwise !== undefined}
+              {...(f.otherwise ? { placeholder: f.otherwise } : {})}
+              onCommit={(text) => onField(f.name, text)}
+            />
+          </div>
+        )
+      })}
+    </>
+  )
+}

@@ -1,0 +1,170 @@
+/** Own work on a piece: putting it on, its measures, its place in the order, and taking it away. */
+import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react'
+import { useState } from 'react'
+import {
+  change,
+  faceOf,
+  freeId,
+  onFace,
+  stepsIn,
+  type FaceName,
+  type MadePiece,
+  type Step,
+} from '../../core/document'
+import { FACE_NAMES, sayFace } from '../../core/pieces'
+import { keyOf } from '../../core/resolve'
+import { OWN_KINDS, ownWork } from '../../core/work'
+import { run, useOpen } from '../store/open'
+import { fractions } from '../ui/fractions'
+import { sayRefusal } from '../ui/refusal'
+import { RecordForm } from './RecordForm'
+
+/** The names the measures of its work may use: its own sizes between shoulders. */
+const localsOf = (piece: string) => ({
+  L: keyOf.shoulder(piece, 'length'),
+  W: keyOf.shoulder(piece, 'width'),
+  T: keyOf.shoulder(piece, 'thickness'),
+})
+
+function FaceSelect({
+  value,
+  faces,
+  disabled,
+  onChange,
+}: {
+  readonly value: FaceName
+  readonly faces: readonly FaceName[]
+  readonly disabled: boolean
+  readonly onChange: (face: FaceName) => void
+}) {
+  return (
+    <select
+      className="field"
+      aria-label="On"
+      disabled={disabled}
+      value={value}
+      onChange={(e) => onChange(e.target.value as FaceName)}
+    >
+      {FACE_NAMES.filter((f) => faces.includes(f)).map((f) => (
+        <option key={f} value={f}>
+          {sayFace(f)}
+        </option>
+      ))}
+    </select>
+  )
+}
+
+export function StepForm({ piece, step }: { piece: MadePiece; step: Step }) {
+  const problems = useOpen((s) => s.model.problems)
+  const readOnly = useOpen((s) => s.readOnly)
+  const own = ownWork(step.kind)
+  if (!own) return <p className="text-pencil">Work of a kind this Ergaton does not know.</p>
+  const { id } = step
+  const at = piece.work.indexOf(step)
+  const move = (to: number) => sayRefusal(run(change.moveStep({ id, to })))
+  return (
+    <div className="mt-1 grid gap-1 border-l-2 border-hairline pl-2">
+      {problems
+        .filter((p) => p.step === id)
+        .map((p) => (
+          <p key={p.id} role="alert" className={p.level === 'stop' ? 'text-pencil' : 'text-brass'}>
+            {fractions(p.says)}
+          </p>
+        ))}
+      <label className="grid grid-cols-[8.5rem_1fr] items-center gap-2">
+        <span className="text-quiet">On</span>
+        <FaceSelect
+          value={faceOf(step.at) ?? own.faces[0]!}
+          faces={own.faces}
+          disabled={readOnly}
+          onChange={(face) => sayRefusal(run(change.setStep({ id, at: onFace(face) })))}
+        />
+      </label>
+      <RecordForm
+        fields={own.fields}
+        choices={own.options}
+        record={step}
+        at={(name) => keyOf.step(id, name)}
+        locals={localsOf(piece.id)}
+        disabled={readOnly}
+        onChoice={(option, value) => sayRefusal(run(change.setStepOption({ id, option, value })))}
+        onField={(field, value) => run(change.setStepField({ id, field, value }))}
+      />
+      {!readOnly && (
+        <div className="-ml-2 flex flex-wrap items-center">
+          <label className="flex min-h-8 items-center gap-1.5 px-2">
+            <input
+              type="checkbox"
+              checked={step.off}
+              onChange={(e) => sayRefusal(run(change.setStep({ id, off: e.target.checked })))}
+            />
+            Leave it out
+          </label>
+          <button
+            className="btn btn-quiet btn-icon"
+            aria-label="Do it earlier"
+            disabled={at <= 0}
+            onClick={() => move(at - 1)}
+          >
+            <ArrowUp size={14} />
+          </button>
+          <button
+            className="btn btn-quiet btn-icon"
+            aria-label="Do it later"
+            disabled={at >= piece.work.length - 1}
+            onClick={() => move(at + 1)}
+          >
+            <ArrowDown size={14} />
+          </button>
+          <button className="btn btn-quiet" onClick={() => sayRefusal(run(change.removeStep({ id })))}>
+            <Trash2 size={14} /> Take it away
+          </button>
+        </div>
+      )}
+    </div>
+  )
+}
+
+/** Puts work on a piece; `onAdded` is told its id, to open it. */
+export function AddWork({ piece, onAdded }: { piece: MadePiece; onAdded: (id: string) => void }) {
+  const project = useOpen((s) => s.project)
+  const [kind, setKind] = useState(OWN_KINDS[0]!.kind)
+  const own = ownWork(kind)!
+  const [wanted, setFace] = useState<FaceName>('face')
+  const face = own.faces.includes(wanted) ? wanted : own.faces[0]!
+  const add = () => {
+    const taken = [...stepsIn(project).map((s) => s.step.id), ...Object.keys(project.gone)]
+    const id = freeId('w', taken)
+    const unit = project.settings.style.unit
+    const step = { id, kind, off: false, at: onFace(face), ...own.starts(face, unit) }
+    if (sayRefusal(run(change.addStep({ on: piece.id, step })))) onAdded(id)
+  }
+  return (
+    <form
+      className="mt-2 flex items-center gap-1"
+      aria-label="Add work"
+      onSubmit={(e) => {
+        e.preventDefault()
+        add()
+      }}
+    >
+      <select
+        className="field min-w-0 flex-1"
+        aria-label="Work"
+        value={kind}
+        onChange={(e) => setKind(e.target.value)}
+      >
+        {OWN_KINDS.map((k) => (
+          <option key={k.kind} value={k.kind}>
+            {k.title}
+          </option>
+        ))}
+      </select>
+      <span className="text-quiet">on</span>
+      <FaceSelect value={face} faces={own.faces} disabled={false} onChange={setFace} />
+      <button type="submit" className="btn">
+        <Plus size={14} /> Add
+      </button>
+    </form>
+  )
+}

@@ -1,0 +1,309 @@
+/** A dado, groove or rabbet that a maker puts on a face: from what is asked to the channel in the wood. */
+import type { FaceName, Step } from '../../document'
+import type { Mm } from '../../measure'
+import {
+  AXES,
+  cross,
+  FACE_AT,
+  faceAt,
+  toRoom,
+  vec3,
+  type Axis,
+  type Box,
+  type Frame,
+  type Vec3,
+} from '../../pieces'
+import { Unfit, type Asked, type Role, type OwnDefinition, type Wood } from '../own'
+import { BEYOND, boxInto, pointInto, vectorInto, type Tool } from '../tool'
+import type { Channel } from './channel'
+
+const FLUSH: Mm = 1e-3
+
+/** Own axes of a channel on a face: along its run and across it. */
+function waysOf(face: FaceName, run: string): { into: Axis; along: Axis; across: Axis } {
+  const into = FACE_AT[face].axis
+  const [u, v] = AXES.filter((i) => i !== into) as [Axis, Axis]
+  return run === 'along' ? { into, along: u, across: v } : { into, along: v, across: u }
+}
+
+/** The block of a square channel as a channel of a piece of this size; null where the piece has no part in it. */
+function channelIn(block: Box, face: FaceName, along: Axis, size: Vec3): Channel | null {
+  const into = FACE_AT[face].axis
+  const across = AXES.find((i) => i !== into && i !== along)!
+  const low = AXES.map((i) => block.min[i] <= FLUSH) as [boolean, boolean, boolean]
+  const high = AXES.map((i) => block.max[i] >= size[i] - FLUSH) as [boolean, boolean, boolean]
+  const region: Box = {
+    min: vec3((i) => (low[i] ? 0 : block.min[i])),
+    max: vec3((i) => (high[i] ? size[i] : block.max[i])),
+  }
+  if (AXES.some((i) => region.max[i] - region.min[i] <= FLUSH)) return null
+  const name = low[across] || high[across] ? 'rabbet' : along === 0 ? 'groove' : 'dado'
+  return { name, face, region, into, acrossAxis: across, along, open: { low, high }, size }
+}
+
+/** A channel at an angle: a point on the middle of its mouth, which way it runs, how wide and deep it is. */
+interface Slant {
+  readonly at: Vec3
+  readonly way: Vec3
+  readonly inward: Vec3
+  readonly width: Mm
+  readonly depth: Mm
+}
+
+function slantIn({ at, way, inward, width, depth }: Slant, size: Vec3): Channel | null {
+  const into = AXES.reduce((a, b) => (Math.abs(inward[b]) > Math.abs(inward[a]) ? b : a))
+  const face = faceAt(into, inward[into] < 0)
+  const [u, v] = AXES.filter((i) => i !== into) as [Axis, Axis]
+  const [along, across] = Math.abs(way[u]) >= Math.abs(way[v]) ? [u, v] : [v, u]
+  const reach = size[0] + size[1] + size[2] + width
+  const side = cross(inward, way)
+  const frame: Frame = {
+    origin: vec3((i) => at[i] - way[i] * reach - side[i] * (width / 2) - inward[i] * BEYOND),
+    x: way,
+    y: side,
+    z: inward,
+  }
+  const tool: Tool = {
+    kind: 'prism',
+    frame,
+    outline: [
+      [0, 0],
+      [2 * reach, 0],
+      [2 * reach, width],
+      [0, width],
+    ],
+    depth: depth + BEYOND,
+  }
+  const middle = (to: Mm): Mm => at[across] + ((to - at[along]) * way[across]) / way[along]
+  const half = width / 2 / Math.abs(way[along])
+  const ends = [middle(0), middle(size[along])] as const
+  const region: Box = {
+    min: vec3((i) =>
+      Math.max(
+        0,
+        i === into ? Math.min(at[i], at[i] + inward[i] * depth) : i === across ? Math.min(...ends) - half : 0,
+      ),
+    ),
+    max: vec3((i) =>
+      Math.min(
+        size[i],
+        i === into
+          ? Math.max(at[i], at[i] + inward[i] * depth)
+          : i === across
+            ? Math.max(...ends) + half
+            : size[i],
+      ),
+    ),
+  }
+  if (AXES.some((i) => region.max[i] - region.min[i] <= FLUSH)) return null
+  return {
+    name: along === 0 ? 'groove' : 'dado',
+    face,
+    region,
+    into,
+    acrossAxis: across,
+    along,
+    open: { low: [false, false, false], high: [false, false, false] },
+    size,
+    oblique: {
+      degrees: (Math.atan2(Math.abs(way[across]), Math.abs(way[along])) * 180) / Math.PI,
+      width,
+      tool,
+      middle: ends,
+    },
+  }
+}
+
+function resolve(asked: Asked, wood: Wood): Channel | Unfit {
+  const { face, values, say } = asked
+  const { shoulder, size, name } = wood
+  const { into, along, across } = waysOf(face, asked.chosen('run'))
+  const [place, width, depth, stop1, stop2, angle] = [
+    'place',
+    'width',
+    'depth',
+    'stop1',
+    'stop2',
+    'angle',
+  ].map((k) => values[k] ?? 0) as [Mm, Mm, Mm, Mm, Mm, number]
+  const thick = shoulder.max[into] - shoulder.min[into]
+  const wide = shoulder.max[across] - shoulder.min[across]
+  if (width <= 0) return new Unfit(`The channel on ${name} has no width`)
+  if (depth <= 0) return new Unfit(`The channel on ${name} has no depth`)
+  if (depth >= thick - 1e-6)
+    return new Unfit(`A channel ${say(depth)} deep would go through ${name}, which is ${say(thick)} there`)
+  if (stop1 < 0 || stop2 < 0) return new Unfit(`A stop of the channel on ${name} cannot be less than nothing`)
+  const from = asked.chosen('from')
+  const near = from === 'near' ? place : from === 'far' ? wide - place - width : (wide - width) / 2 + place
+  const outside = new Unfit(`The channel lies wholly outside ${name}, so it does nothing`, 'look')
+  const { far } = FACE_AT[face]
+  const surface = far ? shoulder.max[into] : shoulder.min[into]
+  if (Math.abs(angle) > 1e-9) {
+    if (Math.abs(angle) >= 80)
+      return new Unfit(`A channel more than 80° off square runs along ${name} rather than across it`)
+    if (stop1 + stop2 > 0) return new Unfit(`A channel at an angle cannot be stopped`)
+    const turn = (angle * Math.PI) / 180
+    const [c, s] = [Math.cos(turn), Math.sin(turn)]
+    // Its mouth is wider along the side of the face than square across.
+    const half = width / 2 / c
+    const off = from === 'near' ? place + half : from === 'far' ? wide - place - half : wide / 2 + place
+    const middle = shoulder.min[across] + off
+    const at = vec3((i) =>
+      i === into ? surface : i === across ? middle : (shoulder.min[i] + shoulder.max[i]) / 2,
+    )
+    const way = vec3((i) => (i === along ? c : i === across ? s : 0))
+    const inward = vec3((i) => (i === into ? (far ? -1 : 1) : 0))
+    return slantIn({ at, way, inward, width, depth }, size) ?? outside
+  }
+  const long = shoulder.max[along] - shoulder.min[along]
+  if (stop1 + stop2 >= long - 1e-6) return new Unfit(`Its stops leave nothing of the channel on ${name}`)
+  const min: [Mm, Mm, Mm] = [0, 0, 0]
+  const max: [Mm, Mm, Mm] = [...size]
+  if (far) min[into] = surface - depth
+  else max[into] = surface + depth
+  // What comes to a shoulder runs out through what goes into the joint there.
+  if (near > FLUSH) min[across] = shoulder.min[across] + near
+  if (near + width < wide - FLUSH) max[across] = shoulder.min[across] + near + width
+  if (stop1 > 0) min[along] = shoulder.min[along] + stop1
+  if (stop2 > 0) max[along] = shoulder.max[along] - stop2
+  if (near + width <= FLUSH || near >= wide - FLUSH) return outside
+  return channelIn({ min, max }, face, along, size) ?? outside
+}
+
+function carry(c: Channel, from: Frame, to: Wood): Channel | null {
+  if (c.oblique) {
+    const { middle, width } = c.oblique
+    const { far } = FACE_AT[c.face]
+    const mouth = far ? c.region.max[c.into] : c.region.min[c.into]
+    const depth = c.region.max[c.into] - c.region.min[c.into]
+    const point = (end: 0 | 1): Vec3 =>
+      vec3((i) => (i === c.into ? mouth : i === c.acrossAxis ? middle[end] : end * c.size[i]))
+    const [a, b] = [pointInto(to.frame, from, point(0)), pointInto(to.frame, from, point(1))]
+    const long = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2])
+    const way = vec3((i) => (b[i] - a[i]) / long)
+    const inward = vectorInto(
+      to.frame,
+      from,
+      vec3((i) => (i === c.into ? (far ? -1 : 1) : 0)),
+    )
+    return slantIn({ at: a, way, inward, width, depth }, to.size)
+  }
+  // Where it runs out of the wood it is told in, it runs out of each part of that.
+  const open: Box = {
+    min: vec3((i) => c.region.min[i] - (c.open.low[i] ? BEYOND : 0)),
+    max: vec3((i) => c.region.max[i] + (c.open.high[i] ? BEYOND : 0)),
+  }
+  const block = boxInto(to.frame, from, open)
+  if (!block) return null
+  const axisIn = (axis: Axis, sign: 1 | -1) => {
+    const v = vectorInto(
+      to.frame,
+      from,
+      vec3((i) => (i === axis ? sign : 0)),
+    )
+    const own = AXES.reduce((a, b) => (Math.abs(v[b]) > Math.abs(v[a]) ? b : a))
+    return { own, far: v[own] > 0 }
+  }
+  const out = axisIn(c.into, FACE_AT[c.face].far ? 1 : -1)
+  return channelIn(block, faceAt(out.own, out.far), axisIn(c.along, 1).own, to.size)
+}
+
+/** Its floor, its walls at the low and the high side, and where it stops short. */
+function flats(c: Channel): Role[] {
+  if (c.oblique) {
+    const { tool } = c.oblique
+    if (tool.kind !== 'prism') return []
+    const { frame, depth, outline } = tool
+    const wide = outline[2]![1]
+    const flat = (role: string, normal: Vec3, on: Vec3): Role => ({
+      role,
+      normal,
+      offset: normal[0] * on[0] + normal[1] * on[1] + normal[2] * on[2],
+    })
+    return [
+      flat(
+        'floor',
+        vec3((i) => -frame.z[i]),
+        toRoom(frame, [0, 0, depth]),
+      ),
+      flat('wall1', frame.y, frame.origin),
+      flat(
+        'wall2',
+        vec3((i) => -frame.y[i]),
+        toRoom(frame, [0, wide, 0]),
+      ),
+    ]
+  }
+  const at = (role: string, axis: Axis, far: boolean): Role => ({
+    role,
+    normal: vec3((i) => (i === axis ? (far ? -1 : 1) : 0)),
+    offset: far ? -c.region.max[axis] : c.region.min[axis],
+  })
+  const { far } = FACE_AT[c.face]
+  return [
+    at('floor', c.into, !far),
+    ...(c.open.low[c.acrossAxis] ? [] : [at('wall1', c.acrossAxis, false)]),
+    ...(c.open.high[c.acrossAxis] ? [] : [at('wall2', c.acrossAxis, true)]),
+    ...(c.open.low[c.along] ? [] : [at('stop1', c.along, false)]),
+    ...(c.open.high[c.along] ? [] : [at('stop2', c.along, true)]),
+  ]
+}
+
+/** The same on a mirror image whose width has been turned over. */
+function mirrored(step: Step): Step {
+  if (step.at.kind !== 'face') return step
+  const { axis } = FACE_AT[step.at.face]
+  const { along, across } = waysOf(step.at.face, step.options.run ?? 'across')
+  const other = { near: 'far', far: 'near', centre: 'centre' } as const
+  const from = (step.options.from ?? 'near') as keyof typeof other
+  const fields = { ...step.fields }
+  const options = { ...step.options }
+  const turned = (name: string) => {
+    if (typeof fields[name] === 'string') fields[name] = `-(${fields[name]})`
+  }
+  if (across === 1) {
+    options.from = other[from]
+    if (from === 'centre') turned('place')
+  }
+  if (along === 1) {
+    const { stop1, stop2 } = fields
+    delete fields.stop1
+    delete fields.stop2
+    if (stop2 !== undefined) fields.stop1 = stop2
+    if (stop1 !== undefined) fields.stop2 = stop1
+  }
+  if (axis !== 1) turned('angle')
+  const at = axis === 1 ? { ...step.at, face: faceAt(1, !FACE_AT[step.at.face].far) } : step.at
+  return { ...step, at, fields, options }
+}
+
+export const own: OwnDefinition<Channel> = {
+  title: 'Channel',
+  faces: ['face', 'back', 'edge1', 'edge2', 'end1', 'end2'],
+  measures: {
+    // Off square it is measured at the middle of its run, so that both hands are told alike.
+    place: { label: 'Place', otherwise: '0', text: '0' },
+    width: { label: 'Width' },
+    depth: { label: 'Depth' },
+    stop1: { label: 'Stopped short at its start by', otherwise: 'through', text: '0' },
+    stop2: { label: 'Stopped short at its end by', otherwise: 'through', text: '0' },
+    angle: { label: 'Off square by', kind: 'angle', otherwise: 'square', text: '0' },
+  },
+  choices: {
+    run: { label: 'Runs', values: { across: 'across', along: 'along' } },
+    from: {
+      label: 'Measured from',
+      values: { near: 'the reference side', far: 'the other side', centre: 'the middle' },
+    },
+  },
+  starts: (face, unit) => ({
+    fields:
+      unit === 'in' ? { place: '2', width: '3/4', depth: '1/4' } : { place: '50', width: '18', depth: '6' },
+    options: { run: FACE_AT[face].axis === 2 ? 'across' : 'along' },
+  }),
+  roles: ['floor', 'wall1', 'wall2', 'stop1', 'stop2'],
+  resolve,
+  carry,
+  flats,
+  mirrored,
+}

@@ -1,0 +1,85 @@
+/** A crosscut that a maker puts on an end: the plane of the blade, from what is asked. */
+import type { FaceName, Step } from '../../document'
+import { cornersOf, dot, FACE_AT, faceAt, vec3, AXES, type Frame, type Vec3 } from '../../pieces'
+import { Unfit, type Asked, type Role, type OwnDefinition, type Wood } from '../own'
+import { toolInto } from '../tool'
+import type { SawCut } from './sawcut'
+
+/** Beyond this a saw cuts along the wood rather than across it, degrees. */
+const MOST = 75
+
+/**
+ * The cut crosses the chosen edge, on the face, at `place` from the end. A positive mitre runs from there away from the
+ * end, a positive lean likewise from the face to the back: normal (±cos m cos t, ±sin m cos t, −sin t), outwards.
+ */
+function resolve({ face, values, chosen }: Asked, wood: Wood): SawCut | Unfit {
+  const { shoulder, size, name } = wood
+  const { far } = FACE_AT[face]
+  const [place, mitre, tilt] = [values.place ?? 0, values.mitre ?? 0, values.tilt ?? 0]
+  if (Math.abs(mitre) > MOST || Math.abs(tilt) > MOST)
+    return new Unfit(`The cut on ${name} is more than ${MOST}° from square; no saw does that across a piece`)
+  const [m, t] = [(mitre * Math.PI) / 180, (tilt * Math.PI) / 180]
+  const second = chosen('edge') === 'edge2'
+  const normal: Vec3 = [
+    (far ? 1 : -1) * Math.cos(m) * Math.cos(t),
+    (second ? -1 : 1) * Math.sin(m) * Math.cos(t),
+    -Math.sin(t),
+  ]
+  const on: Vec3 = [
+    far ? shoulder.max[0] - place : shoulder.min[0] + place,
+    second ? shoulder.max[1] : shoulder.min[1],
+    shoulder.max[2],
+  ]
+  const cut = cutIn(normal, dot(normal, on), face, size)
+  if (cut) return cut
+  const gone =
+    dot(
+      normal,
+      vec3((i) => size[i] / 2),
+    ) > dot(normal, on)
+  return gone
+    ? new Unfit(`The cut on ${name} leaves nothing of it`)
+    : new Unfit(`The cut lies wholly outside ${name}, so it does nothing`, 'look')
+}
+
+/** A cut that meets a piece of this size; null where the piece lies on one side of it. */
+function cutIn(normal: Vec3, offset: number, face: FaceName, size: Vec3): SawCut | null {
+  const sides = cornersOf({ min: [0, 0, 0], max: size }).map((p) => dot(normal, p) - offset)
+  if (Math.max(...sides) <= 1e-6 || Math.min(...sides) >= -1e-6) return null
+  return { name: 'crosscut', face, normal, offset, size }
+}
+
+function carry(c: SawCut, from: Frame, to: Wood): SawCut | null {
+  const plane = toolInto(to.frame, from, { kind: 'plane', normal: c.normal, offset: c.offset })
+  if (plane.kind !== 'plane') return null
+  const { normal, offset } = plane
+  const axis = AXES.reduce((a, b) => (Math.abs(normal[b]) > Math.abs(normal[a]) ? b : a))
+  // What lies beyond the cut altogether goes with it.
+  const reaches = cornersOf({ min: [0, 0, 0], max: to.size }).some((p) => dot(normal, p) - offset > 1e-6)
+  return reaches ? { ...c, face: faceAt(axis, normal[axis] > 0), normal, offset, size: to.size } : null
+}
+
+const flats = (c: SawCut): Role[] => [{ role: 'cut', normal: c.normal, offset: c.offset }]
+
+/** The same on a mirror image whose width has been turned over. */
+const mirrored = (step: Step): Step => ({
+  ...step,
+  options: { ...step.options, edge: step.options.edge === 'edge2' ? 'edge1' : 'edge2' },
+})
+
+export const own: OwnDefinition<SawCut> = {
+  title: 'Crosscut',
+  faces: ['end1', 'end2'],
+  measures: {
+    place: { label: 'From the end', otherwise: '0', text: '0' },
+    mitre: { label: 'Mitre, from square', kind: 'angle', otherwise: 'square', text: '0' },
+    tilt: { label: 'Blade, from upright', kind: 'angle', otherwise: 'upright', text: '0' },
+  },
+  choices: { edge: { label: 'Measured at', values: { edge1: 'edge 1', edge2: 'edge 2' } } },
+  starts: () => ({ fields: { place: '0', mitre: '45deg' }, options: {} }),
+  roles: ['cut'],
+  resolve,
+  carry,
+  flats,
+  mirrored,
+}

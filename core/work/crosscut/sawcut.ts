@@ -1,0 +1,14 @@
+import type { FaceName } from '../../document'
+import type { Mm } from '../../measure'
+import type { Vec3 } from '../../pieces'
+
+/** A cut through a piece by a plane, at an end or along an edge. */
+export interface SawCut {
+  readonly name: 'mitre' | 'bevel' | 'trim' | 'crosscut'
+  readonly face: FaceName
+  /** Wood beyond `normal · p > offset` goes. Unit vector, own frame. */
+  readonly normal: Vec3
+  readonly offset: Mm
+  /** The piece's own finished sizes. */
+  readonly size: Vec3
+}

@@ -1,0 +1,192 @@
+/** The maker's own work on every piece of wood it comes to, and what is wrong with it. */
+import { standsIn, type Group, type Step } from '../document'
+import {
+  originalOf,
+  sayLength,
+  type Instance,
+  type JointMeasure,
+  type Problem,
+  type Resolved,
+  type ResolvedGroup,
+  type ResolvedStep,
+  type WorkNumbers,
+} from '../resolve'
+import { negated, type Vec3 } from '../pieces'
+import type { Feature } from './feature'
+import { ownWork, stepFault } from './index'
+import { Unfit, type Asked, type Wood } from './own'
+
+/** What the resolver asks of work, whatever its kind. */
+export const workNumbers: WorkNumbers = {
+  measures: (step) => {
+    const own = ownWork(step.kind)
+    if (!own || stepFault(step)) return []
+    return Object.entries(own.measures).flatMap(([name, m]): JointMeasure[] => {
+      const text = (step.fields[name] as string | undefined) || m.text
+      return text ? [{ name, text, kind: m.kind ?? 'length' }] : []
+    })
+  },
+  roles: (step) => (stepFault(step) ? [] : (ownWork(step.kind)?.roles ?? [])),
+  flat: (step, role, values, size) => {
+    const own = ownWork(step.kind)
+    if (!own) return null
+    const wood: Wood = { name: '', frame: AT_HOME, size, shoulder: { min: [0, 0, 0], max: size } }
+    const data = own.resolve(asked(step, values, String), wood)
+    return data instanceof Unfit ? null : (own.flats(data).find((f) => f.role === role) ?? null)
+  },
+}
+
+const AT_HOME = { origin: [0, 0, 0], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] } as const satisfies Record<
+  string,
+  Vec3
+>
+
+function asked(step: Step, values: Readonly<Record<string, number>>, say: Asked['say']): Asked {
+  const own = ownWork(step.kind)!
+  return {
+    face: step.at.kind === 'face' ? step.at.face : own.faces[0]!,
+    values,
+    say,
+    chosen: (name) => {
+      const choice = own.options.find((o) => o.name === name)
+      return step.options[name] ?? Object.keys(choice?.values ?? {})[0] ?? ''
+    },
+  }
+}
+
+export interface OwnWork {
+  readonly features: ReadonlyMap<string, readonly Feature[]>
+  readonly problems: readonly Problem[]
+}
+
+/** What came out last time: by the piece of wood, then by the step. */
+export type KeptOwn = WeakMap<
+  object,
+  Map<string, { readonly inputs: readonly unknown[]; readonly data: unknown }>
+>
+
+/** `kept` holds what came out last time, and is brought up to date. */
+export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): OwnWork {
+  const features = new Map<string, Feature[]>()
+  const problems: Problem[] = []
+  const said = new Set<string>()
+  const wrong = (step: Step, piece: string, { says, level }: Unfit) => {
+    if (said.has(`${step.id}:${says}`)) return
+    said.add(`${step.id}:${says}`)
+    problems.push({ id: `${step.id}:${step.kind}:${problems.length}`, level, says, piece, step: step.id })
+  }
+  const put = (i: Instance, step: Step, data: unknown) => {
+    const feature: Feature = {
+      id: `${step.id}/${i.key}`,
+      kind: step.kind,
+      on: i.key,
+      joint: null,
+      step: step.id,
+      partner: null,
+      data,
+    }
+    const list = features.get(i.key)
+    if (list) list.push(feature)
+    else features.set(i.key, [feature])
+  }
+  /** Made once for as long as the wood and all it was made from are the same; features stay what they were. */
+  const once = <T>(wood: object, step: string, inputs: readonly unknown[], make: () => T): T => {
+    const known = kept.get(wood) ?? new Map<string, { inputs: readonly unknown[]; data: unknown }>()
+    kept.set(wood, known)
+    const old = known.get(step)
+    const same = old && old.inputs.length === inputs.length && inputs.every((x, n) => x === old.inputs[n])
+    if (same) return old.data as T
+    const data = make()
+    known.set(step, { inputs, data })
+    return data
+  }
+  const steps = (work: readonly Step[]): ResolvedStep[] =>
+    work.flatMap((step) => {
+      const found = resolved.steps.get(step.id)
+      return !found?.values || step.off || stepFault(step) ? [] : [found]
+    })
+  const say: Asked['say'] = (mm) => sayLength(resolved, mm)
+  const { style } = resolved.project.settings
+
+  for (const piece of resolved.pieces) {
+    const made = originalOf(piece.piece, resolved.project)
+    if (!made || made.work.length === 0) continue
+    const twin = piece.piece.kind === 'twin'
+    for (const found of steps(made.work)) {
+      const { step, values } = found
+      const own = ownWork(step.kind)!
+      for (const i of piece.instances) {
+        const data = once(i, step.id, [found, style], () => {
+          const wood = twin ? imageOf(i) : i
+          const whole = own.resolve(asked(step, values!, say), wood)
+          if (whole instanceof Unfit || !twin) return whole
+          return (
+            own.carry(whole, wood.frame, i) ??
+            new Unfit(`The ${step.kind} does not come to ${i.name}`, 'look')
+          )
+        })
+        if (data instanceof Unfit) wrong(step, piece.id, data)
+        else put(i, step, data)
+      }
+    }
+  }
+  for (const group of resolved.groups) {
+    if (group.group.work.length === 0 || !group.size) continue
+    const blocks = blocksOf(group, resolved)
+    for (const found of steps(group.group.work)) {
+      const { step, values } = found
+      const own = ownWork(step.kind)!
+      for (const { wood, members } of blocks) {
+        const whole = own.resolve(asked(step, values!, say), wood)
+        if (whole instanceof Unfit) {
+          wrong(step, group.id, whole)
+          continue
+        }
+        for (const i of members) {
+          const inputs = [
+            found,
+            style,
+            ...[wood.frame.origin, wood.frame.x, wood.frame.y, wood.frame.z, wood.size].flat(),
+          ]
+          const data = once(i, step.id, inputs, () => own.carry(whole, wood.frame, i))
+          if (data !== null) put(i, step, data)
+        }
+      }
+    }
+  }
+  return { features, problems }
+}
+
+/** A mirrored twin as the mirror image of its original: told from the same edge, in a left-handed frame. */
+function imageOf(i: Instance): Wood {
+  const { frame, size, shoulder, name } = i
+  const wide = size[1]
+  const origin: Vec3 = [0, 1, 2].map((k) => frame.origin[k]! + frame.y[k]! * wide) as unknown as Vec3
+  const { min, max } = shoulder
+  return {
+    name,
+    size,
+    frame: { ...frame, origin, y: negated(frame.y) },
+    shoulder: { min: [min[0], wide - max[1], min[2]], max: [max[0], wide - min[1], max[2]] },
+  }
+}
+
+/** A group in each place it stands as one block, with the pieces of wood that it holds there. */
+function blocksOf(group: ResolvedGroup, resolved: Resolved): Array<{ wood: Wood; members: Instance[] }> {
+  const { groups } = resolved.project
+  const above = new Set<string>()
+  const byId = new Map<string, Group>(groups.map((g) => [g.id, g]))
+  for (let up = group.group.group; up !== null && !above.has(up); up = byId.get(up)?.group ?? null)
+    above.add(up)
+  const inside = new Set([group.id])
+  for (let n = 0; n < groups.length; n++)
+    for (const g of groups) if (g.group !== null && inside.has(g.group)) inside.add(g.id)
+  const held = resolved.pieces.filter((p) => p.piece.group !== null && inside.has(p.piece.group))
+  const size = group.size!
+  return group.frames.map((frame, n) => ({
+    wood: { name: group.group.name, frame, size, shoulder: { min: [0, 0, 0], max: size } },
+    members: held.flatMap((p) =>
+      p.instances.filter((i) => standsIn(i.copy, group.id, group.copies[n]!, above)),
+    ),
+  }))
+}

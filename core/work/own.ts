@@ -1,0 +1,96 @@
+/** What a kind of work answers so that a maker can put it on a piece or a group. */
+import type { z } from 'zod'
+import type { FaceName, Place, Step } from '../document'
+import type { Mm } from '../measure'
+import type { Box, Frame, Vec3 } from '../pieces'
+import type { Flat } from '../resolve'
+import {
+  choicesOf,
+  choicesSchema,
+  fieldsSchema,
+  type Choice,
+  type Choices,
+  type Field,
+  type Measures,
+} from './fields'
+
+/** What work is done on: a piece, or a group as one block. Own frame, millimetres. */
+export interface Wood {
+  readonly name: string
+  readonly frame: Frame
+  /** Finished, with what goes into joints. */
+  readonly size: Vec3
+  /** Where it is between its shoulders; places of work are measured there. */
+  readonly shoulder: Box
+}
+
+/** A step with its numbers. */
+export interface Asked {
+  readonly face: FaceName
+  readonly values: Readonly<Record<string, number>>
+  /** The value of a choice; the first when nothing is said. */
+  chosen(name: string): string
+  /** A length as the maker reads it. */
+  say(mm: Mm): string
+}
+
+/** Why work cannot be done as it is asked, in a sentence. *stop*: it cannot be cut. *look*: it does nothing. */
+export class Unfit {
+  constructor(
+    readonly says: string,
+    readonly level: 'stop' | 'look' = 'stop',
+  ) {}
+}
+
+/** A flat face that work leaves, and which part of it does. */
+export interface Role extends Flat {
+  readonly role: string
+}
+
+export interface OwnDefinition<D> {
+  readonly title: string
+  /** The faces it can be put on. */
+  readonly faces: readonly FaceName[]
+  readonly measures: Measures
+  readonly choices?: Choices
+  /** What it starts as, in a project of this unit. */
+  starts(face: FaceName, unit: 'in' | 'mm'): Pick<Step, 'fields' | 'options'>
+  /** The parts of it that leave a flat face. */
+  readonly roles: readonly string[]
+  resolve(asked: Asked, wood: Wood): D | Unfit
+  /** The same work as a piece has it of which that wood is a part, or an image; null where it does not come to. */
+  carry(data: D, from: Frame, to: Wood): D | null
+  flats(data: D): readonly Role[]
+  /** The step that does on a mirror image, whose edges have changed places, what this one does. */
+  mirrored(step: Step): Step
+}
+
+export interface OwnKind<D = unknown> extends OwnDefinition<D> {
+  readonly kind: string
+  readonly schema: z.ZodType
+  readonly choicesSchema: z.ZodType
+  readonly fields: readonly Field[]
+  readonly options: readonly Choice[]
+  /** Why a place will not do; null for one that does. */
+  refuses(at: Place): string | null
+}
+
+export function ownKind<D>(kind: string, own: OwnDefinition<D>): OwnKind<D> {
+  return {
+    ...own,
+    kind,
+    schema: fieldsSchema(own.measures),
+    choicesSchema: choicesSchema(own.choices ?? {}),
+    fields: Object.entries(own.measures).map(([name, m]) => ({
+      name,
+      label: m.label,
+      kind: m.kind ?? 'length',
+      ...(m.otherwise === undefined ? {} : { otherwise: m.otherwise }),
+    })),
+    options: choicesOf(own.choices ?? {}),
+    refuses: (at) =>
+      at.kind === 'face' && own.faces.includes(at.face)
+        ? null
+        : `a ${own.title.toLowerCase()} is put on ${own.faces.join(', ')}`,
+  }
+}

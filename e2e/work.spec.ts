@@ -1,0 +1,74 @@
+import { expect, test } from '@playwright/test'
+import { Maker } from './maker'
+
+test('a maker puts a groove and a mitre on a board by keyboard, and finds them on plans and in cuts', async ({
+  page,
+}) => {
+  const maker = new Maker(page)
+  await maker.startProject('Larkmoor sill', 'millimetres')
+  await maker.addBoard({
+    name: 'Sill',
+    from: '18×95 planed',
+    stands: 'lying flat, length across',
+    size: '300',
+  })
+  const work = page.getByRole('region', { name: 'Work' })
+  const field = (label: string) => work.getByLabel(label, { exact: true })
+  const type = async (label: string, text: string) => {
+    await field(label).fill(text)
+    await field(label).press('Enter')
+  }
+
+  await test.step('a channel comes with sensible measures, opened', async () => {
+    await expect(work).toContainText('None yet')
+    await work.getByLabel('On').last().selectOption('back')
+    await work.getByRole('button', { name: 'Add' }).focus()
+    await page.keyboard.press('Enter')
+    await expect(work).toContainText('Dado 18 wide, 6 deep, 50 from end 1, on the back')
+  })
+  await test.step('what cannot be is said where it is typed, or on the step', async () => {
+    await type('Width', '10 mm mm')
+    await expect(work.getByText(/stand side by side|is not a unit/)).toBeVisible()
+    await type('Depth', '18')
+    await expect(work.getByRole('alert')).toContainText('18 deep would go through Sill')
+    await type('Depth', 'T/3')
+    await type('Width', '4')
+    await type('Place', '10')
+    await field('Runs').selectOption('along')
+    await expect(work.getByRole('alert')).toHaveCount(0)
+    await expect(work).toContainText('Groove 4 wide, 6 deep, 10 from edge 1, on the back')
+  })
+  await test.step('a crosscut goes on an end, and the order can be changed', async () => {
+    await work.getByLabel('Work', { exact: true }).selectOption('crosscut')
+    await work.getByLabel('On').last().selectOption('end2')
+    await work.getByRole('button', { name: 'Add' }).click()
+    await expect(work).toContainText('Crosscut end 2: mitre 45°')
+    await type('Mitre, from square', '30deg')
+    await work.getByRole('button', { name: 'Do it earlier' }).click()
+    await expect(work.getByRole('listitem').first()).toContainText('Crosscut end 2: mitre 30°')
+  })
+  await test.step('left out it is kept, and undo brings it back', async () => {
+    await work.getByLabel('Leave it out').check()
+    await expect(work).toContainText('Crosscut on end 2, left out')
+    await expect(work.getByRole('listitem').first()).toContainText('Groove')
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(work.getByRole('listitem').first()).toContainText('Crosscut end 2')
+  })
+  await test.step('after a reload it is there, on the cut list and on the sheet of the piece', async () => {
+    await maker.saved()
+    await page.reload()
+    await maker.screen('Cuts')
+    const row = page.getByRole('row').filter({ hasText: 'Sill' })
+    await expect(row).toContainText('1 groove')
+    await expect(row).toContainText('1 crosscut')
+    await maker.screen('Plans')
+    await expect(page.locator('svg').filter({ hasText: 'groove' }).first()).toBeVisible()
+  })
+  await test.step('taken away, it is gone', async () => {
+    await maker.screen('Bench')
+    await maker.choose('Sill')
+    await work.getByRole('button', { name: 'The measures of step 1' }).click()
+    await work.getByRole('button', { name: 'Take it away' }).click()
+    await expect(work).not.toContainText('Crosscut end')
+  })
+})
