@@ -141,7 +141,7 @@ export function AddWork({ piece, onAdded }: { piece: MadePiece; onAdded: (id: st
   }
   return (
     <form
-      className="mt-2 flex items-center gap-1"
+      className="mt-2 grid grid-cols-[minmax(0,1.3fr)_auto_minmax(0,1fr)_auto] items-center gap-1"
       aria-label="Add work"
       onSubmit={(e) => {
         e.preventDefault()
@@ -149,7 +149,7 @@ export function AddWork({ piece, onAdded }: { piece: MadePiece; onAdded: (id: st
       }}
     >
       <select
-        className="field min-w-0 flex-1"
+        className="field min-w-0"
         aria-label="Work"
         value={kind}
         onChange={(e) => setKind(e.target.value)}

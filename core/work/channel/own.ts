@@ -291,10 +291,7 @@ export const own: OwnDefinition<Channel> = {
   },
   choices: {
     run: { label: 'Runs', values: { across: 'across', along: 'along' } },
-    from: {
-      label: 'Measured from',
-      values: { near: 'the reference side', far: 'the other side', centre: 'the middle' },
-    },
+    from: { label: 'Measured from', values: { near: 'reference side', far: 'other side', centre: 'middle' } },
   },
   starts: (face, unit) => ({
     fields:
