@@ -1,5 +1,5 @@
 import { use } from 'react'
-import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
+import { Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
 import { Toaster } from 'sonner'
 import type { Route } from './+types/root'
 import { useReach } from './frame/useReach'
@@ -56,30 +56,4 @@ export function HydrateFallback() {
   return <p className="p-6 text-quiet">Opening the shop…</p>
 }
 
-const NOT_LOADED = /dynamically imported module|importing a module script|failed to fetch|load failed/i
-
-function sayUnknown(error: unknown): string {
-  const message = error instanceof Error ? error.message : ''
-  return NOT_LOADED.test(message)
-    ? 'A part of Ergaton could not be loaded. Check the connection, then load this page again.'
-    : message || 'An unknown fault.'
-}
-
-export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
-  const [title, says] = isRouteErrorResponse(error)
-    ? [
-        error.status === 404 ? 'There is nothing here' : 'This did not work',
-        typeof error.data === 'string' && error.data ? error.data : 'The address leads nowhere in Ergaton.',
-      ]
-    : ['Something went wrong', sayUnknown(error)]
-  return (
-    <main className="mx-auto max-w-xl p-8">
-      <h1 className="font-title text-2xl font-semibold">{title}</h1>
-      <p className="my-4">{says}</p>
-      <p className="mb-4 text-quiet">Your projects are kept in this browser and were not touched.</p>
-      <a className="btn" href="/">
-        All projects
-      </a>
-    </main>
-  )
-}
+export { ErrorBoundary } from './frame/Fault'

@@ -55,7 +55,7 @@ export function readChange(text: string): Change {
   const { command, payload } = isRecord(data) ? data : {}
   if (typeof command !== 'string' || payload === undefined)
     throw new WrongInput('A change has a command and a payload')
-  return { command, payload } as Change
+  return { command, payload }
 }
 
 const sayFile = (file: string): string => (file === '-' ? 'standard input' : file)

@@ -18,9 +18,9 @@ ergaton resolve FILE             pieces, finished sizes, spans and where they co
 ergaton check FILE               what is wrong with a project; exit 1 when something is
 ergaton layout JOB               a board or sheet layout from a job file, as JSON
 ergaton export FILE --out DIR    cut list, layouts, plans and an STL of each piece
-ergaton change FILE --do CHANGE  the project after a change, as a file; --do may be given several times, and --out
-                                 names the file to write instead of standard output. A change is its command and
-                                 what it needs: '{"command": "remove-step", "payload": {"id": "w1"}}'
+ergaton change FILE --do CHANGE  the project after changes, as a file: to standard output or --out FILE.
+                                 A change is its command and what that needs, as JSON:
+                                 '{"command": "remove-step", "payload": {"id": "w1"}}'
 FILE and JOB may be - for standard input.
 `
 

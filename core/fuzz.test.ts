@@ -3,7 +3,9 @@ import { mulberry32 } from './cuts'
 import { faultOfJob, faultOfProject, faultOfProjectData, fuzz, type Json } from './testing/fuzz'
 
 const read = (path: string) => JSON.parse(readFileSync(path, 'utf8')) as Json
-const projects = readdirSync('demo').map((f) => read(`demo/${f}`))
+const projects = readdirSync('demo')
+  .filter((f) => f.endsWith('.json'))
+  .map((f) => read(`demo/${f}`))
 const jobs: Json[] = [
   {
     kind: 'sheets',

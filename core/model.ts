@@ -31,7 +31,8 @@ export class Modeller {
     const resolved = this.resolver.resolve(project)
     const { features, problems, supplies } = workOf(resolved, this.joints)
     const own = ownWorkOf(resolved, this.own)
-    // What joints make comes first: it needs no order, and some of the maker's own work looks at what is there.
+    // What joints make comes first: it needs no order, and some of the maker's own work looks at what is
+    // there.
     const all = new Map(features)
     for (const [key, list] of own.features) all.set(key, [...(features.get(key) ?? []), ...list])
     const of = (i: Instance) => all.get(i.key) ?? []

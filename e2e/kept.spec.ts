@@ -1,20 +1,13 @@
 /** What a maker does is kept, whoever else has the project open, and whatever the browser does. */
 import { readFileSync } from 'node:fs'
 import { expect, test, type BrowserContext, type Page } from '@playwright/test'
-import { Maker } from './maker'
+import { Maker, openDemo } from './maker'
 
 const demoLink = (page: Page) => page.getByRole('link', { name: 'Seed cabinet', exact: true })
 const width = (page: Page) => page.getByRole('textbox', { name: 'width', exact: true })
 const setWidth = async (page: Page, text: string) => {
   await width(page).fill(text)
   await width(page).press('Enter')
-}
-async function openDemo(page: Page): Promise<Maker> {
-  await page.goto('/')
-  await demoLink(page).click()
-  await expect(width(page)).toBeVisible()
-  await expect(width(page)).not.toHaveAttribute('readonly', '')
-  return new Maker(page)
 }
 /** As over plain http from another machine: without the browser's locks. */
 const withoutLocks = (context: BrowserContext) =>

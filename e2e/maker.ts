@@ -79,3 +79,13 @@ export class Maker {
     await expect(this.page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
   }
 }
+
+/** Opens the demo cabinet from the shelf of a browser that was never here. */
+export async function openDemo(page: Page): Promise<Maker> {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Seed cabinet', exact: true }).click()
+  await expect(
+    page.getByRole('region', { name: 'Pieces' }).getByRole('button', { name: /Shelf/ }),
+  ).toBeVisible()
+  return new Maker(page)
+}

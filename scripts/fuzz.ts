@@ -9,7 +9,9 @@ import { openProject } from '../core/exchange'
 import { modelOf } from '../core/model'
 
 const seed = Number(process.argv[2] ?? Date.now() % 1e9)
-const files = readdirSync('demo').map((f) => readFileSync(`demo/${f}`, 'utf8'))
+const files = readdirSync('demo')
+  .filter((f) => f.endsWith('.json'))
+  .map((f) => readFileSync(`demo/${f}`, 'utf8'))
 const jobs = files.flatMap((text) => {
   const read = openProject(text)
   return read.ok ? layoutJobs(modelOf(read.project)).map(({ job }) => job as unknown as Json) : []

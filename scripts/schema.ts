@@ -1,6 +1,6 @@
 /** Writes the JSON Schemas in docs/ from the Zod schemas. `npm run schema`. */
 import { writeFileSync } from 'node:fs'
-import { z } from 'zod'
+import * as z from 'zod'
 import { Job } from '../core/cuts'
 import { Joint, Project, Step } from '../core/document'
 import { JOINTS } from '../core/joints'

@@ -2,7 +2,7 @@
 import { expose, transfer } from 'comlink'
 import type { Project } from '../core/document'
 import { modelOf } from '../core/model'
-import { drawView, PICTORIAL, planSheets, type Sheet } from '../core/plans'
+import { pictureOf, planSheets, type Sheet } from '../core/plans'
 import type { Pdf } from '../core/plans/pdf'
 import { kernel } from './kernel'
 import { breathe } from './slices'
@@ -33,21 +33,9 @@ const worker = {
     return transfer(pdf, [pdf.data.buffer])
   },
 
-  /** The visible lines of a pictorial view, as an SVG path with its view box; null for an empty project. */
-  async picture(project: Project): Promise<{ path: string; box: string } | null> {
-    const k = await kernel()
-    const model = modelOf(project)
-    const solids = model.resolved.instances.map((i) => ({ shape: k.shape(model.recipe(i)), frame: i.frame }))
-    const { visible } = drawView(solids, PICTORIAL, { hidden: false })
-    if (visible.length === 0) return null
-    const [xs, ys] = [visible.flatMap((s) => [s[0], s[2]]), visible.flatMap((s) => [-s[1], -s[3]])]
-    const [x, y] = [Math.min(...xs), Math.min(...ys)]
-    const pad = 0.03 * Math.max(Math.max(...xs) - x, Math.max(...ys) - y)
-    const n = (v: number) => v.toFixed(1)
-    return {
-      path: visible.map((s) => `M${n(s[0])} ${n(-s[1])}L${n(s[2])} ${n(-s[3])}`).join(''),
-      box: [x - pad, y - pad, Math.max(...xs) - x + 2 * pad, Math.max(...ys) - y + 2 * pad].map(n).join(' '),
-    }
+  /** A small drawing of a project, as `box|path`; empty for an empty project. */
+  async picture(project: Project): Promise<string> {
+    return pictureOf(modelOf(project), await kernel())
   },
 }
 

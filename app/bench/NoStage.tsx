@@ -2,10 +2,11 @@
 import { useEffect, useState } from 'react'
 import { plansHand } from '../store/hands'
 import { useOpen } from '../store/open'
+import { LineDrawing } from '../ui/LineDrawing'
 
 export function NoStage() {
   const project = useOpen((s) => s.project)
-  const [picture, setPicture] = useState<{ path: string; box: string } | null>(null)
+  const [picture, setPicture] = useState('')
   useEffect(() => {
     let gone = false
     plansHand
@@ -25,20 +26,11 @@ export function NoStage() {
         for it; faces are named in the fields instead of picked.
       </p>
       {picture && (
-        <svg
-          viewBox={picture.box}
+        <LineDrawing
+          drawn={picture}
           className="min-h-0 flex-1 p-6"
-          role="img"
           aria-label="Line drawing of the project"
-        >
-          <path
-            d={picture.path}
-            fill="none"
-            stroke="var(--ink)"
-            strokeWidth="1.2"
-            vectorEffect="non-scaling-stroke"
-          />
-        </svg>
+        />
       )}
     </div>
   )

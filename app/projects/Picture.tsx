@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
-import { plansHand } from '../store/hands'
-import { keepPicture, pictureOf, readKept, type Card } from '../store/shelf'
+import { LineDrawing } from '../ui/LineDrawing'
+import { keepPicture, pictureOf, type Card } from '../store/cards'
 
 /** A small line drawing of a project, drawn once after each change and kept. */
 export function Picture({ card }: { card: Card }) {
@@ -11,11 +11,14 @@ export function Picture({ card }: { card: Card }) {
     void (async () => {
       const kept = await pictureOf(card.id).catch(() => null)
       if (kept && kept.touched === card.touched) return gone || setSvg(kept.svg)
+      const [{ plansHand }, { readKept }] = await Promise.all([
+        import('../store/hands'),
+        import('../store/shelf'),
+      ])
       const opened = await readKept(card.id)
       if (!('project' in opened) || gone) return
       // What could not be drawn now may be drawn next time, so nothing is kept of it.
-      const picture = await plansHand.ask((hand) => hand.picture(opened.project))
-      const drawn = picture ? `${picture.box}|${picture.path}` : ''
+      const drawn = await plansHand.ask((hand) => hand.picture(opened.project))
       await keepPicture(card.id, card.touched ?? 0, drawn)
       if (!gone) setSvg(drawn)
     })().catch(() => gone || setFailed(true))
@@ -24,13 +27,10 @@ export function Picture({ card }: { card: Card }) {
     }
   }, [card.id, card.touched])
 
-  const [box, path] = svg?.split('|') ?? []
   return (
     <div className="grid h-40 place-items-center border-b border-hairline bg-stage p-3" aria-hidden="true">
-      {path ? (
-        <svg viewBox={box} className="h-full w-full">
-          <path d={path} fill="none" stroke="var(--ink)" strokeWidth="1" vectorEffect="non-scaling-stroke" />
-        </svg>
+      {svg ? (
+        <LineDrawing drawn={svg} className="h-full w-full" />
       ) : (
         <span className="text-quiet">
           {failed

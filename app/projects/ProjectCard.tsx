@@ -2,7 +2,7 @@ import { Copy, Download, MoreHorizontal, Pencil, Trash2 } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { Link } from 'react-router'
 import { fractions } from '../ui/fractions'
-import type { Card } from '../store/shelf'
+import type { Card } from '../store/cards'
 import { Picture } from './Picture'
 
 interface Props {

@@ -1,3 +1,5 @@
+import { titledScreen } from '../frame/titles'
+import type { Route } from './+types/bench'
 import { pieceOf } from '../../core/resolve'
 import { useEffect, useMemo, useState } from 'react'
 import { askBench, useBench } from '../bench/asks'
@@ -26,6 +28,10 @@ function hasWebGL(): boolean {
     return false
   }
 }
+
+export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Bench', matches)
+
+export { ErrorBoundary } from '../frame/Fault'
 
 export default function BenchScreen() {
   const { model, project, chosen, picking, readOnly } = useOpen()

@@ -1,3 +1,5 @@
+import { titledScreen } from '../frame/titles'
+import type { Route } from './+types/cuts'
 import { Download, Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { cutList, cutListCsv, layoutSvg, type Answer, type StockJob } from '../../core/cuts'
@@ -10,6 +12,10 @@ import { fileName, saveFile } from '../store/files'
 import { useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { Len } from '../ui/Len'
+
+export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Cuts', matches)
+
+export { ErrorBoundary } from '../frame/Fault'
 
 export default function CutsScreen() {
   const { model, project } = useOpen()

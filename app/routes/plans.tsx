@@ -1,3 +1,5 @@
+import { titledScreen } from '../frame/titles'
+import type { Route } from './+types/plans'
 import { Download, Printer } from 'lucide-react'
 import { useState } from 'react'
 import { change, type Settings } from '../../core/document'
@@ -10,6 +12,10 @@ import { run, useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
 
 const set = (changes: Partial<Settings>) => void sayRefusal(run(change.setSettings(changes)))
+
+export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Plans', matches)
+
+export { ErrorBoundary } from '../frame/Fault'
 
 export default function PlansScreen() {
   const project = useOpen((s) => s.project)

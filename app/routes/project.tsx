@@ -1,19 +1,27 @@
 import { useEffect, useState } from 'react'
 import { data, Outlet } from 'react-router'
-import { catalogue } from '../../core/rack'
+import { catalogue } from '../../core/rack/catalogue'
 import { Frame } from '../frame/Frame'
+import { titled } from '../frame/titles'
 import { useOpen } from '../store/open'
 import { startSession } from '../store/session'
+import { servedOrKept } from '../store/catalogue'
 import { readKept } from '../store/shelf'
 import type { Route } from './+types/project'
 
-/** The catalogue comes from the server; the project from this browser. */
+/**
+ * The catalogue comes from the server, and is kept for when there is none; the project comes from this
+ * browser.
+ */
 export const loader = () => ({ catalogue })
 
 export async function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs) {
-  const [served, kept] = await Promise.all([serverLoader().catch(() => ({ catalogue })), readKept(params.id)])
+  const [catalogue, kept] = await Promise.all([
+    servedOrKept(() => serverLoader().then((served) => served.catalogue)),
+    readKept(params.id),
+  ])
   if (!('project' in kept)) throw data(`${kept.why}.`, { status: 404 })
-  return { ...served, kept }
+  return { catalogue, kept }
 }
 clientLoader.hydrate = true as const
 
@@ -25,6 +33,10 @@ export const shouldRevalidate = ({
   currentParams: { id?: string }
   nextParams: { id?: string }
 }) => currentParams.id !== nextParams.id
+
+export const meta: Route.MetaFunction = ({ loaderData }) => titled(loaderData?.kept.project.name)
+
+export { ErrorBoundary } from '../frame/Fault'
 
 export function HydrateFallback() {
   return <p className="p-6 text-quiet">Opening the project…</p>

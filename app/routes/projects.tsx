@@ -1,26 +1,14 @@
 import { FilePlus2, FolderInput, Sprout } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
-import { useFetcher, useNavigate } from 'react-router'
+import { useFetcher } from 'react-router'
 import { toast } from 'sonner'
-import { freeName, LARGEST_FILE, Name, sayAside } from '../../core/document'
-import { addDemos, addNew } from '../projects/demos'
+import { OUT_OF_REACH } from '../frame/reach'
+import { addDemos } from '../projects/demos'
+import type { Done } from '../projects/intents'
 import { ProjectCard } from '../projects/ProjectCard'
 import { UnsavedList } from '../projects/UnsavedList'
 import { fileName, saveFile } from '../store/files'
-import {
-  exportText,
-  firstVisit,
-  importText,
-  keepNew,
-  listCards,
-  putBack,
-  rawText,
-  readKept,
-  removeKept,
-  renameKept,
-  StorageFault,
-  type Card,
-} from '../store/shelf'
+import { firstVisit, listCards, rawText, StorageFault, type Card } from '../store/cards'
 import { Dialog } from '../ui/Dialog'
 import { ThemeSwitch } from '../ui/ThemeSwitch'
 import type { Route } from './+types/projects'
@@ -36,78 +24,13 @@ export async function clientLoader() {
 }
 clientLoader.hydrate = true as const
 
-type Done =
-  | { ok: true; go?: string; removed?: { id: string; name: string; project: unknown }; says?: string }
-  | { ok: false; why: string }
+/** What it takes to change the shelf comes when it is first asked for, or pointed at. */
+const intents = () => import('../projects/intents')
 
-export async function clientAction({ request }: Route.ClientActionArgs): Promise<Done> {
+export async function clientAction({ request }: Route.ClientActionArgs): Promise<Done | Response> {
   const form = await request.formData()
-  const text = (key: string) => {
-    const value = form.get(key)
-    return typeof value === 'string' ? value : ''
-  }
-  const id = text('id')
-  try {
-    switch (text('do')) {
-      case 'new': {
-        const name = Name.safeParse(text('name'))
-        if (!name.success) return { ok: false, why: name.error.issues[0]!.message }
-        return { ok: true, go: await addNew(name.data, text('unit') === 'mm' ? 'mm' : 'in') }
-      }
-      case 'demos':
-        await addDemos()
-        return { ok: true, says: 'The demo projects are on the shelf' }
-      case 'rename': {
-        const name = Name.safeParse(text('name'))
-        if (!name.success) return { ok: false, why: name.error.issues[0]!.message }
-        await renameKept(id, text('was'), name.data)
-        return { ok: true }
-      }
-      case 'duplicate': {
-        const opened = await readKept(id)
-        if (!('project' in opened)) return { ok: false, why: opened.why }
-        const names = (await listCards()).map((c) => c.name)
-        await keepNew({ ...opened.project, name: freeName(opened.project.name, names) })
-        return { ok: true }
-      }
-      case 'delete': {
-        const kept = await removeKept(id, text('name'))
-        return kept ? { ok: true, removed: { id, name: text('name'), project: kept.project } } : { ok: true }
-      }
-      case 'put-back':
-        await putBack(id, text('name'), JSON.parse(text('project')))
-        return { ok: true }
-      case 'import': {
-        const file = form.get('file')
-        if (!(file instanceof File)) return { ok: false, why: 'Choose a project file' }
-        if (file.size > LARGEST_FILE)
-          return {
-            ok: false,
-            why:
-              `${file.name} has ${Math.round(file.size / 1e6)} MB; a project has a few at most. ` +
-              'It was left alone',
-          }
-        const done = await importText(await file.text())
-        if (!done.ok) return { ok: false, why: `${file.name}: ${done.why}` }
-        return done.setAside.length > 0
-          ? {
-              ok: true,
-              says:
-                `${file.name} was opened; ${done.setAside.length} damaged ` +
-                `${done.setAside.length === 1 ? 'part was' : 'parts were'} set aside: ` +
-                `${sayAside({ setAside: done.setAside.slice(0, 2) }).join('; ')}` +
-                `${done.setAside.length > 2 ? '; …' : ''}. ` +
-                'Open the project to see them all',
-            }
-          : { ok: true, says: `${file.name} is on the shelf` }
-      }
-      default:
-        return { ok: false, why: 'Nothing to do' }
-    }
-  } catch (error) {
-    if (error instanceof StorageFault) return { ok: false, why: error.message }
-    throw error
-  }
+  const loaded = await intents().catch(() => null)
+  return loaded ? loaded.act(form) : { ok: false, why: OUT_OF_REACH }
 }
 
 export function HydrateFallback() {
@@ -116,7 +39,6 @@ export function HydrateFallback() {
 
 export default function Projects({ loaderData: { cards, fault } }: Route.ComponentProps) {
   const fetcher = useFetcher<Done>()
-  const navigate = useNavigate()
   const [asking, setAsking] = useState<{ kind: 'new' } | { kind: 'rename'; card: Card } | null>(null)
   const [why, setWhy] = useState<string | null>(null)
   const file = useRef<HTMLInputElement>(null)
@@ -131,7 +53,6 @@ export default function Projects({ loaderData: { cards, fault } }: Route.Compone
     }
     setWhy(null)
     setAsking(null)
-    if (done.go) void navigate(`/project/${done.go}/bench`)
     if (done.says) toast(done.says)
     const { removed } = done
     if (removed)
@@ -148,11 +69,12 @@ export default function Projects({ loaderData: { cards, fault } }: Route.Compone
             }),
         },
       })
-    // The fetcher's own answer is what matters here; submit only passes it on. eslint-disable-next-line
-    // react-hooks/exhaustive-deps -- submit changes with each render
+    // The fetcher's own answer is what matters here; submit only passes it on.
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- submit changes with each render
   }, [fetcher.data, fetcher.state])
 
   async function exportCard(card: Card) {
+    const { exportText, readKept } = await import('../store/shelf')
     const opened = await readKept(card.id)
     const text = 'project' in opened ? exportText(opened.project) : await rawText(card.id)
     saveFile(fileName(card.name, '.json'), text, 'application/json')
@@ -169,6 +91,8 @@ export default function Projects({ loaderData: { cards, fault } }: Route.Compone
   return (
     <main
       className="mx-auto max-w-5xl p-6"
+      onPointerEnter={() => void intents().catch(() => undefined)}
+      onFocus={() => void intents().catch(() => undefined)}
       onDragOver={(e) => e.preventDefault()}
       onDrop={(e) => {
         e.preventDefault()

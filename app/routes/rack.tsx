@@ -1,8 +1,14 @@
+import { titledScreen } from '../frame/titles'
+import type { Route } from './+types/rack'
 import { useState } from 'react'
 import { CatalogueList } from '../rack/CatalogueList'
 import { MeasuredBoards } from '../rack/MeasuredBoards'
 import { Shelves } from '../rack/Shelves'
 import { StockTable } from '../rack/StockTable'
+
+export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Rack', matches)
+
+export { ErrorBoundary } from '../frame/Fault'
 
 export default function RackScreen() {
   const [filter, setFilter] = useState('')

@@ -8,47 +8,9 @@ import {
   type SetAside,
 } from '../../core/document'
 import { hasLeft, whileHeld } from './hold'
-import { guarded, notes, pictures, projects, revisionOf, writeOver, type Kept } from './records'
+import { keepNew } from './cards'
+import { guarded, pictures, projects, revisionOf, writeOver, type Kept } from './records'
 import { forgetUnsaved, unsavedOf } from './unsaved'
-
-export { StorageFault } from './records'
-
-export interface Card {
-  readonly id: string
-  readonly name: string
-  readonly pieces: number
-  readonly stock: readonly string[]
-  /** When it was last written; null for a record that does not say. */
-  readonly touched: number | null
-  /** Set when the kept data cannot be read at all. */
-  readonly damaged?: string
-}
-
-export async function listCards(): Promise<Card[]> {
-  const cards: Card[] = []
-  await guarded(() =>
-    projects.iterate((kept: Kept | null, id) => {
-      cards.push(cardOf(id, kept))
-    }),
-  )
-  return cards.sort((a, b) => (b.touched ?? 0) - (a.touched ?? 0))
-}
-
-function cardOf(id: string, kept: Kept | null): Card {
-  const data = kept?.project as Partial<Project> | undefined
-  const pieces = Array.isArray(data?.pieces) ? data.pieces : []
-  const stock = Array.isArray(data?.stock) ? data.stock : []
-  const used = new Set(pieces.map((p) => (p?.kind === 'made' ? p.stock : null)))
-  const touched = typeof kept?.touched === 'number' && kept.touched > 0 ? kept.touched : null
-  return {
-    id,
-    name: typeof data?.name === 'string' ? data.name : id,
-    pieces: pieces.length,
-    stock: stock.filter((s) => used.has(s?.id)).map((s) => s.name),
-    touched,
-    ...(data && data.format === 'ergaton-project' ? {} : { damaged: 'This project’s data is damaged' }),
-  }
-}
 
 export interface Opened {
   readonly project: Project
@@ -70,12 +32,6 @@ export async function readKept(id: string): Promise<Opened | { readonly why: str
   const read = readData(kept.project)
   if (!read.ok) return { why: read.why }
   return { project: { ...read.project, id }, revision, recovered: false }
-}
-
-/** The kept data as it is, for saving to a file when it cannot be opened. */
-export async function rawText(id: string): Promise<string> {
-  const kept = await guarded(() => projects.getItem<Kept>(id))
-  return JSON.stringify(kept?.project ?? null, null, 2)
 }
 
 /**
@@ -113,22 +69,6 @@ export const removeKept = (id: string, name: string): Promise<{ project: unknown
 export const putBack = (id: string, name: string, project: unknown): Promise<void> =>
   whileHeld(id, name, async () => void (await writeOver(id, project, 0)))
 
-/** A new id that no kept project has. */
-export async function newId(): Promise<string> {
-  const taken = new Set(await guarded(() => projects.keys()))
-  for (;;) {
-    const id = Math.random().toString(36).slice(2, 10)
-    if (/^[a-z]/.test(id) && !taken.has(id)) return id
-  }
-}
-
-/** Keeps a project that is new here, under a new id. */
-export async function keepNew(project: Project): Promise<string> {
-  const id = await newId()
-  await keep({ ...project, id }, 0)
-  return id
-}
-
 type Imported = { ok: true; id: string; setAside: readonly SetAside[] } | { ok: false; why: string }
 
 /**
@@ -140,24 +80,9 @@ export async function importText(text: string): Promise<Imported> {
   return keepRead(openProject(text))
 }
 
-/** The same for one of our own files, whose joints are known to be sound. */
-export const importOwn = (text: string): Promise<Imported> => keepRead(readProject(text))
-
 async function keepRead(read: Reading): Promise<Imported> {
   if (!read.ok) return read
   return { ok: true, id: await keepNew(read.project), setAside: read.project.setAside }
 }
 
 export const exportText = (project: Project): string => writeProject(project)
-
-export const pictureOf = (id: string): Promise<{ touched: number; svg: string } | null> =>
-  pictures.getItem(id)
-export const keepPicture = async (id: string, touched: number, svg: string): Promise<void> =>
-  void (await pictures.setItem(id, { touched, svg }).catch(() => null))
-
-/** True the first time it is asked in this browser. */
-export async function firstVisit(): Promise<boolean> {
-  if (await guarded(() => notes.getItem('visited'))) return false
-  await guarded(() => notes.setItem('visited', true))
-  return true
-}

@@ -69,8 +69,8 @@ setLocks(true)
 
 const { useOpen, run, undo, redo, open, choose } = await import('./open')
 const { startAutosave } = await import('./autosave')
-const { keep, keepNew, listCards, putBack, readKept, removeKept, renameKept, importText, exportText } =
-  await import('./shelf')
+const { keepNew, listCards } = await import('./cards')
+const { keep, putBack, readKept, removeKept, renameKept, importText, exportText } = await import('./shelf')
 const { takeHold, awaitHold, leave } = await import('./hold')
 const { listUnsaved, noteUnsaved, unsavedOf } = await import('./unsaved')
 const { Recent } = await import('./recent')

@@ -1,5 +1,5 @@
 /** The lists of a document: what one entry is called, what it must be, and how many there may be. */
-import type { z } from 'zod'
+import type * as z from 'zod'
 import { Group, Hardware, Joint, MeasuredBoard, Parameter, Piece, Stock, type Project } from './schema'
 
 interface ListOf<S extends z.ZodType<{ id: string }>> {

@@ -2,7 +2,7 @@
  * Reads a project file. A document always opens as far as it is sound: what cannot be used is set aside, raw,
  * in the document itself. The reader never throws, whatever it is given.
  */
-import { z } from 'zod'
+import * as z from 'zod'
 import { Aside, MOST_ASIDE } from './aside'
 import { isDataTooDeep, isTooDeep } from './depth'
 import { findUnheld, outside, stepsIn } from './held'

@@ -2,7 +2,7 @@
  * The project document, exactly as it is kept and exported. Every measure is the text the maker typed, with
  * pieces referred to by id (`@p7.right`). Nothing in here is worked out.
  */
-import { z } from 'zod'
+import * as z from 'zod'
 import { LONGEST } from '../measure'
 import { Edge, Place } from './place'
 
@@ -109,8 +109,8 @@ export const Tilt = z.object({ at: OwnEdge, angle: Expression }).strict()
 
 const Spans = z.object({ across: Span, deep: Span, up: Span }).strict()
 /**
- * Work that a maker puts on a piece, or on a group as one block. What it needs is the kind's own, checked by the kind
- * (core/work): measures in `fields`, choices in `options`. `off` leaves it out without losing it.
+ * Work that a maker puts on a piece, or on a group as one block. What it needs is the kind's own, checked by
+ * the kind (core/work): measures in `fields`, choices in `options`. `off` leaves it out without losing it.
  */
 export const Step = z
   .object({

@@ -3,11 +3,13 @@ import { openProject } from '../exchange'
 import type { Project } from './index'
 import { renamed, slots, slotsNaming } from './slots'
 
-const projects = readdirSync('demo').map((file) => {
-  const read = openProject(readFileSync(`demo/${file}`, 'utf8'))
-  if (!read.ok) throw new Error(read.why)
-  return [file, read.project] as const
-})
+const projects = readdirSync('demo')
+  .filter((f) => f.endsWith('.json'))
+  .map((file) => {
+    const read = openProject(readFileSync(`demo/${file}`, 'utf8'))
+    if (!read.ok) throw new Error(read.why)
+    return [file, read.project] as const
+  })
 
 /** Every text in a document, with the way to it. */
 function texts(data: unknown, path: string[] = []): Array<{ path: string[]; text: string }> {

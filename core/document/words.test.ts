@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { Job } from '../cuts'
 import { isTooDeep, DEEPEST } from './depth'
 import { Joint, Piece, Repeat, Stock } from './schema'

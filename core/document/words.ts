@@ -1,5 +1,5 @@
 /** What is wrong with data, in words a maker understands and with its place. */
-import type { z } from 'zod'
+import type * as z from 'zod'
 
 const WANTED: Readonly<Record<string, string>> = {
   string: 'text in quotation marks',

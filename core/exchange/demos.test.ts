@@ -2,12 +2,14 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { findAlike, cutList } from '../cuts'
 import { findSwings, hardwareList, swingSteps } from '../hardware'
 import { modelOf, type Model } from '../model'
+import { pictureOf } from '../plans'
 import { drain } from '../solid'
 import { testKernel } from '../testing/bench'
 import { saySettings, type SawCut } from '../work'
 import { findClashes, openProject, resolveReport } from './index'
 
 const DEMOS = new URL('../../demo/', import.meta.url)
+const FILES = readdirSync(DEMOS).filter((name) => name.endsWith('.json'))
 const load = (file: string): Model => {
   const read = openProject(readFileSync(new URL(file, DEMOS), 'utf8'))
   if (!read.ok) throw new Error(read.why)
@@ -15,7 +17,7 @@ const load = (file: string): Model => {
   return modelOf(read.project)
 }
 
-test.each(readdirSync(DEMOS))('%s opens whole and goes together', async (file) => {
+test.each(FILES)('%s opens whole and goes together', async (file) => {
   const m = load(file)
   const kernel = await testKernel()
   expect(m.problems).toEqual([])
@@ -94,6 +96,15 @@ test('the seed-packet drawers: three alike, evenly spaced, nothing of them left 
     ['Long divider', 6, 0],
     ['Cross divider', 3, 0],
   ])
+})
+
+test('every demo comes with the picture that is drawn of it', async () => {
+  const kernel = await testKernel()
+  expect(FILES.length).toBeGreaterThan(5)
+  for (const name of FILES) {
+    const kept = new URL(`pictures/${name.replace('.json', '.txt')}`, DEMOS)
+    expect(readFileSync(kept, 'utf8')).toBe(pictureOf(load(name), kernel))
+  }
 })
 
 test('what resolve prints tells groups, hardware, and how what leans stands', () => {

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { z } from 'zod'
+import * as z from 'zod'
 import { Job } from '../cuts'
 import { Hardware, Joint, Place, Placement, Project, Repeat, Step, Tilt } from '../document'
 import { jointFault, JOINTS } from '../joints'

@@ -1,4 +1,7 @@
-/** Opening a project file with everything there is to know: the document's own checks, then those of each joint and step. */
+/**
+ * Opening a project file with everything there is to know: the document's own checks, then those of each
+ * joint and step.
+ */
 import { Aside, nameOf, readProject, type Group, type Piece, type Project, type Reading } from '../document'
 import { jointFault } from '../joints'
 import { stepFault } from '../work'

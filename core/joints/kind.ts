@@ -1,5 +1,5 @@
 /** What every kind of joint answers. A new kind is a folder that defines it and one line in index.ts. */
-import type { z } from 'zod'
+import type * as z from 'zod'
 import type { Joint } from '../document'
 import type { Growth, JointNumbers, Resolved, ResolvedJoint } from '../resolve'
 import {

@@ -2,30 +2,8 @@
 import type { LengthUnit } from '../measure'
 import type { Stock } from '../document'
 import data from './catalogue.json' with { type: 'json' }
-
-export interface Species {
-  readonly name: string
-  /** kg/m³ at 12 % moisture. */
-  readonly density: number
-  /** Modulus of elasticity, GPa at 12 %. */
-  readonly stiffness: number
-  /** Change of width per percent of moisture, tangential and radial (USDA Wood Handbook). */
-  readonly tangential: number
-  readonly radial: number
-  readonly colour: string
-}
-
-/** A stock as the catalogue has it: its measures are bare, in `unit`. */
-export interface CatalogueEntry {
-  readonly unit: LengthUnit
-  readonly stock: Stock
-}
-
-export interface Catalogue {
-  readonly remark: string
-  readonly species: readonly Species[]
-  readonly entries: readonly CatalogueEntry[]
-}
+import type { Catalogue, CatalogueEntry } from './entry'
+import { SPECIES } from './species'
 
 const idOf = (name: string): string =>
   name
@@ -96,26 +74,9 @@ function build(): Catalogue {
   )
   return {
     remark: data.remark,
-    species: data.species,
+    species: SPECIES,
     entries: [...pine, ...panels, ...planks, ...hard, ...dowels],
   }
 }
 
 export const catalogue: Catalogue = build()
-
-/** A catalogue entry as it goes on the rack of a project in the given unit: bare where the units agree. */
-export function stockFor(entry: CatalogueEntry, unit: LengthUnit): Stock {
-  if (entry.unit === unit) return structuredClone(entry.stock)
-  const spell = (text: string) => (/[a-z"']$/.test(text) ? text : text + entry.unit)
-  const { stock } = entry
-  return {
-    ...structuredClone(stock),
-    thickness: spell(stock.thickness),
-    width: stock.width === null ? null : spell(stock.width),
-    lengths: stock.lengths.map(spell),
-  }
-}
-
-const colours = new Map(data.species.map((s) => [s.name, s.colour]))
-/** The colour a species is shown in; a plain pine colour for one we do not know. */
-export const woodColour = (species: string): string => colours.get(species) ?? '#e2c799'

@@ -1,8 +1,3 @@
-export {
-  catalogue,
-  stockFor,
-  woodColour,
-  type Catalogue,
-  type CatalogueEntry,
-  type Species,
-} from './catalogue'
+/** The catalogue itself is in ./catalogue: it is the server's, and comes to the browser as data. */
+export { stockFor, type Catalogue, type CatalogueEntry } from './entry'
+export { woodColour, type Species } from './species'

@@ -1,6 +1,7 @@
 import { change, execute, newProject, Stock } from '../document'
 import { coerce, evaluate, parse } from '../measure'
-import { catalogue, stockFor, woodColour } from './index'
+import { catalogue } from './catalogue'
+import { stockFor, woodColour } from './index'
 
 const mm = (text: string, unit: 'in' | 'mm'): number => {
   const scope = { unit, name: () => undefined, ref: () => undefined }

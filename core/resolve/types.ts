@@ -243,7 +243,9 @@ export type Flats = ReadonlyArray<(Flat & { readonly copy: Copy }) | null>
 export interface WorkNumbers {
   measures(step: Step): readonly JointMeasure[]
   roles(step: Step): readonly string[]
-  /** A face that it leaves on a piece of this size between its shoulders, own frame; null where there is none. */
+  /**
+   * A face that it leaves on a piece of this size between its shoulders, own frame; null where there is none.
+   */
   flat(step: Step, role: string, values: Readonly<Record<string, number>>, size: Vec3): Flat | null
 }
 

@@ -1,5 +1,5 @@
 /** Measures and choices that a maker sets, on a joint or on work; schemas and forms follow from them. */
-import { z } from 'zod'
+import * as z from 'zod'
 import { Expression } from '../document'
 import type { MeasureKind } from '../measure'
 

@@ -89,7 +89,9 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
     if (list) list.push(feature)
     else features.set(i.key, [feature])
   }
-  /** Made once for as long as the wood and all it was made from are the same; features stay what they were. */
+  /**
+   * Made once for as long as the wood and all it was made from are the same; features stay what they were.
+   */
   const once = <T>(wood: object, step: string, inputs: readonly unknown[], make: () => T): T => {
     const known = kept.get(wood) ?? new Map<string, { inputs: readonly unknown[]; data: unknown }>()
     kept.set(wood, known)

@@ -103,7 +103,7 @@ describe('a channel that a maker puts on', () => {
       expect(WHOLE - left(p)).toBeCloseTo((10 * 6 * 120) / Math.cos((angle * Math.PI) / 180), 3)
     }
   })
-  test('is measured between shoulders: a deeper joint moves nothing, and the ticket says it from the end', () => {
+  test('is measured between shoulders: a deeper joint moves nothing, its ticket says it from the end', () => {
     const housed = (depth: number) =>
       make([
         ...block('a', 'right-up', [18, 600], [0, 120], [100, 24]),
@@ -168,7 +168,7 @@ describe('a crosscut', () => {
               'a',
               step(
                 'crosscut',
-                end as 'end1',
+                end,
                 { place: 250, mitre: `${mitre}deg`, tilt: `${tilt}deg` },
                 { edge },
               ),

@@ -1,5 +1,5 @@
 /** What a kind of work answers so that a maker can put it on a piece or a group. */
-import type { z } from 'zod'
+import type * as z from 'zod'
 import type { FaceName, Place, Step } from '../document'
 import type { Mm } from '../measure'
 import type { Box, Frame, Vec3 } from '../pieces'
@@ -34,7 +34,9 @@ export interface Asked {
   say(mm: Mm): string
 }
 
-/** Why work cannot be done as it is asked, in a sentence. *stop*: it cannot be cut. *look*: it does nothing. */
+/**
+ * Why work cannot be done as it is asked, in a sentence. *stop*: it cannot be cut. *look*: it does nothing.
+ */
 export class Unfit {
   constructor(
     readonly says: string,
@@ -58,7 +60,10 @@ export interface OwnDefinition<D> {
   /** The parts of it that leave a flat face. */
   readonly roles: readonly string[]
   resolve(asked: Asked, wood: Wood): D | Unfit
-  /** The same work as a piece has it of which that wood is a part, or an image; null where it does not come to. */
+  /**
+   * The same work as a piece has it of which that wood is a part, or an image; null where it does not come
+   * to.
+   */
   carry(data: D, from: Frame, to: Wood): D | null
   flats(data: D): readonly Role[]
   /** The step that does on a mirror image, whose edges have changed places, what this one does. */

@@ -1,5 +1,5 @@
 /** The layout job and its answer, as described in docs/format.md. Millimetres throughout. */
-import { z } from 'zod'
+import * as z from 'zod'
 
 const size = z.number().positive().max(100_000)
 const place = z.number().min(0).max(100_000)

@@ -1,5 +1,5 @@
 /** What was set aside when a file was read: put back after mending, or thrown away. */
-import { z } from 'zod'
+import * as z from 'zod'
 import { isTooDeep } from '../depth'
 import { findUnheld } from '../held'
 import { LISTS } from '../lists'

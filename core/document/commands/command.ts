@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { stepsIn } from '../held'
 import { slotsReferringTo } from '../slots'
 import type { Group, Joint, MadePiece, Parameter, Piece, Project, Step, Stock } from '../schema'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { withRefs, type Ref } from '../../measure'
 import { copyOf, firstHere, partsOf, standsHere, standsIn, type Copy } from '../copies'
 import { freeId, freeName } from '../new'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { freeName } from '../new'
 import { Expression, Hardware, Id, Name } from '../schema'
 import { command, Refusal } from './command'

@@ -1,5 +1,5 @@
 import { enablePatches, produceWithPatches, applyPatches, type Patch } from 'immer'
-import { z } from 'zod'
+import * as z from 'zod'
 import { findUnheld } from '../held'
 import { LIST_NAMES, LISTS } from '../lists'
 import { sayIssue } from '../words'

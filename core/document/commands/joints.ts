@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { samePlace } from '../place'
 import { Id, Joint } from '../schema'
 import { command, jointIn, nameOf, pieceIn, Refusal } from './command'

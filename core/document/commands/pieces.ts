@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { freeName } from '../new'
 import { faceAt, type Edge, type FaceName, type Surface } from '../place'
 import {

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { isFunctionName, MM_PER } from '../../measure'
 import { Expression, Id, Name, Parameter, ParameterName, Settings, type Project } from '../schema'
 import { renamed, slotsNaming } from '../slots'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { freeName } from '../new'
 import { Id, MeasuredBoard, Stock } from '../schema'
 import { slotsReferringTo } from '../slots'

@@ -1,7 +1,7 @@
 /** Work that a maker puts on a piece or a group, in the order it is done. */
-import { z } from 'zod'
+import * as z from 'zod'
 import { slotsReferringTo } from '../slots'
-import { Id, Step, type Group, type MadePiece } from '../schema'
+import { Id, Step } from '../schema'
 import { command, nameOf, Refusal, spannedIn, stepIn } from './command'
 
 const at = z.number().int().nonnegative()
@@ -52,7 +52,7 @@ export const moveStep = command({
     const { wood, step } = stepIn(draft, id)
     if (to >= wood.work.length) throw new Refusal(`${wood.name} has ${wood.work.length} steps`)
     const from = wood.work.indexOf(step)
-    const [moved] = (wood as MadePiece | Group).work.splice(from, 1)
+    const [moved] = (wood).work.splice(from, 1)
     wood.work.splice(to, 0, moved!)
   },
   describe: ({ id }, before) => `Do the ${nameOf(before, id)} in another order`,

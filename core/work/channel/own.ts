@@ -26,7 +26,9 @@ function waysOf(face: FaceName, run: string): { into: Axis; along: Axis; across:
   return run === 'along' ? { into, along: u, across: v } : { into, along: v, across: u }
 }
 
-/** The block of a square channel as a channel of a piece of this size; null where the piece has no part in it. */
+/**
+ * The block of a square channel as a channel of a piece of this size; null where the piece has no part in it.
+ */
 function channelIn(block: Box, face: FaceName, along: Axis, size: Vec3): Channel | null {
   const into = FACE_AT[face].axis
   const across = AXES.find((i) => i !== into && i !== along)!

@@ -9,8 +9,9 @@ import type { SawCut } from './sawcut'
 const MOST = 75
 
 /**
- * The cut crosses the chosen edge, on the face, at `place` from the end. A positive mitre runs from there away from the
- * end, a positive lean likewise from the face to the back: normal (±cos m cos t, ±sin m cos t, −sin t), outwards.
+ * The cut crosses the chosen edge, on the face, at `place` from the end. A positive mitre runs from there
+ * away from the end, a positive lean likewise from the face to the back: normal (±cos m cos t, ±sin m cos t,
+ * −sin t), outwards.
  */
 function resolve({ face, values, chosen }: Asked, wood: Wood): SawCut | Unfit {
   const { shoulder, size, name } = wood

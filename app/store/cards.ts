@@ -1,0 +1,86 @@
+/**
+ * The shelf as it is seen: what the records say of themselves. Nothing here reads a project, so it comes at
+ * once.
+ */
+import { guarded, notes, pictures, projects, writeOver, type Kept } from './records'
+
+export { StorageFault } from './records'
+
+/** As much of a record as a card shows; nobody has checked it. */
+interface Listed {
+  readonly name?: unknown
+  readonly format?: unknown
+  readonly pieces?: ReadonlyArray<{ readonly kind?: unknown; readonly stock?: string } | null>
+  readonly stock?: ReadonlyArray<{ readonly id: string; readonly name: string } | null>
+}
+
+export interface Card {
+  readonly id: string
+  readonly name: string
+  readonly pieces: number
+  readonly stock: readonly string[]
+  /** When it was last written; null for a record that does not say. */
+  readonly touched: number | null
+  /** Set when the kept data cannot be read at all. */
+  readonly damaged?: string
+}
+
+export async function listCards(): Promise<Card[]> {
+  const cards: Card[] = []
+  await guarded(() =>
+    projects.iterate((kept: Kept | null, id) => {
+      cards.push(cardOf(id, kept))
+    }),
+  )
+  return cards.sort((a, b) => (b.touched ?? 0) - (a.touched ?? 0))
+}
+
+function cardOf(id: string, kept: Kept | null): Card {
+  const data = kept?.project as Listed | undefined
+  const pieces: NonNullable<Listed['pieces']> = Array.isArray(data?.pieces) ? data.pieces : []
+  const stock: NonNullable<Listed['stock']> = Array.isArray(data?.stock) ? data.stock : []
+  const used = new Set(pieces.map((p) => (p?.kind === 'made' ? p.stock : null)))
+  const touched = typeof kept?.touched === 'number' && kept.touched > 0 ? kept.touched : null
+  return {
+    id,
+    name: typeof data?.name === 'string' ? data.name : id,
+    pieces: pieces.length,
+    stock: stock.flatMap((s) => (s && used.has(s.id) ? [s.name] : [])),
+    touched,
+    ...(data && data.format === 'ergaton-project' ? {} : { damaged: 'This project’s data is damaged' }),
+  }
+}
+
+/** The kept data as it is, for saving to a file when it cannot be opened. */
+export async function rawText(id: string): Promise<string> {
+  const kept = await guarded(() => projects.getItem<Kept>(id))
+  return JSON.stringify(kept?.project ?? null, null, 2)
+}
+
+/** A new id that no kept project has. */
+export async function newId(): Promise<string> {
+  const taken = new Set(await guarded(() => projects.keys()))
+  for (;;) {
+    const id = Math.random().toString(36).slice(2, 10)
+    if (/^[a-z]/.test(id) && !taken.has(id)) return id
+  }
+}
+
+/** Keeps a project that is new here, under a new id. */
+export async function keepNew(project: object): Promise<string> {
+  const id = await newId()
+  await writeOver(id, { ...project, id }, 0)
+  return id
+}
+
+export const pictureOf = (id: string): Promise<{ touched: number; svg: string } | null> =>
+  pictures.getItem(id)
+export const keepPicture = async (id: string, touched: number, svg: string): Promise<void> =>
+  void (await pictures.setItem(id, { touched, svg }).catch(() => null))
+
+/** True the first time it is asked in this browser. */
+export async function firstVisit(): Promise<boolean> {
+  if (await guarded(() => notes.getItem('visited'))) return false
+  await guarded(() => notes.setItem('visited', true))
+  return true
+}
