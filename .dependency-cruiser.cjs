@@ -13,6 +13,10 @@ const STEPS = [
   ['solid', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints']],
   ['hardware', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model']],
   ['cuts', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model']],
+  [
+    'proof',
+    ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'hardware'],
+  ],
   ['plans', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'cuts']],
 ]
 

@@ -4,10 +4,10 @@
  */
 import { parseArgs } from 'node:util'
 import { execute, writeProject } from '../core/document'
-import { faultsOf, findBodies, findClashes, resolveReport } from '../core/exchange'
-import { findSwings } from '../core/hardware'
+import { faultsOf, resolveReport } from '../core/exchange'
 import { modelOf } from '../core/model'
-import { drain, loadKernel } from '../core/solid'
+import { proofOf } from '../core/proof'
+import { loadKernel } from '../core/solid'
 import { exportAll, writeWhole } from './export'
 import { readChange, readJob, readProjectFile, WrongInput } from './input'
 import { solve } from './layout'
@@ -48,8 +48,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
       const { project, faults } = readProjectFile(file, voice)
       const model = modelOf(project)
       const kernel = await loadKernel()
-      const solid = [findBodies, findClashes, findSwings].flatMap((find) => drain(find(model, kernel)))
-      const problems = [...model.problems, ...solid]
+      const problems = proofOf(model, kernel)
       for (const p of problems) voice.out(`${p.level}: ${p.says}\n`)
       const stops = problems.filter((p) => p.level === 'stop').length + faults.length
       if (stops > 0) throw new WrongInput(`${things(stops)} must be put right before wood is cut`)

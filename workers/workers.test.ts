@@ -1,11 +1,12 @@
 import { jest } from '@jest/globals'
 import { loadKernel, toStl, type Kernel } from '../core/solid'
 import { inSlices } from './slices'
-import type { ChecksWorker } from './checks'
 import type { LayoutWorker } from './layout'
-import type { ShapeWorker } from './shape'
+import type { ModelWorker } from './model'
 import type { Answer } from '../core/cuts'
-import { block, join, make } from '../core/testing/bench'
+import { change, execute, type Project } from '../core/document'
+import { proofOf } from '../core/proof'
+import { block, make } from '../core/testing/bench'
 import { modelOf } from '../core/model'
 import { recipeKey } from '../core/solid'
 
@@ -73,50 +74,56 @@ describe('work in slices', () => {
   })
 })
 
-test('the shape worker hands over every shape asked for, with its creases', async () => {
-  const hand = await worker<ShapeWorker>('./shape')
-  const model = modelOf(make(block('a', 'up-left', [0, 18], [0, 60], [0, 700])))
-  const recipe = model.recipe(model.resolved.instances[0]!)
-  const made: Array<{ key: string; creases: Float32Array; triangles: Uint32Array }> = []
-  expect(await hand.shape(1, [{ key: recipeKey(recipe), recipe }], (some) => void made.push(...some))).toBe(
-    true,
-  )
-  expect(made.map((m) => m.key)).toEqual([recipeKey(recipe)])
-  // A board has twelve edges.
-  expect(made[0]!.creases).toHaveLength(12 * 6)
-  expect(
-    toStl({ ...made[0]!, positions: new Float32Array(24), work: new Uint16Array(12), volume: 0 }, 'x')
-      .byteLength,
-  ).toBe(84 + 50 * 12)
-})
-
-describe('the checks worker', () => {
-  const overlapping = make([
+describe('the modelling worker', () => {
+  const beside = make([
     ...block('a', 'up-left', [0, 18], [0, 60], [0, 700]),
-    ...block('b', 'up-left', [10, 18], [0, 60], [0, 700]),
+    ...block('b', 'up-left', [18, 18], [0, 60], [0, 700]),
+    ...block('c', 'up-left', [500, 18], [0, 60], [0, 700]),
   ])
-  test('finds pieces that share wood', async () => {
-    const hand = await worker<ChecksWorker>('./checks')
-    const found = await hand.check(1, overlapping)
-    expect(found!.map((p) => p.says)).toEqual(['A and B share wood, within 8 × 60 × 700'])
+  const moved = (project: Project, id: string, at: string) => {
+    const done = execute(project, change.setFact({ id, direction: 'across', fact: 'start', text: at }))
+    if (!done.ok) throw new Error(done.why)
+    return done
+  }
+  let hand: ModelWorker
+  beforeAll(async () => {
+    hand = await worker<ModelWorker>('./model')
   })
-  test('drops what an older revision asked once it was stopped', async () => {
-    const hand = (exposed[0] ?? (await worker<ChecksWorker>('./checks'))) as ChecksWorker
-    hand.stop(5)
-    expect(await hand.check(5, overlapping)).toBeNull()
+
+  test('hands over the shapes asked for, with their creases', async () => {
+    const model = modelOf(beside)
+    const key = recipeKey(model.recipe(model.resolved.instances[0]!))
+    const shapes: Array<{ key: string; creases: Float32Array; triangles: Uint32Array }> = []
+    expect(hand.tell(1, { project: beside })).toBe(true)
+    expect(await hand.shape(1, [key, 'gone'], (some) => void shapes.push(...some))).toBe(true)
+    expect(shapes.map((m) => m.key)).toEqual([key])
+    // A board has twelve edges.
+    expect(shapes[0]!.creases).toHaveLength(12 * 6)
     expect(
-      await hand.check(
-        6,
-        make([
-          ...block('a', 'up-left', [0, 18], [0, 60], [0, 700]),
-          ...block('b', 'up-left', [18, 18], [0, 60], [0, 700]),
-          join('butt', [
-            ['b', 'back'],
-            ['a', null],
-          ]),
-        ]),
-      ),
-    ).toEqual([])
+      toStl({ ...shapes[0]!, positions: new Float32Array(24), work: new Uint16Array(12), volume: 0 }, 'x')
+        .byteLength,
+    ).toBe(84 + 50 * 12)
+  })
+  test('follows the changes it is told, and finds what a fresh one finds', async () => {
+    const into = moved(beside, 'b', '10')
+    expect(hand.tell(2, { since: 1, patches: into.patches })).toBe(true)
+    expect((await hand.check(2))!.map((p) => p.says)).toEqual(['A and B share wood, within 8 × 60 × 700'])
+    const away = moved(into.project, 'b', '300')
+    expect(hand.tell(3, { since: 2, patches: away.patches })).toBe(true)
+    expect(await hand.check(3)).toEqual(proofOf(modelOf(away.project), await loadKernel()))
+  })
+  test('does not guess at changes to a revision it does not have', () => {
+    expect(hand.tell(9, { since: 7, patches: [] })).toBe(false)
+    expect(hand.tell(10, { project: beside })).toBe(true)
+  })
+  test('drops what an older revision asked once a newer was told, or it was stopped', async () => {
+    hand.tell(11, { project: beside })
+    expect(await hand.check(10)).toBeNull()
+    expect(await hand.shape(10, [], () => undefined)).toBe(false)
+    hand.stop(11)
+    expect(await hand.check(11)).toBeNull()
+    hand.tell(12, { project: beside })
+    expect(await hand.check(12)).toEqual([])
   })
 })
 

@@ -3,7 +3,7 @@ import { memo, useEffect, useMemo } from 'react'
 import { Matrix4 } from 'three'
 import { matrixOf } from '../../core/solid'
 import type { Instance } from '../../core/resolve'
-import type { MadeShape } from '../../workers/shape'
+import type { MadeShape } from '../../workers/model'
 import { creaseGeometry, grainTexture, solidGeometry } from './wood'
 
 interface Props {

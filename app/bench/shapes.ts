@@ -5,9 +5,10 @@ import { proxy } from 'comlink'
 import { useEffect, useState } from 'react'
 import { recipeKey } from '../../core/solid'
 import type { Model } from '../../core/model'
-import type { MadeShape } from '../../workers/shape'
+import type { MadeShape } from '../../workers/model'
 import { Recent } from '../store/recent'
-import { shapeHand, sayFault } from '../store/hands'
+import { sayFault } from '../store/hands'
+import { askModel } from '../store/modelling'
 
 const kept = new Recent<MadeShape>(3000)
 let revision = 0
@@ -26,14 +27,14 @@ export function useShapes(model: Model): Shapes {
   const [asked, ask] = useState(0)
 
   useEffect(() => {
-    const missing = new Map<string, ReturnType<Model['recipe']>>()
+    const missing = new Set<string>()
     const used = new Set<string>()
     for (const i of model.resolved.instances) {
       const recipe = model.recipe(i)
       if (recipe.size.some((s) => !(s > 1e-6))) continue
       const key = recipeKey(recipe)
       used.add(key)
-      if (!kept.has(key)) missing.set(key, recipe)
+      if (!kept.has(key)) missing.add(key)
     }
     const mine = ++revision
     if (missing.size === 0) {
@@ -48,22 +49,14 @@ export function useShapes(model: Model): Shapes {
       )
       redraw((n) => n + 1)
     }
-    shapeHand
-      .ask((hand) =>
-        hand.shape(
-          mine,
-          [...missing].map(([key, recipe]) => ({ key, recipe })),
-          proxy(take),
-        ),
-      )
-      .then(
-        () => mine === revision && (setBusy(false), setFault(null)),
-        (error: unknown) => {
-          if (mine !== revision) return
-          setBusy(false)
-          setFault(sayFault(error, 'The wood could not be shaped'))
-        },
-      )
+    askModel(model.project, (hand, told) => hand.shape(told, [...missing], proxy(take))).then(
+      () => mine === revision && (setBusy(false), setFault(null)),
+      (error: unknown) => {
+        if (mine !== revision) return
+        setBusy(false)
+        setFault(sayFault(error, 'The wood could not be shaped'))
+      },
+    )
   }, [model, asked])
 
   const keys = new Map(model.resolved.instances.map((i) => [i.key, recipeKey(model.recipe(i))]))

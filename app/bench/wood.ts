@@ -7,7 +7,7 @@ import {
   SRGBColorSpace,
   type Texture,
 } from 'three'
-import type { MadeShape } from '../../workers/shape'
+import type { MadeShape } from '../../workers/model'
 
 /** One repeat of the grain, mm along and across. */
 const ALONG = 420

@@ -2,6 +2,7 @@ import { Redo2, Search, Undo2 } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
 import { NavLink } from 'react-router'
 import { toast } from 'sonner'
+import { useFindings, useProof } from '../store/findings'
 import { redo, undo, useOpen } from '../store/open'
 import { ThemeSwitch } from '../ui/ThemeSwitch'
 import { Banners } from './Banners'
@@ -26,7 +27,8 @@ const sayStep = (what: string, says: string | null) => says && toast(`${what}: $
 export function Frame({ id, children }: { id: string; children: ReactNode }) {
   const past = useOpen((s) => s.past)
   const future = useOpen((s) => s.future)
-  const stops = useOpen((s) => s.model.problems.filter((p) => p.level === 'stop').length)
+  useProof()
+  const stops = useFindings().filter((p) => p.level === 'stop').length
   const [palette, setPalette] = useState(false)
   const [keys, setKeys] = useState(false)
   useShortcuts({

@@ -14,8 +14,8 @@ import { useShapes, type Shapes } from '../bench/shapes'
 import { StoryStick } from '../bench/StoryStick'
 import { deletePiece, Ticket } from '../bench/Ticket'
 import { Tools, Views, VIEW_KEYS } from '../bench/Tools'
-import { useClashes } from '../bench/clashes'
 import { useShortcuts } from '../frame/shortcuts'
+import { useFindings } from '../store/findings'
 import { choose, firstOf, light, pick, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 
@@ -38,7 +38,7 @@ export default function BenchScreen() {
   const { panel, dialog } = useBench()
   const shapes = useShapes(model)
   const [webgl, setWebgl] = useState<boolean | null>(null)
-  const clashes = useClashes(model)
+  const findings = useFindings()
   useEffect(() => setWebgl(hasWebGL()), [])
   useEffect(() => () => pick(null), [])
 
@@ -67,7 +67,9 @@ export default function BenchScreen() {
     },
     ...VIEW_KEYS,
   })
-  const loose = useMemo(() => model.problems.filter((p) => !p.piece).concat(clashes), [model, clashes])
+  const own = useMemo(() => new Set(model.problems.filter((p) => p.piece).map((p) => p.id)), [model])
+  // What one piece is at fault for stands on its ticket; what is between pieces stands here.
+  const loose = useMemo(() => findings.filter((p) => !own.has(p.id)), [findings, own])
 
   return (
     <div className="grid h-full grid-cols-[232px_minmax(0,1fr)_320px] grid-rows-[minmax(0,1fr)_auto]">

@@ -3,10 +3,9 @@
  * what it was asked with a sentence, and a fresh one takes its place at the next asking.
  */
 import { wrap, type Remote } from 'comlink'
-import type { ChecksWorker } from '../../workers/checks'
 import type { LayoutWorker } from '../../workers/layout'
 import type { PlansWorker } from '../../workers/plans'
-import type { ShapeWorker } from '../../workers/shape'
+import type { ModelWorker } from '../../workers/model'
 
 export class WorkerDied extends Error {
   override readonly name = 'WorkerDied'
@@ -68,13 +67,9 @@ export class Hand<T> {
   }
 }
 
-export const shapeHand = new Hand<ShapeWorker>(
-  () => new Worker(new URL('../../workers/shape.ts', import.meta.url), { type: 'module', name: 'shape' }),
+export const modelHand = new Hand<ModelWorker>(
+  () => new Worker(new URL('../../workers/model.ts', import.meta.url), { type: 'module', name: 'model' }),
   'Shaping the wood',
-)
-export const checksHand = new Hand<ChecksWorker>(
-  () => new Worker(new URL('../../workers/checks.ts', import.meta.url), { type: 'module', name: 'checks' }),
-  'Checking the wood',
 )
 export const plansHand = new Hand<PlansWorker>(
   () => new Worker(new URL('../../workers/plans.ts', import.meta.url), { type: 'module', name: 'plans' }),

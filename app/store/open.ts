@@ -7,6 +7,7 @@ import type { Patch } from 'immer'
 import { create } from 'zustand'
 import { execute, nameOf, replay, slotsReferringTo, type Change, type Project } from '../../core/document'
 import { Modeller, type Model } from '../../core/model'
+import { noteStep } from './modelling'
 import type { Opened } from './shelf'
 
 export interface Step {
@@ -85,6 +86,7 @@ export function run(changes: Change | readonly Change[], says?: string): string 
   if (!outcome.ok) return outcome.why
   if (outcome.patches.length === 0) return null
   const step = { says: outcome.says, patches: outcome.patches, inverse: outcome.inverse }
+  noteStep(project, outcome.project, outcome.patches)
   show(outcome.project, { past: [...past.slice(-HISTORY + 1), step], future: [] })
   return null
 }
@@ -93,7 +95,9 @@ export function undo(): string | null {
   const { project, past, future, readOnly } = useOpen.getState()
   const step = past.at(-1)
   if (!step || readOnly) return null
-  show(replay(project, step.inverse), { past: past.slice(0, -1), future: [...future, step] })
+  const before = replay(project, step.inverse)
+  noteStep(project, before, step.inverse)
+  show(before, { past: past.slice(0, -1), future: [...future, step] })
   return step.says
 }
 
@@ -101,7 +105,9 @@ export function redo(): string | null {
   const { project, past, future, readOnly } = useOpen.getState()
   const step = future.at(-1)
   if (!step || readOnly) return null
-  show(replay(project, step.patches), { past: [...past, step], future: future.slice(0, -1) })
+  const after = replay(project, step.patches)
+  noteStep(project, after, step.patches)
+  show(after, { past: [...past, step], future: future.slice(0, -1) })
   return step.says
 }
 

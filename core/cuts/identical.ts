@@ -5,6 +5,7 @@
 import type { Model } from '../model'
 import { AXES, type Vec3 } from '../pieces'
 import type { Instance, ResolvedStock } from '../resolve'
+import { recipeKey, type Recipe } from '../solid'
 import { gridded, toolSignature, type Lay, type Tool } from '../work'
 
 export interface Alike {
@@ -44,25 +45,56 @@ function laysOf(size: Vec3, grainless: boolean): Array<Lay & { readonly hand: 1 
 const signature = (size: Vec3, tools: readonly Tool[], lays: readonly Lay[]): string =>
   lays.map((lay) => [...new Set(tools.map((t) => toolSignature(t, size, lay)))].sort().join(';')).sort()[0]!
 
+/** How a recipe reads from either hand. */
+interface Hands {
+  readonly turned: string
+  readonly mirrored: string
+}
+
+/** Recipes never change, so each is read once, with grain and without. */
+const read = { grained: new WeakMap<Recipe, Hands>(), grainless: new WeakMap<Recipe, Hands>() }
+
+/** `alike` holds those of the same model that were read already, by what they take away. */
+function handsOf(recipe: Recipe, grainless: boolean, alike: Map<string, Hands>): Hands {
+  const known = grainless ? read.grainless : read.grained
+  let hands = known.get(recipe)
+  if (hands) return hands
+  const key = `${grainless}|${recipeKey(recipe)}`
+  hands = alike.get(key)
+  if (!hands) {
+    const { size, cuts } = recipe
+    const tools = cuts.flatMap((c) => c.tools)
+    const lays = laysOf(size, grainless)
+    const by = (hand: 1 | -1) =>
+      signature(
+        size,
+        tools,
+        lays.filter((l) => l.hand === hand),
+      )
+    hands = { turned: by(1), mirrored: by(-1) }
+    alike.set(key, hands)
+  }
+  known.set(recipe, hands)
+  return hands
+}
+
+const found = new WeakMap<Model, Alike[]>()
+
+/** Groups of pieces that are the same, in the order they are listed; found once for each model. */
 export function findAlike(model: Model): Alike[] {
+  let alike = found.get(model)
+  if (!alike) found.set(model, (alike = groupAlike(model)))
+  return alike
+}
+
+function groupAlike(model: Model): Alike[] {
   const groups = new Map<string, { stock: ResolvedStock | null; hands: string[]; instances: Instance[] }>()
-  const known = new Map<unknown, { turned: string; mirrored: string }>()
+  const alike = new Map<string, Hands>()
   for (const piece of model.resolved.pieces)
     for (const i of piece.instances) {
       const recipe = model.recipe(i)
-      const { size, cuts } = recipe
-      let both = known.get(recipe)
-      if (!both) {
-        const tools = cuts.flatMap((c) => c.tools)
-        const lays = laysOf(size, piece.stock?.stock.grain === false)
-        const by = (hand: 1 | -1) =>
-          signature(
-            size,
-            tools,
-            lays.filter((l) => l.hand === hand),
-          )
-        known.set(recipe, (both = { turned: by(1), mirrored: by(-1) }))
-      }
+      const { size } = recipe
+      const both = handsOf(recipe, piece.stock?.stock.grain === false, alike)
       // Own coordinates of a mirror image are told as if it were not one.
       const [own, other] = i.flipped ? [both.mirrored, both.turned] : [both.turned, both.mirrored]
       const key = [piece.stock?.id, size.map(gridded).join('×'), own < other ? own : other].join('|')

@@ -3,6 +3,7 @@
  * point. Faces are named by what they are, and what a step has made by that step and its part, so that a
  * place holds at every size.
  */
+import './jitless'
 import * as z from 'zod'
 
 const says = (error: string) => ({ error })

@@ -2,12 +2,10 @@
  * The project document, exactly as it is kept and exported. Every measure is the text the maker typed, with
  * pieces referred to by id (`@p7.right`). Nothing in here is worked out.
  */
+import './jitless'
 import * as z from 'zod'
 import { LONGEST } from '../measure'
 import { Edge, Place } from './place'
-
-// Content policies forbid compiling from text, and what is compiled there would be tried at each start.
-z.config({ jitless: true })
 
 export const FORMAT = 'ergaton-project'
 export const VERSION = 3

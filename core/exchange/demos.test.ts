@@ -1,12 +1,13 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { findAlike, cutList } from '../cuts'
-import { findSwings, hardwareList, swingSteps } from '../hardware'
+import { hardwareList, swingSteps } from '../hardware'
 import { modelOf, type Model } from '../model'
 import { pictureOf } from '../plans'
 import { drain } from '../solid'
 import { testKernel } from '../testing/bench'
 import { saySettings, type SawCut } from '../work'
-import { findClashes, openProject, resolveReport } from './index'
+import { proofOf } from '../proof'
+import { openProject, resolveReport } from './index'
 
 const DEMOS = new URL('../../demo/', import.meta.url)
 const FILES = readdirSync(DEMOS).filter((name) => name.endsWith('.json'))
@@ -21,8 +22,7 @@ test.each(FILES)('%s opens whole and goes together', async (file) => {
   const m = load(file)
   const kernel = await testKernel()
   expect(m.problems).toEqual([])
-  expect(drain(findClashes(m, kernel))).toEqual([])
-  expect(drain(findSwings(m, kernel))).toEqual([])
+  expect(proofOf(m, kernel).filter((p) => p.level === 'stop')).toEqual([])
 })
 
 const inches = (mm: number) => mm / 25.4

@@ -1,2 +1,2 @@
 export { hardwareList, hardwareCsv, type HardwareRow } from './list'
-export { findSwings, swingSteps, type Swing } from './swing'
+export { FURTHEST, swingSteps, type Swing } from './swing'

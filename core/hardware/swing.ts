@@ -1,7 +1,6 @@
 /** What a hinge lets swing, turned through its way: how far it comes before it meets something that stays. */
 import { facesOf, type Hardware } from '../document'
 import type { Degrees } from '../measure'
-import { formatNumber } from '../measure'
 import type { Model } from '../model'
 import {
   axesOf,
@@ -17,7 +16,7 @@ import {
   type Motion,
   type Vec3,
 } from '../pieces'
-import type { Instance, Problem } from '../resolve'
+import type { Instance } from '../resolve'
 import type { Kernel } from '../solid'
 
 type Hinge = Extract<Hardware, { kind: 'hinge' }>
@@ -131,28 +130,3 @@ const moved = (m: Motion, f: Frame): Frame => ({
   y: carried(m, f.y),
   z: carried(m, f.z),
 })
-
-/** What is wrong with the hinges of a model. Yields after each look, so that the search can be stopped. */
-export function* findSwings(model: Model, kernel: Kernel): Generator<undefined, Problem[]> {
-  const found: Problem[] = []
-  for (const h of model.project.hardware) {
-    if (h.kind !== 'hinge') continue
-    const limit = model.resolved.hardware.find((x) => x.id === h.id)?.limit
-    if (limit == null) continue
-    if (Math.abs(limit) > FURTHEST)
-      found.push({
-        id: `turn:${h.id}`,
-        level: 'look',
-        piece: h.on,
-        says: `${h.name} is to open ${formatNumber(limit)}°; it is looked at once round`,
-      })
-    const swing = yield* swingSteps(model, h, kernel)
-    if (!swing?.moved || !swing.met || swing.angle === null) continue
-    const at = formatNumber(Math.round(Math.abs(swing.angle) * 10) / 10)
-    const says =
-      `${swing.moved.name} meets ${swing.met.name} at ${at}°, before the ` +
-      `${formatNumber(Math.abs(limit))}° of ${h.name}`
-    found.push({ id: `swing:${h.id}`, level: 'stop', piece: swing.moved.piece, says })
-  }
-  return found
-}

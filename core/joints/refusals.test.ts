@@ -1,6 +1,6 @@
 import { edgeAt } from '../document'
-import { findClashes } from '../exchange'
-import { drain, type Kernel } from '../solid'
+import { findBy } from '../proof'
+import type { Kernel } from '../solid'
 import { block, built, join, stops, testKernel } from '../testing/bench'
 import { rail } from '../testing/joinery'
 
@@ -155,7 +155,7 @@ describe('what cannot be is refused in a sentence', () => {
       ...block('b', 'up-left', [100, 18], [50, 200], [0, 100]),
     ])
     expect(
-      drain(findClashes(m, kernel))
+      findBy('clash', m, kernel)
         .map((p) => p.says)
         .join(),
     ).toMatch(/^A and B share wood, within/)

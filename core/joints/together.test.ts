@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import type { Change } from '../document'
-import { findBodies } from '../exchange'
-import { bodiesOf, drain, type Kernel } from '../solid'
+import { findBy } from '../proof'
+import { bodiesOf, type Kernel } from '../solid'
 import { block, built, instance, join, sharedWood, stops, testKernel, volume } from '../testing/bench'
 import { close, mm, polygon, rail } from '../testing/joinery'
 import { LOPSIDED } from '../testing/lopsided'
@@ -256,7 +256,7 @@ test('a piece that two laps cut through is said to fall apart', () => {
         ),
       ),
     ])
-  const says = (share: string) => drain(findBodies(laps(share), kernel)).map((p) => p.says)
+  const says = (share: string) => findBy('body', laps(share), kernel).map((p) => p.says)
   expect(says('7')).toEqual([])
   expect(says('11')).toEqual(['A falls into 2 parts; its joints cut it through'])
 })

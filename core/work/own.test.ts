@@ -166,12 +166,7 @@ describe('a crosscut', () => {
           const p = board(
             put(
               'a',
-              step(
-                'crosscut',
-                end,
-                { place: 250, mitre: `${mitre}deg`, tilt: `${tilt}deg` },
-                { edge },
-              ),
+              step('crosscut', end, { place: 250, mitre: `${mitre}deg`, tilt: `${tilt}deg` }, { edge }),
             ),
           )
           const mean =

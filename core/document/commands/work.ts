@@ -52,7 +52,7 @@ export const moveStep = command({
     const { wood, step } = stepIn(draft, id)
     if (to >= wood.work.length) throw new Refusal(`${wood.name} has ${wood.work.length} steps`)
     const from = wood.work.indexOf(step)
-    const [moved] = (wood).work.splice(from, 1)
+    const [moved] = wood.work.splice(from, 1)
     wood.work.splice(to, 0, moved!)
   },
   describe: ({ id }, before) => `Do the ${nameOf(before, id)} in another order`,

@@ -1,0 +1,72 @@
+/** The modelling worker's view of the open project: it is told changes as they are made, and asked for what costs. */
+import type { Patch } from 'immer'
+import type { Remote } from 'comlink'
+import type { Project } from '../../core/document'
+import type { ModelWorker } from '../../workers/model'
+import { modelHand } from './hands'
+
+/** Which document came from which, and how; forgotten along with the documents. */
+const steps = new WeakMap<Project, { readonly from: Project; readonly patches: readonly Patch[] }>()
+/** More changes than this at once are told as the whole document. */
+const MOST_STEPS = 40
+
+/** Notes that a document was made from another by these changes. */
+export const noteStep = (from: Project, to: Project, patches: readonly Patch[]): void =>
+  void (from !== to && steps.set(to, { from, patches }))
+
+let counted = 0
+const revisions = new WeakMap<Project, number>()
+interface Known {
+  /** The worker that was told. */
+  readonly remote: Remote<ModelWorker>
+  readonly project: Project
+  /** The number it was told under. */
+  readonly revision: number
+  readonly ready: Promise<void>
+}
+let last: Known | null = null
+
+/** The changes that lead from one document to another; null where that is not known, or there are too many. */
+export function patchesBetween(known: Project, project: Project): Patch[] | null {
+  const patches: Patch[] = []
+  let at = project
+  for (let n = 0; n < MOST_STEPS && at !== known; n++) {
+    const step = steps.get(at)
+    if (!step) return null
+    patches.unshift(...step.patches)
+    at = step.from
+  }
+  return at === known ? patches : null
+}
+
+/** Sees to it that the worker knows this document, and then asks; the number tells which revision is meant. */
+export function askModel<R>(
+  project: Project,
+  question: (remote: Remote<ModelWorker>, revision: number) => Promise<R>,
+): Promise<R> {
+  return modelHand.ask(async (remote) => {
+    const before = last?.remote === remote ? last : null
+    const known = before?.project === project ? before : (last = tell(remote, project, before))
+    await known.ready
+    return question(remote, known.revision)
+  })
+}
+
+function tell(remote: Remote<ModelWorker>, project: Project, before: Known | null): Known {
+  const revision = ++counted
+  revisions.set(project, revision)
+  const patches = before ? patchesBetween(before.project, project) : null
+  const whole = (): Promise<unknown> => remote.tell(revision, { project })
+  const ready = async () => {
+    const taken = patches && (await remote.tell(revision, { since: before!.revision, patches }))
+    if (!taken) await whole()
+  }
+  return { remote, project, revision, ready: ready() }
+}
+
+/** Ends what is being worked out for a document. */
+export const stopModel = (project: Project): void => {
+  const revision = revisions.get(project)
+  if (revision !== undefined && last?.project !== project)
+    void modelHand.tell((remote) => remote.stop(revision))
+}

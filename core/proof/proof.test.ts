@@ -1,0 +1,106 @@
+import fc from 'fast-check'
+import { change, type Change, type Project } from '../document'
+import { Modeller, modelOf } from '../model'
+import type { Kernel } from '../solid'
+import { drain } from '../solid'
+import { block, join, make, testKernel } from '../testing/bench'
+import { run } from '../testing/run'
+import { CHECKS, Proof, proofOf } from './index'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+
+/** A row of uprights with a shelf in each gap, some of which stand into each other as they are moved. */
+const row = (n: number): Project =>
+  make(
+    Array.from({ length: n }, (_, k) => [
+      ...block(k === 0 ? 'a' : `p${k}`, 'up-left', [100 * k, 18], [0, 60], [0, 300]),
+      ...block(`s${k}`, 'right-up', [100 * k + 18, 82], [0, 60], [150, 18]),
+    ]).flat(),
+  )
+
+/** How many pairs of solids a search compared. */
+function counted(proof: Proof, modeller: Modeller, project: Project) {
+  let shared = 0
+  const counting = new Proxy(kernel, {
+    get: (target, key: keyof Kernel) =>
+      key === 'openSolids'
+        ? () => {
+            const solids = target.openSolids()
+            return {
+              ...solids,
+              shared: (...pair: Parameters<typeof solids.shared>) => (shared++, solids.shared(...pair)),
+            }
+          }
+        : typeof target[key] === 'function'
+          ? (target[key] as (...args: unknown[]) => unknown).bind(target)
+          : target[key],
+  })
+  return { found: drain(proof.find(modeller.model(project), counting)), shared: () => shared }
+}
+
+test('kept from revision to revision, it finds what looking anew finds, whatever is changed and taken back', () => {
+  const moves = fc.record({
+    id: fc.constantFrom('s0', 's1', 'p2', 's3'),
+    at: fc.integer({ min: -30, max: 330 }),
+    deep: fc.boolean(),
+  })
+  fc.assert(
+    fc.property(fc.array(moves, { minLength: 1, maxLength: 6 }), (list) => {
+      const [proof, modeller] = [new Proof(), new Modeller()]
+      const seen: Project[] = [row(4)]
+      for (const { id, at, deep } of list)
+        seen.push(
+          run(
+            seen.at(-1)!,
+            change.setFact({ id, direction: deep ? 'deep' : 'across', fact: 'start', text: String(at) }),
+          ),
+        )
+      for (const project of [...seen, ...seen.reverse()])
+        expect(drain(proof.find(modeller.model(project), kernel))).toEqual(proofOf(modelOf(project), kernel))
+    }),
+    { numRuns: 25 },
+  )
+})
+
+test('after one piece was moved, only pairs with that piece are compared', () => {
+  // Shelves housed on both sides, so that every pair has wood to compare.
+  const housed = (p: Project): Change[] =>
+    p.pieces
+      .filter((x) => x.id.startsWith('s'))
+      .map((x, n) => {
+        const [c] = [
+          join(
+            'housing',
+            [
+              [x.id, 'end1'],
+              [n === 0 ? 'a' : `p${n}`, null],
+            ],
+            { depth: 6 },
+          ),
+        ]
+        return {
+          ...c,
+          payload: { joints: [{ ...(c.payload as { joints: object[] }).joints[0], id: `j${n}` }] },
+        } as Change
+      })
+  const plain = row(12)
+  const project = run(plain, ...housed(plain))
+  const [proof, modeller] = [new Proof(), new Modeller()]
+  const whole = counted(proof, modeller, project).shared()
+  expect(whole).toBeGreaterThan(10)
+  const moved = run(project, change.setFact({ id: 's5', direction: 'up', fact: 'start', text: '170' }))
+  expect(counted(proof, modeller, moved).shared()).toBeLessThanOrEqual(4)
+  expect(counted(proof, modeller, moved).shared()).toBe(0)
+})
+
+test('every check has an id and a name of its own, and findings have steady ids', () => {
+  expect(new Set(CHECKS.map((c) => c.id)).size).toBe(CHECKS.length)
+  const clashing = run(row(3), change.setFact({ id: 's0', direction: 'across', fact: 'start', text: '0' }))
+  const ids = () => proofOf(modelOf(clashing), kernel).map((p) => p.id)
+  expect(ids()).toContain('clash:a#1:s0#1')
+  expect(ids()).toEqual(ids())
+  expect(new Set(ids()).size).toBe(ids().length)
+})
