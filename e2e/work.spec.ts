@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { Maker } from './maker'
+import { Maker, openDemo } from './maker'
 
 test('a maker puts a groove and a mitre on a board by keyboard, and finds them on plans and in cuts', async ({
   page,
@@ -71,4 +71,36 @@ test('a maker puts a groove and a mitre on a board by keyboard, and finds them o
     await work.getByRole('button', { name: 'Take it away' }).click()
     await expect(work).not.toContainText('Crosscut end')
   })
+})
+
+test('keys, buttons, the palette and the list of keys of the bench agree', async ({ page }) => {
+  await openDemo(page)
+  await page.keyboard.press('Shift+?')
+  const list = page.getByRole('dialog', { name: 'Keys' })
+  await expect(list).toContainText('See through the pieces')
+  await page.keyboard.press('Escape')
+  const see = page.getByRole('button', { name: 'See through' })
+  await page.keyboard.press('z')
+  await expect(see).toHaveAttribute('aria-pressed', 'true')
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('see through')
+  await page.keyboard.press('Enter')
+  await expect(see).toHaveAttribute('aria-pressed', 'false')
+})
+
+test('sheets in the strip are drawn when they come into sight', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Seed-packet drawers', exact: true }).click()
+  await expect(page.getByRole('region', { name: 'Pieces' })).toBeVisible()
+  await new Maker(page).screen('Plans')
+  const strip = page.getByRole('navigation', { name: 'Sheets' })
+  const sheets = strip.getByRole('listitem')
+  await expect.poll(() => sheets.count(), { timeout: 60_000 }).toBeGreaterThan(8)
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeHidden({ timeout: 60_000 })
+  const count = await sheets.count()
+  await expect(sheets.first().locator('svg')).toBeVisible()
+  expect(await strip.locator('svg').count()).toBeLessThan(count)
+  await expect(sheets.last().locator('svg')).toHaveCount(0)
+  await sheets.last().scrollIntoViewIfNeeded()
+  await expect(sheets.last().locator('svg')).toBeVisible()
 })

@@ -1,6 +1,7 @@
 /**
- * The modelling worker. It keeps the document as its changes come in, and gives back what costs: the shapes of pieces,
- * and what is wrong with them, kept from one revision to the next. A newer revision ends work on an older one.
+ * The modelling worker. It keeps the document as its changes come in, and gives back what costs: the shapes
+ * of pieces, and what is wrong with them, kept from one revision to the next. A newer revision ends work on
+ * an older one.
  */
 import { expose, transfer } from 'comlink'
 import { replay, type Project } from '../core/document'
@@ -36,7 +37,9 @@ function current(): Model {
 }
 
 const worker = {
-  /** Takes in a revision of the document; false when what it was told before is not what this goes on from. */
+  /**
+   * Takes in a revision of the document; false when what it was told before is not what this goes on from.
+   */
   tell(revision: number, change: Told): boolean {
     newest = Math.max(newest, revision)
     if ('project' in change) {

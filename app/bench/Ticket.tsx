@@ -1,12 +1,11 @@
 /** The chosen piece as a shop ticket: its blank, its three spans, its work in steps. */
 import { FlipHorizontal2, Rows3, Trash2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
-import { toast } from 'sonner'
 import { change, freeId, stepsIn, type Piece, type Project, type Step } from '../../core/document'
 import { FACINGS, facing } from '../../core/pieces'
 import { keyOf, type Instance, pieceOf } from '../../core/resolve'
 import { ownWork } from '../../core/work'
-import { choose, firstOf, run, undo, useOpen, whoRefersTo } from '../store/open'
+import { choose, firstOf, run, useOpen } from '../store/open'
 import { Because } from '../ui/Because'
 import { exactText } from '../ui/exactText'
 import { fractions } from '../ui/fractions'
@@ -14,6 +13,7 @@ import { Len } from '../ui/Len'
 import { Mark } from '../ui/Mark'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
+import { deletePiece } from './remove'
 import { askBench } from './asks'
 import { RepeatSection } from './Repeat'
 import { Spans } from './Spans'
@@ -149,20 +149,6 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
         </div>
       )}
     </div>
-  )
-}
-
-/** Deletes a piece and says who still refers to it. */
-export function deletePiece(piece: Piece): void {
-  const who = whoRefersTo(piece.id)
-  if (!sayRefusal(run(change.removePiece({ id: piece.id })))) return
-  choose([])
-  toast(
-    who.length
-      ? `Deleted ${piece.name}. Still referred to by ` +
-          `${who.slice(0, 4).join(', ')}${who.length > 4 ? ' and others' : ''}`
-      : `Deleted ${piece.name}`,
-    { duration: 10_000, action: { label: 'Undo', onClick: () => undo() } },
   )
 }
 

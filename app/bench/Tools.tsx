@@ -1,97 +1,64 @@
-import { Box, Expand, Eye, Link2, Maximize, Palette, Plus } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { askBench, lookFrom, useBench, type ViewName } from './asks'
+import { useBench } from './asks'
+import { BENCH_COMMANDS, doOnBench, sayKey, type BenchCommand } from './commands'
 
-const VIEWS: ReadonlyArray<readonly [ViewName, string]> = [
-  ['front', 'Front'],
-  ['back', 'Back'],
-  ['left', 'Left'],
-  ['right', 'Right'],
-  ['top', 'Top'],
-  ['bottom', 'Bottom'],
-  ['pictorial', 'Pictorial'],
-]
+const at = (place: 'tools' | 'views'): readonly BenchCommand[] =>
+  BENCH_COMMANDS.filter((c) => c.button?.at === place)
 
-function Tool({
-  label,
-  keys,
-  on = false,
-  act,
-  children,
-}: {
-  label: string
-  keys: string
-  on?: boolean
-  act: () => void
-  children: ReactNode
-}) {
+function Bar({ label, className, children }: { label: string; className: string; children: ReactNode }) {
   return (
-    <button
-      className={`btn flex-col gap-0 px-2 py-1 text-xs ${on ? 'border-chalk bg-chalk-pale' : ''}`}
-      aria-pressed={on}
-      title={`${label} (${keys})`}
-      onClick={act}
-    >
+    <div className={`absolute ${className}`} role="toolbar" aria-label={label}>
       {children}
-      {label}
-    </button>
+    </div>
   )
 }
 
 /** The tools at the left of the bench. */
 export function Tools({ readOnly }: { readOnly: boolean }) {
-  const { panel, xray, exploded, byMark } = useBench()
+  const bench = useBench()
   return (
-    <div
-      className="absolute top-2 left-2 grid w-18 gap-1"
-      role="toolbar"
-      aria-label="Tools"
-      aria-orientation="vertical"
-    >
-      {!readOnly && (
-        <Tool label="Board" keys="B" act={() => askBench('board')}>
-          <Plus size={16} />
-        </Tool>
-      )}
-      <Tool label="Join" keys="J" on={panel === 'join'} act={() => askBench('join')}>
-        <Link2 size={16} />
-      </Tool>
-      <Tool label="Explode" keys="X" on={exploded} act={() => askBench('explode')}>
-        <Expand size={16} />
-      </Tool>
-      <Tool label="X-ray" keys="Z" on={xray} act={() => askBench('x-ray')}>
-        <Eye size={16} />
-      </Tool>
-      <Tool label="Marks" keys="colours" on={byMark} act={() => useBench.setState({ byMark: !byMark })}>
-        <Palette size={16} />
-      </Tool>
-      <Tool label="Fit" keys="F" act={() => askBench('fit')}>
-        <Maximize size={16} />
-      </Tool>
-    </div>
+    <Bar label="Tools" className="top-2 left-2 grid w-18 gap-1">
+      {at('tools')
+        .filter((c) => !(c.writes && readOnly))
+        .map((c) => {
+          const { label, icon: Icon } = c.button!
+          const on = c.on?.(bench) ?? false
+          return (
+            <button
+              key={c.id}
+              className={`btn flex-col gap-0 px-1 py-1 text-xs ${on ? 'border-chalk bg-chalk-pale' : ''}`}
+              {...(c.on ? { 'aria-pressed': on } : {})}
+              title={`${c.says} (${sayKey(c.keys[0]!)})`}
+              onClick={() => doOnBench(c)}
+            >
+              {Icon && <Icon size={16} />}
+              {label}
+            </button>
+          )
+        })}
+    </Bar>
   )
 }
 
 /** The views along the lower edge of the bench. */
 export function Views() {
-  const view = useBench((s) => s.view.name)
+  const bench = useBench()
   return (
-    <div className="absolute bottom-2 left-1/2 flex -translate-x-1/2" role="toolbar" aria-label="Views">
-      {VIEWS.map(([name, label], i) => (
-        <button
-          key={name}
-          className={`btn -ml-px rounded-none px-2 ${view === name ? 'bg-chalk-pale' : ''}`}
-          title={`${label} (${i + 1})`}
-          onClick={() => lookFrom(name)}
-        >
-          {name === 'pictorial' && <Box size={14} />}
-          {label}
-        </button>
-      ))}
-    </div>
+    <Bar label="Views" className="bottom-2 left-1/2 flex -translate-x-1/2">
+      {at('views').map((c) => {
+        const { label, icon: Icon } = c.button!
+        return (
+          <button
+            key={c.id}
+            className={`btn -ml-px rounded-none px-2 ${c.on!(bench) ? 'bg-chalk-pale' : ''}`}
+            title={`${c.says} (${sayKey(c.keys[0]!)})`}
+            onClick={() => doOnBench(c)}
+          >
+            {Icon && <Icon size={14} />}
+            {label}
+          </button>
+        )
+      })}
+    </Bar>
   )
 }
-
-export const VIEW_KEYS: Readonly<Record<string, () => void>> = Object.fromEntries(
-  VIEWS.map(([name], i) => [String(i + 1), () => lookFrom(name)]),
-)

@@ -1,26 +1,23 @@
+import { BENCH_COMMANDS, sayKey } from '../bench/commands'
 import { Dialog } from '../ui/Dialog'
 
-const KEYS = [
-  ['B', 'Add a board'],
-  ['J', 'Join'],
-  ['E', 'Space evenly'],
-  ['I', 'Mirror'],
-  ['X', 'Explode'],
-  ['Z', 'X-ray'],
-  ['F', 'Fit to the window'],
-  ['1 – 7', 'Front, back, left, right, top, bottom, pictorial'],
-  ['Delete', 'Delete what is chosen'],
-  ['Ctrl Z', 'Undo'],
-  ['Ctrl Shift Z', 'Redo'],
-  ['Ctrl K', 'Find a command, piece or measure'],
-  ['Esc', 'Leave what you are doing'],
+/** The keys of every screen; those of the bench follow from its commands. */
+const EVERYWHERE = [
+  ['mod+z', 'Undo'],
+  ['mod+shift+z', 'Redo'],
+  ['mod+k', 'Find a command, piece or measure'],
   ['?', 'These keys'],
 ] as const
+
+const KEYS = [
+  ...BENCH_COMMANDS.map((c) => [c.keys.map(sayKey).join(' or '), c.says] as const),
+  ...EVERYWHERE.map(([key, does]) => [sayKey(key), does] as const),
+]
 
 export function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
     <Dialog open={open} onClose={onClose} title="Keys">
-      <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1.5">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1 sm:grid-cols-[auto_1fr_auto_1fr]">
         {KEYS.map(([key, does]) => (
           <div key={key} className="contents">
             <dt>

@@ -2,7 +2,7 @@ import { Command } from 'cmdk'
 import { Dialog as Radix } from 'radix-ui'
 import { useNavigate } from 'react-router'
 import { redo, undo, choose, useOpen } from '../store/open'
-import { askBench, type BenchAsk } from '../bench/asks'
+import { BENCH_COMMANDS, doOnBench, sayKey } from '../bench/commands'
 
 interface Props {
   readonly id: string
@@ -11,22 +11,13 @@ interface Props {
   readonly onKeys: () => void
 }
 
-const ASKS: ReadonlyArray<readonly [string, BenchAsk]> = [
-  ['Add a board', 'board'],
-  ['Join pieces', 'join'],
-  ['Space evenly', 'evenly'],
-  ['Mirror a piece', 'mirror'],
-  ['X-ray', 'x-ray'],
-  ['Explode', 'explode'],
-  ['Fit to the window', 'fit'],
-]
-
 const ITEM = 'cursor-pointer px-4 py-1.5 data-[selected=true]:bg-chalk-pale'
 
 export function Palette({ id, open, onClose, onKeys }: Props) {
   const navigate = useNavigate()
   const instances = useOpen((s) => s.model.resolved.instances)
   const parameters = useOpen((s) => s.project.parameters)
+  const readOnly = useOpen((s) => s.readOnly)
   const act = (what: () => void) => () => {
     onClose()
     what()
@@ -56,9 +47,10 @@ export function Palette({ id, open, onClose, onKeys }: Props) {
             >
               <Command.Empty className="px-4 py-3 text-quiet">Nothing of that name</Command.Empty>
               <Command.Group heading="Commands">
-                {ASKS.map(([says, ask]) => (
-                  <Command.Item key={ask} className={ITEM} onSelect={onBench(() => askBench(ask))}>
-                    {says}
+                {BENCH_COMMANDS.filter((c) => !c.hidden && !(c.writes && readOnly)).map((c) => (
+                  <Command.Item key={c.id} className={ITEM} onSelect={onBench(() => doOnBench(c))}>
+                    {c.says}
+                    <kbd className="measure float-right text-quiet">{sayKey(c.keys[0]!)}</kbd>
                   </Command.Item>
                 ))}
                 {(['rack', 'bench', 'plans', 'cuts'] as const).map((screen) => (

@@ -3,6 +3,7 @@ import type { Route } from './+types/bench'
 import { pieceOf } from '../../core/resolve'
 import { useEffect, useMemo, useState } from 'react'
 import { askBench, useBench } from '../bench/asks'
+import { benchKeys } from '../bench/commands'
 import { BoardDialog } from '../bench/BoardDialog'
 import { JoinPanel } from '../bench/JoinPanel'
 import { Measures } from '../bench/Measures'
@@ -12,11 +13,11 @@ import { PieceList } from '../bench/PieceList'
 import { RepeatDialog } from '../bench/Repeat'
 import { useShapes, type Shapes } from '../bench/shapes'
 import { StoryStick } from '../bench/StoryStick'
-import { deletePiece, Ticket } from '../bench/Ticket'
-import { Tools, Views, VIEW_KEYS } from '../bench/Tools'
+import { Ticket } from '../bench/Ticket'
+import { Tools, Views } from '../bench/Tools'
 import { useShortcuts } from '../frame/shortcuts'
 import { useFindings } from '../store/findings'
-import { choose, firstOf, light, pick, useOpen } from '../store/open'
+import { choose, firstOf, pick, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 
 type StageType = typeof import('../bench/Stage').default
@@ -28,6 +29,8 @@ function hasWebGL(): boolean {
     return false
   }
 }
+
+const KEYS = benchKeys()
 
 export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Bench', matches)
 
@@ -44,29 +47,7 @@ export default function BenchScreen() {
 
   const piece = project.pieces.find((p) => p.id === pieceOf(chosen.at(-1) ?? ''))
   const made = piece?.kind === 'made' ? piece : null
-  const writing = (act: () => void) => () => readOnly || act()
-  const forPiece = (act: () => void) => writing(() => made && model.resolved.byId.has(made.id) && act())
-  const remove = writing(() => piece && deletePiece(piece))
-  useShortcuts({
-    b: writing(() => askBench('board')),
-    j: () => askBench('join'),
-    e: forPiece(() => askBench('evenly')),
-    i: forPiece(() => askBench('mirror')),
-    x: () => askBench('explode'),
-    z: () => askBench('x-ray'),
-    f: () => askBench('fit'),
-    delete: remove,
-    backspace: remove,
-    escape: () => {
-      if (picking) pick(null)
-      else if (panel === 'join') askBench('join')
-      else {
-        choose([])
-        light(null)
-      }
-    },
-    ...VIEW_KEYS,
-  })
+  useShortcuts(KEYS)
   const own = useMemo(() => new Set(model.problems.filter((p) => p.piece).map((p) => p.id)), [model])
   // What one piece is at fault for stands on its ticket; what is between pieces stands here.
   const loose = useMemo(() => findings.filter((p) => !own.has(p.id)), [findings, own])

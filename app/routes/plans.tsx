@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { change, type Settings } from '../../core/document'
 import { toSvg } from '../../core/plans/svg'
 import { SheetSvg } from '../plans/SheetSvg'
+import { SheetThumb } from '../plans/SheetThumb'
 import { useSheets } from '../plans/sheets'
 import { plansHand, sayFault } from '../store/hands'
 import { fileName, saveFile } from '../store/files'
@@ -66,7 +67,7 @@ export default function PlansScreen() {
                 aria-current={sheet === s ? 'page' : undefined}
                 onClick={() => show(i)}
               >
-                <SheetSvg sheet={s} />
+                <SheetThumb sheet={s} />
                 <span className="block truncate px-1.5 py-0.5 text-xs">
                   {i + 1} {s.title}
                 </span>

@@ -1,4 +1,7 @@
-/** What is wrong with the open project: what working it out found at once, and what the checks find once it rests. */
+/**
+ * What is wrong with the open project: what working it out found at once, and what the checks find once it
+ * rests.
+ */
 import { useEffect } from 'react'
 import { create } from 'zustand'
 import type { Project } from '../../core/document'

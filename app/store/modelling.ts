@@ -1,4 +1,7 @@
-/** The modelling worker's view of the open project: it is told changes as they are made, and asked for what costs. */
+/**
+ * The modelling worker's view of the open project: it is told changes as they are made, and asked for what
+ * costs.
+ */
 import type { Patch } from 'immer'
 import type { Remote } from 'comlink'
 import type { Project } from '../../core/document'
@@ -26,7 +29,9 @@ interface Known {
 }
 let last: Known | null = null
 
-/** The changes that lead from one document to another; null where that is not known, or there are too many. */
+/**
+ * The changes that lead from one document to another; null where that is not known, or there are too many.
+ */
 export function patchesBetween(known: Project, project: Project): Patch[] | null {
   const patches: Patch[] = []
   let at = project
@@ -39,7 +44,9 @@ export function patchesBetween(known: Project, project: Project): Patch[] | null
   return at === known ? patches : null
 }
 
-/** Sees to it that the worker knows this document, and then asks; the number tells which revision is meant. */
+/**
+ * Sees to it that the worker knows this document, and then asks; the number tells which revision is meant.
+ */
 export function askModel<R>(
   project: Project,
   question: (remote: Remote<ModelWorker>, revision: number) => Promise<R>,

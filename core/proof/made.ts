@@ -1,4 +1,7 @@
-/** What working the project out found: measures that do not hold, stock, joints and work that cannot be as asked. */
+/**
+ * What working the project out found: measures that do not hold, stock, joints and work that cannot be as
+ * asked.
+ */
 import { defineCheck } from './check'
 
 export const made = defineCheck<null>({

@@ -41,7 +41,7 @@ function counted(proof: Proof, modeller: Modeller, project: Project) {
   return { found: drain(proof.find(modeller.model(project), counting)), shared: () => shared }
 }
 
-test('kept from revision to revision, it finds what looking anew finds, whatever is changed and taken back', () => {
+test('kept from revision to revision, it finds what looking anew finds, whatever is changed', () => {
   const moves = fc.record({
     id: fc.constantFrom('s0', 's1', 'p2', 's3'),
     at: fc.integer({ min: -30, max: 330 }),
