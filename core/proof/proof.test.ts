@@ -84,7 +84,7 @@ test('after one piece was moved, only pairs with that piece are compared', () =>
         return {
           ...c,
           payload: { joints: [{ ...(c.payload as { joints: object[] }).joints[0], id: `j${n}` }] },
-        } as Change
+        }
       })
   const plain = row(12)
   const project = run(plain, ...housed(plain))
