@@ -4,9 +4,9 @@
  */
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Frame, Vec3 } from '../pieces'
-import type { Tool } from '../work'
+import { toolKey, toolSolid, type Tool } from '../work'
 import { matrixOf } from './matrix'
-import { toolSolid, type Keep } from './tools'
+import { makingWith, type Keep } from './tools'
 
 /** A blank and what is taken from it. Equal recipes give equal solids. */
 export interface Recipe {
@@ -33,15 +33,10 @@ const keys = new WeakMap<Recipe, string>()
 export function recipeKey(r: Recipe): string {
   let key = keys.get(r)
   if (key === undefined) {
-    const cuts = r.cuts.map((c) => `|${c.tools.map(toolKey).join()}`)
+    const cuts = r.cuts.map((c) => `|${c.tools.map((t) => toolKey(t, snap)).join()}`)
     keys.set(r, (key = [...r.size.map(snap), ...cuts].join()))
   }
   return key
-}
-
-const toolKey = (t: Tool): string => {
-  if (t.kind === 'box') return [...t.min, ...t.max].map(snap).join()
-  return JSON.stringify(t, (_, v: unknown) => (typeof v === 'number' ? snap(v) : v))
 }
 
 /** Shaped solids in full precision that are worked with for a while; each is shaped once. */
@@ -96,9 +91,10 @@ export class Kernel {
   private build(recipe: Recipe, keep: Keep, works?: Map<number, number>): Manifold {
     const blank = keep(this.wasm.Manifold.cube([...recipe.size]))
     const tools: Manifold[] = [blank]
+    const making = makingWith(this.wasm, keep)
     recipe.cuts.forEach((cut, k) => {
       for (const tool of cut.tools) {
-        const { solid, id } = toolSolid(this.wasm, tool, recipe.size, keep)
+        const { solid, id } = toolSolid(tool, recipe.size, making)
         works?.set(id, k + 1)
         tools.push(solid)
       }

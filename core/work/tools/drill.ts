@@ -1,0 +1,41 @@
+import type { Mm } from '../../measure'
+import type { Frame, Vec3 } from '../../pieces'
+import { frameAlong, gridded, pointInto, sayGridded, vectorInto, type Vec2 } from './frames'
+import { plainKey, type ToolKind } from './kind'
+
+/** A bore from `at` along a unit vector; its point reaches `tip` beyond the depth of its shoulder. */
+export interface Drill {
+  readonly kind: 'drill'
+  readonly at: Vec3
+  readonly along: Vec3
+  readonly radius: Mm
+  readonly depth: Mm
+  readonly tip: Mm
+}
+
+/** Half its section, radius over height; without a depth it is a cone with its mouth at `at`. */
+const profileOf = ({ radius: r, depth, tip }: Drill): Vec2[] =>
+  depth > 0
+    ? [
+        [0, 0],
+        [r, 0],
+        [r, depth],
+        [0, depth + tip],
+      ]
+    : [
+        [0, 0],
+        [r, 0],
+        [0, tip],
+      ]
+
+export const drill = {
+  into: (t: Drill, to: Frame, from: Frame): Drill => ({
+    ...t,
+    at: pointInto(to, from, t.at),
+    along: vectorInto(to, from, t.along),
+  }),
+  signature: (t, _, { point, vector }) =>
+    `o${sayGridded(point(t.at))},${sayGridded(vector(t.along))},${[t.radius, t.depth, t.tip].map(gridded).join()}`,
+  key: plainKey,
+  solid: (t, _, make) => make.stand(make.revolve(profileOf(t), t.radius), frameAlong(t.at, t.along)),
+} satisfies ToolKind<Drill>

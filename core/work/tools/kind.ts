@@ -1,0 +1,31 @@
+/** What there is to know about one kind of tool: a plain solid that is taken from wood, in its own frame. */
+import type { Mm } from '../../measure'
+import type { Frame, Vec3 } from '../../pieces'
+import type { Laid, Vec2 } from './frames'
+
+/** Makes solids, whichever library does; `S` is one of its own. */
+export interface Making<S> {
+  /** A block from the origin. */
+  cube(size: Vec3): S
+  /** An outline in x and y, either way round, swept along z. */
+  extrude(outline: readonly Vec2[], depth: Mm): S
+  /** A profile in x (the radius) and z turned about z; as round as its largest radius asks. */
+  revolve(profile: readonly Vec2[], radius: Mm): S
+  /** The solid standing in a frame. */
+  stand(solid: S, frame: Frame): S
+}
+
+export interface ToolKind<T> {
+  /** The same tool as another frame has it; it may be told otherwise there. */
+  into(tool: T, to: Frame, from: Frame): unknown
+  /** Equal for tools that take the same from a board of this size, when it comes to lie as told. */
+  signature(tool: T, size: Vec3, lie: Laid): string
+  /** Equal for tools that make the same solid; lengths as `snap` has them. */
+  key(tool: T, snap: (n: number) => number): string
+  /** What it takes from wood of this size. */
+  solid<S>(tool: T, size: Vec3, make: Making<S>): S
+}
+
+/** All numbers of a tool, in the order of its fields. */
+export const plainKey = (tool: object, snap: (n: number) => number): string =>
+  JSON.stringify(tool, (_, v: unknown) => (typeof v === 'number' ? snap(v) : v))
