@@ -1,6 +1,6 @@
 import type { Mm } from '../../measure'
 import type { Frame, Vec3 } from '../../pieces'
-import { frameAlong, gridded, pointInto, sayGridded, vectorInto, type Vec2 } from './frames'
+import { frameAlong, pointInto, sayGridded, vectorInto, type Vec2 } from './frames'
 import { plainKey, type ToolKind } from './kind'
 
 /** A bore from `at` along a unit vector; its point reaches `tip` beyond the depth of its shoulder. */
@@ -34,8 +34,10 @@ export const drill = {
     at: pointInto(to, from, t.at),
     along: vectorInto(to, from, t.along),
   }),
-  signature: (t, _, { point, vector }) =>
-    `o${sayGridded(point(t.at))},${sayGridded(vector(t.along))},${[t.radius, t.depth, t.tip].map(gridded).join()}`,
+  signature: (t, _, { point, vector }) => {
+    const form = sayGridded([t.radius, t.depth, t.tip])
+    return `o${sayGridded(point(t.at))},${sayGridded(vector(t.along))},${form}`
+  },
   key: plainKey,
   solid: (t, _, make) => make.stand(make.revolve(profileOf(t), t.radius), frameAlong(t.at, t.along)),
 } satisfies ToolKind<Drill>
