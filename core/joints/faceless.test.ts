@@ -4,7 +4,7 @@ import { LOPSIDED } from '../testing/lopsided'
 import type { Change } from '../document'
 
 interface Between {
-  payload: { joints: Array<{ kind: string; between: Array<{ piece: string; face: string | null }> }> }
+  payload: { joints: Array<{ kind: string; between: Array<{ piece: string; at: object | null }> }> }
 }
 
 /** The same joint as a damaged or hand-written file may have it: without the face of one of its members. */
@@ -12,12 +12,12 @@ const without = (changes: readonly Change[], member: number): Change[] =>
   changes.map((c) => {
     if (c.command !== 'add-joints') return c
     const copy = structuredClone(c) as unknown as Between
-    copy.payload.joints[0]!.between[member]!.face = null
+    copy.payload.joints[0]!.between[member]!.at = null
     return copy as unknown as Change
   })
-const faceOf = (changes: readonly Change[], member: number): string | null => {
+const placeOf = (changes: readonly Change[], member: number): object | null => {
   const joint = changes.find((c) => c.command === 'add-joints') as unknown as Between
-  return joint.payload.joints[0]!.between[member]!.face
+  return joint.payload.joints[0]!.between[member]!.at
 }
 const kindOf = (changes: readonly Change[]): string =>
   (changes.find((c) => c.command === 'add-joints') as unknown as Between).payload.joints[0]!.kind
@@ -25,7 +25,7 @@ const kindOf = (changes: readonly Change[]): string =>
 /** Kinds that are cut by what both faces are; the others find the host's face by themselves. */
 const BOTH = new Set(['mitre', 'trim'])
 
-describe.each(Object.entries(LOPSIDED).filter(([, changes]) => faceOf(changes, 0) !== null))(
+describe.each(Object.entries(LOPSIDED).filter(([, changes]) => placeOf(changes, 0) !== null))(
   '%s',
   (_, changes) => {
     test('says so when it does not know which face goes in, and cuts nothing', () => {
@@ -46,7 +46,7 @@ describe.each(Object.entries(LOPSIDED).filter(([, changes]) => faceOf(changes, 0
 )
 
 test('what is joined without faces needs none', () => {
-  const laps = Object.entries(LOPSIDED).filter(([, changes]) => faceOf(changes, 0) === null)
+  const laps = Object.entries(LOPSIDED).filter(([, changes]) => placeOf(changes, 0) === null)
   expect(laps.length).toBeGreaterThan(2)
   for (const [, changes] of laps) {
     const m = modelOf(make(changes))
