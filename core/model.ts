@@ -3,7 +3,7 @@ import type { Project } from './document'
 import { jointNumbers, workOf, type Kept, type Supply } from './joints'
 import { Resolver, type Instance, type Problem, type Resolved } from './resolve'
 import { Recipes, type Recipe } from './solid'
-import { ownWorkOf, workNumbers, type KeptOwn } from './work/made'
+import { ownWorkOf, workNumbers, type KeptOwn } from './work/steps'
 import type { Feature } from './work'
 
 export interface Model {

@@ -91,7 +91,9 @@ export function measureNode(
           angle: (a, b) => {
             const [n1, n2] = [a, b].map((ref) => faceNormal(ref, get, names, expr))
             if (!n1 || !n2) return undefined
-            return note(`${storedRef(a)} to ${storedRef(b)}`, angleOf(angleBetween(n1, n2)), keyOf.home(a.id))
+            const step = names.steps.get(a.id)
+            const from = step ? flatsKey(a, step) : keyOf.home(a.id)
+            return note(`${storedRef(a)} to ${storedRef(b)}`, angleOf(angleBetween(n1, n2)), from)
           },
           ref: (ref) => {
             const target = targetOf(ref, names)
@@ -118,7 +120,7 @@ const firstsIn = (expr: Expr, names: Names): string =>
     ? ''
     : refsIn(expr)
         .filter(({ ref }) => ref.copy === undefined)
-        .map(({ ref }) => names.things.get(ref.id)?.first ?? FIRST)
+        .map(({ ref }) => (names.steps.get(ref.id) ?? names.things.get(ref.id))?.first ?? FIRST)
         .filter((copy) => copy !== FIRST)
         .join()
 
@@ -154,7 +156,7 @@ function readsOf(expr: Expr, names: Names, locals: Readonly<Record<string, NodeK
 /** Outward normal of the face a reference names; undefined when the piece is gone. */
 function faceNormal(ref: Ref, get: <T>(key: NodeKey) => T, names: Names, where: Expr): Vec3 | undefined {
   const step = names.steps.get(ref.id)
-  if (step) return flatOf(ref, get, ref.copy ?? step.first).normal
+  if (step) return flatOf(ref, get(flatsKey(ref, step)), ref.copy ?? step.first).normal
   const thing = names.things.get(ref.id)
   if (!thing) return undefined
   const { property } = ref
@@ -177,7 +179,7 @@ function readTarget(ref: Ref, target: Target, get: <T>(key: NodeKey) => T, names
     return target.read === 'far' ? box.max[target.axis] : box.min[target.axis]
   }
   if (target.kind === 'flat') {
-    const { normal, offset } = flatOf(ref, get, copy)
+    const { normal, offset } = flatOf(ref, get(target.key), copy)
     const axis = AXES.find((i) => Math.abs(normal[i]) > 1 - 1e-9)
     return axis === undefined
       ? fail(`${storedRef(ref)} leans, so it has no one place`)
@@ -201,10 +203,7 @@ function readTarget(ref: Ref, target: Target, get: <T>(key: NodeKey) => T, names
 }
 
 /** A face that a step has made, of the copy that is meant. */
-function flatOf(ref: Ref, get: <T>(key: NodeKey) => T, copy: Copy): Flat {
-  const key = keyOf.flats(ref.id, ref.property, 'home')
-  const flats =
-    get<Flats | undefined>(key) ?? get<Flats | undefined>(keyOf.flats(ref.id, ref.property, 'pose'))
+function flatOf(ref: Ref, flats: Flats | undefined, copy: Copy): Flat {
   if (!flats) return fail(`${storedRef(ref)} is no face it leaves`)
   const flat = flats[placeIn(flats, copy)] ?? (ref.copy === undefined ? flats[0] : undefined)
   return flat ?? fail(`${storedRef(ref)} is no face it leaves there`)

@@ -10,7 +10,7 @@ import {
   type Step,
 } from '../document'
 import { openProject } from '../exchange'
-import { modelOf } from '../model'
+import { Modeller, modelOf } from '../model'
 import { AXES, cornersOf, FACINGS, hull, toRoom, type Box } from '../pieces'
 import { keyOf } from '../resolve'
 import type { Kernel } from '../solid'
@@ -323,6 +323,23 @@ describe('shared work', () => {
   })
 })
 
+test('work that nothing has happened to keeps its identity, and the recipe with it', () => {
+  const p = board(
+    put('a', step('channel', 'face', { place: 50, width: 10, depth: 6 })),
+    ...block('b', 'right-up', [0, 100], [300, 60], [0, 24]),
+  )
+  const modeller = new Modeller()
+  const of = (project: Project) => {
+    const m = modeller.model(project)
+    const i = instance(m, 'a#1')
+    return [m.features(i)[0], m.recipe(i)] as const
+  }
+  const before = of(p)
+  const after = of(run(p, change.setFact({ id: 'b', direction: 'up', fact: 'start', text: '7' })))
+  expect(after[0]).toBe(before[0])
+  expect(after[1]).toBe(before[1])
+})
+
 describe('work on a group', () => {
   /** Three boards side by side, and one that stands apart. */
   const panel = (...more: Change[]) =>
@@ -390,6 +407,20 @@ describe('the faces that work leaves', () => {
     expect(value('@w1.stop1', 'length', dado)).toBe('channel on A·stop1 is no face it leaves there')
     expect(value('@w1.lid', 'length', dado)).toBe('channel on A·lid is no face it leaves')
     expect(value('@w9.floor', 'length', dado)).toMatch(/is not there any more/)
+  })
+  test('of a copy in a placement of its group are those that stand there', () => {
+    const p = run(
+      board(put('a', dado)),
+      change.group({ id: 'g', name: 'Box', members: ['a'] }),
+      change.addPlacement({ id: 'g', placement: { kind: 'moved', id: 'c1', turns: [], up: '500' } }),
+      change.addParameter({ id: 'm', name: 'there', kind: 'length', expression: '@w1#g:c1.floor' }),
+      change.addParameter({ id: 'n', name: 'here', kind: 'length', expression: '@w1.floor' }),
+    )
+    const { resolved } = modelOf(p)
+    expect(['m', 'n'].map((id) => resolved.result(keyOf.parameter(id)))).toMatchObject([
+      { ok: true, value: 518 },
+      { ok: true, value: 18 },
+    ])
   })
   test('stand at an angle to others, and have no one place when they lean', () => {
     const cut = step('crosscut', 'end2', { mitre: '30deg' })

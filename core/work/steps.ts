@@ -11,7 +11,7 @@ import {
   type ResolvedStep,
   type WorkNumbers,
 } from '../resolve'
-import { negated, type Vec3 } from '../pieces'
+import { negated, STILL, type Vec3 } from '../pieces'
 import type { Feature } from './feature'
 import { ownWork, stepFault } from './index'
 import { Unfit, type Asked, type Wood } from './own'
@@ -30,16 +30,11 @@ export const workNumbers: WorkNumbers = {
   flat: (step, role, values, size) => {
     const own = ownWork(step.kind)
     if (!own) return null
-    const wood: Wood = { name: '', frame: AT_HOME, size, shoulder: { min: [0, 0, 0], max: size } }
+    const wood: Wood = { name: '', frame: STILL, size, shoulder: { min: [0, 0, 0], max: size } }
     const data = own.resolve(asked(step, values, String), wood)
     return data instanceof Unfit ? null : (own.flats(data).find((f) => f.role === role) ?? null)
   },
 }
-
-const AT_HOME = { origin: [0, 0, 0], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] } as const satisfies Record<
-  string,
-  Vec3
->
 
 function asked(step: Step, values: Readonly<Record<string, number>>, say: Asked['say']): Asked {
   const own = ownWork(step.kind)!
@@ -71,23 +66,15 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
   const problems: Problem[] = []
   const said = new Set<string>()
   const wrong = (step: Step, piece: string, { says, level }: Unfit) => {
-    if (said.has(`${step.id}:${says}`)) return
-    said.add(`${step.id}:${says}`)
-    problems.push({ id: `${step.id}:${step.kind}:${problems.length}`, level, says, piece, step: step.id })
+    const id = `${step.id}:${says}`
+    if (said.has(id)) return
+    said.add(id)
+    problems.push({ id, level, says, piece, step: step.id })
   }
-  const put = (i: Instance, step: Step, data: unknown) => {
-    const feature: Feature = {
-      id: `${step.id}/${i.key}`,
-      kind: step.kind,
-      on: i.key,
-      joint: null,
-      step: step.id,
-      partner: null,
-      data,
-    }
-    const list = features.get(i.key)
+  const put = (feature: Feature) => {
+    const list = features.get(feature.on)
     if (list) list.push(feature)
-    else features.set(i.key, [feature])
+    else features.set(feature.on, [feature])
   }
   /**
    * Made once for as long as the wood and all it was made from are the same; features stay what they were.
@@ -111,24 +98,24 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
   const { style } = resolved.project.settings
 
   for (const piece of resolved.pieces) {
-    const made = originalOf(piece.piece, resolved.project)
-    if (!made || made.work.length === 0) continue
+    const original = originalOf(piece.piece, resolved.project)
+    if (!original || original.work.length === 0) continue
     const twin = piece.piece.kind === 'twin'
-    for (const found of steps(made.work)) {
+    for (const found of steps(original.work)) {
       const { step, values } = found
       const own = ownWork(step.kind)!
       for (const i of piece.instances) {
-        const data = once(i, step.id, [found, style], () => {
+        const made = once(i, step.id, [found, style], () => {
           const wood = twin ? imageOf(i) : i
           const whole = own.resolve(asked(step, values!, say), wood)
-          if (whole instanceof Unfit || !twin) return whole
-          return (
-            own.carry(whole, wood.frame, i) ??
-            new Unfit(`The ${step.kind} does not come to ${i.name}`, 'look')
-          )
+          if (whole instanceof Unfit) return whole
+          const here = twin ? own.carry(whole, wood.frame, i) : whole
+          return here === null
+            ? new Unfit(`The ${step.kind} does not come to ${i.name}`, 'look')
+            : featureOf(i, step, here)
         })
-        if (data instanceof Unfit) wrong(step, piece.id, data)
-        else put(i, step, data)
+        if (made instanceof Unfit) wrong(step, piece.id, made)
+        else put(made)
       }
     }
   }
@@ -150,14 +137,27 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
             style,
             ...[wood.frame.origin, wood.frame.x, wood.frame.y, wood.frame.z, wood.size].flat(),
           ]
-          const data = once(i, step.id, inputs, () => own.carry(whole, wood.frame, i))
-          if (data !== null) put(i, step, data)
+          const made = once(i, step.id, inputs, () => {
+            const here = own.carry(whole, wood.frame, i)
+            return here === null ? null : featureOf(i, step, here)
+          })
+          if (made) put(made)
         }
       }
     }
   }
   return { features, problems }
 }
+
+const featureOf = (i: Instance, step: Step, data: unknown): Feature => ({
+  id: `${step.id}/${i.key}`,
+  kind: step.kind,
+  on: i.key,
+  joint: null,
+  step: step.id,
+  partner: null,
+  data,
+})
 
 /** A mirrored twin as the mirror image of its original: told from the same edge, in a left-handed frame. */
 function imageOf(i: Instance): Wood {
