@@ -6,7 +6,7 @@ import {
   faceOf,
   freeId,
   onFace,
-  stepsIn,
+  takenStepIds,
   type FaceName,
   type MadePiece,
   type Step,
@@ -133,8 +133,7 @@ export function AddWork({ piece, onAdded }: { piece: MadePiece; onAdded: (id: st
   const [wanted, setFace] = useState<FaceName>('face')
   const face = own.faces.includes(wanted) ? wanted : own.faces[0]!
   const add = () => {
-    const taken = [...stepsIn(project).map((s) => s.step.id), ...Object.keys(project.gone)]
-    const id = freeId('w', taken)
+    const id = freeId('w', takenStepIds(project))
     const unit = project.settings.style.unit
     const step = { id, kind, off: false, at: onFace(face), ...own.starts(face, unit) }
     if (sayRefusal(run(change.addStep({ on: piece.id, step })))) onAdded(id)

@@ -1,7 +1,7 @@
 /** The chosen piece as a shop ticket: its blank, its three spans, its work in steps. */
 import { FlipHorizontal2, Rows3, Trash2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
-import { change, freeId, stepsIn, type Piece, type Project, type Step } from '../../core/document'
+import { change, freeId, takenStepIds, type Piece, type Project, type Step } from '../../core/document'
 import { FACINGS, facing } from '../../core/pieces'
 import { keyOf, type Instance, pieceOf } from '../../core/resolve'
 import { ownWork } from '../../core/work'
@@ -205,7 +205,7 @@ function NoteField({ piece }: { piece: Piece }) {
 
 /** The work of a twin's original, as the twin does it when it follows no more. */
 function workOfItsOwn(work: readonly Step[], project: Project): Step[] {
-  const taken = [...stepsIn(project).map((s) => s.step.id), ...Object.keys(project.gone)]
+  const taken = takenStepIds(project)
   return work.map((step) => {
     const id = freeId('w', taken)
     taken.push(id)

@@ -4,7 +4,7 @@
 import { isRouteErrorResponse, Link, useLocation, useNavigate, useRouteError } from 'react-router'
 
 const NOT_LOADED = /dynamically imported module|importing a module script|failed to fetch|load failed/i
-const NO_STAGE = /webgl|context/i
+const NO_STAGE = /webgl/i
 
 function sayUnknown(error: unknown): string {
   const message = error instanceof Error ? error.message : ''

@@ -25,10 +25,17 @@ const fetched = async (url: string): Promise<string> => {
  * checked.
  */
 export async function addDemos(): Promise<void> {
-  for (const [path, url] of Object.entries(FILES)) {
-    const id = await keepNew(JSON.parse(await fetched(url)) as object)
-    const picture = PICTURES[path.replace(/([\w-]+)\.json$/, 'pictures/$1.txt')]
-    const touched = (await listCards()).find((c) => c.id === id)?.touched
-    if (picture && touched) await keepPicture(id, touched, await fetched(picture))
+  const demos = await Promise.all(
+    Object.entries(FILES).map(async ([path, url]) => {
+      const picture = PICTURES[path.replace(/([\w-]+)\.json$/, 'pictures/$1.txt')]
+      const [text, drawn] = await Promise.all([fetched(url), picture ? fetched(picture) : null])
+      return { project: JSON.parse(text) as object, drawn }
+    }),
+  )
+  const drawings = new Map<string, string | null>()
+  for (const { project, drawn } of demos) drawings.set(await keepNew(project), drawn)
+  for (const { id, touched } of await listCards()) {
+    const drawn = drawings.get(id)
+    if (drawn && touched) await keepPicture(id, touched, drawn)
   }
 }

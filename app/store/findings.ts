@@ -18,7 +18,7 @@ interface Findings {
   readonly all: readonly Problem[]
 }
 
-export const useFound = create<Findings>(() => ({ of: null, all: [] }))
+const useFound = create<Findings>(() => ({ of: null, all: [] }))
 
 /** Everything there is to say of the project as it stands. */
 export function useFindings(): readonly Problem[] {

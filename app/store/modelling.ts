@@ -18,7 +18,10 @@ export const noteStep = (from: Project, to: Project, patches: readonly Patch[]):
   void (from !== to && steps.set(to, { from, patches }))
 
 let counted = 0
-const revisions = new WeakMap<Project, number>()
+/**
+ * Work on revisions up to this one was ended; the same document is told anew before it is asked about again.
+ */
+let stopped = 0
 interface Known {
   /** The worker that was told. */
   readonly remote: Remote<ModelWorker>
@@ -53,7 +56,8 @@ export function askModel<R>(
 ): Promise<R> {
   return modelHand.ask(async (remote) => {
     const before = last?.remote === remote ? last : null
-    const known = before?.project === project ? before : (last = tell(remote, project, before))
+    const same = before?.project === project && before.revision > stopped
+    const known = same ? before : (last = tell(remote, project, before))
     await known.ready
     return question(remote, known.revision)
   })
@@ -61,7 +65,6 @@ export function askModel<R>(
 
 function tell(remote: Remote<ModelWorker>, project: Project, before: Known | null): Known {
   const revision = ++counted
-  revisions.set(project, revision)
   const patches = before ? patchesBetween(before.project, project) : null
   const whole = (): Promise<unknown> => remote.tell(revision, { project })
   const ready = async () => {
@@ -71,9 +74,10 @@ function tell(remote: Remote<ModelWorker>, project: Project, before: Known | nul
   return { remote, project, revision, ready: ready() }
 }
 
-/** Ends what is being worked out for a document. */
-export const stopModel = (project: Project): void => {
-  const revision = revisions.get(project)
-  if (revision !== undefined && last?.project !== project)
-    void modelHand.tell((remote) => remote.stop(revision))
+/** Ends what is being worked out for a document that is left or has changed. */
+export function stopModel(project: Project): void {
+  if (last?.project !== project) return
+  const { revision } = last
+  stopped = revision
+  void modelHand.tell((remote) => remote.stop(revision))
 }

@@ -3,7 +3,7 @@
  * there.
  */
 import { LIST_NAMES, type Entry, type ListName } from './lists'
-import type { Group, MadePiece, Project } from './schema'
+import type { Group, MadePiece, Project, Step } from './schema'
 
 export interface Unheld {
   readonly list: ListName
@@ -20,6 +20,16 @@ export function stepsIn(project: Project) {
     ...project.groups.flatMap((g) => of('groups', g)),
   ]
 }
+
+/** What a step is called: "channel on Side". */
+export const sayStep = (step: Pick<Step, 'kind'>, wood: { readonly name: string }): string =>
+  `${step.kind} on ${wood.name}`
+
+/** Ids that a new step must not have: those of steps, and of what is gone. */
+export const takenStepIds = (project: Project): string[] => [
+  ...stepsIn(project).map(({ step }) => step.id),
+  ...Object.keys(project.gone),
+]
 
 /**
  * Every entry that does not hold, each once, with the first reason. What hangs on it may only show when it is

@@ -1,6 +1,7 @@
 export * from './schema'
 export { defaultSettings, freeId, freeName, lengthStyle, newProject } from './new'
-export { isRecord, LARGEST_FILE, readData, readProject, writeProject, type Reading } from './read'
+export { isRecord } from './record'
+export { LARGEST_FILE, readData, readProject, writeProject, type Reading } from './read'
 export { Aside, sayAside } from './aside'
 export { sayIssue } from './words'
 export * from './copies'
@@ -11,11 +12,11 @@ export {
   faceOf,
   facesOf,
   samePlace,
-  surfacesOf,
   type Edge,
   type FaceName,
   type Surface,
 } from './place'
 export { slots, slotsReferringTo } from './slots'
 export { change, execute, nameOf, nameOfGone, replay, type Change, type Outcome } from './commands'
-export { stepsIn } from './held'
+export { groupsAbove, groupsWithin } from './nesting'
+export { sayStep, stepsIn, takenStepIds } from './held'

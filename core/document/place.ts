@@ -60,20 +60,6 @@ export const edgeAt = (one: FaceName, other: FaceName): Edge => ({
 export const faceOf = (at: Place | null | undefined): FaceName | null =>
   at?.kind === 'face' ? at.face : null
 
-/** The faces that a place is told by. */
-export function surfacesOf(at: Place): readonly Surface[] {
-  switch (at.kind) {
-    case 'edge':
-      return at.between
-    case 'run':
-      return [at.on, ...at.with]
-    case 'point':
-      return at.of
-    default:
-      return [at]
-  }
-}
-
 export const samePlace = (a: Place | null | undefined, b: Place | null | undefined): boolean =>
   JSON.stringify(a ?? null) === JSON.stringify(b ?? null)
 

@@ -5,9 +5,10 @@
 import * as z from 'zod'
 import { Aside, MOST_ASIDE } from './aside'
 import { isDataTooDeep, isTooDeep } from './depth'
-import { findUnheld, outside, stepsIn } from './held'
+import { findUnheld, outside, sayStep, stepsIn } from './held'
 import { LIST_NAMES, LISTS, sayEntry, type ListName } from './lists'
 import { migrate } from './migrations'
+import { isRecord } from './record'
 import { defaultSettings } from './new'
 import { FORMAT, GoneId, Id, Name, Settings, SetAside, VERSION, type Project } from './schema'
 import { sayIssue } from './words'
@@ -185,7 +186,7 @@ function holdSteps(project: Project, aside: Aside): void {
       ids.add(step.id)
       continue
     }
-    aside.put('work', `${step.kind} on ${entry.name}`, `its id ${step.id} is taken`, { on: entry.id, step })
+    aside.put('work', sayStep(step, entry), `its id ${step.id} is taken`, { on: entry.id, step })
     entry.work = entry.work.filter((s) => s !== step)
   }
 }
@@ -229,9 +230,6 @@ function hold(project: Project, aside: Aside): void {
     }
   }
 }
-
-export const isRecord = (x: unknown): x is Record<string, unknown> =>
-  typeof x === 'object' && x !== null && !Array.isArray(x)
 
 /** The text of a project file, with a steady order of keys. */
 export const writeProject = (project: Project): string => JSON.stringify(project, null, 2) + '\n'

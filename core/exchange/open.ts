@@ -2,7 +2,16 @@
  * Opening a project file with everything there is to know: the document's own checks, then those of each
  * joint and step.
  */
-import { Aside, nameOf, readProject, type Group, type Piece, type Project, type Reading } from '../document'
+import {
+  Aside,
+  nameOf,
+  readProject,
+  sayStep,
+  type Group,
+  type Piece,
+  type Project,
+  type Reading,
+} from '../document'
 import { jointFault } from '../joints'
 import { stepFault } from '../work'
 
@@ -24,8 +33,7 @@ export function openProject(text: string): Reading {
   const sound = <T extends Group | Piece>(wood: T): T => {
     if (!('work' in wood) || !wood.work.some(stepFault)) return wood
     for (const step of wood.work)
-      if (stepFault(step))
-        aside.put('work', `${step.kind} on ${wood.name}`, stepFault(step)!, { on: wood.id, step })
+      if (stepFault(step)) aside.put('work', sayStep(step, wood), stepFault(step)!, { on: wood.id, step })
     return { ...wood, work: wood.work.filter((step) => !stepFault(step)) }
   }
   const { pieces, groups } = read.project

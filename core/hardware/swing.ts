@@ -1,5 +1,5 @@
 /** What a hinge lets swing, turned through its way: how far it comes before it meets something that stays. */
-import { facesOf, type Hardware } from '../document'
+import { facesOf, groupsWithin, type Hardware } from '../document'
 import type { Degrees } from '../measure'
 import type { Model } from '../model'
 import {
@@ -94,16 +94,7 @@ export function* swingSteps(model: Model, hinge: Hinge, kernel: Kernel): Generat
 
 /** The instances a hinge moves: its pieces, and those of its groups. */
 function movedBy(model: Model, hinge: Hinge): Instance[] {
-  const { groups } = model.project
-  const ids = new Set(hinge.moves)
-  for (let grown = true; grown;) {
-    grown = false
-    for (const g of groups)
-      if (g.group !== null && ids.has(g.group) && !ids.has(g.id)) {
-        ids.add(g.id)
-        grown = true
-      }
-  }
+  const ids = new Set(hinge.moves.flatMap((id) => groupsWithin(model.project, id)))
   const inside = (i: Instance): boolean => {
     const group = model.resolved.byId.get(i.piece)?.piece.group
     return ids.has(i.piece) || (group != null && ids.has(group))

@@ -17,7 +17,7 @@ import {
   type Facing,
 } from '../pieces'
 import { because } from './because'
-import { Graph, type NodeKey, type NodeResult } from './graph'
+import { Graph, type NodeDef, type NodeKey, type NodeResult } from './graph'
 import { standsAtHome } from './home'
 import { instanceOf, sameInstance } from './instance'
 import { measureKey } from './jointnodes'
@@ -82,7 +82,7 @@ export class Resolver {
       const r = result(key)
       return r?.ok ? (r.value as number) : null
     }
-    const touched = ownersOf(this.graph.touched)
+    const touched = ownersOf(this.graph.touched, defs)
     const stocks = this.resolveStocks(project, touched, number)
     const pieces = this.resolvePieces(project, touched, stocks, result)
 
@@ -254,9 +254,9 @@ type Results = (key: NodeKey) => NodeResult | undefined
 /** Whether anything may have happened to what has this id; a setting's name is its own. */
 type Owners = (id: string) => boolean
 
-function ownersOf(touched: ReadonlySet<NodeKey> | null): Owners {
+function ownersOf(touched: ReadonlySet<NodeKey> | null, defs: ReadonlyMap<NodeKey, NodeDef>): Owners {
   if (!touched) return () => true
-  const ids = new Set([...touched].map((key) => key.split('.')[1]!))
+  const ids = new Set([...touched].map((key) => defs.get(key)!.owner.id))
   return (id) => ids.has(id)
 }
 

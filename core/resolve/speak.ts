@@ -2,7 +2,7 @@
  * What graph nodes say, as a maker reads it. They name things by id and give lengths in millimetres; names,
  * numbers of copies and fractions are put in here, when something is shown.
  */
-import { nameOfGone, ordinalOf, partsOf, stepsIn, type Copy, type Project } from '../document'
+import { nameOfGone, ordinalOf, partsOf, sayStep, stepsIn, type Copy, type Project } from '../document'
 import { formatLength, type LengthStyle, type Ref } from '../measure'
 
 /** A length in what a node says. */
@@ -31,7 +31,7 @@ export function speaker(
     project.pieces,
   ])
     for (const x of list) spoken.set(x.id, x.name)
-  for (const { step, entry } of stepsIn(project)) spoken.set(step.id, `${step.kind} on ${entry.name}`)
+  for (const { step, entry } of stepsIn(project)) spoken.set(step.id, sayStep(step, entry))
   const name = (id: string) => spoken.get(id) ?? nameOfGone(project, id) ?? `@${id}`
   const number = (id: string, copy: Copy): string => {
     const n = copies(id).indexOf(copy)

@@ -1,5 +1,5 @@
 /** The maker's own work on every piece of wood it comes to, and what is wrong with it. */
-import { standsIn, type Group, type Step } from '../document'
+import { groupsAbove, groupsWithin, standsIn, type Step } from '../document'
 import {
   originalOf,
   sayLength,
@@ -175,14 +175,8 @@ function imageOf(i: Instance): Wood {
 
 /** A group in each place it stands as one block, with the pieces of wood that it holds there. */
 function blocksOf(group: ResolvedGroup, resolved: Resolved): Array<{ wood: Wood; members: Instance[] }> {
-  const { groups } = resolved.project
-  const above = new Set<string>()
-  const byId = new Map<string, Group>(groups.map((g) => [g.id, g]))
-  for (let up = group.group.group; up !== null && !above.has(up); up = byId.get(up)?.group ?? null)
-    above.add(up)
-  const inside = new Set([group.id])
-  for (let n = 0; n < groups.length; n++)
-    for (const g of groups) if (g.group !== null && inside.has(g.group)) inside.add(g.id)
+  const above = new Set(groupsAbove(resolved.project, group.id))
+  const inside = new Set(groupsWithin(resolved.project, group.id))
   const held = resolved.pieces.filter((p) => p.piece.group !== null && inside.has(p.piece.group))
   const size = group.size!
   return group.frames.map((frame, n) => ({

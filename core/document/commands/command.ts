@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { stepsIn } from '../held'
+import { sayStep, stepsIn } from '../held'
 import { slotsReferringTo } from '../slots'
 import type { Group, Joint, MadePiece, Parameter, Piece, Project, Step, Stock } from '../schema'
 
@@ -95,13 +95,11 @@ export const nameOf = (project: Project, id: string): string =>
   project.groups.find((g) => g.id === id)?.name ??
   project.stock.find((s) => s.id === id)?.name ??
   project.boards.find((b) => b.id === id)?.name ??
-  sayStep(stepsIn(project).find((s) => s.step.id === id)) ??
+  stepsIn(project)
+    .filter(({ step }) => step.id === id)
+    .map(({ step, entry }) => sayStep(step, entry))[0] ??
   nameOfGone(project, id) ??
   id
-
-/** "channel on Side". */
-const sayStep = (found: ReturnType<typeof stepsIn>[number] | undefined): string | undefined =>
-  found && `${found.step.kind} on ${found.entry.name}`
 
 /**
  * Takes pieces and groups out of the document; what still refers to them is to know what they were called.

@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { withRefs, type Ref } from '../../measure'
 import { copyOf, firstHere, partsOf, standsHere, standsIn, type Copy } from '../copies'
+import { groupsAbove, groupsWithin } from '../nesting'
 import { freeId, freeName } from '../new'
 import {
   CopyPath,
@@ -62,7 +63,7 @@ export const removeGroup = command({
   schema: z.object({ id: Id }).strict(),
   apply: (draft, { id }) => {
     groupIn(draft, id)
-    const groups = within(draft, id)
+    const groups = groupsWithin(draft, id)
     const pieces = draft.pieces.filter((p) => p.group !== null && groups.includes(p.group)).map((p) => p.id)
     const twin = draft.pieces.find(
       (p) => p.kind === 'twin' && pieces.includes(p.of) && !pieces.includes(p.id),
@@ -72,11 +73,6 @@ export const removeGroup = command({
   },
   describe: ({ id }, before) => `Delete ${nameOf(before, id)}`,
 })
-
-/** A group and the groups in it. */
-export function within(project: Project, id: string): string[] {
-  return [id, ...project.groups.filter((g) => g.group === id).flatMap((g) => within(project, g.id))]
-}
 
 export const renameGroup = command({
   name: 'rename-group',
@@ -187,7 +183,7 @@ export const partGroup = command({
     const found = groupIn(draft, id)
     if (!standsHere(found, copy)) throw new Refusal(`That copy of ${found.name} is not there`)
     const first = firstHere(found) === copy
-    const groups = within(draft, id)
+    const groups = groupsWithin(draft, id)
     const to = new Map(groups.map((g) => [g, g === id ? newId : `${newId}_${g}`]))
     const above = new Set(groupsAbove(draft, id))
     const inside = draft.pieces.filter((p) => p.group !== null && groups.includes(p.group))
@@ -242,17 +238,6 @@ const stepsTo = (work: readonly Step[], newId: string, to: Map<string, string>):
     to.set(step.id, id)
     return { ...step, id }
   })
-
-/** The groups that a group stands in, the nearest first. */
-function groupsAbove(project: Project, id: string): string[] {
-  const found: string[] = []
-  let up = project.groups.find((g) => g.id === id)?.group ?? null
-  while (up !== null && !found.includes(up)) {
-    found.push(up)
-    up = project.groups.find((g) => g.id === up)?.group ?? null
-  }
-  return found
-}
 
 /** A path through things that have been copied, as it leads through their copies. */
 const copyTo = (copy: Copy, to: ReadonlyMap<string, string>): Copy =>

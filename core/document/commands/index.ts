@@ -18,17 +18,7 @@ export { nameOf, nameOfGone } from './command'
 
 enablePatches()
 
-const { within: _within, ...groupCommands } = groups
-const COMMANDS = {
-  ...project,
-  ...rack,
-  ...pieces,
-  ...groupCommands,
-  ...joints,
-  ...hardware,
-  ...work,
-  ...aside,
-}
+const COMMANDS = { ...project, ...rack, ...pieces, ...groups, ...joints, ...hardware, ...work, ...aside }
 type Commands = typeof COMMANDS
 type Named = Commands[keyof Commands]
 

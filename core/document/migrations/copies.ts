@@ -4,17 +4,16 @@
  * checked yet.
  */
 import { coerce, evaluate, lengthOf, numberOf, parse, type LengthUnit } from '../../measure'
+import { isRecord } from '../record'
 import { copyWithin, FIRST, nthCopy, type Copy } from '../copies'
-
-type Data = Readonly<Record<string, unknown>>
+import { each, withAside, type Data } from './data'
 
 /** More copies than any project has are not told apart. */
 const MOST = 20_000
 /** Groups in groups deeper than this stand in no project. */
 const DEEPEST = 50
 
-const isData = (x: unknown): x is Data => typeof x === 'object' && x !== null && !Array.isArray(x)
-const list = (x: unknown): Data[] => (Array.isArray(x) ? x.filter(isData) : [])
+const list = (x: unknown): Data[] => (Array.isArray(x) ? x.filter(isRecord) : [])
 
 /** The copies of a thing, by number from 1; null for a placement that had been taken away. */
 type Numbered = ReadonlyArray<Copy | null>
@@ -22,6 +21,7 @@ type Numbered = ReadonlyArray<Copy | null>
 class Numbers {
   private readonly things: ReadonlyMap<unknown, Data>
   private readonly groups: ReadonlyMap<unknown, Data>
+  private readonly known = new Map<Data, Numbered>()
 
   constructor(private readonly data: Data) {
     this.groups = new Map(list(data.groups).map((g) => [g.id, g]))
@@ -36,6 +36,12 @@ class Numbers {
   }
 
   private of(thing: Data, depth = 0): Numbered {
+    let all = this.known.get(thing)
+    if (!all) this.known.set(thing, (all = this.number(thing, depth)))
+    return all
+  }
+
+  private number(thing: Data, depth: number): Numbered {
     const group = this.groups.get(thing.group)
     const above: Numbered = group && depth < DEEPEST ? this.of(group, depth + 1) : [FIRST]
     const own = this.own(thing)
@@ -48,7 +54,7 @@ class Numbers {
   /** Where it is described: its repeat first, then its placements. */
   private own(thing: Data): Numbered {
     const made = thing.kind === 'twin' ? this.things.get(thing.of) : thing
-    const repeat = isData(made?.repeat) ? made.repeat : null
+    const repeat = isRecord(made?.repeat) ? made.repeat : null
     const count = repeat ? Math.min(500, this.count(repeat.count)) : 1
     const placements = list(thing.placements).map((p, n) => (p.kind === 'none' ? null : placementId(n)))
     return [...Array.from({ length: count }, (_, n) => nthCopy(n)), ...placements]
@@ -98,11 +104,11 @@ export function copiesById(data: Data): Data {
   const walk = (value: unknown, key: string): unknown => {
     if (typeof value === 'string') return TEXTS.has(key) ? value : measure(value)
     if (Array.isArray(value)) return value.map((v) => walk(v, key))
-    if (!isData(value)) return value
+    if (!isRecord(value)) return value
     return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, k === 'setAside' ? v : walk(v, k)]))
   }
-  const described = (x: unknown): unknown => {
-    if (!isData(x)) return x
+  const described = (entry: Data): Data => {
+    const x = walk(entry, '') as Data
     const named = (n: unknown) => (typeof n === 'number' ? numbers.copy(x.id, n) : n)
     return {
       ...x,
@@ -111,28 +117,13 @@ export function copiesById(data: Data): Data {
       ...(Array.isArray(x.placements) ? { placements: x.placements.flatMap(placed) } : {}),
     }
   }
-  /** What was put aside reads as the rest does, should it be mended. */
-  const aside = (x: unknown): unknown => {
-    if (!isData(x) || (x.list !== 'pieces' && x.list !== 'groups') || typeof x.text !== 'string') return x
-    try {
-      return { ...x, text: JSON.stringify(described(walk(JSON.parse(x.text), '')), null, 2) }
-    } catch {
-      return x
-    }
-  }
-  const lists = Object.fromEntries(
-    (['pieces', 'groups'] as const).flatMap((key) => {
-      const all = data[key]
-      return Array.isArray(all) ? [[key, all.map((x) => described(walk(x, '')))]] : []
-    }),
-  )
   return {
-    ...(walk(data, '') as Data),
-    ...lists,
-    ...(Array.isArray(data.setAside) ? { setAside: data.setAside.map(aside) } : {}),
+    ...(walk(withAside(data, { pieces: described, groups: described }), '') as Data),
+    ...('pieces' in data ? { pieces: each(data.pieces, described) } : {}),
+    ...('groups' in data ? { groups: each(data.groups, described) } : {}),
   }
 }
 
 /** A placement with an id of its own; what was taken away needs no number any more. */
 const placed = (p: unknown, n: number): unknown[] =>
-  !isData(p) ? [p] : p.kind === 'none' ? [] : [{ id: placementId(n), ...p }]
+  !isRecord(p) ? [p] : p.kind === 'none' ? [] : [{ id: placementId(n), ...p }]
