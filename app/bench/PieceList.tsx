@@ -4,7 +4,7 @@ import { Plus } from 'lucide-react'
 import type { Group, Piece } from '../../core/document'
 import { choose, useOpen } from '../store/open'
 import { Mark } from '../ui/Mark'
-import { askBench } from './asks'
+import { openDialog } from './asks'
 import { useMarks } from './marks'
 
 /** Every piece with its mark and how many there are of it, in its group; what is wrong shows here too. */
@@ -15,7 +15,7 @@ export function PieceList() {
       <div className="mb-1 flex items-center justify-between">
         <h2 className="panel-title">Pieces</h2>
         {!readOnly && (
-          <button className="btn btn-quiet" onClick={() => askBench('board')}>
+          <button className="btn btn-quiet" onClick={() => openDialog('board')}>
             <Plus size={14} /> Board
           </button>
         )}

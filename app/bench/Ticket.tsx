@@ -14,7 +14,7 @@ import { Mark } from '../ui/Mark'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
 import { deletePiece } from './remove'
-import { askBench } from './asks'
+import { openDialog } from './asks'
 import { RepeatSection } from './Repeat'
 import { Spans } from './Spans'
 import { InGroup, Tilts } from './Stands'
@@ -134,12 +134,12 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
       {!readOnly && (
         <div className="flex flex-wrap gap-1 border-t border-hairline pt-2">
           {made && (
-            <button className="btn" onClick={() => askBench('mirror')}>
+            <button className="btn" onClick={() => openDialog('mirror')}>
               <FlipHorizontal2 size={14} /> Mirror
             </button>
           )}
           {made && !made.repeat && (
-            <button className="btn" onClick={() => askBench('evenly')}>
+            <button className="btn" onClick={() => openDialog('evenly')}>
               <Rows3 size={14} /> Space evenly
             </button>
           )}

@@ -1,64 +1,61 @@
-import type { ReactNode } from 'react'
 import { useBench } from './asks'
 import { BENCH_COMMANDS, doOnBench, sayKey, type BenchCommand } from './commands'
 
 const at = (place: 'tools' | 'views'): readonly BenchCommand[] =>
   BENCH_COMMANDS.filter((c) => c.button?.at === place)
 
-function Bar({ label, className, children }: { label: string; className: string; children: ReactNode }) {
+const LOOKS = {
+  tools: {
+    bar: 'top-2 left-2 grid w-18 gap-1',
+    button: 'flex-col gap-0 px-1 py-1 text-xs',
+    on: 'border-chalk bg-chalk-pale',
+    icon: 16,
+  },
+  views: {
+    bar: 'bottom-2 left-1/2 flex -translate-x-1/2',
+    button: '-ml-px rounded-none px-2',
+    on: 'bg-chalk-pale',
+    icon: 14,
+  },
+} as const
+
+function Bar({
+  label,
+  place,
+  commands,
+}: {
+  label: string
+  place: keyof typeof LOOKS
+  commands: readonly BenchCommand[]
+}) {
+  const bench = useBench()
+  const looks = LOOKS[place]
   return (
-    <div className={`absolute ${className}`} role="toolbar" aria-label={label}>
-      {children}
+    <div className={`absolute ${looks.bar}`} role="toolbar" aria-label={label}>
+      {commands.map((c) => {
+        const { label, icon: Icon } = c.button!
+        const on = c.on?.(bench) ?? false
+        return (
+          <button
+            key={c.id}
+            className={`btn ${looks.button} ${on ? looks.on : ''}`}
+            {...(c.on ? { 'aria-pressed': on } : {})}
+            title={`${c.says} (${sayKey(c.keys[0]!)})`}
+            onClick={() => doOnBench(c)}
+          >
+            {Icon && <Icon size={looks.icon} />}
+            {label}
+          </button>
+        )
+      })}
     </div>
   )
 }
 
 /** The tools at the left of the bench. */
-export function Tools({ readOnly }: { readOnly: boolean }) {
-  const bench = useBench()
-  return (
-    <Bar label="Tools" className="top-2 left-2 grid w-18 gap-1">
-      {at('tools')
-        .filter((c) => !(c.writes && readOnly))
-        .map((c) => {
-          const { label, icon: Icon } = c.button!
-          const on = c.on?.(bench) ?? false
-          return (
-            <button
-              key={c.id}
-              className={`btn flex-col gap-0 px-1 py-1 text-xs ${on ? 'border-chalk bg-chalk-pale' : ''}`}
-              {...(c.on ? { 'aria-pressed': on } : {})}
-              title={`${c.says} (${sayKey(c.keys[0]!)})`}
-              onClick={() => doOnBench(c)}
-            >
-              {Icon && <Icon size={16} />}
-              {label}
-            </button>
-          )
-        })}
-    </Bar>
-  )
-}
+export const Tools = ({ readOnly }: { readOnly: boolean }) => (
+  <Bar label="Tools" place="tools" commands={at('tools').filter((c) => !(c.writes && readOnly))} />
+)
 
 /** The views along the lower edge of the bench. */
-export function Views() {
-  const bench = useBench()
-  return (
-    <Bar label="Views" className="bottom-2 left-1/2 flex -translate-x-1/2">
-      {at('views').map((c) => {
-        const { label, icon: Icon } = c.button!
-        return (
-          <button
-            key={c.id}
-            className={`btn -ml-px rounded-none px-2 ${c.on!(bench) ? 'bg-chalk-pale' : ''}`}
-            title={`${c.says} (${sayKey(c.keys[0]!)})`}
-            onClick={() => doOnBench(c)}
-          >
-            {Icon && <Icon size={14} />}
-            {label}
-          </button>
-        )
-      })}
-    </Bar>
-  )
-}
+export const Views = () => <Bar label="Views" place="views" commands={at('views')} />

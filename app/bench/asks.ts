@@ -2,8 +2,6 @@
 import { create } from 'zustand'
 
 export type ViewName = 'front' | 'back' | 'left' | 'right' | 'top' | 'bottom' | 'pictorial'
-export type BenchAsk = 'board' | 'join' | 'evenly' | 'mirror' | 'x-ray' | 'explode' | 'fit'
-
 interface Bench {
   readonly panel: 'ticket' | 'join'
   readonly dialog: 'board' | 'mirror' | 'evenly' | null
@@ -29,16 +27,19 @@ export const useBench = create<Bench>(() => ({
 export const lookFrom = (name: ViewName | 'fit'): void =>
   useBench.setState((s) => ({ view: { name, n: s.view.n + 1 } }))
 
-/** Does what a key, a button or the palette asks of the bench. */
-export function askBench(ask: BenchAsk): void {
-  const fit = () => setTimeout(() => lookFrom('fit'))
-  if (ask === 'board' || ask === 'mirror' || ask === 'evenly') useBench.setState({ dialog: ask })
-  else if (ask === 'join') {
-    useBench.setState((s) => ({ panel: s.panel === 'join' ? 'ticket' : 'join', patches: [] }))
-    fit()
-  } else if (ask === 'x-ray') useBench.setState((s) => ({ xray: !s.xray }))
-  else if (ask === 'explode') {
-    useBench.setState((s) => ({ exploded: !s.exploded }))
-    fit()
-  } else lookFrom('fit')
+/** Shows everything, once what changed stands on the stage. */
+const fitSoon = () => setTimeout(() => lookFrom('fit'))
+
+export const openDialog = (dialog: NonNullable<Bench['dialog']>): void => useBench.setState({ dialog })
+
+export function toggleJoining(): void {
+  useBench.setState((s) => ({ panel: s.panel === 'join' ? 'ticket' : 'join', patches: [] }))
+  fitSoon()
 }
+
+export function toggleApart(): void {
+  useBench.setState((s) => ({ exploded: !s.exploded }))
+  fitSoon()
+}
+
+export const toggleSeeThrough = (): void => useBench.setState((s) => ({ xray: !s.xray }))

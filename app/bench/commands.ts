@@ -3,7 +3,15 @@ import { Box, Expand, Eye, Link2, Maximize, Palette, Plus, type LucideIcon } fro
 import type { MadePiece } from '../../core/document'
 import { pieceOf } from '../../core/resolve'
 import { choose, light, pick, useOpen } from '../store/open'
-import { askBench, lookFrom, useBench, type ViewName } from './asks'
+import {
+  lookFrom,
+  openDialog,
+  toggleApart,
+  toggleJoining,
+  toggleSeeThrough,
+  useBench,
+  type ViewName,
+} from './asks'
 import { deletePiece } from './remove'
 
 export interface BenchCommand {
@@ -49,7 +57,7 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     keys: ['b'],
     writes: true,
     button: { at: 'tools', label: 'Board', icon: Plus },
-    act: () => askBench('board'),
+    act: () => openDialog('board'),
   },
   {
     id: 'join',
@@ -57,7 +65,7 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     keys: ['j'],
     button: { at: 'tools', label: 'Join', icon: Link2 },
     on: (b) => b.panel === 'join',
-    act: () => askBench('join'),
+    act: () => toggleJoining(),
   },
   {
     id: 'evenly',
@@ -65,7 +73,7 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     keys: ['e'],
     writes: true,
     can: () => chosenPiece() !== null,
-    act: () => askBench('evenly'),
+    act: () => openDialog('evenly'),
   },
   {
     id: 'mirror',
@@ -73,7 +81,7 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     keys: ['i'],
     writes: true,
     can: () => chosenPiece() !== null,
-    act: () => askBench('mirror'),
+    act: () => openDialog('mirror'),
   },
   {
     id: 'apart',
@@ -81,7 +89,7 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     keys: ['x'],
     button: { at: 'tools', label: 'Apart', icon: Expand },
     on: (b) => b.exploded,
-    act: () => askBench('explode'),
+    act: () => toggleApart(),
   },
   {
     id: 'see-through',
@@ -89,7 +97,7 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     keys: ['z'],
     button: { at: 'tools', label: 'See through', icon: Eye },
     on: (b) => b.xray,
-    act: () => askBench('x-ray'),
+    act: () => toggleSeeThrough(),
   },
   {
     id: 'marks',
@@ -104,7 +112,7 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     says: 'Fit to the window',
     keys: ['f'],
     button: { at: 'tools', label: 'Fit', icon: Maximize },
-    act: () => askBench('fit'),
+    act: () => lookFrom('fit'),
   },
   ...VIEWS.map(([name, label], n): BenchCommand => ({
     id: `view-${name}`,
@@ -133,7 +141,7 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     hidden: true,
     act: () => {
       if (useOpen.getState().picking) return pick(null)
-      if (useBench.getState().panel === 'join') return askBench('join')
+      if (useBench.getState().panel === 'join') return toggleJoining()
       choose([])
       light(null)
     },

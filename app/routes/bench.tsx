@@ -2,7 +2,7 @@ import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/bench'
 import { pieceOf } from '../../core/resolve'
 import { useEffect, useMemo, useState } from 'react'
-import { askBench, useBench } from '../bench/asks'
+import { openDialog, useBench } from '../bench/asks'
 import { benchKeys } from '../bench/commands'
 import { BoardDialog } from '../bench/BoardDialog'
 import { JoinPanel } from '../bench/JoinPanel'
@@ -95,7 +95,7 @@ export default function BenchScreen() {
                 Take a board from the rack, say how long it is and how it stands.
               </p>
               {!readOnly && (
-                <button className="btn btn-main" onClick={() => askBench('board')}>
+                <button className="btn btn-main" onClick={() => openDialog('board')}>
                   Add a board
                 </button>
               )}

@@ -356,6 +356,17 @@ describe('what refers to a copy goes on meaning it', () => {
       refused(gone, change.setPlacement({ id: 'g1', placement: { kind: 'moved', id: 'c1', turns: [] } })),
     ).toMatch(/does not stand there/)
   })
+  test('when a copy that stood there alone was parted, its place is not given to another', () => {
+    const parted = run(
+      shop,
+      change.group({ id: 'g1', name: 'Box', members: ['p1', 'p2'] }),
+      change.addPlacement({ id: 'g1', placement: { kind: 'moved', id: 'c1', turns: [], across: '700' } }),
+      change.partPiece({ id: 'p2', newId: 'own', copy: 'g1:c1' }),
+      change.removePlacement({ id: 'g1', placement: 'c1' }),
+    )
+    const again = change.addPlacement({ id: 'g1', placement: { kind: 'moved', id: 'c1', turns: [] } })
+    expect(refused(parted, again)).toMatch(/was of a copy that is gone/)
+  })
   test('when it has become something of its own, numbered or not', () => {
     const three = run(
       shop,

@@ -129,16 +129,20 @@ export const removePlacement = command({
   apply: (draft, { id, placement, called }) => {
     const { all, at } = placementIn(draft, id, placement)
     all.splice(at, 1)
-    const meant = slots(draft).some((slot) => refsOf(slot.text).some((ref) => passes(ref, id, placement)))
-    if (meant) draft.gone[goneId(id, placement)] = called ?? `a copy of ${nameOf(draft, id)}`
+    const parted = [...draft.pieces, ...draft.groups].flatMap((x) =>
+      [...x.except, ...(x.only === null ? [] : [x.only])].map((copy) => ({ id: x.id, copy })),
+    )
+    const meant = [...parted, ...slots(draft).flatMap((slot) => refsOf(slot.text))]
+    if (meant.some((ref) => passes(ref, id, placement)))
+      draft.gone[goneId(id, placement)] = called ?? `a copy of ${nameOf(draft, id)}`
   },
   describe: ({ id }, before) => `Take a copy of ${nameOf(before, id)} away`,
 })
 
 const goneId = (group: string, placement: string): string => `${group}#${placement}`
 
-/** Whether a reference leads through one placement of a group. */
-const passes = (ref: Ref, group: string, placement: string): boolean =>
+/** Whether a reference, or what tells a parted copy, leads through one placement of a group. */
+const passes = (ref: Pick<Ref, 'id' | 'copy'>, group: string, placement: string): boolean =>
   ref.copy !== undefined && partsOf(ref.copy).some((p) => p.id === placement && (p.owner ?? ref.id) === group)
 
 const Parted = z.object({ id: Id, newId: Id, copy: CopyPath }).strict()
