@@ -2,22 +2,25 @@
 import { expose, transfer } from 'comlink'
 import type { Project } from '../core/document'
 import { modelOf } from '../core/model'
-import { pictureOf, planSheets, type Sheet } from '../core/plans'
+import { pictureOf, planWork, type Sheet } from '../core/plans'
 import type { Pdf } from '../core/plans/pdf'
 import { kernel } from './kernel'
-import { breathe } from './slices'
+import { breathe, SLICE } from './slices'
 
 let newest = 0
 
 const worker = {
-  /** Hands over each sheet as it is done; false when a newer revision came in between. */
+  /** Hands over each sheet as it is done; false when it was stopped, or a newer revision came, in between. */
   async sheets(revision: number, project: Project, take: (sheet: Sheet) => void): Promise<boolean> {
     newest = Math.max(newest, revision)
     const k = await kernel()
-    for (const sheet of planSheets(modelOf(project), k)) {
-      take(sheet)
+    let since = performance.now()
+    for (const sheet of planWork(modelOf(project), k)) {
+      if (sheet) take(sheet)
+      else if (performance.now() - since < SLICE) continue
       await breathe()
       if (revision < newest) return false
+      since = performance.now()
     }
     return true
   },

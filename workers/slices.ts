@@ -4,7 +4,7 @@
 export const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
 
 /** How long a worker works before it looks for messages, milliseconds. */
-const SLICE = 20
+export const SLICE = 20
 
 /** Runs a search to its end, a little at a time; null when `stopped` says so in between. */
 export async function inSlices<T>(search: Generator<unknown, T>, stopped: () => boolean): Promise<T | null> {

@@ -6,7 +6,7 @@ import { formatLength, marked } from '../measure'
 import { levelDimension, uprightDimension } from './dimension'
 import { atU, atV, drawnMarks, heightOf, outlineOf, widthOf, type Placed } from './drawn'
 import { border, drawingArea } from './frame'
-import { drawView, type Drawn, type Solid } from './hidden/lines'
+import { drawingView, type Solid } from './hidden/lines'
 import { FRONT, LEFT, PICTORIAL, RIGHT, TOP, type View } from './hidden/view'
 import { largestScale } from './scale'
 import { SMALL, write, PAPER, type Mark, type Sheet } from './sheet'
@@ -14,20 +14,13 @@ import { SMALL, write, PAPER, type Mark, type Sheet } from './sheet'
 const ROW = 9
 const APART = 12
 
-export type Draw = (solids: readonly Solid[], view: View, hidden: boolean) => Drawn
-
-export const drawNow =
-  (progress?: (share: number) => void): Draw =>
-  (solids, view, hidden) =>
-    drawView(solids, view, progress ? { hidden, progress } : { hidden })
-
-export function assemblySheet(
+/** Yields now and then while it draws. */
+export function* assemblySheet(
   model: Model,
   solids: readonly Solid[],
   sheet: number,
   of: number,
-  draw: Draw,
-): Sheet {
+): Generator<undefined, Sheet> {
   const { settings } = model.project
   const third = settings.projection === 'third'
   const side = third ? RIGHT : LEFT
@@ -59,9 +52,9 @@ export function assemblySheet(
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
   const below = (third ? atFront : atTop).y
   const marks: Mark[] = [
-    ...drawnMarks(draw(solids, FRONT, true), atFront),
-    ...drawnMarks(draw(solids, TOP, false), atTop),
-    ...drawnMarks(draw(solids, side, false), atEnd),
+    ...drawnMarks(yield* drawingView(solids, FRONT, { hidden: true }), atFront),
+    ...drawnMarks(yield* drawingView(solids, TOP, { hidden: false }), atTop),
+    ...drawnMarks(yield* drawingView(solids, side, { hidden: false }), atEnd),
     ...levelDimension(x, atU(atFront, front.u2), below + ROW, below, say(widthOf(front))),
     ...uprightDimension(atV(atFront, front.v1), atV(atFront, front.v2), x - ROW + 2, x, say(heightOf(front))),
     ...levelDimension(atEnd.x, atU(atEnd, end.u2), atEnd.y + ROW, atEnd.y, say(widthOf(end))),
@@ -82,7 +75,7 @@ export function assemblySheet(
     scale: fit,
   }
   marks.push(
-    ...drawnMarks(draw(solids, PICTORIAL, false), atPicture),
+    ...drawnMarks(yield* drawingView(solids, PICTORIAL, { hidden: false }), atPicture),
     label('Pictorial, not to scale', atPicture),
   )
 

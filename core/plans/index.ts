@@ -1,4 +1,4 @@
-export { planSheets } from './set'
+export { planSheets, planWork } from './set'
 export { boundsOf, textWidth, type Bounds, type Mark, type Sheet } from './sheet'
 export { toSvg } from './svg'
 export { drawView, type Drawn, type Solid } from './hidden/lines'

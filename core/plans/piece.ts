@@ -8,11 +8,10 @@ import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
 import type { Vec3 } from '../pieces'
 import { countOf, workKind, type Feature, type Sentence } from '../work'
-import type { Draw } from './assembly'
 import { levelDimension, runningLevel, runningUpright, uprightDimension } from './dimension'
 import { atU, atV, drawnMarks, type Placed } from './drawn'
 import { border, drawingArea, shorten } from './frame'
-import type { Solid } from './hidden/lines'
+import { drawingView, type Drawn, type Solid } from './hidden/lines'
 import { ofPiece, type View } from './hidden/view'
 import { largestScale } from './scale'
 import { PAPER, SMALL, TEXT, textWidth, write, type Mark, type Sheet } from './sheet'
@@ -21,14 +20,14 @@ const ROW = 9
 const APART = 10
 const NOTE = 5
 
-export function pieceSheet(
+/** Yields now and then while it draws. */
+export function* pieceSheet(
   model: Model,
   alike: Alike,
   solid: Solid,
   sheet: number,
   of: number,
-  draw: Draw,
-): Sheet {
+): Generator<undefined, Sheet> {
   const { settings } = model.project
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
   const piece = alike.instances[0]!
@@ -75,7 +74,7 @@ export function pieceSheet(
     [edge, atEdge],
     [end, atEnd],
   ] as const) {
-    const drawn = draw([solid], ofPiece(view, solid.frame), true)
+    const drawn = yield* drawingView([solid], ofPiece(view, solid.frame), { hidden: true })
     marks.push(...drawnMarks(drawn, settle(drawn, place)))
   }
 
@@ -135,7 +134,7 @@ export function pieceSheet(
  * The drawing's own origin: views come in room coordinates, so the lower left of what was drawn is put at the
  * corner.
  */
-function settle(drawn: ReturnType<Draw>, place: Placed): Placed {
+function settle(drawn: Drawn, place: Placed): Placed {
   const all = [...drawn.visible, ...drawn.hidden]
   const u1 = Math.min(...all.flatMap((l) => [l[0], l[2]]))
   const v1 = Math.min(...all.flatMap((l) => [l[1], l[3]]))

@@ -6,15 +6,31 @@ import fc from 'fast-check'
 import PDFDocument from 'pdfkit'
 import { nodeFonts } from '../../cli/fonts'
 import { findAlike } from '../cuts'
+import type { Project } from '../document'
 import { openProject } from '../exchange'
 import { formatLength, marked } from '../measure'
 import { modelOf } from '../model'
 import { frameIn, facing, type Box } from '../pieces'
 import { loadKernel, type Kernel } from '../solid'
 import { block, make } from '../testing/bench'
+import { drawPlainly } from '../testing/lines'
 import { workKind } from '../work'
 import { spread } from './dimension'
-import { boundsOf, drawView, FRONT, PICTORIAL, planSheets, textWidth, toSvg, TOP, type Sheet } from './index'
+import {
+  boundsOf,
+  drawView,
+  FRONT,
+  LEFT,
+  PICTORIAL,
+  planSheets,
+  RIGHT,
+  textWidth,
+  toSvg,
+  TOP,
+  type Sheet,
+  type Solid,
+  type View,
+} from './index'
 import { toPdf } from './pdf'
 import { withFractions } from './sheet'
 
@@ -24,10 +40,14 @@ beforeAll(async () => {
 })
 
 const demos = readdirSync('demo').filter((f) => f.endsWith('.json'))
-const sheetsOf = (file: string, paper: 'a4' | 'letter'): Sheet[] => {
+const projectOf = (file: string): Project => {
   const read = openProject(readFileSync(`demo/${file}`, 'utf8'))
   if (!read.ok) throw new Error(read.why)
-  const project = { ...read.project, settings: { ...read.project.settings, paper } }
+  return read.project
+}
+const sheetsOf = (file: string, paper: 'a4' | 'letter'): Sheet[] => {
+  const read = projectOf(file)
+  const project = { ...read, settings: { ...read.settings, paper } }
   return [...planSheets(modelOf(project), kernel)]
 }
 
@@ -95,6 +115,40 @@ describe('hidden lines', () => {
       // Two rectangles 100 × 20 that share 60 of their length: the union's outline, and their ends within it.
       expect(total(apart.visible)).toBeCloseTo(2 * 140 + 2 * 20 + 20, 1)
     }
+  })
+  test('what is drawn is what every triangle asked by itself gives, of demos and of boxes that lean', () => {
+    const same = (solids: readonly Solid[], view: View) => {
+      const [quick, plain] = [drawView, drawPlainly].map((draw) => draw(solids, view, { hidden: true }))
+      expect(total(quick!.visible)).toBeCloseTo(total(plain!.visible), 2)
+      expect(total(quick!.hidden)).toBeCloseTo(total(plain!.hidden), 2)
+    }
+    for (const demo of ['seed-cabinet.json', 'cold-frame.json'])
+      for (const view of [FRONT, TOP, RIGHT, LEFT, PICTORIAL]) {
+        const model = modelOf(projectOf(demo))
+        same(
+          model.resolved.instances.map((i) => ({ shape: kernel.shape(model.recipe(i)), frame: i.frame })),
+          view,
+        )
+      }
+    const size = fc.integer({ min: 10, max: 200 })
+    const angle = fc.double({ min: -2, max: 2, noNaN: true })
+    const leaning = fc
+      .tuple(size, size, size, size, size, size, angle)
+      .map(([x, y, z, l, w, t, a]): Solid => ({
+        shape: kernel.shape({ size: [l, w, t], cuts: [] }),
+        frame: {
+          origin: [x, y, z],
+          x: [Math.cos(a), Math.sin(a), 0],
+          y: [-Math.sin(a), Math.cos(a), 0],
+          z: [0, 0, 1],
+        },
+      }))
+    fc.assert(
+      fc.property(fc.array(leaning, { minLength: 2, maxLength: 12 }), (solids) => {
+        for (const view of [FRONT, PICTORIAL]) same(solids, view)
+      }),
+      { numRuns: 30 },
+    )
   })
   test('the order of the pieces does not matter, and nothing is drawn twice', () => {
     const size = fc.integer({ min: 10, max: 200 })

@@ -1,37 +1,39 @@
 /** The whole set of sheets, made one after the other so that work on it can be shown and stopped. */
 import { findAlike } from '../cuts'
 import type { Model } from '../model'
-import type { Instance } from '../resolve'
 import type { Kernel } from '../solid'
-import { assemblySheet, drawNow } from './assembly'
+import { assemblySheet } from './assembly'
 import type { Solid } from './hidden/lines'
 import { pieceSheet } from './piece'
 import type { Sheet } from './sheet'
 import { rowsPerSheet, tableSheets } from './table'
 
-/**
- * Yields each sheet as it is done. `progress` gets a share of the whole from 0 to 1, and may throw to stop.
- */
-export function* planSheets(
-  model: Model,
-  kernel: Kernel,
-  progress?: (share: number) => void,
-): Generator<Sheet> {
+/** Yields each sheet as it is done, and null now and then in between. */
+export function* planWork(model: Model, kernel: Kernel): Generator<Sheet | null> {
   const alike = findAlike(model)
   if (alike.length === 0) return
-  const solid = (i: Instance): Solid => ({ shape: kernel.shape(model.recipe(i)), frame: i.frame })
   const tables = Math.ceil(alike.length / rowsPerSheet(model))
   const of = 1 + tables + alike.length
-  let done = 0
-  const part = (share: number) => progress?.((done + share) / of)
-  const draw = drawNow(part)
-
-  yield assemblySheet(model, model.resolved.instances.map(solid), 1, of, draw)
-  done++
+  const solids = new Map<string, Solid>()
+  for (const i of model.resolved.instances) {
+    solids.set(i.key, { shape: kernel.shape(model.recipe(i)), frame: i.frame })
+    yield null
+  }
+  yield* withPauses(assemblySheet(model, [...solids.values()], 1, of))
   yield* tableSheets(model, 2, of)
-  done += tables
-  for (const a of alike) {
-    yield pieceSheet(model, a, solid(a.instances[0]!), done + 1, of, draw)
-    done++
+  for (const [n, a] of alike.entries())
+    yield* withPauses(pieceSheet(model, a, solids.get(a.instances[0]!.key)!, 2 + tables + n, of))
+}
+
+/** Each sheet, without pauses. */
+export function* planSheets(model: Model, kernel: Kernel): Generator<Sheet> {
+  for (const sheet of planWork(model, kernel)) if (sheet) yield sheet
+}
+
+function* withPauses(drawing: Generator<undefined, Sheet>): Generator<Sheet | null> {
+  for (;;) {
+    const step = drawing.next()
+    yield step.done ? step.value : null
+    if (step.done) return
   }
 }

@@ -1,14 +1,13 @@
 /**
- * Hidden lines. Every crease and silhouette is laid on the paper and tested against each triangle that faces
+ * Hidden lines. Every crease and silhouette is laid on the paper and tested against the triangles that face
  * the viewer: where the edge lies within the triangle's outline is one interval, where the triangle is nearer
- * is another, both linear, so what is hidden is found exactly. A spatial index on the paper keeps the tests
- * few.
+ * is another, both linear, so what is hidden is found exactly.
  */
-import Flatbush from 'flatbush'
-import { dot, handOf, minus, toRoom, type Frame, type Vec3 } from '../../pieces'
-import { edgesOf, type Shape } from '../../solid'
+import { dot, handOf, type Frame, type Vec3 } from '../../pieces'
+import { drain, edgesOf, type Shape } from '../../solid'
 import { mergeSegments, type Segment } from './merge'
-import { project, type View } from './view'
+import { Occluders } from './occluders'
+import type { View } from './view'
 
 export interface Solid {
   readonly shape: Shape
@@ -20,136 +19,82 @@ export interface Drawn {
   readonly hidden: readonly Segment[]
 }
 
-/** Nearer by less than this is not in front, mm. */
-const IN_FRONT = 1e-2
-/** Beside a triangle by less than this still counts as behind it, mm. */
-const BESIDE = 1e-3
+/** So many edges are tested between one breath and the next. */
+const EDGES = 512
+/** Edges shorter than this on the paper are points, mm. */
+const POINT = 1e-4
 
-/**
- * The lines of a view. `progress` is called now and then with a share from 0 to 1; it may throw to stop the
- * work.
- */
-export function drawView(
+/** The lines of a view, hidden ones only where they are wanted. */
+export const drawView = (solids: readonly Solid[], view: View, options: { hidden: boolean }): Drawn =>
+  drain(drawingView(solids, view, options))
+
+/** The same, yielding now and then. */
+export function* drawingView(
   solids: readonly Solid[],
   view: View,
-  options: { hidden: boolean; progress?: (share: number) => void },
-): Drawn {
-  const { edges, triangles } = layOut(solids, view)
-  if (triangles.length === 0) return { visible: [], hidden: [] }
-  const index = new Flatbush(triangles.length)
-  for (const [a, b, c] of triangles)
-    index.add(
-      Math.min(a[0], b[0], c[0]),
-      Math.min(a[1], b[1], c[1]),
-      Math.max(a[0], b[0], c[0]),
-      Math.max(a[1], b[1], c[1]),
-    )
-  index.finish()
-
+  options: { hidden: boolean },
+): Generator<undefined, Drawn> {
+  const { edges, occluders } = layOut(solids, view)
+  if (occluders.count === 0) return { visible: [], hidden: [] }
+  yield
+  occluders.finish()
   const visible: Segment[] = []
   const hidden: Segment[] = []
-  edges.forEach(([a, b], n) => {
-    if (n % 256 === 0) options.progress?.(n / edges.length)
-    if (Math.hypot(b[0] - a[0], b[1] - a[1]) < 1e-4) return
-    const covered: Array<[number, number]> = []
-    const near = index.search(
-      Math.min(a[0], b[0]),
-      Math.min(a[1], b[1]),
-      Math.max(a[0], b[0]),
-      Math.max(a[1], b[1]),
-    )
-    for (const k of near) {
-      const span = hiddenBy(a, b, triangles[k]!)
-      if (span) covered.push(span)
-    }
-    const at = (t: number): [number, number] => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]
+  for (let e = 0; e < edges.length; e += 6) {
+    if (e % (6 * EDGES) === 0) yield
+    const [au, av, bu, bv] = [edges[e]!, edges[e + 1]!, edges[e + 3]!, edges[e + 4]!]
+    const [du, dv] = [bu - au, bv - av]
+    if (Math.hypot(du, dv) < POINT) continue
+    const cover = occluders.over(au, av, edges[e + 2]!, bu, bv, edges[e + 5]!)
     let from = 0
-    for (const [t0, t1] of union(covered)) {
-      if (t0 > from) visible.push([...at(from), ...at(t0)])
-      hidden.push([...at(Math.max(0, t0)), ...at(Math.min(1, t1))])
+    for (let n = 0; n < cover.size; n++) {
+      const [t0, t1] = [cover.start(n), cover.end(n)]
+      if (t0 > from) visible.push([au + du * from, av + dv * from, au + du * t0, av + dv * t0])
+      if (options.hidden) hidden.push([au + du * t0, av + dv * t0, au + du * t1, av + dv * t1])
       from = t1
     }
-    if (from < 1) visible.push([...at(from), ...at(1)])
-  })
-  return mergeSegments(visible, options.hidden ? hidden : [])
+    if (from < 1) visible.push([au + du * from, av + dv * from, bu, bv])
+  }
+  yield
+  return mergeSegments(visible, hidden)
 }
 
-type Triangle = readonly [Vec3, Vec3, Vec3]
-
-function layOut(solids: readonly Solid[], view: View): { edges: Array<[Vec3, Vec3]>; triangles: Triangle[] } {
-  const edges: Array<[Vec3, Vec3]> = []
-  const triangles: Triangle[] = []
+/** Edges on the paper, six numbers each, and all that may hide them. */
+function layOut(solids: readonly Solid[], view: View): { edges: number[]; occluders: Occluders } {
+  const edges: number[] = []
+  const occluders = new Occluders()
   for (const { shape, frame } of solids) {
-    const corner = (i: number): Vec3 =>
-      project(
-        view,
-        toRoom(frame, [shape.positions[3 * i]!, shape.positions[3 * i + 1]!, shape.positions[3 * i + 2]!]),
-      )
+    const { triangles } = shape
+    const p = onPaper(shape, frame, view)
     // Seen in a mirror, triangles that face the viewer run the other way round.
     const hand = handOf(frame) * handOf({ x: view.right, y: view.up, z: view.toward })
-    const corners = Array.from({ length: shape.positions.length / 3 }, (_, i) => corner(i))
     const toward: Vec3 = [dot(view.toward, frame.x), dot(view.toward, frame.y), dot(view.toward, frame.z)]
     for (const e of edgesOf(shape)) {
       const silhouette = dot(e.n1, toward) > 1e-9 !== dot(e.n2, toward) > 1e-9
-      if (e.sharp || silhouette) edges.push([corners[e.a]!, corners[e.b]!])
+      if (!e.sharp && !silhouette) continue
+      const [a, b] = [3 * e.a, 3 * e.b]
+      edges.push(p[a]!, p[a + 1]!, p[a + 2]!, p[b]!, p[b + 1]!, p[b + 2]!)
     }
-    for (let k = 0; k < shape.triangles.length; k += 3) {
-      const [a, b, c] = [
-        corners[shape.triangles[k]!]!,
-        corners[shape.triangles[k + 1]!]!,
-        corners[shape.triangles[k + 2]!]!,
-      ]
-      const turn = (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])
-      if (turn * hand > 1e-9) triangles.push(hand > 0 ? [a, b, c] : [a, c, b])
+    for (let k = 0; k < triangles.length; k += 3) {
+      const a = 3 * triangles[k]!
+      const [b, c] = [3 * triangles[k + (hand > 0 ? 1 : 2)]!, 3 * triangles[k + (hand > 0 ? 2 : 1)]!]
+      const turn = (p[b]! - p[a]!) * (p[c + 1]! - p[a + 1]!) - (p[b + 1]! - p[a + 1]!) * (p[c]! - p[a]!)
+      if (turn > 1e-9)
+        occluders.add(p[a]!, p[a + 1]!, p[a + 2]!, p[b]!, p[b + 1]!, p[b + 2]!, p[c]!, p[c + 1]!, p[c + 2]!)
     }
   }
-  return { edges, triangles }
+  return { edges, occluders }
 }
 
-/** The stretch of the edge, as shares of its length, that the triangle lies in front of; null for none. */
-function hiddenBy(a: Vec3, b: Vec3, [p, q, r]: Triangle): [number, number] | null {
-  let t0 = 0
-  let t1 = 1
-  for (const [s, e] of [
-    [p, q],
-    [q, r],
-    [r, p],
-  ] as const) {
-    const length = Math.hypot(e[0] - s[0], e[1] - s[1])
-    const side = (v: Vec3) =>
-      ((e[0] - s[0]) * (v[1] - s[1]) - (e[1] - s[1]) * (v[0] - s[0])) / length + BESIDE
-    const cut = clip(side(a), side(b), t0, t1)
-    if (!cut) return null
-    ;[t0, t1] = cut
-  }
-  const u = minus(q, p)
-  const v = minus(r, p)
-  const det = u[0] * v[1] - u[1] * v[0]
-  const depth = (x: Vec3) => {
-    const dx = x[0] - p[0]
-    const dy = x[1] - p[1]
-    return p[2] + ((dx * v[1] - dy * v[0]) * u[2] + (dy * u[0] - dx * u[1]) * v[2]) / det - x[2] - IN_FRONT
-  }
-  const cut = clip(depth(a), depth(b), t0, t1)
-  return cut && cut[1] - cut[0] > 1e-9 ? cut : null
-}
-
-/** The part of [t0, t1] where the line from `fa` at 0 to `fb` at 1 is not negative. */
-function clip(fa: number, fb: number, t0: number, t1: number): [number, number] | null {
-  const f0 = fa + (fb - fa) * t0
-  const f1 = fa + (fb - fa) * t1
-  if (f0 < 0 && f1 < 0) return null
-  if (f0 >= 0 && f1 >= 0) return [t0, t1]
-  const t = fa / (fa - fb)
-  return f0 < 0 ? [Math.max(t, t0), t1] : [t0, Math.min(t, t1)]
-}
-
-function union(spans: Array<[number, number]>): Array<[number, number]> {
-  const out: Array<[number, number]> = []
-  for (const [a, b] of spans.sort((x, y) => x[0] - y[0])) {
-    const last = out.at(-1)
-    if (last && a <= last[1] + 1e-9) last[1] = Math.max(last[1], b)
-    else out.push([a, b])
-  }
+/** The corners of a shape as they lie on the paper: right, up and nearness of each. */
+function onPaper({ positions }: Shape, frame: Frame, view: View): Float64Array {
+  const axes = [view.right, view.up, view.toward]
+  const rows = axes.map((w) => [dot(w, frame.x), dot(w, frame.y), dot(w, frame.z), dot(w, frame.origin)])
+  const out = new Float64Array(positions.length)
+  for (let k = 0; k < positions.length; k += 3)
+    for (let i = 0; i < 3; i++) {
+      const [x, y, z, o] = rows[i] as [number, number, number, number]
+      out[k + i] = x * positions[k]! + y * positions[k + 1]! + z * positions[k + 2]! + o
+    }
   return out
 }

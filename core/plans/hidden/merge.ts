@@ -16,10 +16,15 @@ const UPRIGHT = SAME_ANGLE / 2
 interface OnLine {
   readonly ux: number
   readonly uy: number
+  readonly angle: number
   readonly offset: number
   readonly visible: Array<[number, number]>
   readonly hidden: Array<[number, number]>
 }
+
+const NONE: readonly OnLine[] = []
+/** One number for an angle and an offset: angles are below 2¹⁶, offsets take what is left. */
+const binOf = (angle: number, offset: number): number => offset * 2 ** 17 + angle
 
 /**
  * Straight lines by angle and offset. Bins are as wide as what is taken for one line, so neighbours are
@@ -27,22 +32,19 @@ interface OnLine {
  */
 class Lines {
   readonly all: OnLine[] = []
-  private readonly bins = new Map<string, OnLine[]>()
+  private readonly bins = new Map<number, OnLine[]>()
 
-  at(line: Pick<OnLine, 'ux' | 'uy' | 'offset'>): OnLine {
-    const angle = Math.atan2(line.uy, line.ux)
-    const [i, k] = [Math.floor(angle / SAME_ANGLE), Math.floor(line.offset / SAME_OFFSET)]
+  at(ux: number, uy: number, offset: number): OnLine {
+    const angle = Math.atan2(uy, ux)
+    const [i, k] = [Math.floor(angle / SAME_ANGLE), Math.floor(offset / SAME_OFFSET)]
     for (let di = -1; di <= 1; di++)
       for (let dk = -1; dk <= 1; dk++)
-        for (const on of this.bins.get(`${i + di}|${k + dk}`) ?? [])
-          if (
-            Math.abs(Math.atan2(on.uy, on.ux) - angle) < SAME_ANGLE / 2 &&
-            Math.abs(on.offset - line.offset) < SAME_OFFSET / 2
-          )
+        for (const on of this.bins.get(binOf(i + di, k + dk)) ?? NONE)
+          if (Math.abs(on.angle - angle) < SAME_ANGLE / 2 && Math.abs(on.offset - offset) < SAME_OFFSET / 2)
             return on
-    const on: OnLine = { ...line, visible: [], hidden: [] }
+    const on: OnLine = { ux, uy, angle, offset, visible: [], hidden: [] }
     this.all.push(on)
-    const key = `${i}|${k}`
+    const key = binOf(i, k)
     const bin = this.bins.get(key)
     if (bin) bin.push(on)
     else this.bins.set(key, [on])
@@ -61,7 +63,7 @@ export function mergeSegments(
     if (length < SHORTEST) return
     ;[ux, uy] = [ux / length, uy / length]
     if (ux < -UPRIGHT || (Math.abs(ux) <= UPRIGHT && uy < 0)) [ux, uy] = [-ux, -uy]
-    const on = lines.at({ ux, uy, offset: ux * s[1] - uy * s[0] })
+    const on = lines.at(ux, uy, ux * s[1] - uy * s[0])
     const [a, b] = [on.ux * s[0] + on.uy * s[1], on.ux * s[2] + on.uy * s[3]]
     on[which].push(a < b ? [a, b] : [b, a])
   }
