@@ -206,7 +206,7 @@ test('a measure is renamed in tilts, rings, placements and hinges too', () => {
 
 test('references from groups count as references', () => {
   const p = run(box, change.setFact({ id: 'g1', direction: 'across', fact: 'end', text: '@p3.left' }))
-  expect(slotsReferringTo(p, 'p3').map((s) => s.label)).toEqual(['Box · across end'])
+  expect(slotsReferringTo(p, 'p3').map((s) => s.owner)).toEqual(['g1'])
 })
 
 describe('a file whose groups do not hold opens all the same', () => {

@@ -26,6 +26,8 @@ export const PlacementId = z
 /** What is gone: a thing by its id, or one placement of a group. */
 export const GoneId = z.string().regex(/^[A-Za-z0-9_]{1,40}(#[A-Za-z0-9_]{1,40})?$/, says('not an id'))
 export const Expression = z.string().max(LONGEST, says(`a measure has ${LONGEST} characters at most`))
+/** What a kind of joint or work needs, checked by the kind: its measures by their names. */
+export const OwnFields = z.record(z.string(), z.json())
 export const Name = z
   .string()
   .trim()
@@ -116,7 +118,7 @@ export const Step = z
     kind: z.string().regex(/^[a-z-]{1,40}$/),
     off: z.boolean().default(false),
     at: Place,
-    fields: z.record(z.string(), z.json()),
+    fields: OwnFields,
     options: z.record(z.string(), z.string().max(40)).default({}),
   })
   .strict()
@@ -203,7 +205,7 @@ export const Joint = z
       .array(z.object({ piece: Id, at: Place.nullable().default(null) }).strict())
       .min(2)
       .max(12),
-    fields: z.record(z.string(), z.json()),
+    fields: OwnFields,
     options: z.record(z.string(), z.string().max(40)).default({}),
   })
   .strict()

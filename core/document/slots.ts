@@ -1,105 +1,102 @@
-import { MeasureError, parse, refsIn, walk, type Expr, type Ref } from '../measure'
-import type { Group, Joint, MadePiece, Piece, Project } from './schema'
-
 /**
- * A place in the document that holds a measure: whose it is, what a maker calls it, and how to write it anew.
+ * Every measure in a document, found by its schema: a new field that holds a measure is found without a word.
  */
+import * as z from 'zod'
+import { MeasureError, parse, refsIn, walk, type Expr, type Ref } from '../measure'
+import { Expression, OwnFields, Project, Step } from './schema'
+
+/** A place in the document that holds a measure: whose it is, and how to write it anew. */
 export interface Slot {
   readonly text: string
-  /** Id of the piece, joint, stock, board or parameter it belongs to; null for a setting. */
+  /** Id of the piece, group, joint, step, stock, board or parameter it belongs to; null for a setting. */
   readonly owner: string | null
-  /** As in "Shelf · across start". */
-  readonly label: string
   readonly write: (text: string) => void
 }
+
+type Holder = Record<string, unknown>
+/** Puts the measures in what a holder has under a key into a list. */
+type Finder = (holder: Holder, key: string, owner: string | null, into: Slot[]) => void
+
+/** What finds the measures in anything of a schema; null where there are none. */
+function finderOf(schema: unknown): Finder | null {
+  if (schema === Expression) return leaf
+  if (schema === OwnFields) return inFields
+  if (schema instanceof z.ZodOptional || schema instanceof z.ZodNullable || schema instanceof z.ZodDefault)
+    return finderOf(schema.unwrap())
+  if (schema instanceof z.ZodArray) return each(finderOf(schema.element))
+  if (schema instanceof z.ZodDiscriminatedUnion) return byKind(schema)
+  if (schema instanceof z.ZodObject) return inObject(schema)
+  return null
+}
+
+const leaf: Finder = (holder, key, owner, into) => {
+  const text = holder[key]
+  if (typeof text === 'string') into.push({ text, owner, write: (next) => void (holder[key] = next) })
+}
+
+/** What a kind of joint or work needs is its own: all texts in it are measures. */
+const inFields: Finder = (holder, key, owner, into) => {
+  const fields = holder[key] as Holder
+  for (const name of Object.keys(fields)) {
+    const value = fields[name]
+    if (typeof value === 'string') leaf(fields, name, owner, into)
+    else if (value && typeof value === 'object' && !Array.isArray(value)) inFields(fields, name, owner, into)
+  }
+}
+
+const each = (find: Finder | null): Finder | null =>
+  find &&
+  ((holder, key, owner, into) => {
+    const list = holder[key] as Holder
+    for (const n of Object.keys(list)) find(list, n, owner, into)
+  })
+
+function inObject(schema: z.ZodObject): Finder | null {
+  const finders = Object.entries(schema.shape).flatMap(([key, of]) => {
+    const find = finderOf(of)
+    return find ? [[key, find] as const] : []
+  })
+  // Measures of what stands in a list of the document are its own; so are those of a step.
+  const owns = schema === Step
+  return finders.length === 0
+    ? null
+    : (holder, key, owner, into) => {
+        const object = holder[key] as Holder | null | undefined
+        if (!object) return
+        const whose = owns || owner === null ? ((object.id as string | undefined) ?? owner) : owner
+        for (const [name, find] of finders) find(object, name, whose, into)
+      }
+}
+
+function byKind(schema: z.ZodDiscriminatedUnion): Finder | null {
+  const by = schema.def.discriminator
+  const finders = new Map<unknown, Finder>()
+  for (const option of schema.options) {
+    const find = finderOf(option)
+    const literal = option instanceof z.ZodObject ? (option.shape[by] as z.ZodLiteral) : null
+    if (find && literal) for (const value of literal.values) finders.set(value, find)
+  }
+  return finders.size === 0
+    ? null
+    : (holder, key, owner, into) => {
+        const object = holder[key] as Holder | null | undefined
+        if (object) finders.get(object[by])?.(holder, key, owner, into)
+      }
+}
+
+/** The parts of the document that hold measures, in its own order. */
+const PARTS = Object.entries(Project.shape).flatMap(([key, schema]) => {
+  const find = finderOf(schema)
+  return find ? [[key, find] as const] : []
+})
 
 /**
  * Every measure in the document, in a fixed order. `write` changes the object given, which may be a draft.
  */
 export function slots(project: Project): Slot[] {
   const found: Slot[] = []
-  const add = <T extends object>(owner: string | null, label: string, object: T, key: keyof T) => {
-    const text = object[key]
-    if (typeof text === 'string')
-      found.push({
-        text,
-        owner,
-        label,
-        write: (next) => void ((object as Record<keyof T, unknown>)[key] = next),
-      })
-  }
-  for (const key of ['fit', 'kerf', 'trim', 'extraLength', 'extraWidth'] as const)
-    add(null, `Settings · ${key}`, project.settings, key)
-  for (const p of project.parameters) add(p.id, p.name, p, 'expression')
-  for (const s of project.stock) {
-    add(s.id, `${s.name} · thickness`, s, 'thickness')
-    add(s.id, `${s.name} · width`, s, 'width')
-    s.lengths.forEach((_, i) => add(s.id, `${s.name} · length`, s.lengths, i))
-  }
-  for (const b of project.boards) {
-    for (const key of ['length', 'width', 'thickness'] as const) add(b.id, `${b.name} · ${key}`, b, key)
-    for (const d of b.defects)
-      for (const key of ['x', 'y', 'length', 'width'] as const) add(b.id, `${b.name} · defect`, d, key)
-  }
-  for (const piece of project.pieces) pieceSlots(piece, add)
-  for (const group of project.groups) {
-    spanSlots(group, add)
-    stepSlots(group, add)
-    for (const place of group.placements)
-      if (place.kind === 'mirrored') add(group.id, `${group.name} · placement`, place, 'about')
-      else if (place.kind === 'moved')
-        for (const key of ['across', 'deep', 'up'] as const)
-          add(group.id, `${group.name} · placement ${key}`, place, key)
-  }
-  for (const h of project.hardware) {
-    add(h.id, `${h.name} · count`, h, 'count')
-    if (h.kind === 'hinge') add(h.id, `${h.name} · limit`, h, 'limit')
-  }
-  for (const joint of project.joints) jointSlots(joint, project, add)
+  for (const [key, find] of PARTS) find(project, key, null, found)
   return found
-}
-
-type Add = <T extends object>(owner: string | null, label: string, object: T, key: keyof T) => void
-
-function pieceSlots(piece: Piece, add: Add): void {
-  if (piece.kind === 'twin') return add(piece.id, `${piece.name} · mirror`, piece, 'about')
-  spanSlots(piece, add)
-  stepSlots(piece, add)
-  for (const tilt of piece.tilts) add(piece.id, `${piece.name} · tilt`, tilt, 'angle')
-}
-
-function spanSlots(owner: MadePiece | Group, add: Add): void {
-  for (const [direction, span] of Object.entries(owner.spans))
-    for (const fact of Object.keys(span) as Array<keyof typeof span>)
-      add(owner.id, `${owner.name} · ${direction} ${fact}`, span, fact)
-  const { repeat } = owner
-  if (repeat)
-    for (const key of Object.keys(repeat) as Array<keyof typeof repeat>)
-      if (key !== 'kind' && key !== 'direction') add(owner.id, `${owner.name} · repeat ${key}`, repeat, key)
-}
-
-function stepSlots({ name, work }: MadePiece | Group, add: Add): void {
-  for (const step of work)
-    for (const key of Object.keys(step.fields))
-      add(step.id, `${name} · ${step.kind} ${key}`, step.fields as Record<string, unknown>, key)
-}
-
-function jointSlots(joint: Joint, project: Project, add: Add): void {
-  const guest = project.pieces.find((p) => p.id === joint.between[0]?.piece)
-  const fields = joint.fields as Record<string, unknown>
-  for (const key of Object.keys(fields)) {
-    const value = fields[key]
-    if (typeof value === 'string')
-      add(joint.id, `${guest?.name ?? 'Joint'} · ${joint.kind} ${key}`, fields, key)
-    else if (value && typeof value === 'object' && !Array.isArray(value))
-      for (const inner of Object.keys(value))
-        add(
-          joint.id,
-          `${guest?.name ?? 'Joint'} · ${joint.kind} ${inner}`,
-          value as Record<string, unknown>,
-          inner,
-        )
-  }
 }
 
 const tryParse = (text: string): Expr | null => {
