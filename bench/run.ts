@@ -2,13 +2,17 @@
  * Ratios, each measured in one run on one machine. `npm run bench`. Goals are printed beside what was found.
  */
 import { all, create } from 'mathjs'
-import { onFace, change, execute, newProject, type Change, type Project, type Joint } from '../core/document'
+import { change, execute } from '../core/document'
 import { evaluate, lengthOf, parse } from '../core/measure'
 import { findAlike } from '../core/cuts'
 import { findContacts } from '../core/joints'
 import { modelOf, Modeller, type Model } from '../core/model'
+import { drawView, FRONT, PICTORIAL, RIGHT, TOP, type Solid } from '../core/plans'
+import { ofPiece } from '../core/plans/hidden/view'
 import { CHECKS } from '../core/proof'
 import { drain, loadKernel, Kernel } from '../core/solid'
+import { drawPlainly } from '../core/testing/lines'
+import { MIXED, wall } from '../core/testing/wall'
 
 const ms = (work: () => void): number => {
   const start = performance.now()
@@ -20,90 +24,6 @@ const best = (times: number, work: () => void): number =>
   Math.min(...Array.from({ length: times }, () => ms(work)))
 const say = (what: string, found: string, goal: string, ok: boolean) =>
   console.log(`${ok ? 'met ' : 'MISS'}  ${what}: ${found} (goal ${goal})`)
-
-type Between = Joint['between']
-interface Join {
-  readonly kind: string
-  readonly fields: Record<string, string>
-}
-const HOUSED: Join = { kind: 'housing', fields: { depth: '6', stop1: '20' } }
-/** The joint of the k-th shelf where all kinds are wanted. */
-const MIXED: readonly Join[] = [
-  HOUSED,
-  { kind: 'dowels', fields: { diameter: '8', length: '30', spacing: '100', inset: '30', into: '10' } },
-  { kind: 'tenon', fields: { length: '12', shoulder: '20' } },
-  { kind: 'tabs', fields: { count: '2', bit: '6' } },
-]
-
-/**
- * `cases` cases of two sides and eight shelves, every one of another size, so that no two solids are alike:
- * ten pieces and sixteen joints each.
- */
-function wall(cases: number, jointOf: (k: number) => Join = () => HOUSED): Project {
-  const stock = (id: string, thickness: string) =>
-    change.addStock({
-      id,
-      name: id,
-      kind: 'sheet',
-      species: 'birch plywood',
-      thickness,
-      width: '5000',
-      lengths: ['5000'],
-    })
-  const changes: Change[] = [stock('side', '18'), stock('shelf', '15')]
-  for (let c = 0; c < cases; c++) {
-    const [l, r] = [`l${c}`, `r${c}`]
-    const side = (id: string, start: string) =>
-      change.addPiece({
-        kind: 'made',
-        id,
-        name: id,
-        stock: 'side',
-        facing: 'up-right',
-        spans: {
-          across: { start },
-          deep: { start: '0', size: `${300 + c}` },
-          up: { start: '0', size: `${1800 + 3 * c}` },
-        },
-      })
-    changes.push(side(l, `${c * 1000}`), side(r, `${c * 1000 + 700 + c}`))
-    for (let k = 0; k < 8; k++) {
-      const id = `s${c}_${k}`
-      changes.push(
-        change.addPiece({
-          kind: 'made',
-          id,
-          name: id,
-          stock: 'shelf',
-          facing: 'right-up',
-          spans: {
-            across: { start: `@${l}.right`, end: `@${r}.left` },
-            deep: { start: `${k + 1}`, end: `@${l}.back` },
-            up: { start: `${100 + 200 * k}` },
-          },
-        }),
-      )
-      const ends: Between[] = [
-        [
-          { piece: id, at: onFace('end1') },
-          { piece: l, at: null },
-        ],
-        [
-          { piece: id, at: onFace('end2') },
-          { piece: r, at: null },
-        ],
-      ]
-      changes.push(
-        change.addJoints({
-          joints: ends.map((between, n) => ({ id: `j${c}_${k}_${n}`, between, ...jointOf(k) })),
-        }),
-      )
-    }
-  }
-  const done = execute(newProject('wall', 'Wall', 'mm'), changes)
-  if (!done.ok) throw new Error(done.why)
-  return done.project
-}
 
 const kernel = await loadKernel()
 const shapeAll = (model: Model, k: Kernel) => {
@@ -245,6 +165,37 @@ afterOneEdit(
   (m) => void drain(clash.find(m, yardKernel, clashes)),
 )
 afterOneEdit('finding alike pieces', findAlike, findAlike)
+
+/** All views of a project's sheets, drawn by one way or the other. */
+const VIEWS = [FRONT, TOP, RIGHT, PICTORIAL]
+function solidsOf(model: Model): Solid[] {
+  return model.resolved.instances.map((i) => ({ shape: yardKernel.shape(model.recipe(i)), frame: i.frame }))
+}
+const drawSheets = (solids: readonly Solid[], draw: typeof drawView) => {
+  for (const view of VIEWS) draw(solids, view, { hidden: view === FRONT })
+  for (const solid of solids)
+    for (const view of [FRONT, TOP, RIGHT]) draw([solid], ofPiece(view, solid.frame), { hidden: true })
+}
+const drawn = solidsOf(modelOf(wall(20, (k) => MIXED[k % MIXED.length]!)))
+const plainlyMs = best(1, () => drawSheets(drawn, drawPlainly))
+const quickMs = best(2, () => drawSheets(drawn, drawView))
+say(
+  `hidden lines of all plan sheets of ${drawn.length} pieces against every triangle asked by itself`,
+  `${(plainlyMs / quickMs).toFixed(1)} times faster (${quickMs.toFixed(0)} ms to ${plainlyMs.toFixed(0)} ms)`,
+  '5 times',
+  plainlyMs / quickMs >= 5,
+)
+const sized = [1, 4, 16, 40].map((cases) => solidsOf(modelOf(wall(cases))))
+for (const view of VIEWS) {
+  const times = sized.map((solids) => best(4, () => void drawView(solids, view, { hidden: false })))
+  const exponent = Math.log(times.at(-1)! / times[0]!) / Math.log(sized.at(-1)!.length / sized[0]!.length)
+  say(
+    `${view.name.toLowerCase()} view, growth from ${sized[0]!.length} to ${sized.at(-1)!.length} pieces`,
+    `exponent ${exponent.toFixed(2)} (${times.map((t) => t.toFixed(1)).join(', ')} ms)`,
+    'at most 1.15',
+    exponent <= 1.15,
+  )
+}
 
 const expressions = [
   'W / 2',

@@ -24,7 +24,7 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string, voice
   }
   const say = (mm: number) => formatLength(mm, model.resolved.style).text
 
-  put('cut-list.csv', cutListCsv(cutList(model), model))
+  put('cut-list.csv', cutListCsv(cutList(model), model.resolved.style))
   const hardware = hardwareList(model)
   if (hardware.length > 0) put('hardware.csv', hardwareCsv(hardware))
   const layouts = new FileNames()

@@ -1,33 +1,62 @@
 /**
- * The modelling worker. It keeps the document as its changes come in, and gives back what costs: the shapes
- * of pieces, and what is wrong with them, kept from one revision to the next. A newer revision ends work on
- * an older one.
+ * The modelling worker. It keeps the document as its changes come in, and gives back what follows from it:
+ * what screens show, the shapes of pieces, and what is wrong with them, kept from one revision to the next. A
+ * newer revision ends work on an older one.
  */
 import { expose, transfer } from 'comlink'
-import { replay, type Project } from '../core/document'
+import { cutList, layoutJobs, type CutList, type StockJob } from '../core/cuts'
+import { replay, type Joint, type Project } from '../core/document'
+import { hardwareList, type HardwareRow } from '../core/hardware'
+import type { ContactGroup } from '../core/joints'
+import {
+  jointsAt,
+  jointSheet,
+  offersOf,
+  openContacts,
+  proposedAt,
+  type JointSheet,
+  type Offer,
+  type Proposed,
+} from '../core/joints/offers'
 import { Modeller, type Model } from '../core/model'
 import { Proof } from '../core/proof'
-import type { Problem } from '../core/resolve'
-import { creaseSegments, recipeKey, type Recipe } from '../core/solid'
+import type { Because, NodeKey, Problem, Slip } from '../core/resolve'
+import type { Told } from '../core/shown'
+import { Teller } from '../core/shown/teller'
 import { kernel } from './kernel'
+import { skinOf, type Skin } from './skin'
 import { breathe, inSlices } from './slices'
 
-export interface MadeShape {
-  readonly key: string
-  readonly positions: Float32Array
-  readonly triangles: Uint32Array
-  readonly work: Uint16Array
-  readonly creases: Float32Array
+export interface MadeShape extends Skin {
+  /** The number of the solid. */
+  readonly shape: number
 }
 
 /** The document as a whole, or what has changed of it since the revision that was told before. */
-export type Told =
+export type Change =
   { readonly project: Project } | { readonly since: number; readonly patches: Parameters<typeof replay>[1] }
+
+/** Where a number comes from, or why there is none; `deeper` says which of its parts can be asked further. */
+export interface Story {
+  readonly because: Because | undefined
+  readonly slip: Slip | undefined
+  readonly deeper: readonly boolean[]
+}
+
+/** What has to be bought and cut. */
+export interface CutsTold {
+  readonly list: CutList
+  readonly jobs: readonly StockJob[]
+  readonly hardware: readonly HardwareRow[]
+}
 
 let newest = 0
 let told = { revision: -1, project: null as Project | null }
 let modeller = new Modeller()
 let proof = new Proof()
+let teller = new Teller()
+/** The revision that was shown last. */
+let shown = -1
 let made: { readonly of: Project; readonly model: Model } | null = null
 /** The model of what was told last, worked out once. */
 function current(): Model {
@@ -36,16 +65,30 @@ function current(): Model {
   return made.model
 }
 
+/** The contacts that can be offered between pieces, found once for a model. */
+let open: { readonly of: Model; readonly pieces: readonly string[]; readonly groups: ContactGroup[] } | null =
+  null
+function contactsOf(pieces: readonly string[]): readonly ContactGroup[] {
+  const of = current()
+  if (open?.of !== of || open.pieces !== pieces)
+    open = { of, pieces, groups: openContacts(of.resolved, new Set(pieces)) }
+  return open.groups
+}
+/** A group of contacts between the pieces that were asked about last. */
+const groupOf = (key: string): ContactGroup | undefined =>
+  contactsOf(open?.pieces ?? []).find((g) => g.key === key)
+
 const worker = {
   /**
    * Takes in a revision of the document; false when what it was told before is not what this goes on from.
    */
-  tell(revision: number, change: Told): boolean {
+  tell(revision: number, change: Change): boolean {
     newest = Math.max(newest, revision)
     if ('project' in change) {
       if (told.project?.id !== change.project.id) {
         modeller = new Modeller()
         proof = new Proof()
+        shown = -1
       }
       told = { revision, project: change.project }
       return true
@@ -55,36 +98,41 @@ const worker = {
     return true
   },
 
-  /** The shapes with these keys, handed over a few at a time; false when a newer revision came in between. */
+  /**
+   * What there is to show that was not shown at the revision `since`; −1 for nothing. Null when a newer
+   * revision was told.
+   */
+  show(revision: number, since: number): Told | null {
+    if (revision !== told.revision) return null
+    if (since !== shown || since < 0) teller = new Teller()
+    shown = revision
+    return teller.tell(current())
+  },
+
+  /**
+   * The shapes of these numbers, handed over a few at a time; false when what was shown last is another
+   * revision, or a newer one came in between.
+   */
   async shape(
     revision: number,
-    keys: readonly string[],
+    shapes: readonly number[],
     take: (made: MadeShape[]) => void,
   ): Promise<boolean> {
     const k = await kernel()
-    if (revision !== told.revision || revision < newest) return false
-    const model = current()
-    const recipes = new Map<string, Recipe>()
-    for (const i of model.resolved.instances) recipes.set(recipeKey(model.recipe(i)), model.recipe(i))
+    if (revision !== shown || revision < newest) return false
     let batch: MadeShape[] = []
     let since = performance.now()
     const hand = () => {
-      const buffers = batch.flatMap((m) => [m.positions, m.triangles, m.work, m.creases].map((a) => a.buffer))
+      const buffers = batch.flatMap((m) =>
+        [m.positions, m.normals, m.uvs, m.shades, m.work, m.creases].map((a) => a.buffer),
+      )
       if (batch.length) take(transfer(batch, buffers))
       batch = []
     }
-    for (const key of keys) {
-      const recipe = recipes.get(key)
+    for (const shape of shapes) {
+      const recipe = teller.recipe(shape)
       if (!recipe) continue
-      const s = k.shape(recipe)
-      // The kernel keeps its own copy, so what travels is cut from it.
-      batch.push({
-        key,
-        positions: s.positions.slice(),
-        triangles: s.triangles.slice(),
-        work: s.work.slice(),
-        creases: creaseSegments(s),
-      })
+      batch.push({ shape, ...skinOf(k.shape(recipe)) })
       if (performance.now() - since < 30) continue
       hand()
       await breathe()
@@ -100,6 +148,52 @@ const worker = {
     const k = await kernel()
     if (revision !== told.revision || revision < newest) return null
     return inSlices(proof.find(current(), k), () => revision < newest)
+  },
+
+  /** Where a number comes from. */
+  because(key: NodeKey): Story {
+    const { resolved } = current()
+    const because = resolved.because(key)
+    return {
+      because,
+      slip: resolved.slip(key),
+      deeper: because
+        ? because.parts.map(
+            (p) => p.key !== null && p.key !== key && (resolved.because(p.key)?.parts.length ?? 0) > 0,
+          )
+        : [],
+    }
+  },
+
+  /** What can be joined, between these pieces when there are two or more. */
+  offers(pieces: readonly string[]): Offer[] {
+    return offersOf(contactsOf(pieces), current().resolved)
+  },
+
+  /**
+   * A joint as it would be made at contacts that were offered; null when they are no more, or it cannot be.
+   */
+  propose(offer: string, kind: string, typed: Joint['fields']): Proposed | null {
+    const group = groupOf(offer)
+    return group ? proposedAt(group, kind, typed, current().resolved) : null
+  },
+
+  /** The joints of that kind at contacts that were offered, but for the pairs that are left out. */
+  joints(
+    offer: string,
+    kind: string,
+    typed: Joint['fields'],
+    left: readonly string[],
+  ): Array<Omit<Joint, 'id'>> {
+    const group = groupOf(offer)
+    return group ? jointsAt(group, kind, typed, new Set(left), current().resolved) : []
+  },
+
+  jointSheet: (id: string): JointSheet | null => jointSheet(id, current().resolved),
+
+  cuts(): CutsTold {
+    const model = current()
+    return { list: cutList(model), jobs: layoutJobs(model), hardware: hardwareList(model) }
   },
 
   /** Ends work on every revision up to this one. */

@@ -1,14 +1,13 @@
 import { jest } from '@jest/globals'
-import { loadKernel, toStl, type Kernel } from '../core/solid'
+import { loadKernel, type Kernel } from '../core/solid'
 import { inSlices } from './slices'
 import type { LayoutWorker } from './layout'
-import type { ModelWorker } from './model'
+import type { MadeShape, ModelWorker } from './model'
 import type { Answer } from '../core/cuts'
 import { change, execute, type Project } from '../core/document'
 import { proofOf } from '../core/proof'
 import { block, make } from '../core/testing/bench'
 import { modelOf } from '../core/model'
-import { recipeKey } from '../core/solid'
 
 /** What each worker exposes, and a solid library that may be told to fail. */
 const exposed: unknown[] = []
@@ -90,30 +89,62 @@ describe('the modelling worker', () => {
     hand = await worker<ModelWorker>('./model')
   })
 
-  test('hands over the shapes asked for, with their creases', async () => {
-    const model = modelOf(beside)
-    const key = recipeKey(model.recipe(model.resolved.instances[0]!))
-    const shapes: Array<{ key: string; creases: Float32Array; triangles: Uint32Array }> = []
+  test('shows what it was told, and hands over the shapes of what it has shown', async () => {
     expect(hand.tell(1, { project: beside })).toBe(true)
-    expect(await hand.shape(1, [key, 'gone'], (some) => void shapes.push(...some))).toBe(true)
-    expect(shapes.map((m) => m.key)).toEqual([key])
-    // A board has twelve edges.
+    const shown = hand.show(1, -1)!
+    expect(shown.anew).toBe(true)
+    expect(shown.pieces.map((p) => [p.id, p.instances[0]!.box.min[0]])).toEqual([
+      ['a', 0],
+      ['b', 18],
+      ['c', 500],
+    ])
+    const [shape] = shown.pieces[0]!.shapes
+    const shapes: MadeShape[] = []
+    expect(await hand.shape(1, [shape!, 999], (some) => void shapes.push(...some))).toBe(true)
+    expect(shapes.map((m) => m.shape)).toEqual([shape])
+    // A board has twelve edges, and twelve triangles.
     expect(shapes[0]!.creases).toHaveLength(12 * 6)
-    expect(
-      toStl({ ...shapes[0]!, positions: new Float32Array(24), work: new Uint16Array(12), volume: 0 }, 'x')
-        .byteLength,
-    ).toBe(84 + 50 * 12)
+    expect(shapes[0]!.positions).toHaveLength(12 * 9)
+  })
+  test('shows only what has changed since, and all of it to one that saw something else', () => {
+    const away = moved(beside, 'b', '100')
+    hand.tell(2, { project: beside })
+    hand.show(2, 1)
+    hand.tell(3, { since: 2, patches: away.patches })
+    expect(hand.show(2, 2)).toBeNull()
+    const after = hand.show(3, 2)!
+    expect([after.anew, after.pieces.map((p) => p.id)]).toEqual([false, ['b']])
+    expect(hand.show(3, 1)!.pieces).toHaveLength(3)
+  })
+  test('offers what touches, proposes a joint, and says what it would be', () => {
+    hand.tell(4, { project: beside })
+    const [offer] = hand.offers([])
+    expect(offer!.contacts.map((c) => c.guest)).toEqual(['a#1'])
+    const { kind } = offer!.kinds[0]!
+    expect(hand.propose(offer!.key, kind, {})!.kind).toBe(kind)
+    expect(hand.propose('gone', kind, {})).toBeNull()
+    const [joint] = hand.joints(offer!.key, kind, {}, [])
+    expect(joint!.between.map((m) => m.piece).sort()).toEqual(['a', 'b'])
+    expect(hand.joints(offer!.key, kind, {}, [offer!.contacts[0]!.pair])).toEqual([])
+    expect(hand.offers(['a', 'c'])).toEqual([])
+  })
+  test('tells where a number comes from, and what can be asked further', () => {
+    hand.tell(5, { project: beside })
+    const story = hand.because('fin.a.length')
+    expect(story.because).toMatchObject({ label: 'A · length', value: 700 })
+    expect(story.deeper).toHaveLength(story.because!.parts.length)
+    expect(hand.because('fin.gone.length')).toEqual({ because: undefined, slip: undefined, deeper: [] })
   })
   test('follows the changes it is told, and finds what a fresh one finds', async () => {
     const into = moved(beside, 'b', '10')
-    expect(hand.tell(2, { since: 1, patches: into.patches })).toBe(true)
-    expect((await hand.check(2))!.map((p) => p.says)).toEqual(['A and B share wood, within 8 × 60 × 700'])
+    expect(hand.tell(6, { since: 5, patches: into.patches })).toBe(true)
+    expect((await hand.check(6))!.map((p) => p.says)).toEqual(['A and B share wood, within 8 × 60 × 700'])
     const away = moved(into.project, 'b', '300')
-    expect(hand.tell(3, { since: 2, patches: away.patches })).toBe(true)
-    expect(await hand.check(3)).toEqual(proofOf(modelOf(away.project), await loadKernel()))
+    expect(hand.tell(7, { since: 6, patches: away.patches })).toBe(true)
+    expect(await hand.check(7)).toEqual(proofOf(modelOf(away.project), await loadKernel()))
   })
   test('does not guess at changes to a revision it does not have', () => {
-    expect(hand.tell(9, { since: 7, patches: [] })).toBe(false)
+    expect(hand.tell(9, { since: 8, patches: [] })).toBe(false)
     expect(hand.tell(10, { project: beside })).toBe(true)
   })
   test('drops what an older revision asked once a newer was told, or it was stopped', async () => {

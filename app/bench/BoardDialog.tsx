@@ -10,7 +10,8 @@ import { useBench } from './asks'
 import { StockSelect } from './StockSelect'
 
 export function BoardDialog() {
-  const { project, model } = useOpen()
+  const project = useOpen((s) => s.project)
+  const stocks = useOpen((s) => s.shown.stocks)
   const close = () => useBench.setState({ dialog: null })
   const last = [...project.pieces].reverse().find((p): p is MadePiece => p.kind === 'made')
   const [name, setName] = useState('')
@@ -19,7 +20,7 @@ export function BoardDialog() {
   const [length, setLength] = useState('')
   const [width, setWidth] = useState('')
   const [why, setWhy] = useState<string | null>(null)
-  const kind = model.resolved.stocks.get(stock)
+  const kind = stocks.get(stock)
   const sheet = kind !== undefined && kind.width !== null && kind.stock.kind === 'sheet'
   const needsWidth = sheet || (kind !== undefined && kind.width === null && kind.stock.kind === 'board')
 

@@ -1,33 +1,36 @@
 import { Trash2 } from 'lucide-react'
-import { change, type Joint, type Project } from '../../core/document'
-import { jointKind, withNames } from '../../core/joints'
-import { keyOf, originalOf } from '../../core/resolve'
+import { change, type Joint } from '../../core/document'
+import { keyOf } from '../../core/resolve'
+import { useAsked, type Asked } from '../store/asked'
 import { run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
 import { RecordForm } from './RecordForm'
+import type { JointSheet } from '../../core/joints/offers'
 
-/** The names a joint's measures may use: the fit, and the thickness of what goes in and of what takes it. */
-export function jointLocals(joint: Pick<Joint, 'between'>, project: Project): Record<string, string> {
-  const thickness = (member: number, name: string) => {
-    const piece = project.pieces.find((p) => p.id === joint.between[member]?.piece)
-    const wood = piece && originalOf(piece, project)
-    return wood ? { [name]: keyOf.stock(wood.stock, 'thickness') } : {}
-  }
-  return { fit: keyOf.setting('fit'), ...thickness(0, 't'), ...thickness(1, 'T') }
-}
+/** What there is to set on a joint; null for one of a kind that is not known. */
+export const useJointSheet = (id: string): Asked<JointSheet | null> =>
+  useAsked(id, (hand) => hand.jointSheet(id))
 
 /** The measures of one joint, and taking it apart. */
 export function JointForm({ joint }: { joint: Joint }) {
-  const model = useOpen((s) => s.model)
+  const problems = useOpen((s) => s.shown.problems)
   const readOnly = useOpen((s) => s.readOnly)
-  const kind = jointKind(joint.kind)
-  if (!kind) return <p className="text-pencil">A joint of a kind this Ergaton does not know.</p>
-  const locals = jointLocals(joint, model.project)
-  const named = (label: string) => withNames(label, joint, model.resolved)
+  const { answer: sheet, fault, again } = useJointSheet(joint.id)
+  if (fault)
+    return (
+      <p role="alert" className="flex items-center gap-2 text-pencil">
+        {fault}
+        <button className="btn" onClick={again}>
+          Try again
+        </button>
+      </p>
+    )
+  if (sheet === undefined) return <p className="text-quiet">…</p>
+  if (sheet === null) return <p className="text-pencil">A joint of a kind this Ergaton does not know.</p>
   return (
     <div className="mt-1 grid gap-1 border-l-2 border-hairline pl-2">
-      {model.problems
+      {problems
         .filter((p) => p.joint === joint.id)
         .map((p) => (
           <p key={p.id} role="alert" className={p.level === 'stop' ? 'text-pencil' : 'text-brass'}>
@@ -35,13 +38,12 @@ export function JointForm({ joint }: { joint: Joint }) {
           </p>
         ))}
       <RecordForm
-        fields={kind.fields(joint, model.resolved)}
-        choices={kind.options}
+        fields={sheet.fields}
+        choices={sheet.choices}
         record={joint}
         at={(name) => keyOf.joint(joint.id, name)}
-        locals={locals}
+        locals={sheet.locals}
         disabled={readOnly}
-        named={named}
         onChoice={(option, value) =>
           sayRefusal(run(change.setJointOption({ ids: [joint.id], option, value })))
         }

@@ -1,14 +1,15 @@
 /** The project's own measures: names that stand for lengths, numbers and angles everywhere else. */
 import { Plus, X } from 'lucide-react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { change, freeId, ParameterName, type Parameter } from '../../core/document'
 import { keyOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
 
-export function Measures() {
-  const { project, readOnly } = useOpen()
+export const Measures = memo(function Measures() {
+  const parameters = useOpen((s) => s.project.parameters)
+  const readOnly = useOpen((s) => s.readOnly)
   const [adding, setAdding] = useState(false)
   return (
     <section className="border-t border-hairline p-3" aria-label="Measures">
@@ -20,11 +21,11 @@ export function Measures() {
           </button>
         )}
       </div>
-      {project.parameters.length === 0 && !adding && (
+      {parameters.length === 0 && !adding && (
         <p className="text-quiet">Give a size a name, as in width = 34, and use the name in any field.</p>
       )}
       <ul className="grid gap-1">
-        {project.parameters.map((p) => (
+        {parameters.map((p) => (
           <li
             key={p.id}
             data-measure={p.id}
@@ -53,7 +54,7 @@ export function Measures() {
       {adding && <NewMeasure onDone={() => setAdding(false)} />}
     </section>
   )
-}
+})
 
 function NameField({ parameter }: { parameter: Parameter }) {
   const [text, setText] = useState<string | null>(null)

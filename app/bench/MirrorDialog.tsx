@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { FIRST, change, freeId, type Direction, type MadePiece } from '../../core/document'
 import { formatLength } from '../../core/measure'
-import { AXIS_OF, DIRECTION_OF, hull } from '../../core/pieces'
+import { AXIS_OF, DIRECTION_OF, facing, hull } from '../../core/pieces'
 import { tryMeasure, instanceKey } from '../../core/resolve'
 import { choose, run, useOpen } from '../store/open'
 import { Dialog } from '../ui/Dialog'
@@ -28,23 +28,21 @@ const twinName = (name: string): string =>
   name.replace(/^(left|right|front|back|top|bottom)\b/i, (w) => OTHER[w.toLowerCase()]!)
 
 export function MirrorDialog({ piece }: { piece: MadePiece }) {
-  const model = useOpen((s) => s.model)
+  const shown = useOpen((s) => s.shown)
   const close = () => useBench.setState({ dialog: null })
-  const [direction, setDirection] = useState<Direction>(
-    DIRECTION_OF[model.resolved.byId.get(piece.id)!.facing.room[2]]!,
-  )
-  const all = hull(model.resolved.instances.map((i) => i.grown))
+  const [direction, setDirection] = useState<Direction>(DIRECTION_OF[facing(piece.facing).room[2]]!)
+  const all = hull(shown.instances.map((i) => i.grown))
   const axis = AXIS_OF[direction]
   const [about, setAbout] = useState(() =>
-    all && model.resolved.instances.length > 1
-      ? formatLength((all.min[axis] + all.max[axis]) / 2, model.resolved.style).text
+    all && shown.instances.length > 1
+      ? formatLength((all.min[axis] + all.max[axis]) / 2, shown.style).text
       : '',
   )
   const [name, setName] = useState(twinName(piece.name))
   const [why, setWhy] = useState<string | null>(null)
-  const first = model.resolved.byId.get(piece.id)?.instances[0]
-  const plane = about ? tryMeasure(model.resolved, about, 'length') : null
-  const say = (mm: number) => fractions(formatLength(mm, model.resolved.style).text)
+  const first = shown.byId.get(piece.id)?.instances[0]
+  const plane = about ? tryMeasure(shown, about, 'length') : null
+  const say = (mm: number) => fractions(formatLength(mm, shown.style).text)
   return (
     <Dialog
       open
@@ -58,8 +56,8 @@ export function MirrorDialog({ piece }: { piece: MadePiece }) {
           e.preventDefault()
           if (!about) return setWhy('Say where the mirror stands: half the overall size')
           const id = freeId('p', [
-            ...model.project.pieces.map((p) => p.id),
-            ...Object.keys(model.project.gone),
+            ...shown.project.pieces.map((p) => p.id),
+            ...Object.keys(shown.project.gone),
           ])
           const refused = run(
             change.mirrorPiece({ id, of: piece.id, name: name || piece.name, direction, about }),

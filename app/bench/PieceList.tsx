@@ -1,15 +1,15 @@
-import { FIRST } from '../../core/document'
-import { instanceKey, pieceOf } from '../../core/resolve'
 import { Plus } from 'lucide-react'
-import type { Group, Piece } from '../../core/document'
-import { choose, useOpen } from '../store/open'
+import { memo } from 'react'
+import { FIRST, type Group, type Piece } from '../../core/document'
+import { instanceKey, pieceOf, type Level } from '../../core/resolve'
+import { choose, firstOf, useOpen } from '../store/open'
 import { Mark } from '../ui/Mark'
 import { openDialog } from './asks'
-import { useMarks } from './marks'
 
 /** Every piece with its mark and how many there are of it, in its group; what is wrong shows here too. */
-export function PieceList() {
-  const { project, readOnly } = useOpen()
+export const PieceList = memo(function PieceList() {
+  const empty = useOpen((s) => s.project.pieces.length === 0)
+  const readOnly = useOpen((s) => s.readOnly)
   return (
     <section className="p-3" aria-label="Pieces">
       <div className="mb-1 flex items-center justify-between">
@@ -20,51 +20,79 @@ export function PieceList() {
           </button>
         )}
       </div>
-      {project.pieces.length === 0 && <p className="text-quiet">Nothing here yet. Add a board (B).</p>}
-      <Members group={null} />
+      {empty && <p className="text-quiet">Nothing here yet. Add a board (B).</p>}
+      <Pieces />
     </section>
   )
+})
+
+/** What a row says of its piece. */
+interface Says {
+  readonly piece: Piece
+  readonly times: number
+  readonly mark: number | undefined
+  readonly settled: boolean
+  readonly on: boolean
+  readonly worst: Level | undefined
 }
 
-/** What stands in a group, or in none: pieces first, then groups with theirs set in. */
-function Members({ group }: { group: string | null }) {
-  const project = useOpen((s) => s.project)
-  const groups = project.groups.filter((g) => g.group === group)
-  return (
+/** All that the rows say, gathered once, so that a row is drawn again only when what it says has changed. */
+function Pieces() {
+  const shown = useOpen((s) => s.shown)
+  const chosen = useOpen((s) => s.chosen)
+  const { project, byId, marks, problems, settled } = shown
+  const worst = new Map<string, Level>()
+  for (const { piece, level } of problems) if (piece && !worst.has(piece)) worst.set(piece, level)
+  const on = new Set(chosen.map(pieceOf))
+  const row = (piece: Piece): Says => {
+    const all = byId.get(piece.id)?.instances ?? []
+    return {
+      piece,
+      times: all.length,
+      mark: marks.get(all[0]?.key ?? ''),
+      settled: settled || all.length > 0,
+      on: on.has(piece.id),
+      worst: worst.get(piece.id),
+    }
+  }
+  const members = (group: string | null) => (
     <ul>
       {project.pieces
         .filter((p) => p.group === group)
         .map((p) => (
-          <PieceRow key={p.id} piece={p} />
+          <PieceRow key={p.id} {...row(p)} />
         ))}
-      {groups.map((g) => (
-        <li key={g.id}>
-          <GroupHead group={g} />
-          <div className="ml-2 border-l border-hairline pl-1">
-            <Members group={g.id} />
-          </div>
-        </li>
-      ))}
+      {project.groups
+        .filter((g) => g.group === group)
+        .map((g) => (
+          <li key={g.id}>
+            <GroupHead group={g} />
+            <div className="ml-2 border-l border-hairline pl-1">{members(g.id)}</div>
+          </li>
+        ))}
     </ul>
   )
+  return members(null)
 }
 
 /** A group's name and how often it stands; choosing it chooses all it holds. */
 function GroupHead({ group }: { group: Group }) {
-  const { project, model } = useOpen()
-  const times = model.resolved.groups.find((g) => g.id === group.id)?.boxes.length ?? 0
-  const inside = (id: string): string[] => [
-    ...project.pieces.filter((p) => p.group === id).map((p) => p.id),
-    ...project.groups.filter((g) => g.group === id).flatMap((g) => inside(g.id)),
-  ]
+  const times = useOpen((s) => s.shown.groups.find((g) => g.id === group.id)?.boxes.length ?? 0)
+  const chooseAll = () => {
+    const { shown } = useOpen.getState()
+    const { pieces, groups } = shown.project
+    const inside = (id: string): string[] => [
+      ...pieces.filter((p) => p.group === id).map((p) => p.id),
+      ...groups.filter((g) => g.group === id).flatMap((g) => inside(g.id)),
+    ]
+    const ids = new Set(inside(group.id))
+    choose(shown.instances.filter((i) => ids.has(i.piece)).map((i) => i.key))
+  }
   return (
     <button
       className="flex min-h-8 w-full items-center gap-2 rounded-sm px-1.5 text-left hover:bg-ground"
       title={`Choose all of ${group.name}`}
-      onClick={() => {
-        const ids = new Set(inside(group.id))
-        choose(model.resolved.instances.filter((i) => ids.has(i.piece)).map((i) => i.key))
-      }}
+      onClick={chooseAll}
     >
       <span className="min-w-0 flex-1 truncate font-semibold">{group.name}</span>
       {times > 1 && <span className="measure text-quiet">×{times}</span>}
@@ -72,14 +100,15 @@ function GroupHead({ group }: { group: Group }) {
   )
 }
 
-function PieceRow({ piece: p }: { piece: Piece }) {
-  const { model, chosen } = useOpen()
-  const marks = useMarks()
-  const all = model.resolved.byId.get(p.id)?.instances ?? []
-  const key = all[0]?.key ?? instanceKey(p.id, FIRST)
-  const mark = marks.get(key)
-  const on = chosen.some((k) => pieceOf(k) === p.id)
-  const worst = model.problems.find((x) => x.piece === p.id)?.level
+/** Chooses a piece alone, or, with Shift, along with the others or no more. */
+function chooseRow(id: string, more: boolean): void {
+  const { chosen } = useOpen.getState()
+  const key = firstOf(id)[0] ?? instanceKey(id, FIRST)
+  const others = chosen.filter((k) => pieceOf(k) !== id)
+  choose(!more ? [key] : others.length < chosen.length ? others : [...chosen, key])
+}
+
+const PieceRow = memo(function PieceRow({ piece: p, times, mark, settled, on, worst }: Says) {
   return (
     <li>
       <button
@@ -88,14 +117,14 @@ function PieceRow({ piece: p }: { piece: Piece }) {
           'flex min-h-8 w-full items-center gap-2 rounded-sm px-1.5 text-left ' +
           `${on ? 'bg-chalk-pale' : 'hover:bg-ground'}`
         }
-        onClick={(e) =>
-          choose(e.shiftKey ? (on ? chosen.filter((k) => pieceOf(k) !== p.id) : [...chosen, key]) : [key])
-        }
+        onClick={(e) => chooseRow(p.id, e.shiftKey)}
       >
-        {mark ? (
-          <Mark letter={mark.letter} n={mark.n} />
+        {mark !== undefined ? (
+          <Mark n={mark} />
         ) : (
-          <span className="measure w-5 text-center text-pencil">–</span>
+          <span className={`measure w-5 text-center ${settled ? 'text-pencil' : 'text-quiet'}`}>
+            {settled ? '–' : '…'}
+          </span>
         )}
         <span className="min-w-0 flex-1 truncate" title={p.name}>
           {p.name}
@@ -107,8 +136,8 @@ function PieceRow({ piece: p }: { piece: Piece }) {
             aria-label={worst === 'stop' ? 'to be put right' : 'to be looked at'}
           />
         )}
-        {all.length > 1 && <span className="measure text-quiet">×{all.length}</span>}
+        {times > 1 && <span className="measure text-quiet">×{times}</span>}
       </button>
     </li>
   )
-}
+})

@@ -15,30 +15,28 @@ interface Props {
   /** Names its measures may use. */
   readonly locals: Readonly<Record<string, NodeKey>>
   readonly disabled: boolean
-  /** Puts names into a label. */
-  named?(label: string): string
   onChoice(name: string, value: string): void
   /** Says why it cannot be, or null. */
   onField(name: string, text: string): string | null
 }
 
 export function RecordForm(props: Props) {
-  const { fields, choices, record, at, locals, disabled, named = (s: string) => s, onChoice, onField } = props
+  const { fields, choices, record, at, locals, disabled, onChoice, onField } = props
   return (
     <>
       {choices.map((c) => (
         <label key={c.name} className="grid grid-cols-[8.5rem_1fr] items-center gap-2">
-          <span className="text-quiet">{named(c.label)}</span>
+          <span className="text-quiet">{c.label}</span>
           <select
             className="field"
-            aria-label={named(c.label)}
+            aria-label={c.label}
             disabled={disabled}
             value={record.options[c.name] ?? Object.keys(c.values)[0]}
             onChange={(e) => onChoice(c.name, e.target.value)}
           >
             {Object.entries(c.values).map(([name, says]) => (
               <option key={name} value={name}>
-                {named(says)}
+                {says}
               </option>
             ))}
           </select>

@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { change, type Direction, type MadePiece, type Repeat } from '../../core/document'
 import { formatLength, type MeasureKind } from '../../core/measure'
-import { AXIS_OF, DIRECTION_OF } from '../../core/pieces'
+import { AXIS_OF, DIRECTION_OF, facing } from '../../core/pieces'
 import { keyOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { exactText } from '../ui/exactText'
@@ -49,15 +49,15 @@ const HOW: Readonly<Record<Repeat['kind'], (d: Direction) => string>> = {
 
 /** On the ticket: the repeat as a sentence, with its measures. */
 export function RepeatSection({ piece }: { piece: MadePiece }) {
-  const model = useOpen((s) => s.model)
+  const shown = useOpen((s) => s.shown)
   const readOnly = useOpen((s) => s.readOnly)
   const { repeat } = piece
   if (!repeat) return null
   const set = (name: string, text: string) =>
     run(change.setRepeat({ id: piece.id, repeat: { ...repeat, [name]: text } }))
-  const all = model.resolved.byId.get(piece.id)?.instances ?? []
+  const all = shown.byId.get(piece.id)?.instances ?? []
   const axis = AXIS_OF[repeat.direction]
-  const from = model.resolved.result(keyOf.repeat(piece.id, 'from'))
+  const from = shown.result(keyOf.repeat(piece.id, 'from'))
   const gap = all[0] && from?.ok ? all[0].box.min[axis] - (from.value as number) : null
   return (
     <section className="border-t border-hairline py-2" aria-label="Repeat">
@@ -65,7 +65,7 @@ export function RepeatSection({ piece }: { piece: MadePiece }) {
         {HOW[repeat.kind](repeat.direction)}
         {gap !== null && (
           <span className="measure ml-2 font-normal text-quiet">
-            {fractions(formatLength(gap, model.resolved.style).text)} apart
+            {fractions(formatLength(gap, shown.style).text)} apart
           </span>
         )}
       </h4>
@@ -107,9 +107,8 @@ function single(piece: MadePiece, start: number | undefined): void {
 
 /** Asks between what, and how many, to begin with. */
 export function RepeatDialog({ piece }: { piece: MadePiece }) {
-  const model = useOpen((s) => s.model)
   const close = () => useBench.setState({ dialog: null })
-  const thin = DIRECTION_OF[model.resolved.byId.get(piece.id)!.facing.room[2]]!
+  const thin = DIRECTION_OF[facing(piece.facing).room[2]]!
   const [direction, setDirection] = useState<Direction>(thin)
   const [count, setCount] = useState('3')
   const [from, setFrom] = useState('')

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { change, FACTS, type Direction, type Fact, type MadePiece } from '../../core/document'
 import { keyOf, type Stretch } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
+import { sameEntries, useShown } from '../store/useShown'
 import { Because } from '../ui/Because'
 import { Len } from '../ui/Len'
 import { MeasureField } from '../ui/MeasureField'
@@ -28,19 +29,28 @@ export function Spans({ piece }: { piece: MadePiece }) {
 }
 
 function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction }) {
-  const resolved = useOpen((s) => s.model.resolved)
   const readOnly = useOpen((s) => s.readOnly)
   const [adding, setAdding] = useState<Fact | null>(null)
   const span = piece.spans[direction]
   const given = FACTS.filter((fact) => span[fact] !== undefined)
   const place = keyOf.place(piece.id, direction)
-  const slip = resolved.slip(place)
-  const loose = slip && !slip.waitsFor && !slip.loop ? slip.message : null
+  const { size, slips, loose, loop } = useShown(
+    (shown) => {
+      const slip = shown.slip(place)
+      const found = shown.result(place)
+      return {
+        size: found?.ok ? ((found.value as readonly Stretch[])[0]?.size ?? null) : null,
+        slips: slip !== undefined,
+        loose: slip && !slip.waitsFor && !slip.loop ? slip.message : null,
+        loop: slip?.loop ? slip.message : null,
+      }
+    },
+    [place],
+    sameEntries,
+  )
   const { repeat } = piece
   // Equal gaps place a piece themselves; another repeat starts from where it stands.
   const repeats = repeat?.kind === 'even' && repeat.direction === direction
-  const found = resolved.result(place)
-  const stretch = found?.ok ? (found.value as readonly Stretch[])[0] : undefined
   const locals = { T: keyOf.stock(piece.stock, 'thickness') }
   const free = FACTS.filter((f) => !given.includes(f) && !(repeats && f !== 'size'))
 
@@ -54,10 +64,10 @@ function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction 
     <section className="border-t border-hairline py-2" aria-label={TITLE[direction]}>
       <h4 className="mb-1 flex items-baseline justify-between">
         <span className="font-semibold">{TITLE[direction]}</span>
-        {stretch && (
+        {size !== null && (
           <span className="text-quiet">
             <Because of={place}>
-              <Len mm={stretch.size} />
+              <Len mm={size} />
             </Because>
           </span>
         )}
@@ -113,13 +123,13 @@ function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction 
         </div>
       ))}
       {repeats && <p className="text-quiet">placed by its even spacing</p>}
-      {given.length < 2 && stretch && !given.includes('size') && !slip && (
+      {given.length < 2 && size !== null && !given.includes('size') && !slips && (
         <p className="measure text-quiet">
-          {SAYS.size} <Len mm={stretch.size} />, from its stock
+          {SAYS.size} <Len mm={size} />, from its stock
         </p>
       )}
       {loose && <p className="text-pencil">{loose}</p>}
-      {slip?.loop && <p className="text-pencil">{slip.message}</p>}
+      {loop && <p className="text-pencil">{loop}</p>}
       {adding && (
         <div className="mb-1 flex items-start gap-1">
           <select

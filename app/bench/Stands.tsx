@@ -7,7 +7,7 @@ import { MeasureField } from '../ui/MeasureField'
 
 /** "In Drawer, which stands 3 times". */
 export function InGroup({ piece }: { piece: Piece }) {
-  const group = useOpen((s) => s.model.resolved.groups.find((g) => g.id === piece.group))
+  const group = useOpen((s) => s.shown.groups.find((g) => g.id === piece.group))
   if (!group) return null
   const times = group.boxes.length
   return (

@@ -55,7 +55,7 @@ function FaceSelect({
 }
 
 export function StepForm({ piece, step }: { piece: MadePiece; step: Step }) {
-  const problems = useOpen((s) => s.model.problems)
+  const problems = useOpen((s) => s.shown.problems)
   const readOnly = useOpen((s) => s.readOnly)
   const own = ownWork(step.kind)
   if (!own) return <p className="text-pencil">Work of a kind this Ergaton does not know.</p>

@@ -1,9 +1,10 @@
 /** A strip of wood as long as the chosen piece, ticked at every shoulder, dado and edge along it. */
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import type { Axis } from '../../core/pieces'
 import { faceAt, sayFace } from '../../core/pieces'
 import { formatLength } from '../../core/measure'
 import { woodColour } from '../../core/rack'
+import { pieceOf } from '../../core/resolve'
 import { spread } from '../../core/plans/dimension'
 import { workKind, type Feature } from '../../core/work'
 import { light, useOpen } from '../store/open'
@@ -30,10 +31,13 @@ function ticksOf(size: number, axis: Axis, features: readonly Feature[]): Tick[]
   return ticks.sort((a, b) => a.at - b.at)
 }
 
-export function StoryStick() {
-  const { model, chosen, lit } = useOpen()
+export const StoryStick = memo(function StoryStick() {
+  const key = useOpen((s) => s.chosen.at(-1)) ?? ''
+  const instance = useOpen((s) => s.shown.byKey.get(key))
+  const features = useOpen((s) => s.shown.features(key))
+  const species = useOpen((s) => s.shown.byId.get(pieceOf(key))?.stock?.stock.species ?? '')
+  const lit = useOpen((s) => s.lit)
   const [axis, setAxis] = useState<Axis>(0)
-  const instance = model.resolved.instances.find((i) => i.key === chosen.at(-1))
   if (!instance)
     return (
       <div className="grid h-22 place-items-center border-t border-hairline bg-panel text-quiet">
@@ -41,8 +45,8 @@ export function StoryStick() {
       </div>
     )
   const size = instance[ALONG[axis]]
-  const ticks = ticksOf(size, axis, model.features(instance))
-  const colour = woodColour(model.resolved.byId.get(instance.piece)?.stock?.stock.species ?? '')
+  const ticks = ticksOf(size, axis, features)
+  const colour = woodColour(species)
   return (
     <div className="flex h-22 items-stretch border-t border-hairline bg-panel">
       <div className="w-40 shrink-0 border-r border-hairline p-2">
@@ -72,7 +76,7 @@ export function StoryStick() {
       <Stick ticks={ticks} size={size} colour={colour} lit={lit} />
     </div>
   )
-}
+})
 
 const WIDTH = 1000
 const PAD = 34
@@ -88,7 +92,7 @@ function Stick({
   colour: string
   lit: string | null
 }) {
-  const style = useOpen((s) => s.model.resolved.style)
+  const style = useOpen((s) => s.shown.style)
   const x = (at: number) => PAD + (at / size) * (WIDTH - 2 * PAD)
   const shown = spread(
     ticks.map((t) => x(t.at)),

@@ -1,6 +1,6 @@
 /** The chosen piece as a shop ticket: its blank, its three spans, its work in steps. */
 import { FlipHorizontal2, Rows3, Trash2 } from 'lucide-react'
-import { useEffect, useState } from 'react'
+import { memo, useEffect, useState } from 'react'
 import { change, freeId, takenStepIds, type Piece, type Project, type Step } from '../../core/document'
 import { FACINGS, facing } from '../../core/pieces'
 import { keyOf, type Instance, pieceOf } from '../../core/resolve'
@@ -19,43 +19,45 @@ import { RepeatSection } from './Repeat'
 import { Spans } from './Spans'
 import { InGroup, Tilts } from './Stands'
 import { StockSelect } from './StockSelect'
-import { useMarks } from './marks'
 import { Work } from './Work'
 
-export function Ticket() {
-  const { chosen, project, model } = useOpen()
-  const key = chosen.at(-1)
-  const piece = project.pieces.find((p) => p.id === pieceOf(key ?? ''))
-  const instance = model.resolved.instances.find((i) => i.key === key) ?? null
+export const Ticket = memo(function Ticket() {
+  const key = useOpen((s) => s.chosen.at(-1)) ?? ''
+  const piece = useOpen((s) => s.project.pieces.find((p) => p.id === pieceOf(key)))
+  const instance = useOpen((s) => s.shown.byKey.get(key)) ?? null
+  const empty = useOpen((s) => s.project.pieces.length === 0)
   if (!piece)
     return (
       <div className="p-4">
         <h2 className="panel-title mb-2">Ticket</h2>
         <p className="text-quiet">
-          {project.pieces.length === 0
+          {empty
             ? 'Add a board, and its ticket will be here.'
             : 'Choose a piece on the bench or in the list to see its ticket.'}
         </p>
       </div>
     )
   return <TicketOf key={piece.id} piece={piece} instance={instance} />
-}
+})
 
 function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null }) {
-  const { model, readOnly, chosen } = useOpen()
-  const mark = useMarks().get(instance?.key ?? '')
+  const readOnly = useOpen((s) => s.readOnly)
+  const count = useOpen((s) => s.chosen.length)
+  const key = instance?.key ?? ''
+  const mark = useOpen((s) => s.shown.marks.get(key))
+  const features = useOpen((s) => s.shown.features(key))
   const made = piece.kind === 'made' ? piece : null
-  const stock = model.resolved.byId.get(piece.id)?.stock
-  const problems = model.problems.filter((p) => p.piece === piece.id)
-  const features = instance ? model.features(instance) : []
+  const stock = useOpen((s) => s.shown.byId.get(piece.id)?.stock)
+  const all = useOpen((s) => s.shown.problems)
+  const problems = all.filter((p) => p.piece === piece.id)
 
   return (
     <div className="p-4">
       <header className="flex items-center gap-2">
-        {mark && <Mark letter={mark.letter} n={mark.n} />}
+        {mark !== undefined && <Mark n={mark} />}
         <NameField piece={piece} />
       </header>
-      {chosen.length > 1 && <p className="text-quiet">{chosen.length} pieces chosen</p>}
+      {count > 1 && <p className="text-quiet">{count} pieces chosen</p>}
       {instance && (
         <p className="measure mt-1 text-lg">
           <Because of={keyOf.finishedOf(piece.id, 'length', instance.index)}>
@@ -214,9 +216,9 @@ function workOfItsOwn(work: readonly Step[], project: Project): Step[] {
 }
 
 function TwinSection({ piece, stock }: { piece: Extract<Piece, { kind: 'twin' }>; stock: string }) {
-  const { project, model, readOnly } = useOpen()
-  const original = project.pieces.find((p) => p.id === piece.of)
-  const resolved = model.resolved.byId.get(piece.id)
+  const original = useOpen((s) => s.project.pieces.find((p) => p.id === piece.of))
+  const resolved = useOpen((s) => s.shown.byId.get(piece.id))
+  const readOnly = useOpen((s) => s.readOnly)
   const own = () => {
     const i = resolved?.instances[0]
     if (!i || original?.kind !== 'made') return
@@ -235,7 +237,7 @@ function TwinSection({ piece, stock }: { piece: Extract<Piece, { kind: 'twin' }>
           facing: resolved.facing.id,
           spans,
           repeat: original.repeat?.direction === piece.direction ? null : original.repeat,
-          work: workOfItsOwn(original.work, model.project),
+          work: workOfItsOwn(original.work, useOpen.getState().project),
         }),
       ),
     )
@@ -244,7 +246,7 @@ function TwinSection({ piece, stock }: { piece: Extract<Piece, { kind: 'twin' }>
     <section className="mt-3 border-t border-hairline py-2">
       <p className="mb-2">
         Mirrored twin of{' '}
-        <button className="text-chalk underline" onClick={() => choose(firstOf(piece.of, model))}>
+        <button className="text-chalk underline" onClick={() => choose(firstOf(piece.of))}>
           {original?.name ?? 'a piece that is gone'}
         </button>
         , from {fractions(stock)}, {facing(resolved?.facing.id ?? '').name}. It follows its original.

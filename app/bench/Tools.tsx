@@ -1,3 +1,4 @@
+import { memo } from 'react'
 import { useBench } from './asks'
 import { BENCH_COMMANDS, doOnBench, sayKey, type BenchCommand } from './commands'
 
@@ -53,9 +54,11 @@ function Bar({
 }
 
 /** The tools at the left of the bench. */
-export const Tools = ({ readOnly }: { readOnly: boolean }) => (
-  <Bar label="Tools" place="tools" commands={at('tools').filter((c) => !(c.writes && readOnly))} />
-)
+export const Tools = memo(function Tools({ readOnly }: { readOnly: boolean }) {
+  return <Bar label="Tools" place="tools" commands={at('tools').filter((c) => !(c.writes && readOnly))} />
+})
 
 /** The views along the lower edge of the bench. */
-export const Views = () => <Bar label="Views" place="views" commands={at('views')} />
+export const Views = memo(function Views() {
+  return <Bar label="Views" place="views" commands={at('views')} />
+})

@@ -1,17 +1,17 @@
 /** The work on a piece in numbered steps; a step opens the joint it comes from, or its own measures. */
-import { useState, type ReactNode } from 'react'
-import { faceOf, type Joint, type Piece, type Step } from '../../core/document'
-import { jointKind } from '../../core/joints'
+import { memo, useState, type ReactNode } from 'react'
+import { faceOf, type Joint, type Piece, type Project, type Step } from '../../core/document'
 import { sayFace } from '../../core/pieces'
 import { originalOf } from '../../core/resolve'
 import { ownWork, workKind, type Feature } from '../../core/work'
 import { light, useOpen } from '../store/open'
 import { Sentence } from '../ui/Sentence'
-import { JointForm } from './JointForm'
+import { JointForm, useJointSheet } from './JointForm'
 import { AddWork, StepForm } from './StepForm'
 
 /** A line of the list: work, or a joint or a step that makes none as things stand. */
 interface Row {
+  readonly key: string
   readonly id: string
   readonly from: string
   readonly joint: Joint | undefined
@@ -19,40 +19,15 @@ interface Row {
   readonly feature: Feature | null
 }
 
-export function Work({ piece, features }: { piece: Piece; features: readonly Feature[] }) {
+export const Work = memo(function Work({ piece, features }: { piece: Piece; features: readonly Feature[] }) {
   const joints = useOpen((s) => s.project.joints)
   const made = useOpen((s) => originalOf(piece, s.project))
   const readOnly = useOpen((s) => s.readOnly)
   const [opened, setOpened] = useState<{ readonly row: string; readonly from: string } | null>(null)
-  const steps = made?.work ?? []
-  const rows = features.map((feature): Row => {
-    const joint = joints.find((j) => j.id === feature.joint)
-    const step = steps.find((s) => s.id === feature.step)
-    return { id: feature.id, from: feature.joint ?? feature.step ?? '', joint, step, feature }
-  })
-  const idle = [
-    ...joints
-      .filter((j) => j.between.some((m) => m.piece === piece.id) && !features.some((f) => f.joint === j.id))
-      .map((joint): Row => ({
-        id: `joint ${joint.id}`,
-        from: joint.id,
-        joint,
-        step: undefined,
-        feature: null,
-      })),
-    ...steps
-      .filter((s) => !features.some((f) => f.step === s.id))
-      .map((step): Row => ({ id: `step ${step.id}`, from: step.id, joint: undefined, step, feature: null })),
-  ]
+  const all = rowsOf(piece, features, joints, made?.work ?? [])
   // What makes its work anew, or none, stays open while it is being set.
-  const all = [...rows, ...idle]
   const open = all.find((r) => r.id === opened?.row) ?? all.find((r) => opened && r.from === opened.from)
   const toggle = (row: Row) => setOpened(row === open ? null : { row: row.id, from: row.from })
-  const line = (row: Row, name: string, says: ReactNode) => (
-    <Line row={row} piece={piece} name={name} open={row === open} onToggle={() => toggle(row)}>
-      {says}
-    </Line>
-  )
   return (
     <section className="border-t border-hairline py-2" aria-label="Work">
       <h4 className="mb-1 font-semibold">Work</h4>
@@ -63,44 +38,46 @@ export function Work({ piece, features }: { piece: Piece; features: readonly Fea
         </p>
       )}
       <ol className="grid gap-1">
-        {rows.map((row, n) => (
-          <Lit key={row.id} feature={row.feature!}>
-            {line(
-              row,
-              `step ${n + 1}`,
-              <>
-                <span className="measure mr-1.5 text-quiet">{n + 1}</span>
-                <Sentence
-                  says={workKind(row.feature!).describe(
-                    row.feature!.data,
-                    row.feature!.partner?.name ?? null,
-                  )}
-                />
-              </>,
-            )}
+        {all.map((row, n) => (
+          <Lit key={row.key} feature={row.feature}>
+            <Line row={row} n={n + 1} piece={piece} open={row === open} onToggle={() => toggle(row)} />
           </Lit>
         ))}
       </ol>
-      {idle.length > 0 && (
-        <ul className="mt-1 grid gap-1">
-          {idle.map((row) => (
-            <li key={row.id} className="px-1">
-              {row.step ? (
-                line(row, sayStep(row.step), <span className="text-quiet">{sayStep(row.step)}</span>)
-              ) : (
-                <IdleJoint joint={row.joint!} piece={piece}>
-                  {(name, says) => line(row, name, says)}
-                </IdleJoint>
-              )}
-            </li>
-          ))}
-        </ul>
-      )}
       {piece.kind === 'made' && !readOnly && (
         <AddWork piece={piece} onAdded={(id) => setOpened({ row: `step ${id}`, from: id })} />
       )}
     </section>
   )
+})
+
+/** Work in its order, then what makes none as things stand. */
+function rowsOf(
+  piece: Piece,
+  features: readonly Feature[],
+  joints: readonly Joint[],
+  steps: readonly Step[],
+): Row[] {
+  const seen = new Set<string>()
+  // The first of what comes from one joint or step is told by that, so that it is the same line whether it
+  // makes work or not.
+  const keyed = (row: Omit<Row, 'key'>): Row => {
+    const key = seen.has(row.from) ? row.id : row.from
+    seen.add(row.from)
+    return { ...row, key }
+  }
+  const rows = features.map((feature): Row => {
+    const joint = joints.find((j) => j.id === feature.joint)
+    const step = steps.find((s) => s.id === feature.step)
+    return keyed({ id: feature.id, from: feature.joint ?? feature.step ?? '', joint, step, feature })
+  })
+  for (const joint of joints)
+    if (!seen.has(joint.id) && joint.between.some((m) => m.piece === piece.id))
+      rows.push(keyed({ id: `joint ${joint.id}`, from: joint.id, joint, step: undefined, feature: null }))
+  for (const step of steps)
+    if (!seen.has(step.id))
+      rows.push(keyed({ id: `step ${step.id}`, from: step.id, joint: undefined, step, feature: null }))
+  return rows
 }
 
 const sayStep = ({ kind, at, off }: Step): string => {
@@ -110,12 +87,12 @@ const sayStep = ({ kind, at, off }: Step): string => {
 }
 
 /** A step that shows its work on the bench while it is pointed at. */
-function Lit({ feature, children }: { feature: Feature; children: ReactNode }) {
-  const lit = useOpen((s) => s.lit === feature.id)
+function Lit({ feature, children }: { feature: Feature | null; children: ReactNode }) {
+  const lit = useOpen((s) => feature !== null && s.lit === feature.id)
   return (
     <li
       className={`rounded-sm px-1 ${lit ? 'bg-chalk-pale' : ''}`}
-      onMouseEnter={() => light(feature.id)}
+      onMouseEnter={() => feature && light(feature.id)}
       onMouseLeave={() => light(null)}
     >
       {children}
@@ -123,40 +100,20 @@ function Lit({ feature, children }: { feature: Feature; children: ReactNode }) {
   )
 }
 
-/** A joint without work of its own, by its name and what it is with. */
-function IdleJoint({
-  joint,
-  piece,
-  children,
-}: {
-  joint: Joint
-  piece: Piece
-  children: (name: string, says: ReactNode) => ReactNode
-}) {
-  const pieces = useOpen((s) => s.project.pieces)
-  const others = joint.between
-    .filter((m) => m.piece !== piece.id)
-    .map((m) => pieces.find((p) => p.id === m.piece)?.name ?? 'a piece that is gone')
-  const face = faceOf(joint.between.find((m) => m.piece === piece.id)?.at)
-  const name = others.join(' and ')
-  return children(
-    name,
-    `${jointKind(joint.kind)?.title ?? 'Joint'} with ${name}${face ? `, at ${sayFace(face)}` : ''}`,
-  )
-}
-
 interface LineProps {
   readonly row: Row
+  /** Its number in the list, from 1. */
+  readonly n: number
   readonly piece: Piece
-  readonly name: string
   readonly open: boolean
   readonly onToggle: () => void
-  readonly children: ReactNode
 }
 
 /** A line with the sign of what it comes from, which opens its measures below it. */
-function Line({ row, piece, name, open, onToggle, children }: LineProps) {
+function Line({ row, n, piece, open, onToggle }: LineProps) {
   const original = useOpen((s) => originalOf(piece, s.project))
+  const others = useOpen((s) => (row.joint && !row.feature ? namesBut(piece, row.joint, s.project) : ''))
+  const name = row.feature ? `step ${n}` : row.step ? sayStep(row.step) : others
   return (
     <>
       <div className="flex items-start gap-1">
@@ -169,12 +126,39 @@ function Line({ row, piece, name, open, onToggle, children }: LineProps) {
         >
           {row.joint ? <JointSign /> : <OwnSign />}
         </button>
-        <div className="min-w-0 flex-1">{children}</div>
+        <div className="min-w-0 flex-1">
+          {row.feature ? (
+            <>
+              <span className="measure mr-1.5 text-quiet">{n}</span>
+              <Sentence
+                says={workKind(row.feature).describe(row.feature.data, row.feature.partner?.name ?? null)}
+              />
+            </>
+          ) : row.joint ? (
+            <IdleJoint joint={row.joint} piece={piece} others={others} />
+          ) : (
+            <span className="text-quiet">{name}</span>
+          )}
+        </div>
       </div>
       {open && row.joint && <JointForm joint={row.joint} />}
       {open && row.step && original && <StepForm piece={original} step={row.step} />}
     </>
   )
+}
+
+/** What else a joint is between, by name. */
+const namesBut = (piece: Piece, joint: Joint, { pieces }: Project): string =>
+  joint.between
+    .filter((m) => m.piece !== piece.id)
+    .map((m) => pieces.find((p) => p.id === m.piece)?.name ?? 'a piece that is gone')
+    .join(' and ')
+
+/** A joint without work of its own, by its name and what it is with. */
+function IdleJoint({ joint, piece, others }: { joint: Joint; piece: Piece; others: string }) {
+  const title = useJointSheet(joint.id).answer?.title ?? 'Joint'
+  const face = faceOf(joint.between.find((m) => m.piece === piece.id)?.at)
+  return `${title} with ${others}${face ? `, at ${sayFace(face)}` : ''}`
 }
 
 /** A tongue in its channel: the step comes from a joint, and opens it. */

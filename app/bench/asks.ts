@@ -1,5 +1,6 @@
 /** What the bench is being asked to do: which panel and dialog are open, how the wood is shown. */
 import { create } from 'zustand'
+import type { Box } from '../../core/pieces'
 
 export type ViewName = 'front' | 'back' | 'left' | 'right' | 'top' | 'bottom' | 'pictorial'
 interface Bench {
@@ -10,8 +11,8 @@ interface Bench {
   readonly byMark: boolean
   /** The view last asked for; `n` makes asking twice a second asking. */
   readonly view: { readonly name: ViewName | 'fit'; readonly n: number }
-  /** Contacts to show on the stage, by key of guest and host. */
-  readonly patches: readonly string[]
+  /** What pieces share where they touch, to show on the stage, with the instance each is on. */
+  readonly patches: ReadonlyArray<{ readonly patch: Box; readonly guest: string }>
 }
 
 export const useBench = create<Bench>(() => ({

@@ -1,17 +1,17 @@
 /**
- * The shapes of the open model, asked of the worker as they are missing, and kept by what they are made of.
+ * The shapes of the open project, asked of the worker as they are missing, and kept by the numbers of their
+ * solids.
  */
 import { proxy } from 'comlink'
-import { useEffect, useState } from 'react'
-import { recipeKey } from '../../core/solid'
-import type { Model } from '../../core/model'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import type { Shown } from '../../core/shown'
 import type { MadeShape } from '../../workers/model'
-import { Recent } from '../store/recent'
 import { sayFault } from '../store/hands'
-import { askModel } from '../store/modelling'
+import { askShown, follow, useOpen } from '../store/open'
+import { Recent } from '../store/recent'
 
 const kept = new Recent<MadeShape>(3000)
-let revision = 0
+let asking = 0
 
 export interface Shapes {
   get(instance: string): MadeShape | undefined
@@ -20,23 +20,27 @@ export interface Shapes {
   retry(): void
 }
 
-export function useShapes(model: Model): Shapes {
-  const [, redraw] = useState(0)
+export function useShapes(shown: Shown): Shapes {
+  const [taken, redraw] = useState(0)
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
   const [asked, ask] = useState(0)
+  const { telling, byId } = shown
+  /** What each instance was last seen as; until its new shape is there, that stands for it. */
+  const stood = useRef(new Map<string, MadeShape>()).current
+  const keyOf = (n: number) => `${telling} ${n}`
 
   useEffect(() => {
-    const missing = new Set<string>()
+    const missing = new Set<number>()
     const used = new Set<string>()
-    for (const i of model.resolved.instances) {
-      const recipe = model.recipe(i)
-      if (recipe.size.some((s) => !(s > 1e-6))) continue
-      const key = recipeKey(recipe)
-      used.add(key)
-      if (!kept.has(key)) missing.add(key)
+    for (const i of shown.instances) {
+      const shape = shown.shape(i.key)
+      if (shape === undefined || i.size.some((s) => !(s > 1e-6))) continue
+      used.add(keyOf(shape))
+      if (!kept.has(keyOf(shape))) missing.add(shape)
     }
-    const mine = ++revision
+    for (const key of stood.keys()) if (!shown.byKey.has(key)) stood.delete(key)
+    const mine = ++asking
     if (missing.size === 0) {
       setBusy(false)
       return
@@ -44,26 +48,40 @@ export function useShapes(model: Model): Shapes {
     setBusy(true)
     const take = (made: MadeShape[]) => {
       kept.put(
-        made.map((m) => [m.key, m] as const),
+        made.map((m) => [keyOf(m.shape), m] as const),
         used,
       )
       redraw((n) => n + 1)
     }
-    askModel(model.project, (hand, told) => hand.shape(told, [...missing], proxy(take))).then(
-      () => mine === revision && (setBusy(false), setFault(null)),
+    askShown(({ remote, revision }) => remote.shape(revision, [...missing], proxy(take))).then(
+      (done) => {
+        if (mine !== asking) return
+        setBusy(false)
+        setFault(null)
+        // Another worker has taken its place, or it was stopped: then all is told anew, and asked for again.
+        if (done === false && useOpen.getState().project === shown.project) void follow(true)
+      },
       (error: unknown) => {
-        if (mine !== revision) return
+        if (mine !== asking) return
         setBusy(false)
         setFault(sayFault(error, 'The wood could not be shaped'))
       },
     )
-  }, [model, asked])
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- what is missing changes along with the pieces
+  }, [telling, byId, asked])
 
-  const keys = new Map(model.resolved.instances.map((i) => [i.key, recipeKey(model.recipe(i))]))
-  return {
-    get: (instance) => kept.get(keys.get(instance) ?? ''),
-    busy,
-    fault,
-    retry: () => ask((n) => n + 1),
-  }
+  return useMemo(
+    () => ({
+      get: (instance) => {
+        const now = kept.get(keyOf(shown.shape(instance) ?? -1))
+        if (now) stood.set(instance, now)
+        return now ?? stood.get(instance)
+      },
+      busy,
+      fault,
+      retry: () => ask((n) => n + 1),
+    }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- taken: what is kept has grown
+    [taken, busy, fault, telling, byId],
+  )
 }

@@ -1,8 +1,10 @@
+import { memo } from 'react'
 import type { LaidBoard } from '../../core/cuts'
 import { formatLength } from '../../core/measure'
 import { useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { markColour } from '../ui/marks'
+import { pointing, usePointed } from './pointed'
 
 interface Props {
   readonly board: LaidBoard
@@ -13,13 +15,12 @@ interface Props {
   readonly longest: number
   /** Colour and name of each mark. */
   readonly marks: ReadonlyMap<string, { n: number; name: string }>
-  readonly pointed: string | null
-  readonly onPoint: (mark: string | null) => void
 }
 
 /** A board to scale: pieces in their colours, what is left hatched, cuts numbered in their order. */
-export function BoardDrawing({ board, length, width, defects, longest, marks, pointed, onPoint }: Props) {
-  const style = useOpen((s) => s.model.resolved.style)
+export const BoardDrawing = memo(function BoardDrawing(props: Props) {
+  const { board, length, width, defects, longest, marks } = props
+  const style = useOpen((s) => s.shown.style)
   const say = (mm: number) => fractions(formatLength(mm, style).text)
   const holds = board.placements.map((p) => p.demand).join(', ')
   // A thousand units across, whatever the stock; text keeps its size.
@@ -62,22 +63,16 @@ export function BoardDrawing({ board, length, width, defects, longest, marks, po
         const mark = marks.get(p.demand)
         const [w, h] = [p.length * k, p.width * k]
         const size = Math.min(17, h * 0.7)
-        const label = w > 150 ? `${p.demand}  ${say(p.length)} × ${say(p.width)}` : p.demand
         return (
-          <g
-            key={`${p.demand}${p.copy}`}
-            onMouseEnter={() => onPoint(p.demand)}
-            onMouseLeave={() => onPoint(null)}
-          >
+          <g key={`${p.demand}${p.copy}`} {...pointing(p.demand)}>
             <title>{`${p.demand} ${mark?.name ?? ''}`}</title>
-            <rect
+            <PieceRect
+              mark={p.demand}
+              n={mark?.n ?? 0}
               x={p.x * k}
               y={y(p.y, p.width)}
               width={w}
               height={h}
-              fill={markColour(mark?.n ?? 0)}
-              stroke={pointed === p.demand ? 'var(--chalk)' : '#22282e'}
-              strokeWidth={pointed === p.demand ? 3 : 1}
             />
             <Triangle
               x={(p.x + p.length) * k - h * 0.45 - 4}
@@ -92,7 +87,7 @@ export function BoardDrawing({ board, length, width, defects, longest, marks, po
               className="measure"
               fill="#22282e"
             >
-              {label}
+              {w > 150 ? `${p.demand}  ${say(p.length)} × ${say(p.width)}` : p.demand}
             </text>
           </g>
         )
@@ -138,6 +133,29 @@ export function BoardDrawing({ board, length, width, defects, longest, marks, po
         )
       })}
     </svg>
+  )
+})
+
+interface PieceRectProps {
+  readonly mark: string
+  /** Its place among all marks. */
+  readonly n: number
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly height: number
+}
+
+/** A piece in its colour, with a heavy edge while it or its like is pointed at. */
+function PieceRect({ mark, n, ...rect }: PieceRectProps) {
+  const pointed = usePointed((s) => s.mark === mark)
+  return (
+    <rect
+      {...rect}
+      fill={markColour(n)}
+      stroke={pointed ? 'var(--chalk)' : '#22282e'}
+      strokeWidth={pointed ? 3 : 1}
+    />
   )
 }
 

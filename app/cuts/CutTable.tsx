@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import type { CutGroup, CutRow } from '../../core/cuts'
 import { BOARD_FEET_PER_M3, FEET_PER_M, SQUARE_FEET_PER_M2 } from '../../core/cuts'
 import { keyOf } from '../../core/resolve'
@@ -7,6 +7,7 @@ import { Because } from '../ui/Because'
 import { fractions } from '../ui/fractions'
 import { Len } from '../ui/Len'
 import { Mark } from '../ui/Mark'
+import { pointing, usePointed } from './pointed'
 
 type Column = 'mark' | 'name' | 'quantity' | 'length' | 'width' | 'thickness'
 const COLUMNS: ReadonlyArray<readonly [Column, string, string]> = [
@@ -22,14 +23,12 @@ interface Props {
   readonly group: CutGroup
   /** Place of each mark among all, for its colour. */
   readonly order: ReadonlyMap<string, { n: number; name: string }>
-  readonly pointed: string | null
-  readonly onPoint: (mark: string | null) => void
 }
 
 /** What to cut from one stock; pressing a heading sorts by it. */
-export function CutTable({ group, order, pointed, onPoint }: Props) {
+export const CutTable = memo(function CutTable({ group, order }: Props) {
   const [by, setBy] = useState<{ column: Column; down: boolean }>({ column: 'mark', down: false })
-  const { extraLength, extraWidth } = useOpen((s) => s.model.resolved.settings)
+  const { extraLength, extraWidth } = useOpen((s) => s.shown.settings)
   const rough = extraLength > 0 || extraWidth > 0
   const place = (r: CutRow) => (by.column === 'mark' ? order.get(r.mark)!.n : r[by.column])
   const rows = [...group.rows].sort((a, b) => {
@@ -59,46 +58,47 @@ export function CutTable({ group, order, pointed, onPoint }: Props) {
           </tr>
         </thead>
         <tbody>
-          {rows.map((r) => {
-            const { piece, index } = r.alike.instances[0]!
-            return (
-              <tr
-                key={r.mark}
-                className={`border-b border-hairline ${pointed === r.mark ? 'bg-chalk-pale' : ''}`}
-                onMouseEnter={() => onPoint(r.mark)}
-                onMouseLeave={() => onPoint(null)}
-              >
-                <td className="px-2 py-1">
-                  <Mark letter={r.mark} n={order.get(r.mark)!.n} />
-                </td>
-                <td className="px-2 py-1 whitespace-normal">{r.name}</td>
-                <td className="px-2 py-1 text-right">
-                  {r.quantity}
-                  {r.mirrored > 0 && <span className="block text-xs text-quiet">{r.mirrored} mirrored</span>}
-                </td>
-                {(['length', 'width', 'thickness'] as const).map((size) => (
-                  <td key={size} className="px-2 py-1 text-right text-base" data-size={size}>
-                    <Because of={keyOf.finishedOf(piece, size, index)}>
-                      <Len mm={r[size]} />
-                    </Because>
-                  </td>
-                ))}
-                {rough && (
-                  <td className="px-2 py-1 text-right">
-                    <Len mm={r.roughLength} /> × <Len mm={r.roughWidth} />
-                  </td>
-                )}
-                <td className="px-2 py-1 whitespace-normal">{r.work}</td>
-                <td className="px-2 py-1 whitespace-normal">{r.note}</td>
-              </tr>
-            )
-          })}
+          {rows.map((r) => (
+            <Row key={r.mark} row={r} n={order.get(r.mark)!.n} rough={rough} />
+          ))}
         </tbody>
       </table>
       <p className="measure mt-1 text-quiet">{sayTotals(group)}</p>
     </div>
   )
-}
+})
+
+/** One finished piece; `n` is its place among all, for its colour. */
+const Row = memo(function Row({ row: r, n, rough }: { row: CutRow; n: number; rough: boolean }) {
+  const pointed = usePointed((s) => s.mark === r.mark)
+  const { piece, index } = r.of
+  return (
+    <tr className={`border-b border-hairline ${pointed ? 'bg-chalk-pale' : ''}`} {...pointing(r.mark)}>
+      <td className="px-2 py-1">
+        <Mark n={n} />
+      </td>
+      <td className="px-2 py-1 whitespace-normal">{r.name}</td>
+      <td className="px-2 py-1 text-right">
+        {r.quantity}
+        {r.mirrored > 0 && <span className="block text-xs text-quiet">{r.mirrored} mirrored</span>}
+      </td>
+      {(['length', 'width', 'thickness'] as const).map((size) => (
+        <td key={size} className="px-2 py-1 text-right text-base" data-size={size}>
+          <Because of={keyOf.finishedOf(piece, size, index)}>
+            <Len mm={r[size]} />
+          </Because>
+        </td>
+      ))}
+      {rough && (
+        <td className="px-2 py-1 text-right">
+          <Len mm={r.roughLength} /> × <Len mm={r.roughWidth} />
+        </td>
+      )}
+      <td className="px-2 py-1 whitespace-normal">{r.work}</td>
+      <td className="px-2 py-1 whitespace-normal">{r.note}</td>
+    </tr>
+  )
+})
 
 function sayTotals(g: CutGroup): string {
   const n = (v: number) => v.toFixed(v < 10 ? 2 : 1)

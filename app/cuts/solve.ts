@@ -3,13 +3,11 @@
  * shown.
  */
 import { proxy } from 'comlink'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { layoutJobs, type Answer, type StockJob } from '../../core/cuts'
-import type { Model } from '../../core/model'
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
+import type { Answer, StockJob } from '../../core/cuts'
 import { layoutHand, sayFault } from '../store/hands'
 
 export interface Solving {
-  readonly jobs: readonly StockJob[]
   readonly answers: ReadonlyMap<string, Answer>
   /** Share of the whole search done; 1 when it has ended. */
   readonly share: number
@@ -22,9 +20,10 @@ export interface Solving {
 /** Answers already found, by their job. */
 const known = new Map<string, Answer>()
 let revision = 0
+const NONE: readonly StockJob[] = []
 
-export function useLayouts(model: Model): Solving {
-  const jobs = useMemo(() => layoutJobs(model), [model])
+/** `jobs` are undefined until they are known. */
+export function useLayouts(jobs: readonly StockJob[] = NONE): Solving {
   const [answers, setAnswers] = useState<ReadonlyMap<string, Answer>>(new Map())
   const [share, setShare] = useState(0)
   const [doing, setDoing] = useState<string | null>(null)
@@ -48,7 +47,7 @@ export function useLayouts(model: Model): Solving {
             if (answer) {
               found.set(stock.id, answer)
               known.set(key, answer)
-              setAnswers(new Map(found))
+              startTransition(() => setAnswers(new Map(found)))
             }
             setShare((n + part) / jobs.length)
           }
@@ -56,7 +55,7 @@ export function useLayouts(model: Model): Solving {
           if (mine.current !== now) return
           if (!finished) break
         }
-        setAnswers(new Map(found))
+        startTransition(() => setAnswers(new Map(found)))
       }
       setShare(1)
       setDoing(null)
@@ -76,5 +75,5 @@ export function useLayouts(model: Model): Solving {
     () => void layoutHand.ask((hand) => hand.stop(mine.current)).catch(() => undefined),
     [],
   )
-  return { jobs, answers, share, doing, fault, stop, again: () => ask((n) => n + 1) }
+  return { answers, share, doing, fault, stop, again: () => ask((n) => n + 1) }
 }

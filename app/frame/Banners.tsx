@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { saveAgain } from '../store/autosave'
 import { fileName, saveFile } from '../store/files'
-import { useOpen } from '../store/open'
+import { follow, useOpen } from '../store/open'
 import { exportText } from '../store/shelf'
 import { AsideDialog } from './AsideDialog'
 
@@ -14,6 +14,7 @@ export const exportOpen = (): void => {
 export function Banners() {
   const saved = useOpen((s) => s.saved)
   const elsewhere = useOpen((s) => s.elsewhere)
+  const fault = useOpen((s) => s.fault)
   const aside = useOpen((s) => s.project.setAside.length)
   const [seen, setSeen] = useState(false)
   const [looking, setLooking] = useState(false)
@@ -35,6 +36,17 @@ export function Banners() {
             Export to a file
           </button>
           <button className="btn" onClick={saveAgain}>
+            Try again
+          </button>
+        </p>
+      )}
+      {fault && (
+        <p
+          role="alert"
+          className="flex flex-wrap items-center gap-2 border-b border-hairline bg-pencil-pale px-4 py-1.5"
+        >
+          {fault}.
+          <button className="btn" onClick={() => void follow(true)}>
             Try again
           </button>
         </p>

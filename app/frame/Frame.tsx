@@ -25,10 +25,6 @@ export const sayRedo = (): void => void sayStep('Done again', redo())
 const sayStep = (what: string, says: string | null) => says && toast(`${what}: ${says}`, { duration: 1800 })
 
 export function Frame({ id, children }: { id: string; children: ReactNode }) {
-  const past = useOpen((s) => s.past)
-  const future = useOpen((s) => s.future)
-  useProof()
-  const stops = useFindings().filter((p) => p.level === 'stop').length
   const [palette, setPalette] = useState(false)
   const [keys, setKeys] = useState(false)
   useShortcuts({
@@ -58,36 +54,12 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
               }
             >
               {name}
-              {path === 'bench' && stops > 0 && (
-                <span
-                  className="measure ml-1.5 rounded-sm bg-pencil-pale px-1 text-xs text-pencil"
-                  title="To be put right"
-                >
-                  {stops}
-                </span>
-              )}
+              {path === 'bench' && <Stops />}
             </NavLink>
           ))}
         </nav>
         <Saved />
-        <button
-          className="btn btn-quiet btn-icon"
-          aria-label="Undo"
-          title={past.length ? `Undo: ${past.at(-1)!.says}` : 'Undo'}
-          disabled={past.length === 0}
-          onClick={sayUndo}
-        >
-          <Undo2 size={16} />
-        </button>
-        <button
-          className="btn btn-quiet btn-icon"
-          aria-label="Redo"
-          title={future.length ? `Redo: ${future.at(-1)!.says}` : 'Redo'}
-          disabled={future.length === 0}
-          onClick={sayRedo}
-        >
-          <Redo2 size={16} />
-        </button>
+        <UndoRedo />
         <button
           className="btn btn-quiet"
           aria-label="Find a command, piece or measure"
@@ -98,11 +70,59 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
         </button>
         <ThemeSwitch />
       </header>
+      <Checking />
       <Banners />
       <LeaveGuard id={id} />
       <div className="min-h-0 flex-1">{children}</div>
       <Palette id={id} open={palette} onClose={() => setPalette(false)} onKeys={() => setKeys(true)} />
       <Keys open={keys} onClose={() => setKeys(false)} />
     </div>
+  )
+}
+
+/** Checks the project for as long as it is open. */
+function Checking() {
+  useProof()
+  return null
+}
+
+/** How much has to be put right. */
+function Stops() {
+  const stops = useFindings().filter((p) => p.level === 'stop').length
+  if (stops === 0) return null
+  return (
+    <span
+      className="measure ml-1.5 rounded-sm bg-pencil-pale px-1 text-xs text-pencil"
+      title="To be put right"
+    >
+      {stops}
+    </span>
+  )
+}
+
+function UndoRedo() {
+  const undone = useOpen((s) => s.past.at(-1)?.says)
+  const redone = useOpen((s) => s.future.at(-1)?.says)
+  return (
+    <>
+      <button
+        className="btn btn-quiet btn-icon"
+        aria-label="Undo"
+        title={undone ? `Undo: ${undone}` : 'Undo'}
+        disabled={undone === undefined}
+        onClick={sayUndo}
+      >
+        <Undo2 size={16} />
+      </button>
+      <button
+        className="btn btn-quiet btn-icon"
+        aria-label="Redo"
+        title={redone ? `Redo: ${redone}` : 'Redo'}
+        disabled={redone === undefined}
+        onClick={sayRedo}
+      >
+        <Redo2 size={16} />
+      </button>
+    </>
   )
 }

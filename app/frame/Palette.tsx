@@ -15,7 +15,7 @@ const ITEM = 'cursor-pointer px-4 py-1.5 data-[selected=true]:bg-chalk-pale'
 
 export function Palette({ id, open, onClose, onKeys }: Props) {
   const navigate = useNavigate()
-  const instances = useOpen((s) => s.model.resolved.instances)
+  const instances = useOpen((s) => s.shown.instances)
   const parameters = useOpen((s) => s.project.parameters)
   const readOnly = useOpen((s) => s.readOnly)
   const act = (what: () => void) => () => {

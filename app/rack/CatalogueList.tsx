@@ -8,7 +8,8 @@ const MOST = 60
 /** What can be had, as it usually measures. */
 export function CatalogueList({ filter, onTaken }: { filter: string; onTaken: (id: string) => void }) {
   const catalogue = useCatalogue()
-  const { project, readOnly } = useOpen()
+  const project = useOpen((s) => s.project)
+  const readOnly = useOpen((s) => s.readOnly)
   const own = new Set(project.stock.map((s) => s.name))
   const unit = project.settings.style.unit
   const fits = catalogue.entries

@@ -15,7 +15,8 @@ import { TextField } from './StockTable'
 const SAYS = { x: 'from the left end', y: 'from the lower edge', length: 'length', width: 'width' } as const
 
 export function MeasuredBoards() {
-  const { project, readOnly } = useOpen()
+  const project = useOpen((s) => s.project)
+  const readOnly = useOpen((s) => s.readOnly)
   const [stock, setStock] = useState('')
   const wood = project.stock.filter((s) => s.kind !== 'rod')
   const add = () => {
@@ -80,10 +81,10 @@ export function MeasuredBoards() {
 }
 
 function BoardRow({ board }: { board: MeasuredBoard }) {
-  const { project, model, readOnly } = useOpen()
+  const stock = useOpen((s) => s.project.stock.find((x) => x.id === board.stock))
+  const resolved = useOpen((s) => s.shown.boards.find((b) => b.board.id === board.id))
+  const readOnly = useOpen((s) => s.readOnly)
   const set = (changes: Partial<Omit<MeasuredBoard, 'id'>>) => run(change.setBoard({ id: board.id, changes }))
-  const stock = project.stock.find((s) => s.id === board.stock)
-  const resolved = model.resolved.boards.find((b) => b.board.id === board.id)
   return (
     <li className="border border-hairline p-2">
       <div className="grid grid-cols-[10rem_8rem_8rem_1fr_auto] items-start gap-2">

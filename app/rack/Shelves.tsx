@@ -11,7 +11,7 @@ const SHELVES = [
 
 /** What is on the rack, end on and to scale: as wide and as thick as it measures. */
 export function Shelves({ onChoose }: { onChoose: (id: string) => void }) {
-  const stocks = [...useOpen((s) => s.model.resolved.stocks).values()]
+  const stocks = [...useOpen((s) => s.shown.stocks).values()]
   const boards = stocks.filter((s) => s.stock.kind === 'board')
   const widest = Math.max(100, ...boards.map((s) => s.width ?? 200))
   return (

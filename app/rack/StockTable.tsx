@@ -12,7 +12,8 @@ import { sayRefusal } from '../ui/refusal'
  * The stock on the rack with what it measures; measure the real wood, type it once, and everything follows.
  */
 export function StockTable({ filter, chosen }: { filter: string; chosen: string | null }) {
-  const { project, readOnly } = useOpen()
+  const project = useOpen((s) => s.project)
+  const readOnly = useOpen((s) => s.readOnly)
   const rows = project.stock.filter((s) =>
     `${s.name} ${s.species} ${s.kind}`.toLowerCase().includes(filter.toLowerCase()),
   )
@@ -152,15 +153,15 @@ function LengthsField({ stock }: { stock: Stock }) {
       value={stock.lengths.join(', ')}
       placeholder="96, 120"
       onCommit={(text) => {
-        const { resolved } = useOpen.getState().model
+        const { shown } = useOpen.getState()
         const lengths: string[] = []
         for (const part of text
           .split(',')
           .map((t) => t.trim())
           .filter(Boolean)) {
           try {
-            const stored = toStored(part, namingOf(resolved))
-            const tried = tryMeasure(resolved, stored, 'length')
+            const stored = toStored(part, namingOf(shown))
+            const tried = tryMeasure(shown, stored, 'length')
             if (!tried.ok) return `${part}: ${tried.slip.message}`
             if (tried.value <= 0) return `${part} is no length`
             lengths.push(stored)

@@ -1,7 +1,7 @@
 import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/bench'
 import { pieceOf } from '../../core/resolve'
-import { useEffect, useMemo, useState } from 'react'
+import { memo, useEffect, useState } from 'react'
 import { openDialog, useBench } from '../bench/asks'
 import { benchKeys } from '../bench/commands'
 import { BoardDialog } from '../bench/BoardDialog'
@@ -37,101 +37,23 @@ export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Bench', m
 export { ErrorBoundary } from '../frame/Fault'
 
 export default function BenchScreen() {
-  const { model, project, chosen, picking, readOnly } = useOpen()
-  const { panel, dialog } = useBench()
-  const shapes = useShapes(model)
-  const [webgl, setWebgl] = useState<boolean | null>(null)
-  const findings = useFindings()
-  useEffect(() => setWebgl(hasWebGL()), [])
+  const readOnly = useOpen((s) => s.readOnly)
+  const panel = useBench((s) => s.panel)
   useEffect(() => () => pick(null), [])
-
-  const piece = project.pieces.find((p) => p.id === pieceOf(chosen.at(-1) ?? ''))
-  const made = piece?.kind === 'made' ? piece : null
   useShortcuts(KEYS)
-  const own = useMemo(() => new Set(model.problems.filter((p) => p.piece).map((p) => p.id)), [model])
-  // What one piece is at fault for stands on its ticket; what is between pieces stands here.
-  const loose = useMemo(() => findings.filter((p) => !own.has(p.id)), [findings, own])
-
   return (
     <div className="grid h-full grid-cols-[232px_minmax(0,1fr)_320px] grid-rows-[minmax(0,1fr)_auto]">
       <aside className="overflow-auto border-r border-hairline bg-panel">
         <PieceList />
         <Measures />
-        {loose.length > 0 && (
-          <section className="border-t border-hairline p-3" aria-label="Findings">
-            <h2 className="panel-title mb-1">Findings</h2>
-            <ul className="grid gap-1">
-              {loose.map((p) => (
-                <li
-                  key={p.id}
-                  className={
-                    'border-l-2 pl-2 ' +
-                    `${p.level === 'stop' ? 'border-pencil text-pencil' : 'border-brass text-brass'}`
-                  }
-                >
-                  {p.piece ? (
-                    <button
-                      className="text-left underline"
-                      onClick={() => choose(firstOf(p.piece ?? '', model))}
-                    >
-                      {fractions(p.says)}
-                    </button>
-                  ) : (
-                    fractions(p.says)
-                  )}
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
+        <Loose />
       </aside>
       <main className="relative min-h-0 overflow-hidden bg-stage">
-        {webgl === false ? <NoStage /> : webgl ? <Bench3D shapes={shapes} /> : null}
-        {project.pieces.length === 0 && (
-          <div className="pointer-events-none absolute inset-0 grid place-items-center">
-            <div className="pointer-events-auto border border-hairline bg-panel p-6 text-center">
-              <p className="mb-1 font-title text-lg">The bench is clear</p>
-              <p className="mb-3 text-quiet">
-                Take a board from the rack, say how long it is and how it stands.
-              </p>
-              {!readOnly && (
-                <button className="btn btn-main" onClick={() => openDialog('board')}>
-                  Add a board
-                </button>
-              )}
-            </div>
-          </div>
-        )}
+        <Standing />
+        <Empty />
         <Tools readOnly={readOnly} />
         <Views />
-        {picking && (
-          <p
-            role="status"
-            className="absolute top-2 left-1/2 -translate-x-1/2 border border-chalk bg-chalk-pale px-3 py-1.5"
-          >
-            Pick a face for “{picking.prompt}”, or press Esc
-          </p>
-        )}
-        {shapes.fault ? (
-          <p
-            role="alert"
-            className={
-              'absolute top-2 right-2 flex max-w-96 items-center gap-2 border border-pencil ' +
-              'bg-pencil-pale px-3 py-1.5'
-            }
-          >
-            {shapes.fault}
-            <button className="btn" onClick={shapes.retry}>
-              Try again
-            </button>
-          </p>
-        ) : (
-          shapes.busy && (
-            <p role="status" className="absolute top-2 right-2 text-quiet">
-              Shaping…
-            </p>
-          )
-        )}
+        <Wanted />
       </main>
       <aside className="overflow-auto border-l border-hairline bg-panel">
         {panel === 'join' ? <JoinPanel /> : <Ticket />}
@@ -139,17 +61,124 @@ export default function BenchScreen() {
       <footer className="col-span-3">
         <StoryStick />
       </footer>
-      {dialog === 'board' && <BoardDialog />}
-      {dialog === 'evenly' && made && <RepeatDialog piece={made} />}
-      {dialog === 'mirror' && made && <MirrorDialog piece={made} />}
+      <Asking />
     </div>
   )
+}
+
+/** What is wrong between pieces; what one piece is at fault for stands on its ticket. */
+function Loose() {
+  const findings = useFindings()
+  const problems = useOpen((s) => s.shown.problems)
+  const own = new Set(problems.filter((p) => p.piece).map((p) => p.id))
+  const loose = findings.filter((p) => !own.has(p.id))
+  if (loose.length === 0) return null
+  return (
+    <section className="border-t border-hairline p-3" aria-label="Findings">
+      <h2 className="panel-title mb-1">Findings</h2>
+      <ul className="grid gap-1">
+        {loose.map((p) => (
+          <li
+            key={p.id}
+            className={
+              'border-l-2 pl-2 ' +
+              `${p.level === 'stop' ? 'border-pencil text-pencil' : 'border-brass text-brass'}`
+            }
+          >
+            {p.piece ? (
+              <button className="text-left underline" onClick={() => choose(firstOf(p.piece ?? ''))}>
+                {fractions(p.says)}
+              </button>
+            ) : (
+              fractions(p.says)
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** The wood, and how its shaping goes. */
+function Standing() {
+  const shown = useOpen((s) => s.shown)
+  const shapes = useShapes(shown)
+  const [webgl, setWebgl] = useState<boolean | null>(null)
+  useEffect(() => setWebgl(hasWebGL()), [])
+  return (
+    <>
+      {webgl === false ? <NoStage /> : webgl ? <Bench3D shapes={shapes} /> : null}
+      {shapes.fault ? (
+        <p
+          role="alert"
+          className={
+            'absolute top-2 right-2 flex max-w-96 items-center gap-2 border border-pencil ' +
+            'bg-pencil-pale px-3 py-1.5'
+          }
+        >
+          {shapes.fault}
+          <button className="btn" onClick={shapes.retry}>
+            Try again
+          </button>
+        </p>
+      ) : (
+        shapes.busy && (
+          <p role="status" className="absolute top-2 right-2 text-quiet">
+            Shaping…
+          </p>
+        )
+      )}
+    </>
+  )
+}
+
+function Empty() {
+  const empty = useOpen((s) => s.project.pieces.length === 0)
+  const readOnly = useOpen((s) => s.readOnly)
+  if (!empty) return null
+  return (
+    <div className="pointer-events-none absolute inset-0 grid place-items-center">
+      <div className="pointer-events-auto border border-hairline bg-panel p-6 text-center">
+        <p className="mb-1 font-title text-lg">The bench is clear</p>
+        <p className="mb-3 text-quiet">Take a board from the rack, say how long it is and how it stands.</p>
+        {!readOnly && (
+          <button className="btn btn-main" onClick={() => openDialog('board')}>
+            Add a board
+          </button>
+        )}
+      </div>
+    </div>
+  )
+}
+
+/** Says what is to be picked. */
+function Wanted() {
+  const picking = useOpen((s) => s.picking)
+  if (!picking) return null
+  return (
+    <p
+      role="status"
+      className="absolute top-2 left-1/2 -translate-x-1/2 border border-chalk bg-chalk-pale px-3 py-1.5"
+    >
+      Pick a face for “{picking.prompt}”, or press Esc
+    </p>
+  )
+}
+
+/** The dialog that is open, about the piece chosen last. */
+function Asking() {
+  const dialog = useBench((s) => s.dialog)
+  const piece = useOpen((s) => s.project.pieces.find((p) => p.id === pieceOf(s.chosen.at(-1) ?? '')))
+  if (dialog === 'board') return <BoardDialog />
+  if (piece?.kind !== 'made') return null
+  if (dialog === 'evenly') return <RepeatDialog piece={piece} />
+  return dialog === 'mirror' ? <MirrorDialog piece={piece} /> : null
 }
 
 /**
  * The bench in three dimensions, once its code has come; without a connection the rest of the screen goes on.
  */
-function Bench3D({ shapes }: { shapes: Shapes }) {
+const Bench3D = memo(function Bench3D({ shapes }: { shapes: Shapes }) {
   const [Stage, setStage] = useState<{ of: StageType } | null>(null)
   const [failed, setFailed] = useState(false)
   const [tries, again] = useState(0)
@@ -174,4 +203,4 @@ function Bench3D({ shapes }: { shapes: Shapes }) {
       </button>
     </div>
   )
-}
+})

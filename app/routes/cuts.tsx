@@ -1,13 +1,15 @@
 import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/cuts'
 import { Download, Printer } from 'lucide-react'
-import { useMemo, useState } from 'react'
-import { cutList, cutListCsv, layoutSvg, type Answer, type StockJob } from '../../core/cuts'
-import { hardwareCsv, hardwareList } from '../../core/hardware'
+import { memo, useMemo } from 'react'
+import { cutListCsv, layoutSvg, type Answer, type StockJob } from '../../core/cuts'
+import type { Piece } from '../../core/document'
+import { hardwareCsv, type HardwareRow } from '../../core/hardware'
 import { formatLength } from '../../core/measure'
 import { BoardDrawing } from '../cuts/BoardDrawing'
 import { CutTable } from '../cuts/CutTable'
 import { useLayouts } from '../cuts/solve'
+import { useAsked } from '../store/asked'
 import { fileName, saveFile } from '../store/files'
 import { useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
@@ -18,13 +20,32 @@ export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Cuts', ma
 export { ErrorBoundary } from '../frame/Fault'
 
 export default function CutsScreen() {
-  const { model, project } = useOpen()
-  const { kerf, trim } = model.resolved.settings
-  const list = useMemo(() => cutList(model), [model])
-  const order = useMemo(() => new Map(list.rows.map((r, n) => [r.mark, { n, name: r.name }])), [list])
-  const layouts = useLayouts(model)
-  const [pointed, point] = useState<string | null>(null)
-  const unsettled = project.pieces.filter((p) => (model.resolved.byId.get(p.id)?.instances.length ?? 0) === 0)
+  const name = useOpen((s) => s.project.name)
+  const style = useOpen((s) => s.shown.style)
+  const { kerf, trim } = useOpen((s) => s.shown.settings)
+  const { answer: cuts, fault, again } = useAsked('cuts', (hand) => hand.cuts())
+  const list = cuts?.list
+  const order = useMemo(() => new Map(list?.rows.map((r, n) => [r.mark, { n, name: r.name }])), [list])
+  const layouts = useLayouts(cuts?.jobs)
+  const unsettled = useUnsettled()
+
+  if (!cuts || !list)
+    return (
+      <main className="grid h-full place-items-center">
+        {fault ? (
+          <p role="alert" className="flex items-center gap-2 text-pencil">
+            {fault}
+            <button className="btn" onClick={again}>
+              Try again
+            </button>
+          </p>
+        ) : (
+          <p role="status" className="text-quiet">
+            Listing the pieces…
+          </p>
+        )}
+      </main>
+    )
 
   if (list.rows.length === 0)
     return (
@@ -60,9 +81,7 @@ export default function CutsScreen() {
           <h1 className="mr-auto font-title text-2xl font-semibold">Cut list</h1>
           <button
             className="btn no-print"
-            onClick={() =>
-              saveFile(fileName(project.name, '-cut-list.csv'), cutListCsv(list, model), 'text/csv')
-            }
+            onClick={() => saveFile(fileName(name, '-cut-list.csv'), cutListCsv(list, style), 'text/csv')}
           >
             <Download size={14} /> CSV
           </button>
@@ -99,7 +118,7 @@ export default function CutsScreen() {
           )}
         </div>
         {list.groups.map((g) => {
-          const job = layouts.jobs.find((j) => j.stock.id === g.stock?.id)
+          const job = cuts.jobs.find((j) => j.stock.id === g.stock?.id)
           const answer = g.stock && layouts.answers.get(g.stock.id)
           return (
             <section
@@ -110,23 +129,26 @@ export default function CutsScreen() {
               <h2 className="mb-1 font-title text-lg font-semibold">
                 {g.stock ? fractions(g.stock.stock.name) : 'Made of a stock that is not on the rack'}
               </h2>
-              <CutTable group={g} order={order} pointed={pointed} onPoint={point} />
-              {job && answer && (
-                <Laid job={job} answer={answer} order={order} pointed={pointed} point={point} />
-              )}
+              <CutTable group={g} order={order} />
+              {job && answer && <Laid job={job} answer={answer} order={order} />}
             </section>
           )
         })}
-        <Hardware />
+        <Hardware rows={cuts.hardware} />
       </div>
     </main>
   )
 }
 
+/** Pieces of which none stands yet. */
+function useUnsettled(): readonly Piece[] {
+  const { project, byId, settled } = useOpen((s) => s.shown)
+  return project.pieces.filter((p) => (byId.get(p.id)?.instances.length ?? (settled ? 0 : 1)) === 0)
+}
+
 /** What has to be at hand besides wood. */
-function Hardware() {
-  const { model, project } = useOpen()
-  const rows = useMemo(() => hardwareList(model), [model])
+function Hardware({ rows }: { rows: readonly HardwareRow[] }) {
+  const name = useOpen((s) => s.project.name)
   if (rows.length === 0) return null
   return (
     <section className="mb-8" aria-label="Hardware">
@@ -134,7 +156,7 @@ function Hardware() {
         <span className="mr-auto">Hardware</span>
         <button
           className="btn no-print font-sans text-sm font-normal"
-          onClick={() => saveFile(fileName(project.name, '-hardware.csv'), hardwareCsv(rows), 'text/csv')}
+          onClick={() => saveFile(fileName(name, '-hardware.csv'), hardwareCsv(rows), 'text/csv')}
         >
           <Download size={14} /> CSV
         </button>
@@ -171,18 +193,17 @@ interface LaidProps {
   readonly job: StockJob
   readonly answer: Answer
   readonly order: ReadonlyMap<string, { n: number; name: string }>
-  readonly pointed: string | null
-  readonly point: (mark: string | null) => void
 }
 
-function Laid({ job: { stock, job }, answer, order, pointed, point }: LaidProps) {
-  const { project, model } = useOpen()
+const Laid = memo(function Laid({ job: { stock, job }, answer, order }: LaidProps) {
+  const project = useOpen((s) => s.project)
+  const style = useOpen((s) => s.shown.style)
   const supply = new Map(job.supply.map((s) => [s.id, s]))
   const longest = Math.max(0, ...answer.boards.map((b) => supply.get(b.supply)!.length))
   const counts = new Map<string, number>()
   for (const b of answer.boards) counts.set(b.supply, (counts.get(b.supply) ?? 0) + 1)
   const over = answer.boards.length - answer.lowerBoundBoards
-  const say = (mm: number) => formatLength(mm, model.resolved.style).text
+  const say = (mm: number) => formatLength(mm, style).text
   const save = (ending: string, text: string, type: string) =>
     saveFile(fileName(`${project.name} ${stock.stock.name}`, ending), text, type)
   const owned = (id: string) => project.boards.find((b) => b.id === id)
@@ -192,7 +213,7 @@ function Laid({ job: { stock, job }, answer, order, pointed, point }: LaidProps)
         {answer.boards.map((b, i) => {
           const s = supply.get(b.supply)!
           return (
-            <figure key={i}>
+            <figure key={i} className="[contain-intrinsic-height:auto_5rem] [content-visibility:auto]">
               <figcaption className="measure text-quiet">
                 {owned(b.supply)?.name ?? `Board ${i + 1}`}: <Len mm={s.length} /> × <Len mm={s.width} />
               </figcaption>
@@ -203,8 +224,6 @@ function Laid({ job: { stock, job }, answer, order, pointed, point }: LaidProps)
                 defects={s.defects}
                 longest={longest}
                 marks={order}
-                pointed={pointed}
-                onPoint={point}
               />
             </figure>
           )
@@ -255,4 +274,4 @@ function Laid({ job: { stock, job }, answer, order, pointed, point }: LaidProps)
       </div>
     </div>
   )
-}
+})

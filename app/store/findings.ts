@@ -23,7 +23,7 @@ const useFound = create<Findings>(() => ({ of: null, all: [] }))
 /** Everything there is to say of the project as it stands. */
 export function useFindings(): readonly Problem[] {
   const project = useOpen((s) => s.project)
-  const quick = useOpen((s) => s.model.problems)
+  const quick = useOpen((s) => s.shown.problems)
   const found = useFound()
   return found.of === project ? found.all : quick
 }
@@ -34,7 +34,7 @@ export function useProof(): void {
   useEffect(() => {
     let gone = false
     const timer = setTimeout(() => {
-      askModel(project, (remote, revision) => remote.check(revision)).then(
+      askModel(project, ({ remote, revision }) => remote.check(revision)).then(
         (all) => gone || !all || useFound.setState({ of: project, all }),
         () => undefined,
       )

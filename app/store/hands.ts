@@ -38,7 +38,8 @@ export class Hand<T> {
       return await Promise.race([question(remote), died])
     } catch (error) {
       // What a worker could not load, a fresh one may.
-      if ((error as { name?: string } | null)?.name === 'KernelFault' && this.remote === remote) this.bury()
+      if ((error as { name?: string } | null)?.name === 'KernelFault' && this.remote === remote)
+        this.bury(error as Error)
       throw error
     } finally {
       this.waiting.delete(fail)
@@ -58,11 +59,11 @@ export class Hand<T> {
     return wrap<T>(worker)
   }
 
-  /** Ends the worker, whatever it is doing. */
-  bury(): void {
+  /** Ends the worker, whatever it is doing; all that was asked of it fails for that reason. */
+  bury(why?: Error): void {
     this.worker?.terminate()
     this.worker = this.remote = null
-    const error = new WorkerDied(`${this.does} stopped unexpectedly; nothing is lost. Try again`)
+    const error = why ?? new WorkerDied(`${this.does} stopped unexpectedly; nothing is lost. Try again`)
     for (const fail of [...this.waiting]) fail(error)
   }
 }

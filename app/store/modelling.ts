@@ -1,6 +1,6 @@
 /**
- * The modelling worker's view of the open project: it is told changes as they are made, and asked for what
- * costs.
+ * The modelling worker's view of the open project: it is told changes as they are made, and asked for all
+ * that follows from them.
  */
 import type { Patch } from 'immer'
 import type { Remote } from 'comlink'
@@ -17,19 +17,23 @@ const MOST_STEPS = 40
 export const noteStep = (from: Project, to: Project, patches: readonly Patch[]): void =>
   void (from !== to && steps.set(to, { from, patches }))
 
+/** A worker, and the number of the revision it is asked about. */
+export interface Asking {
+  readonly remote: Remote<ModelWorker>
+  readonly revision: number
+}
+
+interface Known extends Asking {
+  readonly project: Project
+  readonly ready: Promise<void>
+}
+
 let counted = 0
 /**
  * Work on revisions up to this one was ended; the same document is told anew before it is asked about again.
  */
 let stopped = 0
-interface Known {
-  /** The worker that was told. */
-  readonly remote: Remote<ModelWorker>
-  readonly project: Project
-  /** The number it was told under. */
-  readonly revision: number
-  readonly ready: Promise<void>
-}
+/** What was told last, and to which worker. */
 let last: Known | null = null
 
 /**
@@ -47,19 +51,14 @@ export function patchesBetween(known: Project, project: Project): Patch[] | null
   return at === known ? patches : null
 }
 
-/**
- * Sees to it that the worker knows this document, and then asks; the number tells which revision is meant.
- */
-export function askModel<R>(
-  project: Project,
-  question: (remote: Remote<ModelWorker>, revision: number) => Promise<R>,
-): Promise<R> {
+/** Sees to it that the worker knows this document, and then asks. */
+export function askModel<R>(project: Project, question: (asking: Asking) => Promise<R>): Promise<R> {
   return modelHand.ask(async (remote) => {
     const before = last?.remote === remote ? last : null
     const same = before?.project === project && before.revision > stopped
     const known = same ? before : (last = tell(remote, project, before))
     await known.ready
-    return question(remote, known.revision)
+    return question(known)
   })
 }
 

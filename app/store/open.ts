@@ -1,13 +1,14 @@
 /**
- * The project that is open: its document, the model worked out from it, what is chosen, and what can be
- * undone. All changes go through `run`; nothing else writes the document.
+ * The project that is open: its document, what was told of the model worked out from it, what is chosen, and
+ * what can be undone. All changes go through `run`; nothing else writes the document.
  */
-import { pieceOf } from '../../core/resolve'
 import type { Patch } from 'immer'
 import { create } from 'zustand'
 import { execute, nameOf, replay, slotsReferringTo, type Change, type Project } from '../../core/document'
-import { Modeller, type Model } from '../../core/model'
-import { noteStep } from './modelling'
+import { pieceOf } from '../../core/resolve'
+import { Showing, type Shown } from '../../core/shown'
+import { sayFault } from './hands'
+import { askModel, noteStep, type Asking } from './modelling'
 import type { Opened } from './shelf'
 
 export interface Step {
@@ -27,7 +28,10 @@ export interface Picking {
 
 interface OpenProject {
   readonly project: Project
-  readonly model: Model
+  /** What can be shown of it; its numbers may be those of a moment ago. */
+  readonly shown: Shown
+  /** Why its numbers could not be worked out. */
+  readonly fault: string | null
   readonly past: readonly Step[]
   readonly future: readonly Step[]
   readonly saved: Saved
@@ -44,12 +48,13 @@ interface OpenProject {
   readonly picking: Picking | null
 }
 
-let modeller = new Modeller()
+let showing = new Showing()
 const HISTORY = 500
 
 const empty = (): OpenProject => ({
   project: null as unknown as Project,
-  model: null as unknown as Model,
+  shown: null as unknown as Shown,
+  fault: null,
   past: [],
   future: [],
   saved: { state: 'saved' },
@@ -64,18 +69,75 @@ const empty = (): OpenProject => ({
 export const useOpen = create<OpenProject>(empty)
 
 export function open({ project, revision, recovered }: Opened): void {
-  modeller = new Modeller()
+  showing = new Showing()
   const saved: Saved = { state: recovered ? 'waiting' : 'saved' }
-  useOpen.setState({ ...empty(), project, revision, saved, model: modeller.model(project) }, true)
+  useOpen.setState({ ...empty(), project, revision, saved, shown: showing.show(project) }, true)
+  void follow()
 }
 
 function show(project: Project, more: Partial<OpenProject>): void {
-  const model = modeller.model(project)
-  const keys = new Set(model.resolved.instances.map((i) => i.key))
-  const chosen = useOpen
-    .getState()
-    .chosen.filter((k) => keys.has(k) || project.pieces.some((p) => p.id === pieceOf(k)))
-  useOpen.setState({ project, model, chosen, saved: { state: 'waiting' }, ...more })
+  useOpen.setState({ project, shown: showing.show(project), saved: { state: 'waiting' }, ...more })
+  void follow()
+}
+
+/** What was told last: by which worker, and of which revision. */
+let told: (Asking & { readonly to: Showing }) | null = null
+let following = false
+
+/**
+ * Has all that follows from the document as it is now worked out, and shows it; again until nothing is newer.
+ */
+export async function follow(anew = false): Promise<void> {
+  if (anew) told = null
+  if (following) return
+  following = true
+  try {
+    while (!told || told.to !== showing || !useOpen.getState().shown.settled) {
+      const { project } = useOpen.getState()
+      const to = showing
+      const answer = await askModel(project, async (asking) => {
+        const since = told?.to === to && told.remote === asking.remote ? told.revision : -1
+        return { asking, told: await asking.remote.show(asking.revision, since) }
+      })
+      if (!answer.told || to !== showing) continue
+      told = { ...answer.asking, to }
+      to.take(answer.told, project)
+      useOpen.setState(({ project: now, chosen }) => ({ fault: null, ...shownNow(now, chosen) }))
+    }
+  } catch (error) {
+    useOpen.setState({ fault: sayFault(error, 'What follows from the last change could not be worked out') })
+  } finally {
+    following = false
+  }
+}
+
+/** Does something as soon as all that is shown is of the document as it is then. */
+export function whenSettled(then: () => void): void {
+  const stop = useOpen.subscribe(({ shown, fault }) => {
+    if (shown.settled || fault) {
+      stop()
+      then()
+    }
+  })
+}
+
+function shownNow(project: Project, chosen: readonly string[]): Pick<OpenProject, 'shown' | 'chosen'> {
+  const shown = showing.show(project)
+  const still = chosen.filter((k) => shown.byKey.has(k) || project.pieces.some((p) => p.id === pieceOf(k)))
+  return { shown, chosen: still.length === chosen.length ? chosen : still }
+}
+
+/**
+ * Asks the worker about what it has shown last; null when another has taken its place, and tells that one.
+ */
+export async function askShown<R>(question: (asking: Asking) => Promise<R>): Promise<R | null> {
+  const { project } = useOpen.getState()
+  const now = told
+  return askModel(project, async ({ remote }) => {
+    if (now?.remote === remote) return question(now)
+    void follow(true)
+    return null
+  })
 }
 
 /** Makes a change, or says in a sentence why not. */
@@ -122,9 +184,10 @@ export function whoRefersTo(id: string): string[] {
 
 export const choose = (keys: readonly string[]): void => useOpen.setState({ chosen: keys })
 /** The key of the first instance of a piece, to choose it by. */
-export const firstOf = (piece: string, model: Model): string[] =>
-  model.resolved.byId
-    .get(piece)
+export const firstOf = (piece: string): string[] =>
+  useOpen
+    .getState()
+    .shown.byId.get(piece)
     ?.instances.slice(0, 1)
     .map((i) => i.key) ?? []
 

@@ -4,20 +4,27 @@
 import { Popover } from 'radix-ui'
 import { useState, type ReactNode } from 'react'
 import { sayValue, type NodeKey } from '../../core/resolve'
+import { useAsked } from '../store/asked'
 import { useOpen } from '../store/open'
 import { fractions } from './fractions'
 
+const LOOK = {
+  className: 'rounded-sm underline decoration-edge decoration-dotted underline-offset-3 hover:bg-chalk-pale',
+  title: 'Where this comes from',
+}
+
 export function Because({ of, children }: { of: NodeKey; children: ReactNode }) {
-  return (
-    <Popover.Root>
-      <Popover.Trigger
-        className={
-          'rounded-sm underline decoration-edge decoration-dotted underline-offset-3 ' + 'hover:bg-chalk-pale'
-        }
-        title="Where this comes from"
-      >
+  const [asked, ask] = useState(false)
+  // Hundreds of numbers may stand on a screen; only one that was pressed needs to know how to unfold.
+  if (!asked)
+    return (
+      <button type="button" {...LOOK} aria-haspopup="dialog" aria-expanded={false} onClick={() => ask(true)}>
         {children}
-      </Popover.Trigger>
+      </button>
+    )
+  return (
+    <Popover.Root defaultOpen>
+      <Popover.Trigger {...LOOK}>{children}</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           className="floating max-w-96 p-3"
@@ -35,13 +42,22 @@ export function Because({ of, children }: { of: NodeKey; children: ReactNode }) 
 
 function Story({ start }: { start: NodeKey }) {
   const [trail, setTrail] = useState([start])
-  const resolved = useOpen((s) => s.model.resolved)
+  const style = useOpen((s) => s.shown.style)
   const key = trail.at(-1)!
-  const b = resolved.because(key)
-  const slip = resolved.slip(key)
+  const { answer, fault, again } = useAsked(key, (hand) => hand.because(key))
+  if (fault)
+    return (
+      <p className="text-pencil">
+        {fault}{' '}
+        <button className="btn" onClick={again}>
+          Try again
+        </button>
+      </p>
+    )
+  if (!answer) return <p className="text-quiet">…</p>
+  const { because: b, slip } = answer
   if (!b) return <p className="text-pencil">{slip?.message ?? 'This number has gone.'}</p>
-  const say = (value: number, kind: Parameters<typeof sayValue>[1]) =>
-    fractions(sayValue(value, kind, resolved.style))
+  const say = (value: number, kind: Parameters<typeof sayValue>[1]) => fractions(sayValue(value, kind, style))
   return (
     <div className="measure text-sm whitespace-normal">
       <p className="mb-1 flex items-baseline justify-between gap-6 font-semibold">
@@ -51,11 +67,10 @@ function Story({ start }: { start: NodeKey }) {
       {b.parts.length === 0 && <p className="text-quiet">as typed</p>}
       <ul>
         {b.parts.map((p, i) => {
-          const deeper = p.key !== null && p.key !== key ? resolved.because(p.key) : undefined
           const label = `${p.op === '·' ? 'with' : i === 0 && p.op === '+' ? '' : p.op} ${fractions(p.label)}`
           return (
             <li key={i} className="flex items-baseline justify-between gap-6 border-t border-hairline py-1">
-              {deeper && deeper.parts.length > 0 ? (
+              {answer.deeper[i] ? (
                 <button
                   className="text-left text-chalk underline underline-offset-2"
                   onClick={() => setTrail([...trail, p.key!])}

@@ -1,7 +1,8 @@
+import { markOf } from '../../core/cuts/mark'
 import { markColour } from './marks'
 
-/** A piece's letter on its colour. */
-export function Mark({ letter, n }: { letter: string; n: number }) {
+/** A piece's letter on its colour; which of the different finished pieces it is, from 0. */
+export function Mark({ n }: { n: number }) {
   return (
     <span
       className={
@@ -10,7 +11,7 @@ export function Mark({ letter, n }: { letter: string; n: number }) {
       }
       style={{ background: markColour(n) }}
     >
-      {letter}
+      {markOf(n)}
     </span>
   )
 }

@@ -3,13 +3,15 @@
  * comes to, and keeps what was typed when it does not read.
  */
 import { Crosshair } from 'lucide-react'
-import { useId, useMemo, useRef, useState } from 'react'
+import { useId, useRef, useState } from 'react'
 import { toShown, type MeasureKind } from '../../core/measure'
 import { sayValue, type NodeKey, type Slip } from '../../core/resolve'
-import { pick, useOpen } from '../store/open'
+import type { Shown } from '../../core/shown'
+import { pick, useOpen, whenSettled } from '../store/open'
+import { sameEntries, useShown } from '../store/useShown'
 import { fractions } from './fractions'
 import { completionsFor } from './naming'
-import { echo, isSum, read, readAs, replaceTail } from './reading'
+import { echo, isSum, read, readAs, replaceTail, type Reading } from './reading'
 
 export interface MeasureFieldProps {
   readonly label: string
@@ -48,30 +50,32 @@ export function MeasureField(props: MeasureFieldProps) {
     divert,
   } = props
   const id = useId()
-  const resolved = useOpen((s) => s.model.resolved)
   const readOnly = useOpen((s) => s.readOnly)
-  const picking = useOpen((s) => s.picking)
+  const picked = useOpen((s) => s.picking?.prompt === label)
   const input = useRef<HTMLInputElement>(null)
-  const shown = useMemo(() => toShown(value, resolved.sayRef), [value, resolved])
   const [draft, setDraft] = useState<string | null>(null)
   const [refusal, setRefusal] = useState<Slip | null>(null)
   /** The offered name the arrows are on; -1 for none yet. */
   const [chosen, setChosen] = useState(-1)
-  const text = draft ?? shown
-
-  const reading = useMemo(() => read(text, kind, resolved, locals), [text, kind, resolved, locals])
-  const doubtful = useMemo(() => readAs(reading, resolved), [reading, resolved])
-  const offers = draft !== null ? completionsFor(draft, resolved) : []
-  const standing = draft === null && at ? resolved.slip(at) : undefined
-  const slip = refusal ?? (standing && !standing.waitsFor ? standing : undefined)
+  const names = JSON.stringify(locals)
+  const { text, says, reads, standing } = useShown(
+    (shown) => fieldSays(draft, props, shown),
+    [draft, value, kind, at, names],
+    sameEntries,
+  )
+  const offers = draft !== null && !reads ? completionsFor(draft, useOpen.getState().shown) : []
+  const slip = refusal ?? (standing ? (JSON.parse(standing) as Slip) : undefined)
 
   function commit(): boolean {
     if (draft === null) return true
     const given = divert ? divert(text) : text
     if (given !== text) setDraft(given)
     if (given.trim() === '' && optional) return take('')
-    const r = read(given, kind, resolved, locals)
+    const { shown, fault } = useOpen.getState()
+    const r = read(given, kind, shown, locals)
     if (!r.ok) {
+      // What it names may have been put there a moment ago.
+      if (!shown.settled && !fault) whenSettled(() => commit())
       setRefusal(r.slip)
       return false
     }
@@ -100,7 +104,7 @@ export function MeasureField(props: MeasureFieldProps) {
           ? (chosen + 1) % offers.length
           : (Math.max(0, chosen) + offers.length - 1) % offers.length,
       )
-    } else if (e.key === 'Tab' && !e.shiftKey && offers.length > 0 && !reading.ok) {
+    } else if (e.key === 'Tab' && !e.shiftKey && offers.length > 0) {
       e.preventDefault()
       complete(offers[Math.max(0, chosen)]!)
     } else if (e.key === 'Enter') {
@@ -151,7 +155,7 @@ export function MeasureField(props: MeasureFieldProps) {
         {pickable && !readOnly && (
           <button
             type="button"
-            className={`btn btn-icon ${picking?.prompt === label ? 'btn-main' : ''}`}
+            className={`btn btn-icon ${picked ? 'btn-main' : ''}`}
             aria-label={`Pick a face for ${label}`}
             title="Pick a face on the bench"
             onMouseDown={(e) => e.preventDefault()}
@@ -160,7 +164,7 @@ export function MeasureField(props: MeasureFieldProps) {
             <Crosshair size={15} />
           </button>
         )}
-        {draft !== null && offers.length > 0 && !reading.ok && (
+        {offers.length > 0 && (
           <ul
             className="floating absolute top-full left-0 mt-0.5 max-h-56 w-full overflow-auto"
             role="listbox"
@@ -190,17 +194,39 @@ export function MeasureField(props: MeasureFieldProps) {
             {slip.at !== undefined && draft !== null && <Marked text={text} slip={slip} />}
             {slip.message}
           </span>
-        ) : draft !== null && reading.ok ? (
-          <span className="text-quiet">
-            = {fractions(echo(reading.value, kind, resolved))}
-            {doubtful && `, read as ${doubtful}`}
-          </span>
-        ) : isSum(text) && reading.ok ? (
-          <span className="text-quiet">= {fractions(sayValue(reading.value, kind, resolved.style))}</span>
+        ) : says ? (
+          <span className="text-quiet">{says}</span>
         ) : null}
       </p>
     </div>
   )
+}
+
+/**
+ * All that a field says of its measure, as texts, so that it is drawn again only when one of them changes.
+ */
+function fieldSays(
+  draft: string | null,
+  { value, kind = 'length', at, locals = {} }: MeasureFieldProps,
+  shown: Shown,
+) {
+  const text = draft ?? toShown(value, shown.sayRef)
+  const wanted = draft !== null || isSum(text)
+  const reading = wanted ? read(text, kind, shown, locals) : null
+  const slip = draft === null && at ? shown.slip(at) : undefined
+  return {
+    text,
+    reads: reading?.ok ?? true,
+    says: reading?.ok ? saysOf(reading, draft !== null, kind, shown) : null,
+    standing: slip && !slip.waitsFor ? JSON.stringify(slip) : null,
+  }
+}
+
+/** What a measure comes to; while it is typed, in both units, and how it was read where that is doubtful. */
+function saysOf(reading: Reading & { ok: true }, typing: boolean, kind: MeasureKind, shown: Shown): string {
+  if (!typing) return `= ${fractions(sayValue(reading.value, kind, shown.style))}`
+  const doubtful = readAs(reading, shown)
+  return `= ${fractions(echo(reading.value, kind, shown))}${doubtful ? `, read as ${doubtful}` : ''}`
 }
 
 /** The text with the stretch at fault in red. */

@@ -1,7 +1,8 @@
 /** What a measure field makes of what is typed in it. */
 import { MeasureError, sayReading, toStored, type MeasureKind } from '../../core/measure'
-import { sayValue, tryMeasure, type NodeKey, type Resolved, type Slip } from '../../core/resolve'
-import { namingOf } from './naming'
+import { sayValue, tryMeasure, type NodeKey, type Readable, type Slip } from '../../core/resolve'
+import type { Shown } from '../../core/shown'
+import { namingOf, type Named } from './naming'
 
 export type Reading = { ok: true; stored: string; value: number } | { ok: false; slip: Slip }
 
@@ -9,12 +10,12 @@ export type Reading = { ok: true; stored: string; value: number } | { ok: false;
 export function read(
   text: string,
   kind: MeasureKind,
-  resolved: Resolved,
+  shown: Readable & Named,
   locals: Readonly<Record<string, NodeKey>>,
 ): Reading {
   try {
-    const stored = toStored(text.trim(), namingOf(resolved))
-    const tried = tryMeasure(resolved, stored, kind, locals)
+    const stored = toStored(text.trim(), namingOf(shown))
+    const tried = tryMeasure(shown, stored, kind, locals)
     if (tried.ok) return { ok: true, stored, value: tried.value }
     // Positions are in the stored text; they only fit what is shown when nothing was replaced.
     return { ok: false, slip: stored === text.trim() ? tried.slip : { message: tried.slip.message } }
@@ -26,17 +27,15 @@ export function read(
 }
 
 /** How a doubtful writing was read, by the names a maker knows; null where nothing is doubtful. */
-export const readAs = (reading: Reading, resolved: Resolved): string | null =>
-  reading.ok ? sayReading(reading.stored, resolved.sayRef) : null
+export const readAs = (reading: Reading, shown: Pick<Shown, 'sayRef'>): string | null =>
+  reading.ok ? sayReading(reading.stored, shown.sayRef) : null
 
 /** The value in the project's unit, and in the other one. */
-export function echo(value: number, kind: MeasureKind, resolved: Pick<Resolved, 'style'>): string {
-  const own = sayValue(value, kind, resolved.style)
+export function echo(value: number, kind: MeasureKind, { style }: Pick<Shown, 'style'>): string {
+  const own = sayValue(value, kind, style)
   if (kind !== 'length') return own
   const other =
-    resolved.style.unit === 'in'
-      ? `${Number(value.toFixed(2))} mm`
-      : `${Number((value / 25.4).toFixed(3))} in`
+    style.unit === 'in' ? `${Number(value.toFixed(2))} mm` : `${Number((value / 25.4).toFixed(3))} in`
   return `${own} · ${other}`
 }
 

@@ -1,10 +1,10 @@
 /** The cut list: every different finished piece once, with what it is cut from. */
 import Papa from 'papaparse'
 import type { Model } from '../model'
-import { formatLength, type Mm } from '../measure'
+import { formatLength, type LengthStyle, type Mm } from '../measure'
 import type { ResolvedStock } from '../resolve'
 import { countOf, workKind, type Feature } from '../work'
-import { findAlike, type Alike } from './identical'
+import { findAlike } from './identical'
 
 export interface CutRow {
   readonly mark: string
@@ -21,7 +21,8 @@ export interface CutRow {
   /** "5 dados, 1 rabbet". */
   readonly work: string
   readonly note: string
-  readonly alike: Alike
+  /** The first of them: its piece, and which of its copies, from 1. */
+  readonly of: { readonly piece: string; readonly index: number }
 }
 
 export interface CutGroup {
@@ -67,7 +68,7 @@ export function cutList(model: Model): CutList {
         .filter((p) => pieces.has(p.id) && p.note)
         .map((p) => p.note)
         .join('; '),
-      alike,
+      of: { piece: first.piece, index: first.index },
     }
   })
   const byStock = new Map<string, CutRow[]>()
@@ -102,8 +103,7 @@ function sayWork(features: readonly Feature[]): string {
 }
 
 /** The cut list as CSV, lengths as the project writes them. */
-export function cutListCsv(list: CutList, model: Model): string {
-  const { style } = model.resolved
+export function cutListCsv(list: CutList, style: LengthStyle): string {
   const say = (mm: Mm) => formatLength(mm, style).text
   const unit = style.unit
   // Which of a row's sizes were rounded to be written; the sizes themselves stay plain for whoever reckons

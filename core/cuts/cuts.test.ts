@@ -148,7 +148,9 @@ describe('the cut list', () => {
     const model = modelOf(
       demo(change.setSettings({ style: { unit: 'in', form: 'fraction', denominator: 8, places: 3 } })),
     )
-    const rows = Papa.parse<Record<string, string>>(cutListCsv(cutList(model), model), { header: true }).data
+    const rows = Papa.parse<Record<string, string>>(cutListCsv(cutList(model), model.resolved.style), {
+      header: true,
+    }).data
     expect(rows.find((r) => r.Name === 'Shelf')).toMatchObject({
       'Width (in)': '8 3/4',
       Rounded: 'width, rough width',
@@ -164,7 +166,7 @@ describe('the cut list', () => {
   })
   test('as CSV, cannot be taken for a formula', () => {
     const model = modelOf(demo(change.notePiece({ id: 'p3', note: '=1+1, "best"' })))
-    const csv = cutListCsv(cutList(model), model)
+    const csv = cutListCsv(cutList(model), model.resolved.style)
     expect(csv).toContain('D,Shelf,4,0,30 1/2,8 25/32,3/4')
     expect(csv).toContain(`"'=1+1, ""best"""`)
   })

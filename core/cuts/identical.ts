@@ -6,6 +6,7 @@ import type { Model } from '../model'
 import { AXES, type Vec3 } from '../pieces'
 import type { Instance, ResolvedStock } from '../resolve'
 import { recipeKey, type Recipe } from '../solid'
+import { markOf } from './mark'
 import { gridded, toolSignature, type Lay, type Tool } from '../work'
 
 export interface Alike {
@@ -111,11 +112,6 @@ function groupAlike(model: Model): Alike[] {
     instances: g.instances,
     mirrored: g.hands.filter((hand) => hand !== g.hands[0]).length,
   }))
-}
-
-/** 0 → A, 25 → Z, 26 → AA. */
-export function markOf(n: number): string {
-  return (n >= 26 ? markOf(Math.floor(n / 26) - 1) : '') + String.fromCharCode(65 + (n % 26))
 }
 
 function sayNames(instances: readonly Instance[]): string {

@@ -1,4 +1,5 @@
-export { findAlike, markOf, type Alike } from './identical'
+export { findAlike, type Alike } from './identical'
+export { markOf } from './mark'
 export {
   BOARD_FEET_PER_M3,
   cutList,

@@ -113,6 +113,7 @@ export class Resolver {
         extraLength: number(keyOf.setting('extraLength')) ?? 0,
         extraWidth: number(keyOf.setting('extraWidth')) ?? 0,
       },
+      readable: () => readableOf(defs, result),
       result,
       slip: (key) => {
         const r = result(key)
@@ -253,6 +254,17 @@ type Numbers = (key: NodeKey) => number | null
 type Results = (key: NodeKey) => NodeResult | undefined
 /** Whether anything may have happened to what has this id; a setting's name is its own. */
 type Owners = (id: string) => boolean
+
+/** Motions and growths are there for other nodes only. */
+function* readableOf(
+  defs: ReadonlyMap<NodeKey, NodeDef>,
+  result: Results,
+): Generator<readonly [NodeKey, NodeResult]> {
+  for (const { key, value } of defs.values()) {
+    const found = value === 'motions' || value === 'growth' ? undefined : result(key)
+    if (found) yield [key, found]
+  }
+}
 
 function ownersOf(touched: ReadonlySet<NodeKey> | null, defs: ReadonlyMap<NodeKey, NodeDef>): Owners {
   if (!touched) return () => true

@@ -4,6 +4,9 @@ import { measureNode } from './measurenode'
 import { namesOf } from './names'
 import type { Resolved } from './types'
 
+/** What reading a measure asks of a project that was worked out. */
+export type Readable = Pick<Resolved, 'project' | 'result' | 'slip' | 'say'>
+
 export type Tried =
   { readonly ok: true; readonly value: number } | { readonly ok: false; readonly slip: Slip }
 
@@ -12,7 +15,7 @@ export type Tried =
  * measureNode.
  */
 export function tryMeasure(
-  resolved: Resolved,
+  resolved: Readable,
   stored: string,
   kind: MeasureKind,
   locals: Readonly<Record<string, NodeKey>> = {},
@@ -27,6 +30,7 @@ export function tryMeasure(
   for (const key of node.reads) {
     const slip = resolved.slip(key)
     if (slip) return { ok: false, slip: { message: `What it reads is not settled: ${slip.message}` } }
+    if (!resolved.result(key)) return { ok: false, slip: { message: 'What it reads is not worked out yet' } }
   }
   try {
     const { value } = node.compute(<T>(key: NodeKey): T => {

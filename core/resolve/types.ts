@@ -157,6 +157,8 @@ export interface Resolved {
   readonly hardware: readonly ResolvedHardware[]
   readonly settings: Readonly<Record<'fit' | 'kerf' | 'trim' | 'extraLength' | 'extraWidth', Mm>>
   readonly problems: readonly Problem[]
+  /** Everything that measures may read, and they themselves. */
+  readable(): Iterable<readonly [NodeKey, NodeResult]>
   result(key: NodeKey): NodeResult | undefined
   slip(key: NodeKey): Slip | undefined
   because(key: NodeKey): Because | undefined

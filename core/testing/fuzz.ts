@@ -113,7 +113,7 @@ export function faultOfProject(text: string): string | null {
   const model = modelOf(project)
   said.push(...model.problems.map((p) => p.says))
   JSON.stringify(resolveReport(model))
-  cutListCsv(cutList(model), model)
+  cutListCsv(cutList(model), model.resolved.style)
   hardwareList(model)
   for (const { job } of layoutJobs(model)) {
     const search = new LayoutSearch(job)

@@ -1,0 +1,64 @@
+/** What is under the pointer. */
+import { Box3, Ray, Vector3 } from 'three'
+import { ROOM_SIDES, sideAt, type Box, type RoomSide, type Vec3 } from '../../../core/pieces'
+import type { Instance } from '../../../core/resolve'
+import { placeOf, type Board } from './board'
+
+/** Where a ray first meets a board. */
+export interface Hit {
+  readonly board: Board
+  /** Which of its triangles. */
+  readonly triangle: number
+  /** Where, in the room, as if pieces did not stand apart. */
+  readonly point: Vec3
+}
+
+/** The first board that a ray meets, by the nearest of its triangles. */
+export function hitOf(ray: Ray, boards: readonly Board[]): Hit | null {
+  const own = new Ray()
+  const box = new Box3()
+  const [a, b, c, met, place] = [new Vector3(), new Vector3(), new Vector3(), new Vector3(), new Vector3()]
+  let nearest = Infinity
+  let hit: Hit | null = null
+  for (const board of boards) {
+    const { instance, skin, shift } = board
+    const matrix = placeOf(board)
+    own.copy(ray).applyMatrix4(matrix.clone().invert())
+    box.min.set(0, 0, 0)
+    box.max.set(...instance.size)
+    if (!own.intersectsBox(box.expandByScalar(0.1))) continue
+    for (let k = 0; k < skin.work.length; k++) {
+      a.fromArray(skin.positions, 9 * k)
+      b.fromArray(skin.positions, 9 * k + 3)
+      c.fromArray(skin.positions, 9 * k + 6)
+      if (!own.intersectTriangle(a, b, c, false, met)) continue
+      const far = place.copy(met).applyMatrix4(matrix).distanceTo(ray.origin)
+      if (far >= nearest) continue
+      nearest = far
+      hit = { board, triangle: k, point: [place.x - shift[0], place.y - shift[1], place.z - shift[2]] }
+    }
+  }
+  return hit
+}
+
+/** The room side that was hit, when it is one of the piece's own six faces and not a wall of some work. */
+export function sideOf({ board: { instance, skin }, triangle, point }: Hit): RoomSide | null {
+  const { x, y, z } = instance.frame
+  const [nx, ny, nz] = skin.normals.subarray(9 * triangle, 9 * triangle + 3)
+  const room = [0, 1, 2].map((i) => x[i]! * nx! + y[i]! * ny! + z[i]! * nz!)
+  const axis = room.findIndex((v) => Math.abs(v) > 0.99)
+  if (axis < 0) return null
+  const side = ROOM_SIDES[axis * 2 + (room[axis]! > 0 ? 1 : 0)]!
+  const surface = sideAt(side).far ? instance.grown.max[axis as 0] : instance.grown.min[axis as 0]
+  return Math.abs(point[axis as 0] - surface) < 0.5 ? side : null
+}
+
+/** A side of a piece, shoulder to shoulder, as a box without depth. */
+export function flatOn({ box }: Pick<Instance, 'box'>, side: RoomSide): Box {
+  const { axis, far } = sideAt(side)
+  const at = far ? box.max[axis] : box.min[axis]
+  const min: [number, number, number] = [...box.min]
+  const max: [number, number, number] = [...box.max]
+  min[axis] = max[axis] = at
+  return { min, max }
+}

@@ -1,0 +1,253 @@
+/**
+ * The bench in three dimensions. It draws a picture when something has changed, all boards together; what
+ * things mean is decided elsewhere.
+ */
+import {
+  AmbientLight,
+  BoxGeometry,
+  BufferAttribute,
+  BufferGeometry,
+  DirectionalLight,
+  DoubleSide,
+  InstancedMesh,
+  LineBasicMaterial,
+  Matrix4,
+  Mesh,
+  MeshBasicMaterial,
+  MeshLambertMaterial,
+  MOUSE,
+  NoToneMapping,
+  PerspectiveCamera,
+  Raycaster,
+  Scene,
+  TOUCH,
+  Vector2,
+  Vector3,
+  WebGLRenderer,
+} from 'three'
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
+import { sizeOf, type Box, type Vec3 } from '../../../core/pieces'
+import { Batch } from './batch'
+import { placeOf, type Board } from './board'
+import { grainTexture } from './grain'
+import { Lines } from './lines'
+import { hitOf, type Hit } from './pick'
+
+/** How the boards are to look. */
+export interface Look {
+  readonly ink: string
+  readonly chalk: string
+  /** Plain colours, without grain. */
+  readonly plain: boolean
+  /** What is not chosen can be seen through. */
+  readonly clear: boolean
+}
+
+/** Width of the column of tools, pixels. */
+const TOOLS = 84
+
+export class Stage3D {
+  private readonly renderer: WebGLRenderer
+  private readonly scene = new Scene()
+  private readonly eye = new PerspectiveCamera(28, 1, 10, 100_000)
+  private readonly controls: OrbitControls
+  private readonly wood = new MeshLambertMaterial({
+    vertexColors: true,
+    polygonOffset: true,
+    polygonOffsetFactor: 1,
+    polygonOffsetUnits: 1,
+  })
+  private readonly glass = new MeshLambertMaterial({
+    vertexColors: true,
+    transparent: true,
+    opacity: 0.28,
+    depthWrite: false,
+  })
+  private readonly edge = new LineBasicMaterial({ transparent: true, opacity: 0.75 })
+  private readonly chosenEdge = new LineBasicMaterial({ transparent: true, depthTest: false })
+  private readonly glow = new MeshBasicMaterial({
+    transparent: true,
+    opacity: 0.65,
+    depthTest: false,
+    side: DoubleSide,
+  })
+  private readonly patch = new MeshBasicMaterial({ transparent: true, opacity: 0.55, depthTest: false })
+  private readonly solid = new Batch(this.wood)
+  private readonly seen = new Batch(this.glass)
+  private readonly edges = new Lines(this.edge)
+  private readonly chosenEdges = new Lines(this.chosenEdge)
+  private readonly lit = new Mesh(new BufferGeometry(), this.glow)
+  private patches = new InstancedMesh(new BoxGeometry(), this.patch, 16)
+  private boards: readonly Board[] = []
+  private asked = 0
+  private readonly watch: ResizeObserver
+
+  /** Throws where the browser cannot draw in three dimensions. */
+  constructor(private readonly host: HTMLElement) {
+    const canvas = document.createElement('canvas')
+    canvas.style.display = 'block'
+    host.append(canvas)
+    try {
+      this.renderer = new WebGLRenderer({ canvas, antialias: true })
+    } catch (error) {
+      canvas.remove()
+      throw error
+    }
+    this.renderer.toneMapping = NoToneMapping
+    this.renderer.setClearAlpha(0)
+    this.renderer.setPixelRatio(Math.min(2, Math.max(1, window.devicePixelRatio)))
+    this.eye.up.set(0, 0, 1)
+    this.eye.position.set(-1500, -3000, 1500)
+    const [sun, sky] = [new DirectionalLight(0xffffff, 1.35), new DirectionalLight(0xffffff, 0.35)]
+    sun.position.set(-1, -2.2, 3)
+    sky.position.set(2, 1, 0.5)
+    this.chosenEdges.object.renderOrder = 2
+    this.edges.object.renderOrder = 1
+    this.lit.renderOrder = 3
+    this.lit.visible = false
+    this.patches.renderOrder = 4
+    this.patches.frustumCulled = false
+    this.patches.count = 0
+    for (const o of [new AmbientLight(0xffffff, 1.75), sun, sky]) this.scene.add(o)
+    this.scene.add(this.solid.mesh, this.seen.mesh, this.edges.object, this.chosenEdges.object)
+    this.scene.add(this.lit, this.patches)
+    this.controls = new OrbitControls(this.eye, this.canvas)
+    this.controls.zoomToCursor = true
+    this.controls.mouseButtons = { LEFT: MOUSE.ROTATE, MIDDLE: MOUSE.ROTATE, RIGHT: MOUSE.ROTATE }
+    this.controls.touches = { ONE: TOUCH.ROTATE, TWO: TOUCH.DOLLY_PAN }
+    this.controls.addEventListener('change', this.draw)
+    this.canvas.addEventListener('webglcontextrestored', this.draw)
+    this.watch = new ResizeObserver(() => this.fill())
+    this.watch.observe(host)
+    this.fill()
+  }
+
+  get canvas(): HTMLCanvasElement {
+    return this.renderer.domElement
+  }
+
+  private fill(): void {
+    const { clientWidth: wide, clientHeight: high } = this.host
+    if (wide === 0 || high === 0) return
+    this.renderer.setSize(wide, high)
+    this.eye.aspect = wide / high
+    this.eye.updateProjectionMatrix()
+    this.draw()
+  }
+
+  /** Asks for a new picture; however often it is asked, there is one before the screen is shown next. */
+  private readonly draw = (): void => {
+    this.asked ||= requestAnimationFrame(() => {
+      this.asked = 0
+      this.renderer.render(this.scene, this.eye)
+    })
+  }
+
+  /** Shows these boards and no others. */
+  show(boards: readonly Board[], { ink, chalk, plain, clear }: Look): void {
+    this.boards = boards
+    for (const material of [this.wood, this.glass]) {
+      const map = plain ? null : grainTexture()
+      if (material.map === map) continue
+      material.map = map
+      material.needsUpdate = true
+    }
+    this.edge.color.set(ink)
+    this.edge.opacity = clear ? 0.5 : 0.75
+    this.edge.depthTest = !clear
+    for (const m of [this.chosenEdge, this.glow, this.patch]) m.color.set(chalk)
+    const chosen = boards.filter((b) => b.chosen)
+    const others = boards.filter((b) => !b.chosen)
+    this.solid.show(clear ? chosen : boards)
+    this.seen.show(clear ? others : [])
+    this.edges.show(others)
+    this.chosenEdges.show(chosen)
+    this.draw()
+  }
+
+  /** Lights up what one cut of a board's recipe has left, by its number from 1; null for none. */
+  light(board: Board | null, cut: number): void {
+    this.lit.geometry.dispose()
+    const of = board?.skin
+    const picked = of ? [...of.work.keys()].filter((k) => of.work[k] === cut) : []
+    const places = new Float32Array(9 * picked.length)
+    picked.forEach((k, n) => places.set(of!.positions.subarray(9 * k, 9 * k + 9), 9 * n))
+    this.lit.geometry = new BufferGeometry().setAttribute('position', new BufferAttribute(places, 3))
+    this.lit.visible = picked.length > 0
+    this.lit.matrixAutoUpdate = false
+    if (board) this.lit.matrix.copy(placeOf(board))
+    this.draw()
+  }
+
+  /** Marks these room boxes over all else. */
+  mark(boxes: readonly Box[]): void {
+    if (boxes.length > this.patches.instanceMatrix.count) {
+      const more = new InstancedMesh(this.patches.geometry, this.patch, 2 * boxes.length)
+      more.renderOrder = this.patches.renderOrder
+      more.frustumCulled = false
+      this.scene.remove(this.patches)
+      this.patches.dispose()
+      this.scene.add((this.patches = more))
+    }
+    boxes.forEach((box, n) => {
+      const size = sizeOf(box).map((s) => Math.max(s, 0.4)) as [number, number, number]
+      const at = box.min.map((v, i) => v + (box.max[i]! - v) / 2) as [number, number, number]
+      this.patches.setMatrixAt(n, new Matrix4().makeScale(...size).setPosition(...at))
+    })
+    this.patches.count = boxes.length
+    this.patches.instanceMatrix.needsUpdate = true
+    this.draw()
+  }
+
+  /** Looks from a direction, or from where the eye is, so that all of the box is in the picture. */
+  look(from: Vec3 | null, box: Box): void {
+    const centre = new Vector3(...box.min).add(new Vector3(...box.max)).multiplyScalar(0.5)
+    const toward = from ? new Vector3(...from) : this.eye.position.clone().sub(this.controls.target)
+    toward.normalize()
+    const { clientWidth: wide, clientHeight: high } = this.host
+    // The tools stand over the left side of the picture; what is shown keeps clear of them, and stays in the
+    // middle.
+    const free = wide > 4 * TOOLS ? wide - 2 * TOOLS : wide
+    const distance = distanceFor(box, centre, toward, this.eye.fov, free / Math.max(1, high))
+    this.eye.position.copy(centre).addScaledVector(toward, distance)
+    this.controls.target.copy(centre)
+    this.controls.update()
+    this.draw()
+  }
+
+  /** What is at a place on the screen. */
+  under({ clientX, clientY }: { readonly clientX: number; readonly clientY: number }): Hit | null {
+    const { left, top, width, height } = this.canvas.getBoundingClientRect()
+    const at = new Vector2((2 * (clientX - left)) / width - 1, 1 - (2 * (clientY - top)) / height)
+    const caster = new Raycaster()
+    this.eye.updateMatrixWorld()
+    caster.setFromCamera(at, this.eye)
+    return hitOf(caster.ray, this.boards)
+  }
+
+  dispose(): void {
+    cancelAnimationFrame(this.asked)
+    this.watch.disconnect()
+    this.controls.dispose()
+    for (const o of [this.solid, this.seen, this.edges, this.chosenEdges, this.patches]) o.dispose()
+    for (const m of [this.wood, this.glass, this.edge, this.chosenEdge, this.glow, this.patch]) m.dispose()
+    this.lit.geometry.dispose()
+    this.renderer.dispose()
+    this.canvas.remove()
+  }
+}
+
+/** How far off the eye must be for every corner of the box to be in the picture, with a little air. */
+function distanceFor(box: Box, centre: Vector3, toward: Vector3, fov: number, aspect: number): number {
+  const right = new Vector3(0, 0, 1).cross(toward).normalize()
+  const up = toward.clone().cross(right)
+  const tan = Math.tan((fov * Math.PI) / 360)
+  let far = 100
+  for (let k = 0; k < 8; k++) {
+    const corner = [0, 1, 2].map((i) => ((k >> i) & 1 ? box.max[i] : box.min[i])) as [number, number, number]
+    const p = new Vector3(...corner).sub(centre)
+    const needs = Math.max(Math.abs(p.dot(right)) / (tan * aspect), Math.abs(p.dot(up)) / tan)
+    far = Math.max(far, p.dot(toward) + needs * 1.12)
+  }
+  return far
+}
