@@ -1,6 +1,6 @@
 /**
  * Imports go one way: measure → document → rack, pieces → resolve → work → joints → solid → hardware, cuts,
- * plans → exchange.
+ * plans → exchange, shown.
  */
 const STEPS = [
   ['measure', []],
@@ -17,6 +17,7 @@ const STEPS = [
     'proof',
     ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'hardware'],
   ],
+  ['shown', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'cuts']],
   ['plans', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'cuts']],
 ]
 
