@@ -27,7 +27,6 @@ export class Lines {
 
   /** Shows the edges of these boards and no others; what is as before is left alone. */
   show(boards: readonly Board[]): void {
-    this.places.clearUpdateRanges()
     const now = new Set(boards.map((b) => b.instance.key))
     for (const [key, was] of this.written) if (!now.has(key)) this.clear(key, was)
     const free = () => this.places.array.length - this.end
