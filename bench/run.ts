@@ -10,7 +10,7 @@ import { modelOf, Modeller, type Model } from '../core/model'
 import { drawView, FRONT, PICTORIAL, RIGHT, TOP, type Solid } from '../core/plans'
 import { ofPiece } from '../core/plans/hidden/view'
 import { CHECKS } from '../core/proof'
-import { drain, loadKernel, Kernel } from '../core/solid'
+import { cutsOf, drain, loadKernel, Kernel } from '../core/solid'
 import { drawPlainly } from '../core/testing/lines'
 import { MIXED, wall } from '../core/testing/wall'
 
@@ -44,9 +44,10 @@ const recipes = (() => {
   return model.resolved.instances.map((i) => model.recipe(i))
 })()
 const bare = () => {
-  for (const { size, cuts } of recipes) {
+  for (const recipe of recipes) {
+    const { size } = recipe.blank
     const blank = Manifold.cube([...size])
-    const tools = cuts
+    const tools = cutsOf(recipe)
       .flatMap((c) => c.tools)
       .map((b) => {
         if (b.kind !== 'box') throw new Error('the wall has nothing but blocks cut from it')

@@ -40,7 +40,7 @@ test('a solid library that was refused once is asked for again, and said in a se
     message: expect.stringMatching(/could not be loaded. Check the connection/),
   })
   const k = await kernel()
-  expect(k.shape({ size: [10, 10, 10], cuts: [] }).volume).toBeCloseTo(1000, 6)
+  expect(k.shape(solid.boxRecipe([10, 10, 10])).volume).toBeCloseTo(1000, 6)
   expect(await kernel()).toBe(k)
   expect(loads).toBe(2)
 })

@@ -4,6 +4,8 @@ import { hull, type Box, type Vec3 } from '../../core/pieces'
 import { woodColour } from '../../core/rack'
 import { pieceOf, type Instance } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
+import { stagesOf } from '../../core/solid'
+import { looks } from '../../core/work'
 import { choose, light, pick, useOpen } from '../store/open'
 import { markColour } from '../ui/marks'
 import { useTheme } from '../ui/theme'
@@ -208,12 +210,11 @@ const shifted = ({ min, max }: Box, by: Vec3): Box => ({
   max: [max[0] + by[0], max[1] + by[1], max[2] + by[2]],
 })
 
-/** The work of an instance whose cuts are in the order of their ids, as in its recipe. */
+/** The work of an instance in the order of the cuts of its recipe. */
 const workIn = (shown: Shown, instance: Instance): string[] =>
-  shown
-    .features(instance.key)
+  stagesOf(shown.features(instance.key), looks)
+    .flat()
     .map((f) => f.id)
-    .sort()
 
 /** Which cut of its recipe a feature of an instance is, from 1; 0 for none. */
 const cutOf = (shown: Shown, instance: Instance, lit: string): number =>

@@ -5,7 +5,7 @@
 import type { Model } from '../model'
 import { AXES, type Vec3 } from '../pieces'
 import type { Instance, ResolvedStock } from '../resolve'
-import { recipeKey, type Recipe } from '../solid'
+import { cutsOf, recipeKey, type Recipe } from '../solid'
 import { markOf } from './mark'
 import { gridded, toolSignature, type Lay, type Tool } from '../work'
 
@@ -63,8 +63,8 @@ function handsOf(recipe: Recipe, grainless: boolean, alike: Map<string, Hands>):
   const key = `${grainless}|${recipeKey(recipe)}`
   hands = alike.get(key)
   if (!hands) {
-    const { size, cuts } = recipe
-    const tools = cuts.flatMap((c) => c.tools)
+    const { size } = recipe.blank
+    const tools = cutsOf(recipe).flatMap((c) => c.tools)
     const lays = laysOf(size, grainless)
     const by = (hand: 1 | -1) =>
       signature(
@@ -94,7 +94,7 @@ function groupAlike(model: Model): Alike[] {
   for (const piece of model.resolved.pieces)
     for (const i of piece.instances) {
       const recipe = model.recipe(i)
-      const { size } = recipe
+      const { size } = recipe.blank
       const both = handsOf(recipe, piece.stock?.stock.grain === false, alike)
       // Own coordinates of a mirror image are told as if it were not one.
       const [own, other] = i.flipped ? [both.mirrored, both.turned] : [both.turned, both.mirrored]

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import type { Change } from '../document'
 import { findBy } from '../proof'
-import { bodiesOf, type Kernel } from '../solid'
+import { bodiesOf, boxRecipe, type Kernel } from '../solid'
 import { block, built, instance, join, sharedWood, stops, testKernel, volume } from '../testing/bench'
 import { close, mm, polygon, rail } from '../testing/joinery'
 import { LOPSIDED } from '../testing/lopsided'
@@ -262,12 +262,8 @@ test('a piece that two laps cut through is said to fall apart', () => {
 })
 
 test('a hollow shut in by wood is no opening', () => {
-  const inside = (z: number) => ({
-    size: [100, 50, 20] as const,
-    cuts: [
-      { work: 'w', tools: [{ kind: 'box' as const, min: [20, 10, 5] as const, max: [40, 30, z] as const }] },
-    ],
-  })
+  const inside = (z: number) =>
+    boxRecipe([100, 50, 20], [{ work: 'w', tools: [{ kind: 'box', min: [20, 10, 5], max: [40, 30, z] }] }])
   expect(bodiesOf(kernel.shape(inside(15)))).toEqual({ bodies: 1, hollows: 1 })
   expect(bodiesOf(kernel.shape(inside(21)))).toEqual({ bodies: 1, hollows: 0 })
 })

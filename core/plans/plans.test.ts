@@ -11,7 +11,7 @@ import { openProject } from '../exchange'
 import { formatLength, marked } from '../measure'
 import { modelOf } from '../model'
 import { frameIn, facing, type Box } from '../pieces'
-import { loadKernel, type Kernel } from '../solid'
+import { boxRecipe, loadKernel, type Kernel } from '../solid'
 import { block, make } from '../testing/bench'
 import { drawPlainly } from '../testing/lines'
 import { workKind } from '../work'
@@ -53,7 +53,7 @@ const sheetsOf = (file: string, paper: 'a4' | 'letter'): Sheet[] => {
 
 /** A box of wood standing in the room. */
 const solid = (min: Box['min'], max: Box['max']) => ({
-  shape: kernel.shape({ size: [max[0] - min[0], max[1] - min[1], max[2] - min[2]], cuts: [] }),
+  shape: kernel.shape(boxRecipe([max[0] - min[0], max[1] - min[1], max[2] - min[2]])),
   frame: frameIn({ min, max }, facing('right-up')),
 })
 const total = (lines: readonly (readonly number[])[]) =>
@@ -93,7 +93,7 @@ describe('hidden lines', () => {
           depth: 22,
           tip: 0,
         }
-        const shape = kernel.shape({ size: [100, 50, 20], cuts: [{ work: 'w', tools: [cut] }] })
+        const shape = kernel.shape(boxRecipe([100, 50, 20], [{ work: 'w', tools: [cut] }]))
         const { visible, hidden } = drawView(
           [{ shape, frame: frameIn({ min: [0, 0, 0], max: [100, 50, 20] }, facing('right-up')) }],
           FRONT,
@@ -135,7 +135,7 @@ describe('hidden lines', () => {
     const leaning = fc
       .tuple(size, size, size, size, size, size, angle)
       .map(([x, y, z, l, w, t, a]): Solid => ({
-        shape: kernel.shape({ size: [l, w, t], cuts: [] }),
+        shape: kernel.shape(boxRecipe([l, w, t])),
         frame: {
           origin: [x, y, z],
           x: [Math.cos(a), Math.sin(a), 0],

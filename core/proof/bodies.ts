@@ -16,7 +16,7 @@ export const bodies = defineCheck<Memory>({
     if (known.size > MOST) known.clear()
     for (const i of model.resolved.instances) {
       const recipe = model.recipe(i)
-      if (recipe.cuts.length === 0 || recipe.size.some((s) => !(s > 1e-6))) continue
+      if (recipe.stages.length === 0 || recipe.blank.size.some((s) => !(s > 1e-6))) continue
       const key = recipeKey(recipe)
       if (!known.has(key)) {
         known.set(key, fault(bodiesOf(kernel.shape(recipe))))

@@ -3,40 +3,21 @@
  * triangle knows which work made it. WASM objects are freed here and never leave.
  */
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
-import type { Frame, Vec3 } from '../pieces'
-import { toolKey, toolSolid, type Tool } from '../work'
+import type { Frame } from '../pieces'
+import { toolSolid } from '../work'
 import { matrixOf } from './matrix'
+import { recipeKey, stageKeys, type Recipe } from './recipe'
 import { makingWith, type Keep } from './tools'
-
-/** A blank and what is taken from it. Equal recipes give equal solids. */
-export interface Recipe {
-  readonly size: Vec3
-  readonly cuts: ReadonlyArray<{ readonly work: string; readonly tools: readonly Tool[] }>
-}
 
 export interface Shape {
   /** Corners, three numbers each, in the own frame. */
   readonly positions: Float32Array
   /** Triangles, three corners each, anticlockwise seen from outside. */
   readonly triangles: Uint32Array
-  /** For each triangle: 0 for the blank, k for the recipe's k-th cut (from 1). */
+  /** For each triangle: 0 for the blank, k for the k-th cut of all stages (from 1). */
   readonly work: Uint16Array
   /** Cubic millimetres, as the solid library adds it up in double precision. */
   readonly volume: number
-}
-
-/** Sizes that agree to a millionth of a millimetre make one solid. */
-const snap = (n: number) => Math.round(n * 1e6)
-const keys = new WeakMap<Recipe, string>()
-
-/** Equal for recipes that give the same solid. */
-export function recipeKey(r: Recipe): string {
-  let key = keys.get(r)
-  if (key === undefined) {
-    const cuts = r.cuts.map((c) => `|${c.tools.map((t) => toolKey(t, snap)).join()}`)
-    keys.set(r, (key = [...r.size.map(snap), ...cuts].join()))
-  }
-  return key
 }
 
 /** Shaped solids in full precision that are worked with for a while; each is shaped once. */
@@ -53,8 +34,15 @@ export interface Placed {
   readonly frame: Frame
 }
 
+/** So many solids that stages go on from are kept. */
+const MOST_BEGUN = 200
+
 export class Kernel {
   private readonly kept = new Map<string, Shape>()
+  /** Solids that later stages go on from, by what was done to them so far, and which ids are which cuts. */
+  private readonly stages = new Map<string, { solid: Manifold; works: ReadonlyMap<number, number> }>()
+  /** How many stages were made so far. */
+  stagesMade = 0
 
   constructor(
     readonly wasm: ManifoldToplevel,
@@ -87,19 +75,56 @@ export class Kernel {
     }
   }
 
-  /** The blank less all its cuts. `works` learns which id belongs to which cut, from 1. */
-  private build(recipe: Recipe, keep: Keep, works?: Map<number, number>): Manifold {
-    const blank = keep(this.wasm.Manifold.cube([...recipe.size]))
-    const tools: Manifold[] = [blank]
+  /** The blank, stage by stage less what it takes. `works` learns which id belongs to which cut, from 1. */
+  private build(recipe: Recipe, keep: Keep, works = new Map<number, number>()): Manifold {
+    const { blank, stages } = recipe
     const making = makingWith(this.wasm, keep)
-    recipe.cuts.forEach((cut, k) => {
-      for (const tool of cut.tools) {
-        const { solid, id } = toolSolid(tool, recipe.size, making)
-        works?.set(id, k + 1)
-        tools.push(solid)
+    const [begun, done] = this.begun(recipe, works)
+    let solid = begun ?? keep(this.wasm.Manifold.cube([...blank.size]))
+    let cut = stages.slice(0, done).reduce((n, stage) => n + stage.length, 0)
+    for (const [n, stage] of stages.entries()) {
+      if (n < done) continue
+      const tools = [solid]
+      for (const { tools: all } of stage) {
+        cut++
+        for (const tool of all) {
+          const made = toolSolid(tool, blank.size, making)
+          works.set(made.id, cut)
+          tools.push(made.solid)
+        }
       }
-    })
-    return tools.length === 1 ? blank : keep(this.wasm.Manifold.difference(tools))
+      if (tools.length === 1) continue
+      solid = this.wasm.Manifold.difference(tools)
+      this.stagesMade++
+      // What later stages go on from is kept for when only they change; the whole is kept as a shape.
+      if (n < stages.length - 1) this.keepBegun(stageKeys(recipe)[n + 1]!, solid, works)
+      else keep(solid)
+    }
+    return solid
+  }
+
+  /** The furthest that is kept of a recipe, and how many of its stages that is. */
+  private begun(recipe: Recipe, works: Map<number, number>): [Manifold | null, number] {
+    const keys = stageKeys(recipe)
+    for (let n = keys.length - 2; n > 0; n--) {
+      const kept = this.stages.get(keys[n]!)
+      if (!kept) continue
+      this.stages.delete(keys[n]!)
+      this.stages.set(keys[n]!, kept)
+      for (const [id, cut] of kept.works) works.set(id, cut)
+      return [kept.solid, n]
+    }
+    return [null, 0]
+  }
+
+  private keepBegun(key: string, solid: Manifold, works: ReadonlyMap<number, number>): void {
+    this.stages.get(key)?.solid.delete()
+    this.stages.delete(key)
+    this.stages.set(key, { solid, works: new Map(works) })
+    const [oldest] = this.stages
+    if (this.stages.size <= MOST_BEGUN || !oldest) return
+    oldest[1].solid.delete()
+    this.stages.delete(oldest[0])
   }
 
   /** Lets `work` compare shaped solids; all are freed when it is done. */

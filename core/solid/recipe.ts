@@ -1,6 +1,59 @@
+/** What a piece is made of: a blank, and what is done to it, stage by stage. */
+import type { Vec3 } from '../pieces'
 import type { Instance } from '../resolve'
-import { workKind, type Feature } from '../work'
-import type { Recipe } from './kernel'
+import { looks, toolKey, workKind, type Feature, type Tool } from '../work'
+
+/** What there is before anything is done, in the own frame. */
+export interface Blank {
+  readonly kind: 'box'
+  readonly size: Vec3
+}
+
+/** One piece of work, and what it takes away. */
+export interface Cut {
+  readonly work: string
+  readonly tools: readonly Tool[]
+}
+
+/** Work whose order among itself does not matter; it is done at once. */
+export type Stage = readonly Cut[]
+
+/** Equal recipes give equal solids. */
+export interface Recipe {
+  readonly blank: Blank
+  readonly stages: readonly Stage[]
+}
+
+/** A box with work done to it. */
+export const boxRecipe = (size: Vec3, ...stages: readonly Stage[]): Recipe => ({
+  blank: { kind: 'box', size },
+  stages,
+})
+
+/** All cuts in the order in which triangles tell of them. */
+export const cutsOf = (r: Recipe): readonly Cut[] => (r.stages.length === 1 ? r.stages[0]! : r.stages.flat())
+
+/** Sizes that agree to a millionth of a millimetre make one solid. */
+const snap = (n: number) => Math.round(n * 1e6)
+const keys = new WeakMap<Recipe, readonly string[]>()
+
+/** For the blank and after each stage, a text that is equal for recipes that give the same solid so far. */
+export function stageKeys(r: Recipe): readonly string[] {
+  let found = keys.get(r)
+  if (!found) {
+    let key = r.blank.size.map(snap).join()
+    const all = [key]
+    for (const stage of r.stages) {
+      key += `;${stage.map((c) => `|${c.tools.map((t) => toolKey(t, snap)).join()}`).join()}`
+      all.push(key)
+    }
+    keys.set(r, (found = all))
+  }
+  return found
+}
+
+/** Equal for recipes that give the same solid. */
+export const recipeKey = (r: Recipe): string => stageKeys(r).at(-1)!
 
 interface Made {
   readonly instance: Instance
@@ -20,15 +73,32 @@ export class Recipes {
       features.every((f, i) => f === old.features[i])
     )
       return old.recipe
-    const recipe = recipeOf(instance, features)
+    const stages = stagesOf(features, looks).map((stage) =>
+      stage.map((f) => ({ work: f.id, tools: workKind(f).cut(f.data) })),
+    )
+    const recipe = boxRecipe(instance.size, ...stages)
     this.made.set(instance.key, { instance, features, recipe })
     return recipe
   }
 }
 
-/** What an instance is made of: its grown blank, less its features, in a steady order. */
-function recipeOf(instance: Instance, features: readonly Feature[]): Recipe {
-  const cuts = features.map((f) => ({ work: f.id, tools: workKind(f).cut(f.data) }))
-  cuts.sort((a, b) => (a.work < b.work ? -1 : 1))
-  return { size: instance.size, cuts }
+/**
+ * Work in the order it is done: what looks at what is there is a stage of its own, and all that lies between
+ * is one, in a steady order.
+ */
+export function stagesOf<F extends { readonly id: string }>(
+  features: readonly F[],
+  looks: (feature: F) => boolean,
+): F[][] {
+  const stages: F[][] = []
+  let open: F[] | null = null
+  for (const f of features) {
+    if (looks(f)) {
+      stages.push([f])
+      open = null
+    } else if (open) open.push(f)
+    else stages.push((open = [f]))
+  }
+  for (const stage of stages) stage.sort((a, b) => (a.id < b.id ? -1 : 1))
+  return stages
 }

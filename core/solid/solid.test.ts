@@ -1,4 +1,5 @@
-import { loadKernel, type Kernel } from './kernel'
+import { Kernel, loadKernel, type Shape } from './kernel'
+import { boxRecipe, recipeKey, stagesOf } from './recipe'
 import { creaseSegments, edgesOf } from './edges'
 import { toStl } from './stl'
 
@@ -14,13 +15,17 @@ const dado = (x: number) => ({
 })
 
 test('every triangle knows the work that made it', () => {
-  const s = kernel.shape({
-    size: [900, 200, 19],
-    cuts: [
-      { work: 'a', tools: [dado(100)] },
-      { work: 'b', tools: [dado(400), dado(600)] },
-    ],
-  })
+  const a = { work: 'a', tools: [dado(100)] }
+  const b = { work: 'b', tools: [dado(400), dado(600)] }
+  knows(kernel.shape(boxRecipe([900, 200, 19], [a, b])))
+  // In two stages too, whether the first was made anew or kept.
+  const staged = boxRecipe([900, 200, 19], [a], [b])
+  knows(kernel.shape(staged))
+  knows(new Kernel(kernel.wasm).shape(staged))
+  expect(recipeKey(staged)).not.toBe(recipeKey(boxRecipe([900, 200, 19], [a, b])))
+})
+
+function knows(s: Shape): void {
   expect(s.volume).toBeCloseTo(900 * 200 * 19 - 3 * 18 * 200 * 4, 3)
   for (let k = 0; k < s.work.length; k++) {
     const corners = [0, 1, 2].map(
@@ -45,24 +50,61 @@ test('every triangle knows the work that made it', () => {
             : 0
     expect({ k, work: s.work[k] }).toEqual({ k, work: expected })
   }
+}
+
+test('only stages from the first changed one on are made anew', () => {
+  const fresh = new Kernel(kernel.wasm)
+  const cut = (x: number) => [{ work: `w${x}`, tools: [dado(x)] }]
+  const made = (...at: number[]) => {
+    const before = fresh.stagesMade
+    const shape = fresh.shape(boxRecipe([900, 200, 19], ...at.map(cut)))
+    expect(shape.volume).toBeCloseTo(900 * 200 * 19 - at.length * 18 * 200 * 4, 3)
+    expect([...new Set(shape.work)].sort()).toEqual([0, ...at.map((_, n) => n + 1)])
+    return fresh.stagesMade - before
+  }
+  expect(made(100, 200, 300)).toBe(3)
+  expect(made(100, 200, 350)).toBe(1)
+  expect(made(100, 250, 350)).toBe(2)
+  expect(made(150, 250, 350)).toBe(3)
+  expect(made(100, 200, 350)).toBe(0)
+  // What clashes are looked for with begins from the same, and what it begins is as good as any.
+  const [a, b] = [
+    boxRecipe([900, 200, 19], cut(500), cut(600)),
+    boxRecipe([900, 200, 19], cut(500), cut(700)),
+  ]
+  const frame = { origin: [0, 0, 0], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] } as const
+  expect(fresh.sharedVolume({ recipe: a, frame }, { recipe: b, frame })).toBeCloseTo(
+    900 * 200 * 19 - 3 * 18 * 200 * 4,
+    3,
+  )
+  expect([...new Set(fresh.shape(b).work)].sort()).toEqual([0, 1, 2])
+})
+
+test('what looks at what is there parts what can be done at once', () => {
+  const work = (ids: string) => [...ids].map((id) => ({ id }))
+  const says = (ids: string) =>
+    stagesOf(work(ids), ({ id }) => id === id.toUpperCase()).map((s) => s.map((f) => f.id).join(''))
+  expect(says('cab')).toEqual(['abc'])
+  expect(says('caXbYZd')).toEqual(['ac', 'X', 'b', 'Y', 'Z', 'd'])
+  expect(says('')).toEqual([])
 })
 
 test('equal recipes are shaped once, and the oldest give way', () => {
   const few = new (kernel.constructor as typeof Kernel)(kernel.wasm, 3)
-  const board = (length: number) => ({ size: [length, 100, 19] as const, cuts: [] })
+  const board = (length: number) => boxRecipe([length, 100, 19])
   expect(few.shape(board(500))).toBe(few.shape(board(500 + 1e-8)))
   for (const l of [1, 2, 3, 4]) few.shape(board(l))
   expect(few.size).toBe(3)
 })
 
 test('a board has twelve creases, a dado through it twelve more', () => {
-  expect(creaseSegments(kernel.shape({ size: [300, 100, 19], cuts: [] })).length / 6).toBe(12)
-  const cut = kernel.shape({ size: [300, 100, 19], cuts: [{ work: 'a', tools: [dado(50)] }] })
+  expect(creaseSegments(kernel.shape(boxRecipe([300, 100, 19]))).length / 6).toBe(12)
+  const cut = kernel.shape(boxRecipe([300, 100, 19], [{ work: 'a', tools: [dado(50)] }]))
   expect(edgesOf(cut).filter((e) => e.sharp)).toHaveLength(12 + 4 + 8)
 })
 
 test('an STL holds the triangles of the shape; that of a mirror image is mirrored, outside out', () => {
-  const shape = kernel.shape({ size: [300, 80, 19], cuts: [{ work: 'a', tools: [dado(100)] }] })
+  const shape = kernel.shape(boxRecipe([300, 80, 19], [{ work: 'a', tools: [dado(100)] }]))
   const read = (mirrored: boolean) => {
     const data = new DataView(toStl(shape, 'Shelf', mirrored).buffer)
     const n = data.getUint32(80, true)

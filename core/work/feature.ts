@@ -50,6 +50,11 @@ export interface WorkKind<D = unknown> {
   /** What one of it is, without its place: "dado ¾ × ¼ deep, on the back". */
   callout(data: D): Sentence
   dimensions(data: D): Dimension[]
+  /**
+   * It looks at what is there, so it is done after all that comes before it, and before all that comes after;
+   * other work can be done in any order.
+   */
+  readonly looks?: true
   /** How a maker puts it on; null for what only joints make. */
   readonly own: OwnKind<D> | null
 }

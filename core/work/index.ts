@@ -47,6 +47,9 @@ function findFault({ kind, at, fields, options }: Step): string | null {
   return own.refuses(at)
 }
 
+/** Whether a feature looks at what is there when it is done. */
+export const looks = (feature: Feature): boolean => workKind(feature).looks ?? false
+
 /** How many a feature counts for on a list. */
 export const countOf = (feature: Feature): number => workKind(feature).count?.(feature.data) ?? 1
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { FACINGS, frameIn, turnAt, unitVector, type Frame, type Vec3 } from '../pieces'
-import type { Kernel } from '../solid'
+import { boxRecipe, type Kernel } from '../solid'
 import { testKernel } from '../testing/bench'
 import { boxInto, boxTool, gridded, runOut, toolInto, toolSignature, type Lay, type Tool } from './index'
 
@@ -45,7 +45,7 @@ const turned = fc
   .tuple(part(500), part(500), part(360), part(9), part(9))
   .map(([x, y, d, p, q]): Frame => turnAt([x, y, 100], unitVector([p, -q, 5]), d))
 
-const left = (tools: readonly Tool[]) => kernel.shape({ size, cuts: [{ work: 'w', tools }] }).volume
+const left = (tools: readonly Tool[]) => kernel.shape(boxRecipe(size, [{ work: 'w', tools }])).volume
 
 test('a tool told in another frame and back takes the same wood', () => {
   fc.assert(

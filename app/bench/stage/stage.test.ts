@@ -24,7 +24,14 @@ function boardsOf(): Board[] {
       ...block('a', 'up-left', [0, 18], [0, 300], [0, 700]),
       ...block('c', 'right-up', [18, 482], [0, 300], [300, 18]),
       change.mirrorPiece({ id: 't', of: 'a', name: 'Twin', direction: 'across', about: '250' }),
-      join('housing', [['c', 'end1'], ['a', null]], { depth: 6 }),
+      join(
+        'housing',
+        [
+          ['c', 'end1'],
+          ['a', null],
+        ],
+        { depth: 6 },
+      ),
     ]),
   )
   const shapes = new Map<string, number>()
@@ -106,7 +113,9 @@ function* shown(list: typeof showings extends fc.Arbitrary<infer T> ? T : never)
 }
 const rounded = (numbers: Iterable<number>): string => Array.from(numbers, (n) => n.toFixed(2)).join()
 
-/** What the graphics card has of a list of numbers: it is told the whole of a new one, then what has changed. */
+/**
+ * What the graphics card has of a list of numbers: it is told the whole of a new one, then what has changed.
+ */
 class Card {
   private of: BufferAttribute | null = null
   numbers = new Float32Array()
@@ -141,7 +150,10 @@ test('all edges are drawn and no others, whatever was shown before, and however 
           return Array.from({ length: b.skin.creases.length / 6 }, (_, k) =>
             rounded(
               [0, 3].flatMap((n) =>
-                new Vector3().fromArray(b.skin.creases, 6 * k + n).applyMatrix4(place).toArray(),
+                new Vector3()
+                  .fromArray(b.skin.creases, 6 * k + n)
+                  .applyMatrix4(place)
+                  .toArray(),
               ),
             ),
           )
