@@ -10,7 +10,7 @@ import { choose, light, pick, useOpen } from '../store/open'
 import { markColour } from '../ui/marks'
 import { useTheme } from '../ui/theme'
 import { useBench, type ViewName } from './asks'
-import type { Shapes } from './shapes'
+import type { Skins } from './shapes'
 import type { Board } from './stage/board'
 import { flatOn, sideOf, type Hit } from './stage/pick'
 import { Stage3D } from './stage/scene'
@@ -34,7 +34,7 @@ const CLEAR: Box = { min: [0, 0, 0], max: [900, 300, 900] }
 /** A pointer that went further than this, in pixels, has turned the view, and pressed nothing. */
 const STILL = 4
 
-export default function Stage({ shapes }: { shapes: Shapes }) {
+export default function Stage({ skins }: { skins: Skins }) {
   const host = useRef<HTMLDivElement>(null)
   const [stage, setStage] = useState<Stage3D | null>(null)
   // What cannot be drawn is thrown while rendering, where the screen's own boundary takes it.
@@ -61,13 +61,13 @@ export default function Stage({ shapes }: { shapes: Shapes }) {
       role="img"
       aria-label="The bench"
     >
-      {stage && <Showing stage={stage} shapes={shapes} />}
+      {stage && <Showing stage={stage} skins={skins} />}
     </div>
   )
 }
 
 /** Keeps the stage showing what there is to show. */
-function Showing({ stage, shapes }: { stage: Stage3D; shapes: Shapes }) {
+function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
   const instances = useOpen((s) => s.shown.instances)
   const chosen = useOpen((s) => s.chosen)
   const marks = useOpen((s) => s.shown.marks)
@@ -82,17 +82,21 @@ function Showing({ stage, shapes }: { stage: Stage3D; shapes: Shapes }) {
   }, [instances, apart, all])
   const inks = INKS[theme === 'night' ? 'night' : 'day']
 
+  const stands = useRef<readonly Board[]>([])
   const boards = useMemo(() => {
+    // A piece that moved and is cut otherwise is shown so at once, not half of it first.
+    if (skins.stale && stands.current.length > 0) return stands.current
     const { byId } = useOpen.getState().shown
     const on = new Set(chosen)
-    return instances.flatMap((instance): Board[] => {
-      const skin = shapes.get(instance.key)
+    stands.current = instances.flatMap((instance): Board[] => {
+      const skin = skins.get(instance.key)
       const species = byId.get(instance.piece)?.stock?.stock.species ?? ''
       const colour = byMark ? markColour(marks.get(instance.key) ?? 0) : woodColour(species)
       const shift = shifts.get(instance.key) ?? NOWHERE
       return skin ? [{ instance, skin, shift, colour, chosen: on.has(instance.key) }] : []
     })
-  }, [instances, shapes, chosen, marks, byMark, shifts])
+    return stands.current
+  }, [instances, skins, chosen, marks, byMark, shifts])
 
   useEffect(() => {
     stage.show(boards, { ...inks, plain: byMark, clear: xray })

@@ -13,19 +13,27 @@ import { Recent } from '../store/recent'
 const kept = new Recent<MadeShape>(3000)
 let asking = 0
 
-export interface Shapes {
+/** The skins of instances, by their keys. */
+export interface Skins {
   get(instance: string): MadeShape | undefined
+  /** What was told last is not shaped yet, not even in part. */
+  readonly stale: boolean
+}
+
+export interface Shapes {
+  readonly skins: Skins
   readonly busy: boolean
   readonly fault: string | null
   retry(): void
 }
 
 export function useShapes(shown: Shown): Shapes {
-  const [taken, redraw] = useState(0)
+  const { telling, byId } = shown
+  /** How many batches have come, and what they were asked for. */
+  const [taken, setTaken] = useState<{ readonly n: number; readonly for: Shown['byId'] | null }>(NONE_TAKEN)
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
   const [asked, ask] = useState(0)
-  const { telling, byId } = shown
   /** What each instance was last seen as; until its new shape is there, that stands for it. */
   const stood = useRef(new Map<string, MadeShape>()).current
   const keyOf = (n: number) => `${telling} ${n}`
@@ -33,9 +41,7 @@ export function useShapes(shown: Shown): Shapes {
   useEffect(() => {
     const missing = new Set<number>()
     const used = new Set<string>()
-    for (const i of shown.instances) {
-      const shape = shown.shape(i.key)
-      if (shape === undefined || i.size.some((s) => !(s > 1e-6))) continue
+    for (const shape of shapesIn(shown)) {
       used.add(keyOf(shape))
       if (!kept.has(keyOf(shape))) missing.add(shape)
     }
@@ -51,7 +57,7 @@ export function useShapes(shown: Shown): Shapes {
         made.map((m) => [keyOf(m.shape), m] as const),
         used,
       )
-      redraw((n) => n + 1)
+      setTaken(({ n }) => ({ n: n + 1, for: byId }))
     }
     askShown(({ remote, revision }) => remote.shape(revision, [...missing], proxy(take))).then(
       (done) => {
@@ -70,18 +76,29 @@ export function useShapes(shown: Shown): Shapes {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what is missing changes along with the pieces
   }, [telling, byId, asked])
 
-  return useMemo(
-    () => ({
+  const skins = useMemo((): Skins => {
+    const now = (instance: string) => kept.get(keyOf(shown.shape(instance) ?? -1))
+    return {
       get: (instance) => {
-        const now = kept.get(keyOf(shown.shape(instance) ?? -1))
-        if (now) stood.set(instance, now)
-        return now ?? stood.get(instance)
+        const skin = now(instance)
+        if (skin) stood.set(instance, skin)
+        return skin ?? stood.get(instance)
       },
-      busy,
-      fault,
-      retry: () => ask((n) => n + 1),
-    }),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- taken: what is kept has grown
-    [taken, busy, fault, telling, byId],
-  )
+      stale: taken.for !== byId && [...shapesIn(shown)].some((shape) => !kept.has(keyOf(shape))),
+    }
+
+    // taken
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- what is kept grows with what is taken
+  }, [taken, telling, byId])
+  return { skins, busy, fault, retry: () => ask((n) => n + 1) }
+}
+
+const NONE_TAKEN = { n: 0, for: null }
+
+/** The numbers of all solids of which there is any wood. */
+function* shapesIn(shown: Shown): Generator<number> {
+  for (const i of shown.instances) {
+    const shape = shown.shape(i.key)
+    if (shape !== undefined && i.size.every((s) => s > 1e-6)) yield shape
+  }
 }

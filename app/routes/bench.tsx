@@ -11,7 +11,7 @@ import { MirrorDialog } from '../bench/MirrorDialog'
 import { NoStage } from '../bench/NoStage'
 import { PieceList } from '../bench/PieceList'
 import { RepeatDialog } from '../bench/Repeat'
-import { useShapes, type Shapes } from '../bench/shapes'
+import { useShapes, type Skins } from '../bench/shapes'
 import { StoryStick } from '../bench/StoryStick'
 import { Ticket } from '../bench/Ticket'
 import { Tools, Views } from '../bench/Tools'
@@ -107,7 +107,7 @@ function Standing() {
   useEffect(() => setWebgl(hasWebGL()), [])
   return (
     <>
-      {webgl === false ? <NoStage /> : webgl ? <Bench3D shapes={shapes} /> : null}
+      {webgl === false ? <NoStage /> : webgl ? <Bench3D skins={shapes.skins} /> : null}
       {shapes.fault ? (
         <p
           role="alert"
@@ -178,7 +178,7 @@ function Asking() {
 /**
  * The bench in three dimensions, once its code has come; without a connection the rest of the screen goes on.
  */
-const Bench3D = memo(function Bench3D({ shapes }: { shapes: Shapes }) {
+const Bench3D = memo(function Bench3D({ skins }: { skins: Skins }) {
   const [Stage, setStage] = useState<{ of: StageType } | null>(null)
   const [failed, setFailed] = useState(false)
   const [tries, again] = useState(0)
@@ -193,7 +193,7 @@ const Bench3D = memo(function Bench3D({ shapes }: { shapes: Shapes }) {
       gone = true
     }
   }, [tries])
-  if (Stage) return <Stage.of shapes={shapes} />
+  if (Stage) return <Stage.of skins={skins} />
   if (!failed) return <p className="grid h-full place-items-center text-quiet">Setting up the bench…</p>
   return (
     <div role="alert" className="grid h-full place-content-center justify-items-center gap-3 p-8 text-center">

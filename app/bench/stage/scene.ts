@@ -27,6 +27,7 @@ import {
 } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import { sizeOf, type Box, type Vec3 } from '../../../core/pieces'
+import { sameEntries } from '../../store/useShown'
 import { Batch } from './batch'
 import { placeOf, type Board } from './board'
 import { grainTexture } from './grain'
@@ -79,6 +80,7 @@ export class Stage3D {
   private readonly lit = new Mesh(new BufferGeometry(), this.glow)
   private patches = new InstancedMesh(new BoxGeometry(), this.patch, 16)
   private boards: readonly Board[] = []
+  private shownAs: Look | null = null
   private asked = 0
   private readonly watch: ResizeObserver
 
@@ -144,8 +146,11 @@ export class Stage3D {
   }
 
   /** Shows these boards and no others. */
-  show(boards: readonly Board[], { ink, chalk, plain, clear }: Look): void {
+  show(boards: readonly Board[], look: Look): void {
+    if (boards === this.boards && this.shownAs && sameEntries(look, this.shownAs)) return
     this.boards = boards
+    this.shownAs = look
+    const { ink, chalk, plain, clear } = look
     for (const material of [this.wood, this.glass]) {
       const map = plain ? null : grainTexture()
       if (material.map === map) continue
@@ -167,6 +172,7 @@ export class Stage3D {
 
   /** Lights up what one cut of a board's recipe has left, by its number from 1; null for none. */
   light(board: Board | null, cut: number): void {
+    if (!board && !this.lit.visible) return
     this.lit.geometry.dispose()
     const of = board?.skin
     const picked = of ? [...of.work.keys()].filter((k) => of.work[k] === cut) : []
@@ -181,6 +187,7 @@ export class Stage3D {
 
   /** Marks these room boxes over all else. */
   mark(boxes: readonly Box[]): void {
+    if (boxes.length === 0 && this.patches.count === 0) return
     if (boxes.length > this.patches.instanceMatrix.count) {
       const more = new InstancedMesh(this.patches.geometry, this.patch, 2 * boxes.length)
       more.renderOrder = this.patches.renderOrder
