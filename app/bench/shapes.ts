@@ -86,8 +86,6 @@ export function useShapes(shown: Shown): Shapes {
       },
       stale: taken.for !== byId && [...shapesIn(shown)].some((shape) => !kept.has(keyOf(shape))),
     }
-
-    // taken
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what is kept grows with what is taken
   }, [taken, telling, byId])
   return { skins, busy, fault, retry: () => ask((n) => n + 1) }

@@ -1,19 +1,26 @@
 /**
- * The edges of a shape that the eye sees: creases over 20°, each once, with the normals of the two faces it
- * parts.
+ * The edges of a shape that the eye sees, each once, with the normals of the two faces it parts: where two
+ * flat surfaces meet, and where a round one meets another at an angle.
  */
+import type { Vec3 } from '../pieces'
+import { sideAlong, toolSurface } from '../work'
 import type { Shape } from './kernel'
 
 export interface Edge {
   readonly a: number
   readonly b: number
   /** Unit normals of the triangles on both sides, own frame. */
-  readonly n1: readonly [number, number, number]
-  readonly n2: readonly [number, number, number]
+  readonly n1: Vec3
+  readonly n2: Vec3
   readonly sharp: boolean
 }
 
+/** A round surface that runs into another by less than this does so without an edge. */
 const CREASE = Math.cos((20 * Math.PI) / 180)
+/** Flats that turn by less than this are one, as nobody could tell them apart. */
+const FLAT = Math.cos(Math.PI / 180)
+/** More surfaces than a tool has. */
+const MOST = 4096
 
 /**
  * All edges between triangles that are not in one plane; `sharp` ones are creases, the rest may be
@@ -21,8 +28,13 @@ const CREASE = Math.cos((20 * Math.PI) / 180)
  */
 export function edgesOf(shape: Shape): Edge[] {
   const { positions: p, triangles: t } = shape
-  const normals: Array<readonly [number, number, number]> = []
+  const normals: Vec3[] = []
   for (let i = 0; i < t.length; i += 3) normals.push(normalOf(p, t[i]!, t[i + 1]!, t[i + 2]!))
+  const surfaces = new Float64Array(normals.length).fill(NaN)
+  const surface = (k: number): number => {
+    if (Number.isNaN(surfaces[k]!)) surfaces[k] = surfaceOf(shape, k, normals[k]!)
+    return surfaces[k]!
+  }
   const half = new Map<number, number>()
   const edges: Edge[] = []
   const n = p.length / 3
@@ -38,21 +50,33 @@ export function edgesOf(shape: Shape): Edge[] {
     const n1 = normals[mate]!
     const n2 = normals[tri]!
     const cos = n1[0] * n2[0] + n1[1] * n2[1] + n1[2] * n2[2]
-    if (cos < 1 - 1e-9) edges.push({ a, b, n1, n2, sharp: cos < CREASE })
+    if (cos >= 1 - 1e-9) continue
+    const [one, other] = [surface(mate), surface(tri)]
+    const flat = one >= 0 && other >= 0
+    edges.push({ a, b, n1, n2, sharp: one !== other && cos < (flat ? FLAT : CREASE) })
   }
   return edges
 }
 
-function normalOf(p: Float32Array, a: number, b: number, c: number): readonly [number, number, number] {
-  const ux = p[3 * b]! - p[3 * a]!,
-    uy = p[3 * b + 1]! - p[3 * a + 1]!,
-    uz = p[3 * b + 2]! - p[3 * a + 2]!
-  const vx = p[3 * c]! - p[3 * a]!,
-    vy = p[3 * c + 1]! - p[3 * a + 1]!,
-    vz = p[3 * c + 2]! - p[3 * a + 2]!
-  const x = uy * vz - uz * vy,
-    y = uz * vx - ux * vz,
-    z = ux * vy - uy * vx
+/** A number for the surface that a triangle is part of; below nought for a round one. */
+function surfaceOf({ positions: p, triangles: t, tool, tools }: Shape, k: number, normal: Vec3): number {
+  const of = tool[k]!
+  if (of === 0) return sideAlong(normal)
+  const [a, b, c] = [3 * t[3 * k]!, 3 * t[3 * k + 1]!, 3 * t[3 * k + 2]!]
+  const middle = (i: number) => (p[a + i]! + p[b + i]! + p[c + i]!) / 3
+  // What a tool leaves looks the other way than the tool does.
+  const n = toolSurface(
+    tools[of - 1]!,
+    [middle(0), middle(1), middle(2)],
+    [-normal[0], -normal[1], -normal[2]],
+  )
+  return n >= 0 ? of * MOST + n : -of * MOST + n
+}
+
+function normalOf(p: Float32Array, a: number, b: number, c: number): Vec3 {
+  const [ux, uy, uz] = [p[3 * b]! - p[3 * a]!, p[3 * b + 1]! - p[3 * a + 1]!, p[3 * b + 2]! - p[3 * a + 2]!]
+  const [vx, vy, vz] = [p[3 * c]! - p[3 * a]!, p[3 * c + 1]! - p[3 * a + 1]!, p[3 * c + 2]! - p[3 * a + 2]!]
+  const [x, y, z] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx]
   const l = Math.hypot(x, y, z) || 1
   return [x / l, y / l, z / l]
 }

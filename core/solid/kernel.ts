@@ -4,9 +4,9 @@
  */
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Frame } from '../pieces'
-import { toolSolid } from '../work'
+import { toolSolid, type Tool } from '../work'
 import { matrixOf } from './matrix'
-import { recipeKey, stageKeys, type Recipe } from './recipe'
+import { cutsOf, recipeKey, stageKeys, type Recipe } from './recipe'
 import { makingWith, type Keep } from './tools'
 
 export interface Shape {
@@ -16,6 +16,9 @@ export interface Shape {
   readonly triangles: Uint32Array
   /** For each triangle: 0 for the blank, k for the k-th cut of all stages (from 1). */
   readonly work: Uint16Array
+  /** For each triangle: 0 for the blank, n for the n-th of `tools` (from 1). */
+  readonly tool: Uint16Array
+  readonly tools: readonly Tool[]
   /** Cubic millimetres, as the solid library adds it up in double precision. */
   readonly volume: number
 }
@@ -39,8 +42,8 @@ const MOST_BEGUN = 200
 
 export class Kernel {
   private readonly kept = new Map<string, Shape>()
-  /** Solids that later stages go on from, by what was done to them so far, and which ids are which cuts. */
-  private readonly stages = new Map<string, { solid: Manifold; works: ReadonlyMap<number, number> }>()
+  /** Solids that later stages go on from, by what was done to them so far, and which ids are which tools. */
+  private readonly stages = new Map<string, { solid: Manifold; ids: ReadonlyMap<number, number> }>()
   /** How many stages were made so far. */
   stagesMade = 0
 
@@ -67,60 +70,57 @@ export class Kernel {
   private make(recipe: Recipe): Shape {
     const made: Manifold[] = []
     const keep = (m: Manifold): Manifold => (made.push(m), m)
-    const works = new Map<number, number>()
+    const tools = new Map<number, number>()
     try {
-      return readShape(this.build(recipe, keep, works), works)
+      return readShape(this.build(recipe, keep, tools), tools, recipe)
     } finally {
       for (const m of made) m.delete()
     }
   }
 
-  /** The blank, stage by stage less what it takes. `works` learns which id belongs to which cut, from 1. */
-  private build(recipe: Recipe, keep: Keep, works = new Map<number, number>()): Manifold {
+  /** The blank, stage by stage less what it takes. `ids` learns which id belongs to which tool, from 1. */
+  private build(recipe: Recipe, keep: Keep, ids = new Map<number, number>()): Manifold {
     const { blank, stages } = recipe
     const making = makingWith(this.wasm, keep)
-    const [begun, done] = this.begun(recipe, works)
+    const [begun, done] = this.begun(recipe, ids)
     let solid = begun ?? keep(this.wasm.Manifold.cube([...blank.size]))
-    let cut = stages.slice(0, done).reduce((n, stage) => n + stage.length, 0)
-    for (const [n, stage] of stages.entries()) {
-      if (n < done) continue
+    let n = stages.slice(0, done).reduce((sum, stage) => sum + stage.flatMap((c) => c.tools).length, 0)
+    for (const [s, stage] of stages.entries()) {
+      if (s < done) continue
       const tools = [solid]
-      for (const { tools: all } of stage) {
-        cut++
-        for (const tool of all) {
-          const made = toolSolid(tool, blank.size, making)
-          works.set(made.id, cut)
-          tools.push(made.solid)
-        }
+      for (const tool of stage.flatMap((c) => c.tools)) {
+        const made = toolSolid(tool, blank.size, making)
+        ids.set(made.id, ++n)
+        tools.push(made.solid)
       }
       if (tools.length === 1) continue
       solid = this.wasm.Manifold.difference(tools)
       this.stagesMade++
       // What later stages go on from is kept for when only they change; the whole is kept as a shape.
-      if (n < stages.length - 1) this.keepBegun(stageKeys(recipe)[n + 1]!, solid, works)
+      if (s < stages.length - 1) this.keepBegun(stageKeys(recipe)[s + 1]!, solid, ids)
       else keep(solid)
     }
     return solid
   }
 
   /** The furthest that is kept of a recipe, and how many of its stages that is. */
-  private begun(recipe: Recipe, works: Map<number, number>): [Manifold | null, number] {
+  private begun(recipe: Recipe, ids: Map<number, number>): [Manifold | null, number] {
     const keys = stageKeys(recipe)
     for (let n = keys.length - 2; n > 0; n--) {
       const kept = this.stages.get(keys[n]!)
       if (!kept) continue
       this.stages.delete(keys[n]!)
       this.stages.set(keys[n]!, kept)
-      for (const [id, cut] of kept.works) works.set(id, cut)
+      for (const [id, tool] of kept.ids) ids.set(id, tool)
       return [kept.solid, n]
     }
     return [null, 0]
   }
 
-  private keepBegun(key: string, solid: Manifold, works: ReadonlyMap<number, number>): void {
+  private keepBegun(key: string, solid: Manifold, ids: ReadonlyMap<number, number>): void {
     this.stages.get(key)?.solid.delete()
     this.stages.delete(key)
-    this.stages.set(key, { solid, works: new Map(works) })
+    this.stages.set(key, { solid, ids: new Map(ids) })
     const [oldest] = this.stages
     if (this.stages.size <= MOST_BEGUN || !oldest) return
     oldest[1].solid.delete()
@@ -167,17 +167,22 @@ export class Kernel {
   sharedVolume = (a: Placed, b: Placed): number => this.solids((s) => s.shared(a, b))
 }
 
-function readShape(solid: Manifold, works: ReadonlyMap<number, number>): Shape {
+function readShape(solid: Manifold, ids: ReadonlyMap<number, number>, recipe: Recipe): Shape {
   const mesh = solid.getMesh()
   const triangles = new Uint32Array(mesh.triVerts)
   const work = new Uint16Array(triangles.length / 3)
+  const tool = new Uint16Array(work.length)
+  const cuts = cutsOf(recipe)
+  const cutOf = cuts.flatMap((c, k) => c.tools.map(() => k + 1))
   for (let run = 0; run < mesh.runOriginalID.length; run++) {
-    const of = works.get(mesh.runOriginalID[run]!) ?? 0
-    work.fill(of, mesh.runIndex[run]! / 3, mesh.runIndex[run + 1]! / 3)
+    const of = ids.get(mesh.runOriginalID[run]!) ?? 0
+    const [from, to] = [mesh.runIndex[run]! / 3, mesh.runIndex[run + 1]! / 3]
+    tool.fill(of, from, to)
+    work.fill(of === 0 ? 0 : cutOf[of - 1]!, from, to)
   }
   const positions =
     mesh.numProp === 3 ? new Float32Array(mesh.vertProperties) : onlyPlaces(mesh.vertProperties, mesh.numProp)
-  return { positions, triangles, work, volume: solid.volume() }
+  return { positions, triangles, work, tool, tools: cuts.flatMap((c) => c.tools), volume: solid.volume() }
 }
 
 function onlyPlaces(properties: Float32Array, stride: number): Float32Array {

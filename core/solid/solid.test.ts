@@ -1,5 +1,9 @@
 import { Kernel, loadKernel, type Shape } from './kernel'
+import fc from 'fast-check'
+import { STILL } from '../pieces'
+import type { Tool, Vec2 } from '../work'
 import { boxRecipe, recipeKey, stagesOf } from './recipe'
+import { sidesOf } from './tools'
 import { creaseSegments, edgesOf } from './edges'
 import { toStl } from './stl'
 
@@ -78,6 +82,35 @@ test('only stages from the first changed one on are made anew', () => {
     3,
   )
   expect([...new Set(fresh.shape(b).work)].sort()).toEqual([0, 1, 2])
+})
+
+test('an arris is drawn however flat it is, and a round wall has none', () => {
+  const size = [300, 100, 30] as const
+  const sharp = (tools: readonly Tool[]) =>
+    edgesOf(kernel.shape(boxRecipe(size, [{ work: 'w', tools }]))).filter((e) => e.sharp)
+  fc.assert(
+    fc.property(fc.integer({ min: 2, max: 60 }), (degrees) => {
+      // The face slopes from halfway along, so its arris is one more line across, and both edges are in two.
+      const a = (degrees * Math.PI) / 180
+      const normal = [Math.sin(a), 0, Math.cos(a)] as const
+      const slope: Tool = { kind: 'plane', normal, offset: normal[0] * 290 + normal[2] * 30 }
+      expect(sharp([slope])).toHaveLength(12 + 3)
+    }),
+  )
+  // A bore through has its two rims, a stopped one with a flat floor too, and nothing along its wall.
+  const sides = sidesOf(6)
+  const bore = { kind: 'drill', at: [100, 50, 31], along: [0, 0, -1], radius: 6, tip: 0 } as const
+  expect(sharp([{ ...bore, depth: 40 }])).toHaveLength(12 + 2 * sides)
+  expect(sharp([{ ...bore, depth: 20 }])).toHaveLength(12 + 2 * sides)
+  // A slot with round ends: two flat walls, two round ones, that run into each other without an edge.
+  const end = (x: number, from: number) =>
+    Array.from({ length: 13 }, (_, k): Vec2 => {
+      const t = from + (Math.PI * k) / 12
+      return [x + 8 * Math.cos(t), 50 + 8 * Math.sin(t)]
+    })
+  const outline = [...end(140, -Math.PI / 2), ...end(100, Math.PI / 2)]
+  const slot: Tool = { kind: 'prism', frame: { ...STILL, origin: [0, 0, 20] }, outline, depth: 20 }
+  expect(sharp([slot])).toHaveLength(12 + 2 * outline.length)
 })
 
 test('what looks at what is there parts what can be done at once', () => {

@@ -4,7 +4,7 @@
  */
 import Flatbush from 'flatbush'
 import { dot, handOf, minus, toRoom, type Vec3 } from '../pieces'
-import type { Drawn, Solid } from '../plans/hidden/lines'
+import { THIN, type Drawn, type Solid } from '../plans/hidden/lines'
 import { mergeSegments, type Segment } from '../plans/hidden/merge'
 import { project, type View } from '../plans/hidden/view'
 import { edgesOf } from '../solid'
@@ -78,7 +78,14 @@ function layOut(solids: readonly Solid[], view: View): { edges: Array<[Vec3, Vec
         corners[shape.triangles[k + 2]!]!,
       ]
       const turn = (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])
-      if (turn * hand > 1e-9) triangles.push(hand > 0 ? [a, b, c] : [a, c, b])
+      const long = Math.max(
+        ...[
+          [a, b],
+          [b, c],
+          [c, a],
+        ].map(([s, e]) => Math.hypot(e![0] - s![0], e![1] - s![1])),
+      )
+      if (turn * hand > THIN * long) triangles.push(hand > 0 ? [a, b, c] : [a, c, b])
     }
   }
   return { edges, triangles }

@@ -34,6 +34,10 @@ export const toolSignature = (tool: Tool, size: Vec3, lay: Lay): string =>
 /** A text that is equal for tools that make the same solid; lengths as `snap` has them. */
 export const toolKey = (tool: Tool, snap: (n: number) => number): string => kindOf(tool).key(tool, snap)
 
+/** Which of a tool's surfaces a place with this normal is on: flat ones from 0, round ones from −1 down. */
+export const toolSurface = (tool: Tool, at: Vec3, normal: Vec3): number =>
+  kindOf(tool).surface(tool, at, normal)
+
 /** The solid that a tool takes away from a piece of this size. */
 export const toolSolid = <S>(tool: Tool, size: Vec3, make: Making<S>): S =>
   kindOf(tool).solid(tool, size, make)
@@ -58,6 +62,7 @@ export {
   frameInto,
   gridded,
   pointInto,
+  sideAlong,
   vectorInto,
   type Lay,
   type Vec2,

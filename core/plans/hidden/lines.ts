@@ -21,6 +21,8 @@ export interface Drawn {
 
 /** So many edges are tested between one breath and the next. */
 const EDGES = 512
+/** A triangle thinner than this on the paper is seen edge on, and hides nothing, mm. */
+export const THIN = 1e-6
 /** Edges shorter than this on the paper are points, mm. */
 const POINT = 1e-4
 
@@ -79,7 +81,12 @@ function layOut(solids: readonly Solid[], view: View): { edges: number[]; occlud
       const a = 3 * triangles[k]!
       const [b, c] = [3 * triangles[k + (hand > 0 ? 1 : 2)]!, 3 * triangles[k + (hand > 0 ? 2 : 1)]!]
       const turn = (p[b]! - p[a]!) * (p[c + 1]! - p[a + 1]!) - (p[b + 1]! - p[a + 1]!) * (p[c]! - p[a]!)
-      if (turn > 1e-9)
+      const long = Math.max(
+        Math.hypot(p[b]! - p[a]!, p[b + 1]! - p[a + 1]!),
+        Math.hypot(p[c]! - p[b]!, p[c + 1]! - p[b + 1]!),
+        Math.hypot(p[a]! - p[c]!, p[a + 1]! - p[c + 1]!),
+      )
+      if (turn > THIN * long)
         occluders.add(p[a]!, p[a + 1]!, p[a + 2]!, p[b]!, p[b + 1]!, p[b + 2]!, p[c]!, p[c + 1]!, p[c + 2]!)
     }
   }

@@ -1,5 +1,5 @@
 import { AXES, STILL, type Frame, type Vec3 } from '../../pieces'
-import { boxInto, gridded } from './frames'
+import { boxInto, gridded, sideAlong } from './frames'
 import type { ToolKind } from './kind'
 import { prism, type Prism } from './prism'
 
@@ -39,5 +39,6 @@ export const box = {
     ]).join()
   },
   key: (t, snap) => [...t.min, ...t.max].map(snap).join(),
+  surface: (_, __, normal) => sideAlong(normal),
   solid: (t, _, make) => make.stand(make.cube(sides(t)), { ...STILL, origin: t.min }),
 } satisfies ToolKind<Block>

@@ -1,5 +1,5 @@
 import type { Mm } from '../../measure'
-import type { Frame, Vec3 } from '../../pieces'
+import { dot, type Frame, type Vec3 } from '../../pieces'
 import { frameAlong, pointInto, sayGridded, vectorInto, type Vec2 } from './frames'
 import { plainKey, type ToolKind } from './kind'
 
@@ -39,5 +39,11 @@ export const drill = {
     return `o${sayGridded(point(t.at))},${sayGridded(vector(t.along))},${form}`
   },
   key: plainKey,
+  /** The wall is round, and so is a tip that runs to a point. */
+  surface: (t, _, normal) => {
+    const along = Math.abs(dot(normal, t.along))
+    if (along < 1e-3) return -1
+    return along > 1 - 1e-6 ? 0 : -2
+  },
   solid: (t, _, make) => make.stand(make.revolve(profileOf(t), t.radius), frameAlong(t.at, t.along)),
 } satisfies ToolKind<Drill>

@@ -84,4 +84,10 @@ export const laid = (size: Vec3, { order, flip }: Lay) => ({
 })
 export type Laid = ReturnType<typeof laid>
 
+/** Which of six ways a vector points most: 0 and 1 back and forth along the first axis, and so on. */
+export function sideAlong(v: Vec3): number {
+  const axis = AXES.reduce<0 | 1 | 2>((a, b) => (Math.abs(v[b]) > Math.abs(v[a]) ? b : a), 0)
+  return 2 * axis + (v[axis] > 0 ? 1 : 0)
+}
+
 export const sayGridded = (v: readonly number[]): string => v.map(gridded).join()

@@ -22,6 +22,11 @@ export interface ToolKind<T> {
   signature(tool: T, size: Vec3, lie: Laid): string
   /** Equal for tools that make the same solid; lengths as `snap` has them. */
   key(tool: T, snap: (n: number) => number): string
+  /**
+   * Which of the surfaces that it leaves a place with this outward normal is on: flat ones from 0, round ones
+   * from −1 down. A surface is one however many flats stand for it.
+   */
+  surface(tool: T, at: Vec3, normal: Vec3): number
   /** What it takes from wood of this size. */
   solid<S>(tool: T, size: Vec3, make: Making<S>): S
 }

@@ -22,6 +22,7 @@ export const plane = {
     return `/${sayGridded(normal)},${gridded(dot(normal, point(onPlane(t))))}`
   },
   key: plainKey,
+  surface: () => 0,
   /** A block that reaches past all corners of the wood, standing on the plane. */
   solid: (t, size, make) => {
     const reach = 4 * norm(size) + 2 * Math.abs(t.offset)

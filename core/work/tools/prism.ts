@@ -1,5 +1,5 @@
 import type { Mm } from '../../measure'
-import { toRoom, type Frame } from '../../pieces'
+import { dot, toOwn, toRoom, type Frame, type Vec3 } from '../../pieces'
 import { frameInto, sayGridded, type Vec2 } from './frames'
 import { plainKey, type ToolKind } from './kind'
 
@@ -22,6 +22,15 @@ export const prism = {
     return `#${[round(ends), round([...ends].reverse())].sort()[0]}`
   },
   key: plainKey,
+  /**
+   * The two ends, then its sides round about; those that turn into each other by little are one, and round.
+   */
+  surface: (t, at, normal) => {
+    const along = dot(normal, t.frame.z)
+    if (Math.abs(along) > 1 - 1e-6) return along > 0 ? 1 : 0
+    const { side, round } = sidesOf(t)[sideUnder(t, at)]!
+    return round ? -1 - side : 2 + side
+  },
   solid: (t, _, make) => make.stand(make.extrude(t.outline, t.depth), t.frame),
 } satisfies ToolKind<Prism>
 
@@ -34,4 +43,60 @@ function loopText(corners: readonly string[]): string {
       .sort()[0]!
   }
   return [from(corners), from([...corners].reverse())].sort()[0]!
+}
+
+/** Sides of an outline that turn by less than this stand for one round side. */
+const ROUND = Math.cos((20 * Math.PI) / 180)
+
+interface Side {
+  readonly side: number
+  readonly round: boolean
+}
+const known = new WeakMap<Prism, readonly Side[]>()
+
+/** For each side of the outline, which of its surfaces it belongs to. */
+function sidesOf(t: Prism): readonly Side[] {
+  let sides = known.get(t)
+  if (!sides) known.set(t, (sides = gather(t.outline)))
+  return sides
+}
+
+function gather(outline: readonly Vec2[]): Side[] {
+  const n = outline.length
+  const way = outline.map(([u, v], k) => {
+    const [a, b] = outline[(k + 1) % n]!
+    const long = Math.hypot(a - u, b - v) || 1
+    return [(a - u) / long, (b - v) / long] as const
+  })
+  /** Whether a side turns by little from the one before it. */
+  const goesOn = way.map(([u, v], k) => {
+    const [a, b] = way[(k + n - 1) % n]!
+    const cos = u * a + v * b
+    return cos > ROUND && cos < 1 - 1e-12
+  })
+  // Counted from a corner, so that what goes on over the start is one.
+  const start = Math.max(0, goesOn.indexOf(false))
+  const of = new Array<number>(n)
+  let side = -1
+  for (let k = 0; k < n; k++) {
+    const at = (start + k) % n
+    if (k === 0 || !goesOn[at]) side++
+    of[at] = side
+  }
+  return of.map((mine) => ({ side: mine, round: of.filter((other) => other === mine).length > 1 }))
+}
+
+/** The side of the outline that a place lies on. */
+function sideUnder({ frame, outline }: Prism, at: Vec3): number {
+  const [u, v] = toOwn(frame, at)
+  let nearest = Infinity
+  let found = 0
+  outline.forEach(([a, b], k) => {
+    const [c, d] = outline[(k + 1) % outline.length]!
+    const long = (c - a) ** 2 + (d - b) ** 2
+    const t = Math.min(1, Math.max(0, ((u - a) * (c - a) + (v - b) * (d - b)) / (long || 1)))
+    const off = Math.hypot(u - a - t * (c - a), v - b - t * (d - b))
+    if (off < nearest - 1e-9) [nearest, found] = [off, k]
+  })
+  return found
 }
