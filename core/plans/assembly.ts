@@ -52,9 +52,9 @@ export function* assemblySheet(
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
   const below = (third ? atFront : atTop).y
   const marks: Mark[] = [
-    ...drawnMarks(yield* drawingView(solids, FRONT, { hidden: true }), atFront),
-    ...drawnMarks(yield* drawingView(solids, TOP, { hidden: false }), atTop),
-    ...drawnMarks(yield* drawingView(solids, side, { hidden: false }), atEnd),
+    ...drawnMarks(yield* drawingView(solids, FRONT, { hidden: true, arcs: true }), atFront),
+    ...drawnMarks(yield* drawingView(solids, TOP, { hidden: false, arcs: true }), atTop),
+    ...drawnMarks(yield* drawingView(solids, side, { hidden: false, arcs: true }), atEnd),
     ...levelDimension(x, atU(atFront, front.u2), below + ROW, below, say(widthOf(front))),
     ...uprightDimension(atV(atFront, front.v1), atV(atFront, front.v2), x - ROW + 2, x, say(heightOf(front))),
     ...levelDimension(atEnd.x, atU(atEnd, end.u2), atEnd.y + ROW, atEnd.y, say(widthOf(end))),
@@ -75,7 +75,7 @@ export function* assemblySheet(
     scale: fit,
   }
   marks.push(
-    ...drawnMarks(yield* drawingView(solids, PICTORIAL, { hidden: false }), atPicture),
+    ...drawnMarks(yield* drawingView(solids, PICTORIAL, { hidden: false, arcs: true }), atPicture),
     label('Pictorial, not to scale', atPicture),
   )
 

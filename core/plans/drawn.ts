@@ -37,8 +37,16 @@ export const widthOf = (o: Outline): number => o.u2 - o.u1
 export const heightOf = (o: Outline): number => o.v2 - o.v1
 
 export function drawnMarks(drawn: Drawn, at: Placed): Mark[] {
-  const lines = (['hidden', 'visible'] as const).flatMap((pen) =>
-    drawn[pen].map(([u1, v1, u2, v2]) => line(atU(at, u1), atV(at, v1), atU(at, u2), atV(at, v2), pen)),
-  )
-  return lines
+  return (['hidden', 'visible'] as const).flatMap((pen) => [
+    ...drawn[pen].map(([u1, v1, u2, v2]) => line(atU(at, u1), atV(at, v1), atU(at, u2), atV(at, v2), pen)),
+    ...drawn.arcs[pen].map(({ u, v, r, from, to }): Mark => ({
+      kind: 'arc',
+      x: atU(at, u),
+      y: atV(at, v),
+      r: r * at.scale,
+      from: (from * 180) / Math.PI,
+      to: (to * 180) / Math.PI,
+      pen,
+    })),
+  ])
 }

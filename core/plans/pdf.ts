@@ -1,6 +1,6 @@
 /** Sheets as a vector PDF with the shipped fonts embedded; its text can be searched for `33 1/4`. */
 import PDFDocument from 'pdfkit'
-import { PENS, textWidth, withFractions, type Sheet, type Text } from './sheet'
+import { arcPath, PENS, textWidth, withFractions, type Sheet, type Text } from './sheet'
 
 const POINTS = 72 / 25.4
 const INK = '#22282e'
@@ -51,12 +51,13 @@ export async function toPdf(sheets: readonly Sheet[], fonts: Fonts, title: strin
     doc.addPage({ size: [sheet.width * POINTS, sheet.height * POINTS], margin: 0 })
     doc.save().scale(POINTS).lineCap('round')
     for (const m of sheet.marks) {
-      if (m.kind === 'line') {
+      if (m.kind !== 'text') {
         const pen = PENS[m.pen]
         doc.lineWidth(pen.width)
         if (pen.dash.length) doc.dash(pen.dash[0]!, { space: pen.dash[1]! })
         else doc.undash()
-        doc.moveTo(m.x1, m.y1).lineTo(m.x2, m.y2).stroke(INK)
+        if (m.kind === 'arc') doc.path(arcPath(m)).stroke(INK)
+        else doc.moveTo(m.x1, m.y1).lineTo(m.x2, m.y2).stroke(INK)
       } else writeText(doc, m, letters[m.face], missing)
     }
     doc.restore()

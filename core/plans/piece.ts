@@ -74,7 +74,7 @@ export function* pieceSheet(
     [edge, atEdge],
     [end, atEnd],
   ] as const) {
-    const drawn = yield* drawingView([solid], ofPiece(view, solid.frame), { hidden: true })
+    const drawn = yield* drawingView([solid], ofPiece(view, solid.frame), { hidden: true, arcs: true })
     marks.push(...drawnMarks(drawn, settle(drawn, place)))
   }
 

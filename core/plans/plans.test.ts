@@ -11,7 +11,7 @@ import { openProject } from '../exchange'
 import { formatLength, marked } from '../measure'
 import { modelOf } from '../model'
 import { frameIn, facing, type Box } from '../pieces'
-import { boxRecipe, loadKernel, type Kernel } from '../solid'
+import { boxRecipe, loadKernel, sidesOf, type Kernel } from '../solid'
 import { block, make } from '../testing/bench'
 import { drawPlainly } from '../testing/lines'
 import { workKind } from '../work'
@@ -27,12 +27,14 @@ import {
   textWidth,
   toSvg,
   TOP,
+  type Mark,
   type Sheet,
   type Solid,
   type View,
 } from './index'
 import { toPdf } from './pdf'
-import { withFractions } from './sheet'
+import type { Arc } from './hidden/merge'
+import { arcPath, withFractions } from './sheet'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -50,6 +52,19 @@ const sheetsOf = (file: string, paper: 'a4' | 'letter'): Sheet[] => {
   const project = { ...read, settings: { ...read.settings, paper } }
   return [...planSheets(modelOf(project), kernel)]
 }
+
+/** The room a mark takes on its sheet; an arc that of its whole circle. */
+const roomOf = (m: Mark) =>
+  m.kind === 'text'
+    ? boundsOf(m)
+    : m.kind === 'arc'
+      ? { x1: m.x - m.r, x2: m.x + m.r, y1: m.y - m.r, y2: m.y + m.r }
+      : {
+          x1: Math.min(m.x1, m.x2),
+          x2: Math.max(m.x1, m.x2),
+          y1: Math.min(m.y1, m.y2),
+          y2: Math.max(m.y1, m.y2),
+        }
 
 /** A box of wood standing in the room. */
 const solid = (min: Box['min'], max: Box['max']) => ({
@@ -105,6 +120,54 @@ describe('hidden lines', () => {
       }),
       { numRuns: 60 },
     )
+  })
+  test('a bore seen along its axis is a circle, however much of it is covered, and is drawn once', () => {
+    const bored = (r: number): Solid => {
+      const bore = {
+        kind: 'drill',
+        at: [50, 50, 31],
+        along: [0, 0, -1],
+        radius: r,
+        depth: 40,
+        tip: 0,
+      } as const
+      const shape = kernel.shape(boxRecipe([100, 100, 30], [{ work: 'w', tools: [bore] }]))
+      return { shape, frame: { origin: [0, 0, 0], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] } }
+    }
+    const sum = (arcs: readonly Arc[]) => arcs.reduce((n, a) => n + (a.to - a.from), 0)
+    fc.assert(
+      fc.property(fc.integer({ min: 20, max: 450 }), fc.integer({ min: -99, max: 99 }), (tenths, share) => {
+        const r = tenths / 10
+        const alone = drawView([bored(r)], TOP, { hidden: true, arcs: true })
+        expect(alone.arcs.visible).toEqual([
+          {
+            u: expect.closeTo(50, 4),
+            v: expect.closeTo(50, 4),
+            r,
+            from: 0,
+            to: expect.closeTo(2 * Math.PI, 6),
+          },
+        ])
+        expect([alone.arcs.hidden, total(alone.visible)]).toEqual([[], expect.closeTo(400, 2)])
+        // A board over all that is left of a line at some share of the radius from the middle.
+        const cover = solid([-10, -10, 30], [50 + (share / 100) * r, 110, 40])
+        const { arcs } = drawView([bored(r), cover], TOP, { hidden: true, arcs: true })
+        const open = 2 * Math.acos(share / 100)
+        // The line is crossed on a chord of the many-sided bore, not on the circle.
+        const chord = Math.PI / sidesOf(r)
+        expect(Math.abs(sum(arcs.visible) - open)).toBeLessThan(2 * chord)
+        expect(sum(arcs.visible) + sum(arcs.hidden)).toBeCloseTo(2 * Math.PI, 2)
+        expect(drawView([bored(r)], FRONT, { hidden: true, arcs: true }).arcs.visible).toEqual([])
+      }),
+      { numRuns: 40 },
+    )
+  })
+  test('an arc goes from where it starts to where it ends, the short way or the long', () => {
+    const arc = { kind: 'arc', x: 10, y: 20, r: 5, pen: 'visible' } as const
+    expect(arcPath({ ...arc, from: 0, to: 90 })).toBe('M15 20A5 5 0 0 0 13.536 16.464A5 5 0 0 0 10 15')
+    expect(arcPath({ ...arc, from: 0, to: 360 })).toBe('M15 20A5 5 0 0 0 5 20A5 5 0 0 0 15 20')
+    const svg = toSvg({ title: 'x', width: 30, height: 30, marks: [{ ...arc, from: 90, to: 270 }] })
+    expect(svg).toContain('<path d="M10 15A5 5 0 0 0 5 20A5 5 0 0 0 10 25" fill="none"')
   })
   test('a line on the border of two bins is drawn once', () => {
     // Odd eighths of an inch: the edges of the two boxes lie on one line, reckoned in two ways.
@@ -175,15 +238,7 @@ describe.each(demos.flatMap((f) => [[f, 'a4'] as const, [f, 'letter'] as const])
           m.kind === 'text' ? [{ text: m.text, b: boundsOf(m) }] : [],
         )
         for (const m of sheet.marks) {
-          const b =
-            m.kind === 'text'
-              ? boundsOf(m)
-              : {
-                  x1: Math.min(m.x1, m.x2),
-                  x2: Math.max(m.x1, m.x2),
-                  y1: Math.min(m.y1, m.y2),
-                  y2: Math.max(m.y1, m.y2),
-                }
+          const b = roomOf(m)
           expect({
             sheet: sheet.title,
             mark: m,
@@ -310,8 +365,8 @@ test.each(['in', 'mm'] as const)('a whole as large as a hall is drawn within its
   )
   const [assembly] = planSheets(hall, kernel)
   for (const m of assembly!.marks) {
-    const xs = m.kind === 'line' ? [m.x1, m.x2] : [boundsOf(m).x1, boundsOf(m).x2]
-    for (const x of xs) expect(x >= 7.9 && x <= assembly!.width - 7.9).toBe(true)
+    const { x1, x2 } = roomOf(m)
+    for (const x of [x1, x2]) expect(x >= 7.9 && x <= assembly!.width - 7.9).toBe(true)
   }
   expect(assembly!.marks.filter((m) => m.kind === 'text' && /90|80/.test(m.text)).length).toBeGreaterThan(0)
 })

@@ -12,6 +12,16 @@ export interface Line {
   /** What it is: its weight and dash follow. */
   readonly pen: Pen
 }
+/** A part of a circle about (x, y), anticlockwise on the paper, degrees; 360 for a whole one. */
+export interface ArcMark {
+  readonly kind: 'arc'
+  readonly x: number
+  readonly y: number
+  readonly r: number
+  readonly from: number
+  readonly to: number
+  readonly pen: Pen
+}
 export interface Text {
   readonly kind: 'text'
   readonly x: number
@@ -24,7 +34,7 @@ export interface Text {
   readonly turn: number
   readonly face: 'measure' | 'title'
 }
-export type Mark = Line | Text
+export type Mark = Line | ArcMark | Text
 
 export type Pen = 'visible' | 'hidden' | 'dimension' | 'frame'
 export const PENS: Readonly<Record<Pen, { width: number; dash: readonly number[] }>> = {
@@ -71,6 +81,18 @@ export const line = (x1: number, y1: number, x2: number, y2: number, pen: Pen): 
   y2,
   pen,
 })
+/** An arc as SVG and PDF draw it; a whole circle in two halves. */
+export function arcPath({ x, y, r, from, to }: ArcMark): string {
+  const n = (v: number) => String(Math.round(v * 1000) / 1000)
+  const at = (degrees: number) => {
+    const t = (degrees * Math.PI) / 180
+    return `${n(x + r * Math.cos(t))} ${n(y - r * Math.sin(t))}`
+  }
+  const half = (from + to) / 2
+  const arc = (end: number) => `A${n(r)} ${n(r)} 0 0 0 ${at(end)}`
+  return `M${at(from)}${arc(half)}${arc(to)}`
+}
+
 export const write = (
   x: number,
   y: number,

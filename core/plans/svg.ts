@@ -1,4 +1,4 @@
-import { PENS, withFractions, type Mark, type Sheet } from './sheet'
+import { arcPath, PENS, withFractions, type Mark, type Sheet } from './sheet'
 
 const escape = (s: string) =>
   s.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!)
@@ -22,13 +22,13 @@ export function toSvg(sheet: Sheet): string {
 }
 
 function mark(m: Mark): string {
-  if (m.kind === 'line') {
+  if (m.kind !== 'text') {
     const pen = PENS[m.pen]
     const dash = pen.dash.length ? ` stroke-dasharray="${pen.dash.join(' ')}"` : ''
-    return (
-      `<line x1="${n(m.x1)}" y1="${n(m.y1)}" x2="${n(m.x2)}" y2="${n(m.y2)}" stroke="#22282e" ` +
-      `stroke-width="${pen.width}"${dash}/>`
-    )
+    const stroke = ` stroke="#22282e" stroke-width="${pen.width}"${dash}/>`
+    return m.kind === 'arc'
+      ? `<path d="${arcPath(m)}" fill="none"${stroke}`
+      : `<line x1="${n(m.x1)}" y1="${n(m.y1)}" x2="${n(m.x2)}" y2="${n(m.y2)}"${stroke}`
   }
   const turn = m.turn ? ` transform="rotate(${-m.turn} ${n(m.x)} ${n(m.y)})"` : ''
   return (

@@ -13,6 +13,8 @@ export interface Edge {
   readonly n1: Vec3
   readonly n2: Vec3
   readonly sharp: boolean
+  /** The tool, from 1, on whose round wall it lies; 0 for none. */
+  readonly wall: number
 }
 
 /** A round surface that runs into another by less than this does so without an edge. */
@@ -53,7 +55,14 @@ export function edgesOf(shape: Shape): Edge[] {
     if (cos >= 1 - 1e-9) continue
     const [one, other] = [surface(mate), surface(tri)]
     const flat = one >= 0 && other >= 0
-    edges.push({ a, b, n1, n2, sharp: one !== other && cos < (flat ? FLAT : CREASE) })
+    edges.push({
+      a,
+      b,
+      n1,
+      n2,
+      sharp: one !== other && cos < (flat ? FLAT : CREASE),
+      wall: flat ? 0 : wallOf(one) || wallOf(other),
+    })
   }
   return edges
 }
@@ -72,6 +81,10 @@ function surfaceOf({ positions: p, triangles: t, tool, tools }: Shape, k: number
   )
   return n >= 0 ? of * MOST + n : -of * MOST + n
 }
+
+/** The tool whose surface −1 a surface is; 0 where it is none. */
+const wallOf = (surface: number): number =>
+  surface < 0 && -surface % MOST === 1 ? Math.floor(-surface / MOST) : 0
 
 function normalOf(p: Float32Array, a: number, b: number, c: number): Vec3 {
   const [ux, uy, uz] = [p[3 * b]! - p[3 * a]!, p[3 * b + 1]! - p[3 * a + 1]!, p[3 * b + 2]! - p[3 * a + 2]!]

@@ -9,12 +9,13 @@ import { mergeSegments, type Segment } from '../plans/hidden/merge'
 import { project, type View } from '../plans/hidden/view'
 import { edgesOf } from '../solid'
 
+const NO_ARCS = { visible: [], hidden: [] }
 const IN_FRONT = 1e-2
 const BESIDE = 1e-3
 
 export function drawPlainly(solids: readonly Solid[], view: View, options: { hidden: boolean }): Drawn {
   const { edges, triangles } = layOut(solids, view)
-  if (triangles.length === 0) return { visible: [], hidden: [] }
+  if (triangles.length === 0) return { visible: [], hidden: [], arcs: NO_ARCS }
   const index = new Flatbush(triangles.length)
   for (const [a, b, c] of triangles)
     index.add(
@@ -49,7 +50,7 @@ export function drawPlainly(solids: readonly Solid[], view: View, options: { hid
     }
     if (from < 1) visible.push([...at(from), ...at(1)])
   }
-  return mergeSegments(visible, options.hidden ? hidden : [])
+  return { ...mergeSegments(visible, options.hidden ? hidden : []), arcs: NO_ARCS }
 }
 
 type Triangle = readonly [Vec3, Vec3, Vec3]

@@ -4,7 +4,7 @@ import { vec3, type Box, type Frame, type Vec3 } from '../pieces'
 import { box, type Block } from './tools/box'
 import { drill, type Drill } from './tools/drill'
 import { BEYOND, laid, type Lay } from './tools/frames'
-import type { Making, ToolKind } from './tools/kind'
+import type { Cylinder, Making, ToolKind } from './tools/kind'
 import { plane, type Plane } from './tools/plane'
 import { prism, type Prism } from './tools/prism'
 
@@ -37,6 +37,9 @@ export const toolKey = (tool: Tool, snap: (n: number) => number): string => kind
 /** Which of a tool's surfaces a place with this normal is on: flat ones from 0, round ones from −1 down. */
 export const toolSurface = (tool: Tool, at: Vec3, normal: Vec3): number =>
   kindOf(tool).surface(tool, at, normal)
+
+/** The cylinder that a tool's surface −1 is a part of; null where there is none. */
+export const toolCylinder = (tool: Tool): Cylinder | null => kindOf(tool).cylinder?.(tool) ?? null
 
 /** The solid that a tool takes away from a piece of this size. */
 export const toolSolid = <S>(tool: Tool, size: Vec3, make: Making<S>): S =>

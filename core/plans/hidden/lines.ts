@@ -3,11 +3,12 @@
  * the viewer: where the edge lies within the triangle's outline is one interval, where the triangle is nearer
  * is another, both linear, so what is hidden is found exactly.
  */
-import { dot, handOf, type Frame, type Vec3 } from '../../pieces'
+import { carried, dot, handOf, toRoom, type Frame, type Vec3 } from '../../pieces'
 import { drain, edgesOf, type Shape } from '../../solid'
-import { mergeSegments, type Segment } from './merge'
+import { toolCylinder, type Tool } from '../../work'
+import { mergeArcs, mergeSegments, type Arc, type Segment } from './merge'
 import { Occluders } from './occluders'
-import type { View } from './view'
+import { project, type View } from './view'
 
 export interface Solid {
   readonly shape: Shape
@@ -17,6 +18,14 @@ export interface Solid {
 export interface Drawn {
   readonly visible: readonly Segment[]
   readonly hidden: readonly Segment[]
+  /** Parts of circles; none where they are not asked for, and stand among the segments by their chords. */
+  readonly arcs: { readonly visible: readonly Arc[]; readonly hidden: readonly Arc[] }
+}
+
+/** `hidden`: hidden lines are wanted. `arcs`: so are true arcs, where a bore is seen along its axis. */
+export interface Wanted {
+  readonly hidden: boolean
+  readonly arcs?: boolean
 }
 
 /** So many edges are tested between one breath and the next. */
@@ -27,27 +36,40 @@ export const THIN = 1e-6
 const POINT = 1e-4
 
 /** The lines of a view, hidden ones only where they are wanted. */
-export const drawView = (solids: readonly Solid[], view: View, options: { hidden: boolean }): Drawn =>
+export const drawView = (solids: readonly Solid[], view: View, options: Wanted): Drawn =>
   drain(drawingView(solids, view, options))
 
 /** The same, yielding now and then. */
 export function* drawingView(
   solids: readonly Solid[],
   view: View,
-  options: { hidden: boolean },
+  options: Wanted,
 ): Generator<undefined, Drawn> {
-  const { edges, occluders } = layOut(solids, view)
-  if (occluders.count === 0) return { visible: [], hidden: [] }
+  const { edges, circles, occluders } = layOut(solids, view, options.arcs ?? false)
+  if (occluders.count === 0) return { visible: [], hidden: [], arcs: { visible: [], hidden: [] } }
   yield
   occluders.finish()
   const visible: Segment[] = []
   const hidden: Segment[] = []
+  const arcs = { visible: [] as Arc[], hidden: [] as Arc[] }
   for (let e = 0; e < edges.length; e += 6) {
     if (e % (6 * EDGES) === 0) yield
     const [au, av, bu, bv] = [edges[e]!, edges[e + 1]!, edges[e + 3]!, edges[e + 4]!]
     const [du, dv] = [bu - au, bv - av]
     if (Math.hypot(du, dv) < POINT) continue
     const cover = occluders.over(au, av, edges[e + 2]!, bu, bv, edges[e + 5]!)
+    const circle = circles.get(e)
+    if (circle) {
+      const part = partOf(circle, au, av, bu, bv)
+      let seen = 0
+      for (let n = 0; n < cover.size; n++) {
+        if (cover.start(n) > seen) arcs.visible.push(part(seen, cover.start(n)))
+        if (options.hidden) arcs.hidden.push(part(cover.start(n), cover.end(n)))
+        seen = cover.end(n)
+      }
+      if (seen < 1) arcs.visible.push(part(seen, 1))
+      continue
+    }
     let from = 0
     for (let n = 0; n < cover.size; n++) {
       const [t0, t1] = [cover.start(n), cover.end(n)]
@@ -58,12 +80,29 @@ export function* drawingView(
     if (from < 1) visible.push([au + du * from, av + dv * from, bu, bv])
   }
   yield
-  return mergeSegments(visible, hidden)
+  return { ...mergeSegments(visible, hidden), arcs: mergeArcs(arcs.visible, arcs.hidden) }
 }
 
-/** Edges on the paper, six numbers each, and all that may hide them. */
-function layOut(solids: readonly Solid[], view: View): { edges: number[]; occluders: Occluders } {
+type Circle = Pick<Arc, 'u' | 'v' | 'r'>
+
+/** The part of a circle that a stretch of one of its chords stands for, by shares of the chord. */
+function partOf(c: Circle, au: number, av: number, bu: number, bv: number): (t0: number, t1: number) => Arc {
+  const start = Math.atan2(av - c.v, au - c.u)
+  const turn = Math.atan2(bv - c.v, bu - c.u) - start
+  const by = turn - 2 * Math.PI * Math.round(turn / (2 * Math.PI))
+  return (t0, t1) => {
+    const [from, to] = by > 0 ? [start + by * t0, start + by * t1] : [start + by * t1, start + by * t0]
+    return { ...c, from, to }
+  }
+}
+
+/**
+ * Edges on the paper, six numbers each, by their place those that lie on a circle, and all that may hide
+ * them.
+ */
+function layOut(solids: readonly Solid[], view: View, arcs: boolean) {
   const edges: number[] = []
+  const circles = new Map<number, Circle>()
   const occluders = new Occluders()
   for (const { shape, frame } of solids) {
     const { triangles } = shape
@@ -75,6 +114,8 @@ function layOut(solids: readonly Solid[], view: View): { edges: number[]; occlud
       const silhouette = dot(e.n1, toward) > 1e-9 !== dot(e.n2, toward) > 1e-9
       if (!e.sharp && !silhouette) continue
       const [a, b] = [3 * e.a, 3 * e.b]
+      const circle = arcs && e.wall > 0 ? circleOf(shape.tools[e.wall - 1]!, frame, view) : null
+      if (circle) circles.set(edges.length, circle)
       edges.push(p[a]!, p[a + 1]!, p[a + 2]!, p[b]!, p[b + 1]!, p[b + 2]!)
     }
     for (let k = 0; k < triangles.length; k += 3) {
@@ -90,7 +131,15 @@ function layOut(solids: readonly Solid[], view: View): { edges: number[]; occlud
         occluders.add(p[a]!, p[a + 1]!, p[a + 2]!, p[b]!, p[b + 1]!, p[b + 2]!, p[c]!, p[c + 1]!, p[c + 2]!)
     }
   }
-  return { edges, occluders }
+  return { edges, circles, occluders }
+}
+
+/** The circle that a tool's round wall is seen as, from along its axis; null from elsewhere. */
+function circleOf(tool: Tool, frame: Frame, view: View): Circle | null {
+  const cylinder = toolCylinder(tool)
+  if (!cylinder || Math.abs(dot(carried(frame, cylinder.along), view.toward)) < 1 - 1e-9) return null
+  const [u, v] = project(view, toRoom(frame, cylinder.at))
+  return { u, v, r: cylinder.radius }
 }
 
 /** The corners of a shape as they lie on the paper: right, up and nearness of each. */

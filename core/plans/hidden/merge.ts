@@ -81,6 +81,53 @@ export function mergeSegments(
   return out
 }
 
+/** A part of a circle on the paper, from one angle anticlockwise to another, radians; a whole one is 2π. */
+export interface Arc {
+  readonly u: number
+  readonly v: number
+  readonly r: number
+  readonly from: number
+  readonly to: number
+}
+
+const ROUND = 2 * Math.PI
+
+/** Arcs each drawn once, as lines are. */
+export function mergeArcs(
+  visible: readonly Arc[],
+  hidden: readonly Arc[],
+): { visible: Arc[]; hidden: Arc[] } {
+  const circles = new Map<string, Pick<Arc, 'u' | 'v' | 'r'> & Pick<OnLine, 'visible' | 'hidden'>>()
+  const put = ({ u, v, r, from, to }: Arc, which: 'visible' | 'hidden') => {
+    const key = [u, v, r].map((n) => Math.round(n / SAME_OFFSET)).join('|')
+    let on = circles.get(key)
+    if (!on) circles.set(key, (on = { u, v, r, visible: [], hidden: [] }))
+    // Along the circle from its right side on, in millimetres; what goes over that is two.
+    const start = from - ROUND * Math.floor(from / ROUND)
+    const end = start + (to - from)
+    on[which].push([start * on.r, Math.min(end, ROUND) * on.r])
+    if (end > ROUND) on[which].push([0, (end - ROUND) * on.r])
+  }
+  for (const a of visible) put(a, 'visible')
+  for (const a of hidden) put(a, 'hidden')
+  const out = { visible: [] as Arc[], hidden: [] as Arc[] }
+  for (const { u, v, r, ...on } of circles.values()) {
+    const shown = join(on.visible)
+    const covered = less(join(on.hidden), shown).filter(([a, b]) => b - a > SHORTEST)
+    for (const [a, b] of whole(shown, ROUND * r)) out.visible.push({ u, v, r, from: a / r, to: b / r })
+    for (const [a, b] of whole(covered, ROUND * r)) out.hidden.push({ u, v, r, from: a / r, to: b / r })
+  }
+  return out
+}
+
+/** Stretches of a circle, with what was parted where it starts as one again. */
+function whole(spans: Array<[number, number]>, round: number): Array<[number, number]> {
+  const [first, last] = [spans[0], spans.at(-1)]
+  if (!first || !last || first[0] > SHORTEST || last[1] < round - SHORTEST) return spans
+  if (spans.length === 1) return [[0, round]]
+  return [...spans.slice(1, -1), [last[0], round + first[1]]]
+}
+
 function join(spans: Array<[number, number]>): Array<[number, number]> {
   const out: Array<[number, number]> = []
   for (const [a, b] of spans.sort((x, y) => x[0] - y[0])) {

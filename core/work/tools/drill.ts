@@ -45,5 +45,6 @@ export const drill = {
     if (along < 1e-3) return -1
     return along > 1 - 1e-6 ? 0 : -2
   },
+  cylinder: ({ at, along, radius }) => ({ at, along, radius }),
   solid: (t, _, make) => make.stand(make.revolve(profileOf(t), t.radius), frameAlong(t.at, t.along)),
 } satisfies ToolKind<Drill>

@@ -15,6 +15,13 @@ export interface Making<S> {
   stand(solid: S, frame: Frame): S
 }
 
+/** A point of its axis, the way that runs, as a unit vector, and how far off it is. */
+export interface Cylinder {
+  readonly at: Vec3
+  readonly along: Vec3
+  readonly radius: Mm
+}
+
 export interface ToolKind<T> {
   /** The same tool as another frame has it; it may be told otherwise there. */
   into(tool: T, to: Frame, from: Frame): unknown
@@ -27,6 +34,8 @@ export interface ToolKind<T> {
    * from −1 down. A surface is one however many flats stand for it.
    */
   surface(tool: T, at: Vec3, normal: Vec3): number
+  /** What its surface −1 is a part of, where that is a cylinder. */
+  cylinder?(tool: T): Cylinder
   /** What it takes from wood of this size. */
   solid<S>(tool: T, size: Vec3, make: Making<S>): S
 }
