@@ -21,11 +21,11 @@ const seen = (m: Model) => ({
   problems: m.problems.map((p) => `${p.level} ${p.says}`).sort(),
   supplies: m.supplies,
   becauses: [
-    ...m.resolved.instances.flatMap((i) => SIZES.map((s) => keyOf.finishedOf(i.piece, s, i.index))),
-    ...m.project.parameters.map((p) => keyOf.parameter(p.id)),
-    ...m.project.joints.flatMap((j) => Object.keys(j.fields).map((f) => keyOf.joint(j.id, f))),
-  ].map((key) => {
-    const b = m.resolved.because(key)
+    ...m.resolved.instances.flatMap((i) => SIZES.map((s) => [keyOf.finished(i.piece, s), i.index] as const)),
+    ...m.project.parameters.map((p) => [keyOf.parameter(p.id), 1] as const),
+    ...m.project.joints.flatMap((j) => Object.keys(j.fields).map((f) => [keyOf.joint(j.id, f), 1] as const)),
+  ].map(([key, copy]) => {
+    const b = m.resolved.because(key, copy)
     return b ? sayBecause(b, m.project) : null
   }),
 })

@@ -150,10 +150,10 @@ const worker = {
     return inSlices(proof.find(current(), k), () => revision < newest)
   },
 
-  /** Where a number comes from. */
-  because(key: NodeKey): Story {
+  /** Where a number comes from; of a finished size, that of the n-th copy, from 1. */
+  because(key: NodeKey, copy: number): Story {
     const { resolved } = current()
-    const because = resolved.because(key)
+    const because = resolved.because(key, copy)
     return {
       because,
       slip: resolved.slip(key),

@@ -130,10 +130,10 @@ describe('the modelling worker', () => {
   })
   test('tells where a number comes from, and what can be asked further', () => {
     hand.tell(5, { project: beside })
-    const story = hand.because('fin.a.length')
+    const story = hand.because('fin.a.length', 1)
     expect(story.because).toMatchObject({ label: 'A · length', value: 700 })
     expect(story.deeper).toHaveLength(story.because!.parts.length)
-    expect(hand.because('fin.gone.length')).toEqual({ because: undefined, slip: undefined, deeper: [] })
+    expect(hand.because('fin.gone.length', 1)).toEqual({ because: undefined, slip: undefined, deeper: [] })
   })
   test('follows the changes it is told, and finds what a fresh one finds', async () => {
     const into = moved(beside, 'b', '10')

@@ -60,15 +60,15 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
       {count > 1 && <p className="text-quiet">{count} pieces chosen</p>}
       {instance && (
         <p className="measure mt-1 text-lg">
-          <Because of={keyOf.finishedOf(piece.id, 'length', instance.index)}>
+          <Because of={keyOf.finished(piece.id, 'length')} copy={instance.index}>
             <Len mm={instance.length} />
           </Because>{' '}
           ×{' '}
-          <Because of={keyOf.finishedOf(piece.id, 'width', instance.index)}>
+          <Because of={keyOf.finished(piece.id, 'width')} copy={instance.index}>
             <Len mm={instance.width} />
           </Because>{' '}
           ×{' '}
-          <Because of={keyOf.finishedOf(piece.id, 'thickness', instance.index)}>
+          <Because of={keyOf.finished(piece.id, 'thickness')} copy={instance.index}>
             <Len mm={instance.thickness} />
           </Because>
           <span className="block text-xs text-quiet">length × width × thickness, finished</span>

@@ -84,7 +84,7 @@ const Row = memo(function Row({ row: r, n, rough }: { row: CutRow; n: number; ro
       </td>
       {(['length', 'width', 'thickness'] as const).map((size) => (
         <td key={size} className="px-2 py-1 text-right text-base" data-size={size}>
-          <Because of={keyOf.finishedOf(piece, size, index)}>
+          <Because of={keyOf.finished(piece, size)} copy={index}>
             <Len mm={r[size]} />
           </Because>
         </td>

@@ -13,7 +13,8 @@ const LOOK = {
   title: 'Where this comes from',
 }
 
-export function Because({ of, children }: { of: NodeKey; children: ReactNode }) {
+/** `copy`: of a finished size, which copy of its piece is meant, from 1. */
+export function Because({ of, copy = 1, children }: { of: NodeKey; copy?: number; children: ReactNode }) {
   const [asked, ask] = useState(false)
   // Hundreds of numbers may stand on a screen; only one that was pressed needs to know how to unfold.
   if (!asked)
@@ -32,7 +33,7 @@ export function Because({ of, children }: { of: NodeKey; children: ReactNode }) 
           collisionPadding={8}
           aria-label="Where this comes from"
         >
-          <Story start={of} />
+          <Story start={of} copy={copy} />
           <Popover.Arrow className="fill-hairline" />
         </Popover.Content>
       </Popover.Portal>
@@ -40,11 +41,13 @@ export function Because({ of, children }: { of: NodeKey; children: ReactNode }) 
   )
 }
 
-function Story({ start }: { start: NodeKey }) {
+function Story({ start, copy }: { start: NodeKey; copy: number }) {
   const [trail, setTrail] = useState([start])
   const style = useOpen((s) => s.shown.style)
   const key = trail.at(-1)!
-  const { answer, fault, again } = useAsked(key, (hand) => hand.because(key))
+  // What it is made of is told by what that says itself, not by this copy.
+  const which = trail.length === 1 ? copy : 1
+  const { answer, fault, again } = useAsked(`${key} ${which}`, (hand) => hand.because(key, which))
   if (fault)
     return (
       <p className="text-pencil">

@@ -47,7 +47,7 @@ export function resolveReport(model: Model) {
       ),
       because: Object.fromEntries(
         SIZES.map((s) => {
-          const b = resolved.because(keyOf.finishedOf(i.piece, s, i.index))
+          const b = resolved.because(keyOf.finished(i.piece, s), i.index)
           return [s, b ? sayBecause(b, project) : null]
         }),
       ),

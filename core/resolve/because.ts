@@ -15,9 +15,8 @@ export interface Sources {
   result(key: NodeKey): NodeResult | undefined
 }
 
-/** The key of a finished size may name the copy it is of, from 1: `fin.p1.length#3`. */
-export function because(asked: NodeKey, from: Sources): Because | undefined {
-  const [key, copy] = asked.split('#') as [NodeKey, string | undefined]
+/** Of a finished size, that of the n-th copy, from 1. */
+export function because(key: NodeKey, copy: number, from: Sources): Because | undefined {
   const result = from.result(key)
   const def = from.def(key)
   if (!result?.ok || !def) return undefined
@@ -30,7 +29,7 @@ export function because(asked: NodeKey, from: Sources): Because | undefined {
   const { parts } = result
   switch (value) {
     case 'sizes':
-      return told(finished(def, result.value as PerCopy, copy ? Number(copy) - 1 : 0, from))
+      return told(finished(def, result.value as PerCopy, copy - 1, from))
     case 'places':
       return told({ label, value: (result.value as readonly Stretch[])[0]!.size, kind: 'length', parts })
     case 'poses':

@@ -36,8 +36,6 @@ export const keyOf = {
   grow: (id: string, face: FaceName): NodeKey => `grow.${id}.${face}`,
   /** A finished size: what the piece is cut to, joints and all. */
   finished: (id: string, size: SizeName): NodeKey => `fin.${id}.${size}`,
-  /** The same of one copy, from 1; for asking where it comes from. */
-  finishedOf: (id: string, size: SizeName, copy: number): NodeKey => `fin.${id}.${size}#${copy}`,
   /** A measure of a step of work. */
   step: (id: string, measure: string): NodeKey => `stp.${id}.${measure}`,
   /** What `L`, `W` and `T` are in the work on a piece or a group: its size between shoulders. */

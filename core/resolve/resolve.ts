@@ -119,7 +119,7 @@ export class Resolver {
         const r = result(key)
         return r && !r.ok ? { ...r.slip, message: say(r.slip.message) } : undefined
       },
-      because: (key) => because(key, sources),
+      because: (key, copy = 1) => because(key, copy, sources),
       say,
       sayRef,
     }

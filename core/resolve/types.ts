@@ -161,7 +161,8 @@ export interface Resolved {
   readable(): Iterable<readonly [NodeKey, NodeResult]>
   result(key: NodeKey): NodeResult | undefined
   slip(key: NodeKey): Slip | undefined
-  because(key: NodeKey): Because | undefined
+  /** Where a number comes from; of a finished size, that of the n-th copy, from 1. */
+  because(key: NodeKey, copy?: number): Because | undefined
   /** What a node says, as a maker reads it (speak.ts). */
   say(text: string): string
   /** How a reference reads to a maker: "Left side·right". */
