@@ -70,7 +70,7 @@ const move = (id: string, at: number) =>
 beforeEach(async () => {
   beside = new Beside()
   dead = false
-  open({ project, revision: 0, recovered: false } as Parameters<typeof open>[0])
+  open({ project, revision: 0, recovered: false })
   useOpen.setState({ readOnly: false })
   await settled()
 })
