@@ -1,6 +1,6 @@
 /** Sheets as a vector PDF with the shipped fonts embedded; its text can be searched for `33 1/4`. */
 import PDFDocument from 'pdfkit'
-import { arcPath, PENS, textWidth, withFractions, type Sheet, type Text } from './sheet'
+import { pathOf, PEN_NAMES, PENS, textWidth, withFractions, type Sheet, type Text } from './sheet'
 
 const POINTS = 72 / 25.4
 const INK = '#22282e'
@@ -50,16 +50,16 @@ export async function toPdf(sheets: readonly Sheet[], fonts: Fonts, title: strin
   for (const sheet of sheets) {
     doc.addPage({ size: [sheet.width * POINTS, sheet.height * POINTS], margin: 0 })
     doc.save().scale(POINTS).lineCap('round')
-    for (const m of sheet.marks) {
-      if (m.kind !== 'text') {
-        const pen = PENS[m.pen]
-        doc.lineWidth(pen.width)
-        if (pen.dash.length) doc.dash(pen.dash[0]!, { space: pen.dash[1]! })
-        else doc.undash()
-        if (m.kind === 'arc') doc.path(arcPath(m)).stroke(INK)
-        else doc.moveTo(m.x1, m.y1).lineTo(m.x2, m.y2).stroke(INK)
-      } else writeText(doc, m, letters[m.face], missing)
+    for (const pen of PEN_NAMES) {
+      const path = pathOf(sheet.marks, pen)
+      if (path === '') continue
+      const { width, dash } = PENS[pen]
+      doc.lineWidth(width)
+      if (dash.length) doc.dash(dash[0]!, { space: dash[1]! })
+      else doc.undash()
+      doc.path(path).stroke(INK)
     }
+    for (const m of sheet.marks) if (m.kind === 'text') writeText(doc, m, letters[m.face], missing)
     doc.restore()
   }
   readSlashes(doc)

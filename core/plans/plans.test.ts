@@ -34,7 +34,7 @@ import {
 } from './index'
 import { toPdf } from './pdf'
 import type { Arc } from './hidden/merge'
-import { arcPath, withFractions } from './sheet'
+import { pathOf, withFractions } from './sheet'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -164,10 +164,26 @@ describe('hidden lines', () => {
   })
   test('an arc goes from where it starts to where it ends, the short way or the long', () => {
     const arc = { kind: 'arc', x: 10, y: 20, r: 5, pen: 'visible' } as const
-    expect(arcPath({ ...arc, from: 0, to: 90 })).toBe('M15 20A5 5 0 0 0 13.536 16.464A5 5 0 0 0 10 15')
-    expect(arcPath({ ...arc, from: 0, to: 360 })).toBe('M15 20A5 5 0 0 0 5 20A5 5 0 0 0 15 20')
+    expect(pathOf([{ ...arc, from: 0, to: 90 }], 'visible')).toBe(
+      'M15 20A5 5 0 0 0 13.536 16.464A5 5 0 0 0 10 15',
+    )
+    expect(pathOf([{ ...arc, from: 0, to: 360 }], 'visible')).toBe('M15 20A5 5 0 0 0 5 20A5 5 0 0 0 15 20')
+    expect(pathOf([{ ...arc, from: 0, to: 360 }], 'hidden')).toBe('')
     const svg = toSvg({ title: 'x', width: 30, height: 30, marks: [{ ...arc, from: 90, to: 270 }] })
-    expect(svg).toContain('<path d="M10 15A5 5 0 0 0 5 20A5 5 0 0 0 10 25" fill="none"')
+    expect(svg).toContain('<path data-layer="visible" d="M10 15A5 5 0 0 0 5 20A5 5 0 0 0 10 25" fill="none"')
+  })
+  test('a sheet has a layer for each pen it uses, with each of its lines, and one for its texts', () => {
+    for (const sheet of sheetsOf('seed-cabinet.json', 'a4')) {
+      const svg = toSvg(sheet)
+      const pens = new Set(sheet.marks.flatMap((m) => (m.kind === 'text' ? [] : [m.pen])))
+      const layers = [...svg.matchAll(/<path data-layer="(\w+)" d="([^"]*)"/g)]
+      expect(layers.map(([, name]) => name).sort()).toEqual([...pens].sort())
+      for (const [, name, path] of layers)
+        expect(path!.match(/M/g)).toHaveLength(
+          sheet.marks.filter((m) => m.kind !== 'text' && m.pen === name).length,
+        )
+      expect(svg.match(/<text /g)).toHaveLength(sheet.marks.filter((m) => m.kind === 'text').length)
+    }
   })
   test('a line on the border of two bins is drawn once', () => {
     // Odd eighths of an inch: the edges of the two boxes lie on one line, reckoned in two ways.

@@ -44,6 +44,8 @@ export const PENS: Readonly<Record<Pen, { width: number; dash: readonly number[]
   frame: { width: 0.35, dash: [] },
 }
 
+export const PEN_NAMES = Object.keys(PENS) as readonly Pen[]
+
 export interface Sheet {
   readonly title: string
   readonly width: number
@@ -81,16 +83,26 @@ export const line = (x1: number, y1: number, x2: number, y2: number, pen: Pen): 
   y2,
   pen,
 })
-/** An arc as SVG and PDF draw it; a whole circle in two halves. */
-export function arcPath({ x, y, r, from, to }: ArcMark): string {
-  const n = (v: number) => String(Math.round(v * 1000) / 1000)
+/** All that is drawn with one pen, as a path that SVG and PDF draw; a whole circle goes in two halves. */
+export function pathOf(marks: readonly Mark[], pen: Pen): string {
+  let path = ''
+  for (const m of marks)
+    if (m.kind === 'text' || m.pen !== pen) continue
+    else if (m.kind === 'line') path += `M${micron(m.x1)} ${micron(m.y1)}L${micron(m.x2)} ${micron(m.y2)}`
+    else path += arcPath(m)
+  return path
+}
+
+/** A place on the paper as it is written, to a micrometre. */
+export const micron = (mm: number): string => String(Math.round(mm * 1000) / 1000)
+
+function arcPath({ x, y, r, from, to }: ArcMark): string {
   const at = (degrees: number) => {
     const t = (degrees * Math.PI) / 180
-    return `${n(x + r * Math.cos(t))} ${n(y - r * Math.sin(t))}`
+    return `${micron(x + r * Math.cos(t))} ${micron(y - r * Math.sin(t))}`
   }
-  const half = (from + to) / 2
-  const arc = (end: number) => `A${n(r)} ${n(r)} 0 0 0 ${at(end)}`
-  return `M${at(from)}${arc(half)}${arc(to)}`
+  const arc = (end: number) => `A${micron(r)} ${micron(r)} 0 0 0 ${at(end)}`
+  return `M${at(from)}${arc((from + to) / 2)}${arc(to)}`
 }
 
 export const write = (

@@ -1,35 +1,34 @@
-import { arcPath, PENS, withFractions, type Mark, type Sheet } from './sheet'
+import { micron as n, pathOf, PEN_NAMES, PENS, withFractions, type Sheet, type Text } from './sheet'
 
 const escape = (s: string) =>
   s.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!)
-const n = (v: number) => String(Math.round(v * 1000) / 1000)
 
 export const FONT = {
   measure: "'IBM Plex Sans Condensed', sans-serif",
   title: "'Zilla Slab', serif",
 } as const
 
-/** A sheet as SVG, in millimetres. */
+/** A sheet as SVG, in millimetres: a layer for each pen, all its lines in one path, and one for the texts. */
 export function toSvg(sheet: Sheet): string {
-  const { width, height } = sheet
-  const body = sheet.marks.map(mark).join('')
+  const { width, height, marks } = sheet
+  const layers = PEN_NAMES.map((pen) => {
+    const path = pathOf(marks, pen)
+    const { width: wide, dash } = PENS[pen]
+    const dashed = dash.length ? ` stroke-dasharray="${dash.join(' ')}"` : ''
+    return path === ''
+      ? ''
+      : `<path data-layer="${pen}" d="${path}" fill="none" stroke="#22282e" stroke-width="${wide}"${dashed}/>`
+  })
+  const texts = marks.flatMap((m) => (m.kind === 'text' ? [text(m)] : []))
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 ` +
     `0 ${width} ${height}" role="img" aria-label="${escape(sheet.title)}" ` +
     `stroke-linecap="round"><rect width="${width}" height="${height}" ` +
-    `fill="#fff"/>${body}</svg>\n`
+    `fill="#fff"/>${layers.join('')}<g data-layer="text">${texts.join('')}</g></svg>\n`
   )
 }
 
-function mark(m: Mark): string {
-  if (m.kind !== 'text') {
-    const pen = PENS[m.pen]
-    const dash = pen.dash.length ? ` stroke-dasharray="${pen.dash.join(' ')}"` : ''
-    const stroke = ` stroke="#22282e" stroke-width="${pen.width}"${dash}/>`
-    return m.kind === 'arc'
-      ? `<path d="${arcPath(m)}" fill="none"${stroke}`
-      : `<line x1="${n(m.x1)}" y1="${n(m.y1)}" x2="${n(m.x2)}" y2="${n(m.y2)}"${stroke}`
-  }
+function text(m: Text): string {
   const turn = m.turn ? ` transform="rotate(${-m.turn} ${n(m.x)} ${n(m.y)})"` : ''
   return (
     `<text x="${n(m.x)}" y="${n(m.y)}" font-family="${FONT[m.face]}" font-size="${m.size}" ` +
