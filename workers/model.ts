@@ -193,7 +193,8 @@ const worker = {
 
   cuts(): CutsTold {
     const model = current()
-    return { list: cutList(model), jobs: layoutJobs(model), hardware: hardwareList(model) }
+    const list = cutList(model)
+    return { list, jobs: layoutJobs(model, list), hardware: hardwareList(model) }
   },
 
   /** Ends work on every revision up to this one. */

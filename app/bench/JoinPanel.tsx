@@ -8,6 +8,7 @@ import { useAsked } from '../store/asked'
 import { sayFault } from '../store/hands'
 import { askModel } from '../store/modelling'
 import { run, useOpen } from '../store/open'
+import { Faulted } from '../ui/Faulted'
 import { fractions } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
 import { Sentence } from '../ui/Sentence'
@@ -33,12 +34,7 @@ export function JoinPanel() {
           : 'Where pieces touch and are not joined yet. Choose two or more (Shift) to see only theirs.'}
       </p>
       {fault ? (
-        <p role="alert" className="flex items-center gap-2 text-pencil">
-          {fault}
-          <button className="btn" onClick={again}>
-            Try again
-          </button>
-        </p>
+        <Faulted says={fault} again={again} />
       ) : !offers ? (
         <p role="status">Looking where pieces touch…</p>
       ) : (
@@ -63,11 +59,11 @@ function OfferCard({ offer }: { offer: Offer }) {
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const [why, setWhy] = useState<string | null>(null)
-  const { answer: proposed } = useAsked(
-    `${kind} ${key}`,
-    (hand) => hand.propose(key, kind, typed),
-    JSON.stringify(typed),
-  )
+  const {
+    answer: proposed,
+    fault,
+    again,
+  } = useAsked(`${kind} ${key}`, (hand) => hand.propose(key, kind, typed), JSON.stringify(typed))
   const taken = contacts.filter((c) => !left.has(c.pair))
   const pairs = [...new Set(contacts.map((c) => c.pair))]
   const show = (yes: boolean) => useBench.setState({ patches: yes ? taken : [] })
@@ -114,6 +110,7 @@ function OfferCard({ offer }: { offer: Offer }) {
           </option>
         ))}
       </select>
+      {fault && <Faulted says={fault} again={again} />}
       <p className="mb-2 min-h-5">
         {proposed && (
           <>

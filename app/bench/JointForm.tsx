@@ -3,6 +3,7 @@ import { change, type Joint } from '../../core/document'
 import { keyOf } from '../../core/resolve'
 import { useAsked, type Asked } from '../store/asked'
 import { run, useOpen } from '../store/open'
+import { Faulted } from '../ui/Faulted'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
 import { RecordForm } from './RecordForm'
@@ -17,15 +18,7 @@ export function JointForm({ joint }: { joint: Joint }) {
   const problems = useOpen((s) => s.shown.problems)
   const readOnly = useOpen((s) => s.readOnly)
   const { answer: sheet, fault, again } = useJointSheet(joint.id)
-  if (fault)
-    return (
-      <p role="alert" className="flex items-center gap-2 text-pencil">
-        {fault}
-        <button className="btn" onClick={again}>
-          Try again
-        </button>
-      </p>
-    )
+  if (fault) return <Faulted says={fault} again={again} />
   if (sheet === undefined) return <p className="text-quiet">…</p>
   if (sheet === null) return <p className="text-pencil">A joint of a kind this Ergaton does not know.</p>
   return (

@@ -1,4 +1,4 @@
-import { Redo2, Search, Undo2 } from 'lucide-react'
+import { Redo2, Search, Undo2, type LucideIcon } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
 import { NavLink } from 'react-router'
 import { toast } from 'sonner'
@@ -105,24 +105,30 @@ function UndoRedo() {
   const redone = useOpen((s) => s.future.at(-1)?.says)
   return (
     <>
-      <button
-        className="btn btn-quiet btn-icon"
-        aria-label="Undo"
-        title={undone ? `Undo: ${undone}` : 'Undo'}
-        disabled={undone === undefined}
-        onClick={sayUndo}
-      >
-        <Undo2 size={16} />
-      </button>
-      <button
-        className="btn btn-quiet btn-icon"
-        aria-label="Redo"
-        title={redone ? `Redo: ${redone}` : 'Redo'}
-        disabled={redone === undefined}
-        onClick={sayRedo}
-      >
-        <Redo2 size={16} />
-      </button>
+      <StepButton name="Undo" says={undone} icon={Undo2} act={sayUndo} />
+      <StepButton name="Redo" says={redone} icon={Redo2} act={sayRedo} />
     </>
+  )
+}
+
+interface StepButtonProps {
+  readonly name: string
+  /** What it would undo or do again; nothing where there is none. */
+  readonly says: string | undefined
+  readonly icon: LucideIcon
+  readonly act: () => void
+}
+
+function StepButton({ name, says, icon: Icon, act }: StepButtonProps) {
+  return (
+    <button
+      className="btn btn-quiet btn-icon"
+      aria-label={name}
+      title={says ? `${name}: ${says}` : name}
+      disabled={says === undefined}
+      onClick={act}
+    >
+      <Icon size={16} />
+    </button>
   )
 }

@@ -12,6 +12,7 @@ import { useLayouts } from '../cuts/solve'
 import { useAsked } from '../store/asked'
 import { fileName, saveFile } from '../store/files'
 import { useOpen } from '../store/open'
+import { Faulted } from '../ui/Faulted'
 import { fractions } from '../ui/fractions'
 import { Len } from '../ui/Len'
 
@@ -33,12 +34,7 @@ export default function CutsScreen() {
     return (
       <main className="grid h-full place-items-center">
         {fault ? (
-          <p role="alert" className="flex items-center gap-2 text-pencil">
-            {fault}
-            <button className="btn" onClick={again}>
-              Try again
-            </button>
-          </p>
+          <Faulted says={fault} again={again} />
         ) : (
           <p role="status" className="text-quiet">
             Listing the pieces…

@@ -6,6 +6,7 @@ import { useState, type ReactNode } from 'react'
 import { sayValue, type NodeKey } from '../../core/resolve'
 import { useAsked } from '../store/asked'
 import { useOpen } from '../store/open'
+import { Faulted } from './Faulted'
 import { fractions } from './fractions'
 
 const LOOK = {
@@ -48,15 +49,7 @@ function Story({ start, copy }: { start: NodeKey; copy: number }) {
   // What it is made of is told by what that says itself, not by this copy.
   const which = trail.length === 1 ? copy : 1
   const { answer, fault, again } = useAsked(`${key} ${which}`, (hand) => hand.because(key, which))
-  if (fault)
-    return (
-      <p className="text-pencil">
-        {fault}{' '}
-        <button className="btn" onClick={again}>
-          Try again
-        </button>
-      </p>
-    )
+  if (fault) return <Faulted says={fault} again={again} />
   if (!answer) return <p className="text-quiet">…</p>
   const { because: b, slip } = answer
   if (!b) return <p className="text-pencil">{slip?.message ?? 'This number has gone.'}</p>

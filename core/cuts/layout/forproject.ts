@@ -1,7 +1,7 @@
 /** The layout jobs of a project: one for each stock that pieces are cut from. */
 import type { Model } from '../../model'
 import type { ResolvedStock } from '../../resolve'
-import { cutList, type CutGroup } from '../cutlist'
+import { cutList, type CutGroup, type CutList } from '../cutlist'
 import type { Job } from './job'
 
 /** Lengths that differ by less are one length, mm. */
@@ -13,8 +13,8 @@ export interface StockJob {
 }
 
 /** Demand ids are the marks on the cut list. */
-export function layoutJobs(model: Model, seconds = 2): StockJob[] {
-  return cutList(model).groups.flatMap((g) =>
+export function layoutJobs(model: Model, list: CutList = cutList(model), seconds = 2): StockJob[] {
+  return list.groups.flatMap((g) =>
     g.stock ? [{ stock: g.stock, job: jobFor(model, g, g.stock, seconds) }] : [],
   )
 }
