@@ -18,4 +18,5 @@ export default {
   // In Node the solid library finds its own WASM.
   moduleNameMapper: { '\\.wasm(\\?url)?$': '<rootDir>/core/testing/own.ts' },
   testEnvironment: 'node',
+  setupFiles: ['<rootDir>/core/testing/seed.ts'],
 }
