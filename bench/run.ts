@@ -9,7 +9,7 @@ import { findContacts } from '../core/joints'
 import { modelOf, Modeller, type Model } from '../core/model'
 import { drawView, FRONT, PICTORIAL, RIGHT, TOP, type Solid } from '../core/plans'
 import { ofPiece } from '../core/plans/hidden/view'
-import { CHECKS } from '../core/proof'
+import { CHECKS, lookOver } from '../core/proof'
 import { cutsOf, drain, loadKernel, Kernel } from '../core/solid'
 import { drawPlainly } from '../core/testing/lines'
 import { MIXED, wall } from '../core/testing/wall'
@@ -40,7 +40,7 @@ const whole = () => {
 }
 const recipes = (() => {
   const model = modelOf(project)
-  if (model.problems.length > 0) throw new Error(model.problems[0]!.says)
+  if (lookOver(model).length > 0) throw new Error(lookOver(model)[0]!.says)
   return model.resolved.instances.map((i) => model.recipe(i))
 })()
 const bare = () => {
@@ -97,7 +97,7 @@ say(
 
 const yard = wall(50, (k) => MIXED[k % MIXED.length]!)
 const yardModel = modelOf(yard)
-if (yardModel.problems.length > 0) throw new Error(yardModel.problems[0]!.says)
+if (lookOver(yardModel).length > 0) throw new Error(lookOver(yardModel)[0]!.says)
 const size = `${yard.pieces.length} pieces with ${yard.joints.length} joints`
 const yardWhole = best(3, () => shapeAll(modelOf(yard), new Kernel(kernel.wasm)))
 const yardShapes = best(3, () => shapeAll(yardModel, new Kernel(kernel.wasm)))

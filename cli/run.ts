@@ -6,7 +6,7 @@ import { parseArgs } from 'node:util'
 import { execute, writeProject } from '../core/document'
 import { faultsOf, resolveReport } from '../core/exchange'
 import { modelOf } from '../core/model'
-import { proofOf } from '../core/proof'
+import { lookOver, proofOf } from '../core/proof'
 import { loadKernel } from '../core/solid'
 import { exportAll, writeWhole } from './export'
 import { readChange, readJob, readProjectFile, WrongInput } from './input'
@@ -70,7 +70,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
       if (!dir) throw new WrongInput('Say where to: --out DIR')
       const { project, faults } = readProjectFile(file, voice)
       const model = modelOf(project)
-      const stops = model.problems.filter((p) => p.level === 'stop')
+      const stops = lookOver(model).filter((p) => p.level === 'stop')
       for (const p of stops) voice.err(`stop: ${p.says}\n`)
       const written = await exportAll(model, await loadKernel(), dir, voice)
       voice.out(written.map((name) => name + '\n').join(''))

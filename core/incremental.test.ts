@@ -4,6 +4,7 @@ import { edgeAt, freeId, change, execute, type Change, type Project } from './do
 import { openProject } from './exchange'
 import { modelOf, Modeller, type Model } from './model'
 import { keyOf, sayBecause, SIZES } from './resolve'
+import { lookOver } from './proof'
 
 const demo = (name: string): Project => {
   const read = openProject(readFileSync(new URL(`../demo/${name}.json`, import.meta.url), 'utf8'))
@@ -18,7 +19,9 @@ const seen = (m: Model) => ({
   recipes: m.resolved.instances.map((i) => m.recipe(i)),
   groups: m.resolved.groups.map((g) => g.boxes),
   joints: m.resolved.joints.map((j) => j.values),
-  problems: m.problems.map((p) => `${p.level} ${p.says}`).sort(),
+  problems: lookOver(m)
+    .map((p) => `${p.level} ${p.says}`)
+    .sort(),
   supplies: m.supplies,
   becauses: [
     ...m.resolved.instances.flatMap((i) => SIZES.map((s) => [keyOf.finished(i.piece, s), i.index] as const)),

@@ -1,4 +1,4 @@
-/** The way from a document to wood in one call: numbers, work, and what is wrong with either. */
+/** The way from a document to wood in one call: numbers and work. */
 import type { Project } from './document'
 import { jointNumbers, workOf, type Kept, type Supply } from './joints'
 import { Resolver, type Instance, type Problem, type Resolved } from './resolve'
@@ -9,7 +9,8 @@ import type { Feature } from './work'
 export interface Model {
   readonly project: Project
   readonly resolved: Resolved
-  readonly problems: readonly Problem[]
+  /** Joints and own work that cannot be made as asked, and why. */
+  readonly refused: readonly Problem[]
   /** What joints need besides their pieces. */
   readonly supplies: readonly Supply[]
   features(instance: Instance): readonly Feature[]
@@ -39,7 +40,7 @@ export class Modeller {
     return {
       project,
       resolved,
-      problems: [...resolved.problems, ...problems, ...own.problems],
+      refused: [...problems, ...own.problems],
       supplies,
       features: of,
       recipe: (i) => this.recipes.of(i, of(i)),

@@ -6,7 +6,7 @@ import { pictureOf } from '../plans'
 import { drain } from '../solid'
 import { testKernel } from '../testing/bench'
 import { saySettings, type SawCut } from '../work'
-import { proofOf } from '../proof'
+import { lookOver, proofOf } from '../proof'
 import { openProject, resolveReport } from './index'
 
 const DEMOS = new URL('../../demo/', import.meta.url)
@@ -21,7 +21,7 @@ const load = (file: string): Model => {
 test.each(FILES)('%s opens whole and goes together', async (file) => {
   const m = load(file)
   const kernel = await testKernel()
-  expect(m.problems).toEqual([])
+  expect(lookOver(m)).toEqual([])
   expect(proofOf(m, kernel).filter((p) => p.level === 'stop')).toEqual([])
 })
 

@@ -2,6 +2,7 @@
 import { hardwareList } from '../hardware'
 import type { Model } from '../model'
 import { formatLength, type Mm } from '../measure'
+import { lookOver } from '../proof'
 import { keyOf, sayBecause, SIZES, type Instance, type Problem } from '../resolve'
 import { sayPlain } from '../plans/piece'
 import { workKind } from '../work'
@@ -65,7 +66,7 @@ export function resolveReport(model: Model) {
       quantity,
       ...(where ? { where } : {}),
     })),
-    problems: model.problems.map(plainProblem),
+    problems: lookOver(model).map(plainProblem),
   }
 }
 

@@ -15,3 +15,11 @@ export interface Check<M = unknown> {
 }
 
 export const defineCheck = <M>(check: Check<M>): Check<M> => check
+
+/** A check of the numbers alone: it is done at every change, and takes next to no time. */
+export interface QuickCheck extends Pick<Check, 'id' | 'title'> {
+  /** Ids of what it finds are steady. */
+  look(model: Model): readonly Problem[]
+}
+
+export const defineQuick = (check: QuickCheck): QuickCheck => check

@@ -3,12 +3,24 @@ import type { Model } from '../model'
 import type { Problem } from '../resolve'
 import { drain, type Kernel } from '../solid'
 import { bodies } from './bodies'
-import type { Check } from './check'
+import type { Check, QuickCheck } from './check'
 import { clash } from './clash'
-import { made } from './made'
+import { copies } from './copies'
+import { lost } from './lost'
+import { measures } from './measures'
+import { settings } from './settings'
+import { sizes } from './sizes'
+import { stock } from './stock'
 import { swing } from './swing'
+import { work } from './work'
 
-export const CHECKS = [made, bodies, clash, swing] as unknown as readonly Check[]
+/** Of the numbers, at every change. */
+export const QUICK: readonly QuickCheck[] = [copies, measures, lost, sizes, stock, settings, work]
+/** Of the wood, once the project rests. */
+export const CHECKS = [bodies, clash, swing] as unknown as readonly Check[]
+
+/** What is wrong with the numbers, found at once. */
+export const lookOver = (model: Model): Problem[] => QUICK.flatMap((check) => check.look(model))
 
 /** The checks of one project, from revision to revision. */
 export class Proof {
@@ -20,7 +32,7 @@ export class Proof {
 
   /** Everything that is wrong or worth a look; yields between small steps, with the check that is at work. */
   *find(model: Model, kernel: Kernel): Generator<Check, Problem[]> {
-    const found: Problem[] = []
+    const found = lookOver(model)
     for (const check of CHECKS) {
       const search = check.find(model, kernel, this.memories.get(check))
       try {
@@ -42,11 +54,11 @@ export class Proof {
 
 export const proofOf = (model: Model, kernel: Kernel): Problem[] => drain(new Proof().find(model, kernel))
 
-/** One check by itself. */
+/** One check of the wood by itself. */
 export const findBy = (id: string, model: Model, kernel: Kernel): readonly Problem[] => {
   const check = CHECKS.find((c) => c.id === id)
   if (!check) throw new Error(`No check is called ${id}`)
   return drain(check.find(model, kernel, check.memory()))
 }
 
-export type { Check } from './check'
+export type { Check, QuickCheck } from './check'

@@ -5,7 +5,7 @@ import type { Kernel } from '../solid'
 import { drain } from '../solid'
 import { block, join, make, testKernel } from '../testing/bench'
 import { run } from '../testing/run'
-import { CHECKS, Proof, proofOf } from './index'
+import { CHECKS, lookOver, Proof, proofOf, QUICK } from './index'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -97,10 +97,54 @@ test('after one piece was moved, only pairs with that piece are compared', () =>
 })
 
 test('every check has an id and a name of its own, and findings have steady ids', () => {
-  expect(new Set(CHECKS.map((c) => c.id)).size).toBe(CHECKS.length)
+  const all = [...QUICK, ...CHECKS]
+  expect(new Set(all.map((c) => c.id)).size).toBe(all.length)
+  expect(new Set(all.map((c) => c.title)).size).toBe(all.length)
   const clashing = run(row(3), change.setFact({ id: 's0', direction: 'across', fact: 'start', text: '0' }))
   const ids = () => proofOf(modelOf(clashing), kernel).map((p) => p.id)
   expect(ids()).toContain('clash:a#1:s0#1')
   expect(ids()).toEqual(ids())
   expect(new Set(ids()).size).toBe(ids().length)
+})
+
+describe('what the numbers alone say', () => {
+  const fact = (fact: 'start' | 'size', text: string, direction: 'across' | 'up' = 'across') =>
+    run(row(2), change.setFact({ id: 'p1', direction, fact, text }))
+  const of = (id: string, level: string, says: RegExp) => ({
+    id: `${id}:p1`,
+    level,
+    piece: 'p1',
+    says: expect.stringMatching(says),
+  })
+  test.each<[string, Project, object[]]>([
+    ['nothing', row(2), []],
+    [
+      'a measure without a value',
+      fact('start', '@s7.left'),
+      [
+        {
+          ...of('measure', 'stop', /not there any more/),
+          id: 'measure:fact.p1.across.start',
+          key: 'fact.p1.across.start',
+        },
+      ],
+    ],
+    ['a size of no tree', fact('size', '200m', 'up'), [of('size', 'stop', /is that meant/)]],
+    ['longer than the stock', fact('size', '9001', 'up'), [of('stock', 'stop', /the longest any is 9000/)]],
+    ['thicker than the stock', fact('size', '19'), [of('stock', 'look', /is 19 thick, and any measures 18/)]],
+    [
+      'less than nothing',
+      run(row(2), change.setSettings({ kerf: '-1' })),
+      [{ id: 'setting:kerf', level: 'stop' }],
+    ],
+    [
+      'a stock that is gone',
+      { ...row(2), stock: [] },
+      ['a', 's0', 'p1', 's1'].map((p) => ({ id: `lost:${p}`, level: 'stop', piece: p })),
+    ],
+  ])('%s is said once, by a steady id', (_, project, expected) => {
+    const found = lookOver(modelOf(project))
+    expect(found).toMatchObject(expected)
+    expect(found).toHaveLength(expected.length)
+  })
 })

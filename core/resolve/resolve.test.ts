@@ -6,6 +6,7 @@ import { modelOf, Modeller } from '../model'
 import { FACINGS, facing, mirrored, cross } from '../pieces'
 import { block, make } from '../testing/bench'
 import { keyOf, sayBecause } from './index'
+import { lookOver } from '../proof'
 
 function demo(): Project {
   const read = openProject(readFileSync('demo/seed-cabinet.json', 'utf8'))
@@ -21,7 +22,9 @@ const numbers = (project: Project, modeller = new Modeller()) => {
   const m = modeller.model(project)
   return {
     sizes: m.resolved.instances.map((i) => [i.key, i.grown]),
-    says: m.problems.map((p) => p.says).sort(),
+    says: lookOver(m)
+      .map((p) => p.says)
+      .sort(),
   }
 }
 

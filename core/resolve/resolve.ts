@@ -25,7 +25,7 @@ import { keyOf } from './keys'
 import { speaker } from './speak'
 import { NodeBook } from './nodes'
 import { MOST_COPIES } from './posenodes'
-import { problemsOf } from './problems'
+import { failuresOf } from './failures'
 import { forCopy } from './percopy'
 import type {
   Fill,
@@ -93,7 +93,7 @@ export class Resolver {
     const style = lengthStyle(project.settings)
     const { say, sayRef } = speaker(project, style, (id) => copies.get(id) ?? [])
     const sources = { project, byId, result, say, def: (key: NodeKey) => defs.get(key) }
-    const resolved: Omit<Resolved, 'problems'> = {
+    return {
       project,
       style,
       pieces,
@@ -122,10 +122,8 @@ export class Resolver {
       because: (key, copy = 1) => because(key, copy, sources),
       say,
       sayRef,
-    }
-    return {
-      ...resolved,
-      problems: problemsOf(resolved, { defs, result, failing: this.graph.failing, copies: this.copies }),
+      failures: failuresOf(defs, result, this.graph.failing, say),
+      asked: this.copies,
     }
   }
 

@@ -12,6 +12,7 @@ import type {
 } from '../document'
 import type { LengthStyle, MeasureKind, Mm, Ref } from '../measure'
 import type { Box, Facing, Frame, Pose, Vec3 } from '../pieces'
+import type { Failure } from './failures'
 import type { NodeKey, NodeResult, Part, Slip } from './graph'
 
 /** One stretch of a piece in one direction. */
@@ -156,7 +157,10 @@ export interface Resolved {
   readonly fills: ReadonlyMap<string, readonly Fill[]>
   readonly hardware: readonly ResolvedHardware[]
   readonly settings: Readonly<Record<'fit' | 'kerf' | 'trim' | 'extraLength' | 'extraWidth', Mm>>
-  readonly problems: readonly Problem[]
+  /** Measures that have no value. */
+  readonly failures: readonly Failure[]
+  /** How many pieces of wood are asked for, which may be more than are worked out. */
+  readonly asked: number
   /** Everything that measures may read, and they themselves. */
   readable(): Iterable<readonly [NodeKey, NodeResult]>
   result(key: NodeKey): NodeResult | undefined

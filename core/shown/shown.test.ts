@@ -8,6 +8,7 @@ import { block, join, make } from '../testing/bench'
 import { wall } from '../testing/wall'
 import { Showing, type Shown } from '.'
 import { Teller } from './teller'
+import { lookOver } from '../proof'
 
 /** What goes from a worker to a page is a copy. */
 const sent = <T>(x: T): T => structuredClone(x)
@@ -27,7 +28,7 @@ const fresh = (project: Project) => {
     pieces: r.pieces.map((p) => [p.id, p.stock?.thickness, p.facing.id, p.copies]),
     instances: r.instances.map((i) => [i, m.features(i), marks.get(i.key)]),
     stocks: [...r.stocks.values()],
-    rest: [r.boards, r.groups, r.settings, m.problems, r.style],
+    rest: [r.boards, r.groups, r.settings, lookOver(m), r.style],
   }
 }
 

@@ -1,6 +1,7 @@
 /** Tells a model from revision to revision, as what has become other than it was told before. */
 import { findAlike } from '../cuts'
 import type { Model } from '../model'
+import { lookOver } from '../proof'
 import type { NodeKey, NodeResult, ResolvedPiece } from '../resolve'
 import { recipeKey, type Recipe } from '../solid'
 import type { Feature } from '../work'
@@ -94,7 +95,7 @@ export class Teller {
       boards,
       groups: groups.map(({ group: _, ...rest }) => rest),
       settings,
-      problems: model.problems,
+      problems: lookOver(model),
       marks: findAlike(model).flatMap((a, n) => a.instances.map((i) => [i.key, n] as const)),
     }
     const other = (Object.keys(all) as Array<keyof ToldWhole>).filter((part) => {

@@ -16,6 +16,7 @@ import {
 import { modelOf, type Model } from '../model'
 import type { Instance } from '../resolve'
 import { loadKernel, type Kernel } from '../solid'
+import { lookOver } from '../proof'
 
 let loading: Promise<Kernel> | null = null
 export const testKernel = (): Promise<Kernel> => (loading ??= loadKernel())
@@ -96,7 +97,10 @@ export function grouped(project: Project, placement: Placing): Project {
   return done.project
 }
 
-export const stops = (m: Model): string[] => m.problems.filter((p) => p.level === 'stop').map((p) => p.says)
+export const stops = (m: Model): string[] =>
+  lookOver(m)
+    .filter((p) => p.level === 'stop')
+    .map((p) => p.says)
 
 export const instance = (m: Model, key: string): Instance => {
   const found = m.resolved.instances.find((i) => i.key === key)

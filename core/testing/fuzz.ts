@@ -7,6 +7,7 @@ import { change, execute, readProject, sayIssue, writeProject } from '../documen
 import { openProject, resolveReport } from '../exchange'
 import { hardwareList } from '../hardware'
 import { modelOf } from '../model'
+import { lookOver } from '../proof'
 
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json }
 
@@ -111,7 +112,7 @@ export function faultOfProject(text: string): string | null {
   if (!again.ok || JSON.stringify(again.project) !== JSON.stringify(project))
     return 'it does not read back as it was opened'
   const model = modelOf(project)
-  said.push(...model.problems.map((p) => p.says))
+  said.push(...lookOver(model).map((p) => p.says))
   JSON.stringify(resolveReport(model))
   cutListCsv(cutList(model), model.resolved.style)
   hardwareList(model)

@@ -1,5 +1,6 @@
 /** Every kind of work. A new kind is one folder and one line here. */
 import { sayIssue, type Step } from '../document'
+import { dot, type Vec3 } from '../pieces'
 import { bore } from './bore'
 import { channel } from './channel'
 import { crosscut } from './crosscut'
@@ -45,6 +46,21 @@ function findFault({ kind, at, fields, options }: Step): string | null {
   for (const read of [own.schema.safeParse(fields), own.choicesSchema.safeParse(options)])
     if (!read.success) return `${title}: ${sayIssue(read.error)}`
   return own.refuses(at)
+}
+
+/** How far off a flat face may still be meant, millimetres. */
+const ON_FLAT = 0.05
+
+/**
+ * The part of a maker's own work whose flat face has this place and normal on it, own frame; null where it
+ * leaves none there, or what it leaves is round.
+ */
+export function roleAt(feature: Feature, at: Vec3, normal: Vec3): string | null {
+  const flats = workKind(feature).own?.flats(feature.data) ?? []
+  const found = flats.find(
+    (f) => Math.abs(dot(f.normal, normal)) > 0.9999 && Math.abs(dot(f.normal, at) - f.offset) < ON_FLAT,
+  )
+  return found?.role ?? null
 }
 
 /** Whether a feature looks at what is there when it is done. */

@@ -18,6 +18,7 @@ import { block, instance, join, make, stops, testKernel, volume } from '../testi
 import { refused, run } from '../testing/run'
 import type { Channel } from './channel'
 import { ownWork, stepFault } from './index'
+import { lookOver } from '../proof'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -146,7 +147,7 @@ describe('a channel that a maker puts on', () => {
   })
   test('wholly outside the wood it does nothing, and that is worth a look', () => {
     const m = modelOf(board(put('a', step('channel', 'face', { place: 700, width: 10, depth: 6 }))))
-    expect(m.problems.filter((x) => x.step)).toMatchObject([
+    expect(lookOver(m).filter((x) => x.step)).toMatchObject([
       { level: 'look', step: 'w1', says: 'The channel lies wholly outside A, so it does nothing' },
     ])
   })
@@ -188,8 +189,8 @@ describe('a crosscut', () => {
   })
   test('that leaves nothing, or meets nothing, says so', () => {
     const says = (place: number) =>
-      modelOf(board(put('a', step('crosscut', 'end2', { place }))))
-        .problems.filter((x) => x.step)
+      lookOver(modelOf(board(put('a', step('crosscut', 'end2', { place })))))
+        .filter((x) => x.step)
         .map((p) => [p.level, p.says])
     expect(says(600)).toEqual([['stop', 'The cut on A leaves nothing of it']])
     expect(says(-5)).toEqual([['look', 'The cut lies wholly outside A, so it does nothing']])

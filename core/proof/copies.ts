@@ -1,0 +1,20 @@
+/** More pieces than are worked out. */
+import { MOST_COPIES } from '../resolve'
+import { defineQuick } from './check'
+
+export const copies = defineQuick({
+  id: 'copies',
+  title: 'more pieces than can be worked out',
+  look: ({ resolved: { asked } }) =>
+    asked <= MOST_COPIES
+      ? []
+      : [
+          {
+            id: 'copies',
+            level: 'stop',
+            says:
+              `There would be ${asked.toLocaleString('en')} pieces of wood; ` +
+              `${MOST_COPIES.toLocaleString('en')} at most are worked out, and the rest is left out`,
+          },
+        ],
+})
