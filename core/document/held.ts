@@ -25,6 +25,13 @@ export function stepsIn(project: Project) {
 export const sayStep = (step: Pick<Step, 'kind'>, wood: { readonly name: string }): string =>
   `${step.kind} on ${wood.name}`
 
+/** Ids that a new piece or group may not have. */
+export const takenIds = ({ pieces, groups, gone }: Project): string[] => [
+  ...pieces.map((p) => p.id),
+  ...groups.map((g) => g.id),
+  ...Object.keys(gone),
+]
+
 /** Ids that a new step must not have: those of steps, and of what is gone. */
 export const takenStepIds = (project: Project): string[] => [
   ...stepsIn(project).map(({ step }) => step.id),

@@ -19,4 +19,4 @@ export {
 export { slots, slotsReferringTo } from './slots'
 export { change, execute, nameOf, nameOfGone, replay, type Change, type Outcome } from './commands'
 export { groupsAbove, groupsWithin } from './nesting'
-export { sayStep, stepsIn, takenStepIds } from './held'
+export { sayStep, stepsIn, takenIds, takenStepIds } from './held'

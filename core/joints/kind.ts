@@ -1,7 +1,7 @@
 /** What every kind of joint answers. A new kind is a folder that defines it and one line in index.ts. */
 import type * as z from 'zod'
-import type { Joint } from '../document'
-import type { Growth, JointNumbers, Resolved, ResolvedJoint } from '../resolve'
+import type { FaceName, Joint } from '../document'
+import type { Growth, Instance, JointNumbers, Resolved, ResolvedJoint } from '../resolve'
 import {
   choicesOf,
   choicesSchema,
@@ -37,6 +37,8 @@ export interface JointKind {
   propose(contact: Contact, resolved: Resolved): Proposal | null
   /** Where a maker would think of it at this contact: the lower, the sooner. */
   rank(contact: Contact): number
+  /** What a maker calls it where this face of a guest meets a host; its title, where that says it all. */
+  called(guest: Instance, face: FaceName, host: Instance): string
   /** What making it does, before it is made. */
   consequence(proposal: Proposal, contact: Contact, resolved: Resolved): Sentence
   derive(joint: ResolvedJoint, resolved: Resolved): Derived
@@ -65,6 +67,7 @@ export interface Definition {
     resolved: Resolved,
   ): (Omit<Proposal, 'kind' | 'options'> & { options?: Joint['options'] }) | null
   rank(contact: Contact): number
+  called?(guest: Instance, face: FaceName, host: Instance): string | null
   consequence: JointKind['consequence']
   /** Called while all measures of the joint have values. */
   derive(d: Deriving): void
@@ -108,6 +111,7 @@ export function defineJoint(d: Definition): JointKind {
       return found && { options: {}, ...found, kind: d.kind }
     },
     rank: (contact) => d.rank(contact),
+    called: (guest, face, host) => d.called?.(guest, face, host) ?? d.title,
     consequence: (proposal, contact, resolved) => d.consequence(proposal, contact, resolved),
     derive: (joint, resolved) => {
       const deriving = new Deriving(joint, resolved)

@@ -2,13 +2,13 @@
  * What could be joined in a project as it stands, and the joints that would be: plain data, for a screen to
  * show.
  */
-import { samePlace, type Joint } from '../document'
+import { faceOf, samePlace, type Joint } from '../document'
 import type { Box } from '../pieces'
 import { keyOf, originalOf, type NodeKey, type Resolved } from '../resolve'
 import type { Choice, Field, Sentence } from '../work'
 import { findContacts, groupContacts, type Contact, type ContactGroup } from './contacts'
 import { jointKind, proposalsAt } from '.'
-import { withNames } from './kind'
+import { withNames, type JointKind } from './kind'
 
 /** Contacts that look alike, and what can be made there, the likeliest first. */
 export interface Offer {
@@ -59,9 +59,10 @@ const bare = (name: string): string => name.replace(/ #\d+$/, '')
 /** The groups that some joint can be made at. */
 export const offersOf = (groups: readonly ContactGroup[], resolved: Resolved): Offer[] =>
   groups.flatMap((group) => {
-    const kinds = proposalsAt(group.contacts[0]!, resolved).map(({ kind: { kind, title } }) => ({
-      kind,
-      title,
+    const { guest, guestFace, host } = group.contacts[0]!
+    const kinds = proposalsAt(group.contacts[0]!, resolved).map(({ kind }) => ({
+      kind: kind.kind,
+      title: kind.called(guest, guestFace, host),
     }))
     if (kinds.length === 0) return []
     const contacts = group.contacts.map((c) => ({
@@ -131,7 +132,7 @@ export function jointSheet(id: string, resolved: Resolved): JointSheet | null {
   if (!kind) return null
   const named = (text: string) => withNames(text, joint, resolved)
   return {
-    title: kind.title,
+    title: titleOf(joint, kind, resolved),
     fields: kind.fields(joint, resolved),
     choices: kind.options.map((c) => ({
       ...c,
@@ -140,6 +141,13 @@ export function jointSheet(id: string, resolved: Resolved): JointSheet | null {
     })),
     locals: jointLocals(joint, resolved),
   }
+}
+
+/** What a joint is called where its pieces first meet. */
+function titleOf({ between: [one, other] }: Joint, kind: JointKind, { byId }: Resolved): string {
+  const face = faceOf(one?.at)
+  const [guest, host] = [one, other].map((m) => byId.get(m?.piece ?? '')?.instances[0])
+  return guest && host && face ? kind.called(guest, face, host) : kind.title
 }
 
 /** The names a joint's measures may use: the fit, and the thickness of what goes in and of what takes it. */

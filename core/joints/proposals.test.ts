@@ -6,6 +6,7 @@ import type { Kernel } from '../solid'
 import { workKind, type Sentence } from '../work'
 import { block, make, sharedWood, stops, testKernel } from '../testing/bench'
 import { classOf, findContacts, JOINTS, proposalsAt } from './index'
+import { lookOver } from '../proof'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -77,7 +78,7 @@ test('whatever touches however, every joint offered there is made or refused in 
           ])
           if (!done.ok) throw new Error(done.why)
           const joined = modelOf(done.project)
-          for (const p of joined.problems) expect(sound(p.says)).toBe(true)
+          for (const p of lookOver(joined)) expect(sound(p.says)).toBe(true)
           for (const i of joined.resolved.instances)
             for (const f of joined.features(i)) {
               expect(sound(words(workKind(f).describe(f.data, f.partner?.name ?? null)))).toBe(true)

@@ -29,7 +29,7 @@ export const SAYS = {
   comma: () => 'Write decimals with a point, as in 1.5',
   unclosed: () => 'A bracket is not closed',
   noFunction: (name: string) =>
-    `There is no function “${name}”; there are min, max, abs, sqrt, sin, cos, tan, roundto and angle`,
+    `There is no function “${name}”; there are min, max, abs, sqrt, sin, cos, tan, atan, roundto and angle`,
   arguments: (name: string, wants: string, got: number) => `${name} takes ${wants}, not ${got}`,
   noName: (name: string) => `Nothing is called “${name}” here`,
   noRef: (ref: string) => `${ref} is not there any more`,
@@ -44,6 +44,7 @@ export const SAYS = {
   noAngles: () => 'Angles between faces are not known here',
   rootOf: (kind: string) => `The square root of ${kind} is not a size`,
   angleWanted: (fn: string, kind: string) => `${fn} wants an angle, and this is ${kind}`,
+  slopeWanted: (kind: string) => `atan wants a slope, rise over run, and this is ${kind}`,
   wanted: (want: string, got: string) => `This gives ${got}, and ${want} is wanted here`,
   whole: () => 'A whole number of at least 1 is wanted here',
   roundStep: () => 'roundto needs a step larger than 0',

@@ -6,6 +6,7 @@ import {
   bareOf,
   isAngleUnit,
   MM_PER,
+  angleOf,
   numberOf,
   sayKind,
   type LengthUnit,
@@ -154,6 +155,15 @@ const FUNCTIONS: Readonly<Record<Exclude<FunctionName, 'angle'>, Apply>> = {
   sin: ofAngle('sin', Math.sin),
   cos: ofAngle('cos', Math.cos),
   tan: ofAngle('tan', Math.tan),
+  // The angle of a slope, told as one number or as a rise and a run.
+  atan: ([rise, run], expr, scope) => {
+    if (run) {
+      const [a, b] = alike(rise!, run, 'a rise and a run', expr, scope)
+      return angleOf((Math.atan2(a.value, b.value) * 180) / Math.PI)
+    }
+    if (rise!.length !== 0 || rise!.angle !== 0) throw slip(SAYS.slopeWanted(sayKind(rise!)), expr)
+    return angleOf((Math.atan(rise!.value) * 180) / Math.PI)
+  },
   roundto: ([x, step], expr, scope) => {
     const [a, b] = alike(x!, step!, 'rounded to each other', expr, scope)
     if (b.value <= 0) throw slip(SAYS.roundStep(), expr)

@@ -68,6 +68,8 @@ const VULGAR_MIXED = /(\d+)( +|-)?(?=[½¼¾⅛⅜⅝⅞⅓⅔])(.)/y
 const MIXED = /(\d+)( +|-)(\d+)\/(\d*)(?![\d.])/y
 const FRACTION = /(\d+)\/(\d*)(?![\d.])/y
 const DECIMAL = /\d+\.\d*|\.\d+|\d+/y
+/** A decimal comma; three figures after it may be meant as thousands. */
+const COMMA = /\d+,(?:\d{1,2}|\d{4,})(?![\d.,])/y
 const UNIT = / *("|'|°|[A-Za-zµ]+)/y
 const INCHES_AFTER = / *-?(?=[\d.½¼¾⅛⅜⅝⅞⅓⅔])/y
 const STORED = /@([A-Za-z0-9_]+)(?:#([A-Za-z0-9_:/]+))?\.([A-Za-z]+\d?)/y
@@ -105,6 +107,8 @@ export function lex(text: string, naming?: Naming): Token[] {
     m = match(FRACTION)
     if (m && !afterDivide && (m[2] !== '' || /^\s*$/.test(plain.slice(i + m[0].length))))
       return ((i += m[0].length), fraction(undefined, m[1]!, m[2]!))
+    m = inCall() ? null : match(COMMA)
+    if (m) return ((i += m[0].length), { whole: m[0].replace(',', '.') })
     m = match(DECIMAL)
     if (m) return ((i += m[0].length), { whole: m[0] })
     return null
@@ -114,6 +118,17 @@ export function lex(text: string, naming?: Naming): Token[] {
     if (under === '') throw new MeasureError(SAYS.fractionCut(), i - 1, i)
     if (Number(under) === 0) throw new MeasureError(SAYS.overZero(), i - under.length, i)
     return whole === undefined ? { over: [over, under] } : { whole, over: [over, under] }
+  }
+
+  /** In the brackets of a function, where a comma parts its arguments. */
+  const inCall = (): boolean => {
+    const open: boolean[] = []
+    tokens.forEach((t, n) => {
+      if (t.kind !== 'sign') return
+      if (t.sign === '(') open.push(tokens[n - 1]?.kind === 'word')
+      else if (t.sign === ')') open.pop()
+    })
+    return open.includes(true)
   }
 
   const lastSign = (): string | undefined => {

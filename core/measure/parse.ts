@@ -15,7 +15,8 @@ export type Expr = { readonly at: number; readonly end: number } & (
   | { readonly kind: 'round'; readonly by: 'r' | 'd'; readonly arg: Expr }
 )
 
-export type FunctionName = 'min' | 'max' | 'abs' | 'sqrt' | 'sin' | 'cos' | 'tan' | 'roundto' | 'angle'
+export type FunctionName =
+  'min' | 'max' | 'abs' | 'sqrt' | 'sin' | 'cos' | 'tan' | 'atan' | 'roundto' | 'angle'
 
 /** How many arguments each function takes: at least, at most, and in words. */
 const TAKES: Readonly<Record<FunctionName, readonly [number, number, string]>> = {
@@ -26,6 +27,7 @@ const TAKES: Readonly<Record<FunctionName, readonly [number, number, string]>> =
   sin: [1, 1, 'one angle'],
   cos: [1, 1, 'one angle'],
   tan: [1, 1, 'one angle'],
+  atan: [1, 2, 'a slope, or a rise and a run'],
   roundto: [2, 2, 'a value and a step'],
   angle: [2, 2, 'two faces'],
 }

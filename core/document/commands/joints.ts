@@ -1,7 +1,14 @@
 import * as z from 'zod'
 import { samePlace } from '../place'
-import { Id, Joint } from '../schema'
+import { Id, Joint, type Project } from '../schema'
 import { command, jointIn, nameOf, pieceIn, Refusal } from './command'
+
+/** "Shelf’s joint", "8 joints". */
+function calledAll(project: Project, ids: readonly string[]): string {
+  if (ids.length > 1) return `${ids.length} joints`
+  const first = project.joints.find((j) => j.id === ids[0])?.between[0]
+  return first ? `${nameOf(project, first.piece)}’s joint` : 'a joint'
+}
 
 export const addJoints = command({
   name: 'add-joints',
@@ -34,13 +41,7 @@ export const setJointField = command({
   apply: (draft, { ids, field, value }) => {
     for (const id of ids) jointIn(draft, id).fields[field] = value
   },
-  describe: ({ ids, field }, before) => {
-    const joint = before.joints.find((j) => j.id === ids[0])
-    return (
-      `Change the ${field} of ${joint ? nameOf(before, joint.between[0]!.piece) : 'a joint'}’s ` +
-      `${joint?.kind ?? 'joint'}`
-    )
-  },
+  describe: ({ ids, field }, before) => `Change the ${field} of ${calledAll(before, ids)}`,
 })
 
 export const setJointOption = command({
@@ -51,13 +52,7 @@ export const setJointOption = command({
   apply: (draft, { ids, option, value }) => {
     for (const id of ids) jointIn(draft, id).options[option] = value
   },
-  describe: ({ ids, option }, before) => {
-    const joint = before.joints.find((j) => j.id === ids[0])
-    return (
-      `Change the ${option} of ${joint ? nameOf(before, joint.between[0]!.piece) : 'a joint'}’s ` +
-      `${joint?.kind ?? 'joint'}`
-    )
-  },
+  describe: ({ ids, option }, before) => `Change the ${option} of ${calledAll(before, ids)}`,
 })
 
 export const removeJoints = command({

@@ -1,5 +1,9 @@
+import type { Mm } from '../../measure'
 import { sortOfFace, memberAt } from '../contacts'
 import { defineJoint } from '../kind'
+
+/** A thinner piece takes nothing that is let in, millimetres. */
+const THIN: Mm = 8
 
 /** Two faces against each other, and nothing cut. */
 export const butt = defineJoint({
@@ -10,7 +14,8 @@ export const butt = defineJoint({
     c.sort === 'flat' && c.guest.piece !== c.host.piece
       ? { between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.hostFace)], fields: {} }
       : null,
-  rank: () => 20,
+  // Nothing is let into a sheet too thin to take it: what lies on it is glued and pinned.
+  rank: (c) => (sortOfFace(c.hostFace) === 'face' && c.host.thickness < THIN ? -1 : 20),
   consequence: (_, c) => [
     `${c.guest.name} lies against ${c.host.name} with its ${sortOfFace(c.guestFace)}; nothing is cut`,
   ],

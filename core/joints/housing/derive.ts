@@ -4,12 +4,13 @@
  * guest's thickness, d deep, running out through every side of the host that the guest is flush with or
  * stands proud of.
  */
+import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import { FACE_AT, faceAt, overlap, type Axis, type Box } from '../../pieces'
-import { keyOf } from '../../resolve'
+import { keyOf, type Instance } from '../../resolve'
 import { boxInto, type Channel, type Notch } from '../../work'
 import type { Deriving } from '../deriving'
-import { behind, type Meeting } from '../meet'
+import { behind, meet, type Meeting } from '../meet'
 import { axisInHost, channelFor } from '../channel'
 import { entries } from './hosts'
 
@@ -49,6 +50,16 @@ function house(m: Meeting, d: Deriving): void {
   if (m.square)
     for (const notch of notchesIn(m, channel, depth - d.must('gap')))
       d.work('notch', guest, host, notch, `/${notch.at}`)
+}
+
+/** A dado, a groove or a rabbet, where this face of a guest meets a host; null where it does not. */
+export function nameOf(guest: Instance, face: FaceName, host: Instance): Channel['name'] | null {
+  const m = meet(guest, face, host)
+  if (!m) return null
+  const section: Box = { min: [0, 0, 0], max: guest.size }
+  const depth = behind(m) / 3
+  return channelFor(m, { section, depth, fit: 0, run: runOf(m), stops: { low: 0, high: 0 }, depthKey: '' })
+    .name
 }
 
 function refusal(m: Meeting, d: Deriving): string | null {

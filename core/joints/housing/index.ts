@@ -2,7 +2,7 @@ import { FACE_AT, faceAt, sideOfFace } from '../../pieces'
 import { memberAt, sortOfFace } from '../contacts'
 import { BOTTOM_GAP, defineJoint, FIT } from '../kind'
 import { hostDepth, third, tryLength } from '../suggest'
-import { derive } from './derive'
+import { derive, nameOf } from './derive'
 import { entries } from './hosts'
 
 /**
@@ -46,8 +46,12 @@ export const housing = defineJoint({
       fields: { depth: third(hostDepth(c), resolved.style.unit) },
     }
   },
+  called: (guest, face, host) => {
+    const name = nameOf(guest, face, host)
+    return name && name[0]!.toUpperCase() + name.slice(1)
+  },
   rank: (c) => (sortOfFace(c.hostFace) === 'face' ? 0 : 4),
-  // "Shelf grows ¼; Left side gets a channel ¾ wide, ¼ deep."
+  // "Shelf grows ¼; Left side gets a dado ¾ wide, ¼ deep."
   consequence: ({ fields }, c, resolved) => {
     const depth = tryLength(fields.depth, c, resolved)
     const fit = tryLength(fields.fit ?? 'fit', c, resolved)
@@ -55,7 +59,7 @@ export const housing = defineJoint({
     return [
       `${c.guest.name} grows `,
       { mm: depth },
-      `, and ${c.host.name} gets a channel `,
+      `, and ${c.host.name} gets a ${nameOf(c.guest, c.guestFace, c.host) ?? 'dado'} `,
       { mm: c.guest.thickness + fit },
       ' wide and ',
       { mm: depth },
