@@ -25,10 +25,17 @@ export function border(paper: Project['settings']['paper'], t: Titles, sheet: nu
   const [l, r, top, b] = [MARGIN, width - MARGIN, MARGIN, height - MARGIN]
   const y = b - STRIP
   const marks: Mark[] = [
-    line(l, top, r, top, 'frame'),
-    line(r, top, r, b, 'frame'),
-    line(r, b, l, b, 'frame'),
-    line(l, b, l, top, 'frame'),
+    {
+      kind: 'path',
+      corners: [
+        { x: l, y: top },
+        { x: r, y: top },
+        { x: r, y: b },
+        { x: l, y: b },
+      ],
+      closed: true,
+      pen: 'frame',
+    },
     line(l, y, r, y, 'frame'),
   ]
   const fields: Array<[number, string, string]> = [

@@ -1,5 +1,6 @@
 /** A small line drawing of a whole project: the visible lines of a pictorial view. */
 import type { Model } from '../model'
+import type { Instance } from '../resolve'
 import type { Kernel } from '../solid'
 import { drawView } from './hidden/lines'
 import { PICTORIAL } from './hidden/view'
@@ -7,9 +8,13 @@ import { PICTORIAL } from './hidden/view'
 /** Room round the drawing, as a share of its size. */
 const AIR = 0.03
 
-/** As `box|path`: the view box and the path of an SVG; empty for an empty project. */
-export function pictureOf(model: Model, kernel: Kernel): string {
-  const { instances } = model.resolved
+/** As `box|path`: the view box and the path of an SVG; empty where nothing stands. Of all, or of some. */
+export function pictureOf(
+  model: Model,
+  kernel: Kernel,
+  of: (instance: Instance) => boolean = () => true,
+): string {
+  const instances = model.resolved.instances.filter(of)
   const solids = instances.map((i) => ({ shape: kernel.shape(model.recipe(i)), frame: i.frame }))
   const { visible } = drawView(solids, PICTORIAL, { hidden: false })
   if (visible.length === 0) return ''

@@ -34,7 +34,7 @@ import {
 } from './index'
 import { toPdf } from './pdf'
 import type { Arc } from './hidden/merge'
-import { pathOf, withFractions } from './sheet'
+import { withFractions } from './sheet'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -59,12 +59,19 @@ const roomOf = (m: Mark) =>
     ? boundsOf(m)
     : m.kind === 'arc'
       ? { x1: m.x - m.r, x2: m.x + m.r, y1: m.y - m.r, y2: m.y + m.r }
-      : {
-          x1: Math.min(m.x1, m.x2),
-          x2: Math.max(m.x1, m.x2),
-          y1: Math.min(m.y1, m.y2),
-          y2: Math.max(m.y1, m.y2),
-        }
+      : m.kind === 'path'
+        ? {
+            x1: Math.min(...m.corners.map((c) => c.x)),
+            x2: Math.max(...m.corners.map((c) => c.x)),
+            y1: Math.min(...m.corners.map((c) => c.y)),
+            y2: Math.max(...m.corners.map((c) => c.y)),
+          }
+        : {
+            x1: Math.min(m.x1, m.x2),
+            x2: Math.max(m.x1, m.x2),
+            y1: Math.min(m.y1, m.y2),
+            y2: Math.max(m.y1, m.y2),
+          }
 
 /** A box of wood standing in the room. */
 const solid = (min: Box['min'], max: Box['max']) => ({
@@ -161,16 +168,6 @@ describe('hidden lines', () => {
       }),
       { numRuns: 40 },
     )
-  })
-  test('an arc goes from where it starts to where it ends, the short way or the long', () => {
-    const arc = { kind: 'arc', x: 10, y: 20, r: 5, pen: 'visible' } as const
-    expect(pathOf([{ ...arc, from: 0, to: 90 }], 'visible')).toBe(
-      'M15 20A5 5 0 0 0 13.536 16.464A5 5 0 0 0 10 15',
-    )
-    expect(pathOf([{ ...arc, from: 0, to: 360 }], 'visible')).toBe('M15 20A5 5 0 0 0 5 20A5 5 0 0 0 15 20')
-    expect(pathOf([{ ...arc, from: 0, to: 360 }], 'hidden')).toBe('')
-    const svg = toSvg({ title: 'x', width: 30, height: 30, marks: [{ ...arc, from: 90, to: 270 }] })
-    expect(svg).toContain('<path data-layer="visible" d="M10 15A5 5 0 0 0 5 20A5 5 0 0 0 10 25" fill="none"')
   })
   test('a sheet has a layer for each pen it uses, with each of its lines, and one for its texts', () => {
     for (const sheet of sheetsOf('seed-cabinet.json', 'a4')) {

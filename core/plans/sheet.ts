@@ -22,6 +22,22 @@ export interface ArcMark {
   readonly to: number
   readonly pen: Pen
 }
+export interface Corner {
+  readonly x: number
+  readonly y: number
+  /**
+   * How the way to the next corner bends: the tangent of a quarter of the angle it turns by, above nought
+   * anticlockwise on the paper; straight when not said.
+   */
+  readonly bulge?: number
+}
+/** Lines and arcs from corner to corner, drawn in one go. */
+export interface PathMark {
+  readonly kind: 'path'
+  readonly corners: readonly Corner[]
+  readonly closed: boolean
+  readonly pen: Pen
+}
 export interface Text {
   readonly kind: 'text'
   readonly x: number
@@ -34,7 +50,7 @@ export interface Text {
   readonly turn: number
   readonly face: 'measure' | 'title'
 }
-export type Mark = Line | ArcMark | Text
+export type Mark = Line | ArcMark | PathMark | Text
 
 export type Pen = 'visible' | 'hidden' | 'dimension' | 'frame'
 export const PENS: Readonly<Record<Pen, { width: number; dash: readonly number[] }>> = {
@@ -89,8 +105,32 @@ export function pathOf(marks: readonly Mark[], pen: Pen): string {
   for (const m of marks)
     if (m.kind === 'text' || m.pen !== pen) continue
     else if (m.kind === 'line') path += `M${micron(m.x1)} ${micron(m.y1)}L${micron(m.x2)} ${micron(m.y2)}`
-    else path += arcPath(m)
+    else path += m.kind === 'arc' ? arcPath(m) : cornersPath(m)
   return path
+}
+
+function cornersPath({ corners, closed }: PathMark): string {
+  const [first, ...rest] = corners
+  if (!first) return ''
+  let path = `M${micron(first.x)} ${micron(first.y)}`
+  let from = first
+  for (const to of closed ? [...rest, first] : rest) {
+    const bulge = from.bulge ?? 0
+    const back = to === first && bulge === 0
+    if (back) path += 'Z'
+    else if (bulge === 0) path += `L${micron(to.x)} ${micron(to.y)}`
+    else path += bent(from, to, bulge)
+    from = to
+  }
+  return path
+}
+
+/** The arc over a chord: its radius is chord · (1 + bulge²) ÷ (4 · bulge), as a quarter of its angle says. */
+function bent(from: Corner, to: Corner, bulge: number): string {
+  const chord = Math.hypot(to.x - from.x, to.y - from.y)
+  const r = micron((chord * (1 + bulge * bulge)) / (4 * Math.abs(bulge)))
+  const large = Math.abs(bulge) > 1 ? 1 : 0
+  return `A${r} ${r} 0 ${large} ${bulge > 0 ? 0 : 1} ${micron(to.x)} ${micron(to.y)}`
 }
 
 /** A place on the paper as it is written, to a micrometre. */
