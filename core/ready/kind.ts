@@ -1,0 +1,91 @@
+/**
+ * Ready work: furniture that makers build again and again, put in as ordinary boards, groups and joints. A
+ * new kind is a file that defines it and one line in index.ts.
+ */
+import type { Direction, Repeat, Span } from '../document'
+import type { LengthUnit, MeasureKind } from '../measure'
+import type { RoomSide } from '../pieces'
+
+/** A measure it is asked with. */
+export interface ReadyMeasure {
+  readonly label: string
+  readonly kind?: MeasureKind
+  /** What it starts as, as it is typed in a project of this unit. */
+  readonly starts: Readonly<Record<LengthUnit, string>>
+  /** May be left empty. */
+  readonly optional?: true
+}
+
+/** A wood it is made from: what for, and which of the rack's it looks for first. */
+export interface ReadyStock {
+  readonly label: string
+  readonly of: 'board' | 'sheet'
+  /** About how thick, and at least how wide, millimetres; the nearest is taken. */
+  readonly thick: number
+  readonly wide: number
+}
+
+export interface Ready {
+  readonly kind: string
+  readonly title: string
+  /** What comes, in a sentence. */
+  readonly says: string
+  readonly stocks: Readonly<Record<string, ReadyStock>>
+  readonly measures: Readonly<Record<string, ReadyMeasure>>
+  /**
+   * The sides of an opening or of another work that it is fitted to, with what a maker calls them; each is
+   * asked as a place. None for what stands by itself.
+   */
+  readonly fits: ReadonlyArray<readonly [side: RoomSide, label: string]>
+  /** It stands by itself, on the floor, and is only asked where it starts. */
+  readonly free?: true
+  /** Puts its pieces, groups and joints in. */
+  build(to: Building): void
+}
+
+export const defineReady = (ready: Ready): Ready => ready
+
+export type Spans = Partial<Record<Direction, Span>>
+export interface Board {
+  readonly name: string
+  /** Which of its stocks. */
+  readonly stock: string
+  readonly facing: string
+  readonly spans: Spans
+  readonly repeat?: Repeat
+}
+
+/** A piece or a group that was put in; it reads as a reference, and its sides as places. */
+export interface Part {
+  readonly id: string
+  at(side: RoomSide): string
+}
+
+/** What ready work is built with. */
+export interface Building {
+  readonly unit: LengthUnit
+  /** A measure as it was asked, in brackets where that is needed; empty when it was left empty. */
+  measure(name: string): string
+  /** Whether a measure was given that is more than nothing. */
+  has(name: string): boolean
+  /** A side of what it is fitted to. */
+  fit(side: RoomSide): string
+  /** A length for projects in inches and one for millimetres. */
+  either(inches: string, mm: string): string
+  board(board: Board, group?: Part): Part
+  /** The mirror image of a board. */
+  twin(name: string, of: Part, direction: Direction, about: string): Part
+  /** A group with a box of its own, which its members may name before they are put in. */
+  group(name: string, spans: Spans, repeat?: Repeat): Part
+  /** Joins two pieces where they meet. */
+  join(
+    kind: string,
+    a: Part,
+    b: Part,
+    fields?: Record<string, string>,
+    options?: Record<string, string>,
+  ): void
+}
+
+/** Half way between two places. */
+export const between = (a: string, b: string): string => `(${a} + ${b})/2`

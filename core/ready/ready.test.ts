@@ -1,0 +1,161 @@
+import fc from 'fast-check'
+import { change, execute, newProject, readProject, writeProject, type Project } from '../document'
+import { modelOf, type Model } from '../model'
+import { lookOver, proofOf } from '../proof'
+import { stockFor } from '../rack'
+import { catalogue } from '../rack/catalogue'
+import type { Kernel } from '../solid'
+import { testKernel } from '../testing/bench'
+import { buildReady, type Asked } from './build'
+import { READY, readyKind, suits } from './index'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+
+const STOCK = [
+  ['board', '18', '400', 'board'],
+  ['thin', '12', '300', 'board'],
+  ['square', '45', '45', 'board'],
+  ['sheet', '6', '1220', 'sheet'],
+] as const
+
+const empty = (): Project => {
+  const done = execute(
+    newProject('t', 'Larkmoor', 'mm'),
+    STOCK.map(([id, thickness, width, kind]) =>
+      change.addStock({
+        id,
+        name: id,
+        kind,
+        species: 'birch plywood',
+        thickness,
+        width,
+        lengths: ['2400'],
+        grain: false,
+      }),
+    ),
+  )
+  if (!done.ok) throw new Error(done.why)
+  return done.project
+}
+
+/** As it is asked to begin with, on the stocks of the test. */
+function asked(kind: string, more: Partial<Asked> = {}, stocks: Record<string, string> = {}): Asked {
+  const ready = readyKind(kind)!
+  return {
+    stocks: Object.fromEntries(
+      Object.entries(ready.stocks).map(([name, { of, thick }]) => [
+        name,
+        stocks[name] ?? (of === 'sheet' ? 'sheet' : thick > 30 ? 'square' : thick < 14 ? 'thin' : 'board'),
+      ]),
+    ),
+    measures: {
+      ...Object.fromEntries(Object.entries(ready.measures).map(([name, m]) => [name, m.starts.mm])),
+      ...more.measures,
+    },
+    fits: {
+      ...Object.fromEntries(ready.fits.map(([side], n) => [side, String(FIT[side] ?? n)])),
+      ...more.fits,
+    },
+  }
+}
+const FIT: Readonly<Record<string, number>> = {
+  left: 0,
+  right: 600,
+  bottom: 0,
+  top: 700,
+  front: 0,
+  back: 400,
+}
+
+function built(kind: string, more: Partial<Asked> = {}, on = empty()): Project {
+  const found = buildReady(on, readyKind(kind)!, asked(kind, more))
+  if ('why' in found) throw new Error(found.why)
+  const done = execute(on, found.changes)
+  if (!done.ok) throw new Error(done.why)
+  return done.project
+}
+/** Finished length, width and thickness of each piece by its name. */
+const sizes = (m: Model) =>
+  Object.fromEntries(m.resolved.instances.map((i) => [i.name, i.size.map((s) => Number(s.toFixed(6)))]))
+
+test.each(READY.map((r) => r.kind))('%s comes whole: nothing is wrong with it, and it reads back', (kind) => {
+  const project = built(kind)
+  const m = modelOf(project)
+  expect(lookOver(m)).toEqual([])
+  expect(proofOf(m, kernel)).toEqual([])
+  expect(project.joints.length).toBeGreaterThan(2)
+  const again = readProject(writeProject(project))
+  expect(again.ok && again.project).toEqual(project)
+})
+
+test.each(READY.map((r) => r.kind))(
+  '%s stands beside another of its kind, under names of its own',
+  (kind) => {
+    const one = built(kind)
+    const two = built(kind, { fits: { left: '900', right: '1500' } }, one)
+    expect(new Set(two.pieces.map((p) => p.name)).size).toBe(2 * one.pieces.length)
+    expect(proofOf(modelOf(two), kernel)).toEqual([])
+  },
+)
+
+describe.each(['in', 'mm'] as const)('as it is offered in %s, from the catalogue', (unit) => {
+  const offered = catalogue.entries.filter((e) => e.unit === unit).map((e) => stockFor(e, unit))
+  test.each(READY.map((r) => [r.kind, r] as const))('%s has nothing wrong or odd about it', (_, ready) => {
+    const stocks = Object.fromEntries(
+      Object.entries(ready.stocks).map(([name, role]) => [name, suits(role, offered, unit)!]),
+    )
+    const sides =
+      unit === 'in' ? { right: '24', top: '16', back: '14' } : { right: '600', top: '400', back: '350' }
+    const near = { left: '0', bottom: '0', front: '0', ...sides }
+    const project = newProject('t', 'Larkmoor', unit)
+    const found = buildReady(project, ready, {
+      stocks: Object.fromEntries(Object.entries(stocks).map(([name, s]) => [name, s.id])),
+      bring: [...new Map(Object.values(stocks).map((s) => [s.id, s])).values()],
+      measures: Object.fromEntries(Object.entries(ready.measures).map(([name, m]) => [name, m.starts[unit]])),
+      fits: Object.fromEntries(ready.fits.map(([side]) => [side, near[side]])),
+    })
+    if ('why' in found) throw new Error(found.why)
+    const done = execute(project, found.changes)
+    if (!done.ok) throw new Error(done.why)
+    expect(proofOf(modelOf(done.project), kernel).map((p) => p.says)).toEqual([])
+  })
+})
+
+describe('a case', () => {
+  const mm = (min: number, max: number) => fc.integer({ min, max })
+  test('has the sizes that a maker reckons, whatever it measures', () => {
+    fc.assert(
+      fc.property(mm(300, 1200), mm(400, 2000), mm(150, 390), mm(0, 6), mm(0, 120), (w, h, d, n, kick) => {
+        const measures = {
+          width: String(w),
+          height: String(h),
+          depth: String(d),
+          shelves: String(n),
+          kick: kick > 30 ? String(kick) : '0',
+        }
+        const m = modelOf(built('case', { measures }))
+        expect(lookOver(m).filter((p) => p.level === 'stop')).toEqual([])
+        const found = sizes(m)
+        const dado = 18 / 3
+        const inside = w - 2 * 18
+        expect(found['Left side']).toEqual([h, d, 18])
+        expect(found['Right side']).toEqual([h, d, 18])
+        expect(found.Top).toEqual([inside + 2 * dado, d - 6, 18])
+        expect(found.Back).toEqual([h, inside + 2 * 9, 6])
+        if (n > 0) expect(found[n > 1 ? 'Shelf #1' : 'Shelf']).toEqual([inside + 2 * dado, d - 6, 18])
+        if (kick > 30) expect(found['Kick board']).toEqual([inside + 2 * dado, kick, 18])
+        const shelves = m.resolved.instances.filter(
+          (i) => i.piece === m.resolved.instances.find((x) => x.name.startsWith('Shelf'))?.piece,
+        )
+        const gap = (h - (kick > 30 ? kick : 0) - (n + 2) * 18) / (n + 1)
+        shelves.forEach((s, k) =>
+          expect(s.box.min[2]).toBeCloseTo((kick > 30 ? kick : 0) + 18 + gap + k * (18 + gap), 6),
+        )
+      }),
+      { numRuns: 40 },
+    )
+  })
+})
