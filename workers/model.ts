@@ -5,7 +5,7 @@
  */
 import { expose, transfer } from 'comlink'
 import { cutList, layoutJobs, type CutList, type StockJob } from '../core/cuts'
-import { replay, type Joint, type Project } from '../core/document'
+import { execute, replay, type Joint, type Project } from '../core/document'
 import { hardwareList, type HardwareRow } from '../core/hardware'
 import type { ContactGroup } from '../core/joints'
 import {
@@ -19,7 +19,10 @@ import {
   type Proposed,
 } from '../core/joints/offers'
 import { Modeller, type Model } from '../core/model'
+import { pictureOf } from '../core/plans'
 import { Proof } from '../core/proof'
+import { readyKind } from '../core/ready'
+import { buildReady, type Asked, type Built } from '../core/ready/build'
 import type { Because, NodeKey, Problem, Slip } from '../core/resolve'
 import type { Told } from '../core/shown'
 import { Teller } from '../core/shown/teller'
@@ -50,9 +53,13 @@ export interface CutsTold {
   readonly hardware: readonly HardwareRow[]
 }
 
+export type ReadyTold = Built & { readonly drawn: string | null }
+
 let newest = 0
 let told = { revision: -1, project: null as Project | null }
 let modeller = new Modeller()
+/** Of what is not in the document: from one key to the next little of it changes. */
+let previewer = new Modeller()
 let proof = new Proof()
 let teller = new Teller()
 /** The revision that was shown last. */
@@ -87,6 +94,7 @@ const worker = {
     if ('project' in change) {
       if (told.project?.id !== change.project.id) {
         modeller = new Modeller()
+        previewer = new Modeller()
         proof = new Proof()
         shown = -1
       }
@@ -187,6 +195,18 @@ const worker = {
   ): Array<Omit<Joint, 'id'>> {
     const group = groupOf(offer)
     return group ? jointsAt(group, kind, typed, new Set(left), current().resolved) : []
+  },
+
+  /** Ready work as it would be put in, with a drawing of it; or why it cannot be. */
+  async ready(kind: string, asked: Asked): Promise<ReadyTold> {
+    const project = told.project!
+    const built = buildReady(project, readyKind(kind)!, asked, (p) => previewer.model(p))
+    if ('why' in built) return { ...built, drawn: null }
+    const done = execute(project, built.changes)
+    if (!done.ok) return { why: done.why, drawn: null }
+    const before = new Set(project.pieces.map((p) => p.id))
+    const drawn = pictureOf(previewer.model(done.project), await kernel(), (i) => !before.has(i.piece))
+    return { ...built, drawn }
   },
 
   jointSheet: (id: string): JointSheet | null => jointSheet(id, current().resolved),

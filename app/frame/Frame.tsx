@@ -6,6 +6,7 @@ import { useFindings, useProof } from '../store/findings'
 import { redo, undo, useOpen } from '../store/open'
 import { ThemeSwitch } from '../ui/ThemeSwitch'
 import { Banners } from './Banners'
+import { History } from './History'
 import { Keys } from './Keys'
 import { LeaveGuard } from './LeaveGuard'
 import { Palette } from './Palette'
@@ -60,6 +61,7 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
         </nav>
         <Saved />
         <UndoRedo />
+        <History />
         <button
           className="btn btn-quiet"
           aria-label="Find a command, piece or measure"

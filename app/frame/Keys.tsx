@@ -10,7 +10,9 @@ const EVERYWHERE = [
 ] as const
 
 const KEYS = [
-  ...BENCH_COMMANDS.map((c) => [c.keys.map(sayKey).join(' or '), c.says] as const),
+  ...BENCH_COMMANDS.flatMap((c) =>
+    c.keys.length > 0 ? [[c.keys.map(sayKey).join(' or '), c.says] as const] : [],
+  ),
   ...EVERYWHERE.map(([key, does]) => [sayKey(key), does] as const),
 ]
 
@@ -28,6 +30,7 @@ export function Keys({ open, onClose }: { open: boolean; onClose: () => void }) 
         ))}
       </dl>
       <p className="mt-3 text-quiet">
+        With a piece chosen, figures go to its most likely measure; with none, they are the keys of the views.
         On the bench: right or middle drag turns the view, with Shift it slides, the wheel zooms to the
         pointer. Two fingers do the same on touch.
       </p>

@@ -50,7 +50,7 @@ export function Palette({ id, open, onClose, onKeys }: Props) {
                 {BENCH_COMMANDS.filter((c) => !c.hidden && !(c.writes && readOnly)).map((c) => (
                   <Command.Item key={c.id} className={ITEM} onSelect={onBench(() => doOnBench(c))}>
                     {c.says}
-                    <kbd className="measure float-right text-quiet">{sayKey(c.keys[0]!)}</kbd>
+                    {c.keys[0] && <kbd className="measure float-right text-quiet">{sayKey(c.keys[0])}</kbd>}
                   </Command.Item>
                 ))}
                 {(['rack', 'bench', 'plans', 'cuts'] as const).map((screen) => (

@@ -29,11 +29,35 @@ test('a screen whose code is here needs nothing', () => {
   expect(isHere('/project/a1/bench')).toBe(true)
 })
 test('a screen whose code does not come is out of reach', async () => {
-  expect(await reach('/project/a1/plans')).toBe(false)
+  expect(await reach('/project/a1/plans')).toBe('away')
+})
+test('nothing is imported while a part of it does not come, and all of it once it does', async () => {
+  const came: string[] = []
+  const whole = { ...routes, project: { ...routes.project, imports: [data('globalThis.part = 1')] } }
+  world.window = { __reactRouterManifest: { routes: whole }, __reactRouterRouteModules: { root: {} } }
+  world.fetched = false
+  const real = globalThis.fetch
+  let online = false
+  globalThis.fetch = (async (file: string) => {
+    came.push(file)
+    return { ok: online, arrayBuffer: async () => new ArrayBuffer(0) }
+  }) as never
+  try {
+    expect(await reach('/project/a1/bench')).toBe('away')
+    expect(came).toContain(whole.project.imports[0])
+    expect(world.fetched).toBe(false)
+    online = true
+    expect(await reach('/project/a1/bench')).toBe('here')
+    expect(world.fetched).toBe(true)
+    // A module that comes but cannot be imported did not come once before.
+    expect(await reach('/project/a1/plans')).toBe('anew')
+  } finally {
+    globalThis.fetch = real
+  }
 })
 test('an address that leads nowhere is the router’s to say', async () => {
   expect(isHere('/no/such/place')).toBe(true)
-  expect(await reach('/no/such/place')).toBe(true)
+  expect(await reach('/no/such/place')).toBe('here')
 })
 test('without a manifest nothing is held back', () => {
   world.window = {}

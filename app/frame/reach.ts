@@ -11,6 +11,8 @@ interface ManifestRoute {
   readonly path?: string
   readonly index?: boolean
   readonly module: string
+  /** What its module imports, all told. */
+  readonly imports?: readonly string[]
 }
 
 declare global {
@@ -24,28 +26,43 @@ export const OUT_OF_REACH =
   'This screen has not been loaded yet, and there is no connection to load it now. Nothing is lost; ' +
   'try again when there is'
 
-/** Fetches the code of the screen at an address; false when it does not come. */
-export async function reach(path: string): Promise<boolean> {
-  const modules = missing(path)
+/**
+ * Fetches the code of the screen at an address: it is here, it does not come, or the page must be loaded anew
+ * to have it. A browser does not ask again for a module that once did not come, whoever wanted it.
+ */
+export async function reach(path: string): Promise<'here' | 'away' | 'anew'> {
+  const routes = missing(path)
+  const files = new Set(routes.flatMap((r) => [r.module, ...(r.imports ?? [])]))
   try {
-    await Promise.all(modules.map((module) => import(/* @vite-ignore */ module)))
-    return true
+    await Promise.all([...files].map(fetchWhole))
   } catch {
-    return false
+    return 'away'
   }
+  try {
+    await Promise.all(routes.map((r) => import(/* @vite-ignore */ r.module)))
+    return 'here'
+  } catch {
+    return 'anew'
+  }
+}
+
+async function fetchWhole(file: string): Promise<void> {
+  const answer = await fetch(file)
+  if (!answer.ok) throw new Error(`${file} did not come`)
+  await answer.arrayBuffer()
 }
 
 /** Whether all code of the screen at an address is here. */
 export const isHere = (path: string): boolean => missing(path).length === 0
 
-function missing(path: string): string[] {
+function missing(path: string): ManifestRoute[] {
   const routes = Object.values(window.__reactRouterManifest?.routes ?? {})
   const loaded = window.__reactRouterRouteModules ?? {}
   const matches = matchRoutes(treeUnder('root', routes), path) ?? []
   const byId = new Map(routes.map((r) => [r.id, r]))
   return matches.flatMap(({ route }) => {
     const found = byId.get(route.id ?? '')
-    return found && !Object.hasOwn(loaded, found.id) ? [found.module] : []
+    return found && !Object.hasOwn(loaded, found.id) ? [found] : []
   })
 }
 

@@ -2,14 +2,15 @@ import { useEffect, useRef } from 'react'
 
 export type Shortcuts = Readonly<Record<string, (e: KeyboardEvent) => void>>
 
-const isTyping = (target: EventTarget | null): boolean =>
+export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
 /** As in `mod+shift+z`, `j`, `escape`; `mod` is Ctrl, or ⌘. */
 function nameOf(e: KeyboardEvent): string {
   const mod = e.ctrlKey || e.metaKey ? 'mod+' : ''
-  const shift = e.shiftKey && e.key.length === 1 && mod ? 'shift+' : ''
+  // What Shift makes another sign of, as `?`, is called by that sign.
+  const shift = e.shiftKey && (mod ? e.key.length === 1 : /^[a-z]$/i.test(e.key)) ? 'shift+' : ''
   return mod + shift + e.key.toLowerCase()
 }
 

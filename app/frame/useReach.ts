@@ -15,7 +15,11 @@ export function useReach(): void {
       if (isHere(link.pathname)) return
       e.preventDefault()
       e.stopPropagation()
-      void reach(link.pathname).then((here) => (here ? navigate(to) : toast(OUT_OF_REACH, { id: 'reach' })))
+      void reach(link.pathname).then((found) => {
+        if (found === 'anew') location.assign(to)
+        else if (found === 'here') void navigate(to)
+        else toast(OUT_OF_REACH, { id: 'reach' })
+      })
     }
     document.addEventListener('click', follow, true)
     return () => document.removeEventListener('click', follow, true)

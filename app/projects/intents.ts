@@ -1,5 +1,5 @@
 /** What can be asked of the shelf, as a form brings it, and the doing of it. */
-import { redirect } from 'react-router'
+import { redirect, redirectDocument } from 'react-router'
 import * as z from 'zod'
 import { freeName, LARGEST_FILE, Name, newProject, sayAside, sayIssue } from '../../core/document'
 import { OUT_OF_REACH, reach } from '../frame/reach'
@@ -43,9 +43,10 @@ async function carryOut(intent: Intent): Promise<Done | Response> {
   switch (intent.do) {
     case 'new': {
       const to = `/project/${await keepNew(newProject('new', intent.name, intent.unit))}/bench`
-      return (await reach(to))
-        ? redirect(to)
-        : { ok: true, says: `${intent.name} is on the shelf. ${OUT_OF_REACH}` }
+      const found = await reach(to)
+      if (found === 'here') return redirect(to)
+      if (found === 'anew') return redirectDocument(to)
+      return { ok: true, says: `${intent.name} is on the shelf. ${OUT_OF_REACH}` }
     }
     case 'demos':
       await addDemos()

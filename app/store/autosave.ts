@@ -12,12 +12,12 @@ export function startAutosave(): (andWrite?: boolean) => Promise<void> {
   let timer: ReturnType<typeof setTimeout> | undefined
   let writing: Promise<void> = Promise.resolve()
 
-  const writeNow = async () => {
+  const writeNow = async (here: boolean) => {
     const { project, readOnly, saved, revision } = useOpen.getState()
     if (!project || readOnly || saved.state === 'saved') return
     useOpen.setState({ saved: { state: 'saving' } })
     try {
-      const next = await keep(project, revision)
+      const next = await keep(project, revision, here)
       // A change made meanwhile is still waiting for its own write.
       const same = useOpen.getState().project === project
       useOpen.setState({ revision: next, ...(same ? { saved: { state: 'saved' } } : {}) })
@@ -30,22 +30,22 @@ export function startAutosave(): (andWrite?: boolean) => Promise<void> {
       note()
     }
   }
-  const write = () => {
+  const write = (here = false) => {
     clearTimeout(timer)
     timer = undefined
-    writing = writing.then(writeNow)
+    writing = writing.then(() => writeNow(here))
   }
 
   // What came back from a page that closed too soon is kept now.
-  if (useOpen.getState().saved.state === 'waiting') timer = setTimeout(write, DELAY)
+  if (useOpen.getState().saved.state === 'waiting') timer = setTimeout(() => write(), DELAY)
   const stop = useOpen.subscribe((now, before) => {
     if (now.project === before.project) return
     clearTimeout(timer)
-    timer = setTimeout(write, DELAY)
+    timer = setTimeout(() => write(), DELAY)
   })
   const leave = () => {
     note()
-    write()
+    write(true)
   }
   const hide = () => document.visibilityState === 'hidden' && leave()
   // A page that closes may not live until storage answers: what is not kept is noted first, or the maker is
@@ -53,14 +53,14 @@ export function startAutosave(): (andWrite?: boolean) => Promise<void> {
   const closing = (e: BeforeUnloadEvent) => {
     if (!note()) e.preventDefault()
     else if (useOpen.getState().saved.state === 'failed') e.preventDefault()
-    write()
+    write(true)
   }
   document.addEventListener('visibilitychange', hide)
   window.addEventListener('pagehide', leave)
   window.addEventListener('beforeunload', closing)
   return (andWrite = true) => {
     clearTimeout(timer)
-    if (andWrite) write()
+    if (andWrite) write(true)
     stop()
     document.removeEventListener('visibilitychange', hide)
     window.removeEventListener('pagehide', leave)

@@ -6,6 +6,7 @@ import { wrap, type Remote } from 'comlink'
 import type { LayoutWorker } from '../../workers/layout'
 import type { PlansWorker } from '../../workers/plans'
 import type { ModelWorker } from '../../workers/model'
+import type { KeepWorker } from './keeper'
 
 export class WorkerDied extends Error {
   override readonly name = 'WorkerDied'
@@ -79,4 +80,8 @@ export const plansHand = new Hand<PlansWorker>(
 export const layoutHand = new Hand<LayoutWorker>(
   () => new Worker(new URL('../../workers/layout.ts', import.meta.url), { type: 'module', name: 'layout' }),
   'Laying out the boards',
+)
+export const keepHand = new Hand<KeepWorker>(
+  () => new Worker(new URL('./keeper.ts', import.meta.url), { type: 'module', name: 'keeper' }),
+  'Saving',
 )

@@ -140,10 +140,12 @@ export async function askShown<R>(question: (asking: Asking) => Promise<R>): Pro
   })
 }
 
+export const READ_ONLY = 'This project is open in another tab; change it there'
+
 /** Makes a change, or says in a sentence why not. */
 export function run(changes: Change | readonly Change[], says?: string): string | null {
   const { project, past, readOnly } = useOpen.getState()
-  if (readOnly) return 'This project is open in another tab; change it there'
+  if (readOnly) return READ_ONLY
   const outcome = execute(project, changes, says)
   if (!outcome.ok) return outcome.why
   if (outcome.patches.length === 0) return null
@@ -173,6 +175,13 @@ export function redo(): string | null {
   return step.says
 }
 
+/** Goes back or forward to where so many of the steps that are known have been done. */
+export function goTo(done: number): void {
+  const more = () => done - useOpen.getState().past.length
+  while (more() < 0 && undo() !== null);
+  while (more() > 0 && redo() !== null);
+}
+
 /** Who refers to a piece or stock, by name, each once. */
 export function whoRefersTo(id: string): string[] {
   const { project } = useOpen.getState()
@@ -193,3 +202,19 @@ export const firstOf = (piece: string): string[] =>
 
 export const light = (id: string | null): void => useOpen.setState({ lit: id })
 export const pick = (picking: Picking | null): void => useOpen.setState({ picking })
+/** Wants faces one after the other; each is told as it is picked, with its place in the row. */
+export function pickInTurn(
+  prompts: readonly string[],
+  take: (stored: string, n: number) => void,
+  n = 0,
+): void {
+  const prompt = prompts[n]
+  if (prompt === undefined) return
+  pick({
+    prompt,
+    take: (stored) => {
+      take(stored, n)
+      pickInTurn(prompts, take, n + 1)
+    },
+  })
+}

@@ -7,9 +7,11 @@ import {
   type Reading,
   type SetAside,
 } from '../../core/document'
-import { hasLeft, whileHeld } from './hold'
 import { keepNew } from './cards'
-import { guarded, pictures, projects, revisionOf, writeOver, type Kept } from './records'
+import { keepHand, WorkerDied } from './hands'
+import type { Written } from './keeper'
+import { hasLeft, whileHeld } from './hold'
+import { guarded, pictures, projects, revisionOf, StorageFault, writeOver, type Kept } from './records'
 import { forgetUnsaved, unsavedOf } from './unsaved'
 
 export interface Opened {
@@ -36,12 +38,26 @@ export async function readKept(id: string): Promise<Opened | { readonly why: str
 
 /**
  * Keeps a project over the revision it was made from; gives the new revision. Only whoever holds the project
- * may.
+ * may. `here` writes it from the page itself, which a worker that ends with the page may not do in time.
  */
-export async function keep(project: Project, from: number): Promise<number> {
-  const revision = await writeOver(project.id, project, from)
+export async function keep(project: Project, from: number, here = false): Promise<number> {
+  const revision = await (here || typeof Worker === 'undefined'
+    ? writeOver(project.id, project, from)
+    : writeBeside(project, from))
   forgetUnsaved(project.id)
   return revision
+}
+
+async function writeBeside(project: Project, from: number): Promise<number> {
+  try {
+    const written = await keepHand.ask<Written>(async (remote) => remote.write(project.id, project, from))
+    if ('why' in written) throw new StorageFault(written.why)
+    return written.revision
+  } catch (error) {
+    // A worker that does not come, or stops, is no reason not to save.
+    if (error instanceof WorkerDied) return writeOver(project.id, project, from)
+    throw error
+  }
 }
 
 /** Changes nothing but the name; what cannot be read of the project stays as it is. */

@@ -67,7 +67,7 @@ function setLocks(on: boolean): void {
 }
 setLocks(true)
 
-const { useOpen, run, undo, redo, open, choose } = await import('./open')
+const { useOpen, run, undo, redo, goTo, open, choose } = await import('./open')
 const { startAutosave } = await import('./autosave')
 const { keepNew, listCards } = await import('./cards')
 const { keep, putBack, readKept, removeKept, renameKept, importText, exportText } = await import('./shelf')
@@ -208,6 +208,29 @@ describe('the open project', () => {
     redo()
     await stop()
     expect((await kept(id)).name).toBe('One')
+  })
+  test('goes back and forward to any of its steps', async () => {
+    await start()
+    const names = ['One', 'Two', 'Three', 'Four']
+    for (const name of names) run(change.renameProject({ name }))
+    const now = () => useOpen.getState().project.name
+    for (const [done, name] of [
+      [2, 'Two'],
+      [4, 'Four'],
+      [0, 'Box'],
+      [3, 'Three'],
+      [9, 'Four'],
+    ] as const) {
+      goTo(done)
+      expect([now(), useOpen.getState().past.length]).toEqual([name, Math.min(done, 4)])
+    }
+    goTo(1)
+    run(change.renameProject({ name: 'Other' }))
+    goTo(9)
+    expect([now(), useOpen.getState().past.map((s) => s.says)]).toEqual([
+      'Other',
+      ['Rename the project to One', 'Rename the project to Other'],
+    ])
   })
   test('refuses a change in a sentence, and any while it is only read', async () => {
     await start()

@@ -11,6 +11,7 @@ import { pick, useOpen, whenSettled } from '../store/open'
 import { sameEntries, useShown } from '../store/useShown'
 import { fractions } from './fractions'
 import { completionsFor } from './naming'
+import { oncePointerUp } from './pointer'
 import { echo, isSum, read, readAs, replaceTail, type Reading } from './reading'
 
 export interface MeasureFieldProps {
@@ -30,6 +31,8 @@ export interface MeasureFieldProps {
   readonly pickable?: boolean
   readonly showLabel?: boolean
   readonly autoFocus?: boolean
+  /** How likely a figure typed on the bench is meant for it: 1 before 2; not at all when not said. */
+  readonly likely?: number | undefined
   /** May take part of what was typed for another field, and gives what is left. */
   readonly divert?: (text: string) => string
 }
@@ -48,6 +51,7 @@ export function MeasureField(props: MeasureFieldProps) {
     showLabel,
     autoFocus,
     divert,
+    likely,
   } = props
   const id = useId()
   const readOnly = useOpen((s) => s.readOnly)
@@ -57,6 +61,8 @@ export function MeasureField(props: MeasureFieldProps) {
   const [refusal, setRefusal] = useState<Slip | null>(null)
   /** The offered name the arrows are on; -1 for none yet. */
   const [chosen, setChosen] = useState(-1)
+  /** What it says stays for as long as the pointer that left the field is down. */
+  const [held, setHeld] = useState(false)
   const names = JSON.stringify(locals)
   const { text, says, reads, standing } = useShown(
     (shown) => fieldSays(draft, props, shown),
@@ -65,6 +71,9 @@ export function MeasureField(props: MeasureFieldProps) {
   )
   const offers = draft !== null && !reads ? completionsFor(draft, useOpen.getState().shown) : []
   const slip = refusal ?? (standing ? (JSON.parse(standing) as Slip) : undefined)
+  // A button that moves away from under the pointer is not pressed.
+  const said = useRef<Omit<SaidProps, 'id'>>({ slip, says, text, typing: draft !== null })
+  if (!held) said.current = { slip, says, text, typing: draft !== null }
 
   function commit(): boolean {
     if (draft === null) return true
@@ -112,7 +121,7 @@ export function MeasureField(props: MeasureFieldProps) {
       e.stopPropagation()
       const offer = offers[chosen]
       if (offer) complete(offer)
-      else commit()
+      else if (commit()) submitSoon(e.currentTarget.form)
     } else if (e.key === 'Escape') {
       // First Escape gives up what was typed, the next one leaves the field; neither closes what the field is
       // in.
@@ -134,6 +143,7 @@ export function MeasureField(props: MeasureFieldProps) {
         <input
           ref={input}
           id={id}
+          data-likely={likely}
           className={`field measure ${slip ? 'border-pencil' : ''}`}
           value={text}
           placeholder={placeholder}
@@ -149,7 +159,10 @@ export function MeasureField(props: MeasureFieldProps) {
             setChosen(-1)
           }}
           onFocus={(e) => e.target.select()}
-          onBlur={() => commit()}
+          onBlur={() => {
+            setHeld(oncePointerUp(() => setHeld(false)))
+            commit()
+          }}
           onKeyDown={onKeyDown}
         />
         {pickable && !readOnly && (
@@ -188,18 +201,38 @@ export function MeasureField(props: MeasureFieldProps) {
           </ul>
         )}
       </div>
-      <p id={`${id}-says`} className="measure text-xs whitespace-normal" aria-live="polite">
-        {slip ? (
-          <span className="text-pencil">
-            {slip.at !== undefined && draft !== null && <Marked text={text} slip={slip} />}
-            {slip.message}
-          </span>
-        ) : says ? (
-          <span className="text-quiet">{says}</span>
-        ) : null}
-      </p>
+      <Said id={`${id}-says`} {...said.current} />
     </div>
   )
+}
+
+interface SaidProps {
+  readonly id: string
+  readonly slip: Slip | undefined
+  readonly says: string | null
+  readonly text: string
+  readonly typing: boolean
+}
+
+/** The line below a field: what it comes to, or what is wrong with it. */
+function Said({ id, slip, says, text, typing }: SaidProps) {
+  return (
+    <p id={id} className="measure text-xs whitespace-normal" aria-live="polite">
+      {slip ? (
+        <span className="text-pencil">
+          {slip.at !== undefined && typing && <Marked text={text} slip={slip} />}
+          {slip.message}
+        </span>
+      ) : says ? (
+        <span className="text-quiet">{says}</span>
+      ) : null}
+    </p>
+  )
+}
+
+/** Enter in a dialog does its main thing, once what was typed has been taken in. */
+function submitSoon(form: HTMLFormElement | null): void {
+  if (form) setTimeout(() => form.requestSubmit())
 }
 
 /**
