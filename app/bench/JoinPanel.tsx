@@ -14,12 +14,55 @@ import { MeasureField } from '../ui/MeasureField'
 import { Sentence } from '../ui/Sentence'
 import { useBench } from './asks'
 
+/** What is settled of an offer: which joint, what was typed of it, and the pairs it leaves out. */
+interface Settled {
+  readonly kind: string
+  readonly typed: Readonly<Record<string, string>>
+  readonly left: ReadonlySet<string>
+}
+const NONE: ReadonlySet<string> = new Set()
+
+/** As it is offered: the likeliest joint, everywhere. */
+const likely = ({ kinds }: Offer): Settled => ({ kind: kinds[0]!.kind, typed: {}, left: NONE })
+
+/** Makes the joints of offers as they are settled, in one step; gives a sentence when it cannot. */
+async function makeJoints(offers: ReadonlyArray<readonly [Offer, Settled]>): Promise<string | null> {
+  const { project } = useOpen.getState()
+  try {
+    const ids = project.joints.map((j) => j.id)
+    const made: Joint[] = []
+    for (const [{ key }, { kind, typed, left }] of offers)
+      for (const j of await askModel(project, ({ remote }) => remote.joints(key, kind, typed, [...left]))) {
+        const id = freeId('j', ids)
+        ids.push(id)
+        made.push({ ...j, id })
+      }
+    const says = `${made.length} ${made.length === 1 ? 'joint' : 'joints'}`
+    const refused = run(change.addJoints({ joints: made }), `Make ${says}`)
+    if (refused) return refused
+    useBench.setState({ patches: [] })
+    toast(`${says} made`)
+    return null
+  } catch (error) {
+    return sayFault(error, 'The joints could not be made')
+  }
+}
+
 export function JoinPanel() {
+  const readOnly = useOpen((s) => s.readOnly)
+  const [settled, settle] = useState<ReadonlyMap<string, Settled>>(new Map())
+  const [why, setWhy] = useState<string | null>(null)
   const chosen = useOpen((s) => s.chosen)
   const few = useOpen((s) => s.shown.instances.length < 2)
   const pieces = [...new Set(chosen.map(pieceOf))]
   const { answer: offers, fault, again } = useAsked(pieces.join(), (hand) => hand.offers(pieces))
   const close = () => useBench.setState({ panel: 'ticket', patches: [] })
+  const of = (offer: Offer): Settled => {
+    const now = settled.get(offer.key)
+    return now && offer.kinds.some((k) => k.kind === now.kind) ? now : likely(offer)
+  }
+  const left = (o: Offer) => o.contacts.filter((c) => !of(o).left.has(c.pair)).length
+  const count = offers?.reduce((n, o) => n + left(o), 0) ?? 0
   return (
     <div className="p-4">
       <div className="mb-2 flex items-center justify-between">
@@ -42,22 +85,44 @@ export function JoinPanel() {
           <p>{few ? 'There are no two pieces to join yet.' : 'Nothing that touches is left to join.'}</p>
         )
       )}
+      {offers && offers.length > 1 && (
+        <button
+          className="btn btn-main mb-3 w-full justify-center"
+          disabled={readOnly || count === 0}
+          onClick={() => void makeJoints(offers.map((o) => [o, of(o)] as const)).then(setWhy)}
+        >
+          Make all {count} joints
+        </button>
+      )}
+      {why && (
+        <p role="alert" className="mb-3 text-pencil">
+          {why}
+        </p>
+      )}
       <ul className="grid gap-3">
         {offers?.map((o) => (
-          <OfferCard key={o.key} offer={o} />
+          <OfferCard
+            key={o.key}
+            offer={o}
+            settled={of(o)}
+            settle={(now) => settle(new Map(settled).set(o.key, now))}
+          />
         ))}
       </ul>
     </div>
   )
 }
 
-function OfferCard({ offer }: { offer: Offer }) {
+interface OfferProps {
+  readonly offer: Offer
+  readonly settled: Settled
+  readonly settle: (now: Settled) => void
+}
+
+function OfferCard({ offer, settled, settle }: OfferProps) {
   const { key, says, kinds, contacts } = offer
   const readOnly = useOpen((s) => s.readOnly)
-  const [wanted, want] = useState('')
-  const kind = kinds.some((k) => k.kind === wanted) ? wanted : kinds[0]!.kind
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
+  const { kind, typed, left } = settled
   const [why, setWhy] = useState<string | null>(null)
   const {
     answer: proposed,
@@ -67,26 +132,6 @@ function OfferCard({ offer }: { offer: Offer }) {
   const taken = contacts.filter((c) => !left.has(c.pair))
   const pairs = [...new Set(contacts.map((c) => c.pair))]
   const show = (yes: boolean) => useBench.setState({ patches: yes ? taken : [] })
-
-  async function make() {
-    const { project } = useOpen.getState()
-    try {
-      const joints = await askModel(project, ({ remote }) => remote.joints(key, kind, typed, [...left]))
-      const ids = project.joints.map((j) => j.id)
-      const made = joints.map((j): Joint => {
-        const id = freeId('j', ids)
-        ids.push(id)
-        return { ...j, id }
-      })
-      const refused = run(change.addJoints({ joints: made }), `Make ${taken.length} joints`)
-      setWhy(refused)
-      if (refused) return
-      useBench.setState({ patches: [] })
-      toast(`${taken.length} ${taken.length === 1 ? 'joint' : 'joints'} made`)
-    } catch (error) {
-      setWhy(sayFault(error, 'The joints could not be made'))
-    }
-  }
 
   return (
     <li
@@ -99,10 +144,7 @@ function OfferCard({ offer }: { offer: Offer }) {
         className="field mb-1"
         aria-label={`Joint for ${says}`}
         value={kind}
-        onChange={(e) => {
-          want(e.target.value)
-          setTyped({})
-        }}
+        onChange={(e) => settle({ ...settled, kind: e.target.value, typed: {} })}
       >
         {kinds.map((k) => (
           <option key={k.kind} value={k.kind}>
@@ -128,7 +170,7 @@ function OfferCard({ offer }: { offer: Offer }) {
                   <input
                     type="checkbox"
                     checked={!left.has(pair)}
-                    onChange={() => setLeft(left.has(pair) ? without(left, pair) : new Set([...left, pair]))}
+                    onChange={() => settle({ ...settled, left: toggled(left, pair) })}
                   />
                   {those[0]!.says}
                   {those.length > 1 ? ` (${those.length})` : ''}
@@ -147,7 +189,7 @@ function OfferCard({ offer }: { offer: Offer }) {
             kind={f.kind}
             value={typeof proposed.fields[f.name] === 'string' ? (proposed.fields[f.name] as string) : ''}
             locals={proposed.locals}
-            onCommit={(text) => (setTyped({ ...typed, [f.name]: text }), null)}
+            onCommit={(text) => (settle({ ...settled, typed: { ...typed, [f.name]: text } }), null)}
           />
         ))}
       </div>
@@ -159,7 +201,7 @@ function OfferCard({ offer }: { offer: Offer }) {
       <button
         className="btn btn-main mt-2 w-full justify-center"
         disabled={readOnly || !proposed || taken.length === 0}
-        onClick={() => void make()}
+        onClick={() => void makeJoints([[offer, { kind, typed, left }]]).then(setWhy)}
       >
         Make {taken.length} {taken.length === 1 ? 'joint' : 'joints'}
       </button>
@@ -167,5 +209,5 @@ function OfferCard({ offer }: { offer: Offer }) {
   )
 }
 
-const without = (set: ReadonlySet<string>, one: string): Set<string> =>
-  new Set([...set].filter((k) => k !== one))
+const toggled = (set: ReadonlySet<string>, one: string): Set<string> =>
+  new Set(set.has(one) ? [...set].filter((k) => k !== one) : [...set, one])

@@ -1,4 +1,5 @@
 import { Trash2 } from 'lucide-react'
+import { useState } from 'react'
 import { change, type Joint } from '../../core/document'
 import { keyOf } from '../../core/resolve'
 import { useAsked, type Asked } from '../store/asked'
@@ -13,11 +14,23 @@ import type { JointSheet } from '../../core/joints/offers'
 export const useJointSheet = (id: string): Asked<JointSheet | null> =>
   useAsked(id, (hand) => hand.jointSheet(id))
 
+/** The joints that are made as this one is, it among them. */
+function alikeTo(joint: Joint, joints: readonly Joint[]): string[] {
+  const sorted = (record: object) => Object.entries(record).sort(([a], [b]) => (a < b ? -1 : 1))
+  const made = ({ fields, options }: Joint) => JSON.stringify([sorted(fields), sorted(options)])
+  const mine = made(joint)
+  return joints.filter((j) => j.kind === joint.kind && made(j) === mine).map((j) => j.id)
+}
+
 /** The measures of one joint, and taking it apart. */
 export function JointForm({ joint }: { joint: Joint }) {
   const problems = useOpen((s) => s.shown.problems)
   const readOnly = useOpen((s) => s.readOnly)
   const { answer: sheet, fault, again } = useJointSheet(joint.id)
+  const [all, setAll] = useState(false)
+  const alike = useOpen((s) => alikeTo(joint, s.project.joints).join())
+  const likes = alike.split(',')
+  const ids = all ? likes : [joint.id]
   if (fault) return <Faulted says={fault} again={again} />
   if (sheet === undefined) return <p className="text-quiet">…</p>
   if (sheet === null) return <p className="text-pencil">A joint of a kind this Ergaton does not know.</p>
@@ -30,6 +43,22 @@ export function JointForm({ joint }: { joint: Joint }) {
             {fractions(p.says)}
           </p>
         ))}
+      {likes.length > 1 && !readOnly && (
+        <fieldset className="flex flex-wrap gap-x-3 text-xs">
+          <legend className="text-quiet">What is changed here changes</legend>
+          {[false, true].map((every) => (
+            <label key={String(every)} className="flex min-h-7 items-center gap-1">
+              <input
+                type="radio"
+                name={`alike-${joint.id}`}
+                checked={all === every}
+                onChange={() => setAll(every)}
+              />
+              {every ? `all ${likes.length} alike` : 'this joint alone'}
+            </label>
+          ))}
+        </fieldset>
+      )}
       <RecordForm
         fields={sheet.fields}
         choices={sheet.choices}
@@ -37,17 +66,15 @@ export function JointForm({ joint }: { joint: Joint }) {
         at={(name) => keyOf.joint(joint.id, name)}
         locals={sheet.locals}
         disabled={readOnly}
-        onChoice={(option, value) =>
-          sayRefusal(run(change.setJointOption({ ids: [joint.id], option, value })))
-        }
-        onField={(field, value) => run(change.setJointField({ ids: [joint.id], field, value }))}
+        onChoice={(option, value) => sayRefusal(run(change.setJointOption({ ids, option, value })))}
+        onField={(field, value) => run(change.setJointField({ ids, field, value }))}
       />
       {!readOnly && (
         <button
           className="btn btn-quiet -ml-2 justify-self-start"
-          onClick={() => sayRefusal(run(change.removeJoints({ ids: [joint.id] })))}
+          onClick={() => sayRefusal(run(change.removeJoints({ ids })))}
         >
-          <Trash2 size={14} /> Take this joint apart
+          <Trash2 size={14} /> {all ? `Take all ${likes.length} joints apart` : 'Take this joint apart'}
         </button>
       )}
     </div>

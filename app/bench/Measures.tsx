@@ -5,6 +5,7 @@ import { change, freeId, ParameterName, type Parameter } from '../../core/docume
 import { keyOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
+import { read } from '../ui/reading'
 import { sayRefusal } from '../ui/refusal'
 
 export const Measures = memo(function Measures() {
@@ -16,8 +17,8 @@ export const Measures = memo(function Measures() {
       <div className="mb-1 flex items-center justify-between">
         <h2 className="panel-title">Measures</h2>
         {!readOnly && (
-          <button className="btn btn-quiet" onClick={() => setAdding(true)}>
-            <Plus size={14} /> Measure
+          <button className="btn btn-quiet" aria-label="New measure" onClick={() => setAdding(true)}>
+            <Plus size={14} /> New
           </button>
         )}
       </div>
@@ -89,11 +90,19 @@ function NewMeasure({ onDone }: { onDone: () => void }) {
   const [name, setName] = useState('')
   const [kind, setKind] = useState<Parameter['kind']>('length')
   const [why, setWhy] = useState<string | null>(null)
-  const add = (expression: string): string | null => {
+  /** "width = 24" is a name and its value in one. */
+  const enter = () => {
+    const both = /^([^=]+)=(.+)$/.exec(name)
+    if (!both) return setWhy('Give it a value too, as in width = 24')
+    const value = read(both[2]!, kind, useOpen.getState().shown, {})
+    if (!value.ok) return setWhy(value.slip.message)
+    add(value.stored, both[1]!.trim())
+  }
+  const add = (expression: string, name: string): string | null => {
     if (!expression) return null
-    const read = ParameterName.safeParse(name)
-    if (!read.success) {
-      setWhy(read.error.issues[0]!.message)
+    const called = ParameterName.safeParse(name)
+    if (!called.success) {
+      setWhy(called.error.issues[0]!.message)
       return null
     }
     const { parameters } = useOpen.getState().project
@@ -117,10 +126,11 @@ function NewMeasure({ onDone }: { onDone: () => void }) {
       <input
         aria-label="Name of the new measure"
         className="field measure"
-        placeholder="name, as in width"
+        placeholder="width, or width = 34"
         autoFocus
         value={name}
         onChange={(e) => setName(e.target.value)}
+        onKeyDown={(e) => e.key === 'Enter' && enter()}
       />
       <select
         aria-label="What it is"
@@ -140,7 +150,7 @@ function NewMeasure({ onDone }: { onDone: () => void }) {
         value=""
         optional
         placeholder="value, as in 34"
-        onCommit={add}
+        onCommit={(expression) => add(expression, name.trim())}
       />
       {why && (
         <p role="alert" className="text-pencil">

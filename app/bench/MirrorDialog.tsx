@@ -1,11 +1,12 @@
 import { useState } from 'react'
 import { FIRST, change, freeId, type Direction, type MadePiece } from '../../core/document'
 import { formatLength } from '../../core/measure'
-import { AXIS_OF, DIRECTION_OF, facing, hull } from '../../core/pieces'
+import { AXIS_OF, DIRECTION_OF, facing, hull, sideOf } from '../../core/pieces'
 import { tryMeasure, instanceKey } from '../../core/resolve'
 import { choose, run, useOpen } from '../store/open'
 import { Dialog } from '../ui/Dialog'
 import { fractions } from '../ui/fractions'
+import { measureText } from '../ui/exactText'
 import { MeasureField } from '../ui/MeasureField'
 import { useBench } from './asks'
 
@@ -31,13 +32,18 @@ export function MirrorDialog({ piece }: { piece: MadePiece }) {
   const shown = useOpen((s) => s.shown)
   const close = () => useBench.setState({ dialog: null })
   const [direction, setDirection] = useState<Direction>(DIRECTION_OF[facing(piece.facing).room[2]]!)
-  const all = hull(shown.instances.map((i) => i.grown))
   const axis = AXIS_OF[direction]
-  const [about, setAbout] = useState(() =>
-    all && shown.instances.length > 1
-      ? formatLength((all.min[axis] + all.max[axis]) / 2, shown.style).text
-      : '',
-  )
+  /** The middle of the group it stands in, or of all that stands. */
+  const middle = (): string => {
+    const [low, high] = [false, true].map((far) => sideOf(AXIS_OF[direction], far))
+    if (piece.group) return `(@${piece.group}.${low} + @${piece.group}.${high})/2`
+    const all = hull(shown.instances.map((i) => i.grown))
+    return all && shown.instances.length > 1
+      ? measureText((all.min[axis] + all.max[axis]) / 2, shown.style)
+      : ''
+  }
+  const [typed, setAbout] = useState<string | null>(null)
+  const about = typed ?? middle()
   const [name, setName] = useState(twinName(piece.name))
   const [why, setWhy] = useState<string | null>(null)
   const first = shown.byId.get(piece.id)?.instances[0]
@@ -93,12 +99,12 @@ export function MirrorDialog({ piece }: { piece: MadePiece }) {
           placeholder="half the overall size, as in 34/2"
           onCommit={(text) => (setAbout(text), null)}
         />
-        {plane?.ok && first && (
-          <p className="measure text-quiet">
-            The twin will stand from {say(2 * plane.value - first.box.max[axis])} to{' '}
-            {say(2 * plane.value - first.box.min[axis])}.
-          </p>
-        )}
+        <p className="measure min-h-5 text-quiet">
+          {plane?.ok && first
+            ? `The twin will stand from ${say(2 * plane.value - first.box.max[axis])} to ` +
+              `${say(2 * plane.value - first.box.min[axis])}.`
+            : 'Say where the mirror stands, and where the twin will be is said here.'}
+        </p>
         {why && (
           <p role="alert" className="text-pencil">
             {why}

@@ -4,7 +4,8 @@ import { FIRST, type Group, type Piece } from '../../core/document'
 import { instanceKey, pieceOf, type Level } from '../../core/resolve'
 import { choose, firstOf, useOpen } from '../store/open'
 import { Mark } from '../ui/Mark'
-import { openDialog } from './asks'
+import { openDialog, useBench } from './asks'
+import { chooseAll, piecesIn } from './groups'
 
 /** Every piece with its mark and how many there are of it, in its group; what is wrong shows here too. */
 export const PieceList = memo(function PieceList() {
@@ -78,21 +79,20 @@ function Pieces() {
 /** A group's name and how often it stands; choosing it chooses all it holds. */
 function GroupHead({ group }: { group: Group }) {
   const times = useOpen((s) => s.shown.groups.find((g) => g.id === group.id)?.boxes.length ?? 0)
-  const chooseAll = () => {
-    const { shown } = useOpen.getState()
-    const { pieces, groups } = shown.project
-    const inside = (id: string): string[] => [
-      ...pieces.filter((p) => p.group === id).map((p) => p.id),
-      ...groups.filter((g) => g.group === id).flatMap((g) => inside(g.id)),
-    ]
-    const ids = new Set(inside(group.id))
-    choose(shown.instances.filter((i) => ids.has(i.piece)).map((i) => i.key))
-  }
+  const choose = () => chooseAll(new Set(piecesIn(useOpen.getState().project, group.id)))
   return (
     <button
-      className="flex min-h-8 w-full items-center gap-2 rounded-sm px-1.5 text-left hover:bg-ground"
+      className={
+        'flex min-h-8 w-full items-center gap-2 rounded-sm px-1.5 text-left hover:bg-ground ' +
+        'pointer-coarse:min-h-11'
+      }
       title={`Choose all of ${group.name}`}
-      onClick={chooseAll}
+      onClick={choose}
+      onContextMenu={(e) => {
+        e.preventDefault()
+        choose()
+        useBench.setState({ menu: { x: e.clientX, y: e.clientY } })
+      }}
     >
       <span className="min-w-0 flex-1 truncate font-semibold">{group.name}</span>
       {times > 1 && <span className="measure text-quiet">×{times}</span>}
@@ -114,10 +114,15 @@ const PieceRow = memo(function PieceRow({ piece: p, times, mark, settled, on, wo
       <button
         aria-pressed={on}
         className={
-          'flex min-h-8 w-full items-center gap-2 rounded-sm px-1.5 text-left ' +
+          'flex min-h-8 w-full items-center gap-2 rounded-sm px-1.5 text-left pointer-coarse:min-h-11 ' +
           `${on ? 'bg-chalk-pale' : 'hover:bg-ground'}`
         }
-        onClick={(e) => chooseRow(p.id, e.shiftKey)}
+        onClick={(e) => chooseRow(p.id, e.shiftKey || e.ctrlKey || e.metaKey)}
+        onContextMenu={(e) => {
+          e.preventDefault()
+          if (!on) chooseRow(p.id, false)
+          useBench.setState({ menu: { x: e.clientX, y: e.clientY } })
+        }}
       >
         {mark !== undefined ? (
           <Mark n={mark} />

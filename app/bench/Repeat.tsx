@@ -1,8 +1,15 @@
-/** Evenly spaced repeats: the same piece several times with equal gaps between two faces. */
+/** Repeats: the same piece or group several times, evenly between two places, in a row or round an axis. */
 import { useState } from 'react'
-import { change, type Direction, type MadePiece, type Repeat } from '../../core/document'
+import {
+  change,
+  type Change,
+  type Direction,
+  type Group,
+  type MadePiece,
+  type Repeat,
+} from '../../core/document'
 import { formatLength, type MeasureKind } from '../../core/measure'
-import { AXIS_OF, DIRECTION_OF, facing } from '../../core/pieces'
+import { AXIS_OF, DIRECTION_OF, facing, sideOf } from '../../core/pieces'
 import { keyOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { exactText } from '../ui/exactText'
@@ -47,18 +54,26 @@ const HOW: Readonly<Record<Repeat['kind'], (d: Direction) => string>> = {
   ring: (d) => `Round an axis that runs ${SAY[d][0]}`,
 }
 
+/** What can be repeated. */
+type Wood = MadePiece | Group
+
+const setRepeat = (of: Wood, repeat: Repeat | null): Change =>
+  'stock' in of ? change.setRepeat({ id: of.id, repeat }) : change.setGroupRepeat({ id: of.id, repeat })
+
 /** On the ticket: the repeat as a sentence, with its measures. */
-export function RepeatSection({ piece }: { piece: MadePiece }) {
+export const RepeatSection = ({ of }: { of: Wood }) => of.repeat && <Repeated of={of} repeat={of.repeat} />
+
+function Repeated({ of, repeat }: { of: Wood; repeat: Repeat }) {
   const shown = useOpen((s) => s.shown)
   const readOnly = useOpen((s) => s.readOnly)
-  const { repeat } = piece
-  if (!repeat) return null
-  const set = (name: string, text: string) =>
-    run(change.setRepeat({ id: piece.id, repeat: { ...repeat, [name]: text } }))
-  const all = shown.byId.get(piece.id)?.instances ?? []
+  const set = (name: string, text: string) => run(setRepeat(of, { ...repeat, [name]: text }))
+  const first =
+    'stock' in of
+      ? shown.byId.get(of.id)?.instances[0]?.box
+      : shown.groups.find((g) => g.id === of.id)?.boxes[0]
   const axis = AXIS_OF[repeat.direction]
-  const from = shown.result(keyOf.repeat(piece.id, 'from'))
-  const gap = all[0] && from?.ok ? all[0].box.min[axis] - (from.value as number) : null
+  const from = shown.result(keyOf.repeat(of.id, 'from'))
+  const gap = first && from?.ok ? first.min[axis] - (from.value as number) : null
   return (
     <section className="border-t border-hairline py-2" aria-label="Repeat">
       <h4 className="mb-1 font-semibold">
@@ -78,14 +93,14 @@ export function RepeatSection({ piece }: { piece: MadePiece }) {
             kind={kind}
             pickable={kind === 'length' && repeat.kind === 'even'}
             value={(repeat as unknown as Record<string, string>)[name] ?? ''}
-            at={keyOf.repeat(piece.id, name)}
+            at={keyOf.repeat(of.id, name)}
             onCommit={(text) => set(name, text)}
           />
         ))}
         {!readOnly && (
           <button
             className="btn btn-quiet -ml-2 justify-self-start"
-            onClick={() => single(piece, all[0]?.box.min[axis])}
+            onClick={() => single(of, first?.min[axis])}
           >
             Make it single again
           </button>
@@ -95,83 +110,110 @@ export function RepeatSection({ piece }: { piece: MadePiece }) {
   )
 }
 
-function single(piece: MadePiece, start: number | undefined): void {
-  const { direction, kind } = piece.repeat!
+function single(of: Wood, start: number | undefined): void {
+  const { direction, kind } = of.repeat!
+  const given = Object.keys(of.spans[direction]).some((fact) => fact !== 'size')
   run([
-    change.setRepeat({ id: piece.id, repeat: null }),
-    ...(start === undefined || kind !== 'even'
+    setRepeat(of, null),
+    ...(start === undefined || kind !== 'even' || given
       ? []
-      : [change.setFact({ id: piece.id, direction, fact: 'start', text: exactText(start) })]),
+      : [change.setFact({ id: of.id, direction, fact: 'start', text: exactText(start) })]),
   ])
 }
 
-/** Asks between what, and how many, to begin with. */
-export function RepeatDialog({ piece }: { piece: MadePiece }) {
+const KINDS = ['even', 'pitch', 'ring'] as const
+const MANNER: Readonly<Record<Repeat['kind'], string>> = {
+  even: 'evenly between two places',
+  pitch: 'in a row, from one to the next',
+  ring: 'round an axis',
+}
+
+/** What a repeat starts as: three of them, one after the other where that is known. */
+function startOf(of: Wood, direction: Direction): Readonly<Record<string, string>> {
+  const [low, high] = [false, true].map((far) => sideOf(AXIS_OF[direction], far))
+  const touching = 'stock' in of ? '' : `@${of.id}.${high} - @${of.id}.${low}`
+  return { count: '3', pitch: touching, centre1: '0', centre2: '0', start: '0' }
+}
+/** Asks how it is repeated, which way, and what that wants. */
+export function RepeatDialog({ of, kind: first }: { of: Wood; kind: Repeat['kind'] }) {
   const close = () => useBench.setState({ dialog: null })
-  const thin = DIRECTION_OF[facing(piece.facing).room[2]]!
-  const [direction, setDirection] = useState<Direction>(thin)
-  const [count, setCount] = useState('3')
-  const [from, setFrom] = useState('')
-  const [to, setTo] = useState('')
+  const [kind, setKind] = useState(first)
+  const [direction, setDirection] = useState<Direction>(() =>
+    'facing' in of ? DIRECTION_OF[facing(of.facing).room[2]]! : 'across',
+  )
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
   const [why, setWhy] = useState<string | null>(null)
-  const keepIn = (set: (text: string) => void) => (text: string) => (set(text), null)
+  const now = { ...startOf(of, direction), ...typed }
+  const fields = FIELDS[kind](direction)
   return (
     <Dialog
       open
       onClose={close}
-      title={`Space ${piece.name} evenly`}
-      says="The same piece several times, with equal gaps between two faces."
+      title={kind === 'even' ? `Space ${of.name} evenly` : `Repeat ${of.name}`}
+      says={'stock' in of ? 'The same piece several times.' : 'The whole group several times.'}
     >
       <form
         className="grid gap-3"
         onSubmit={(e) => {
           e.preventDefault()
-          if (!from || !to) return setWhy('Say between which two places')
-          const refused = run(
-            change.setRepeat({ id: piece.id, repeat: { kind: 'even', direction, count, from, to } }),
-          )
+          const missing = fields.filter(([name]) => !now[name])
+          if (missing.length) return setWhy(`Still missing: ${missing.map(([, label]) => label).join(', ')}`)
+          const given = Object.fromEntries(fields.map(([name]) => [name, now[name]]))
+          const refused = run(setRepeat(of, { kind, direction, ...given } as unknown as Repeat))
           if (refused) setWhy(refused)
           else close()
         }}
       >
-        <label>
-          <span className="text-xs text-quiet">Direction</span>
-          <select
-            className="field"
-            value={direction}
-            onChange={(e) => setDirection(e.target.value as Direction)}
-          >
-            {DIRECTION_OF.map((d) => (
-              <option key={d} value={d}>
-                {SAY[d][0]}
-              </option>
-            ))}
-          </select>
-        </label>
-        <MeasureField label="How many" showLabel kind="count" value={count} onCommit={keepIn(setCount)} />
-        <MeasureField
-          label={SAY[direction][1]}
-          showLabel
-          value={from}
-          optional
-          placeholder={direction === 'up' ? 'Bottom·top' : 'a face or a measure'}
-          onCommit={keepIn(setFrom)}
-        />
-        <MeasureField
-          label={SAY[direction][2]}
-          showLabel
-          value={to}
-          optional
-          placeholder={direction === 'up' ? 'Left side·top' : 'a face or a measure'}
-          onCommit={keepIn(setTo)}
-        />
+        <div className="grid grid-cols-2 gap-3">
+          <label>
+            <span className="text-xs text-quiet">How</span>
+            <select
+              className="field"
+              value={kind}
+              onChange={(e) => setKind(e.target.value as Repeat['kind'])}
+            >
+              {KINDS.map((k) => (
+                <option key={k} value={k}>
+                  {MANNER[k]}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label>
+            <span className="text-xs text-quiet">{kind === 'ring' ? 'The axis runs' : 'Direction'}</span>
+            <select
+              className="field"
+              value={direction}
+              onChange={(e) => setDirection(e.target.value as Direction)}
+            >
+              {DIRECTION_OF.map((d) => (
+                <option key={d} value={d}>
+                  {SAY[d][0]}
+                </option>
+              ))}
+            </select>
+          </label>
+        </div>
+        {fields.map(([name, label, type], n) => (
+          <MeasureField
+            key={name}
+            label={label}
+            showLabel
+            kind={type}
+            autoFocus={n === 0}
+            optional
+            placeholder={type === 'length' ? 'a face or a measure' : ''}
+            value={now[name] ?? ''}
+            onCommit={(text) => (setTyped((t) => ({ ...t, [name]: text })), null)}
+          />
+        ))}
         {why && (
           <p role="alert" className="text-pencil">
             {why}
           </p>
         )}
         <div className="flex justify-end">
-          <button className="btn btn-main">Space evenly</button>
+          <button className="btn btn-main">{kind === 'even' ? 'Space evenly' : 'Repeat'}</button>
         </div>
       </form>
     </Dialog>

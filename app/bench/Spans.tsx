@@ -1,14 +1,17 @@
 /** Where a piece starts and ends, as sentences with the measures in them. */
 import { Plus, X } from 'lucide-react'
-import { useState } from 'react'
-import { change, FACTS, type Direction, type Fact, type MadePiece } from '../../core/document'
+import { memo, useMemo, useState } from 'react'
+import { change, FACTS, type Direction, type Fact, type Group, type MadePiece } from '../../core/document'
+import { AXIS_OF, facing } from '../../core/pieces'
 import { keyOf, type Stretch } from '../../core/resolve'
-import { run, useOpen } from '../store/open'
+import { run, useOpen, whenSettled } from '../store/open'
 import { sameEntries, useShown } from '../store/useShown'
 import { Because } from '../ui/Because'
+import { measureText } from '../ui/exactText'
 import { Len } from '../ui/Len'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
+import { samePiece } from './samePiece'
 
 const SAYS: Readonly<Record<Fact, string>> = {
   start: 'starts at',
@@ -18,7 +21,7 @@ const SAYS: Readonly<Record<Fact, string>> = {
 }
 const TITLE: Readonly<Record<Direction, string>> = { across: 'Across', deep: 'Deep', up: 'Up' }
 
-export function Spans({ piece }: { piece: MadePiece }) {
+export function Spans({ piece }: { piece: MadePiece | Group }) {
   return (
     <div>
       {(['across', 'deep', 'up'] as const).map((direction) => (
@@ -28,7 +31,47 @@ export function Spans({ piece }: { piece: MadePiece }) {
   )
 }
 
-function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction }) {
+/** Where a piece is now, as a measure of this fact; null where that is not known. */
+function standsAt(piece: string, direction: Direction, fact: Fact): string | null {
+  const { shown } = useOpen.getState()
+  const found = shown.result(keyOf.place(piece, direction))
+  const stretch = found?.ok ? (found.value as readonly Stretch[])[0] : undefined
+  if (!stretch) return null
+  const { start, size } = stretch
+  return measureText({ start, size, end: start + size, centre: start + size / 2 }[fact], shown.style)
+}
+
+/** How likely a figure is meant for a fact: its length, then where it stands the way it is thin. */
+function likely(of: MadePiece | Group, direction: Direction, fact: Fact): number {
+  const { room } = 'facing' in of ? facing(of.facing) : { room: [0, 1, 2] }
+  const own = room.indexOf(AXIS_OF[direction])
+  if (fact === 'size') return own
+  return own === 2 ? 3 : 4 + own
+}
+
+/** Says a fact as another that holds as well, once it is known where the piece stands now. */
+function turnFact(id: string, direction: Direction, instead: Fact, fact: Fact): void {
+  const { shown, fault, project } = useOpen.getState()
+  if (!shown.settled && !fault) return whenSettled(() => turnFact(id, direction, instead, fact))
+  const now = project.pieces.find((p) => p.id === id) ?? project.groups.find((g) => g.id === id)
+  const before = now && 'spans' in now ? now.spans[direction][instead] : undefined
+  if (before === undefined) return
+  const text = standsAt(id, direction, fact) ?? before
+  sayRefusal(run(change.setFact({ id, direction, fact, text, instead })))
+}
+
+interface RowProps {
+  readonly piece: MadePiece | Group
+  readonly direction: Direction
+}
+
+/** All that a row reads of its piece. */
+const sameRow = (a: RowProps, b: RowProps): boolean =>
+  samePiece('repeat', 'stock', 'facing')(a, b) &&
+  a.direction === b.direction &&
+  a.piece.spans[a.direction] === b.piece.spans[b.direction]
+
+const SpanRow = memo(function SpanRow({ piece, direction }: RowProps) {
   const readOnly = useOpen((s) => s.readOnly)
   const [adding, setAdding] = useState<Fact | null>(null)
   const span = piece.spans[direction]
@@ -49,9 +92,10 @@ function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction 
     sameEntries,
   )
   const { repeat } = piece
+  const stock = 'stock' in piece ? piece.stock : null
   // Equal gaps place a piece themselves; another repeat starts from where it stands.
   const repeats = repeat?.kind === 'even' && repeat.direction === direction
-  const locals = { T: keyOf.stock(piece.stock, 'thickness') }
+  const locals = useMemo(() => (stock ? { T: keyOf.stock(stock, 'thickness') } : undefined), [stock])
   const free = FACTS.filter((f) => !given.includes(f) && !(repeats && f !== 'size'))
 
   const put = (fact: Fact) => (text: string) => {
@@ -77,24 +121,12 @@ function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction 
           <select
             aria-label={`${TITLE[direction]}: which fact`}
             className={
-              'measure min-h-8 w-23 shrink-0 rounded-sm border border-transparent ' +
+              'measure min-h-8 w-23 shrink-0 rounded-sm border border-transparent pointer-coarse:min-h-11 ' +
               'bg-transparent hover:border-hairline'
             }
             value={fact}
             disabled={readOnly}
-            onChange={(e) =>
-              sayRefusal(
-                run(
-                  change.setFact({
-                    id: piece.id,
-                    direction,
-                    fact: e.target.value as Fact,
-                    text: span[fact]!,
-                    instead: fact,
-                  }),
-                ),
-              )
-            }
+            onChange={(e) => turnFact(piece.id, direction, fact, e.target.value as Fact)}
           >
             {[fact, ...free].map((f) => (
               <option key={f} value={f}>
@@ -106,8 +138,9 @@ function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction 
             label={`${TITLE[direction]} ${SAYS[fact]}`}
             value={span[fact]!}
             at={keyOf.fact(piece.id, direction, fact)}
-            locals={locals}
+            {...(locals && { locals })}
             pickable={fact !== 'size'}
+            likely={likely(piece, direction, fact)}
             onCommit={put(fact)}
           />
           {!readOnly && (
@@ -125,7 +158,7 @@ function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction 
       {repeats && <p className="text-quiet">placed by its even spacing</p>}
       {given.length < 2 && size !== null && !given.includes('size') && !slips && (
         <p className="measure text-quiet">
-          {SAYS.size} <Len mm={size} />, from its stock
+          {SAYS.size} <Len mm={size} />, from {stock ? 'its stock' : 'what it holds'}
         </p>
       )}
       {loose && <p className="text-pencil">{loose}</p>}
@@ -147,7 +180,7 @@ function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction 
           <MeasureField
             label={`${TITLE[direction]} ${SAYS[adding]}`}
             value=""
-            locals={locals}
+            {...(locals && { locals })}
             pickable={adding !== 'size'}
             optional
             autoFocus
@@ -165,4 +198,4 @@ function SpanRow({ piece, direction }: { piece: MadePiece; direction: Direction 
       )}
     </section>
   )
-}
+}, sameRow)

@@ -1,18 +1,19 @@
 /** The bench in three dimensions: what stands on it, what is chosen, lit and picked. */
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { hull, type Box, type Vec3 } from '../../core/pieces'
+import { hull, sizeOf, type Box, type Vec3 } from '../../core/pieces'
 import { woodColour } from '../../core/rack'
 import { pieceOf, type Instance } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
 import { stagesOf } from '../../core/solid'
-import { looks } from '../../core/work'
+import { looks, roleAt, type Feature } from '../../core/work'
 import { choose, light, pick, useOpen } from '../store/open'
+import { sameEntries } from '../store/useShown'
 import { markColour } from '../ui/marks'
 import { useTheme } from '../ui/theme'
 import { useBench, type ViewName } from './asks'
 import type { Skins } from './shapes'
 import type { Board } from './stage/board'
-import { flatOn, sideOf, type Hit } from './stage/pick'
+import { flatAround, flatOn, sideOf, surfaceAt, type Hit } from './stage/pick'
 import { Stage3D } from './stage/scene'
 
 const TOWARD: Readonly<Record<ViewName, Vec3>> = {
@@ -33,6 +34,8 @@ const NOWHERE: Vec3 = [0, 0, 0]
 const CLEAR: Box = { min: [0, 0, 0], max: [900, 300, 900] }
 /** A pointer that went further than this, in pixels, has turned the view, and pressed nothing. */
 const STILL = 4
+/** A finger that stays for so long asks for the menu, milliseconds. */
+const LONG = 500
 
 export default function Stage({ skins }: { skins: Skins }) {
   const host = useRef<HTMLDivElement>(null)
@@ -72,11 +75,12 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
   const chosen = useOpen((s) => s.chosen)
   const marks = useOpen((s) => s.shown.marks)
   const lit = useOpen((s) => s.lit)
-  const { xray, exploded, byMark, patches, panel, view } = useBench()
+  const { seeThrough, standApart, byMark, patches, panel, view, section } = useBench()
   const [theme] = useTheme()
-  const [face, setFace] = useState<Box | null>(null)
+  /** What would be picked: a face, or a flat that work has left. */
+  const [face, setFace] = useState<Box | Hit | null>(null)
   const all = useMemo(() => hull(instances.map((i) => i.grown)), [instances])
-  const apart = exploded || panel === 'join'
+  const apart = standApart || panel === 'join'
   const shifts = useMemo(() => {
     return new Map(apart && all ? instances.map((i) => [i.key, shiftOf(i, all)] as const) : [])
   }, [instances, apart, all])
@@ -88,37 +92,54 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
     if (skins.stale && stands.current.length > 0) return stands.current
     const { byId } = useOpen.getState().shown
     const on = new Set(chosen)
-    stands.current = instances.flatMap((instance): Board[] => {
+    const now = instances.flatMap((instance): Board[] => {
       const skin = skins.get(instance.key)
       const species = byId.get(instance.piece)?.stock?.stock.species ?? ''
       const colour = byMark ? markColour(marks.get(instance.key) ?? 0) : woodColour(species)
       const shift = shifts.get(instance.key) ?? NOWHERE
       return skin ? [{ instance, skin, shift, colour, chosen: on.has(instance.key) }] : []
     })
+    // A picture takes long where the graphics are slow: none is drawn for what looks as it did.
+    const before = stands.current
+    const same = now.length === before.length && now.every((b, n) => sameEntries(b, before[n]!))
+    if (!same) stands.current = now
     return stands.current
   }, [instances, skins, chosen, marks, byMark, shifts])
 
   useEffect(() => {
-    stage.show(boards, { ...inks, plain: byMark, clear: xray })
-  }, [stage, boards, inks, byMark, xray])
+    stage.show(boards, { ...inks, plain: byMark, clear: seeThrough })
+  }, [stage, boards, inks, byMark, seeThrough])
 
   useEffect(() => {
     const { shown } = useOpen.getState()
+    if (face && 'triangle' in face) return stage.light(face.board, flatAround(face))
     const board = boards.find((b) => lit !== null && cutOf(shown, b.instance, lit) > 0)
-    stage.light(board ?? null, board ? cutOf(shown, board.instance, lit!) : 0)
-  }, [stage, boards, lit])
+    if (!board) return stage.light(null, [])
+    const { work } = board.skin
+    const cut = cutOf(shown, board.instance, lit!)
+    stage.light(
+      board,
+      [...work.keys()].filter((k) => work[k] === cut),
+    )
+  }, [stage, boards, lit, face])
 
   useEffect(() => {
     const moved = patches.map(({ patch, guest }) => shifted(patch, shifts.get(guest) ?? NOWHERE))
-    stage.mark(face ? [...moved, face] : moved)
+    stage.mark(face && 'min' in face ? [...moved, face] : moved)
   }, [stage, patches, face, shifts, inks])
+
+  useEffect(() => {
+    const at = section && all && all.min[section.axis] + section.share * sizeOf(all)[section.axis]
+    stage.section(section && at !== null ? { axis: section.axis, at, beyond: section.beyond } : null)
+  }, [stage, section, all])
 
   // Where it looks from: when asked, and when the first pieces come.
   const looked = useRef({ n: -1, empty: true })
   useEffect(() => {
-    if (looked.current.n === view.n && !(looked.current.empty && all)) return
-    looked.current = { n: view.n, empty: !all }
     const box = all ? (apart ? widened(all) : all) : CLEAR
+    const lost = all !== null && !stage.own && !stage.shows(box)
+    if (looked.current.n === view.n && !(looked.current.empty && all) && !lost) return
+    looked.current = { n: view.n, empty: !all }
     stage.look(view.name === 'fit' ? null : TOWARD[view.name], box)
   }, [stage, view, all, apart])
 
@@ -130,29 +151,53 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
  * Answers the pointer: chooses, picks faces, shows the one it is over while one is wanted. Gives what ends
  * it.
  */
-function listen(stage: Stage3D, showFace: (face: Box | null) => void): () => void {
+function listen(stage: Stage3D, showFace: (face: Box | Hit | null) => void): () => void {
   const { canvas } = stage
   let down: PointerEvent | null = null
-  const press = (e: PointerEvent) => (down = e)
+  let held: ReturnType<typeof setTimeout> | undefined
+  const still = (e: { clientX: number; clientY: number }) =>
+    down !== null && Math.hypot(e.clientX - down.clientX, e.clientY - down.clientY) <= STILL
+  const menu = (e: { clientX: number; clientY: number }) => {
+    const hit = stage.under(e)
+    const { chosen } = useOpen.getState()
+    if (hit && !chosen.includes(hit.board.instance.key)) choose([hit.board.instance.key])
+    useBench.setState({ menu: { x: e.clientX, y: e.clientY } })
+  }
+  const press = (e: PointerEvent) => {
+    down = e
+    clearTimeout(held)
+    if (e.pointerType === 'touch' && e.isPrimary) held = setTimeout(() => still(e) && menu(e), LONG)
+    else clearTimeout(held)
+  }
+  const lift = (e: PointerEvent) => {
+    clearTimeout(held)
+    if (e.button === 2 && still(e)) menu(e)
+  }
   const move = (e: PointerEvent) => {
+    if (!still(e)) clearTimeout(held)
     if (!useOpen.getState().picking || e.buttons !== 0) return
     const hit = stage.under(e)
     const side = hit && sideOf(hit)
-    showFace(side ? flatOn(hit.board.instance, side) : null)
+    if (side) return showFace(flatOn(hit.board.instance, side))
+    showFace(hit && madeFace(hit, useOpen.getState().shown) ? hit : null)
   }
   const leave = () => showFace(null)
   const click = (e: MouseEvent) => {
     const from = down
     down = null
     if (from && Math.hypot(e.clientX - from.clientX, e.clientY - from.clientY) > STILL) return
+    if (useBench.getState().menu) return
     pressed(stage.under(e), e.shiftKey, () => showFace(null))
   }
   canvas.addEventListener('pointerdown', press)
+  canvas.addEventListener('pointerup', lift)
   canvas.addEventListener('pointermove', move)
   canvas.addEventListener('pointerleave', leave)
   canvas.addEventListener('click', click)
   return () => {
+    clearTimeout(held)
     canvas.removeEventListener('pointerdown', press)
+    canvas.removeEventListener('pointerup', lift)
     canvas.removeEventListener('pointermove', move)
     canvas.removeEventListener('pointerleave', leave)
     canvas.removeEventListener('click', click)
@@ -162,11 +207,15 @@ function listen(stage: Stage3D, showFace: (face: Box | null) => void): () => voi
 function pressed(hit: Hit | null, more: boolean, picked: () => void): void {
   const { picking, chosen, shown } = useOpen.getState()
   if (picking) {
-    const side = hit && sideOf(hit)
-    if (!side) return
+    if (!hit) return
     const { instance } = hit.board
-    picking.take(`@${instance.piece}${numberOf(instance, chosen, shown)}.${side}`)
+    const side = sideOf(hit)
+    const made = side ? null : madeFace(hit, shown)
+    if (!side && !made) return
+    const number = numberOf(instance, chosen, shown)
+    // What takes it may want another one.
     pick(null)
+    picking.take(made ? `@${made.step}${number}.${made.role}` : `@${instance.piece}${number}.${side}`)
     return picked()
   }
   if (!hit) {
@@ -176,7 +225,7 @@ function pressed(hit: Hit | null, more: boolean, picked: () => void): void {
   const { instance, skin } = hit.board
   choose(more ? toggle(chosen, instance.key) : [instance.key])
   const cut = skin.work[hit.triangle]!
-  light(workIn(shown, instance)[cut - 1] ?? null)
+  light(workIn(shown, instance)[cut - 1]?.id ?? null)
 }
 
 /**
@@ -189,6 +238,19 @@ function numberOf(i: Instance, chosen: readonly string[], { byId }: Shown): stri
   const alone = picked?.piece.kind === 'made' && !picked.piece.repeat
   if (alone && asking && asking.group !== null && asking.group === picked.piece.group) return ''
   return (picked?.instances.length ?? 1) > 1 ? `#${i.copy}` : ''
+}
+
+/** The step and the part of it that has left the flat face that was hit; null where none has. */
+function madeFace(hit: Hit, shown: Shown): { readonly step: string; readonly role: string } | null {
+  const { instance, skin } = hit.board
+  const feature = workIn(shown, instance)[skin.work[hit.triangle]! - 1]
+  const piece = shown.byId.get(instance.piece)?.piece
+  const own = piece?.kind === 'made' ? piece.work : []
+  const step = own.find((s) => feature?.id.startsWith(`${s.id}/`))
+  if (!feature || !step) return null
+  const { at, normal } = surfaceAt(hit)
+  const role = roleAt(feature, at, normal)
+  return role ? { step: step.id, role } : null
 }
 
 /** The room that pieces take when they stand apart. */
@@ -215,14 +277,12 @@ const shifted = ({ min, max }: Box, by: Vec3): Box => ({
 })
 
 /** The work of an instance in the order of the cuts of its recipe. */
-const workIn = (shown: Shown, instance: Instance): string[] =>
-  stagesOf(shown.features(instance.key), looks)
-    .flat()
-    .map((f) => f.id)
+const workIn = (shown: Shown, instance: Instance): Feature[] =>
+  stagesOf(shown.features(instance.key), looks).flat()
 
 /** Which cut of its recipe a feature of an instance is, from 1; 0 for none. */
 const cutOf = (shown: Shown, instance: Instance, lit: string): number =>
-  workIn(shown, instance).indexOf(lit) + 1
+  workIn(shown, instance).findIndex((f) => f.id === lit) + 1
 
 const toggle = (list: readonly string[], key: string): string[] =>
   list.includes(key) ? list.filter((k) => k !== key) : [...list, key]

@@ -1,9 +1,14 @@
 /** On the ticket: the group a piece belongs to, and the edges it is turned about. */
+import { X } from 'lucide-react'
+import { memo } from 'react'
 import { facesOf, change, type MadePiece, type Piece } from '../../core/document'
-import { sayFace } from '../../core/pieces'
+import { facing, sayFace } from '../../core/pieces'
 import { keyOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
+import { sayRefusal } from '../ui/refusal'
+import { edgesOf } from './edges'
+import { samePiece } from './samePiece'
 
 /** "In Drawer, which stands 3 times". */
 export function InGroup({ piece }: { piece: Piece }) {
@@ -18,25 +23,59 @@ export function InGroup({ piece }: { piece: Piece }) {
   )
 }
 
-/** The turns of a piece about its own edges, by their angles. */
-export function Tilts({ piece }: { piece: MadePiece }) {
-  if (piece.tilts.length === 0) return null
-  const set = (n: number) => (angle: string) =>
-    run(change.setTilts({ id: piece.id, tilts: piece.tilts.map((t, k) => (k === n ? { ...t, angle } : t)) }))
-  return (
-    <section className="border-t border-hairline py-2" aria-label="Leaning">
-      <h4 className="mb-1 font-semibold">Leaning</h4>
-      {piece.tilts.map((tilt, n) => (
-        <MeasureField
-          key={n}
-          label={`Turned about the edge of ${facesOf(tilt.at).map(sayFace).join(' and ')} by`}
-          showLabel
-          kind="angle"
-          value={tilt.angle}
-          at={keyOf.tilt(piece.id, n)}
-          onCommit={set(n)}
-        />
-      ))}
-    </section>
-  )
-}
+/** The turns of a piece about its own edges, by their angles; a piece leans about two at most. */
+export const Tilts = memo(
+  function Tilts({ piece }: { piece: MadePiece }) {
+    const readOnly = useOpen((s) => s.readOnly)
+    const put = (tilts: MadePiece['tilts']) => run(change.setTilts({ id: piece.id, tilts }))
+    const set = (n: number) => (angle: string) =>
+      put(piece.tilts.map((t, k) => (k === n ? { ...t, angle } : t)))
+    const stands = facing(piece.facing)
+    return (
+      <section className="border-t border-hairline py-2" aria-label="Leaning">
+        <h4 className="mb-1 font-semibold">Leaning</h4>
+        {piece.tilts.map((tilt, n) => (
+          <div key={n} className="flex items-start gap-1">
+            <MeasureField
+              label={`Turned about the edge of ${facesOf(tilt.at).map(sayFace).join(' and ')} by`}
+              showLabel
+              kind="angle"
+              value={tilt.angle}
+              at={keyOf.tilt(piece.id, n)}
+              onCommit={set(n)}
+            />
+            {!readOnly && (
+              <button
+                className="btn btn-quiet btn-icon mt-5"
+                aria-label="Stand it square again"
+                title="Stand it square again"
+                onClick={() => sayRefusal(put(piece.tilts.filter((_, k) => k !== n)))}
+              >
+                <X size={14} />
+              </button>
+            )}
+          </div>
+        ))}
+        {!readOnly && piece.tilts.length < 2 && (
+          <select
+            className="field"
+            aria-label="Lean it about"
+            value=""
+            onChange={(e) => {
+              const { edge } = edgesOf(stands).find((x) => x.says === e.target.value)!
+              sayRefusal(put([...piece.tilts, { at: edge, angle: '0deg' }]))
+            }}
+          >
+            <option value="">lean it about an edge…</option>
+            {edgesOf(stands).map(({ says }) => (
+              <option key={says} value={says}>
+                the {says}
+              </option>
+            ))}
+          </select>
+        )}
+      </section>
+    )
+  },
+  samePiece('tilts', 'facing'),
+)

@@ -27,15 +27,19 @@ export function takeFromCatalogue(catalogue: Catalogue, entryId: string): string
   return sayRefusal(run(change.addStock(stock))) ? stock.id : null
 }
 
+export const CATALOGUE = 'catalogue:'
+
 interface Props {
   readonly value: string
   readonly label: string
   readonly disabled?: boolean
+  /** Gives an entry of the catalogue as `catalogue:id`, and puts nothing on the rack yet. */
+  readonly later?: boolean
   readonly onChange: (id: string) => void
 }
 
 /** What is on the rack first, then the whole catalogue; choosing from the catalogue puts it on the rack. */
-export function StockSelect({ value, label, disabled, onChange }: Props) {
+export function StockSelect({ value, label, disabled, later, onChange }: Props) {
   const catalogue = useCatalogue()
   const stock = useOpen((s) => s.project.stock)
   const unit = useOpen((s) => s.project.settings.style.unit)
@@ -50,7 +54,8 @@ export function StockSelect({ value, label, disabled, onChange }: Props) {
       disabled={disabled}
       onChange={(e) => {
         const chosen = e.target.value
-        const id = chosen.startsWith('catalogue:') ? takeFromCatalogue(catalogue, chosen.slice(10)) : chosen
+        const named = chosen.startsWith(CATALOGUE) && !later
+        const id = named ? takeFromCatalogue(catalogue, chosen.slice(CATALOGUE.length)) : chosen
         if (id) onChange(id)
       }}
     >
@@ -66,7 +71,7 @@ export function StockSelect({ value, label, disabled, onChange }: Props) {
       )}
       <optgroup label="From the catalogue">
         {sorted.map((e) => (
-          <option key={e.stock.id} value={`catalogue:${e.stock.id}`}>
+          <option key={e.stock.id} value={`${CATALOGUE}${e.stock.id}`}>
             {fractions(e.stock.name)}
           </option>
         ))}

@@ -63,7 +63,7 @@ export const StoryStick = memo(function StoryStick() {
               aria-pressed={axis === k}
               aria-label={name}
               className={
-                'measure min-w-9 border px-2 ' +
+                'measure min-w-9 border px-2 pointer-coarse:min-h-9 pointer-coarse:min-w-11 ' +
                 `${axis === k ? 'border-chalk bg-chalk-pale' : 'border-hairline'}`
               }
               onClick={() => setAxis(k as Axis)}

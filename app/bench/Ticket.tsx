@@ -12,9 +12,13 @@ import { fractions } from '../ui/fractions'
 import { Len } from '../ui/Len'
 import { Mark } from '../ui/Mark'
 import { MeasureField } from '../ui/MeasureField'
+import { NameField } from '../ui/NameField'
 import { sayRefusal } from '../ui/refusal'
 import { deletePiece } from './remove'
 import { openDialog } from './asks'
+import { chosenGroup } from './groups'
+import { GroupTicket } from './GroupTicket'
+import { HardwareSection } from './Hardware'
 import { RepeatSection } from './Repeat'
 import { Spans } from './Spans'
 import { InGroup, Tilts } from './Stands'
@@ -26,6 +30,8 @@ export const Ticket = memo(function Ticket() {
   const piece = useOpen((s) => s.project.pieces.find((p) => p.id === pieceOf(key)))
   const instance = useOpen((s) => s.shown.byKey.get(key)) ?? null
   const empty = useOpen((s) => s.project.pieces.length === 0)
+  const group = useOpen((s) => chosenGroup(s.project, s.chosen))
+  if (group) return <GroupTicket key={group.id} group={group} />
   if (!piece)
     return (
       <div className="p-4">
@@ -55,7 +61,11 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
     <div className="p-4">
       <header className="flex items-center gap-2">
         {mark !== undefined && <Mark n={mark} />}
-        <NameField piece={piece} />
+        <NameField
+          label="Name"
+          name={piece.name}
+          onRename={(name) => run(change.renamePiece({ id: piece.id, name }))}
+        />
       </header>
       {count > 1 && <p className="text-quiet">{count} pieces chosen</p>}
       {instance && (
@@ -122,13 +132,14 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
             <Spans piece={made} />
           </div>
           <Tilts piece={made} />
-          <RepeatSection piece={made} />
+          <RepeatSection of={made} />
         </>
       ) : (
         piece.kind === 'twin' && <TwinSection piece={piece} stock={stock?.stock.name ?? ''} />
       )}
 
       <Work piece={piece} features={features} />
+      {made && <HardwareSection piece={made} />}
 
       <section className="border-t border-hairline py-2">
         <NoteField piece={piece} />
@@ -149,39 +160,6 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
             <Trash2 size={14} /> Delete
           </button>
         </div>
-      )}
-    </div>
-  )
-}
-
-function NameField({ piece }: { piece: Piece }) {
-  const readOnly = useOpen((s) => s.readOnly)
-  const [text, setText] = useState(piece.name)
-  const [why, setWhy] = useState<string | null>(null)
-  useEffect(() => setText(piece.name), [piece.name])
-  const commit = () => {
-    if (text.trim() === piece.name) return setWhy(null)
-    setWhy(run(change.renamePiece({ id: piece.id, name: text })))
-  }
-  return (
-    <div className="min-w-0 flex-1">
-      <input
-        aria-label="Name"
-        className={
-          'w-full rounded-sm border border-transparent bg-transparent px-1 font-title ' +
-          'text-lg font-semibold hover:border-hairline'
-        }
-        value={text}
-        readOnly={readOnly}
-        maxLength={80}
-        onChange={(e) => setText(e.target.value)}
-        onBlur={commit}
-        onKeyDown={(e) => e.key === 'Enter' && commit()}
-      />
-      {why && (
-        <p role="alert" className="text-pencil">
-          {why}
-        </p>
       )}
     </div>
   )

@@ -1,14 +1,27 @@
 /** What the bench is being asked to do: which panel and dialog are open, how the wood is shown. */
 import { create } from 'zustand'
-import type { Box } from '../../core/pieces'
+import type { Axis, Box } from '../../core/pieces'
 
 export type ViewName = 'front' | 'back' | 'left' | 'right' | 'top' | 'bottom' | 'pictorial'
+export interface Section {
+  readonly axis: Axis
+  readonly share: number
+  /** What lies beyond is cut away, not what lies before. */
+  readonly beyond: boolean
+}
+
 interface Bench {
-  readonly panel: 'ticket' | 'join'
-  readonly dialog: 'board' | 'mirror' | 'evenly' | null
-  readonly xray: boolean
-  readonly exploded: boolean
+  readonly panel: 'ticket' | 'join' | 'ready' | 'between' | 'measure'
+  readonly dialog: 'board' | 'mirror' | 'evenly' | 'repeat' | null
+  readonly seeThrough: boolean
+  readonly standApart: boolean
   readonly byMark: boolean
+  /** Where the wood is cut open: across which direction, at which share of it, from which side. */
+  readonly section: Section | null
+  /** Which side panel is drawn out, where there is no room for both beside the bench. */
+  readonly drawer: 'left' | 'right' | null
+  /** Where the menu of what can be done is open, on the screen. */
+  readonly menu: { readonly x: number; readonly y: number } | null
   /** The view last asked for; `n` makes asking twice a second asking. */
   readonly view: { readonly name: ViewName | 'fit'; readonly n: number }
   /** What pieces share where they touch, to show on the stage, with the instance each is on. */
@@ -18,9 +31,12 @@ interface Bench {
 export const useBench = create<Bench>(() => ({
   panel: 'ticket',
   dialog: null,
-  xray: false,
-  exploded: false,
+  menu: null,
+  drawer: null,
+  seeThrough: false,
+  standApart: false,
   byMark: false,
+  section: null,
   view: { name: 'pictorial', n: 0 },
   patches: [],
 }))
@@ -33,14 +49,34 @@ const fitSoon = () => setTimeout(() => lookFrom('fit'))
 
 export const openDialog = (dialog: NonNullable<Bench['dialog']>): void => useBench.setState({ dialog })
 
+/** Opens a panel at the right, or goes back to the ticket; where panels are drawers, it is drawn out. */
+function togglePanel(panel: Exclude<Bench['panel'], 'ticket'>): void {
+  useBench.setState((s) => {
+    const opens = s.panel !== panel
+    return { panel: opens ? panel : 'ticket', patches: [], drawer: opens ? 'right' : null }
+  })
+}
+
+export const drawOut = (side: 'left' | 'right'): void =>
+  useBench.setState((s) => ({ drawer: s.drawer === side ? null : side }))
+
 export function toggleJoining(): void {
-  useBench.setState((s) => ({ panel: s.panel === 'join' ? 'ticket' : 'join', patches: [] }))
+  togglePanel('join')
   fitSoon()
 }
+
+export const toggleBetween = (): void => togglePanel('between')
+
+export const toggleMeasuring = (): void => togglePanel('measure')
+
+export const toggleReady = (): void => togglePanel('ready')
 
 export function toggleApart(): void {
-  useBench.setState((s) => ({ exploded: !s.exploded }))
+  useBench.setState((s) => ({ standApart: !s.standApart }))
   fitSoon()
 }
 
-export const toggleSeeThrough = (): void => useBench.setState((s) => ({ xray: !s.xray }))
+export const toggleSeeThrough = (): void => useBench.setState((s) => ({ seeThrough: !s.seeThrough }))
+
+export const toggleSection = (): void =>
+  useBench.setState((s) => ({ section: s.section ? null : { axis: 1, share: 0.5, beyond: false } }))

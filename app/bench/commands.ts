@@ -1,18 +1,37 @@
 /** What can be done on the bench: one table for its keys, its buttons, the palette and the list of keys. */
-import { Box, Expand, Eye, Link2, Maximize, Palette, Plus, type LucideIcon } from 'lucide-react'
+import {
+  BetweenHorizontalStart,
+  Box,
+  Boxes,
+  Expand,
+  Eye,
+  Link2,
+  Maximize,
+  Palette,
+  Plus,
+  Ruler,
+  Scissors,
+  type LucideIcon,
+} from 'lucide-react'
 import type { MadePiece } from '../../core/document'
 import { pieceOf } from '../../core/resolve'
-import { choose, light, pick, useOpen } from '../store/open'
+import { choose, light, pick, READ_ONLY, useOpen } from '../store/open'
+import { sayRefusal } from '../ui/refusal'
 import {
   lookFrom,
   openDialog,
   toggleApart,
+  toggleBetween,
   toggleJoining,
+  toggleMeasuring,
+  toggleReady,
+  toggleSection,
   toggleSeeThrough,
   useBench,
   type ViewName,
 } from './asks'
-import { deletePiece } from './remove'
+import { chosenGroup, chosenIds, duplicateChosen, groupChosen, placeAgain, ungroupChosen } from './groups'
+import { deletePiece, deleteTogether } from './remove'
 
 export interface BenchCommand {
   readonly id: string
@@ -40,6 +59,10 @@ function chosenPiece(): MadePiece | null {
   return piece?.kind === 'made' ? piece : null
 }
 
+const theGroup = () => chosenGroup(useOpen.getState().project, useOpen.getState().chosen)
+/** The group or the piece that is chosen, when it can be repeated. */
+const chosenWood = () => theGroup() ?? chosenPiece()
+
 const VIEWS: ReadonlyArray<readonly [ViewName, string]> = [
   ['front', 'Front'],
   ['back', 'Back'],
@@ -60,6 +83,15 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     act: () => openDialog('board'),
   },
   {
+    id: 'between',
+    says: 'Add a board between faces',
+    keys: ['n'],
+    writes: true,
+    button: { at: 'tools', label: 'Between', icon: BetweenHorizontalStart },
+    on: (b) => b.panel === 'between',
+    act: () => toggleBetween(),
+  },
+  {
     id: 'join',
     says: 'Join pieces',
     keys: ['j'],
@@ -68,12 +100,61 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     act: () => toggleJoining(),
   },
   {
+    id: 'ready',
+    says: 'Put ready work in',
+    keys: ['w'],
+    writes: true,
+    button: { at: 'tools', label: 'Ready work', icon: Boxes },
+    on: (b) => b.panel === 'ready',
+    act: () => toggleReady(),
+  },
+  {
     id: 'evenly',
     says: 'Space evenly',
     keys: ['e'],
     writes: true,
-    can: () => chosenPiece() !== null,
+    can: () => chosenWood() !== null,
     act: () => openDialog('evenly'),
+  },
+  {
+    id: 'repeat',
+    says: 'Repeat in a row, or round an axis',
+    keys: ['shift+e'],
+    writes: true,
+    can: () => chosenWood() !== null,
+    act: () => openDialog('repeat'),
+  },
+  {
+    id: 'duplicate',
+    says: 'Duplicate what is chosen',
+    keys: ['mod+d'],
+    writes: true,
+    can: () => useOpen.getState().chosen.length > 0,
+    act: () => duplicateChosen(),
+  },
+  {
+    id: 'group',
+    says: 'Group what is chosen',
+    keys: ['g'],
+    writes: true,
+    can: () => chosenIds(useOpen.getState().chosen).length > 1,
+    act: () => groupChosen(),
+  },
+  {
+    id: 'ungroup',
+    says: 'Ungroup',
+    keys: ['shift+g'],
+    writes: true,
+    can: () => theGroup() !== null,
+    act: () => ungroupChosen(),
+  },
+  {
+    id: 'place-again',
+    says: 'Place a group again',
+    keys: [],
+    writes: true,
+    can: () => theGroup() !== null,
+    act: () => placeAgain(theGroup()!),
   },
   {
     id: 'mirror',
@@ -88,7 +169,7 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     says: 'Stand the pieces apart',
     keys: ['x'],
     button: { at: 'tools', label: 'Apart', icon: Expand },
-    on: (b) => b.exploded,
+    on: (b) => b.standApart,
     act: () => toggleApart(),
   },
   {
@@ -96,16 +177,32 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     says: 'See through the pieces',
     keys: ['z'],
     button: { at: 'tools', label: 'See through', icon: Eye },
-    on: (b) => b.xray,
+    on: (b) => b.seeThrough,
     act: () => toggleSeeThrough(),
+  },
+  {
+    id: 'section',
+    says: 'Cut the wood open',
+    keys: ['k'],
+    button: { at: 'tools', label: 'Section', icon: Scissors },
+    on: (b) => b.section !== null,
+    act: () => toggleSection(),
   },
   {
     id: 'marks',
     says: 'Show pieces in their mark colours',
-    keys: ['m'],
+    keys: ['c'],
     button: { at: 'tools', label: 'Marks', icon: Palette },
     on: (b) => b.byMark,
     act: () => useBench.setState((s) => ({ byMark: !s.byMark })),
+  },
+  {
+    id: 'measure',
+    says: 'Measure between two faces',
+    keys: ['m'],
+    button: { at: 'tools', label: 'Measure', icon: Ruler },
+    on: (b) => b.panel === 'measure',
+    act: () => toggleMeasuring(),
   },
   {
     id: 'fit',
@@ -130,8 +227,11 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     can: () => useOpen.getState().chosen.length > 0,
     act: () => {
       const { chosen, project } = useOpen.getState()
-      const piece = project.pieces.find((p) => p.id === pieceOf(chosen.at(-1) ?? ''))
-      if (piece) deletePiece(piece)
+      const ids = new Set(chosenIds(chosen))
+      const pieces = project.pieces.filter((p) => ids.has(p.id))
+      const group = theGroup()
+      if (group || pieces.length > 1) deleteTogether(group, pieces)
+      else if (pieces[0]) deletePiece(pieces[0])
     },
   },
   {
@@ -142,16 +242,40 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     act: () => {
       if (useOpen.getState().picking) return pick(null)
       if (useBench.getState().panel === 'join') return toggleJoining()
+      if (useBench.getState().panel === 'ready') return toggleReady()
+      if (useBench.getState().panel === 'between') return toggleBetween()
+      if (useBench.getState().panel === 'measure') return toggleMeasuring()
       choose([])
       light(null)
     },
   },
 ]
 
-/** Does it, where it can be done. */
+/** Does it, where it can be done; says so where the project is only read here. */
 export function doOnBench(command: BenchCommand): void {
-  if (command.writes && useOpen.getState().readOnly) return
+  if (command.writes && useOpen.getState().readOnly) return whenHeld(() => doOnBench(command))
   if (command.can?.() ?? true) command.act()
+}
+
+/** Does something once it is known that the project may be changed here; says so when it may not. */
+function whenHeld(then: () => void): void {
+  const { project } = useOpen.getState()
+  const known = () => {
+    const { elsewhere, readOnly, project: now } = useOpen.getState()
+    return elsewhere || !readOnly || now?.id !== project.id
+  }
+  const act = () => {
+    const { elsewhere, project: now } = useOpen.getState()
+    if (now?.id !== project.id) return
+    if (elsewhere) sayRefusal(READ_ONLY)
+    else then()
+  }
+  if (known()) return act()
+  const stop = useOpen.subscribe(() => {
+    if (!known()) return
+    stop()
+    act()
+  })
 }
 
 /** The keys of the bench, for useShortcuts. */

@@ -1,5 +1,5 @@
 import { toast } from 'sonner'
-import { change, type Piece } from '../../core/document'
+import { change, type Group, type Piece } from '../../core/document'
 import { choose, run, undo, whoRefersTo } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
 
@@ -15,4 +15,17 @@ export function deletePiece(piece: Piece): void {
       : `Deleted ${piece.name}`,
     { duration: 10_000, action: { label: 'Undo', onClick: () => undo() } },
   )
+}
+
+/** Deletes a whole group, or several pieces, as one step. */
+export function deleteTogether(group: Group | null, pieces: readonly Piece[]): void {
+  // Twins go before what they are the image of.
+  const order = [...pieces].sort((a, b) => (a.kind === b.kind ? 0 : a.kind === 'twin' ? -1 : 1))
+  const says = group ? group.name : `${pieces.length} pieces`
+  const changes = group
+    ? [change.removeGroup({ id: group.id })]
+    : order.map((p) => change.removePiece({ id: p.id }))
+  if (!sayRefusal(run(changes, `Delete ${says}`))) return
+  choose([])
+  toast(`Deleted ${says}`, { duration: 10_000, action: { label: 'Undo', onClick: () => undo() } })
 }

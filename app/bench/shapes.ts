@@ -12,6 +12,8 @@ import { Recent } from '../store/recent'
 
 const kept = new Recent<MadeShape>(3000)
 let asking = 0
+/** A change that is shaped within this time is not said to be waited for, milliseconds. */
+const SOON = 250
 
 /** The skins of instances, by their keys. */
 export interface Skins {
@@ -49,9 +51,9 @@ export function useShapes(shown: Shown): Shapes {
     const mine = ++asking
     if (missing.size === 0) {
       setBusy(false)
-      return
+      return undefined
     }
-    setBusy(true)
+    const late = setTimeout(() => setBusy(true), stood.size === 0 ? 0 : SOON)
     const take = (made: MadeShape[]) => {
       kept.put(
         made.map((m) => [keyOf(m.shape), m] as const),
@@ -61,6 +63,7 @@ export function useShapes(shown: Shown): Shapes {
     }
     askShown(({ remote, revision }) => remote.shape(revision, [...missing], proxy(take))).then(
       (done) => {
+        clearTimeout(late)
         if (mine !== asking) return
         setBusy(false)
         setFault(null)
@@ -68,11 +71,13 @@ export function useShapes(shown: Shown): Shapes {
         if (done === false && useOpen.getState().project === shown.project) void follow(true)
       },
       (error: unknown) => {
+        clearTimeout(late)
         if (mine !== asking) return
         setBusy(false)
         setFault(sayFault(error, 'The wood could not be shaped'))
       },
     )
+    return () => clearTimeout(late)
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what is missing changes along with the pieces
   }, [telling, byId, asked])
 

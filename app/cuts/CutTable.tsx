@@ -19,6 +19,17 @@ const COLUMNS: ReadonlyArray<readonly [Column, string, string]> = [
   ['thickness', 'Thick', 'text-right'],
 ]
 
+/**
+ * Columns of fixed tracks, so that rows out of sight need no layout. What is laid out as a grid says itself
+ * that it is a table.
+ */
+const TRACKS =
+  'grid items-center ' +
+  'grid-cols-[4.5rem_minmax(9rem,2fr)_4rem_repeat(3,6rem)_minmax(9rem,3fr)_minmax(6rem,1fr)]'
+const ROUGH_TRACKS =
+  'grid items-center ' +
+  'grid-cols-[4.5rem_minmax(9rem,2fr)_4rem_repeat(3,6rem)_11rem_minmax(9rem,3fr)_minmax(6rem,1fr)]'
+
 interface Props {
   readonly group: CutGroup
   /** Place of each mark among all, for its colour. */
@@ -37,12 +48,13 @@ export const CutTable = memo(function CutTable({ group, order }: Props) {
   })
   return (
     <div className="overflow-x-auto">
-      <table className="measure w-full border-collapse text-sm">
-        <thead>
-          <tr className="border-b border-edge">
+      <table className="measure block w-full min-w-3xl text-sm" role="table">
+        <thead className="block" role="rowgroup">
+          <tr className={`border-b border-edge ${rough ? ROUGH_TRACKS : TRACKS}`} role="row">
             {COLUMNS.map(([column, title, align]) => (
               <th
                 key={column}
+                role="columnheader"
                 className={`px-2 py-1 font-semibold ${align}`}
                 aria-sort={by.column === column ? (by.down ? 'descending' : 'ascending') : 'none'}
               >
@@ -52,12 +64,18 @@ export const CutTable = memo(function CutTable({ group, order }: Props) {
                 </button>
               </th>
             ))}
-            {rough && <th className="px-2 py-1 text-right font-semibold">Rough</th>}
-            <th className="px-2 py-1 text-left font-semibold">Work</th>
-            <th className="px-2 py-1 text-left font-semibold">Note</th>
+            {(rough ? ['Rough', 'Work', 'Note'] : ['Work', 'Note']).map((title) => (
+              <th
+                key={title}
+                role="columnheader"
+                className={`px-2 py-1 font-semibold ${title === 'Rough' ? 'text-right' : 'text-left'}`}
+              >
+                {title}
+              </th>
+            ))}
           </tr>
         </thead>
-        <tbody>
+        <tbody className="block" role="rowgroup">
           {rows.map((r) => (
             <Row key={r.mark} row={r} n={order.get(r.mark)!.n} rough={rough} />
           ))}
@@ -73,29 +91,42 @@ const Row = memo(function Row({ row: r, n, rough }: { row: CutRow; n: number; ro
   const pointed = usePointed((s) => s.mark === r.mark)
   const { piece, index } = r.of
   return (
-    <tr className={`border-b border-hairline ${pointed ? 'bg-chalk-pale' : ''}`} {...pointing(r.mark)}>
-      <td className="px-2 py-1">
+    <tr
+      role="row"
+      className={
+        'border-b border-hairline [contain-intrinsic-height:auto_2.25rem] [content-visibility:auto] ' +
+        `${rough ? ROUGH_TRACKS : TRACKS} ${pointed ? 'bg-chalk-pale' : ''}`
+      }
+      {...pointing(r.mark)}
+    >
+      <td role="cell" className="px-2 py-1">
         <Mark n={n} />
       </td>
-      <td className="px-2 py-1 whitespace-normal">{r.name}</td>
-      <td className="px-2 py-1 text-right">
+      <td role="cell" className="px-2 py-1 whitespace-normal">
+        {r.name}
+      </td>
+      <td role="cell" className="px-2 py-1 text-right">
         {r.quantity}
         {r.mirrored > 0 && <span className="block text-xs text-quiet">{r.mirrored} mirrored</span>}
       </td>
       {(['length', 'width', 'thickness'] as const).map((size) => (
-        <td key={size} className="px-2 py-1 text-right text-base" data-size={size}>
+        <td key={size} role="cell" className="px-2 py-1 text-right text-base" data-size={size}>
           <Because of={keyOf.finished(piece, size)} copy={index}>
             <Len mm={r[size]} />
           </Because>
         </td>
       ))}
       {rough && (
-        <td className="px-2 py-1 text-right">
+        <td role="cell" className="px-2 py-1 text-right">
           <Len mm={r.roughLength} /> × <Len mm={r.roughWidth} />
         </td>
       )}
-      <td className="px-2 py-1 whitespace-normal">{r.work}</td>
-      <td className="px-2 py-1 whitespace-normal">{r.note}</td>
+      <td role="cell" className="px-2 py-1 whitespace-normal">
+        {r.work}
+      </td>
+      <td role="cell" className="px-2 py-1 whitespace-normal">
+        {r.note}
+      </td>
     </tr>
   )
 })

@@ -2,19 +2,26 @@ import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/bench'
 import { pieceOf } from '../../core/resolve'
 import { memo, useEffect, useState } from 'react'
-import { openDialog, useBench } from '../bench/asks'
+import { drawOut, openDialog, useBench } from '../bench/asks'
 import { benchKeys } from '../bench/commands'
+import { BetweenPanel } from '../bench/BetweenPanel'
 import { BoardDialog } from '../bench/BoardDialog'
+import { chosenGroup } from '../bench/groups'
 import { JoinPanel } from '../bench/JoinPanel'
+import { MeasurePanel } from '../bench/MeasurePanel'
 import { Measures } from '../bench/Measures'
+import { BenchMenu } from '../bench/Menu'
 import { MirrorDialog } from '../bench/MirrorDialog'
 import { NoStage } from '../bench/NoStage'
 import { PieceList } from '../bench/PieceList'
 import { RepeatDialog } from '../bench/Repeat'
+import { ReadyPanel } from '../bench/ReadyPanel'
+import { SectionBar } from '../bench/SectionBar'
 import { useShapes, type Skins } from '../bench/shapes'
 import { StoryStick } from '../bench/StoryStick'
 import { Ticket } from '../bench/Ticket'
 import { Tools, Views } from '../bench/Tools'
+import { useTyping } from '../bench/typing'
 import { useShortcuts } from '../frame/shortcuts'
 import { useFindings } from '../store/findings'
 import { choose, firstOf, pick, useOpen } from '../store/open'
@@ -31,6 +38,13 @@ function hasWebGL(): boolean {
 }
 
 const KEYS = benchKeys()
+const PANELS = {
+  ticket: Ticket,
+  join: JoinPanel,
+  ready: ReadyPanel,
+  between: BetweenPanel,
+  measure: MeasurePanel,
+} as const
 
 export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Bench', matches)
 
@@ -38,12 +52,22 @@ export { ErrorBoundary } from '../frame/Fault'
 
 export default function BenchScreen() {
   const readOnly = useOpen((s) => s.readOnly)
-  const panel = useBench((s) => s.panel)
+  const drawer = useBench((s) => s.drawer)
+  const Panel = PANELS[useBench((s) => s.panel)]
   useEffect(() => () => pick(null), [])
+  useTyping()
   useShortcuts(KEYS)
   return (
-    <div className="grid h-full grid-cols-[232px_minmax(0,1fr)_320px] grid-rows-[minmax(0,1fr)_auto]">
-      <aside className="overflow-auto border-r border-hairline bg-panel">
+    <div
+      className={
+        'relative grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto] ' +
+        'roomy:grid-cols-[232px_minmax(0,1fr)_320px]'
+      }
+    >
+      <aside
+        id="left-panel"
+        className={`${DRAWER} left-0 w-[232px] border-r ${drawer === 'left' ? '' : 'max-roomy:hidden'}`}
+      >
         <PieceList />
         <Measures />
         <Loose />
@@ -52,16 +76,52 @@ export default function BenchScreen() {
         <Standing />
         <Empty />
         <Tools readOnly={readOnly} />
+        <SectionBar />
         <Views />
         <Wanted />
+        <Drawers />
       </main>
-      <aside className="overflow-auto border-l border-hairline bg-panel">
-        {panel === 'join' ? <JoinPanel /> : <Ticket />}
+      <aside
+        id="right-panel"
+        className={`${DRAWER} right-0 w-[320px] border-l ${drawer === 'right' ? '' : 'max-roomy:hidden'}`}
+      >
+        <Panel />
       </aside>
-      <footer className="col-span-3">
+      <footer className="roomy:col-span-3">
         <StoryStick />
       </footer>
       <Asking />
+      <BenchMenu />
+    </div>
+  )
+}
+
+/** A panel beside the bench; over it where there is no room for both. */
+const DRAWER =
+  'overflow-auto border-hairline bg-panel ' +
+  'max-roomy:absolute max-roomy:top-0 max-roomy:bottom-22 max-roomy:z-30 max-roomy:max-w-[85vw] ' +
+  'max-roomy:shadow-lg'
+
+/** Draws the panels out and puts them back, where they are drawers. */
+function Drawers() {
+  const drawer = useBench((s) => s.drawer)
+  return (
+    <div
+      className="fixed top-13 left-1/2 z-40 flex -translate-x-1/2 gap-1 roomy:hidden"
+      role="group"
+      aria-label="Panels"
+    >
+      {(['left', 'right'] as const).map((side) => (
+        <button
+          key={side}
+          className="btn"
+          aria-expanded={drawer === side}
+          aria-controls={`${side}-panel`}
+          onClick={() => drawOut(side)}
+        >
+          {side === 'left' ? 'Pieces' : 'Ticket'}
+        </button>
+      ))}
     </div>
   )
 }
@@ -158,7 +218,10 @@ function Wanted() {
   return (
     <p
       role="status"
-      className="absolute top-2 left-1/2 -translate-x-1/2 border border-chalk bg-chalk-pale px-3 py-1.5"
+      className={
+        'absolute top-2 left-1/2 -translate-x-1/2 border border-chalk bg-chalk-pale px-3 py-1.5 ' +
+        'max-roomy:top-15'
+      }
     >
       Pick a face for “{picking.prompt}”, or press Esc
     </p>
@@ -169,9 +232,12 @@ function Wanted() {
 function Asking() {
   const dialog = useBench((s) => s.dialog)
   const piece = useOpen((s) => s.project.pieces.find((p) => p.id === pieceOf(s.chosen.at(-1) ?? '')))
+  const group = useOpen((s) => chosenGroup(s.project, s.chosen))
   if (dialog === 'board') return <BoardDialog />
+  const wood = group ?? (piece?.kind === 'made' ? piece : null)
+  if (wood && (dialog === 'evenly' || dialog === 'repeat'))
+    return <RepeatDialog of={wood} kind={dialog === 'evenly' ? 'even' : 'pitch'} />
   if (piece?.kind !== 'made') return null
-  if (dialog === 'evenly') return <RepeatDialog piece={piece} />
   return dialog === 'mirror' ? <MirrorDialog piece={piece} /> : null
 }
 

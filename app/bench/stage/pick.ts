@@ -1,6 +1,6 @@
 /** What is under the pointer. */
 import { Box3, Ray, Vector3 } from 'three'
-import { ROOM_SIDES, sideAt, type Box, type RoomSide, type Vec3 } from '../../../core/pieces'
+import { dot, ROOM_SIDES, sideAt, vec3, type Box, type RoomSide, type Vec3 } from '../../../core/pieces'
 import type { Instance } from '../../../core/resolve'
 import { placeOf, type Board } from './board'
 
@@ -13,8 +13,12 @@ export interface Hit {
   readonly point: Vec3
 }
 
-/** The first board that a ray meets, by the nearest of its triangles. */
-export function hitOf(ray: Ray, boards: readonly Board[]): Hit | null {
+/** The first board that a ray meets where it is seen, by the nearest of its triangles. */
+export function hitOf(
+  ray: Ray,
+  boards: readonly Board[],
+  seen: (room: Vec3) => boolean = () => true,
+): Hit | null {
   const own = new Ray()
   const box = new Box3()
   const [a, b, c, met, place] = [new Vector3(), new Vector3(), new Vector3(), new Vector3(), new Vector3()]
@@ -33,7 +37,7 @@ export function hitOf(ray: Ray, boards: readonly Board[]): Hit | null {
       c.fromArray(skin.positions, 9 * k + 6)
       if (!own.intersectTriangle(a, b, c, false, met)) continue
       const far = place.copy(met).applyMatrix4(matrix).distanceTo(ray.origin)
-      if (far >= nearest) continue
+      if (far >= nearest || !seen([place.x, place.y, place.z])) continue
       nearest = far
       hit = { board, triangle: k, point: [place.x - shift[0], place.y - shift[1], place.z - shift[2]] }
     }
@@ -51,6 +55,27 @@ export function sideOf({ board: { instance, skin }, triangle, point }: Hit): Roo
   const side = ROOM_SIDES[axis * 2 + (room[axis]! > 0 ? 1 : 0)]!
   const surface = sideAt(side).far ? instance.grown.max[axis as 0] : instance.grown.min[axis as 0]
   return Math.abs(point[axis as 0] - surface) < 0.5 ? side : null
+}
+
+/** Where a ray met a board and which way the wood looks there, in the board's own frame. */
+export function surfaceAt({ board: { skin }, triangle }: Hit): { readonly at: Vec3; readonly normal: Vec3 } {
+  const corner = (n: number) => vec3((i) => skin.positions[9 * triangle + 3 * n + i]!)
+  const [a, b, c] = [corner(0), corner(1), corner(2)]
+  return { at: vec3((i) => (a[i] + b[i] + c[i]) / 3), normal: vec3((i) => skin.normals[9 * triangle + i]!) }
+}
+
+/** The triangles that the same work has left in one plane with the one that was hit. */
+export function flatAround(hit: Hit): number[] {
+  const { skin } = hit.board
+  const { at, normal } = surfaceAt(hit)
+  const here = dot(at, normal)
+  const work = skin.work[hit.triangle]
+  return [...skin.work.keys()].filter((k) => {
+    if (skin.work[k] !== work) return false
+    const [n, p] = [skin.normals.subarray(9 * k, 9 * k + 3), skin.positions.subarray(9 * k, 9 * k + 3)]
+    const along = (v: Float32Array) => v[0]! * normal[0] + v[1]! * normal[1] + v[2]! * normal[2]
+    return along(n) > 0.9999 && Math.abs(along(p) - here) < 0.05
+  })
 }
 
 /** A side of a piece, shoulder to shoulder, as a box without depth. */

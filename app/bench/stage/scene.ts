@@ -4,6 +4,7 @@
  */
 import {
   AmbientLight,
+  BackSide,
   BoxGeometry,
   BufferAttribute,
   BufferGeometry,
@@ -18,6 +19,7 @@ import {
   MOUSE,
   NoToneMapping,
   PerspectiveCamera,
+  Plane,
   Raycaster,
   Scene,
   TOUCH,
@@ -26,7 +28,7 @@ import {
   WebGLRenderer,
 } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
-import { sizeOf, type Box, type Vec3 } from '../../../core/pieces'
+import { cornersOf, sizeOf, type Axis, type Box, type Vec3 } from '../../../core/pieces'
 import { sameEntries } from '../../store/useShown'
 import { Batch } from './batch'
 import { placeOf, type Board } from './board'
@@ -44,8 +46,17 @@ export interface Look {
   readonly clear: boolean
 }
 
+/** A plane across a direction of the room, in millimetres; what lies before it or beyond it is cut away. */
+export interface Cut {
+  readonly axis: Axis
+  readonly at: number
+  readonly beyond: boolean
+}
+
 /** Width of the column of tools, pixels. */
 const TOOLS = 84
+/** Height of the row of views below, pixels. */
+const VIEWS = 44
 
 export class Stage3D {
   private readonly renderer: WebGLRenderer
@@ -73,7 +84,10 @@ export class Stage3D {
     side: DoubleSide,
   })
   private readonly patch = new MeshBasicMaterial({ transparent: true, opacity: 0.55, depthTest: false })
+  /** What a section shows of the inside: the far walls of the wood, flat, as its cut face. */
+  private readonly cap = new MeshBasicMaterial({ side: BackSide, color: 0xd9cdb8 })
   private readonly solid = new Batch(this.wood)
+  private readonly caps = new Batch(this.cap)
   private readonly seen = new Batch(this.glass)
   private readonly edges = new Lines(this.edge)
   private readonly chosenEdges = new Lines(this.chosenEdge)
@@ -81,7 +95,10 @@ export class Stage3D {
   private patches = new InstancedMesh(new BoxGeometry(), this.patch, 16)
   private boards: readonly Board[] = []
   private shownAs: Look | null = null
+  private cut: Cut | null = null
   private asked = 0
+  private looked: [from: Vec3 | null, box: Box] | null = null
+  private turned = false
   private readonly watch: ResizeObserver
 
   /** Throws where the browser cannot draw in three dimensions. */
@@ -111,13 +128,20 @@ export class Stage3D {
     this.patches.frustumCulled = false
     this.patches.count = 0
     for (const o of [new AmbientLight(0xffffff, 1.75), sun, sky]) this.scene.add(o)
-    this.scene.add(this.solid.mesh, this.seen.mesh, this.edges.object, this.chosenEdges.object)
+    this.scene.add(
+      this.solid.mesh,
+      this.caps.mesh,
+      this.seen.mesh,
+      this.edges.object,
+      this.chosenEdges.object,
+    )
     this.scene.add(this.lit, this.patches)
     this.controls = new OrbitControls(this.eye, this.canvas)
     this.controls.zoomToCursor = true
     this.controls.mouseButtons = { LEFT: MOUSE.ROTATE, MIDDLE: MOUSE.ROTATE, RIGHT: MOUSE.ROTATE }
     this.controls.touches = { ONE: TOUCH.ROTATE, TWO: TOUCH.DOLLY_PAN }
     this.controls.addEventListener('change', this.draw)
+    this.controls.addEventListener('start', () => (this.turned = true))
     this.canvas.addEventListener('webglcontextrestored', this.draw)
     this.watch = new ResizeObserver(() => this.fill())
     this.watch.observe(host)
@@ -133,8 +157,24 @@ export class Stage3D {
     if (wide === 0 || high === 0) return
     this.renderer.setSize(wide, high)
     this.eye.aspect = wide / high
-    this.eye.updateProjectionMatrix()
-    this.draw()
+    // The middle of the picture is the middle of what the row of views leaves free.
+    this.eye.setViewOffset(wide, high, 0, VIEWS / 2, wide, high)
+    if (this.looked && !this.turned) this.look(...this.looked)
+    else this.draw()
+  }
+
+  /** Whether a maker has turned or zoomed the view since it was last looked from a direction. */
+  get own(): boolean {
+    return this.turned
+  }
+
+  /** Whether all of a box is in the picture. */
+  shows(box: Box): boolean {
+    this.eye.updateMatrixWorld()
+    return cornersOf(box).every((corner) => {
+      const p = new Vector3(...corner).project(this.eye)
+      return Math.abs(p.x) <= 1 && Math.abs(p.y) <= 1
+    })
   }
 
   /** Asks for a new picture; however often it is asked, there is one before the screen is shown next. */
@@ -165,19 +205,33 @@ export class Stage3D {
     const others = boards.filter((b) => !b.chosen)
     this.solid.show(clear ? chosen : boards)
     this.seen.show(clear ? others : [])
+    this.caps.show(this.cut && !clear ? boards : [])
     this.edges.show(others)
     this.chosenEdges.show(chosen)
     this.draw()
   }
 
-  /** Lights up what one cut of a board's recipe has left, by its number from 1; null for none. */
-  light(board: Board | null, cut: number): void {
+  /** Cuts the wood open by a plane across the room; what lies on its one side is not seen. Null for none. */
+  section(cut: Cut | null): void {
+    if (!cut && !this.cut) return
+    this.cut = cut
+    const sign = cut?.beyond ? -1 : 1
+    const normal = new Vector3()
+    if (cut) normal.setComponent(cut.axis, sign)
+    const planes = cut ? [new Plane(normal, -sign * cut.at)] : []
+    this.renderer.localClippingEnabled = cut !== null
+    const { wood, glass, cap, edge, chosenEdge, glow } = this
+    for (const m of [wood, glass, cap, edge, chosenEdge, glow]) m.clippingPlanes = planes
+    this.caps.show(cut && !this.shownAs?.clear ? this.boards : [])
+    this.draw()
+  }
+
+  /** Lights up these triangles of a board; null for none. */
+  light(board: Board | null, picked: readonly number[]): void {
     if (!board && !this.lit.visible) return
     this.lit.geometry.dispose()
-    const of = board?.skin
-    const picked = of ? [...of.work.keys()].filter((k) => of.work[k] === cut) : []
     const places = new Float32Array(9 * picked.length)
-    picked.forEach((k, n) => places.set(of!.positions.subarray(9 * k, 9 * k + 9), 9 * n))
+    picked.forEach((k, n) => places.set(board!.skin.positions.subarray(9 * k, 9 * k + 9), 9 * n))
     this.lit.geometry = new BufferGeometry().setAttribute('position', new BufferAttribute(places, 3))
     this.lit.visible = picked.length > 0
     this.lit.matrixAutoUpdate = false
@@ -215,7 +269,11 @@ export class Stage3D {
     // The tools stand over the left side of the picture; what is shown keeps clear of them, and stays in the
     // middle.
     const free = wide > 4 * TOOLS ? wide - 2 * TOOLS : wide
-    const distance = distanceFor(box, centre, toward, this.eye.fov, free / Math.max(1, high))
+    const above = Math.max(1, high > 4 * VIEWS ? high - VIEWS : high)
+    const tan = (Math.tan((this.eye.fov * Math.PI) / 360) * above) / Math.max(1, high)
+    const distance = distanceFor(box, centre, toward, tan, free / above)
+    this.looked = [from, box]
+    this.turned = false
     this.eye.position.copy(centre).addScaledVector(toward, distance)
     this.controls.target.copy(centre)
     this.controls.update()
@@ -229,15 +287,19 @@ export class Stage3D {
     const caster = new Raycaster()
     this.eye.updateMatrixWorld()
     caster.setFromCamera(at, this.eye)
-    return hitOf(caster.ray, this.boards)
+    const { cut } = this
+    const there = (p: Vec3) => !cut || (cut.beyond ? p[cut.axis] <= cut.at : p[cut.axis] >= cut.at)
+    return hitOf(caster.ray, this.boards, there)
   }
 
   dispose(): void {
     cancelAnimationFrame(this.asked)
     this.watch.disconnect()
     this.controls.dispose()
-    for (const o of [this.solid, this.seen, this.edges, this.chosenEdges, this.patches]) o.dispose()
-    for (const m of [this.wood, this.glass, this.edge, this.chosenEdge, this.glow, this.patch]) m.dispose()
+    for (const o of [this.solid, this.caps, this.seen, this.edges, this.chosenEdges, this.patches])
+      o.dispose()
+    for (const m of [this.wood, this.glass, this.cap, this.edge, this.chosenEdge, this.glow, this.patch])
+      m.dispose()
     this.lit.geometry.dispose()
     this.renderer.dispose()
     this.canvas.remove()
@@ -245,10 +307,9 @@ export class Stage3D {
 }
 
 /** How far off the eye must be for every corner of the box to be in the picture, with a little air. */
-function distanceFor(box: Box, centre: Vector3, toward: Vector3, fov: number, aspect: number): number {
+function distanceFor(box: Box, centre: Vector3, toward: Vector3, tan: number, aspect: number): number {
   const right = new Vector3(0, 0, 1).cross(toward).normalize()
   const up = toward.clone().cross(right)
-  const tan = Math.tan((fov * Math.PI) / 360)
   let far = 100
   for (let k = 0; k < 8; k++) {
     const corner = [0, 1, 2].map((i) => ((k >> i) & 1 ? box.max[i] : box.min[i])) as [number, number, number]

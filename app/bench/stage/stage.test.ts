@@ -1,16 +1,17 @@
 import fc from 'fast-check'
 import { MeshBasicMaterial, LineBasicMaterial, Matrix4, Ray, Vector3, type BufferAttribute } from 'three'
-import { change } from '../../../core/document'
+import { change, onFace } from '../../../core/document'
 import { modelOf } from '../../../core/model'
 import type { Vec3 } from '../../../core/pieces'
 import { volumeOf } from '../../../core/pieces'
 import type { Kernel } from '../../../core/solid'
 import { block, join, make, testKernel } from '../../../core/testing/bench'
+import { roleAt } from '../../../core/work'
 import { skinOf } from '../../../workers/skin'
 import { Batch } from './batch'
 import { placeOf, type Board } from './board'
 import { Lines } from './lines'
-import { flatOn, hitOf, sideOf } from './pick'
+import { flatAround, flatOn, hitOf, sideOf, surfaceAt } from './pick'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -85,6 +86,46 @@ describe('what is under the pointer', () => {
     expect(skin.work[hit.triangle]).toBe(1)
     expect(sideOf(hit)).toBeNull()
     expect(instance.flipped).toBe(false)
+  })
+  test.each([
+    ['floor', [250, 20, 900]],
+    ['wall1', [900, 150, 300]],
+    ['wall2', [-400, 150, 300]],
+  ] as const)('in a maker’s own channel is its %s, and all of that flat', (role, from) => {
+    const step = {
+      id: 'w1',
+      kind: 'channel',
+      at: onFace('face'),
+      fields: { place: '100', width: '80', depth: '9' },
+      options: { run: 'across' },
+      off: false,
+    }
+    const model = modelOf(
+      make([...block('a', 'right-up', [0, 500], [0, 300], [0, 18]), change.addStep({ on: 'a', step })]),
+    )
+    const instance = model.resolved.instances[0]!
+    const skin = { shape: 1, ...skinOf(kernel.shape(model.recipe(instance))) }
+    const to: Vec3 = role === 'floor' ? [140, 150, 9] : role === 'wall1' ? [100, 150, 13] : [180, 150, 13]
+    const hit = hitOf(rayFrom(from, to), [
+      { instance, skin, shift: [0, 0, 0] as Vec3, colour: '#fff', chosen: false },
+    ])!
+    const { at, normal } = surfaceAt(hit)
+    const flat = flatAround(hit)
+    expect(roleAt(model.features(instance)[0]!, at, normal)).toBe(role)
+    expect(sideOf(hit)).toBeNull()
+    let area = 0
+    for (const k of flat) {
+      const [a, b, c] = [0, 3, 6].map((n) => new Vector3().fromArray(skin.positions, 9 * k + n))
+      area += b!.sub(a!).cross(c!.sub(a!)).length() / 2
+    }
+    expect(area).toBeCloseTo(role === 'floor' ? 80 * 300 : 9 * 300, 1)
+  })
+  test('is not what a section has cut away', () => {
+    const boards = boardsOf()
+    const ray = rayFrom([-500, 100, 309], [900, 100, 309])
+    expect(hitOf(ray, boards)!.board.instance.name).toBe('A')
+    expect(hitOf(ray, boards, (p) => p[0] >= 100)!.board.instance.name).toBe('Twin')
+    expect(hitOf(ray, boards, (p) => p[2] >= 400)).toBeNull()
   })
   test('is said as if pieces did not stand apart', () => {
     const shifted = boardsOf().map((b) => ({ ...b, shift: [0, 0, 1000] as Vec3 }))

@@ -1,0 +1,148 @@
+/** On the ticket: what is fixed to a piece, its hinges with how far they open, and what else it wants. */
+import { FlipHorizontal, Plus, Trash2 } from 'lucide-react'
+import { memo, useState } from 'react'
+import { change, freeId, type Hardware, type MadePiece } from '../../core/document'
+import { facing } from '../../core/pieces'
+import { keyOf } from '../../core/resolve'
+import { run, useOpen } from '../store/open'
+import { fractions } from '../ui/fractions'
+import { MeasureField } from '../ui/MeasureField'
+import { sayRefusal } from '../ui/refusal'
+import { edgesOf, sayEdge } from './edges'
+import { chosenIds } from './groups'
+import { samePiece } from './samePiece'
+
+export const HardwareSection = memo(function HardwareSection({ piece }: { piece: MadePiece }) {
+  const readOnly = useOpen((s) => s.readOnly)
+  const all = useOpen((s) => s.project.hardware)
+  const mine = all.filter((h) => h.on === piece.id || (h.kind === 'hinge' && h.moves.includes(piece.id)))
+  return (
+    <section className="border-t border-hairline py-2" aria-label="Hardware">
+      <h4 className="mb-1 font-semibold">Hardware</h4>
+      <ul className="grid gap-2">
+        {mine.map((h) => (
+          <Item key={h.id} item={h} />
+        ))}
+      </ul>
+      {!readOnly && <NewItem piece={piece} />}
+    </section>
+  )
+}, samePiece('facing'))
+
+function Item({ item }: { item: Hardware }) {
+  const readOnly = useOpen((s) => s.readOnly)
+  const on = useOpen((s) => s.project.pieces.find((p) => p.id === item.on))
+  const moves = useOpen((s) =>
+    item.kind === 'hinge'
+      ? [...s.project.pieces, ...s.project.groups]
+          .filter((x) => item.moves.includes(x.id))
+          .map((x) => x.name)
+          .join(', ')
+      : '',
+  )
+  const set = (more: object) => run(change.setHardware({ id: item.id, ...more }))
+  const turned = (limit: string) => (limit.startsWith('-') ? limit.slice(1) : `-${limit}`)
+  return (
+    <li className="border border-hairline p-2">
+      <div className="flex items-center gap-1">
+        <span className="mr-auto font-semibold">{fractions(item.name)}</span>
+        {!readOnly && (
+          <button
+            className="btn btn-quiet btn-icon"
+            aria-label={`Take ${item.name} away`}
+            title="Take it away"
+            onClick={() => sayRefusal(run(change.removeHardware({ id: item.id })))}
+          >
+            <Trash2 size={14} />
+          </button>
+        )}
+      </div>
+      {item.kind === 'hinge' && on?.kind === 'made' && (
+        <p className="text-quiet">
+          On the {sayEdge(item.at, facing(on.facing))} of {on.name}; {moves} swings
+        </p>
+      )}
+      <div className="flex items-start gap-1">
+        <MeasureField
+          label="How many"
+          showLabel
+          kind="number"
+          value={item.count}
+          at={keyOf.hardware(item.id, 'count')}
+          onCommit={(count) => set({ count })}
+        />
+        {item.kind === 'hinge' && (
+          <>
+            <MeasureField
+              label="Opens to"
+              showLabel
+              kind="angle"
+              value={item.limit}
+              at={keyOf.hardware(item.id, 'limit')}
+              onCommit={(limit) => set({ limit })}
+            />
+            {!readOnly && /^-?[\d.]+(deg|°)?$/.test(item.limit) && (
+              <button
+                className="btn btn-icon mt-5"
+                aria-label="Open it the other way"
+                title="Open it the other way"
+                onClick={() => sayRefusal(set({ limit: turned(item.limit) }))}
+              >
+                <FlipHorizontal size={14} />
+              </button>
+            )}
+          </>
+        )}
+      </div>
+    </li>
+  )
+}
+
+/** A hinge on an edge of the piece, about which it and what else is chosen swings; or any other item. */
+function NewItem({ piece }: { piece: MadePiece }) {
+  const [name, setName] = useState('')
+  const [edge, setEdge] = useState('')
+  const edges = edgesOf(facing(piece.facing))
+  const add = () => {
+    const { project, chosen } = useOpen.getState()
+    const id = freeId(
+      'h',
+      project.hardware.map((h) => h.id),
+    )
+    const at = edges.find((e) => e.says === edge)?.edge
+    const moves = [...new Set([piece.id, ...chosenIds(chosen)])]
+    const base = { id, name: name.trim() || (at ? 'Hinge' : ''), on: piece.id, note: '' }
+    if (!base.name)
+      return void sayRefusal('Say what it is called, as in Turned knob, or choose the edge of a hinge')
+    const item = at
+      ? { ...base, kind: 'hinge' as const, count: '2', at, moves, limit: '90deg' }
+      : { ...base, kind: 'item' as const, count: '1' }
+    if (!sayRefusal(run(change.addHardware(item)))) return
+    setName('')
+    setEdge('')
+  }
+  return (
+    <div className="mt-1 grid grid-cols-[1fr_1fr_auto] gap-1">
+      <input
+        className="field"
+        aria-label="Name of the hardware"
+        placeholder="Turned knob"
+        value={name}
+        maxLength={80}
+        onChange={(e) => setName(e.target.value)}
+        onKeyDown={(e) => e.key === 'Enter' && add()}
+      />
+      <select className="field" aria-label="Hinged at" value={edge} onChange={(e) => setEdge(e.target.value)}>
+        <option value="">no hinge</option>
+        {edges.map(({ says }) => (
+          <option key={says} value={says}>
+            hinge at the {says}
+          </option>
+        ))}
+      </select>
+      <button className="btn" onClick={add}>
+        <Plus size={14} /> Add
+      </button>
+    </div>
+  )
+}

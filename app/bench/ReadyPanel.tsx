@@ -1,0 +1,230 @@
+/** Ready work: furniture that is asked with a picture and a few measures, and comes as ordinary pieces. */
+import { useState } from 'react'
+import { freeId, type Stock } from '../../core/document'
+import type { RoomSide } from '../../core/pieces'
+import { stockFor, type Catalogue } from '../../core/rack'
+import { READY, suits, type Ready } from '../../core/ready'
+import type { Asked, Built } from '../../core/ready/build'
+import { pieceOf } from '../../core/resolve'
+import type { ReadyTold } from '../../workers/model'
+import { useAsked } from '../store/asked'
+import { sayFault } from '../store/hands'
+import { askModel } from '../store/modelling'
+import { choose, firstOf, pickInTurn, run, useOpen, whenSettled } from '../store/open'
+import { Faulted } from '../ui/Faulted'
+import { LineDrawing } from '../ui/LineDrawing'
+import { MeasureField } from '../ui/MeasureField'
+import { measureText } from '../ui/exactText'
+import { lookFrom, toggleReady, useBench } from './asks'
+import { CATALOGUE, StockSelect, useCatalogue } from './StockSelect'
+
+export function ReadyPanel() {
+  const [kind, setKind] = useState(READY[0]!.kind)
+  const ready = READY.find((r) => r.kind === kind)!
+  return (
+    <div className="p-4">
+      <div className="mb-2 flex items-center justify-between">
+        <h2 className="panel-title">Ready work</h2>
+        <button className="btn" onClick={toggleReady}>
+          Leave it
+        </button>
+      </div>
+      <select
+        className="field mb-1"
+        aria-label="What to put in"
+        autoFocus
+        value={kind}
+        onChange={(e) => setKind(e.target.value)}
+      >
+        {READY.map((r) => (
+          <option key={r.kind} value={r.kind}>
+            {r.title}
+          </option>
+        ))}
+      </select>
+      <p className="mb-2 text-quiet">{ready.says}</p>
+      <ReadyForm key={kind} ready={ready} />
+    </div>
+  )
+}
+
+function ReadyForm({ ready }: { ready: Ready }) {
+  const catalogue = useCatalogue()
+  const [stocks, setStocks] = useState(() => startStocks(ready, catalogue))
+  const [measures, setMeasures] = useState(() => startMeasures(ready))
+  const [fits, setFits] = useState(() => startFits(ready))
+  const [why, setWhy] = useState<string | null>(null)
+  const asked = settle(stocks, measures, fits, catalogue)
+  const { answer, fault, again } = useAsked<ReadyTold>(
+    `ready ${ready.kind}`,
+    async (hand) => hand.ready(ready.kind, asked),
+    JSON.stringify(asked),
+  )
+
+  const pickSides = () =>
+    pickInTurn(
+      ready.fits.map(([, label]) => label),
+      (stored, n) => setFits((now) => ({ ...now, [ready.fits[n]![0]]: stored })),
+    )
+
+  async function put() {
+    const { project } = useOpen.getState()
+    try {
+      // The drawing may be that of a moment ago; what is put in is what stands in the fields now.
+      const built = await askModel<Built>(project, async ({ remote }) => remote.ready(ready.kind, asked))
+      const refused = 'why' in built ? built.why : run(built.changes, `Put in: ${ready.title.toLowerCase()}`)
+      setWhy(refused)
+      if (!refused) showNew(new Set(project.pieces.map((p) => p.id)))
+    } catch (error) {
+      setWhy(sayFault(error, 'It could not be put in'))
+    }
+  }
+
+  return (
+    <form
+      className="grid gap-2"
+      onSubmit={(e) => {
+        e.preventDefault()
+        void put()
+      }}
+    >
+      <div className="grid h-36 place-items-center border border-hairline bg-stage p-2">
+        {fault ? (
+          <Faulted says={fault} again={again} />
+        ) : answer?.drawn ? (
+          <LineDrawing
+            drawn={answer.drawn}
+            className="h-32 w-full"
+            aria-label={`${ready.title}, as it would be`}
+          />
+        ) : (
+          <p className="text-center text-quiet">{answer && 'why' in answer ? answer.why : 'Drawing it…'}</p>
+        )}
+      </div>
+      {Object.entries(ready.stocks).map(([name, { label }]) => (
+        <div key={name}>
+          <span className="text-xs text-quiet">{label}</span>
+          <StockSelect
+            label={label}
+            later
+            value={stocks[name] ?? ''}
+            onChange={(id) => setStocks({ ...stocks, [name]: id })}
+          />
+        </div>
+      ))}
+      <div className="grid grid-cols-2 items-end gap-2">
+        {Object.entries(ready.measures).map(([name, { label, kind, optional }]) => (
+          <MeasureField
+            key={name}
+            label={label}
+            showLabel
+            kind={kind ?? 'length'}
+            value={measures[name] ?? ''}
+            optional={optional ?? false}
+            onCommit={(text) => (setMeasures((now) => ({ ...now, [name]: text })), null)}
+          />
+        ))}
+      </div>
+      {ready.fits.length > 1 && (
+        <button type="button" className="btn justify-self-start" onClick={pickSides}>
+          Pick where it goes, side by side
+        </button>
+      )}
+      {ready.fits.map(([side, label]) => (
+        <MeasureField
+          key={side}
+          label={label}
+          showLabel
+          pickable
+          optional
+          placeholder="a face or a measure"
+          value={fits[side] ?? ''}
+          onCommit={(text) => (setFits((now) => ({ ...now, [side]: text })), null)}
+        />
+      ))}
+      {why && (
+        <p role="alert" className="text-pencil">
+          {why}
+        </p>
+      )}
+      <button className="btn btn-main sticky bottom-0 justify-center" disabled={!answer}>
+        Put it in
+      </button>
+    </form>
+  )
+}
+
+/** Chooses the first of what came, and has all of it in the picture. */
+function showNew(before: ReadonlySet<string>): void {
+  useBench.setState({ panel: 'ticket' })
+  whenSettled(() => {
+    const first = useOpen.getState().project.pieces.find((p) => !before.has(p.id))
+    if (first) choose(firstOf(first.id))
+    lookFrom('fit')
+  })
+}
+
+type Texts = Readonly<Record<string, string>>
+
+/** Wood for each part: from the rack where it suits, else from the catalogue. */
+function startStocks(ready: Ready, catalogue: Catalogue): Texts {
+  const { project } = useOpen.getState()
+  const { unit } = project.settings.style
+  const offered = catalogue.entries.filter((e) => e.unit === unit).map((e) => stockFor(e, unit))
+  return Object.fromEntries(
+    Object.entries(ready.stocks).map(([name, role]) => {
+      const species = new Set(project.stock.map((s) => s.species))
+      const alike = offered.filter((s) => species.has(s.species))
+      const all = [...project.stock, ...alike]
+      const best = suits(role, all, unit) ?? suits(role, offered, unit)
+      const own = best && project.stock.some((s) => s.id === best.id || s.name === best.name)
+      return [name, best === null ? '' : own ? best.id : CATALOGUE + best.id]
+    }),
+  )
+}
+
+const startMeasures = (ready: Ready): Texts => {
+  const { unit } = useOpen.getState().project.settings.style
+  return Object.fromEntries(Object.entries(ready.measures).map(([name, m]) => [name, m.starts[unit]]))
+}
+
+type Fits = Partial<Record<RoomSide, string>>
+
+/** What stands by itself starts clear of all else; what goes into something, at the group that is chosen. */
+function startFits(ready: Ready): Fits {
+  const { project, shown, chosen } = useOpen.getState()
+  if (ready.free) {
+    const ends = shown.instances.map((i) => i.grown.max[0])
+    const clear = project.settings.style.unit === 'in' ? 101.6 : 100
+    return {
+      left: ends.length
+        ? measureText(Math.ceil(Math.max(...ends) / clear) * clear + clear, shown.style)
+        : '0',
+    }
+  }
+  const of = project.pieces.find((p) => p.id === pieceOf(chosen.at(-1) ?? ''))?.group
+  const group = of ?? (project.groups.length === 1 ? project.groups[0]!.id : null)
+  return group ? Object.fromEntries(ready.fits.map(([side]) => [side, `@${group}.${side}`])) : {}
+}
+
+/** What was settled, with stocks of the catalogue as they would come to the rack. */
+function settle(stocks: Texts, measures: Texts, fits: Fits, catalogue: Catalogue): Asked {
+  const { project } = useOpen.getState()
+  const ids = project.stock.map((s) => s.id)
+  const bring = new Map<string, Stock>()
+  const idOf = (value: string): string => {
+    if (!value.startsWith(CATALOGUE)) return value
+    const entry = catalogue.entries.find((e) => e.stock.id === value.slice(CATALOGUE.length))
+    if (!entry) return ''
+    const there = project.stock.find((s) => s.name === entry.stock.name)
+    if (there) return there.id
+    const known = bring.get(value)
+    if (known) return known.id
+    const id = freeId('s', ids)
+    ids.push(id)
+    bring.set(value, { ...stockFor(entry, project.settings.style.unit), id })
+    return id
+  }
+  const chosen = Object.fromEntries(Object.entries(stocks).map(([name, value]) => [name, idOf(value)]))
+  return { stocks: chosen, bring: [...bring.values()], measures, fits }
+}

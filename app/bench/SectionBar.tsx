@@ -1,0 +1,68 @@
+/** Where the wood is cut open: across which direction, how far in, and from which side. */
+import { FlipHorizontal, X } from 'lucide-react'
+import { AXIS_OF, DIRECTION_OF, hull, type Axis } from '../../core/pieces'
+import { useOpen } from '../store/open'
+import { Len } from '../ui/Len'
+import { toggleSection, useBench, type Section } from './asks'
+
+export function SectionBar() {
+  const section = useBench((s) => s.section)
+  const instances = useOpen((s) => s.shown.instances)
+  if (!section) return null
+  const all = hull(instances.map((i) => i.grown))
+  const set = (more: Partial<Section>) => useBench.setState({ section: { ...section, ...more } })
+  const { axis, share, beyond } = section
+  return (
+    <div
+      role="group"
+      aria-label="Section"
+      className={
+        'absolute bottom-14 left-1/2 flex max-w-full -translate-x-1/2 items-center gap-2 border ' +
+        'border-hairline bg-panel px-2 py-1'
+      }
+    >
+      <select
+        className="field w-auto"
+        aria-label="Cut across"
+        value={axis}
+        onChange={(e) => set({ axis: Number(e.target.value) as Axis })}
+      >
+        {DIRECTION_OF.map((d) => (
+          <option key={d} value={AXIS_OF[d]}>
+            {d}
+          </option>
+        ))}
+      </select>
+      <input
+        type="range"
+        className="w-40 accent-(--chalk)"
+        aria-label="How far in"
+        min={0}
+        max={1}
+        step={0.005}
+        value={share}
+        onChange={(e) => set({ share: Number(e.target.value) })}
+      />
+      <span className="measure min-w-16 text-right" role="status">
+        {all && <Len mm={all.min[axis] + share * (all.max[axis] - all.min[axis])} />}
+      </span>
+      <button
+        className="btn btn-icon"
+        aria-label="Cut the other side away"
+        title="Cut the other side away"
+        aria-pressed={beyond}
+        onClick={() => set({ beyond: !beyond })}
+      >
+        <FlipHorizontal size={14} />
+      </button>
+      <button
+        className="btn btn-icon"
+        aria-label="Close it again"
+        title="Close it again"
+        onClick={toggleSection}
+      >
+        <X size={14} />
+      </button>
+    </div>
+  )
+}

@@ -1,0 +1,80 @@
+/** A board told by faces: the one it starts from, the one it runs to, and one it lies on. */
+import type { Direction, MadePiece } from '../../core/document'
+import { AXIS_OF, DIRECTION_OF, ROOM_SIDES, sideAt, sideOf, type RoomSide } from '../../core/pieces'
+
+export interface Faces {
+  /** Places as stored texts; the first is a face, `@p1.right`. */
+  readonly from: string
+  readonly to: string
+  /** A face, or empty. */
+  readonly on: string
+}
+
+export interface Standing {
+  readonly facing: string
+  readonly spans: MadePiece['spans']
+  readonly name: string
+}
+
+const ALONG: Readonly<Record<Direction, string>> = { across: 'right', deep: 'back', up: 'up' }
+const TOWARD: Readonly<Record<Direction, string>> = { across: 'left', deep: 'front', up: 'up' }
+/** What such a board is mostly called, by how it stands. */
+const NAMES: Readonly<Record<string, string>> = {
+  'right-up': 'Shelf',
+  'right-front': 'Rail',
+  'up-left': 'Upright',
+  'up-front': 'Stile',
+  'back-left': 'Runner',
+  'back-up': 'Bearer',
+}
+
+/** The piece and the side that a face is named by; null for what is no face of a piece or group. */
+export function faceNamed(text: string): { readonly piece: string; readonly side: RoomSide } | null {
+  const found = /^@([A-Za-z0-9_]+(?:#[A-Za-z0-9_:]+)?)\.([a-z]+)$/.exec(text.trim())
+  const side = found && ROOM_SIDES.find((s) => s === found[2])
+  return side ? { piece: found[1]!, side } : null
+}
+
+const directionOf = (side: RoomSide): Direction => DIRECTION_OF[sideAt(side).axis]!
+
+/**
+ * How a board stands between faces: its length from the one to the other, its thickness off the face it lies
+ * on, and the width level with the piece that it starts from, whose whole width it takes when its stock has
+ * none of its own (`wide`). `last` is how the board before it stood. A sentence where the faces do not tell.
+ */
+export function standBetween(
+  { from, to, on }: Faces,
+  wide: boolean,
+  last: string | null,
+): Standing | { readonly why: string } {
+  const first = faceNamed(from)
+  if (!first) return { why: 'Pick the face it starts from' }
+  if (!to.trim()) return { why: 'Pick the face it runs to, or say where it ends' }
+  const length = directionOf(first.side)
+  const second = faceNamed(to)
+  if (second && directionOf(second.side) !== length)
+    return { why: 'The two faces do not look at each other; pick one that faces the first' }
+  if (second && sideAt(second.side).far === sideAt(first.side).far)
+    return { why: 'The two faces look the same way; pick one that faces the first' }
+  const lying = on.trim() ? faceNamed(on) : null
+  if (on.trim() && !lying) return { why: 'What it lies on is a face of a piece' }
+  if (lying && directionOf(lying.side) === length)
+    return { why: 'It cannot lie on a face that its end meets; pick one beside it' }
+  const thick = lying ? directionOf(lying.side) : thicknessLike(last, length)
+  const across = DIRECTION_OF.find((d) => d !== length && d !== thick)!
+  const at = (d: Direction, far: boolean) => `@${first.piece}.${sideOf(AXIS_OF[d], far)}`
+  const spans: MadePiece['spans'] = { across: {}, deep: {}, up: {} }
+  spans[length] = sideAt(first.side).far ? { start: from, end: to } : { start: to, end: from }
+  spans[thick] = !lying ? { start: at(thick, false) } : sideAt(lying.side).far ? { start: on } : { end: on }
+  spans[across] = wide ? { start: at(across, false), end: at(across, true) } : { start: at(across, false) }
+  const facing = `${ALONG[length]}-${TOWARD[thick]}`
+  return { facing, spans, name: NAMES[facing]! }
+}
+
+/** The way a board is thin when nothing says: as the last one was where that fits, else up, or across. */
+function thicknessLike(last: string | null, length: Direction): Direction {
+  const side = last?.split('-')[1]
+  const thin = DIRECTION_OF.find((d) => TOWARD[d] === side)
+  if (thin && thin !== length) return thin
+  return length === 'up' ? 'across' : 'up'
+}

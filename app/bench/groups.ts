@@ -1,0 +1,129 @@
+/** What goes together: which group is chosen, and what is done with it and with several pieces at once. */
+import {
+  change,
+  freeId,
+  groupsWithin,
+  takenIds,
+  takenStepIds,
+  type Change,
+  type Group,
+  type MadePiece,
+  type Project,
+} from '../../core/document'
+import { AXIS_OF, DIRECTION_OF, facing, sideOf } from '../../core/pieces'
+import { pieceOf } from '../../core/resolve'
+import { choose, firstOf, run, useOpen, whenSettled } from '../store/open'
+import { sayRefusal } from '../ui/refusal'
+
+/** All pieces in a group and in the groups it holds. */
+export function piecesIn(project: Pick<Project, 'pieces' | 'groups'>, group: string): string[] {
+  const within = new Set(groupsWithin(project, group))
+  return project.pieces.filter((p) => p.group !== null && within.has(p.group)).map((p) => p.id)
+}
+
+export const chosenIds = (chosen: readonly string[]): string[] => [...new Set(chosen.map(pieceOf))]
+
+let known: { readonly of: readonly [Project, readonly string[]]; readonly group: Group | null } | null = null
+
+/**
+ * The group of which all pieces are chosen, and no others; the outermost where several are the same. Asked at
+ * every change of anything, it is looked for once for each choice.
+ */
+export function chosenGroup(project: Project, chosen: readonly string[]): Group | null {
+  if (known?.of[0] !== project || known.of[1] !== chosen)
+    known = { of: [project, chosen], group: groupOf(project, chosen) }
+  return known.group
+}
+
+function groupOf(project: Project, chosen: readonly string[]): Group | null {
+  const ids = chosenIds(chosen)
+  if (ids.length < 2) return null
+  const outward: Group[] = []
+  let at = project.pieces.find((p) => p.id === ids[0])?.group ?? null
+  while (at !== null) {
+    const group = project.groups.find((g) => g.id === at)
+    if (!group) break
+    outward.unshift(group)
+    at = group.group
+  }
+  const all = new Set(ids)
+  return (
+    outward.find((g) => {
+      const inside = piecesIn(project, g.id)
+      return inside.length === all.size && inside.every((id) => all.has(id))
+    }) ?? null
+  )
+}
+
+/** Chooses every piece of wood of some pieces. */
+export function chooseAll(ids: ReadonlySet<string>): void {
+  const { shown } = useOpen.getState()
+  choose(shown.instances.filter((i) => ids.has(i.piece)).map((i) => i.key))
+}
+
+/** Puts what is chosen into a group of its own; whole groups go in as they are. */
+export function groupChosen(): void {
+  const { project, chosen } = useOpen.getState()
+  const ids = chosenIds(chosen)
+  const all = new Set(ids)
+  const whole = project.groups.filter((g) => {
+    const inside = piecesIn(project, g.id)
+    return inside.length > 0 && inside.every((id) => all.has(id))
+  })
+  const outer = whole.filter((g) => !whole.some((other) => other.id === g.group))
+  const held = new Set(outer.flatMap((g) => piecesIn(project, g.id)))
+  const members = [...outer.map((g) => g.id), ...ids.filter((id) => !held.has(id))]
+  const id = freeId('g', takenIds(project))
+  sayRefusal(run(change.group({ id, name: 'Group', members })))
+}
+
+export function ungroupChosen(): void {
+  const { project, chosen } = useOpen.getState()
+  const group = chosenGroup(project, chosen)
+  if (group) sayRefusal(run(change.ungroup({ id: group.id })))
+}
+
+/** A group once more, to the right of where it stands last. */
+export function placeAgain(group: Group): void {
+  const { project } = useOpen.getState()
+  const n = group.placements.length + 1
+  const gone = Object.keys(project.gone).flatMap((key) => key.split(':')[1] ?? [])
+  const id = freeId('c', [...group.placements.map((p) => p.id), ...gone])
+  const [left, right] = [`@${group.id}.left`, `@${group.id}.right`]
+  const across = n === 1 ? right : `${left} + ${n}*(${right} - ${left})`
+  sayRefusal(run(change.addPlacement({ id: group.id, placement: { kind: 'moved', id, turns: [], across } })))
+}
+
+/** What is chosen once more: a group beside itself, pieces clear of themselves. */
+export function duplicateChosen(): void {
+  const { project, chosen } = useOpen.getState()
+  const group = chosenGroup(project, chosen)
+  if (group) return placeAgain(group)
+  const taken = takenIds(project)
+  const steps = takenStepIds(project)
+  const made = chosenIds(chosen).flatMap((id): MadePiece[] => {
+    const piece = project.pieces.find((p) => p.id === id)
+    return piece?.kind === 'made' ? [copyOf(piece, taken, steps, project.settings.style.unit)] : []
+  })
+  if (made.length === 0) return void sayRefusal('A mirrored twin is duplicated by its original')
+  const names = made.map((p) => p.name).join(', ')
+  const changes = made.map((p): Change => change.addPiece(p))
+  if (sayRefusal(run(changes, `Duplicate ${names}`)))
+    whenSettled(() => choose(made.flatMap((p) => firstOf(p.id))))
+}
+
+/** The same piece a little further the way it is thin, with work of its own. */
+function copyOf(piece: MadePiece, taken: string[], steps: string[], unit: 'in' | 'mm'): MadePiece {
+  const id = freeId('p', taken)
+  taken.push(id)
+  const thin = DIRECTION_OF[facing(piece.facing).room[2]]!
+  const { size } = piece.spans[thin]
+  const work = piece.work.map((step) => {
+    const id = freeId('w', steps)
+    steps.push(id)
+    return { ...step, id }
+  })
+  const start = `@${piece.id}.${sideOf(AXIS_OF[thin], true)} + ${unit === 'in' ? '2' : '50'}`
+  const spans = { ...piece.spans, [thin]: { start, ...(size === undefined ? {} : { size }) } }
+  return { ...piece, id, spans, work, repeat: null, except: [], only: null }
+}
