@@ -1,6 +1,6 @@
 /**
  * Imports go one way: measure → document → rack, pieces → resolve → work → joints → solid → hardware, cuts,
- * plans → exchange, shown.
+ * plans → exchange, shown, ready.
  */
 const STEPS = [
   ['measure', []],
@@ -17,7 +17,11 @@ const STEPS = [
     'proof',
     ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'hardware'],
   ],
-  ['shown', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'cuts']],
+  ['ready', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model']],
+  [
+    'shown',
+    ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'cuts', 'proof'],
+  ],
   ['plans', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'cuts']],
 ]
 
@@ -52,6 +56,12 @@ module.exports = {
       to: { dependencyTypes: ['core'] },
     },
     { name: 'workers-are-thin', severity: 'error', from: { path: '^workers/' }, to: { path: '^(app|cli)/' } },
+    {
+      name: 'page-models-nothing',
+      severity: 'error',
+      from: { path: '^app/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/(model|ready/build)\\.ts$', dependencyTypesNot: ['type-only'] },
+    },
     { name: 'app-has-no-command-line', severity: 'error', from: { path: '^app/' }, to: { path: '^cli/' } },
     {
       name: 'unresolved',

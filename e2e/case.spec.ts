@@ -70,7 +70,6 @@ test('a new maker builds a case from boards to paper', async ({ page }) => {
     await even.getByLabel('From (below)').fill('Bottom·top')
     await even.getByLabel('To (above)').fill('Left side·top')
     await even.getByLabel('To (above)').press('Enter')
-    await even.getByRole('button', { name: 'Space evenly' }).click()
     await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('×3')
   })
 

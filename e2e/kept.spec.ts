@@ -1,7 +1,7 @@
 /** What a maker does is kept, whoever else has the project open, and whatever the browser does. */
 import { readFileSync } from 'node:fs'
 import { expect, test, type BrowserContext, type Page } from '@playwright/test'
-import { Maker, openDemo } from './maker'
+import { fillStorage, Maker, openDemo } from './maker'
 
 const demoLink = (page: Page) => page.getByRole('link', { name: 'Seed cabinet', exact: true })
 const width = (page: Page) => page.getByRole('textbox', { name: 'width', exact: true })
@@ -12,16 +12,6 @@ const setWidth = async (page: Page, text: string) => {
 /** As over plain http from another machine: without the browser's locks. */
 const withoutLocks = (context: BrowserContext) =>
   context.addInitScript(() => Object.defineProperty(navigator, 'locks', { value: undefined }))
-/** Storage that is full until told otherwise. */
-const fill = (page: Page) =>
-  page.evaluate(() => {
-    const put = IDBObjectStore.prototype.put
-    ;(window as unknown as { room: () => void }).room = () => void (IDBObjectStore.prototype.put = put)
-    IDBObjectStore.prototype.put = () => {
-      throw new DOMException('full', 'QuotaExceededError')
-    }
-  })
-
 test('without the browser’s locks a second tab only reads, and takes over what the first has kept', async ({
   context,
   page,
@@ -70,7 +60,7 @@ test('what could not be saved is asked about on leaving, found on the shelf, sav
   page,
 }) => {
   await openDemo(page)
-  await fill(page)
+  const room = await fillStorage(page)
   await setWidth(page, '29')
   await expect(page.getByRole('alert').filter({ hasText: 'storage is full' })).toBeVisible()
   const leave = async () => {
@@ -92,7 +82,7 @@ test('what could not be saved is asked about on leaving, found on the shelf, sav
     .getByRole('status')
     .filter({ hasText: 'The last changes to Seed cabinet are not saved' })
   await expect(unsaved).toBeVisible()
-  await page.evaluate(() => (window as unknown as { room: () => void }).room())
+  await room()
   await unsaved.getByRole('link', { name: 'Open it' }).click()
   await expect(width(page)).toHaveValue('29')
   await new Maker(page).saved()
@@ -149,4 +139,13 @@ test('what was set aside is looked at, mended by hand and put back, and can be u
   await page.reload()
   await expect(pieces.getByRole('button', { name: /Kick board/ })).toBeVisible()
   await expect(page.getByText(/set aside/)).toHaveCount(0)
+})
+
+test('saving goes on from the page when its worker does not come', async ({ page }) => {
+  await page.route(/assets\/keeper-.*\.js/, (route) => route.abort())
+  const maker = await openDemo(page)
+  await setWidth(page, '30')
+  await maker.saved()
+  await page.reload()
+  await expect(width(page)).toHaveValue('30')
 })

@@ -24,7 +24,6 @@ export class Maker {
     await dialog.getByLabel('Stands').selectOption({ label: b.stands })
     await dialog.getByLabel('Length, with the grain').fill(b.size)
     await dialog.getByLabel('Length, with the grain').press('Enter')
-    await dialog.getByRole('button', { name: 'Add' }).click()
     await expect(dialog).toBeHidden()
     await expect(this.page.getByLabel('Name', { exact: true })).toHaveValue(b.name)
   }
@@ -71,7 +70,8 @@ export class Maker {
   async sizesOf(name: string): Promise<string[]> {
     const row = this.page.getByRole('row').filter({ hasText: name })
     await expect(row).toBeVisible()
-    const cells = await row.locator('[data-size]').allInnerTexts()
+    // Rows are drawn when they come into sight, and have their text before that.
+    const cells = await row.locator('[data-size]').allTextContents()
     return cells.map((text) => text.replaceAll('\u2044', '/').trim())
   }
 
@@ -89,3 +89,34 @@ export async function openDemo(page: Page): Promise<Maker> {
   ).toBeVisible()
   return new Maker(page)
 }
+
+/** Storage that has no room for anything, until what it gives is called. */
+export async function fillStorage(page: Page): Promise<() => Promise<void>> {
+  const fill = () => {
+    const whole = globalThis as unknown as { room?: () => void }
+    const put = IDBObjectStore.prototype.put
+    whole.room = () => void (IDBObjectStore.prototype.put = put)
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('full', 'QuotaExceededError')
+    }
+  }
+  const empty = () => (globalThis as unknown as { room?: () => void }).room?.()
+  const everywhere = (what: () => void) =>
+    Promise.all([page.evaluate(what), ...page.workers().map((w) => w.evaluate(what))])
+  // Where the worker that saves has not come yet, the page saves by itself.
+  const keeper = /assets\/keeper-.*\.js/
+  await page.route(keeper, (route) => route.abort())
+  await everywhere(fill)
+  return async () => {
+    await page.unroute(keeper)
+    await everywhere(empty)
+  }
+}
+
+/** The panel of ready work. */
+export const ready = (page: Page) => ({
+  kind: page.getByLabel('What to put in'),
+  field: (label: string) => page.getByLabel(label, { exact: true }),
+  put: page.getByRole('button', { name: 'Put it in' }),
+  drawn: page.getByRole('img', { name: /as it would be/ }),
+})

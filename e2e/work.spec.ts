@@ -73,6 +73,54 @@ test('a maker puts a groove and a mitre on a board by keyboard, and finds them o
   })
 })
 
+test('the floor of a channel is picked on the bench, and what is measured from it follows its depth', async ({
+  page,
+}) => {
+  const maker = new Maker(page)
+  await maker.startProject('Larkmoor tray', 'millimetres')
+  await maker.addBoard({
+    name: 'Tray',
+    from: '18×95 planed',
+    stands: 'lying flat, length across',
+    size: '300',
+  })
+  const work = page.getByRole('region', { name: 'Work' })
+  await work.getByLabel('On').last().selectOption('face')
+  await work.getByRole('button', { name: 'Add' }).click()
+  for (const [label, text] of Object.entries({ Width: '200', Place: '50', Depth: '5' })) {
+    await work.getByLabel(label, { exact: true }).fill(text)
+    await work.getByLabel(label, { exact: true }).press('Enter')
+  }
+  await maker.addBoard({
+    name: 'Peg board',
+    from: '18×95 planed',
+    stands: 'standing, face to the front',
+    size: '100',
+  })
+  await maker.clear('Up', 'size')
+  await maker.say('Up', 'ends at', '100')
+  await maker.say('Deep', 'starts at', '200')
+  await maker.choose('Tray')
+  await page.getByRole('button', { name: 'Top', exact: true }).click()
+  await maker.choose('Peg board')
+  const up = maker.row('Up').getByRole('textbox', { name: 'Up starts at' })
+  const bench = page.locator('canvas')
+  const box = (await bench.boundingBox())!
+  await expect(async () => {
+    await maker.row('Up').getByRole('button', { name: 'Pick a face for Up starts at' }).click()
+    // From above, the tray lies in the lower third of the picture.
+    await bench.click({ position: { x: box.width / 2, y: box.height * 0.66 } })
+    await expect(up).toHaveValue('channel on Tray·floor', { timeout: 1000 })
+  }).toPass()
+  await expect(maker.row('Up').getByRole('heading')).toHaveText('Up87')
+  await maker.choose('Tray')
+  await work.getByRole('button', { name: 'The measures of step 1' }).click()
+  await work.getByLabel('Depth', { exact: true }).fill('7')
+  await work.getByLabel('Depth', { exact: true }).press('Enter')
+  await maker.choose('Peg board')
+  await expect(maker.row('Up').getByRole('heading')).toHaveText('Up89')
+})
+
 test('keys, buttons, the palette and the list of keys of the bench agree', async ({ page }) => {
   await openDemo(page)
   await page.keyboard.press('Shift+?')

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { openDemo } from './maker'
+import { fillStorage, openDemo } from './maker'
 
 test('a slip in a measure is said where it is, and what was typed stays', async ({ page }) => {
   const maker = await openDemo(page)
@@ -109,12 +109,15 @@ test('a second tab is told, only reads, and takes over when the first closes', a
   await second.goto(page.url())
   await expect(second.getByText(/open in another tab/)).toBeVisible()
   await expect(second.getByRole('textbox', { name: 'width', exact: true })).toHaveAttribute('readonly', '')
+  await second.keyboard.press('b')
+  await expect(second.getByText('This project is open in another tab; change it there')).toBeVisible()
+  await expect(second.getByRole('dialog')).toHaveCount(0)
   const width = page.getByRole('textbox', { name: 'width', exact: true })
   await width.fill('30')
   await width.press('Enter')
   await maker.saved()
   await page.close()
-  await expect(second.getByText(/open in another tab/)).toBeHidden()
+  await expect(second.getByText(/so this one only shows it/)).toBeHidden()
   await expect(second.getByRole('textbox', { name: 'width', exact: true })).toHaveValue('30')
 })
 
@@ -122,11 +125,7 @@ test('storage that is full or refused is said, and the project can be carried of
   page,
 }) => {
   const maker = await openDemo(page)
-  await page.evaluate(() => {
-    IDBObjectStore.prototype.put = () => {
-      throw new DOMException('full', 'QuotaExceededError')
-    }
-  })
+  await fillStorage(page)
   const width = page.getByRole('textbox', { name: 'width', exact: true })
   await width.fill('30')
   await width.press('Enter')
@@ -195,7 +194,7 @@ test('a face is picked on the bench by the mouse, and a click on a piece chooses
   await expect(page.getByText('Shaping…')).toBeHidden()
   const box = (await bench.boundingBox())!
   // Square on from the front, the middle of the picture is the back panel, seen between shelves.
-  const middle = { x: box.width / 2, y: box.height / 2 }
+  const middle = { x: box.width / 2, y: (box.height - VIEWS) / 2 }
   await expect(async () => {
     await bench.click({ position: middle })
     await expect(page.getByLabel('Name', { exact: true })).toHaveValue(/Back|Shelf/, { timeout: 1000 })
@@ -208,6 +207,9 @@ test('a face is picked on the bench by the mouse, and a click on a piece chooses
     /(Back|Shelf #\d)·front/,
   )
 })
+
+/** Height of the row of views, which the picture keeps clear of. */
+const VIEWS = 44
 
 /** What is there once a screen has all it shows. */
 const READY = {

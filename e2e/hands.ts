@@ -1,0 +1,43 @@
+/** The hands of a test that counts: every click, drag, typed field and key command goes through here. */
+import { expect, type Locator, type Page } from '@playwright/test'
+
+export class Hands {
+  private inputs = 0
+  constructor(readonly page: Page) {}
+
+  get count(): number {
+    return this.inputs
+  }
+
+  /** A press of a button, a row or a place. */
+  async click(what: Locator, more: Parameters<Locator['click']>[0] = {}): Promise<void> {
+    this.inputs++
+    await what.click(more)
+  }
+
+  /** A key or a combination pressed as a command. */
+  async key(key: string): Promise<void> {
+    this.inputs++
+    await this.page.keyboard.press(key)
+  }
+
+  /** A field filled: going into it and typing are one input, and so is leaving it by Tab. */
+  async type(field: Locator, text: string, leave: 'Tab' | 'Enter' = 'Tab'): Promise<void> {
+    this.inputs++
+    await field.fill(text)
+    await field.press(leave)
+  }
+
+  /** A choice from a list. */
+  async select(list: Locator, label: string): Promise<void> {
+    this.inputs++
+    await list.selectOption({ label })
+  }
+
+  /** Says how many it took, and fails above what it may take. */
+  done(name: string, most: number, since = 0): void {
+    const took = this.inputs - since
+    process.stdout.write(`  inputs: ${name} ${took}\n`)
+    expect(took).toBeLessThanOrEqual(most)
+  }
+}
