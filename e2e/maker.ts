@@ -14,17 +14,27 @@ export class Maker {
     await expect(this.page.getByText('The bench is clear')).toBeVisible()
   }
 
+  /** Takes a stock from the list of a field, by typing its name. */
+  async takeStock(field: Locator, name: string): Promise<void> {
+    await field.click()
+    const find = this.page.getByPlaceholder('Type to find, as in 1x10 or birch')
+    await find.fill(name)
+    await expect(this.page.getByRole('option', { name, exact: true })).toBeVisible()
+    await find.press('Enter')
+    await expect(field).toHaveText(name)
+  }
+
   /** Adds a board by keyboard, from the B key on. */
   async addBoard(b: { name: string; from: string; stands: string; size: string }): Promise<void> {
     await this.page.keyboard.press('Escape')
     await this.page.keyboard.press('b')
-    const dialog = this.page.getByRole('dialog')
-    await dialog.getByLabel('Name').fill(b.name)
-    await dialog.getByLabel('From').selectOption({ label: b.from })
-    await dialog.getByLabel('Stands').selectOption({ label: b.stands })
-    await dialog.getByLabel('Length, with the grain').fill(b.size)
-    await dialog.getByLabel('Length, with the grain').press('Enter')
-    await expect(dialog).toBeHidden()
+    const form = this.page.getByRole('form', { name: 'Add a board' })
+    await this.takeStock(form.getByLabel('From', { exact: true }), b.from)
+    await form.getByLabel('Stands, in words').selectOption({ label: b.stands })
+    await form.getByLabel('Name').fill(b.name)
+    await form.getByLabel('Length, with the grain').fill(b.size)
+    await form.getByLabel('Length, with the grain').press('Enter')
+    await expect(form).toBeHidden()
     await expect(this.page.getByLabel('Name', { exact: true })).toHaveValue(b.name)
   }
 

@@ -1,10 +1,13 @@
 /** A new board by faces: from this one to that, lying on a third; once all are picked, it is put in. */
 import { useEffect, useRef, useState } from 'react'
 import { change, freeId, freeName, takenIds, type MadePiece, type Project } from '../../core/document'
+import { DIRECTION_OF, hull, vec3, type Vec3 } from '../../core/pieces'
+import { tryMeasure } from '../../core/resolve'
 import { choose, firstOf, pick, pickInTurn, run, useOpen, whenSettled } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
 import { toggleBetween, useBench } from './asks'
-import { faceNamed, standBetween, type Faces } from './between'
+import { faceNamed, standBetween, type Faces, type Standing } from './between'
+import { nameFor } from './placing/names'
 import { StockSelect } from './StockSelect'
 
 const ASKED = [
@@ -15,18 +18,31 @@ const ASKED = [
 const LABELS = ASKED.map(([, label]) => label)
 const NONE: Faces = { from: '', to: '', on: '' }
 
+/** The faces that the last board was put between, for another one there. */
+let before: { readonly project: string; readonly faces: Faces } | null = null
+
+function facesBefore({ id, pieces, groups }: Project): Faces {
+  if (before?.project !== id) return NONE
+  const there = (text: string) => {
+    const named = faceNamed(text)?.piece.split('#')[0]
+    return named !== undefined && [...pieces, ...groups].some((x) => x.id === named)
+  }
+  return there(before.faces.from) && there(before.faces.to) ? before.faces : NONE
+}
+
 export function BetweenPanel() {
   const project = useOpen((s) => s.project)
   const last = [...project.pieces].reverse().find((p): p is MadePiece => p.kind === 'made')
   const [stock, setStock] = useState(last?.stock ?? '')
-  const [faces, setFaces] = useState<Faces>(NONE)
+  const [faces, setFaces] = useState<Faces>(() => facesBefore(project))
+  const main = useRef<HTMLButtonElement>(null)
   const [name, setName] = useState<string | null>(null)
   const [why, setWhy] = useState<string | null>(null)
   const wood = project.stock.find((s) => s.id === stock)
   const wide = !wood || wood.width === null || wood.kind === 'sheet'
   const stands = standBetween(faces, wide, last?.facing ?? null)
   const names = [...project.pieces, ...project.groups].map((x) => x.name)
-  const proposed = 'name' in stands ? freeName(stands.name, names) : ''
+  const proposed = 'facing' in stands ? freeName(called(stands), names) : ''
 
   function put(picked: Partial<Faces> = {}): void {
     const of = { ...faces, ...picked }
@@ -36,9 +52,10 @@ export function BetweenPanel() {
     const id = freeId('p', takenIds(project))
     const { facing, spans } = found
     const group = groupOf(project, of)
-    const called = name?.trim() || freeName(found.name, names)
-    const refused = run(change.addPiece({ kind: 'made', id, name: called, stock, facing, spans, group }))
+    const named = name?.trim() || freeName(called(found), names)
+    const refused = run(change.addPiece({ kind: 'made', id, name: named, stock, facing, spans, group }))
     if (refused) return setWhy(refused)
+    before = { project: project.id, faces: { ...of, on: '' } }
     useBench.setState({ panel: 'ticket' })
     whenSettled(() => choose(firstOf(id)))
   }
@@ -51,13 +68,18 @@ export function BetweenPanel() {
   useEffect(() => {
     if (useOpen.getState().project.pieces.length > 0)
       pickInTurn(LABELS, (stored, n) => {
-        const picked = { [ASKED[n]![0]]: stored }
+        // Faces picked take the place of those that were there from the last board.
+        const picked = { ...(n === 0 && { to: '', on: '' }), [ASKED[n]![0]]: stored }
         setFaces((now) => ({ ...now, ...picked }))
+        if (n === 1) main.current?.focus()
         setWhy(null)
         if (n === ASKED.length - 1) latest.current(picked)
       })
     return () => pick(null)
   }, [])
+
+  // With the faces of the last board there, Enter puts another one in.
+  useEffect(() => main.current?.focus(), [])
 
   return (
     <form
@@ -75,7 +97,7 @@ export function BetweenPanel() {
       </div>
       <p className="text-quiet">
         {project.pieces.length > 0
-          ? 'Click the face it starts from, the face it runs to, and what it lies on.'
+          ? 'Click the face it starts from and the face it runs to; then Enter, or click what it lies on.'
           : 'There is nothing to start from yet. Add a first board (B).'}
       </p>
       <div>
@@ -107,9 +129,25 @@ export function BetweenPanel() {
       <p role="alert" className="min-h-5 text-pencil">
         {why}
       </p>
-      <button className="btn btn-main justify-center">Put it in</button>
+      <button ref={main} className="btn btn-main justify-center">
+        Put it in
+      </button>
     </form>
   )
+}
+
+/** What it is mostly called where it would stand. */
+function called({ facing: stance, spans }: Standing): string {
+  const { shown } = useOpen.getState()
+  const read = (text: string | undefined) => {
+    const found = text === undefined ? null : tryMeasure(shown, text, 'length')
+    return found?.ok ? found.value : undefined
+  }
+  const ends = DIRECTION_OF.map((d) => [read(spans[d].start), read(spans[d].end)] as const)
+  const at = ends.map(([a, b]) => (a !== undefined && b !== undefined ? (a + b) / 2 : (a ?? b)))
+  const size = vec3((i) => Math.abs((ends[i]![1] ?? 0) - (ends[i]![0] ?? 0)))
+  const all = hull(shown.instances.map((i) => i.box))
+  return nameFor(stance, at as unknown as Partial<Vec3>, size, all)
 }
 
 /** The group that both faces belong to, where it stands once; a board between copies belongs to none. */

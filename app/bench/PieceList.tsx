@@ -4,7 +4,7 @@ import { FIRST, type Group, type Piece } from '../../core/document'
 import { instanceKey, pieceOf, type Level } from '../../core/resolve'
 import { choose, firstOf, useOpen } from '../store/open'
 import { Mark } from '../ui/Mark'
-import { openDialog, useBench } from './asks'
+import { toggleBoard, useBench } from './asks'
 import { chooseAll, piecesIn } from './groups'
 
 /** Every piece with its mark and how many there are of it, in its group; what is wrong shows here too. */
@@ -16,7 +16,7 @@ export const PieceList = memo(function PieceList() {
       <div className="mb-1 flex items-center justify-between">
         <h2 className="panel-title">Pieces</h2>
         {!readOnly && (
-          <button className="btn btn-quiet" onClick={() => openDialog('board')}>
+          <button className="btn btn-quiet" onClick={() => toggleBoard()}>
             <Plus size={14} /> Board
           </button>
         )}

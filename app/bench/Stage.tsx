@@ -1,6 +1,6 @@
 /** The bench in three dimensions: what stands on it, what is chosen, lit and picked. */
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { hull, sizeOf, type Box, type Vec3 } from '../../core/pieces'
+import { hull, sizeOf, vec3, type Box, type Vec3 } from '../../core/pieces'
 import { woodColour } from '../../core/rack'
 import { pieceOf, type Instance } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
@@ -11,6 +11,9 @@ import { sameEntries } from '../store/useShown'
 import { markColour } from '../ui/marks'
 import { useTheme } from '../ui/theme'
 import { useBench, type ViewName } from './asks'
+import { Handles } from './Handles'
+import { hang, type Under } from './placing/hang'
+import { evenStep, thingsIn } from './placing/targets'
 import type { Skins } from './shapes'
 import type { Board } from './stage/board'
 import { flatAround, flatOn, sideOf, surfaceAt, type Hit } from './stage/pick'
@@ -26,8 +29,8 @@ const TOWARD: Readonly<Record<ViewName, Vec3>> = {
   pictorial: [-0.55, -1, 0.5],
 }
 const INKS = {
-  day: { ink: '#22282e', chalk: '#2f6690' },
-  night: { ink: '#0f1214', chalk: '#86b9de' },
+  day: { ink: '#22282e', chalk: '#2f6690', pencil: '#b8402a' },
+  night: { ink: '#0f1214', chalk: '#86b9de', pencil: '#e58a76' },
 } as const
 
 const NOWHERE: Vec3 = [0, 0, 0]
@@ -58,14 +61,17 @@ export default function Stage({ skins }: { skins: Skins }) {
   }, [])
   const picking = useOpen((s) => s.picking !== null)
   return (
-    <div
-      ref={host}
-      className={`h-full w-full touch-none ${picking ? 'cursor-crosshair' : ''}`}
-      role="img"
-      aria-label="The bench"
-    >
-      {stage && <Showing stage={stage} skins={skins} />}
-    </div>
+    <>
+      <div
+        ref={host}
+        className={`h-full w-full touch-none ${picking ? 'cursor-crosshair' : ''}`}
+        role="img"
+        aria-label="The bench"
+      >
+        {stage && <Showing stage={stage} skins={skins} />}
+      </div>
+      {stage && <Handles stage={stage} />}
+    </>
   )
 }
 
@@ -107,7 +113,7 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
   }, [instances, skins, chosen, marks, byMark, shifts])
 
   useEffect(() => {
-    stage.show(boards, { ...inks, plain: byMark, clear: seeThrough })
+    stage.show(boards, { ink: inks.ink, chalk: inks.chalk, plain: byMark, clear: seeThrough })
   }, [stage, boards, inks, byMark, seeThrough])
 
   useEffect(() => {
@@ -127,6 +133,11 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
     const moved = patches.map(({ patch, guest }) => shifted(patch, shifts.get(guest) ?? NOWHERE))
     stage.mark(face && 'min' in face ? [...moved, face] : moved)
   }, [stage, patches, face, shifts, inks])
+
+  const hung = useBench((s) => s.hung)
+  useEffect(() => {
+    stage.ghost(hung && hung.box, hung?.inside ? inks.pencil : inks.chalk)
+  }, [stage, hung, inks])
 
   useEffect(() => {
     const at = section && all && all.min[section.axis] + section.share * sizeOf(all)[section.axis]
@@ -175,18 +186,29 @@ function listen(stage: Stage3D, showFace: (face: Box | Hit | null) => void): () 
   }
   const move = (e: PointerEvent) => {
     if (!still(e)) clearTimeout(held)
+    if (useBench.getState().hanging && e.buttons === 0) return hangUnder(stage, e)
     if (!useOpen.getState().picking || e.buttons !== 0) return
     const hit = stage.under(e)
     const side = hit && sideOf(hit)
     if (side) return showFace(flatOn(hit.board.instance, side))
     showFace(hit && madeFace(hit, useOpen.getState().shown) ? hit : null)
   }
-  const leave = () => showFace(null)
+  const leave = () => {
+    showFace(null)
+    if (useBench.getState().hung) useBench.setState({ hung: null })
+  }
   const click = (e: MouseEvent) => {
     const from = down
     down = null
     if (from && Math.hypot(e.clientX - from.clientX, e.clientY - from.clientY) > STILL) return
     if (useBench.getState().menu) return
+    const { hanging } = useBench.getState()
+    if (hanging) {
+      // A finger shows the place and drops it there in one.
+      hangUnder(stage, e)
+      const { hung } = useBench.getState()
+      return hung ? hanging.drop(hung) : undefined
+    }
     pressed(stage.under(e), e.shiftKey, () => showFace(null))
   }
   canvas.addEventListener('pointerdown', press)
@@ -202,6 +224,41 @@ function listen(stage: Stage3D, showFace: (face: Box | Hit | null) => void): () 
     canvas.removeEventListener('pointerleave', leave)
     canvas.removeEventListener('click', click)
   }
+}
+
+/** How near a face draws what hangs at the pointer, pixels. */
+const REACH = 12
+
+/** Has the board that hangs at the pointer stand where the pointer shows it to. */
+function hangUnder(stage: Stage3D, at: { readonly clientX: number; readonly clientY: number }): void {
+  const { hanging } = useBench.getState()
+  if (!hanging) return
+  const { shown } = useOpen.getState()
+  const under = placeUnder(stage, at, shown)
+  if (!under) return useBench.setState({ hung: null })
+  const pixel = stage.pixelAt(under.point)
+  const hung = hang(shown, hanging.size, under, REACH * pixel, evenStep(shown, pixel))
+  useBench.setState({ hung })
+}
+
+/** The face under the pointer, or the place on the floor. */
+function placeUnder(
+  stage: Stage3D,
+  at: { readonly clientX: number; readonly clientY: number },
+  shown: Shown,
+): Under | null {
+  const hit = stage.under(at)
+  const side = hit && sideOf(hit)
+  if (side) {
+    const { key } = hit.board.instance
+    const thing = thingsIn(shown).find((t) => t.key === key)
+    if (thing) return { point: hit.point, face: { thing, side } }
+  }
+  if (hit) return null
+  const { from, to } = stage.sight(at)
+  const far = to[2] < -1e-3 ? -from[2] / to[2] : NaN
+  if (!(far > 0 && far < 60_000)) return null
+  return { point: vec3((i) => from[i] + far * to[i]), face: null }
 }
 
 function pressed(hit: Hit | null, more: boolean, picked: () => void): void {

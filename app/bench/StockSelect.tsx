@@ -1,9 +1,15 @@
+import { ChevronsUpDown } from 'lucide-react'
+import { Popover } from 'radix-ui'
+import { useState } from 'react'
 import { useRouteLoaderData } from 'react-router'
-import { change, freeId } from '../../core/document'
+import { change, freeId, type Stock } from '../../core/document'
 import { stockFor, type Catalogue } from '../../core/rack'
 import { run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
+import { later } from '../ui/later'
+
+const StockList = later(async () => (await import('./StockList')).StockList)
 
 export function useCatalogue(): Catalogue {
   const loaded = useRouteLoaderData('routes/project') as { catalogue: Catalogue }
@@ -29,6 +35,16 @@ export function takeFromCatalogue(catalogue: Catalogue, entryId: string): string
 
 export const CATALOGUE = 'catalogue:'
 
+/** Puts a stock on the rack under an id that is free; gives the id, or null and says why. */
+export function putOnRack(stock: Omit<Stock, 'id'>): string | null {
+  const { project } = useOpen.getState()
+  const id = freeId(
+    's',
+    project.stock.map((s) => s.id),
+  )
+  return sayRefusal(run(change.addStock({ ...stock, id }))) ? id : null
+}
+
 interface Props {
   readonly value: string
   readonly label: string
@@ -38,44 +54,43 @@ interface Props {
   readonly onChange: (id: string) => void
 }
 
-/** What is on the rack first, then the whole catalogue; choosing from the catalogue puts it on the rack. */
+/** What the wood is; pressed, a list to search by typing. */
 export function StockSelect({ value, label, disabled, later, onChange }: Props) {
   const catalogue = useCatalogue()
   const stock = useOpen((s) => s.project.stock)
-  const unit = useOpen((s) => s.project.settings.style.unit)
-  const own = new Set(stock.map((s) => s.name))
-  const rest = catalogue.entries.filter((e) => !own.has(e.stock.name))
-  const sorted = [...rest.filter((e) => e.unit === unit), ...rest.filter((e) => e.unit !== unit)]
+  const [open, setOpen] = useState(false)
+  const entry = catalogue.entries.find((e) => CATALOGUE + e.stock.id === value)?.stock
+  const chosen = stock.find((s) => s.id === value) ?? entry
+  const take = (given: string) => {
+    const named = given.startsWith(CATALOGUE) && !later
+    const id = named ? takeFromCatalogue(catalogue, given.slice(CATALOGUE.length)) : given
+    setOpen(false)
+    if (id) onChange(id)
+  }
   return (
-    <select
-      aria-label={label}
-      className="field"
-      value={value}
-      disabled={disabled}
-      onChange={(e) => {
-        const chosen = e.target.value
-        const named = chosen.startsWith(CATALOGUE) && !later
-        const id = named ? takeFromCatalogue(catalogue, chosen.slice(CATALOGUE.length)) : chosen
-        if (id) onChange(id)
-      }}
-    >
-      {value === '' && <option value="">choose…</option>}
-      {stock.length > 0 && (
-        <optgroup label="On the rack">
-          {stock.map((s) => (
-            <option key={s.id} value={s.id}>
-              {fractions(s.name)}
-            </option>
-          ))}
-        </optgroup>
-      )}
-      <optgroup label="From the catalogue">
-        {sorted.map((e) => (
-          <option key={e.stock.id} value={`${CATALOGUE}${e.stock.id}`}>
-            {fractions(e.stock.name)}
-          </option>
-        ))}
-      </optgroup>
-    </select>
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger
+        className="field flex items-center justify-between gap-2 text-left"
+        role="combobox"
+        aria-label={label}
+        disabled={disabled}
+        onPointerEnter={StockList.fetch}
+        onFocus={StockList.fetch}
+      >
+        <span className={`truncate ${chosen ? '' : 'text-quiet'}`}>
+          {chosen ? fractions(chosen.name) : 'choose…'}
+        </span>
+        <ChevronsUpDown size={14} className="shrink-0 text-quiet" />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          className="floating w-(--radix-popover-trigger-width) min-w-72 overflow-hidden outline-none"
+          align="start"
+          aria-label={`${label}: what there is`}
+        >
+          <StockList value={value} like={chosen ?? null} onTake={take} />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
   )
 }

@@ -2,7 +2,7 @@
 import { FlipHorizontal2, Rows3, Trash2 } from 'lucide-react'
 import { memo, useEffect, useState } from 'react'
 import { change, freeId, takenStepIds, type Piece, type Project, type Step } from '../../core/document'
-import { FACINGS, facing } from '../../core/pieces'
+import { facing } from '../../core/pieces'
 import { keyOf, type Instance, pieceOf } from '../../core/resolve'
 import { ownWork } from '../../core/work'
 import { choose, firstOf, run, useOpen } from '../store/open'
@@ -22,6 +22,7 @@ import { HardwareSection } from './Hardware'
 import { RepeatSection } from './Repeat'
 import { Spans } from './Spans'
 import { InGroup, Tilts } from './Stands'
+import { Stance } from './Stance'
 import { StockSelect } from './StockSelect'
 import { Work } from './Work'
 
@@ -105,7 +106,7 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
 
       {made ? (
         <>
-          <div className="mt-3 grid grid-cols-[4rem_1fr] items-center gap-y-1">
+          <div className="mt-3 grid grid-cols-[4rem_1fr] items-start gap-y-1">
             <span className="text-quiet">From</span>
             <StockSelect
               value={made.stock}
@@ -114,19 +115,12 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
               onChange={(id) => sayRefusal(run(change.setPieceStock({ id: piece.id, stock: id })))}
             />
             <span className="text-quiet">Stands</span>
-            <select
-              aria-label="How it stands"
-              className="field"
+            <Stance
+              label="How it stands"
               value={made.facing}
               disabled={readOnly}
-              onChange={(e) => sayRefusal(run(change.setFacing({ id: piece.id, facing: e.target.value })))}
-            >
-              {FACINGS.map((f) => (
-                <option key={f.id} value={f.id}>
-                  {f.name}
-                </option>
-              ))}
-            </select>
+              onChange={(id) => sayRefusal(run(change.setFacing({ id: piece.id, facing: id })))}
+            />
           </div>
           <div className="mt-3">
             <Spans piece={made} />

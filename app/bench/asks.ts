@@ -1,6 +1,7 @@
 /** What the bench is being asked to do: which panel and dialog are open, how the wood is shown. */
 import { create } from 'zustand'
-import type { Axis, Box } from '../../core/pieces'
+import type { Axis, Box, Vec3 } from '../../core/pieces'
+import type { Hung } from './placing/hang'
 
 export type ViewName = 'front' | 'back' | 'left' | 'right' | 'top' | 'bottom' | 'pictorial'
 export interface Section {
@@ -11,8 +12,8 @@ export interface Section {
 }
 
 interface Bench {
-  readonly panel: 'ticket' | 'join' | 'ready' | 'between' | 'measure'
-  readonly dialog: 'board' | 'mirror' | 'evenly' | 'repeat' | null
+  readonly panel: 'ticket' | 'board' | 'join' | 'ready' | 'between' | 'against' | 'measure'
+  readonly dialog: 'mirror' | 'evenly' | 'repeat' | null
   readonly seeThrough: boolean
   readonly standApart: boolean
   readonly byMark: boolean
@@ -24,6 +25,10 @@ interface Bench {
   readonly menu: { readonly x: number; readonly y: number } | null
   /** The view last asked for; `n` makes asking twice a second asking. */
   readonly view: { readonly name: ViewName | 'fit'; readonly n: number }
+  /** The board that hangs at the pointer: its room size, and what is done when it is shown a place. */
+  readonly hanging: { readonly size: Vec3; readonly drop: (at: Hung) => void } | null
+  /** Where it hangs now. */
+  readonly hung: Hung | null
   /** What pieces share where they touch, to show on the stage, with the instance each is on. */
   readonly patches: ReadonlyArray<{ readonly patch: Box; readonly guest: string }>
 }
@@ -38,6 +43,8 @@ export const useBench = create<Bench>(() => ({
   byMark: false,
   section: null,
   view: { name: 'pictorial', n: 0 },
+  hanging: null,
+  hung: null,
   patches: [],
 }))
 
@@ -57,6 +64,9 @@ function togglePanel(panel: Exclude<Bench['panel'], 'ticket'>): void {
   })
 }
 
+/** Back to the ticket, whatever panel is open. */
+export const leavePanel = (): void => useBench.setState({ panel: 'ticket', patches: [] })
+
 export const drawOut = (side: 'left' | 'right'): void =>
   useBench.setState((s) => ({ drawer: s.drawer === side ? null : side }))
 
@@ -65,7 +75,11 @@ export function toggleJoining(): void {
   fitSoon()
 }
 
+export const toggleBoard = (): void => togglePanel('board')
+
 export const toggleBetween = (): void => togglePanel('between')
+
+export const toggleAgainst = (): void => togglePanel('against')
 
 export const toggleMeasuring = (): void => togglePanel('measure')
 

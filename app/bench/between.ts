@@ -13,21 +13,10 @@ export interface Faces {
 export interface Standing {
   readonly facing: string
   readonly spans: MadePiece['spans']
-  readonly name: string
 }
 
 const ALONG: Readonly<Record<Direction, string>> = { across: 'right', deep: 'back', up: 'up' }
 const TOWARD: Readonly<Record<Direction, string>> = { across: 'left', deep: 'front', up: 'up' }
-/** What such a board is mostly called, by how it stands. */
-const NAMES: Readonly<Record<string, string>> = {
-  'right-up': 'Shelf',
-  'right-front': 'Rail',
-  'up-left': 'Upright',
-  'up-front': 'Stile',
-  'back-left': 'Runner',
-  'back-up': 'Bearer',
-}
-
 /** The piece and the side that a face is named by; null for what is no face of a piece or group. */
 export function faceNamed(text: string): { readonly piece: string; readonly side: RoomSide } | null {
   const found = /^@([A-Za-z0-9_]+(?:#[A-Za-z0-9_:]+)?)\.([a-z]+)$/.exec(text.trim())
@@ -68,7 +57,7 @@ export function standBetween(
   spans[thick] = !lying ? { start: at(thick, false) } : sideAt(lying.side).far ? { start: on } : { end: on }
   spans[across] = wide ? { start: at(across, false), end: at(across, true) } : { start: at(across, false) }
   const facing = `${ALONG[length]}-${TOWARD[thick]}`
-  return { facing, spans, name: NAMES[facing]! }
+  return { facing, spans }
 }
 
 /** The way a board is thin when nothing says: as the last one was where that fits, else up, or across. */

@@ -6,6 +6,7 @@ import {
   Expand,
   Eye,
   Link2,
+  Magnet,
   Maximize,
   Palette,
   Plus,
@@ -18,10 +19,13 @@ import { pieceOf } from '../../core/resolve'
 import { choose, light, pick, READ_ONLY, useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
 import {
+  leavePanel,
   lookFrom,
   openDialog,
+  toggleAgainst,
   toggleApart,
   toggleBetween,
+  toggleBoard,
   toggleJoining,
   toggleMeasuring,
   toggleReady,
@@ -31,6 +35,7 @@ import {
   type ViewName,
 } from './asks'
 import { chosenGroup, chosenIds, duplicateChosen, groupChosen, placeAgain, ungroupChosen } from './groups'
+import { nudge } from './placing/nudge'
 import { deletePiece, deleteTogether } from './remove'
 
 export interface BenchCommand {
@@ -49,7 +54,8 @@ export interface BenchCommand {
   can?(): boolean
   /** Whether it is on, for what goes on and off. */
   on?(bench: ReturnType<typeof useBench.getState>): boolean
-  act(): void
+  /** `shift`: it was asked for with Shift held. */
+  act(shift?: boolean): void
 }
 
 /** The piece chosen last, when it is one that can be repeated or mirrored. */
@@ -73,6 +79,16 @@ const VIEWS: ReadonlyArray<readonly [ViewName, string]> = [
   ['pictorial', 'Pictorial'],
 ]
 
+/** The arrow keys, by the way of the room that they move what is chosen. */
+const NUDGES = [
+  ['arrowleft', 0, -1, 'to the left'],
+  ['arrowright', 0, 1, 'to the right'],
+  ['arrowdown', 2, -1, 'down'],
+  ['arrowup', 2, 1, 'up'],
+  ['pagedown', 1, -1, 'to the front'],
+  ['pageup', 1, 1, 'to the back'],
+] as const
+
 export const BENCH_COMMANDS: readonly BenchCommand[] = [
   {
     id: 'board',
@@ -80,7 +96,8 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     keys: ['b'],
     writes: true,
     button: { at: 'tools', label: 'Board', icon: Plus },
-    act: () => openDialog('board'),
+    on: (b) => b.panel === 'board',
+    act: () => toggleBoard(),
   },
   {
     id: 'between',
@@ -90,6 +107,15 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     button: { at: 'tools', label: 'Between', icon: BetweenHorizontalStart },
     on: (b) => b.panel === 'between',
     act: () => toggleBetween(),
+  },
+  {
+    id: 'against',
+    says: 'Set a face against another',
+    keys: ['a'],
+    writes: true,
+    button: { at: 'tools', label: 'Set against', icon: Magnet },
+    on: (b) => b.panel === 'against',
+    act: () => toggleAgainst(),
   },
   {
     id: 'join',
@@ -219,6 +245,15 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     on: (b) => b.view.name === name,
     act: () => lookFrom(name),
   })),
+  ...NUDGES.map(([key, axis, times, way]): BenchCommand => ({
+    id: `nudge-${key}`,
+    says: `Move it a step ${way}, ten with Shift`,
+    keys: [key, `shift+${key}`],
+    writes: true,
+    hidden: true,
+    can: () => useOpen.getState().chosen.length > 0,
+    act: (shift) => nudge(axis, shift ? 10 * times : times),
+  })),
   {
     id: 'delete',
     says: 'Delete what is chosen',
@@ -241,10 +276,7 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     hidden: true,
     act: () => {
       if (useOpen.getState().picking) return pick(null)
-      if (useBench.getState().panel === 'join') return toggleJoining()
-      if (useBench.getState().panel === 'ready') return toggleReady()
-      if (useBench.getState().panel === 'between') return toggleBetween()
-      if (useBench.getState().panel === 'measure') return toggleMeasuring()
+      if (useBench.getState().panel !== 'ticket') return leavePanel()
       choose([])
       light(null)
     },
@@ -252,9 +284,9 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
 ]
 
 /** Does it, where it can be done; says so where the project is only read here. */
-export function doOnBench(command: BenchCommand): void {
-  if (command.writes && useOpen.getState().readOnly) return whenHeld(() => doOnBench(command))
-  if (command.can?.() ?? true) command.act()
+export function doOnBench(command: BenchCommand, shift = false): void {
+  if (command.writes && useOpen.getState().readOnly) return whenHeld(() => doOnBench(command, shift))
+  if (command.can?.() ?? true) command.act(shift)
 }
 
 /** Does something once it is known that the project may be changed here; says so when it may not. */
@@ -280,13 +312,24 @@ function whenHeld(then: () => void): void {
 
 /** The keys of the bench, for useShortcuts. */
 export const benchKeys = (): Record<string, () => void> =>
-  Object.fromEntries(BENCH_COMMANDS.flatMap((c) => c.keys.map((key) => [key, () => doOnBench(c)])))
+  Object.fromEntries(
+    BENCH_COMMANDS.flatMap((c) => c.keys.map((key) => [key, () => doOnBench(c, key.startsWith('shift+'))])),
+  )
+
+const KEY_NAMES: Readonly<Record<string, string>> = {
+  mod: 'Ctrl',
+  escape: 'Esc',
+  arrowleft: '←',
+  arrowright: '→',
+  arrowup: '↑',
+  arrowdown: '↓',
+  pageup: 'Page Up',
+  pagedown: 'Page Down',
+}
 
 /** "Ctrl Shift Z", "B", "Delete". */
 export const sayKey = (key: string): string =>
   key
     .split('+')
-    .map((part) =>
-      part === 'mod' ? 'Ctrl' : part === 'escape' ? 'Esc' : part[0]!.toUpperCase() + part.slice(1),
-    )
+    .map((part) => KEY_NAMES[part] ?? part[0]!.toUpperCase() + part.slice(1))
     .join(' ')

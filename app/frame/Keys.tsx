@@ -11,7 +11,9 @@ const EVERYWHERE = [
 
 const KEYS = [
   ...BENCH_COMMANDS.flatMap((c) =>
-    c.keys.length > 0 ? [[c.keys.map(sayKey).join(' or '), c.says] as const] : [],
+    c.keys.length > 0
+      ? [[(c.id.startsWith('nudge') ? c.keys.slice(0, 1) : c.keys).map(sayKey).join(' or '), c.says] as const]
+      : [],
   ),
   ...EVERYWHERE.map(([key, does]) => [sayKey(key), does] as const),
 ]

@@ -10,7 +10,8 @@ export const isTyping = (target: EventTarget | null): boolean =>
 function nameOf(e: KeyboardEvent): string {
   const mod = e.ctrlKey || e.metaKey ? 'mod+' : ''
   // What Shift makes another sign of, as `?`, is called by that sign.
-  const shift = e.shiftKey && (mod ? e.key.length === 1 : /^[a-z]$/i.test(e.key)) ? 'shift+' : ''
+  const shift =
+    e.shiftKey && (mod ? e.key.length === 1 : /^([a-z]|Arrow.*|Page.*)$/i.test(e.key)) ? 'shift+' : ''
   return mod + shift + e.key.toLowerCase()
 }
 

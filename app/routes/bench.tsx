@@ -2,22 +2,15 @@ import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/bench'
 import { pieceOf } from '../../core/resolve'
 import { memo, useEffect, useState } from 'react'
-import { drawOut, openDialog, useBench } from '../bench/asks'
+import { drawOut, toggleBoard, useBench } from '../bench/asks'
 import { benchKeys } from '../bench/commands'
-import { BetweenPanel } from '../bench/BetweenPanel'
-import { BoardDialog } from '../bench/BoardDialog'
 import { chosenGroup } from '../bench/groups'
-import { JoinPanel } from '../bench/JoinPanel'
-import { MeasurePanel } from '../bench/MeasurePanel'
 import { Measures } from '../bench/Measures'
 import { BenchMenu } from '../bench/Menu'
-import { MirrorDialog } from '../bench/MirrorDialog'
 import { NoStage } from '../bench/NoStage'
 import { PieceList } from '../bench/PieceList'
-import { RepeatDialog } from '../bench/Repeat'
-import { ReadyPanel } from '../bench/ReadyPanel'
 import { SectionBar } from '../bench/SectionBar'
-import { useShapes, type Skins } from '../bench/shapes'
+import { useShapes } from '../bench/shapes'
 import { StoryStick } from '../bench/StoryStick'
 import { Ticket } from '../bench/Ticket'
 import { Tools, Views } from '../bench/Tools'
@@ -26,8 +19,7 @@ import { useShortcuts } from '../frame/shortcuts'
 import { useFindings } from '../store/findings'
 import { choose, firstOf, pick, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
-
-type StageType = typeof import('../bench/Stage').default
+import { later } from '../ui/later'
 
 function hasWebGL(): boolean {
   try {
@@ -38,13 +30,22 @@ function hasWebGL(): boolean {
 }
 
 const KEYS = benchKeys()
-const PANELS = {
-  ticket: Ticket,
-  join: JoinPanel,
-  ready: ReadyPanel,
-  between: BetweenPanel,
-  measure: MeasurePanel,
+/** What comes when it is wanted, or as soon as hands are on the bench. */
+const LATER = {
+  board: later(async () => (await import('../bench/BoardPanel')).BoardPanel),
+  join: later(async () => (await import('../bench/JoinPanel')).JoinPanel),
+  ready: later(async () => (await import('../bench/ReadyPanel')).ReadyPanel),
+  between: later(async () => (await import('../bench/BetweenPanel')).BetweenPanel),
+  against: later(async () => (await import('../bench/AgainstPanel')).AgainstPanel),
+  measure: later(async () => (await import('../bench/MeasurePanel')).MeasurePanel),
 } as const
+const MirrorDialog = later(async () => (await import('../bench/MirrorDialog')).MirrorDialog)
+const RepeatDialog = later(async () => (await import('../bench/RepeatDialog')).RepeatDialog)
+const Stage = later(async () => (await import('../bench/Stage')).default, {
+  waiting: 'Setting up the bench…',
+  failed: 'The bench in 3D could not be loaded. Check the connection; everything else goes on working.',
+})
+const PANELS = { ticket: Ticket, ...LATER } as const
 
 export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Bench', matches)
 
@@ -56,6 +57,7 @@ export default function BenchScreen() {
   const Panel = PANELS[useBench((s) => s.panel)]
   useEffect(() => () => pick(null), [])
   useTyping()
+  useFetching()
   useShortcuts(KEYS)
   return (
     <div
@@ -124,6 +126,23 @@ function Drawers() {
       ))}
     </div>
   )
+}
+
+/** Fetches what comes later, once hands are on the bench. */
+function useFetching(): void {
+  useEffect(() => {
+    const fetch = () => {
+      over()
+      for (const part of [...Object.values(LATER), MirrorDialog, RepeatDialog]) part.fetch()
+    }
+    const over = () => {
+      window.removeEventListener('pointermove', fetch)
+      window.removeEventListener('keydown', fetch)
+    }
+    window.addEventListener('pointermove', fetch)
+    window.addEventListener('keydown', fetch)
+    return over
+  }, [])
 }
 
 /** What is wrong between pieces; what one piece is at fault for stands on its ticket. */
@@ -195,14 +214,15 @@ function Standing() {
 function Empty() {
   const empty = useOpen((s) => s.project.pieces.length === 0)
   const readOnly = useOpen((s) => s.readOnly)
-  if (!empty) return null
+  const adding = useBench((s) => s.panel === 'board')
+  if (!empty || adding) return null
   return (
     <div className="pointer-events-none absolute inset-0 grid place-items-center">
       <div className="pointer-events-auto border border-hairline bg-panel p-6 text-center">
         <p className="mb-1 font-title text-lg">The bench is clear</p>
         <p className="mb-3 text-quiet">Take a board from the rack, say how long it is and how it stands.</p>
         {!readOnly && (
-          <button className="btn btn-main" onClick={() => openDialog('board')}>
+          <button className="btn btn-main" onClick={toggleBoard}>
             Add a board
           </button>
         )}
@@ -233,7 +253,6 @@ function Asking() {
   const dialog = useBench((s) => s.dialog)
   const piece = useOpen((s) => s.project.pieces.find((p) => p.id === pieceOf(s.chosen.at(-1) ?? '')))
   const group = useOpen((s) => chosenGroup(s.project, s.chosen))
-  if (dialog === 'board') return <BoardDialog />
   const wood = group ?? (piece?.kind === 'made' ? piece : null)
   if (wood && (dialog === 'evenly' || dialog === 'repeat'))
     return <RepeatDialog of={wood} kind={dialog === 'evenly' ? 'even' : 'pitch'} />
@@ -241,32 +260,4 @@ function Asking() {
   return dialog === 'mirror' ? <MirrorDialog piece={piece} /> : null
 }
 
-/**
- * The bench in three dimensions, once its code has come; without a connection the rest of the screen goes on.
- */
-const Bench3D = memo(function Bench3D({ skins }: { skins: Skins }) {
-  const [Stage, setStage] = useState<{ of: StageType } | null>(null)
-  const [failed, setFailed] = useState(false)
-  const [tries, again] = useState(0)
-  useEffect(() => {
-    let gone = false
-    setFailed(false)
-    import('../bench/Stage').then(
-      ({ default: of }) => gone || setStage({ of }),
-      () => gone || setFailed(true),
-    )
-    return () => {
-      gone = true
-    }
-  }, [tries])
-  if (Stage) return <Stage.of skins={skins} />
-  if (!failed) return <p className="grid h-full place-items-center text-quiet">Setting up the bench…</p>
-  return (
-    <div role="alert" className="grid h-full place-content-center justify-items-center gap-3 p-8 text-center">
-      <p>The bench in 3D could not be loaded. Check the connection; everything else goes on working.</p>
-      <button className="btn" onClick={() => again((n) => n + 1)}>
-        Try again
-      </button>
-    </div>
-  )
-})
+const Bench3D = memo(Stage)

@@ -144,6 +144,7 @@ export function MeasureField(props: MeasureFieldProps) {
           ref={input}
           id={id}
           data-likely={likely}
+          data-at={at}
           className={`field measure ${slip ? 'border-pencil' : ''}`}
           value={text}
           placeholder={placeholder}

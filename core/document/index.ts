@@ -16,7 +16,7 @@ export {
   type FaceName,
   type Surface,
 } from './place'
-export { slots, slotsReferringTo } from './slots'
+export { refsOf, slots, slotsReferringTo } from './slots'
 export { change, execute, nameOf, nameOfGone, replay, type Change, type Outcome } from './commands'
 export { groupsAbove, groupsWithin } from './nesting'
 export { sayStep, stepsIn, takenIds, takenStepIds } from './held'

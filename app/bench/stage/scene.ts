@@ -10,8 +10,10 @@ import {
   BufferGeometry,
   DirectionalLight,
   DoubleSide,
+  EdgesGeometry,
   InstancedMesh,
   LineBasicMaterial,
+  LineSegments,
   Matrix4,
   Mesh,
   MeshBasicMaterial,
@@ -93,7 +95,11 @@ export class Stage3D {
   private readonly chosenEdges = new Lines(this.chosenEdge)
   private readonly lit = new Mesh(new BufferGeometry(), this.glow)
   private patches = new InstancedMesh(new BoxGeometry(), this.patch, 16)
+  private readonly ghostEdge = new LineBasicMaterial({ transparent: true, depthTest: false })
+  private readonly ghosts = new LineSegments(new EdgesGeometry(new BoxGeometry()), this.ghostEdge)
   private boards: readonly Board[] = []
+  private pulled: { readonly keys: ReadonlySet<string>; readonly by: Vec3 } | null = null
+  private readonly watchers = new Set<() => void>()
   private shownAs: Look | null = null
   private cut: Cut | null = null
   private asked = 0
@@ -127,6 +133,10 @@ export class Stage3D {
     this.patches.renderOrder = 4
     this.patches.frustumCulled = false
     this.patches.count = 0
+    this.ghosts.renderOrder = 5
+    this.ghosts.visible = false
+    this.ghosts.matrixAutoUpdate = false
+    this.scene.add(this.ghosts)
     for (const o of [new AmbientLight(0xffffff, 1.75), sun, sky]) this.scene.add(o)
     this.scene.add(
       this.solid.mesh,
@@ -182,15 +192,83 @@ export class Stage3D {
     this.asked ||= requestAnimationFrame(() => {
       this.asked = 0
       this.renderer.render(this.scene, this.eye)
+      for (const told of this.watchers) told()
     })
+  }
+
+  /** Tells of every new picture, until what it gives is called. */
+  watchDraw(told: () => void): () => void {
+    this.watchers.add(told)
+    return () => void this.watchers.delete(told)
+  }
+
+  /** Where a place of the room is in the picture, pixels from its corner; null behind the eye. */
+  onScreen(place: Vec3): { readonly x: number; readonly y: number } | null {
+    this.eye.updateMatrixWorld()
+    const p = new Vector3(...place).project(this.eye)
+    if (p.z > 1) return null
+    const { clientWidth: wide, clientHeight: high } = this.host
+    return { x: ((p.x + 1) / 2) * wide, y: ((1 - p.y) / 2) * high }
+  }
+
+  /** How much of the room a pixel is at a place, millimetres. */
+  pixelAt(place: Vec3): number {
+    const far = this.eye.position.distanceTo(new Vector3(...place))
+    return (2 * far * Math.tan((this.eye.fov * Math.PI) / 360)) / Math.max(1, this.host.clientHeight)
+  }
+
+  /** The line of sight through a place on the screen. */
+  sight(at: { readonly clientX: number; readonly clientY: number }): {
+    readonly from: Vec3
+    readonly to: Vec3
+  } {
+    const { ray } = this.caster(at)
+    return { from: ray.origin.toArray(), to: ray.direction.toArray() }
+  }
+
+  /** Whether a face that looks this way, at a place, is seen from the front, or from its edge. */
+  faces(place: Vec3, normal: Vec3): boolean {
+    const toward = this.eye.position
+      .clone()
+      .sub(new Vector3(...place))
+      .normalize()
+    return toward.dot(new Vector3(...normal)) > -0.2
+  }
+
+  /** Turning and zooming rest while something is dragged. */
+  rest(yes: boolean): void {
+    this.controls.enabled = !yes
+  }
+
+  /** Shows some boards moved from where they are, until the boards are shown anew; null for none. */
+  pull(keys: ReadonlySet<string>, by: Vec3 | null): void {
+    this.pulled = by && { keys, by }
+    if (this.shownAs) this.put(this.shownAs)
+  }
+
+  /** The outline of what is being placed; red where it cannot be. Null for none. */
+  ghost(box: Box | null, colour = ''): void {
+    if (!box && !this.ghosts.visible) return
+    this.ghosts.visible = box !== null
+    if (box) {
+      const size = sizeOf(box).map((s) => Math.max(s, 0.4)) as [number, number, number]
+      const at = box.min.map((v, i) => v + (box.max[i]! - v) / 2) as [number, number, number]
+      this.ghosts.matrix.makeScale(...size).setPosition(...at)
+      this.ghostEdge.color.set(colour)
+    }
+    this.draw()
   }
 
   /** Shows these boards and no others. */
   show(boards: readonly Board[], look: Look): void {
     if (boards === this.boards && this.shownAs && sameEntries(look, this.shownAs)) return
+    if (boards !== this.boards) this.pulled = null
     this.boards = boards
     this.shownAs = look
-    const { ink, chalk, plain, clear } = look
+    this.put(look)
+  }
+
+  private put({ ink, chalk, plain, clear }: Look): void {
     for (const material of [this.wood, this.glass]) {
       const map = plain ? null : grainTexture()
       if (material.map === map) continue
@@ -201,6 +279,12 @@ export class Stage3D {
     this.edge.opacity = clear ? 0.5 : 0.75
     this.edge.depthTest = !clear
     for (const m of [this.chosenEdge, this.glow, this.patch]) m.color.set(chalk)
+    const { pulled } = this
+    const boards = pulled
+      ? this.boards.map((b) =>
+          pulled.keys.has(b.instance.key) ? { ...b, shift: plus(b.shift, pulled.by) } : b,
+        )
+      : this.boards
     const chosen = boards.filter((b) => b.chosen)
     const others = boards.filter((b) => !b.chosen)
     this.solid.show(clear ? chosen : boards)
@@ -281,15 +365,20 @@ export class Stage3D {
   }
 
   /** What is at a place on the screen. */
-  under({ clientX, clientY }: { readonly clientX: number; readonly clientY: number }): Hit | null {
+  under(at: { readonly clientX: number; readonly clientY: number }): Hit | null {
+    const { ray } = this.caster(at)
+    const { cut } = this
+    const there = (p: Vec3) => !cut || (cut.beyond ? p[cut.axis] <= cut.at : p[cut.axis] >= cut.at)
+    return hitOf(ray, this.boards, there)
+  }
+
+  private caster({ clientX, clientY }: { readonly clientX: number; readonly clientY: number }): Raycaster {
     const { left, top, width, height } = this.canvas.getBoundingClientRect()
     const at = new Vector2((2 * (clientX - left)) / width - 1, 1 - (2 * (clientY - top)) / height)
     const caster = new Raycaster()
     this.eye.updateMatrixWorld()
     caster.setFromCamera(at, this.eye)
-    const { cut } = this
-    const there = (p: Vec3) => !cut || (cut.beyond ? p[cut.axis] <= cut.at : p[cut.axis] >= cut.at)
-    return hitOf(caster.ray, this.boards, there)
+    return caster
   }
 
   dispose(): void {
@@ -301,10 +390,14 @@ export class Stage3D {
     for (const m of [this.wood, this.glass, this.cap, this.edge, this.chosenEdge, this.glow, this.patch])
       m.dispose()
     this.lit.geometry.dispose()
+    this.ghosts.geometry.dispose()
+    this.ghostEdge.dispose()
     this.renderer.dispose()
     this.canvas.remove()
   }
 }
+
+const plus = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
 
 /** How far off the eye must be for every corner of the box to be in the picture, with a little air. */
 function distanceFor(box: Box, centre: Vector3, toward: Vector3, tan: number, aspect: number): number {

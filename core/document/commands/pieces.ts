@@ -10,9 +10,9 @@ import {
   MadePiece,
   Name,
   Repeat,
+  Span,
   type Fact,
   type Project,
-  type Span,
   type Tilt,
 } from '../schema'
 import { command, forget, madePieceIn, nameOf, pieceIn, Refusal, spannedIn, stockIn } from './command'
@@ -124,6 +124,14 @@ export const clearFact = command({
   schema: z.object({ id: Id, direction: Direction, fact: z.enum(FACTS) }).strict(),
   apply: (draft, { id, direction, fact }) => void delete spannedIn(draft, id).spans[direction][fact],
   describe: ({ id, direction, fact }, before) => `Clear ${nameOf(before, id)} ${direction} ${fact}`,
+})
+
+/** Says anew where a piece or a group is in one direction. */
+export const setSpan = command({
+  name: 'set-span',
+  schema: z.object({ id: Id, direction: Direction, span: Span }).strict(),
+  apply: (draft, { id, direction, span }) => void (spannedIn(draft, id).spans[direction] = span),
+  describe: ({ id, direction }, before) => `Move ${nameOf(before, id)} ${direction}`,
 })
 
 export const setFacing = command({

@@ -1,0 +1,15 @@
+/** The arrow keys: what is chosen goes a step along the room, ten with Shift. */
+import type { Axis } from '../../../core/pieces'
+import { run, useOpen } from '../../store/open'
+import { sayRefusal } from '../../ui/refusal'
+import { heldOf, moveChanges, moves } from './targets'
+import { stepOf } from './spans'
+
+export function nudge(axis: Axis, times: number): void {
+  const { shown, chosen } = useOpen.getState()
+  const held = heldOf(shown, chosen)
+  if (!held) return void sayRefusal('Choose a piece that stands by itself; a twin and a copy follow theirs')
+  if (!moves(held, axis)) return void sayRefusal('It is placed by its even spacing in this direction')
+  const changes = moveChanges(shown, held, axis, times * stepOf(shown.style), null)
+  sayRefusal(run(changes, `Move ${held.of.map((w) => w.name).join(', ')}`))
+}
