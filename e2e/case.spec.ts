@@ -15,7 +15,7 @@ test('a new maker builds a case from boards to paper', async ({ page }) => {
     })
     await maker.choose('Left side')
     await page.keyboard.press('i')
-    const mirror = page.getByRole('dialog')
+    const mirror = page.getByRole('form', { name: /^Mirror/ })
     await expect(mirror.getByLabel('Name of the twin')).toHaveValue('Right side')
     await mirror.getByLabel('The mirror stands at').fill('34/2')
     await mirror.getByRole('button', { name: 'Mirror' }).click()

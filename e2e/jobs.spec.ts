@@ -165,7 +165,7 @@ test('a shelf goes between two sides, faces typed or clicked, and is joined to b
     size: '36',
   })
   await page.keyboard.press('i')
-  const mirror = page.getByRole('dialog', { name: 'Mirror Left side' })
+  const mirror = page.getByRole('form', { name: 'Mirror Left side' })
   await mirror.getByLabel('The mirror stands at').fill('34/2')
   await mirror.getByLabel('The mirror stands at').press('Enter')
   await expect(page.getByText('It follows its original.')).toBeVisible()

@@ -15,7 +15,9 @@ import { MeasureField } from '../ui/MeasureField'
 import { NameField } from '../ui/NameField'
 import { sayRefusal } from '../ui/refusal'
 import { deletePiece } from './remove'
-import { openDialog } from './asks'
+import { openDialog, toggleMirror } from './asks'
+import { chosenIds } from './groups'
+import { ManyTicket } from './ManyTicket'
 import { chosenGroup } from './groups'
 import { GroupTicket } from './GroupTicket'
 import { HardwareSection } from './Hardware'
@@ -26,13 +28,28 @@ import { Stance } from './Stance'
 import { StockSelect } from './StockSelect'
 import { Work } from './Work'
 
+let known: { readonly of: readonly [Project, readonly string[]]; readonly pieces: readonly Piece[] } | null =
+  null
+
+/** The pieces that are chosen, in the order of the list; gathered once for each choice. */
+function manyOf(project: Project, chosen: readonly string[]): readonly Piece[] {
+  if (known?.of[0] !== project || known.of[1] !== chosen) {
+    const ids = new Set(chosenIds(chosen))
+    const pieces = ids.size > 1 ? project.pieces.filter((p) => ids.has(p.id)) : []
+    known = { of: [project, chosen], pieces }
+  }
+  return known.pieces
+}
+
 export const Ticket = memo(function Ticket() {
   const key = useOpen((s) => s.chosen.at(-1)) ?? ''
   const piece = useOpen((s) => s.project.pieces.find((p) => p.id === pieceOf(key)))
   const instance = useOpen((s) => s.shown.byKey.get(key)) ?? null
   const empty = useOpen((s) => s.project.pieces.length === 0)
   const group = useOpen((s) => chosenGroup(s.project, s.chosen))
+  const many = useOpen((s) => manyOf(s.project, s.chosen))
   if (group) return <GroupTicket key={group.id} group={group} />
+  if (many.length > 1) return <ManyTicket pieces={many} />
   if (!piece)
     return (
       <div className="p-4">
@@ -49,7 +66,6 @@ export const Ticket = memo(function Ticket() {
 
 function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null }) {
   const readOnly = useOpen((s) => s.readOnly)
-  const count = useOpen((s) => s.chosen.length)
   const key = instance?.key ?? ''
   const mark = useOpen((s) => s.shown.marks.get(key))
   const features = useOpen((s) => s.shown.features(key))
@@ -68,7 +84,6 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
           onRename={(name) => run(change.renamePiece({ id: piece.id, name }))}
         />
       </header>
-      {count > 1 && <p className="text-quiet">{count} pieces chosen</p>}
       {instance && (
         <p className="measure mt-1 text-lg">
           <Because of={keyOf.finished(piece.id, 'length')} copy={instance.index}>
@@ -141,7 +156,7 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
       {!readOnly && (
         <div className="flex flex-wrap gap-1 border-t border-hairline pt-2">
           {made && (
-            <button className="btn" onClick={() => openDialog('mirror')}>
+            <button className="btn" onClick={() => toggleMirror()}>
               <FlipHorizontal2 size={14} /> Mirror
             </button>
           )}

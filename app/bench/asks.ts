@@ -12,8 +12,8 @@ export interface Section {
 }
 
 interface Bench {
-  readonly panel: 'ticket' | 'board' | 'join' | 'ready' | 'between' | 'against' | 'measure'
-  readonly dialog: 'mirror' | 'evenly' | 'repeat' | null
+  readonly panel: 'ticket' | 'board' | 'join' | 'ready' | 'between' | 'against' | 'mirror' | 'measure'
+  readonly dialog: 'evenly' | 'repeat' | null
   readonly seeThrough: boolean
   readonly standApart: boolean
   readonly byMark: boolean
@@ -78,6 +78,8 @@ export function toggleJoining(): void {
 export const toggleBoard = (): void => togglePanel('board')
 
 export const toggleBetween = (): void => togglePanel('between')
+
+export const toggleMirror = (): void => togglePanel('mirror')
 
 export const toggleAgainst = (): void => togglePanel('against')
 

@@ -14,9 +14,10 @@ import {
   Scissors,
   type LucideIcon,
 } from 'lucide-react'
-import type { MadePiece } from '../../core/document'
+import type { Change, MadePiece } from '../../core/document'
 import { pieceOf } from '../../core/resolve'
-import { choose, light, pick, READ_ONLY, useOpen } from '../store/open'
+import type { Shown } from '../../core/shown'
+import { choose, light, pick, READ_ONLY, run, useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
 import {
   leavePanel,
@@ -28,6 +29,7 @@ import {
   toggleBoard,
   toggleJoining,
   toggleMeasuring,
+  toggleMirror,
   toggleReady,
   toggleSection,
   toggleSeeThrough,
@@ -35,7 +37,9 @@ import {
   type ViewName,
 } from './asks'
 import { chosenGroup, chosenIds, duplicateChosen, groupChosen, placeAgain, ungroupChosen } from './groups'
+import { copyOut, hasClip, pasteClip } from './clipboard'
 import { nudge } from './placing/nudge'
+import { swapChanges, turnChanges } from './placing/turns'
 import { deletePiece, deleteTogether } from './remove'
 
 export interface BenchCommand {
@@ -184,11 +188,59 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
   },
   {
     id: 'mirror',
-    says: 'Mirror a piece',
+    says: 'Mirror what is chosen',
     keys: ['i'],
     writes: true,
     can: () => chosenPiece() !== null,
-    act: () => openDialog('mirror'),
+    on: (b) => b.panel === 'mirror',
+    act: () => toggleMirror(),
+  },
+  {
+    id: 'turn-up',
+    says: 'Turn it a quarter, seen from above',
+    keys: ['t'],
+    writes: true,
+    can: () => chosenPiece() !== null,
+    act: () => turnChosen('Turn', (shown, p) => turnChanges(shown, p, 2)),
+  },
+  {
+    id: 'turn-across',
+    says: 'Turn it a quarter, seen from the right',
+    keys: ['shift+t'],
+    writes: true,
+    can: () => chosenPiece() !== null,
+    act: () => turnChosen('Turn', (shown, p) => turnChanges(shown, p, 0)),
+  },
+  {
+    id: 'turn-deep',
+    says: 'Turn it a quarter, seen from the back',
+    keys: [],
+    writes: true,
+    can: () => chosenPiece() !== null,
+    act: () => turnChosen('Turn', (shown, p) => turnChanges(shown, p, 1)),
+  },
+  {
+    id: 'swap',
+    says: 'Swap length and width',
+    keys: [],
+    writes: true,
+    can: () => chosenPiece() !== null,
+    act: () => turnChosen('Swap length and width of', swapChanges),
+  },
+  {
+    id: 'copy',
+    says: 'Copy what is chosen',
+    keys: [],
+    can: () => useOpen.getState().chosen.length > 0,
+    act: () => copyOut(),
+  },
+  {
+    id: 'paste',
+    says: 'Paste what was copied',
+    keys: [],
+    writes: true,
+    can: () => hasClip(),
+    act: () => pasteClip(),
   },
   {
     id: 'apart',
@@ -260,14 +312,7 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     keys: ['delete', 'backspace'],
     writes: true,
     can: () => useOpen.getState().chosen.length > 0,
-    act: () => {
-      const { chosen, project } = useOpen.getState()
-      const ids = new Set(chosenIds(chosen))
-      const pieces = project.pieces.filter((p) => ids.has(p.id))
-      const group = theGroup()
-      if (group || pieces.length > 1) deleteTogether(group, pieces)
-      else if (pieces[0]) deletePiece(pieces[0])
-    },
+    act: () => deleteChosen(),
   },
   {
     id: 'leave',
@@ -282,6 +327,34 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     },
   },
 ]
+
+export function deleteChosen(): void {
+  const { chosen, project } = useOpen.getState()
+  const ids = new Set(chosenIds(chosen))
+  const pieces = project.pieces.filter((p) => ids.has(p.id))
+  const group = theGroup()
+  if (group || pieces.length > 1) deleteTogether(group, pieces)
+  else if (pieces[0]) deletePiece(pieces[0])
+}
+
+/** Turns or swaps every piece that is chosen, in one step. */
+function turnChosen(
+  says: string,
+  changes: (shown: Shown, piece: MadePiece) => Change[] | { readonly why: string },
+): void {
+  const { shown, chosen, project } = useOpen.getState()
+  const ids = new Set(chosenIds(chosen))
+  const made = project.pieces.filter((p): p is MadePiece => p.kind === 'made' && ids.has(p.id))
+  const all = made.map((p) => changes(shown, p))
+  const why = all.find((c) => 'why' in c)
+  if (why && 'why' in why) return void sayRefusal(why.why)
+  sayRefusal(
+    run(
+      all.flatMap((c) => ('why' in c ? [] : c)),
+      `${says} ${made.map((p) => p.name).join(', ')}`,
+    ),
+  )
+}
 
 /** Does it, where it can be done; says so where the project is only read here. */
 export function doOnBench(command: BenchCommand, shift = false): void {

@@ -5,6 +5,9 @@ import { Dialog } from '../ui/Dialog'
 const EVERYWHERE = [
   ['mod+z', 'Undo'],
   ['mod+shift+z', 'Redo'],
+  ['mod+c', 'Copy what is chosen'],
+  ['mod+x', 'Cut what is chosen'],
+  ['mod+v', 'Paste what was copied'],
   ['mod+k', 'Find a command, piece or measure'],
   ['?', 'These keys'],
 ] as const

@@ -3,7 +3,8 @@ import type { Route } from './+types/bench'
 import { pieceOf } from '../../core/resolve'
 import { memo, useEffect, useState } from 'react'
 import { drawOut, toggleBoard, useBench } from '../bench/asks'
-import { benchKeys } from '../bench/commands'
+import { benchKeys, deleteChosen } from '../bench/commands'
+import { useClipboard } from '../bench/clipboard'
 import { chosenGroup } from '../bench/groups'
 import { Measures } from '../bench/Measures'
 import { BenchMenu } from '../bench/Menu'
@@ -37,9 +38,9 @@ const LATER = {
   ready: later(async () => (await import('../bench/ReadyPanel')).ReadyPanel),
   between: later(async () => (await import('../bench/BetweenPanel')).BetweenPanel),
   against: later(async () => (await import('../bench/AgainstPanel')).AgainstPanel),
+  mirror: later(async () => (await import('../bench/MirrorPanel')).MirrorPanel),
   measure: later(async () => (await import('../bench/MeasurePanel')).MeasurePanel),
 } as const
-const MirrorDialog = later(async () => (await import('../bench/MirrorDialog')).MirrorDialog)
 const RepeatDialog = later(async () => (await import('../bench/RepeatDialog')).RepeatDialog)
 const Stage = later(async () => (await import('../bench/Stage')).default, {
   waiting: 'Setting up the bench…',
@@ -57,6 +58,7 @@ export default function BenchScreen() {
   const Panel = PANELS[useBench((s) => s.panel)]
   useEffect(() => () => pick(null), [])
   useTyping()
+  useClipboard(deleteChosen)
   useFetching()
   useShortcuts(KEYS)
   return (
@@ -133,7 +135,7 @@ function useFetching(): void {
   useEffect(() => {
     const fetch = () => {
       over()
-      for (const part of [...Object.values(LATER), MirrorDialog, RepeatDialog]) part.fetch()
+      for (const part of [...Object.values(LATER), RepeatDialog]) part.fetch()
     }
     const over = () => {
       window.removeEventListener('pointermove', fetch)
@@ -256,8 +258,7 @@ function Asking() {
   const wood = group ?? (piece?.kind === 'made' ? piece : null)
   if (wood && (dialog === 'evenly' || dialog === 'repeat'))
     return <RepeatDialog of={wood} kind={dialog === 'evenly' ? 'even' : 'pitch'} />
-  if (piece?.kind !== 'made') return null
-  return dialog === 'mirror' ? <MirrorDialog piece={piece} /> : null
+  return null
 }
 
 const Bench3D = memo(Stage)

@@ -137,7 +137,8 @@ export function renamed(text: string, from: string, to: string): string {
   return out
 }
 
-function namesIn(text: string): Array<{ name: string; at: number; end: number }> {
+/** The named measures in a measure, with where they stand in it. */
+export function namesIn(text: string): Array<{ name: string; at: number; end: number }> {
   const expr = tryParse(text)
   const names: Array<{ name: string; at: number; end: number }> = []
   if (expr) walk(expr, (e) => void (e.kind === 'name' && names.push({ name: e.name, at: e.at, end: e.end })))

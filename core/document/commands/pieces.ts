@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { Pasted } from '../clip'
 import { freeName } from '../new'
 import { faceAt, type Edge, type FaceName, type Surface } from '../place'
 import {
@@ -37,6 +38,21 @@ export const addPiece = command({
     draft.pieces.push({ ...piece, name: freeName(piece.name, names(draft)) })
   },
   describe: (piece) => `Add ${piece.name}`,
+})
+
+/** Puts in what was carried from elsewhere, as `pastedInto` has made it. */
+export const paste = command({
+  name: 'paste',
+  schema: Pasted,
+  apply: (draft, { parameters, stock, pieces, groups, joints, hardware }) => {
+    draft.parameters.push(...parameters)
+    draft.stock.push(...stock)
+    for (const p of pieces) draft.pieces.push({ ...p, name: freeName(p.name, names(draft)) })
+    for (const g of groups) draft.groups.push({ ...g, name: freeName(g.name, names(draft)) })
+    draft.joints.push(...joints)
+    draft.hardware.push(...hardware)
+  },
+  describe: ({ pieces }) => `Paste ${pieces.map((p) => p.name).join(', ')}`,
 })
 
 export const mirrorPiece = command({

@@ -1,0 +1,166 @@
+/** Mirrors what is chosen: where the mirror stands, what the twins are called, seen before they are made. */
+import { useEffect, useMemo, useState } from 'react'
+import type { Direction, MadePiece } from '../../core/document'
+import { formatLength } from '../../core/measure'
+import { AXIS_OF, DIRECTION_OF, facing, hull, sideOf } from '../../core/pieces'
+import { tryMeasure } from '../../core/resolve'
+import { choose, firstOf, run, useOpen, whenSettled } from '../store/open'
+import { fractions } from '../ui/fractions'
+import { measureText } from '../ui/exactText'
+import { MeasureField } from '../ui/MeasureField'
+import { leavePanel, useBench } from './asks'
+import { chosenIds } from './groups'
+import { jointsOver, mirrorBox, mirrorChanges, twinName } from './mirrors'
+
+const SAY: Readonly<Record<Direction, string>> = {
+  across: 'left and right',
+  deep: 'front and back',
+  up: 'top and bottom',
+}
+
+export function MirrorPanel() {
+  const chosen = useOpen((s) => s.chosen)
+  const all = useOpen((s) => s.project.pieces)
+  const pieces = chosenIds(chosen).flatMap((id) =>
+    all.filter((p): p is MadePiece => p.id === id && p.kind === 'made'),
+  )
+  if (pieces.length > 0) return <MirrorForm key={pieces.map((p) => p.id).join()} pieces={pieces} />
+  return (
+    <div className="p-4">
+      <h2 className="panel-title mb-2">Mirror</h2>
+      <p className="text-quiet">Choose what is to be mirrored. A twin is mirrored by its original.</p>
+    </div>
+  )
+}
+
+function MirrorForm({ pieces }: { pieces: readonly MadePiece[] }) {
+  const shown = useOpen((s) => s.shown)
+  const first = pieces[0]!
+  const [direction, setDirection] = useState<Direction>(DIRECTION_OF[facing(first.facing).room[2]]!)
+  const axis = AXIS_OF[direction]
+  /** The middle of the group it stands in, or of all that stands. */
+  const middle = (): string => {
+    const [low, high] = [false, true].map((far) => sideOf(AXIS_OF[direction], far))
+    if (first.group) return `(@${first.group}.${low} + @${first.group}.${high})/2`
+    const box = hull(shown.instances.map((i) => i.grown))
+    return box && shown.instances.length > pieces.length
+      ? measureText((box.min[axis] + box.max[axis]) / 2, shown.style)
+      : ''
+  }
+  const [typed, setAbout] = useState<string | null>(null)
+  const about = typed ?? middle()
+  const [name, setName] = useState(twinName(first.name))
+  const [withJoints, setWithJoints] = useState(true)
+  const [why, setWhy] = useState<string | null>(null)
+  const found = about ? tryMeasure(shown, about, 'length') : null
+  const plane = found?.ok ? found.value : null
+  const ids = pieces.map((p) => p.id).join()
+  const boxes = useMemo(
+    () =>
+      plane === null
+        ? []
+        : shown.instances
+            .filter((i) => ids.split(',').includes(i.piece))
+            .map((i) => mirrorBox(i.box, direction, plane)),
+    [shown, ids, direction, plane],
+  )
+  const joints = plane === null ? [] : jointsOver(shown, pieces, direction, plane)
+  const say = (mm: number) => fractions(formatLength(mm, shown.style).text)
+  const box = boxes[0]
+
+  // The twins are seen where they will stand.
+  useEffect(() => {
+    useBench.setState({ patches: boxes.map((patch) => ({ patch, guest: '' })) })
+  }, [boxes])
+  useEffect(() => () => useBench.setState({ patches: [] }), [])
+
+  function put(): void {
+    if (!about) return setWhy('Say where the mirror stands: half the overall size')
+    const names = pieces.length === 1 ? [name] : pieces.map((p) => twinName(p.name))
+    const changes = mirrorChanges(shown, {
+      pieces,
+      names,
+      direction,
+      about,
+      joints: withJoints ? joints : [],
+    })
+    const refused = run(changes, `Mirror ${pieces.map((p) => p.name).join(', ')}`)
+    if (refused) return setWhy(refused)
+    const made = changes.flatMap((c) =>
+      c.command === 'mirror-piece' ? [(c.payload as { id: string }).id] : [],
+    )
+    leavePanel()
+    whenSettled(() => choose(made.flatMap((id) => firstOf(id))))
+  }
+
+  const title = pieces.length === 1 ? `Mirror ${first.name}` : `Mirror ${pieces.length} pieces`
+  return (
+    <form
+      className="grid gap-2 p-4"
+      aria-label={title}
+      onSubmit={(e) => {
+        e.preventDefault()
+        put()
+      }}
+    >
+      <div className="flex items-center justify-between gap-2">
+        <h2 className="panel-title truncate" title={title}>
+          {title}
+        </h2>
+        <button type="button" className="btn" onClick={leavePanel}>
+          Leave it
+        </button>
+      </div>
+      <p className="text-quiet">
+        The twin follows its original: change one, and the other changes, mirrored.
+      </p>
+      <MeasureField
+        label="The mirror stands at"
+        showLabel
+        autoFocus
+        value={about}
+        optional
+        pickable
+        placeholder="half the overall size, as in 34/2"
+        onCommit={(text) => (setAbout(text), setWhy(null), null)}
+      />
+      <label>
+        <span className="text-xs text-quiet">Swap</span>
+        <select
+          className="field"
+          value={direction}
+          onChange={(e) => setDirection(e.target.value as Direction)}
+        >
+          {DIRECTION_OF.map((d) => (
+            <option key={d} value={d}>
+              {SAY[d]}
+            </option>
+          ))}
+        </select>
+      </label>
+      {pieces.length === 1 && (
+        <label>
+          <span className="text-xs text-quiet">Name of the twin</span>
+          <input className="field" value={name} onChange={(e) => setName(e.target.value)} maxLength={80} />
+        </label>
+      )}
+      {joints.length > 0 && (
+        <label className="flex min-h-8 items-center gap-2 pointer-coarse:min-h-11">
+          <input type="checkbox" checked={withJoints} onChange={() => setWithJoints(!withJoints)} />
+          {joints.length === 1
+            ? 'with the joint of its original'
+            : `with the ${joints.length} joints of its original`}
+        </label>
+      )}
+      <p className="measure min-h-5 text-quiet">
+        {box
+          ? `The twin will stand from ${say(box.min[axis])} to ${say(box.max[axis])}.`
+          : 'Say where the mirror stands, and where the twin will be is said here.'}
+      </p>
+      <p role="alert" className="min-h-5 text-pencil">
+        {why}
+      </p>
+      <button className="btn btn-main justify-center">Mirror</button>
+    </form>
+  )
+}

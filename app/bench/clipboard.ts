@@ -1,0 +1,148 @@
+/** Copying pieces and putting them in again, here, in another project or in another window. */
+import { useEffect } from 'react'
+import {
+  change,
+  Clip,
+  clipOf,
+  pastedInto,
+  refsOf,
+  type Pasted,
+  type Project,
+  type Span,
+} from '../../core/document'
+import { tryMeasure } from '../../core/resolve'
+import type { Shown } from '../../core/shown'
+import { isTyping } from '../frame/shortcuts'
+import { run, useOpen, whenSettled } from '../store/open'
+import { measureText } from '../ui/exactText'
+import { sayRefusal } from '../ui/refusal'
+import { chooseAll, chosenIds } from './groups'
+import { shifted } from './placing/spans'
+import { stretchOf } from './placing/targets'
+
+/** What was copied last, in this window. */
+let copied: Clip | null = null
+export const hasClip = (): boolean => copied !== null
+
+/** What a measure comes to, as a text that means the same anywhere. */
+function valueIn(shown: Shown, text: string): string | null {
+  const length = tryMeasure(shown, text, 'length')
+  if (length.ok) return measureText(length.value, shown.style)
+  const number = tryMeasure(shown, text, 'number')
+  if (number.ok) return String(number.value)
+  const angle = tryMeasure(shown, text, 'angle')
+  return angle.ok ? `${angle.value}deg` : null
+}
+
+/** Keeps what is chosen for pasting; gives it as text, or null when there is nothing to copy. */
+export function copyChosen(): string | null {
+  const { project, shown, chosen } = useOpen.getState()
+  const ids = new Set(chosenIds(chosen))
+  const across: Clip['across'] = {}
+  for (const { id } of [...project.pieces, ...project.groups]) {
+    const now = stretchOf(shown, id, 'across')
+    if (now) across[id] = [now.start, now.size]
+  }
+  const clip = clipOf(project, ids, (text) => valueIn(shown, text), across)
+  if (clip.pieces.length === 0) {
+    sayRefusal(
+      ids.size > 0 ? 'A mirrored twin is copied along with its original' : 'Choose what is to be copied',
+    )
+    return null
+  }
+  copied = clip
+  return JSON.stringify(clip)
+}
+
+/** Copies to the clipboard of the machine as well, where the browser lets it. */
+export function copyOut(): void {
+  const text = copyChosen()
+  if (text !== null) void navigator.clipboard?.writeText(text).catch(() => undefined)
+}
+
+/** Puts in what was copied last, clear of what stands. */
+export function pasteClip(clip: Clip | null = copied): void {
+  if (!clip) return void sayRefusal('Nothing was copied yet. Choose pieces and press Ctrl C')
+  const { project, shown } = useOpen.getState()
+  const pasted = pastedInto(clip, project)
+  if ('why' in pasted) return void sayRefusal(pasted.why)
+  const clear = setClear(clip, pasted, project, shown)
+  if (!sayRefusal(run(change.paste(clear)))) return
+  const ids = new Set(pasted.pieces.map((p) => p.id))
+  whenSettled(() => chooseAll(ids))
+}
+
+/** Moves it to the right of all that stands, each part that is not placed by another one of it. */
+function setClear(clip: Clip, pasted: Pasted, { id }: Project, shown: Shown): Pasted {
+  const right = Math.max(...shown.instances.map((i) => i.grown.max[0]), -Infinity)
+  const starts = Object.values(clip.across).map(([start]) => start)
+  const [gap, step] = shown.style.unit === 'in' ? [50.8, 25.4] : [50, 10]
+  const by = Math.ceil((right + gap - Math.min(...starts)) / step) * step
+  if (clip.pieces.length === 0 || !Number.isFinite(by) || (by <= 0 && clip.from !== id)) return pasted
+  const mine = new Set([...pasted.pieces, ...pasted.groups].map((x) => x.id))
+  const follows = (text: string) => refsOf(text).some((ref) => mine.has(ref.id))
+  const move = (text: string, now: number) => (follows(text) ? text : shifted(text, by, now, shown.style))
+  const spanOf = (span: Span, old: string): Span => {
+    const [start, size] = clip.across[old] ?? [0, 0]
+    const at = { start, end: start + size, centre: start + size / 2 }
+    const places = (['start', 'end', 'centre'] as const).flatMap((fact) =>
+      span[fact] === undefined ? [] : [[fact, move(span[fact], at[fact])] as const],
+    )
+    return { ...span, ...Object.fromEntries(places) }
+  }
+  const pieces = pasted.pieces.map((p, n) => {
+    const old = clip.pieces[n]!.id
+    if (p.kind === 'twin') {
+      const found = tryMeasure(shown, p.about, 'length')
+      return p.direction === 'across' && found.ok ? { ...p, about: move(p.about, found.value) } : p
+    }
+    return { ...p, spans: { ...p.spans, across: spanOf(p.spans.across, old) } }
+  })
+  const groups = pasted.groups.map((g, n) => ({
+    ...g,
+    spans: { ...g.spans, across: spanOf(g.spans.across, clip.groups[n]!.id) },
+  }))
+  return { ...pasted, pieces, groups }
+}
+
+/** A text that was copied from a bench; null for any other. */
+function clipFrom(text: string): Clip | null {
+  try {
+    const read = Clip.safeParse(JSON.parse(text))
+    return read.success ? read.data : null
+  } catch {
+    return null
+  }
+}
+
+/** Answers the keys for copying, cutting and pasting. */
+export function useClipboard(cut: () => void): void {
+  useEffect(() => {
+    const busy = (e: ClipboardEvent) => isTyping(e.target) || document.querySelector('[role=dialog]') !== null
+    const take = (e: ClipboardEvent) => {
+      if (busy(e) || !(getSelection()?.isCollapsed ?? true) || useOpen.getState().chosen.length === 0) return
+      const text = copyChosen()
+      if (text === null) return
+      e.clipboardData?.setData('text/plain', text)
+      e.preventDefault()
+      if (e.type === 'cut') cut()
+    }
+    const paste = (e: ClipboardEvent) => {
+      if (busy(e)) return
+      const text = e.clipboardData?.getData('text/plain') ?? ''
+      const clip = clipFrom(text)
+      // What else was copied elsewhere since is no piece of wood.
+      if (!clip && (text !== '' || !copied)) return
+      e.preventDefault()
+      pasteClip(clip ?? copied)
+    }
+    document.addEventListener('copy', take)
+    document.addEventListener('cut', take)
+    document.addEventListener('paste', paste)
+    return () => {
+      document.removeEventListener('copy', take)
+      document.removeEventListener('cut', take)
+      document.removeEventListener('paste', paste)
+    }
+  }, [cut])
+}

@@ -1,0 +1,226 @@
+/** Pieces carried from one place to another, also between projects: a part of a document, as plain data. */
+import * as z from 'zod'
+import { withRefs } from '../measure'
+import { groupsWithin } from './nesting'
+import { freeId } from './new'
+import { Group, Hardware, Id, Joint, Parameter, Piece, Stock, type Project, type Step } from './schema'
+import { takenIds, takenStepIds } from './held'
+import { namesIn, refsOf, slots } from './slots'
+
+export const CLIP = 'ergaton-clip'
+
+const Parts = {
+  parameters: z.array(Parameter).max(500),
+  stock: z.array(Stock).max(500),
+  pieces: z.array(Piece).max(2000),
+  groups: z.array(Group).max(500),
+  joints: z.array(Joint).max(5000),
+  hardware: z.array(Hardware).max(500),
+}
+export const Clip = z
+  .object({
+    format: z.literal(CLIP),
+    /** The project it is from, and the unit that its bare figures are in. */
+    from: Id,
+    unit: z.enum(['in', 'mm']),
+    ...Parts,
+    /** What each measure comes to that hangs on something which is not carried along. */
+    values: z.record(z.string(), z.string()),
+    /** Where each piece and group starts across, and how far it goes, millimetres. */
+    across: z.record(z.string(), z.tuple([z.number(), z.number()])),
+  })
+  .strict()
+export type Clip = z.infer<typeof Clip>
+/** What is put into a document, under ids of its own. */
+export const Pasted = z.object(Parts).strict()
+export type Pasted = z.infer<typeof Pasted>
+
+const everything = (project: Project, part: Partial<Project>): Project => ({
+  ...project,
+  parameters: [],
+  stock: [],
+  boards: [],
+  pieces: [],
+  groups: [],
+  joints: [],
+  hardware: [],
+  ...part,
+})
+
+/** Ids of all that is carried: pieces, groups, and the steps of both. */
+const idsIn = ({ pieces, groups }: Pick<Clip, 'pieces' | 'groups'>): Set<string> =>
+  new Set([...pieces, ...groups].flatMap((x) => [x.id, ...('work' in x ? x.work.map((s) => s.id) : [])]))
+
+/**
+ * The pieces with these ids, along with groups of which all is there, joints and hinges between them, their
+ * stock, and the named measures they use. Twins go along only with their originals. `value` gives what a
+ * measure comes to, as a text that means the same anywhere; null where it is not known.
+ */
+export function clipOf(
+  project: Project,
+  ids: ReadonlySet<string>,
+  value: (text: string) => string | null,
+  across: Clip['across'] = {},
+): Clip {
+  const pieces = project.pieces.filter((p) => ids.has(p.id) && (p.kind === 'made' || ids.has(p.of)))
+  const there = new Set(pieces.map((p) => p.id))
+  const whole = project.groups.filter((g) => {
+    const within = new Set(groupsWithin(project, g.id))
+    const inside = project.pieces.filter((p) => p.group !== null && within.has(p.group))
+    return inside.length > 0 && inside.every((p) => there.has(p.id))
+  })
+  const held = new Set([...there, ...whole.map((g) => g.id)])
+  const inGroup = <T extends { group: string | null }>(x: T): T =>
+    x.group !== null && held.has(x.group) ? x : { ...x, group: null }
+  const part = {
+    pieces: pieces.map(inGroup).map((p) => (p.group === null ? { ...p, except: [], only: null } : p)),
+    groups: whole.map(inGroup),
+    joints: project.joints.filter((j) => j.between.every((m) => there.has(m.piece))),
+    hardware: project.hardware.filter(
+      (h) => h.on !== null && held.has(h.on) && (h.kind === 'item' || h.moves.every((id) => held.has(id))),
+    ),
+    stock: project.stock.filter((s) => pieces.some((p) => p.kind === 'made' && p.stock === s.id)),
+  }
+  const parameters = namedBy(project, everything(project, part))
+  const full = everything(project, { ...part, parameters })
+  const carried = new Set([...idsIn(part), ...part.stock.map((s) => s.id)])
+  const values: Record<string, string> = {}
+  for (const { text } of slots(full)) {
+    if (refsOf(text).every((ref) => carried.has(ref.id))) continue
+    const now = value(text)
+    if (now !== null) values[text] = now
+  }
+  const { id: from, settings } = project
+  const { stock, joints, hardware, groups } = part
+  return structuredClone({
+    format: CLIP,
+    from,
+    unit: settings.style.unit,
+    parameters,
+    stock,
+    pieces: part.pieces,
+    groups,
+    joints,
+    hardware,
+    values,
+    across,
+  })
+}
+
+/** The named measures that a part of a document uses, and those that they use. */
+function namedBy(project: Project, part: Project): Project['parameters'] {
+  const used = new Set<string>()
+  const look = (texts: readonly string[]) => {
+    for (const { name } of texts.flatMap(namesIn)) {
+      const found = project.parameters.find((p) => p.name === name)
+      if (!found || used.has(found.id)) continue
+      used.add(found.id)
+      look([found.expression])
+    }
+  }
+  // The settings are the project's own, and do not go along.
+  look(slots(part).flatMap((s) => (s.owner === null ? [] : [s.text])))
+  return project.parameters.filter((p) => used.has(p.id))
+}
+
+/**
+ * What is carried, as it goes into a document: under ids that are free there, on the stock and with the named
+ * measures that are there already under those names. What it hangs on outside stays where that is there too,
+ * and is a figure elsewhere. `taken` are letters of ids by list.
+ */
+export function pastedInto(clip: Clip, project: Project): Pasted | { readonly why: string } {
+  if (clip.unit !== project.settings.style.unit) {
+    const say = { in: 'inches', mm: 'millimetres' }
+    const here = say[project.settings.style.unit]
+    return { why: `These pieces are told in ${say[clip.unit]}, and this project in ${here}` }
+  }
+  const ids = new Map<string, string>()
+  const give = (letter: string, taken: string[], old: string) => {
+    const id = freeId(letter, [...taken, old])
+    taken.push(id)
+    ids.set(old, id)
+    return id
+  }
+  const woods = takenIds(project)
+  const steps = takenStepIds(project)
+  const [stockIds, jointIds, hardIds, parIds] = (['stock', 'joints', 'hardware', 'parameters'] as const).map(
+    (list) => project[list].map((x) => x.id),
+  )
+  const stock = clip.stock.flatMap((s) => {
+    const same = project.stock.find((x) => x.name === s.name && x.thickness === s.thickness)
+    if (same) ids.set(s.id, same.id)
+    return same ? [] : [{ ...s, id: give('s', stockIds!, s.id) }]
+  })
+  const parameters = clip.parameters.flatMap((p) =>
+    project.parameters.some((x) => x.name === p.name) ? [] : [{ ...p, id: give('m', parIds!, p.id) }],
+  )
+  for (const p of clip.pieces) give('p', woods, p.id)
+  for (const g of clip.groups) give('g', woods, g.id)
+  for (const x of [...clip.pieces, ...clip.groups])
+    for (const step of 'work' in x ? x.work : []) give('w', steps, step.id)
+  const to = (id: string) => ids.get(id) ?? id
+  const path = (copy: string) =>
+    copy
+      .split('/')
+      .map((part) =>
+        part
+          .split(':')
+          .map((x, n, all) => (n === 0 && all.length > 1 ? to(x) : x))
+          .join(':'),
+      )
+      .join('/')
+  // A place may be a face that a step has made.
+  const place = <T>(at: T): T =>
+    JSON.parse(JSON.stringify(at), (key, value: unknown) =>
+      key === 'step' && typeof value === 'string' ? to(value) : value,
+    ) as T
+  const work = (all: readonly Step[]) => all.map((s) => ({ ...s, id: to(s.id), at: place(s.at) }))
+  const inGroup = (group: string | null) => (group === null ? null : to(group))
+  const pieces = clip.pieces.map((p): Piece => {
+    const base = {
+      id: to(p.id),
+      group: inGroup(p.group),
+      except: p.except.map(path),
+      only: p.only && path(p.only),
+    }
+    return p.kind === 'twin'
+      ? { ...p, ...base, of: to(p.of) }
+      : { ...p, ...base, stock: to(p.stock), work: work(p.work) }
+  })
+  const groups = clip.groups.map((g) => ({ ...g, id: to(g.id), group: inGroup(g.group), work: work(g.work) }))
+  const joints = clip.joints.map((j) => ({
+    ...j,
+    id: give('j', jointIds!, j.id),
+    between: j.between.map((m) => ({ piece: to(m.piece), at: place(m.at) })),
+  }))
+  const hardware = clip.hardware.map((h): Hardware => {
+    const base = { id: give('h', hardIds!, h.id), on: to(h.on!) }
+    return h.kind === 'hinge' ? { ...h, ...base, moves: h.moves.map(to) } : { ...h, ...base }
+  })
+  const part = everything(project, structuredClone({ stock, parameters, pieces, groups, joints, hardware }))
+  const known = new Set([...woods, ...steps, ...project.stock.map((s) => s.id), ...ids.values()])
+  for (const slot of slots(part)) {
+    if (slot.owner === null) continue
+    const refs = refsOf(slot.text)
+    if (refs.length === 0) continue
+    const here = clip.from === project.id && refs.every((r) => ids.has(r.id) || known.has(r.id))
+    const frozen = clip.values[slot.text]
+    slot.write(
+      frozen !== undefined && !here
+        ? frozen
+        : withRefs(slot.text, (ref) => ({
+            ...ref,
+            id: to(ref.id),
+            ...(ref.copy && { copy: path(ref.copy) }),
+          })),
+    )
+  }
+  return {
+    stock,
+    parameters,
+    pieces: part.pieces,
+    groups: part.groups,
+    joints: part.joints,
+    hardware: part.hardware,
+  }
+}
