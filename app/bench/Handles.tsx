@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
 import { AXES, DIRECTION_OF, sideOf, vec3, type Axis, type Box, type Vec3 } from '../../core/pieces'
-import { keyOf } from '../../core/resolve'
+import { keyOf, pieceOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
@@ -42,9 +42,11 @@ export function Handles({ stage }: { stage: Stage3D }) {
   const chosen = useOpen((s) => s.chosen)
   const readOnly = useOpen((s) => s.readOnly)
   const picking = useOpen((s) => s.picking !== null)
-  const idle = useBench((s) => s.panel === 'ticket' && !s.standApart && !s.dialog)
+  const idle = useBench((s) => s.panel === 'ticket' && s.apart === 0 && !s.dialog)
+  const locked = useBench((s) => s.locked)
   const held = readOnly || picking || !idle ? null : heldOf(shown, chosen)
-  return held && <Knobs stage={stage} held={held} />
+  const free = held && ![...held.keys].some((key) => locked.has(pieceOf(key)))
+  return free && <Knobs stage={stage} held={held} />
 }
 
 function Knobs({ stage, held }: { stage: Stage3D; held: Held }) {

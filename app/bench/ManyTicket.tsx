@@ -73,6 +73,7 @@ export function ManyTicket({ pieces }: { pieces: readonly Piece[] }) {
             <StockSelect
               value={shared(made, (p) => p.stock) ?? ''}
               label="Stock of all"
+              none="several"
               disabled={readOnly}
               onChange={(stock) =>
                 sayRefusal(all('Change the stock of', (p) => change.setPieceStock({ id: p.id, stock })))

@@ -1,28 +1,59 @@
-import { Plus } from 'lucide-react'
-import { memo } from 'react'
-import { FIRST, type Group, type Piece } from '../../core/document'
-import { instanceKey, pieceOf, type Level } from '../../core/resolve'
-import { choose, firstOf, useOpen } from '../store/open'
+/** Every piece with its mark and how many there are of it, in its group: to find, to order, to show by. */
+import {
+  DndContext,
+  PointerSensor,
+  TouchSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core'
+import { Eye, EyeOff, Lock, Plus } from 'lucide-react'
+import { memo, useState, type ReactNode } from 'react'
+import { change, FIRST, type Group, type Piece } from '../../core/document'
+import { instanceKey, pieceOf, type Level, type Problem } from '../../core/resolve'
+import { choose, firstOf, run, useOpen } from '../store/open'
 import { Mark } from '../ui/Mark'
-import { toggleBoard, useBench } from './asks'
-import { chooseAll, piecesIn } from './groups'
+import { sayRefusal } from '../ui/refusal'
+import { showAll, toggleBoard, toggleHidden, toggleLocked, useBench } from './asks'
+import { chooseAll, chosenIds, piecesIn } from './groups'
 
-/** Every piece with its mark and how many there are of it, in its group; what is wrong shows here too. */
+/** So many pieces are found by eye; with more there is a field to find them by name. */
+const MANY = 9
+
 export const PieceList = memo(function PieceList() {
-  const empty = useOpen((s) => s.project.pieces.length === 0)
+  const count = useOpen((s) => s.project.pieces.length)
   const readOnly = useOpen((s) => s.readOnly)
+  const hidden = useBench((s) => s.hidden.size)
+  const [find, setFind] = useState('')
   return (
     <section className="p-3" aria-label="Pieces">
       <div className="mb-1 flex items-center justify-between">
         <h2 className="panel-title">Pieces</h2>
         {!readOnly && (
-          <button className="btn btn-quiet" onClick={() => toggleBoard()}>
+          <button className="btn btn-quiet" onClick={toggleBoard}>
             <Plus size={14} /> Board
           </button>
         )}
       </div>
-      {empty && <p className="text-quiet">Nothing here yet. Add a board (B).</p>}
-      <Pieces />
+      {count === 0 && <p className="text-quiet">Nothing here yet. Add a board (B).</p>}
+      {count > MANY && (
+        <input
+          type="search"
+          className="field mb-1"
+          aria-label="Find a piece by its name"
+          placeholder="Find by name"
+          value={find}
+          onChange={(e) => setFind(e.target.value)}
+          onKeyDown={(e) => e.key === 'Escape' && setFind('')}
+        />
+      )}
+      {hidden > 0 && (
+        <button className="btn btn-quiet mb-1 w-full" onClick={showAll}>
+          <Eye size={14} /> Show the {hidden} hidden
+        </button>
+      )}
+      <Pieces find={count > MANY ? find.trim().toLowerCase() : ''} />
     </section>
   )
 })
@@ -34,27 +65,48 @@ interface Says {
   readonly mark: number | undefined
   readonly settled: boolean
   readonly on: boolean
+  readonly hidden: boolean
+  readonly locked: boolean
   readonly worst: Level | undefined
+  /** What is wrong with it, in sentences. */
+  readonly wrong: string
 }
 
 /** All that the rows say, gathered once, so that a row is drawn again only when what it says has changed. */
-function Pieces() {
+function Pieces({ find }: { find: string }) {
   const shown = useOpen((s) => s.shown)
   const chosen = useOpen((s) => s.chosen)
+  const { hidden, locked } = useBench()
   const { project, byId, marks, problems, settled } = shown
-  const worst = new Map<string, Level>()
-  for (const { piece, level } of problems) if (piece && !worst.has(piece)) worst.set(piece, level)
+  const wrong = new Map<string, Problem[]>()
+  for (const p of problems) if (p.piece) wrong.set(p.piece, [...(wrong.get(p.piece) ?? []), p])
   const on = new Set(chosen.map(pieceOf))
   const row = (piece: Piece): Says => {
     const all = byId.get(piece.id)?.instances ?? []
+    const found = wrong.get(piece.id) ?? []
     return {
       piece,
       times: all.length,
       mark: marks.get(all[0]?.key ?? ''),
       settled: settled || all.length > 0,
       on: on.has(piece.id),
-      worst: worst.get(piece.id),
+      hidden: hidden.has(piece.id),
+      locked: locked.has(piece.id),
+      worst: found[0]?.level,
+      wrong: found.map((p) => p.says).join('\n'),
     }
+  }
+  const fits = (x: { name: string }) => x.name.toLowerCase().includes(find)
+  if (find) {
+    const found = project.pieces.filter(fits)
+    if (found.length === 0) return <p className="text-quiet">No piece is called so.</p>
+    return (
+      <ul>
+        {found.map((p) => (
+          <PieceRow key={p.id} {...row(p)} />
+        ))}
+      </ul>
+    )
   }
   const members = (group: string | null) => (
     <ul>
@@ -73,54 +125,225 @@ function Pieces() {
         ))}
     </ul>
   )
-  return members(null)
+  return (
+    <Dragging>
+      {members(null)}
+      {project.groups.length > 0 && <OutOfGroups />}
+    </Dragging>
+  )
+}
+
+/** Rows can be dragged into groups and out of them. */
+function Dragging({ children }: { children: ReactNode }) {
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }),
+  )
+  return (
+    <DndContext
+      sensors={sensors}
+      onDragEnd={({ active, over }) => {
+        if (!over) return
+        const { project, chosen } = useOpen.getState()
+        const id = String(active.id)
+        const group = over.id === NOWHERE ? null : String(over.id)
+        const all = chosenIds(chosen)
+        const members = all.includes(id) ? all : [id]
+        const moved = [...project.pieces, ...project.groups].filter(
+          (x) => members.includes(x.id) && x.group !== group,
+        )
+        if (moved.length > 0) sayRefusal(run(change.moveInto({ members: moved.map((x) => x.id), group })))
+      }}
+    >
+      {children}
+    </DndContext>
+  )
+}
+
+const NOWHERE = 'out of all groups'
+
+/** Where a row is dropped that belongs to no group; seen while one is dragged. */
+function OutOfGroups() {
+  const { setNodeRef, isOver, active } = useDroppable({ id: NOWHERE })
+  return (
+    <p
+      ref={setNodeRef}
+      className={
+        'min-h-8 border border-dashed px-1.5 py-1 text-quiet ' +
+        `${isOver ? 'border-chalk' : 'border-hairline'} ` +
+        (active ? '' : 'invisible')
+      }
+    >
+      out of all groups
+    </p>
+  )
 }
 
 /** A group's name and how often it stands; choosing it chooses all it holds. */
 function GroupHead({ group }: { group: Group }) {
   const times = useOpen((s) => s.shown.groups.find((g) => g.id === group.id)?.boxes.length ?? 0)
+  const readOnly = useOpen((s) => s.readOnly)
+  const drop = useDroppable({ id: group.id, disabled: readOnly })
+  const drag = useDraggable({ id: group.id, disabled: readOnly })
+  const [renaming, rename] = useState(false)
   const choose = () => chooseAll(new Set(piecesIn(useOpen.getState().project, group.id)))
+  if (renaming)
+    return (
+      <NameInRow
+        name={group.name}
+        onName={(name) => run(change.renameGroup({ id: group.id, name }))}
+        onDone={() => rename(false)}
+      />
+    )
   return (
-    <button
-      className={
-        'flex min-h-8 w-full items-center gap-2 rounded-sm px-1.5 text-left hover:bg-ground ' +
-        'pointer-coarse:min-h-11'
-      }
-      title={`Choose all of ${group.name}`}
-      onClick={choose}
-      onContextMenu={(e) => {
-        e.preventDefault()
-        choose()
-        useBench.setState({ menu: { x: e.clientX, y: e.clientY } })
-      }}
-    >
-      <span className="min-w-0 flex-1 truncate font-semibold">{group.name}</span>
-      {times > 1 && <span className="measure text-quiet">×{times}</span>}
-    </button>
+    <div ref={drop.setNodeRef}>
+      <button
+        ref={drag.setNodeRef}
+        onPointerDown={drag.listeners?.onPointerDown as React.PointerEventHandler}
+        className={
+          'flex min-h-8 w-full items-center gap-2 rounded-sm px-1.5 text-left hover:bg-ground ' +
+          `pointer-coarse:min-h-11 ${drop.isOver ? 'outline-2 outline-chalk' : ''}`
+        }
+        style={{ transform: slid(drag.transform) }}
+        title={`Choose all of ${group.name}`}
+        onClick={choose}
+        onDoubleClick={() => !readOnly && rename(true)}
+        onKeyDown={(e) => e.key === 'F2' && !readOnly && rename(true)}
+        onContextMenu={(e) => {
+          e.preventDefault()
+          choose()
+          useBench.setState({ menu: { x: e.clientX, y: e.clientY } })
+        }}
+      >
+        <Shortened name={group.name} strong />
+        {times > 1 && <span className="measure text-quiet">×{times}</span>}
+      </button>
+    </div>
   )
 }
 
-/** Chooses a piece alone, or, with Shift, along with the others or no more. */
-function chooseRow(id: string, more: boolean): void {
-  const { chosen } = useOpen.getState()
-  const key = firstOf(id)[0] ?? instanceKey(id, FIRST)
-  const others = chosen.filter((k) => pieceOf(k) !== id)
-  choose(!more ? [key] : others.length < chosen.length ? others : [...chosen, key])
+const slid = (by: { readonly x: number; readonly y: number } | null): string | undefined =>
+  by ? `translate(${by.x}px, ${by.y}px)` : undefined
+
+/** A name that is shortened in the middle where there is no room for all of it. */
+function Shortened({ name, strong = false }: { name: string; strong?: boolean }) {
+  const tail = name.length > 16 ? name.slice(-7) : ''
+  return (
+    <span className={`flex min-w-0 flex-1 whitespace-pre ${strong ? 'font-semibold' : ''}`} title={name}>
+      {tail && <span className="sr-only">{name}</span>}
+      <span className="truncate" aria-hidden={tail !== ''}>
+        {tail ? name.slice(0, -7) : name}
+      </span>
+      {tail && (
+        <span className="shrink-0" aria-hidden="true">
+          {tail}
+        </span>
+      )}
+    </span>
+  )
 }
 
-const PieceRow = memo(function PieceRow({ piece: p, times, mark, settled, on, worst }: Says) {
+/** A name typed over in its row; Esc leaves it as it was. */
+function NameInRow({
+  name,
+  onName,
+  onDone,
+}: {
+  name: string
+  onName: (name: string) => string | null
+  onDone: () => void
+}) {
+  const [text, setText] = useState(name)
+  const put = () => {
+    if (text.trim() === name || sayRefusal(onName(text.trim()))) onDone()
+  }
   return (
-    <li>
+    <input
+      className="field"
+      aria-label={`New name of ${name}`}
+      autoFocus
+      value={text}
+      maxLength={80}
+      onFocus={(e) => e.target.select()}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={put}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') put()
+        if (e.key === 'Escape') {
+          e.stopPropagation()
+          onDone()
+        }
+      }}
+    />
+  )
+}
+
+/**
+ * Chooses a piece alone; with Ctrl along with the others, or no more; with Shift all from the one chosen last
+ * to it.
+ */
+function chooseRow(id: string, how: Pick<React.MouseEvent, 'shiftKey' | 'ctrlKey' | 'metaKey'>): void {
+  const { chosen } = useOpen.getState()
+  const keyFor = (piece: string) => firstOf(piece)[0] ?? instanceKey(piece, FIRST)
+  const last = chosen.at(-1)
+  if (how.shiftKey && last) {
+    const order = [...document.querySelectorAll<HTMLElement>('[data-piece]')].map((el) => el.dataset.piece!)
+    const [a, b] = [order.indexOf(pieceOf(last)), order.indexOf(id)]
+    if (a >= 0 && b >= 0) {
+      const range = order.slice(Math.min(a, b), Math.max(a, b) + 1).map(keyFor)
+      return choose([...range.filter((k) => k !== last), last])
+    }
+  }
+  const others = chosen.filter((k) => pieceOf(k) !== id)
+  if (!how.ctrlKey && !how.metaKey && !how.shiftKey) return choose([keyFor(id)])
+  choose(others.length < chosen.length ? others : [...chosen, keyFor(id)])
+}
+
+const PieceRow = memo(function PieceRow({
+  piece: p,
+  times,
+  mark,
+  settled,
+  on,
+  hidden,
+  locked,
+  worst,
+  wrong,
+}: Says) {
+  const readOnly = useOpen((s) => s.readOnly)
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: p.id, disabled: readOnly })
+  const [renaming, rename] = useState(false)
+  if (renaming)
+    return (
+      <li>
+        <NameInRow
+          name={p.name}
+          onName={(name) => run(change.renamePiece({ id: p.id, name }))}
+          onDone={() => rename(false)}
+        />
+      </li>
+    )
+  return (
+    <li className="group/row relative flex">
       <button
+        ref={setNodeRef}
+        data-piece={p.id}
+        onPointerDown={listeners?.onPointerDown as React.PointerEventHandler}
+        onTouchStart={listeners?.onTouchStart as React.TouchEventHandler}
         aria-pressed={on}
         className={
-          'flex min-h-8 w-full items-center gap-2 rounded-sm px-1.5 text-left pointer-coarse:min-h-11 ' +
-          `${on ? 'bg-chalk-pale' : 'hover:bg-ground'}`
+          'flex min-h-8 w-full min-w-0 items-center gap-2 rounded-sm px-1.5 text-left ' +
+          'pointer-coarse:min-h-11 ' +
+          `${on ? 'bg-chalk-pale' : 'hover:bg-ground'} ${hidden ? 'text-quiet' : ''} ` +
+          (isDragging ? 'z-10 outline-2 outline-chalk' : '')
         }
-        onClick={(e) => chooseRow(p.id, e.shiftKey || e.ctrlKey || e.metaKey)}
+        style={{ transform: slid(transform) }}
+        onClick={(e) => chooseRow(p.id, e)}
+        onDoubleClick={() => !readOnly && rename(true)}
+        onKeyDown={(e) => e.key === 'F2' && !readOnly && rename(true)}
         onContextMenu={(e) => {
           e.preventDefault()
-          if (!on) chooseRow(p.id, false)
+          if (!on) choose(firstOf(p.id))
           useBench.setState({ menu: { x: e.clientX, y: e.clientY } })
         }}
       >
@@ -131,17 +354,40 @@ const PieceRow = memo(function PieceRow({ piece: p, times, mark, settled, on, wo
             {settled ? '–' : '…'}
           </span>
         )}
-        <span className="min-w-0 flex-1 truncate" title={p.name}>
-          {p.name}
-        </span>
+        <Shortened name={p.name} />
         {worst && worst !== 'note' && (
           <span
-            className={`h-2 w-2 rounded-full ${worst === 'stop' ? 'bg-pencil' : 'bg-brass'}`}
+            className={`h-2 w-2 shrink-0 rounded-full ${worst === 'stop' ? 'bg-pencil' : 'bg-brass'}`}
             role="img"
+            title={wrong}
             aria-label={worst === 'stop' ? 'to be put right' : 'to be looked at'}
           />
         )}
         {times > 1 && <span className="measure text-quiet">×{times}</span>}
+      </button>
+      {locked && (
+        <button
+          className="btn btn-quiet btn-icon"
+          aria-label={`Free ${p.name}`}
+          title="Locked on the bench; press to free it"
+          onClick={() => toggleLocked([p.id])}
+        >
+          <Lock size={13} />
+        </button>
+      )}
+      <button
+        className={
+          'btn btn-quiet btn-icon bg-panel ' +
+          (hidden
+            ? ''
+            : 'absolute right-0 opacity-0 group-hover/row:opacity-100 focus-visible:opacity-100 ') +
+          'pointer-coarse:hidden'
+        }
+        aria-label={`${hidden ? 'Show' : 'Hide'} ${p.name}`}
+        title={hidden ? 'Show it' : 'Hide it'}
+        onClick={() => toggleHidden([p.id])}
+      >
+        {hidden ? <EyeOff size={13} /> : <Eye size={13} />}
       </button>
     </li>
   )

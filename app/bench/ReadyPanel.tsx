@@ -16,7 +16,8 @@ import { LineDrawing } from '../ui/LineDrawing'
 import { MeasureField } from '../ui/MeasureField'
 import { measureText } from '../ui/exactText'
 import { lookFrom, toggleReady, useBench } from './asks'
-import { CATALOGUE, StockSelect, useCatalogue } from './StockSelect'
+import { CATALOGUE, useCatalogue } from '../rack/stocks'
+import { StockSelect } from './StockSelect'
 
 export function ReadyPanel() {
   const [kind, setKind] = useState(READY[0]!.kind)

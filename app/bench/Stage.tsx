@@ -1,6 +1,6 @@
 /** The bench in three dimensions: what stands on it, what is chosen, lit and picked. */
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { hull, sizeOf, vec3, type Box, type Vec3 } from '../../core/pieces'
+import { hull, shiftApart, sizeOf, vec3, type Box, type Vec3 } from '../../core/pieces'
 import { woodColour } from '../../core/rack'
 import { pieceOf, type Instance } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
@@ -10,7 +10,7 @@ import { choose, light, pick, useOpen } from '../store/open'
 import { sameEntries } from '../store/useShown'
 import { markColour } from '../ui/marks'
 import { useTheme } from '../ui/theme'
-import { useBench, type ViewName } from './asks'
+import { APART, useBench, type ViewName } from './asks'
 import { Handles } from './Handles'
 import { hang, type Under } from './placing/hang'
 import { evenStep, thingsIn } from './placing/targets'
@@ -50,8 +50,10 @@ export default function Stage({ skins }: { skins: Skins }) {
     try {
       const made = new Stage3D(host.current!)
       setStage(made)
+      useBench.setState({ eye: made })
       return () => {
         setStage(null)
+        useBench.setState({ eye: null })
         made.dispose()
       }
     } catch (error) {
@@ -81,14 +83,17 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
   const chosen = useOpen((s) => s.chosen)
   const marks = useOpen((s) => s.shown.marks)
   const lit = useOpen((s) => s.lit)
-  const { seeThrough, standApart, byMark, patches, panel, view, section } = useBench()
+  const { seeThrough, byMark, patches, panel, view, section, hidden, grid } = useBench()
   const [theme] = useTheme()
   /** What would be picked: a face, or a flat that work has left. */
   const [face, setFace] = useState<Box | Hit | null>(null)
   const all = useMemo(() => hull(instances.map((i) => i.grown)), [instances])
-  const apart = standApart || panel === 'join'
+  const asked = useBench((s) => s.apart)
+  const apart = asked > 0 ? asked : panel === 'join' ? APART : 0
   const shifts = useMemo(() => {
-    return new Map(apart && all ? instances.map((i) => [i.key, shiftOf(i, all)] as const) : [])
+    return new Map(
+      apart > 0 && all ? instances.map((i) => [i.key, shiftApart(i.box, all, apart)] as const) : [],
+    )
   }, [instances, apart, all])
   const inks = INKS[theme === 'night' ? 'night' : 'day']
 
@@ -103,14 +108,16 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
       const species = byId.get(instance.piece)?.stock?.stock.species ?? ''
       const colour = byMark ? markColour(marks.get(instance.key) ?? 0) : woodColour(species)
       const shift = shifts.get(instance.key) ?? NOWHERE
-      return skin ? [{ instance, skin, shift, colour, chosen: on.has(instance.key) }] : []
+      return skin && !hidden.has(instance.piece)
+        ? [{ instance, skin, shift, colour, chosen: on.has(instance.key) }]
+        : []
     })
     // A picture takes long where the graphics are slow: none is drawn for what looks as it did.
     const before = stands.current
     const same = now.length === before.length && now.every((b, n) => sameEntries(b, before[n]!))
     if (!same) stands.current = now
     return stands.current
-  }, [instances, skins, chosen, marks, byMark, shifts])
+  }, [instances, skins, chosen, marks, byMark, shifts, hidden])
 
   useEffect(() => {
     stage.show(boards, { ink: inks.ink, chalk: inks.chalk, plain: byMark, clear: seeThrough })
@@ -147,12 +154,19 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
   // Where it looks from: when asked, and when the first pieces come.
   const looked = useRef({ n: -1, empty: true })
   useEffect(() => {
-    const box = all ? (apart ? widened(all) : all) : CLEAR
+    const box = all ? (apart > 0 ? widened(all, apart) : all) : CLEAR
     const lost = all !== null && !stage.own && !stage.shows(box)
     if (looked.current.n === view.n && !(looked.current.empty && all) && !lost) return
     looked.current = { n: view.n, empty: !all }
     stage.look(view.name === 'fit' ? null : TOWARD[view.name], box)
-  }, [stage, view, all, apart])
+    // A slider that draws pieces apart does not move the eye all the time.
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- it looks again when it is asked to
+  }, [stage, view, all, apart > 0])
+
+  const { style } = useOpen((s) => s.shown)
+  useEffect(() => {
+    stage.grid(grid ? (style.unit === 'in' ? 25.4 : 25) : null, all ?? CLEAR)
+  }, [stage, grid, all, style.unit])
 
   useEffect(() => listen(stage, setFace), [stage])
   return null
@@ -169,26 +183,32 @@ function listen(stage: Stage3D, showFace: (face: Box | Hit | null) => void): () 
   const still = (e: { clientX: number; clientY: number }) =>
     down !== null && Math.hypot(e.clientX - down.clientX, e.clientY - down.clientY) <= STILL
   const menu = (e: { clientX: number; clientY: number }) => {
-    const hit = stage.under(e)
+    const hit = under(stage, e)
     const { chosen } = useOpen.getState()
     if (hit && !chosen.includes(hit.board.instance.key)) choose([hit.board.instance.key])
     useBench.setState({ menu: { x: e.clientX, y: e.clientY } })
   }
   const press = (e: PointerEvent) => {
     down = e
+    // With Shift held a frame is drawn, and chooses what it touches.
+    if (e.shiftKey && e.button === 0 && !useOpen.getState().picking) stage.rest(true)
     clearTimeout(held)
     if (e.pointerType === 'touch' && e.isPrimary) held = setTimeout(() => still(e) && menu(e), LONG)
     else clearTimeout(held)
   }
   const lift = (e: PointerEvent) => {
     clearTimeout(held)
+    stage.rest(false)
+    if (down?.shiftKey && !still(e) && !useOpen.getState().picking) chooseIn(stage.framed(down, e))
+    stage.frame(null)
     if (e.button === 2 && still(e)) menu(e)
   }
   const move = (e: PointerEvent) => {
     if (!still(e)) clearTimeout(held)
+    if (down?.shiftKey && e.buttons === 1 && !useOpen.getState().picking) return stage.frame(down, e)
     if (useBench.getState().hanging && e.buttons === 0) return hangUnder(stage, e)
     if (!useOpen.getState().picking || e.buttons !== 0) return
-    const hit = stage.under(e)
+    const hit = under(stage, e)
     const side = hit && sideOf(hit)
     if (side) return showFace(flatOn(hit.board.instance, side))
     showFace(hit && madeFace(hit, useOpen.getState().shown) ? hit : null)
@@ -209,7 +229,7 @@ function listen(stage: Stage3D, showFace: (face: Box | Hit | null) => void): () 
       const { hung } = useBench.getState()
       return hung ? hanging.drop(hung) : undefined
     }
-    pressed(stage.under(e), e.shiftKey, () => showFace(null))
+    pressed(under(stage, e), e.shiftKey, () => showFace(null))
   }
   canvas.addEventListener('pointerdown', press)
   canvas.addEventListener('pointerup', lift)
@@ -224,6 +244,20 @@ function listen(stage: Stage3D, showFace: (face: Box | Hit | null) => void): () 
     canvas.removeEventListener('pointerleave', leave)
     canvas.removeEventListener('click', click)
   }
+}
+
+/** Chooses these along with what is chosen. */
+function chooseIn(boards: readonly Board[]): void {
+  const { chosen } = useOpen.getState()
+  const { locked } = useBench.getState()
+  const keys = boards.filter((b) => !locked.has(b.instance.piece)).map((b) => b.instance.key)
+  choose([...new Set([...chosen, ...keys])])
+}
+
+/** What is at a place on the screen and not locked. */
+const under = (stage: Stage3D, at: { readonly clientX: number; readonly clientY: number }): Hit | null => {
+  const { locked } = useBench.getState()
+  return stage.under(at, ({ instance }) => !locked.has(instance.piece))
 }
 
 /** How near a face draws what hangs at the pointer, pixels. */
@@ -247,7 +281,7 @@ function placeUnder(
   at: { readonly clientX: number; readonly clientY: number },
   shown: Shown,
 ): Under | null {
-  const hit = stage.under(at)
+  const hit = under(stage, at)
   const side = hit && sideOf(hit)
   if (side) {
     const { key } = hit.board.instance
@@ -311,9 +345,9 @@ function madeFace(hit: Hit, shown: Shown): { readonly step: string; readonly rol
 }
 
 /** The room that pieces take when they stand apart. */
-function widened(all: Box): Box {
+function widened(all: Box, apart: number): Box {
   const out = (i: number, far: boolean) => {
-    const half = ((all.max[i]! - all.min[i]!) / 2) * 1.3
+    const half = ((all.max[i]! - all.min[i]!) / 2) * (1 + apart)
     const centre = (all.max[i]! + all.min[i]!) / 2
     return far ? centre + half : centre - half
   }
@@ -322,11 +356,6 @@ function widened(all: Box): Box {
     max: [out(0, true), out(1, true), out(2, true)],
   }
 }
-
-const shiftOf = ({ box }: Instance, all: Box): Vec3 =>
-  [0, 1, 2].map(
-    (k) => 0.3 * ((box.min[k]! + box.max[k]!) / 2 - (all.min[k]! + all.max[k]!) / 2),
-  ) as unknown as Vec3
 
 const shifted = ({ min, max }: Box, by: Vec3): Box => ({
   min: [min[0] + by[0], min[1] + by[1], min[2] + by[2]],

@@ -40,6 +40,7 @@ export function Stance({ value, label, disabled = false, onChange }: Props) {
         disabled={disabled}
         onChange={(e) => onChange(e.target.value)}
       >
+        {value === '' && <option value="">several</option>}
         {FACINGS.map((f) => (
           <option key={f.id} value={f.id}>
             {f.name}

@@ -6,7 +6,7 @@ import { freeName, type Stock } from '../../core/document'
 import { useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
-import { CATALOGUE, putOnRack, useCatalogue } from './StockSelect'
+import { CATALOGUE, putOnRack, useCatalogue } from '../rack/stocks'
 
 interface Props {
   readonly value: string

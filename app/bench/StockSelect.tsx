@@ -1,49 +1,12 @@
 import { ChevronsUpDown } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import { useState } from 'react'
-import { useRouteLoaderData } from 'react-router'
-import { change, freeId, type Stock } from '../../core/document'
-import { stockFor, type Catalogue } from '../../core/rack'
-import { run, useOpen } from '../store/open'
+import { CATALOGUE, takeFromCatalogue, useCatalogue } from '../rack/stocks'
+import { useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
-import { sayRefusal } from '../ui/refusal'
 import { later } from '../ui/later'
 
 const StockList = later(async () => (await import('./StockList')).StockList)
-
-export function useCatalogue(): Catalogue {
-  const loaded = useRouteLoaderData('routes/project') as { catalogue: Catalogue }
-  return loaded.catalogue
-}
-
-/** Puts a catalogue entry on the project's rack, unless it is there; gives its id on the rack. */
-export function takeFromCatalogue(catalogue: Catalogue, entryId: string): string | null {
-  const { project } = useOpen.getState()
-  const entry = catalogue.entries.find((e) => e.stock.id === entryId)
-  if (!entry) return null
-  const there = project.stock.find((s) => s.name === entry.stock.name)
-  if (there) return there.id
-  const stock = {
-    ...stockFor(entry, project.settings.style.unit),
-    id: freeId(
-      's',
-      project.stock.map((s) => s.id),
-    ),
-  }
-  return sayRefusal(run(change.addStock(stock))) ? stock.id : null
-}
-
-export const CATALOGUE = 'catalogue:'
-
-/** Puts a stock on the rack under an id that is free; gives the id, or null and says why. */
-export function putOnRack(stock: Omit<Stock, 'id'>): string | null {
-  const { project } = useOpen.getState()
-  const id = freeId(
-    's',
-    project.stock.map((s) => s.id),
-  )
-  return sayRefusal(run(change.addStock({ ...stock, id }))) ? id : null
-}
 
 interface Props {
   readonly value: string
@@ -51,11 +14,13 @@ interface Props {
   readonly disabled?: boolean
   /** Gives an entry of the catalogue as `catalogue:id`, and puts nothing on the rack yet. */
   readonly later?: boolean
+  /** Said where none is chosen. */
+  readonly none?: string
   readonly onChange: (id: string) => void
 }
 
 /** What the wood is; pressed, a list to search by typing. */
-export function StockSelect({ value, label, disabled, later, onChange }: Props) {
+export function StockSelect({ value, label, disabled, later, none = 'choose…', onChange }: Props) {
   const catalogue = useCatalogue()
   const stock = useOpen((s) => s.project.stock)
   const [open, setOpen] = useState(false)
@@ -78,7 +43,7 @@ export function StockSelect({ value, label, disabled, later, onChange }: Props) 
         onFocus={StockList.fetch}
       >
         <span className={`truncate ${chosen ? '' : 'text-quiet'}`}>
-          {chosen ? fractions(chosen.name) : 'choose…'}
+          {chosen ? fractions(chosen.name) : none}
         </span>
         <ChevronsUpDown size={14} className="shrink-0 text-quiet" />
       </Popover.Trigger>

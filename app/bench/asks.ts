@@ -11,12 +11,25 @@ export interface Section {
   readonly beyond: boolean
 }
 
+/** What of the stage others ask: where it looks from, and pictures. */
+export interface Eye {
+  readonly gaze: { readonly from: Vec3; readonly at: Vec3 }
+  gazeFrom(gaze: { readonly from: Vec3; readonly at: Vec3 }): void
+  picture(width: number, ground: string | null): string
+}
+
 interface Bench {
   readonly panel: 'ticket' | 'board' | 'join' | 'ready' | 'between' | 'against' | 'mirror' | 'measure'
-  readonly dialog: 'evenly' | 'repeat' | null
+  readonly dialog: 'evenly' | 'repeat' | 'picture' | 'views' | null
   readonly seeThrough: boolean
-  readonly standApart: boolean
+  /** How far pieces stand from one another: 0 together, 1 a whole size of all of it. */
+  readonly apart: number
+  /** A grid on the floor, in even steps of the project's unit. */
+  readonly grid: boolean
   readonly byMark: boolean
+  /** Pieces that are not drawn, and those that the pointer passes over. */
+  readonly hidden: ReadonlySet<string>
+  readonly locked: ReadonlySet<string>
   /** Where the wood is cut open: across which direction, at which share of it, from which side. */
   readonly section: Section | null
   /** Which side panel is drawn out, where there is no room for both beside the bench. */
@@ -25,6 +38,8 @@ interface Bench {
   readonly menu: { readonly x: number; readonly y: number } | null
   /** The view last asked for; `n` makes asking twice a second asking. */
   readonly view: { readonly name: ViewName | 'fit'; readonly n: number }
+  /** The stage, once it stands: where its eye is, and a picture of it. */
+  readonly eye: Eye | null
   /** The board that hangs at the pointer: its room size, and what is done when it is shown a place. */
   readonly hanging: { readonly size: Vec3; readonly drop: (at: Hung) => void } | null
   /** Where it hangs now. */
@@ -33,20 +48,45 @@ interface Bench {
   readonly patches: ReadonlyArray<{ readonly patch: Box; readonly guest: string }>
 }
 
+const NOBODY: ReadonlySet<string> = new Set()
+
 export const useBench = create<Bench>(() => ({
   panel: 'ticket',
   dialog: null,
   menu: null,
   drawer: null,
   seeThrough: false,
-  standApart: false,
+  apart: 0,
+  grid: false,
   byMark: false,
+  hidden: NOBODY,
+  locked: NOBODY,
   section: null,
   view: { name: 'pictorial', n: 0 },
+  eye: null,
   hanging: null,
   hung: null,
   patches: [],
 }))
+
+const toggled = (set: ReadonlySet<string>, ids: readonly string[]): ReadonlySet<string> =>
+  ids.every((id) => set.has(id))
+    ? new Set([...set].filter((id) => !ids.includes(id)))
+    : new Set([...set, ...ids])
+
+/** Hides pieces, or shows them again when all of them are hidden. */
+export const toggleHidden = (ids: readonly string[]): void =>
+  useBench.setState((s) => ({ hidden: toggled(s.hidden, ids) }))
+export const toggleLocked = (ids: readonly string[]): void =>
+  useBench.setState((s) => ({ locked: toggled(s.locked, ids) }))
+export const showAll = (): void => useBench.setState({ hidden: NOBODY })
+/** Shows these alone, or all again when they are alone already. */
+export const showAlone = (ids: readonly string[], all: readonly string[]): void =>
+  useBench.setState((s) => {
+    const others = all.filter((id) => !ids.includes(id))
+    const alone = others.every((id) => s.hidden.has(id)) && s.hidden.size === others.length
+    return { hidden: alone ? NOBODY : new Set(others) }
+  })
 
 export const lookFrom = (name: ViewName | 'fit'): void =>
   useBench.setState((s) => ({ view: { name, n: s.view.n + 1 } }))
@@ -87,10 +127,15 @@ export const toggleMeasuring = (): void => togglePanel('measure')
 
 export const toggleReady = (): void => togglePanel('ready')
 
+/** How far apart they stand when nothing else is said. */
+export const APART = 0.3
+
 export function toggleApart(): void {
-  useBench.setState((s) => ({ standApart: !s.standApart }))
+  useBench.setState((s) => ({ apart: s.apart > 0 ? 0 : APART }))
   fitSoon()
 }
+
+export const toggleGrid = (): void => useBench.setState((s) => ({ grid: !s.grid }))
 
 export const toggleSeeThrough = (): void => useBench.setState((s) => ({ seeThrough: !s.seeThrough }))
 

@@ -1,6 +1,7 @@
 /** What can be done on the bench: one table for its keys, its buttons, the palette and the list of keys. */
 import {
   BetweenHorizontalStart,
+  Bookmark,
   Box,
   Boxes,
   Expand,
@@ -22,12 +23,17 @@ import { sayRefusal } from '../ui/refusal'
 import {
   leavePanel,
   lookFrom,
+  showAll,
+  showAlone,
   openDialog,
   toggleAgainst,
   toggleApart,
   toggleBetween,
   toggleBoard,
+  toggleGrid,
+  toggleHidden,
   toggleJoining,
+  toggleLocked,
   toggleMeasuring,
   toggleMirror,
   toggleReady,
@@ -82,6 +88,13 @@ const VIEWS: ReadonlyArray<readonly [ViewName, string]> = [
   ['bottom', 'Bottom'],
   ['pictorial', 'Pictorial'],
 ]
+
+function fillScreen(): void {
+  const done = document.fullscreenElement
+    ? document.exitFullscreen()
+    : document.documentElement.requestFullscreen()
+  void done.catch(() => sayRefusal('This browser does not let the screen be filled'))
+}
 
 /** The arrow keys, by the way of the room that they move what is chosen. */
 const NUDGES = [
@@ -243,11 +256,39 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     act: () => pasteClip(),
   },
   {
+    id: 'hide',
+    says: 'Hide what is chosen, or show it again',
+    keys: ['h'],
+    can: () => useOpen.getState().chosen.length > 0,
+    act: () => toggleHidden(chosenIds(useOpen.getState().chosen)),
+  },
+  {
+    id: 'alone',
+    says: 'Show what is chosen alone, or all again',
+    keys: ['shift+h'],
+    can: () => useOpen.getState().chosen.length > 0,
+    act: () => {
+      const { chosen, project } = useOpen.getState()
+      showAlone(
+        chosenIds(chosen),
+        project.pieces.map((p) => p.id),
+      )
+    },
+  },
+  { id: 'show-all', says: 'Show all that is hidden', keys: ['u'], act: () => showAll() },
+  {
+    id: 'lock',
+    says: 'Lock what is chosen on the bench, or free it',
+    keys: ['l'],
+    can: () => useOpen.getState().chosen.length > 0,
+    act: () => toggleLocked(chosenIds(useOpen.getState().chosen)),
+  },
+  {
     id: 'apart',
     says: 'Stand the pieces apart',
     keys: ['x'],
     button: { at: 'tools', label: 'Apart', icon: Expand },
-    on: (b) => b.standApart,
+    on: (b) => b.apart > 0,
     act: () => toggleApart(),
   },
   {
@@ -281,6 +322,22 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     button: { at: 'tools', label: 'Measure', icon: Ruler },
     on: (b) => b.panel === 'measure',
     act: () => toggleMeasuring(),
+  },
+  {
+    id: 'grid',
+    says: 'Draw a grid on the floor',
+    keys: ['shift+f'],
+    on: (b) => b.grid,
+    act: () => toggleGrid(),
+  },
+  { id: 'full-screen', says: 'Fill the whole screen, or leave it', keys: [], act: () => fillScreen() },
+  { id: 'picture', says: 'Save a picture of the bench', keys: ['shift+p'], act: () => openDialog('picture') },
+  {
+    id: 'views',
+    says: 'Keep this view, or go to one that is kept',
+    keys: ['v'],
+    button: { at: 'views', label: 'Kept views', icon: Bookmark },
+    act: () => openDialog('views'),
   },
   {
     id: 'fit',

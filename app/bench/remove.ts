@@ -1,6 +1,7 @@
 import { toast } from 'sonner'
 import { change, type Group, type Piece } from '../../core/document'
 import { choose, run, undo, whoRefersTo } from '../store/open'
+import { beforeMuch } from '../store/snapshots'
 import { sayRefusal } from '../ui/refusal'
 
 /** Deletes a piece and says who still refers to it. */
@@ -17,6 +18,9 @@ export function deletePiece(piece: Piece): void {
   )
 }
 
+/** Where more go at once, a snapshot is taken before. */
+const FEW = 3
+
 /** Deletes a whole group, or several pieces, as one step. */
 export function deleteTogether(group: Group | null, pieces: readonly Piece[]): void {
   // Twins go before what they are the image of.
@@ -25,6 +29,7 @@ export function deleteTogether(group: Group | null, pieces: readonly Piece[]): v
   const changes = group
     ? [change.removeGroup({ id: group.id })]
     : order.map((p) => change.removePiece({ id: p.id }))
+  if (group || pieces.length > FEW) beforeMuch(`before ${says} went`)
   if (!sayRefusal(run(changes, `Delete ${says}`))) return
   choose([])
   toast(`Deleted ${says}`, { duration: 10_000, action: { label: 'Undo', onClick: () => undo() } })

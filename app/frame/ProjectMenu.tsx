@@ -6,13 +6,16 @@ import { change } from '../../core/document'
 import { run, useOpen } from '../store/open'
 import { Dialog } from '../ui/Dialog'
 import { exportOpen } from './Banners'
+import { later } from '../ui/later'
 import { Settings } from './Settings'
 
 const ITEM = 'block cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-chalk-pale'
 
+const Snapshots = later(async () => (await import('./Snapshots')).Snapshots)
+
 export function ProjectMenu({ id }: { id: string }) {
   const project = useOpen((s) => s.project)
-  const [showing, setShowing] = useState<'rename' | 'settings' | null>(null)
+  const [showing, setShowing] = useState<'rename' | 'settings' | 'snapshots' | null>(null)
   const [name, setName] = useState(project.name)
   const [why, setWhy] = useState<string | null>(null)
   return (
@@ -46,6 +49,9 @@ export function ProjectMenu({ id }: { id: string }) {
             </DropdownMenu.Item>
             <DropdownMenu.Item className={ITEM} onSelect={() => setShowing('settings')}>
               Settings
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={ITEM} onSelect={() => setShowing('snapshots')}>
+              Snapshots
             </DropdownMenu.Item>
             <DropdownMenu.Item className={ITEM} onSelect={exportOpen}>
               Export to a file
@@ -83,6 +89,7 @@ export function ProjectMenu({ id }: { id: string }) {
       <Dialog open={showing === 'settings'} onClose={() => setShowing(null)} title="Settings of this project">
         <Settings />
       </Dialog>
+      {showing === 'snapshots' && <Snapshots onClose={() => setShowing(null)} />}
     </>
   )
 }

@@ -1,5 +1,5 @@
 import { Plus } from 'lucide-react'
-import { takeFromCatalogue, useCatalogue } from '../bench/StockSelect'
+import { takeFromCatalogue, useCatalogue } from './stocks'
 import { useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 

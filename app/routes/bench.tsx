@@ -2,6 +2,7 @@ import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/bench'
 import { pieceOf } from '../../core/resolve'
 import { memo, useEffect, useState } from 'react'
+import { ApartBar } from '../bench/ApartBar'
 import { drawOut, toggleBoard, useBench } from '../bench/asks'
 import { benchKeys, deleteChosen } from '../bench/commands'
 import { useClipboard } from '../bench/clipboard'
@@ -41,6 +42,8 @@ const LATER = {
   mirror: later(async () => (await import('../bench/MirrorPanel')).MirrorPanel),
   measure: later(async () => (await import('../bench/MeasurePanel')).MeasurePanel),
 } as const
+const ViewsDialog = later(async () => (await import('../bench/ViewsDialog')).ViewsDialog)
+const PictureDialog = later(async () => (await import('../bench/PictureDialog')).PictureDialog)
 const RepeatDialog = later(async () => (await import('../bench/RepeatDialog')).RepeatDialog)
 const Stage = later(async () => (await import('../bench/Stage')).default, {
   waiting: 'Setting up the bench…',
@@ -81,6 +84,7 @@ export default function BenchScreen() {
         <Empty />
         <Tools readOnly={readOnly} />
         <SectionBar />
+        <ApartBar />
         <Views />
         <Wanted />
         <Drawers />
@@ -135,7 +139,7 @@ function useFetching(): void {
   useEffect(() => {
     const fetch = () => {
       over()
-      for (const part of [...Object.values(LATER), RepeatDialog]) part.fetch()
+      for (const part of [...Object.values(LATER), RepeatDialog, ViewsDialog, PictureDialog]) part.fetch()
     }
     const over = () => {
       window.removeEventListener('pointermove', fetch)
@@ -255,6 +259,8 @@ function Asking() {
   const dialog = useBench((s) => s.dialog)
   const piece = useOpen((s) => s.project.pieces.find((p) => p.id === pieceOf(s.chosen.at(-1) ?? '')))
   const group = useOpen((s) => chosenGroup(s.project, s.chosen))
+  if (dialog === 'views') return <ViewsDialog />
+  if (dialog === 'picture') return <PictureDialog />
   const wood = group ?? (piece?.kind === 'made' ? piece : null)
   if (wood && (dialog === 'evenly' || dialog === 'repeat'))
     return <RepeatDialog of={wood} kind={dialog === 'evenly' ? 'even' : 'pitch'} />

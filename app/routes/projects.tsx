@@ -9,6 +9,7 @@ import { ProjectCard } from '../projects/ProjectCard'
 import { UnsavedList } from '../projects/UnsavedList'
 import { fileName, saveFile } from '../store/files'
 import { firstVisit, listCards, rawText, StorageFault, type Card } from '../store/cards'
+import { sweepSnapshots } from '../store/sweep'
 import { Dialog } from '../ui/Dialog'
 import { ThemeSwitch } from '../ui/ThemeSwitch'
 import type { Route } from './+types/projects'
@@ -16,7 +17,9 @@ import type { Route } from './+types/projects'
 export async function clientLoader() {
   try {
     if ((await firstVisit()) && (await listCards()).length === 0) await addDemos()
-    return { cards: await listCards(), fault: null }
+    const cards = await listCards()
+    void sweepSnapshots(new Set(cards.map((c) => c.id))).catch(() => undefined)
+    return { cards, fault: null }
   } catch (error) {
     if (error instanceof StorageFault) return { cards: [] as Card[], fault: error.message }
     throw error

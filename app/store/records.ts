@@ -16,6 +16,9 @@ export class StorageFault extends Error {
 export const projects = localforage.createInstance({ name: 'ergaton', storeName: 'projects' })
 export const pictures = localforage.createInstance({ name: 'ergaton', storeName: 'pictures' })
 export const notes = localforage.createInstance({ name: 'ergaton', storeName: 'notes' })
+/** By the id of their project and their own, with a sign between. */
+export const snapshots = localforage.createInstance({ name: 'ergaton', storeName: 'snapshots' })
+export const SEPARATOR = '/'
 export const leases = localforage.createInstance({ name: 'ergaton', storeName: 'leases' })
 
 export async function guarded<T>(work: () => Promise<T>): Promise<T> {

@@ -5,11 +5,13 @@ import { note, startAutosave } from './autosave'
 import { awaitHold, leave, takeHold, type Hold } from './hold'
 import { open, useOpen } from './open'
 import { readKept, type Opened } from './shelf'
+import { startSnapshots } from './snapshots'
 
 /** Opens a project in this tab; gives what closes it. */
 export function startSession(id: string, opened: Opened): () => void {
   const over = new AbortController()
   let hold: Hold | null = null
+  let stopSnapshots: () => void = () => undefined
   let stopSaving: ((andWrite?: boolean) => Promise<void>) | null = null
 
   const write = (taken: Hold) => {
@@ -17,6 +19,7 @@ export function startSession(id: string, opened: Opened): () => void {
     hold = taken
     useOpen.setState({ readOnly: false, elsewhere: false })
     stopSaving = startAutosave()
+    stopSnapshots = startSnapshots()
   }
   const read = async () => {
     useOpen.setState({ readOnly: true, elsewhere: true })
@@ -29,6 +32,7 @@ export function startSession(id: string, opened: Opened): () => void {
   const lost = () => {
     note()
     void stopSaving?.(false)
+    stopSnapshots()
     stopSaving = null
     hold = null
     if (!over.signal.aborted) void read()
@@ -42,6 +46,7 @@ export function startSession(id: string, opened: Opened): () => void {
   )
   return () => {
     over.abort()
+    stopSnapshots()
     const last = stopSaving?.() ?? Promise.resolve()
     if (hold) leave(id, hold, last)
   }

@@ -44,6 +44,7 @@ const everything = (project: Project, part: Partial<Project>): Project => ({
   groups: [],
   joints: [],
   hardware: [],
+  views: [],
   ...part,
 })
 

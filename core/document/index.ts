@@ -5,6 +5,7 @@ export { LARGEST_FILE, readData, readProject, writeProject, type Reading } from 
 export { Aside, sayAside } from './aside'
 export { sayIssue } from './words'
 export * from './copies'
+export { compare, type Difference } from './compare'
 export { Clip, clipOf, pastedInto, type Pasted } from './clip'
 export {
   Place,

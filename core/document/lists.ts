@@ -1,6 +1,16 @@
 /** The lists of a document: what one entry is called, what it must be, and how many there may be. */
 import type * as z from 'zod'
-import { Group, Hardware, Joint, MeasuredBoard, Parameter, Piece, Stock, type Project } from './schema'
+import {
+  Group,
+  Hardware,
+  Joint,
+  KeptView,
+  MeasuredBoard,
+  Parameter,
+  Piece,
+  Stock,
+  type Project,
+} from './schema'
 
 interface ListOf<S extends z.ZodType<{ id: string }>> {
   readonly one: string
@@ -22,6 +32,7 @@ export const LISTS = {
   groups: listOf('group', Group, 500),
   joints: listOf('joint', Joint, 5000),
   hardware: listOf('hardware', Hardware, 500),
+  views: listOf('view', KeptView, 100),
 } as const
 
 export type ListName = keyof typeof LISTS

@@ -40,6 +40,7 @@ export function newProject(id: string, name: string, unit: LengthUnit): Project 
     groups: [],
     joints: [],
     hardware: [],
+    views: [],
     gone: {},
     setAside: [],
   }

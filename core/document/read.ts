@@ -111,6 +111,7 @@ function sound(data: Record<string, unknown>): Project {
     groups: list('groups'),
     joints: list('joints'),
     hardware: list('hardware'),
+    views: list('views'),
     gone: goneOf(data.gone, aside),
     setAside: [],
   }

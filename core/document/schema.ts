@@ -239,6 +239,34 @@ export const Hardware = z.discriminatedUnion('kind', [
     .strict(),
 ])
 
+const Place3 = z.tuple([z.number(), z.number(), z.number()])
+/**
+ * A view of the bench that is kept: where the eye is and what it looks at (room, millimetres), which pieces
+ * are hidden, how far pieces stand apart (0 together, 1 a whole size of all), where the wood is cut open.
+ */
+export const KeptView = z
+  .object({
+    id: Id,
+    name: Name,
+    from: Place3,
+    at: Place3,
+    hidden: z.array(Id).max(2000).default([]),
+    apart: z.number().min(0).max(2).default(0),
+    section: z
+      .object({
+        axis: z.union([z.literal(0), z.literal(1), z.literal(2)]),
+        share: z.number(),
+        beyond: z.boolean(),
+      })
+      .strict()
+      .nullable()
+      .default(null),
+  })
+  .strict()
+  .refine((v) => v.from.some((x, i) => Math.abs(x - v.at[i]!) > 1e-6), {
+    error: 'its eye is not where it looks at',
+  })
+
 export const StockKind = z.enum(['board', 'sheet', 'rod'])
 export const Stock = z
   .object({
@@ -340,6 +368,7 @@ export const SetAside = z
       'groups',
       'joints',
       'hardware',
+      'views',
       'work',
       'settings',
       'other',
@@ -364,6 +393,8 @@ export const Project = z
     groups: z.array(Group).max(500),
     joints: z.array(Joint).max(5000),
     hardware: z.array(Hardware).max(500),
+    /** Views of the bench that are kept by name; Plans draws a sheet of each. */
+    views: z.array(KeptView).max(100).default([]),
     /** Names of what was deleted while something still referred to it, so that it can be spoken of. */
     gone: z.record(GoneId, z.string()).default({}),
     /** What could not be used when the file was read, until it is mended or thrown away. */
@@ -382,6 +413,7 @@ export type Repeat = z.infer<typeof Repeat>
 export type Tilt = z.infer<typeof Tilt>
 export type Placement = z.infer<typeof Placement>
 export type Group = z.infer<typeof Group>
+export type KeptView = z.infer<typeof KeptView>
 export type Hardware = z.infer<typeof Hardware>
 export type Joint = z.infer<typeof Joint>
 export type Step = z.infer<typeof Step>

@@ -99,3 +99,7 @@ export function hull(boxes: Iterable<Box>): Box | null {
       : b
   return out
 }
+
+/** How far a piece goes from where it is when all stand apart; 0 not at all, 1 by a whole size of all. */
+export const shiftApart = ({ min, max }: Box, all: Box, apart: number): Vec3 =>
+  vec3((k) => apart * ((min[k] + max[k]) / 2 - (all.min[k] + all.max[k]) / 2))

@@ -4,6 +4,7 @@ import type { Model } from '../model'
 import type { Kernel } from '../solid'
 import { assemblySheet } from './assembly'
 import type { Solid } from './hidden/lines'
+import { keptSheet } from './kept'
 import { pieceSheet } from './piece'
 import type { Sheet } from './sheet'
 import { rowsPerSheet, tableSheets } from './table'
@@ -13,16 +14,19 @@ export function* planWork(model: Model, kernel: Kernel): Generator<Sheet | null>
   const alike = findAlike(model)
   if (alike.length === 0) return
   const tables = Math.ceil(alike.length / rowsPerSheet(model))
-  const of = 1 + tables + alike.length
+  const { views } = model.project
+  const of = 1 + views.length + tables + alike.length
   const solids = new Map<string, Solid>()
   for (const i of model.resolved.instances) {
     solids.set(i.key, { shape: kernel.shape(model.recipe(i)), frame: i.frame })
     yield null
   }
   yield* withPauses(assemblySheet(model, [...solids.values()], 1, of))
-  yield* tableSheets(model, 2, of)
+  for (const [n, view] of views.entries()) yield* withPauses(keptSheet(model, solids, view, 2 + n, of))
+  const first = 2 + views.length
+  yield* tableSheets(model, first, of)
   for (const [n, a] of alike.entries())
-    yield* withPauses(pieceSheet(model, a, solids.get(a.instances[0]!.key)!, 2 + tables + n, of))
+    yield* withPauses(pieceSheet(model, a, solids.get(a.instances[0]!.key)!, first + tables + n, of))
 }
 
 /** Each sheet, without pauses. */

@@ -2,7 +2,7 @@
 import type * as z from 'zod'
 import type { FaceName, Place, Step } from '../document'
 import type { Mm } from '../measure'
-import type { Box, Frame, Vec3 } from '../pieces'
+import type { Axis, Box, Frame, Vec3 } from '../pieces'
 import type { Flat } from '../resolve'
 import {
   choicesOf,
@@ -66,6 +66,11 @@ export interface OwnDefinition<D> {
    */
   carry(data: D, from: Frame, to: Wood): D | null
   flats(data: D): readonly Role[]
+  /**
+   * The measure that says where it is along an own axis of the piece, and whether it grows along it (1) or
+   * against it (−1); null where none does.
+   */
+  placedBy?(step: Step, axis: Axis): { readonly field: string; readonly sign: 1 | -1 } | null
   /** The step that does on a mirror image, whose edges have changed places, what this one does. */
   mirrored(step: Step): Step
 }

@@ -1,5 +1,5 @@
 /** Places that what is dragged or dropped lies against: faces, middles, even steps. */
-import { DIRECTION_OF, sideOf, type Axis, type Box } from '../../../core/pieces'
+import { sideOf, type Axis, type Box } from '../../../core/pieces'
 
 /** What may be lain against: a piece, or a group, under the id that a measure calls it by. */
 export interface Thing {
@@ -69,9 +69,3 @@ export const overlap = (a: Box, b: Box, hair = 0.05): boolean =>
 /** "starts at Left side·right", in the words of the ticket. */
 export const saySnap = ({ side, says }: Snap): string =>
   `${{ start: 'starts', end: 'ends', centre: 'centre' }[side]} at ${says}`
-
-/** "Across starts at Left side·right". */
-export const sayAlong = (axis: Axis, snap: Snap): string => {
-  const d = DIRECTION_OF[axis]!
-  return `${d[0]!.toUpperCase()}${d.slice(1)} ${saySnap(snap)}`
-}

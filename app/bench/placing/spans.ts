@@ -19,10 +19,6 @@ const TAIL = /^(?:(.*\S)\s*([+-])\s*|(-?)\s*)(\d+(?:\s+\d+\/\d+|\/\d+|\.\d+)?|\.
 /** A fraction of the project's unit, in millimetres: the least that a drag or an arrow key moves. */
 export const stepOf = (style: LengthStyle): number => (style.unit === 'in' ? 25.4 / 16 : 1)
 
-/** As a maker would type it: the nearest that the project shows. */
-export const roundText = (mm: number, style: LengthStyle): string =>
-  measureText(Math.round(mm / stepOf(style)) * stepOf(style), style)
-
 /**
  * A measure that comes to so much more: its last figure is changed where it ends in one, so that what it
  * refers to stays. `value` is what it comes to now.

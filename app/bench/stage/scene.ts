@@ -8,6 +8,7 @@ import {
   BoxGeometry,
   BufferAttribute,
   BufferGeometry,
+  Color,
   DirectionalLight,
   DoubleSide,
   EdgesGeometry,
@@ -60,6 +61,9 @@ const TOOLS = 84
 /** Height of the row of views below, pixels. */
 const VIEWS = 44
 
+/** A place on the screen. */
+type PointerAt = Pick<MouseEvent, 'clientX' | 'clientY'>
+
 export class Stage3D {
   private readonly renderer: WebGLRenderer
   private readonly scene = new Scene()
@@ -99,6 +103,9 @@ export class Stage3D {
   private readonly ghosts = new LineSegments(new EdgesGeometry(new BoxGeometry()), this.ghostEdge)
   private boards: readonly Board[] = []
   private pulled: { readonly keys: ReadonlySet<string>; readonly by: Vec3 } | null = null
+  private outline: HTMLElement | null = null
+  private floor: LineSegments | null = null
+  private readonly floorLine = new LineBasicMaterial({ color: 0x9a9488, transparent: true, opacity: 0.45 })
   private readonly watchers = new Set<() => void>()
   private shownAs: Look | null = null
   private cut: Cut | null = null
@@ -295,6 +302,94 @@ export class Stage3D {
     this.draw()
   }
 
+  /** Draws a frame over the picture from one place on the screen to another; null for none. */
+  frame(a: PointerAt | null, b: PointerAt | null = a): void {
+    this.outline?.remove()
+    this.outline = null
+    if (!a || !b) return
+    const { left, top } = this.canvas.getBoundingClientRect()
+    const line = document.createElement('div')
+    line.style.cssText = 'position:absolute;pointer-events:none;border:1px dashed var(--chalk)'
+    line.style.left = `${Math.min(a.clientX, b.clientX) - left}px`
+    line.style.top = `${Math.min(a.clientY, b.clientY) - top}px`
+    line.style.width = `${Math.abs(a.clientX - b.clientX)}px`
+    line.style.height = `${Math.abs(a.clientY - b.clientY)}px`
+    this.host.append(line)
+    this.outline = line
+  }
+
+  /** The boards that a frame on the screen touches, by the room they take in the picture. */
+  framed(a: PointerAt, b: PointerAt): Board[] {
+    const { left, top } = this.canvas.getBoundingClientRect()
+    const [x1, x2] = [a.clientX - left, b.clientX - left].sort((p, q) => p - q) as [number, number]
+    const [y1, y2] = [a.clientY - top, b.clientY - top].sort((p, q) => p - q) as [number, number]
+    return this.boards.filter(({ instance, shift }) => {
+      const at = cornersOf(instance.grown).flatMap((p) => this.onScreen(plus(p, shift)) ?? [])
+      if (at.length === 0) return false
+      const [xs, ys] = [at.map((p) => p.x), at.map((p) => p.y)]
+      return Math.min(...xs) <= x2 && Math.max(...xs) >= x1 && Math.min(...ys) <= y2 && Math.max(...ys) >= y1
+    })
+  }
+
+  /** A grid on the floor round a box, its lines so far apart; null for none. */
+  grid(step: number | null, { min, max }: Box): void {
+    if (step === null && !this.floor) return
+    if (this.floor) this.scene.remove(this.floor)
+    this.floor?.geometry.dispose()
+    this.floor = null
+    if (step !== null) {
+      const wide = Math.max(max[0] - min[0], max[1] - min[1]) + 12 * step
+      // No more lines than the eye tells apart.
+      const every = step * [1, 2, 4, 12, 24].find((n) => wide / (step * n) <= 60)!
+      const places: number[] = []
+      const [left, front] = [min[0], min[1]].map((v) => Math.floor((v - 6 * step) / every) * every)
+      const [right, back] = [max[0], max[1]].map((v) => Math.ceil((v + 6 * step) / every) * every)
+      for (let x = left!; x <= right!; x += every) places.push(x, front!, 0, x, back!, 0)
+      for (let y = front!; y <= back!; y += every) places.push(left!, y, 0, right!, y, 0)
+      const lines = new BufferGeometry().setAttribute(
+        'position',
+        new BufferAttribute(new Float32Array(places), 3),
+      )
+      this.floor = new LineSegments(lines, this.floorLine)
+      this.scene.add(this.floor)
+    }
+    this.draw()
+  }
+
+  /** Where the eye is, and what it looks at. */
+  get gaze(): { readonly from: Vec3; readonly at: Vec3 } {
+    return { from: this.eye.position.toArray(), at: this.controls.target.toArray() }
+  }
+
+  /** Puts the eye there. */
+  gazeFrom({ from, at }: { readonly from: Vec3; readonly at: Vec3 }): void {
+    this.eye.position.set(...from)
+    this.controls.target.set(...at)
+    this.turned = true
+    this.controls.update()
+    this.draw()
+  }
+
+  /** A picture of so many pixels across, as high as the bench is to it; on a colour, or on nothing. */
+  picture(width: number, ground: string | null): string {
+    const { clientWidth: wide, clientHeight: high } = this.host
+    const ratio = this.renderer.getPixelRatio()
+    const height = Math.round((width * high) / Math.max(1, wide))
+    const background = this.scene.background
+    try {
+      this.renderer.setPixelRatio(1)
+      this.renderer.setSize(width, height, false)
+      this.scene.background = ground === null ? null : new Color(ground)
+      this.renderer.render(this.scene, this.eye)
+      return this.canvas.toDataURL('image/png')
+    } finally {
+      this.scene.background = background
+      this.renderer.setPixelRatio(ratio)
+      this.renderer.setSize(wide, high)
+      this.draw()
+    }
+  }
+
   /** Cuts the wood open by a plane across the room; what lies on its one side is not seen. Null for none. */
   section(cut: Cut | null): void {
     if (!cut && !this.cut) return
@@ -365,11 +460,14 @@ export class Stage3D {
   }
 
   /** What is at a place on the screen. */
-  under(at: { readonly clientX: number; readonly clientY: number }): Hit | null {
+  under(
+    at: { readonly clientX: number; readonly clientY: number },
+    which: (board: Board) => boolean = () => true,
+  ): Hit | null {
     const { ray } = this.caster(at)
     const { cut } = this
     const there = (p: Vec3) => !cut || (cut.beyond ? p[cut.axis] <= cut.at : p[cut.axis] >= cut.at)
-    return hitOf(ray, this.boards, there)
+    return hitOf(ray, this.boards.filter(which), there)
   }
 
   private caster({ clientX, clientY }: { readonly clientX: number; readonly clientY: number }): Raycaster {
@@ -391,6 +489,8 @@ export class Stage3D {
       m.dispose()
     this.lit.geometry.dispose()
     this.ghosts.geometry.dispose()
+    this.floor?.geometry.dispose()
+    this.floorLine.dispose()
     this.ghostEdge.dispose()
     this.renderer.dispose()
     this.canvas.remove()

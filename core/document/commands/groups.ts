@@ -45,6 +45,25 @@ export const group = command({
   describe: ({ name }) => `Group ${name}`,
 })
 
+/** Puts pieces and groups into a group, or out of all groups. */
+export const moveInto = command({
+  name: 'move-into',
+  schema: z.object({ members: z.array(Id).min(1).max(2000), group: Id.nullable() }).strict(),
+  apply: (draft, { members, group }) => {
+    const into = group === null ? null : groupIn(draft, group)
+    for (const id of members) {
+      const member = draft.pieces.find((p) => p.id === id) ?? groupIn(draft, id)
+      if (into && !('kind' in member) && groupsWithin(draft, member.id).includes(into.id))
+        throw new Refusal(`${member.name} cannot go into itself`)
+      member.group = group
+    }
+  },
+  describe: ({ members, group }, before) => {
+    const names = members.map((id) => nameOf(before, id)).join(', ')
+    return group === null ? `Take ${names} out` : `Put ${names} into ${nameOf(before, group)}`
+  },
+})
+
 /** Takes a group apart: what it holds stands where it is described, in the group above. */
 export const ungroup = command({
   name: 'ungroup',

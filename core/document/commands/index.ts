@@ -12,13 +12,24 @@ import * as joints from './joints'
 import * as pieces from './pieces'
 import * as project from './project'
 import * as rack from './rack'
+import * as views from './views'
 import * as work from './work'
 
 export { nameOf, nameOfGone } from './command'
 
 enablePatches()
 
-const COMMANDS = { ...project, ...rack, ...pieces, ...groups, ...joints, ...hardware, ...work, ...aside }
+const COMMANDS = {
+  ...project,
+  ...rack,
+  ...pieces,
+  ...groups,
+  ...joints,
+  ...hardware,
+  ...work,
+  ...views,
+  ...aside,
+}
 type Commands = typeof COMMANDS
 type Named = Commands[keyof Commands]
 

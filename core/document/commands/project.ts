@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { isFunctionName, MM_PER } from '../../measure'
-import { Expression, Id, Name, Parameter, ParameterName, Settings, type Project } from '../schema'
+import { Expression, Id, Name, Parameter, ParameterName, Project, Settings } from '../schema'
 import { renamed, slotsNaming } from '../slots'
 import { changesTo, command, parameterIn, Refusal } from './command'
 
@@ -9,6 +9,14 @@ export const renameProject = command({
   schema: z.object({ name: Name }).strict(),
   apply: (draft, { name }) => void (draft.name = name),
   describe: ({ name }) => `Rename the project to ${name}`,
+})
+
+/** Takes all of another state of the project, but for its id. */
+export const restore = command({
+  name: 'restore',
+  schema: z.object({ project: Project, says: z.string().max(120) }).strict(),
+  apply: (draft, { project }) => void Object.assign(draft, { ...project, id: draft.id }),
+  describe: ({ says }) => `Go back to ${says}`,
 })
 
 export const setSettings = command({

@@ -305,4 +305,8 @@ export const own: OwnDefinition<Channel> = {
   carry,
   flats,
   mirrored,
+  placedBy: ({ at, options }, axis) => {
+    if (at.kind !== 'face' || waysOf(at.face, options.run ?? 'across').across !== axis) return null
+    return { field: 'place', sign: options.from === 'far' ? -1 : 1 }
+  },
 }

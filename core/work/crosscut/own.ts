@@ -83,4 +83,6 @@ export const own: OwnDefinition<SawCut> = {
   carry,
   flats,
   mirrored,
+  placedBy: ({ at }, axis) =>
+    at.kind === 'face' && axis === 0 ? { field: 'place', sign: FACE_AT[at.face].far ? -1 : 1 } : null,
 }

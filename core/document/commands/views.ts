@@ -1,0 +1,43 @@
+/** Views of the bench that are kept by name. */
+import * as z from 'zod'
+import { freeName } from '../new'
+import { Id, KeptView, Name, type Project } from '../schema'
+import { command, Refusal } from './command'
+
+function viewIn(project: Project, id: string): KeptView {
+  const found = project.views.find((v) => v.id === id)
+  if (!found) throw new Refusal('That view is not kept any more')
+  return found
+}
+const nameIn = (project: Project, id: string) => project.views.find((v) => v.id === id)?.name ?? 'view'
+
+export const keepView = command({
+  name: 'keep-view',
+  schema: KeptView,
+  apply: (draft, view) => {
+    const names = draft.views.map((v) => v.name)
+    draft.views.push({ ...view, name: freeName(view.name, names) })
+  },
+  describe: ({ name }) => `Keep the view ${name}`,
+})
+
+export const renameView = command({
+  name: 'rename-view',
+  schema: z.object({ id: Id, name: Name }).strict(),
+  apply: (draft, { id, name }) => {
+    if (draft.views.some((v) => v.name === name && v.id !== id))
+      throw new Refusal(`There is already a view called ${name}`)
+    viewIn(draft, id).name = name
+  },
+  describe: ({ id, name }, before) => `Call the view ${nameIn(before, id)} ${name}`,
+})
+
+export const removeView = command({
+  name: 'remove-view',
+  schema: z.object({ id: Id }).strict(),
+  apply: (draft, { id }) => {
+    viewIn(draft, id)
+    draft.views = draft.views.filter((v) => v.id !== id)
+  },
+  describe: ({ id }, before) => `Let the view ${nameIn(before, id)} go`,
+})
