@@ -17,8 +17,8 @@ test('a new maker builds a case from boards to paper', async ({ page }) => {
     await page.keyboard.press('i')
     const mirror = page.getByRole('form', { name: /^Mirror/ })
     await expect(mirror.getByLabel('Name of the twin')).toHaveValue('Right side')
-    await mirror.getByLabel('The mirror stands at').fill('34/2')
-    await mirror.getByRole('button', { name: 'Mirror' }).click()
+    await mirror.getByLabel('The mirror stands at', { exact: true }).fill('34/2')
+    await mirror.getByRole('button', { name: 'Mirror', exact: true }).click()
     await expect(page.getByText('It follows its original.')).toBeVisible()
   })
 

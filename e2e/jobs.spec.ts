@@ -166,8 +166,8 @@ test('a shelf goes between two sides, faces typed or clicked, and is joined to b
   })
   await page.keyboard.press('i')
   const mirror = page.getByRole('form', { name: 'Mirror Left side' })
-  await mirror.getByLabel('The mirror stands at').fill('34/2')
-  await mirror.getByLabel('The mirror stands at').press('Enter')
+  await mirror.getByLabel('The mirror stands at', { exact: true }).fill('34/2')
+  await mirror.getByLabel('The mirror stands at', { exact: true }).press('Enter')
   await expect(page.getByText('It follows its original.')).toBeVisible()
 
   await page.keyboard.press('Escape')
@@ -208,4 +208,88 @@ test('a shelf goes between two sides, faces typed or clicked, and is joined to b
   const opening = 34 - 2 * (3 / 4)
   expect((await maker.sizesOf('Shelf')).slice(0, 2)).toEqual([inches(opening + 2 * (1 / 4)), inches(9.25)])
   hands.done('shelf between sides', 8)
+})
+
+test('J1 by hand: a case with four shelves, its back and its kick board, board by board', async ({
+  page,
+}) => {
+  const [maker, hands] = [new Maker(page), new Hands(page)]
+  await maker.startProject('Larkmoor case')
+  const form = page.getByRole('form', { name: 'Add a board' })
+  const pieces = page.getByRole('region', { name: 'Pieces' })
+  const field = (label: string) => page.getByLabel(label, { exact: true })
+  const find = page.getByPlaceholder('Type to find, as in 1x10 or birch')
+  const stock = async (name: string) => {
+    await hands.click(field('From'))
+    await hands.type(find, name, 'Enter')
+    await expect(field('From')).toContainText(name.replace('1/4', '¼').replace('x', '×').split(' ')[0]!)
+  }
+  const put = page.getByRole('button', { name: 'Put it in' })
+  const row = (name: RegExp) => expect(pieces.getByRole('button', { name })).toBeVisible()
+
+  await test.step('two sides', async () => {
+    await hands.key('b')
+    await stock('1x10 pine')
+    await hands.type(form.getByLabel('Length, with the grain'), '41', 'Enter')
+    await row(/Left side/)
+    await hands.key('i')
+    await hands.type(page.getByLabel('The mirror stands at', { exact: true }), '34/2', 'Enter')
+    await row(/Right side/)
+  })
+  await test.step('bottom, top and shelves between them', async () => {
+    await hands.key('n')
+    await hands.type(field('From this face'), 'Left side·right')
+    await hands.type(field('To that face'), 'Right side·left')
+    await hands.click(put)
+    await row(/Bottom/)
+    await hands.type(maker.row('Up').getByRole('textbox', { name: 'Up starts at' }), '3 1/2', 'Enter')
+    // The next ones go between the same faces: Enter puts them in.
+    await hands.key('n')
+    await expect(put).toBeFocused()
+    await hands.type(field('Name'), 'Top', 'Enter')
+    await row(/Top/)
+    await hands.type(
+      maker.row('Up').getByRole('textbox', { name: 'Up starts at' }),
+      'Left side·top - 3/4',
+      'Enter',
+    )
+    await hands.key('n')
+    await hands.type(field('Name'), 'Shelf', 'Enter')
+    await row(/Shelf/)
+    await hands.type(maker.row('Up').getByRole('textbox', { name: 'Up starts at' }), '12', 'Enter')
+    await expect(maker.row('Up').getByRole('heading')).toHaveText('Up3⁄4')
+    await hands.key('e')
+    await expect(field('From (below)')).toHaveValue('Bottom·top')
+    await expect(field('To (above)')).toHaveValue('Top·bottom')
+    await hands.type(field('How many'), '4', 'Enter')
+    await row(/Shelf ×4/)
+  })
+  await test.step('a back behind the shelves, and a kick board', async () => {
+    await hands.key('n')
+    await stock('1/4 birch ply')
+    await hands.type(field('Lying on'), 'Top·back', 'Enter')
+    await row(/Back/)
+    await hands.key('n')
+    await stock('1x4 pine')
+    await hands.type(field('Lying on'), '', 'Enter')
+    await row(/Kick board|Rail/)
+    await hands.type(maker.row('Up').getByRole('textbox', { name: 'Up starts at' }), '0', 'Enter')
+  })
+  await hands.key('j')
+  await hands.click(page.getByRole('button', { name: /^Make all \d+ joints/ }))
+  await expect(page.getByText(/joints made/)).toBeVisible()
+  hands.done('J1 case', 30)
+
+  await expect(page.getByRole('region', { name: 'Findings' })).toHaveCount(0)
+  const [thick, dado] = [3 / 4, 1 / 4]
+  await maker.screen('Cuts')
+  const long = inches(34 - 2 * thick + 2 * dado)
+  for (const name of ['Bottom', 'Top', 'Shelf']) expect((await sizes(maker, name))[0]).toBe(long)
+  expect((await sizes(maker, 'Left side, Right side'))[0]).toBe(inches(41))
+  const kick = page.getByRole('row').filter({ hasText: /Kick board|Rail/ })
+  const measured = (await kick.locator('[data-size]').allTextContents()).map((x) =>
+    x.replaceAll('\u2044', '/'),
+  )
+  // Its upper edge is let into the bottom.
+  expect(measured.slice(0, 2)).toEqual([long, inches(3.5 + dado)])
 })

@@ -6,7 +6,7 @@
 import { expose, transfer } from 'comlink'
 import { cutList, layoutJobs, type CutList, type StockJob } from '../core/cuts'
 import { execute, replay, type Joint, type Project } from '../core/document'
-import { hardwareList, type HardwareRow } from '../core/hardware'
+import { hardwareList, swingSteps, type HardwareRow } from '../core/hardware'
 import type { ContactGroup } from '../core/joints'
 import {
   jointsAt,
@@ -85,6 +85,13 @@ function contactsOf(pieces: readonly string[]): readonly ContactGroup[] {
 const groupOf = (key: string): ContactGroup | undefined =>
   contactsOf(open?.pieces ?? []).find((g) => g.key === key)
 
+/** The angle of first contact, and what meets what; null when it opens all the way. */
+export interface SwingTold {
+  readonly angle: number | null
+  readonly moved: string
+  readonly met: string
+}
+
 const worker = {
   /**
    * Takes in a revision of the document; false when what it was told before is not what this goes on from.
@@ -156,6 +163,15 @@ const worker = {
     const k = await kernel()
     if (revision !== told.revision || revision < newest) return null
     return inSlices(proof.find(current(), k), () => revision < newest)
+  },
+
+  /** How far a hinge opens before something meets; null while that is not settled, or when it was stopped. */
+  async swing(revision: number, id: string): Promise<SwingTold | null> {
+    const k = await kernel()
+    const hinge = told.project?.hardware.find((h) => h.id === id)
+    if (hinge?.kind !== 'hinge' || revision !== told.revision || revision < newest) return null
+    const swing = await inSlices(swingSteps(current(), hinge, k), () => revision < newest)
+    return swing && { angle: swing.angle, moved: swing.moved?.name ?? '', met: swing.met?.name ?? '' }
   },
 
   /** Where a number comes from; of a finished size, that of the n-th copy, from 1. */

@@ -1,13 +1,16 @@
 /** On the ticket: what is fixed to a piece, its hinges with how far they open, and what else it wants. */
 import { FlipHorizontal, Plus, Trash2 } from 'lucide-react'
-import { memo, useState } from 'react'
+import { memo, useEffect, useState } from 'react'
 import { change, freeId, type Hardware, type MadePiece } from '../../core/document'
 import { facing } from '../../core/pieces'
 import { keyOf } from '../../core/resolve'
+import { askModel } from '../store/modelling'
 import { run, useOpen } from '../store/open'
+import type { SwingTold } from '../../workers/model'
 import { fractions } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
+import { useBench } from './asks'
 import { edgesOf, sayEdge } from './edges'
 import { chosenIds } from './groups'
 import { samePiece } from './samePiece'
@@ -94,7 +97,72 @@ function Item({ item }: { item: Hardware }) {
           </>
         )}
       </div>
+      {item.kind === 'hinge' && <SwingIt hinge={item.id} />}
     </li>
+  )
+}
+
+/** A slider that swings what a hinge moves, on the bench only; and what it meets first on its way. */
+function SwingIt({ hinge }: { hinge: string }) {
+  const most = useOpen((s) => {
+    const limit = s.shown.result(keyOf.hardware(hinge, 'limit'))
+    return limit?.ok ? (limit.value as number) : 0
+  })
+  const angle = useBench((s) => (s.swing?.hinge === hinge ? s.swing.angle : 0))
+  const [asked, ask] = useState(false)
+  useEffect(() => () => useBench.setState({ swing: null }), [])
+  if (most === 0) return null
+  return (
+    <div className="mt-1">
+      <label className="flex items-center gap-2">
+        <span className="text-xs text-quiet">Swing it</span>
+        <input
+          type="range"
+          className="min-w-0 flex-1 accent-(--chalk)"
+          min={0}
+          max={Math.abs(most)}
+          step={0.5}
+          value={Math.abs(angle)}
+          onChange={(e) => {
+            ask(true)
+            useBench.setState({ swing: { hinge, angle: Math.sign(most) * Number(e.target.value) } })
+          }}
+        />
+        <span className="measure w-12 text-right">{Math.abs(angle)}°</span>
+      </label>
+      {asked && <FirstContact hinge={hinge} />}
+    </div>
+  )
+}
+
+function FirstContact({ hinge }: { hinge: string }) {
+  const project = useOpen((s) => s.project)
+  const [found, setFound] = useState<SwingTold | null>(null)
+  useEffect(() => {
+    let gone = false
+    setFound(null)
+    askModel(project, ({ remote, revision }) => remote.swing(revision, hinge)).then(
+      (told) => gone || setFound(told),
+      () => undefined,
+    )
+    return () => {
+      gone = true
+    }
+  }, [project, hinge])
+  if (!found) return <p className="text-xs text-quiet">Looking what it meets…</p>
+  if (found.angle === null)
+    return <p className="text-xs text-leaf">It opens all the way and meets nothing.</p>
+  const at = Math.abs(found.angle)
+  return (
+    <p className="text-xs text-pencil">
+      {found.moved} meets {found.met} at {Number(at.toFixed(1))}°.{' '}
+      <button
+        className="underline"
+        onClick={() => useBench.setState({ swing: { hinge, angle: found.angle! } })}
+      >
+        Show it there
+      </button>
+    </p>
   )
 }
 

@@ -1,22 +1,14 @@
 /** Every piece with its mark and how many there are of it, in its group: to find, to order, to show by. */
-import {
-  DndContext,
-  PointerSensor,
-  TouchSensor,
-  useDraggable,
-  useDroppable,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core'
 import { Eye, EyeOff, Lock, Plus } from 'lucide-react'
-import { memo, useState, type ReactNode } from 'react'
+import { memo, useState } from 'react'
 import { change, FIRST, type Group, type Piece } from '../../core/document'
 import { instanceKey, pieceOf, type Level, type Problem } from '../../core/resolve'
 import { choose, firstOf, run, useOpen } from '../store/open'
 import { Mark } from '../ui/Mark'
 import { sayRefusal } from '../ui/refusal'
 import { showAll, toggleBoard, toggleHidden, toggleLocked, useBench } from './asks'
-import { chooseAll, chosenIds, piecesIn } from './groups'
+import { chooseAll, piecesIn } from './groups'
+import { INTO, startRowDrag, useRowDrag } from './rowDrag'
 
 /** So many pieces are found by eye; with more there is a field to find them by name. */
 const MANY = 9
@@ -126,48 +118,20 @@ function Pieces({ find }: { find: string }) {
     </ul>
   )
   return (
-    <Dragging>
+    <>
       {members(null)}
       {project.groups.length > 0 && <OutOfGroups />}
-    </Dragging>
+    </>
   )
 }
-
-/** Rows can be dragged into groups and out of them. */
-function Dragging({ children }: { children: ReactNode }) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }),
-  )
-  return (
-    <DndContext
-      sensors={sensors}
-      onDragEnd={({ active, over }) => {
-        if (!over) return
-        const { project, chosen } = useOpen.getState()
-        const id = String(active.id)
-        const group = over.id === NOWHERE ? null : String(over.id)
-        const all = chosenIds(chosen)
-        const members = all.includes(id) ? all : [id]
-        const moved = [...project.pieces, ...project.groups].filter(
-          (x) => members.includes(x.id) && x.group !== group,
-        )
-        if (moved.length > 0) sayRefusal(run(change.moveInto({ members: moved.map((x) => x.id), group })))
-      }}
-    >
-      {children}
-    </DndContext>
-  )
-}
-
-const NOWHERE = 'out of all groups'
 
 /** Where a row is dropped that belongs to no group; seen while one is dragged. */
 function OutOfGroups() {
-  const { setNodeRef, isOver, active } = useDroppable({ id: NOWHERE })
+  const active = useRowDrag((s) => s.id !== null)
+  const isOver = useRowDrag((s) => s.over === null)
   return (
     <p
-      ref={setNodeRef}
+      {...{ [INTO]: '' }}
       className={
         'min-h-8 border border-dashed px-1.5 py-1 text-quiet ' +
         `${isOver ? 'border-chalk' : 'border-hairline'} ` +
@@ -183,8 +147,7 @@ function OutOfGroups() {
 function GroupHead({ group }: { group: Group }) {
   const times = useOpen((s) => s.shown.groups.find((g) => g.id === group.id)?.boxes.length ?? 0)
   const readOnly = useOpen((s) => s.readOnly)
-  const drop = useDroppable({ id: group.id, disabled: readOnly })
-  const drag = useDraggable({ id: group.id, disabled: readOnly })
+  const isOver = useRowDrag((s) => s.over === group.id)
   const [renaming, rename] = useState(false)
   const choose = () => chooseAll(new Set(piecesIn(useOpen.getState().project, group.id)))
   if (renaming)
@@ -196,15 +159,13 @@ function GroupHead({ group }: { group: Group }) {
       />
     )
   return (
-    <div ref={drop.setNodeRef}>
+    <div {...{ [INTO]: group.id }}>
       <button
-        ref={drag.setNodeRef}
-        onPointerDown={drag.listeners?.onPointerDown as React.PointerEventHandler}
+        onPointerDown={(e) => startRowDrag(e, group.id)}
         className={
           'flex min-h-8 w-full items-center gap-2 rounded-sm px-1.5 text-left hover:bg-ground ' +
-          `pointer-coarse:min-h-11 ${drop.isOver ? 'outline-2 outline-chalk' : ''}`
+          `pointer-coarse:min-h-11 ${isOver ? 'outline-2 outline-chalk' : ''}`
         }
-        style={{ transform: slid(drag.transform) }}
         title={`Choose all of ${group.name}`}
         onClick={choose}
         onDoubleClick={() => !readOnly && rename(true)}
@@ -221,9 +182,6 @@ function GroupHead({ group }: { group: Group }) {
     </div>
   )
 }
-
-const slid = (by: { readonly x: number; readonly y: number } | null): string | undefined =>
-  by ? `translate(${by.x}px, ${by.y}px)` : undefined
 
 /** A name that is shortened in the middle where there is no room for all of it. */
 function Shortened({ name, strong = false }: { name: string; strong?: boolean }) {
@@ -311,7 +269,6 @@ const PieceRow = memo(function PieceRow({
   wrong,
 }: Says) {
   const readOnly = useOpen((s) => s.readOnly)
-  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: p.id, disabled: readOnly })
   const [renaming, rename] = useState(false)
   if (renaming)
     return (
@@ -326,18 +283,14 @@ const PieceRow = memo(function PieceRow({
   return (
     <li className="group/row relative flex">
       <button
-        ref={setNodeRef}
         data-piece={p.id}
-        onPointerDown={listeners?.onPointerDown as React.PointerEventHandler}
-        onTouchStart={listeners?.onTouchStart as React.TouchEventHandler}
+        onPointerDown={(e) => startRowDrag(e, p.id)}
         aria-pressed={on}
         className={
           'flex min-h-8 w-full min-w-0 items-center gap-2 rounded-sm px-1.5 text-left ' +
           'pointer-coarse:min-h-11 ' +
-          `${on ? 'bg-chalk-pale' : 'hover:bg-ground'} ${hidden ? 'text-quiet' : ''} ` +
-          (isDragging ? 'z-10 outline-2 outline-chalk' : '')
+          `${on ? 'bg-chalk-pale' : 'hover:bg-ground'} ${hidden ? 'text-quiet' : ''}`
         }
-        style={{ transform: slid(transform) }}
         onClick={(e) => chooseRow(p.id, e)}
         onDoubleClick={() => !readOnly && rename(true)}
         onKeyDown={(e) => e.key === 'F2' && !readOnly && rename(true)}
@@ -368,7 +321,7 @@ const PieceRow = memo(function PieceRow({
       {locked && (
         <button
           className="btn btn-quiet btn-icon"
-          aria-label={`Free ${p.name}`}
+          aria-label="Free it"
           title="Locked on the bench; press to free it"
           onClick={() => toggleLocked([p.id])}
         >
@@ -383,7 +336,7 @@ const PieceRow = memo(function PieceRow({
             : 'absolute right-0 opacity-0 group-hover/row:opacity-100 focus-visible:opacity-100 ') +
           'pointer-coarse:hidden'
         }
-        aria-label={`${hidden ? 'Show' : 'Hide'} ${p.name}`}
+        aria-label={hidden ? 'Show it' : 'Hide it'}
         title={hidden ? 'Show it' : 'Hide it'}
         onClick={() => toggleHidden([p.id])}
       >

@@ -2,6 +2,7 @@
 import { useMemo, useState } from 'react'
 import type { Direction, Repeat } from '../../core/document'
 import { AXIS_OF, DIRECTION_OF, facing, sideOf } from '../../core/pieces'
+import type { Shown } from '../../core/shown'
 import { run, useOpen } from '../store/open'
 import { Dialog } from '../ui/Dialog'
 import { MeasureField } from '../ui/MeasureField'
@@ -17,10 +18,9 @@ const MANNER: Readonly<Record<Repeat['kind'], string>> = {
 }
 
 /** What a repeat starts as: three of them, one after the other where that is known. */
-function startOf(of: Wood, direction: Direction): Readonly<Record<string, string>> {
+function startOf(shown: Shown, of: Wood, direction: Direction): Readonly<Record<string, string>> {
   const [low, high] = [false, true].map((far) => sideOf(AXIS_OF[direction], far))
   const touching = 'stock' in of ? '' : `@${of.id}.${high} - @${of.id}.${low}`
-  const { shown } = useOpen.getState()
   return {
     count: '3',
     pitch: touching,
@@ -40,7 +40,8 @@ export function RepeatDialog({ of, kind: first }: { of: Wood; kind: Repeat['kind
   )
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
   const [why, setWhy] = useState<string | null>(null)
-  const start = useMemo(() => startOf(of, direction), [of, direction])
+  const shown = useOpen((s) => s.shown)
+  const start = useMemo(() => startOf(shown, of, direction), [shown, of, direction])
   const now = { ...start, ...typed }
   const fields = FIELDS[kind](direction)
   return (

@@ -1,6 +1,7 @@
 /** The bench in three dimensions: what stands on it, what is chosen, lit and picked. */
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { hull, shiftApart, sizeOf, vec3, type Box, type Vec3 } from '../../core/pieces'
+import { movedBy, turnedFrame, turnsOf } from '../../core/hardware/turning'
+import { hull, shiftApart, sizeOf, vec3, type Box, type Frame, type Vec3 } from '../../core/pieces'
 import { woodColour } from '../../core/rack'
 import { pieceOf, type Instance } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
@@ -95,6 +96,8 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
       apart > 0 && all ? instances.map((i) => [i.key, shiftApart(i.box, all, apart)] as const) : [],
     )
   }, [instances, apart, all])
+  const swing = useBench((s) => s.swing)
+  const swung = useMemo(() => framesSwung(useOpen.getState().shown, swing), [swing])
   const inks = INKS[theme === 'night' ? 'night' : 'day']
 
   const stands = useRef<readonly Board[]>([])
@@ -108,8 +111,10 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
       const species = byId.get(instance.piece)?.stock?.stock.species ?? ''
       const colour = byMark ? markColour(marks.get(instance.key) ?? 0) : woodColour(species)
       const shift = shifts.get(instance.key) ?? NOWHERE
+      const frame = swung.get(instance.key)
+      const placed = frame ? { ...instance, frame } : instance
       return skin && !hidden.has(instance.piece)
-        ? [{ instance, skin, shift, colour, chosen: on.has(instance.key) }]
+        ? [{ instance: placed, skin, shift, colour, chosen: on.has(instance.key) }]
         : []
     })
     // A picture takes long where the graphics are slow: none is drawn for what looks as it did.
@@ -117,7 +122,7 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
     const same = now.length === before.length && now.every((b, n) => sameEntries(b, before[n]!))
     if (!same) stands.current = now
     return stands.current
-  }, [instances, skins, chosen, marks, byMark, shifts, hidden])
+  }, [instances, skins, chosen, marks, byMark, shifts, hidden, swung])
 
   useEffect(() => {
     stage.show(boards, { ink: inks.ink, chalk: inks.chalk, plain: byMark, clear: seeThrough })
@@ -342,6 +347,18 @@ function madeFace(hit: Hit, shown: Shown): { readonly step: string; readonly rol
   const { at, normal } = surfaceAt(hit)
   const role = roleAt(feature, at, normal)
   return role ? { step: step.id, role } : null
+}
+
+/** Where what a hinge moves stands when it is swung so far. */
+function framesSwung(
+  shown: Shown,
+  swing: { hinge: string; angle: number } | null,
+): ReadonlyMap<string, Frame> {
+  const hinge = swing && shown.project.hardware.find((h) => h.id === swing.hinge)
+  const on = hinge?.on && shown.byId.get(hinge.on)?.instances[0]
+  if (hinge?.kind !== 'hinge' || !on || swing?.angle === 0) return new Map()
+  const turn = turnsOf(on, hinge)(swing!.angle)
+  return new Map(movedBy(shown, hinge).map((i) => [i.key, turnedFrame(turn, i.frame)]))
 }
 
 /** The room that pieces take when they stand apart. */

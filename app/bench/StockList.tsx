@@ -86,7 +86,11 @@ function Found({ value, like, onTake, make }: Props & { make: () => void }) {
 
 /** Every word typed is in the name; `x` stands for the sign between two sizes. */
 function fits(value: string, search: string): number {
-  const plain = (text: string) => text.toLowerCase().replaceAll('×', 'x')
+  const plain = (text: string) =>
+    text
+      .toLowerCase()
+      .replaceAll('×', 'x')
+      .replace(/[¼½¾]/g, (c) => ({ '¼': '1/4', '½': '1/2', '¾': '3/4' })[c]!)
   const words = plain(search).split(/\s+/)
   const text = plain(value)
   if (!words.every((word) => text.includes(word))) return 0

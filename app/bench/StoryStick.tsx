@@ -63,6 +63,7 @@ export const StoryStick = memo(function StoryStick() {
           </div>
           <button
             aria-pressed={between}
+            aria-label="From tick to tick"
             title="Measures from tick to tick instead of from the end"
             className={toggle(between)}
             onClick={() => setBetween(!between)}

@@ -14,6 +14,8 @@ export interface Section {
 /** What of the stage others ask: where it looks from, and pictures. */
 export interface Eye {
   readonly gaze: { readonly from: Vec3; readonly at: Vec3 }
+  /** Whether a maker has turned or zoomed it. */
+  readonly own: boolean
   gazeFrom(gaze: { readonly from: Vec3; readonly at: Vec3 }): void
   picture(width: number, ground: string | null): string
 }
@@ -38,6 +40,8 @@ interface Bench {
   readonly menu: { readonly x: number; readonly y: number } | null
   /** The view last asked for; `n` makes asking twice a second asking. */
   readonly view: { readonly name: ViewName | 'fit'; readonly n: number }
+  /** The hinge that is swung to be looked at, and how far, degrees. */
+  readonly swing: { readonly hinge: string; readonly angle: number } | null
   /** The stage, once it stands: where its eye is, and a picture of it. */
   readonly eye: Eye | null
   /** The board that hangs at the pointer: its room size, and what is done when it is shown a place. */
@@ -63,6 +67,7 @@ export const useBench = create<Bench>(() => ({
   locked: NOBODY,
   section: null,
   view: { name: 'pictorial', n: 0 },
+  swing: null,
   eye: null,
   hanging: null,
   hung: null,

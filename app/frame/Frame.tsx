@@ -1,18 +1,21 @@
 import { Redo2, Search, Undo2, type LucideIcon } from 'lucide-react'
-import { useState, type ReactNode } from 'react'
+import { useEffect, useState, type ReactNode } from 'react'
 import { NavLink } from 'react-router'
 import { toast } from 'sonner'
 import { useFindings, useProof } from '../store/findings'
 import { redo, undo, useOpen } from '../store/open'
+import { fetchSoon, later } from '../ui/later'
+import { NumberPad } from '../ui/NumberPad'
 import { ThemeSwitch } from '../ui/ThemeSwitch'
 import { Banners } from './Banners'
 import { History } from './History'
-import { Keys } from './Keys'
 import { LeaveGuard } from './LeaveGuard'
-import { Palette } from './Palette'
 import { ProjectMenu } from './ProjectMenu'
 import { Saved } from './Saved'
 import { useShortcuts } from './shortcuts'
+
+const Palette = later(async () => (await import('./Palette')).Palette)
+const Keys = later(async () => (await import('./Keys')).Keys)
 
 const SCREENS = [
   ['rack', 'Rack'],
@@ -28,6 +31,7 @@ const sayStep = (what: string, says: string | null) => says && toast(`${what}: $
 export function Frame({ id, children }: { id: string; children: ReactNode }) {
   const [palette, setPalette] = useState(false)
   const [keys, setKeys] = useState(false)
+  useEffect(() => fetchSoon([Palette, Keys]), [])
   useShortcuts({
     'mod+z': sayUndo,
     'mod+shift+z': sayRedo,
@@ -76,8 +80,9 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
       <Banners />
       <LeaveGuard id={id} />
       <div className="min-h-0 flex-1">{children}</div>
-      <Palette id={id} open={palette} onClose={() => setPalette(false)} onKeys={() => setKeys(true)} />
-      <Keys open={keys} onClose={() => setKeys(false)} />
+      {palette && <Palette id={id} onClose={() => setPalette(false)} onKeys={() => setKeys(true)} />}
+      <NumberPad />
+      {keys && <Keys onClose={() => setKeys(false)} />}
     </div>
   )
 }

@@ -21,9 +21,9 @@ const KEYS = [
   ...EVERYWHERE.map(([key, does]) => [sayKey(key), does] as const),
 ]
 
-export function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function Keys({ onClose }: { onClose: () => void }) {
   return (
-    <Dialog open={open} onClose={onClose} title="Keys">
+    <Dialog open onClose={onClose} title="Keys">
       <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1 sm:grid-cols-[auto_1fr_auto_1fr]">
         {KEYS.map(([key, does]) => (
           <div key={key} className="contents">

@@ -6,14 +6,13 @@ import { BENCH_COMMANDS, doOnBench, sayKey } from '../bench/commands'
 
 interface Props {
   readonly id: string
-  readonly open: boolean
   readonly onClose: () => void
   readonly onKeys: () => void
 }
 
 const ITEM = 'cursor-pointer px-4 py-1.5 data-[selected=true]:bg-chalk-pale'
 
-export function Palette({ id, open, onClose, onKeys }: Props) {
+export function Palette({ id, onClose, onKeys }: Props) {
   const navigate = useNavigate()
   const instances = useOpen((s) => s.shown.instances)
   const parameters = useOpen((s) => s.project.parameters)
@@ -25,7 +24,7 @@ export function Palette({ id, open, onClose, onKeys }: Props) {
   const onBench = (what: () => void) =>
     act(() => void Promise.resolve(navigate(`/project/${id}/bench`)).then(what))
   return (
-    <Radix.Root open={open} onOpenChange={(now) => !now && onClose()}>
+    <Radix.Root open onOpenChange={(now) => !now && onClose()}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-ink/30" />
         <Radix.Content

@@ -7,6 +7,7 @@ import { drawOut, toggleBoard, useBench } from '../bench/asks'
 import { benchKeys, deleteChosen } from '../bench/commands'
 import { useClipboard } from '../bench/clipboard'
 import { chosenGroup } from '../bench/groups'
+import { useKeptBench } from '../bench/kept'
 import { Measures } from '../bench/Measures'
 import { BenchMenu } from '../bench/Menu'
 import { NoStage } from '../bench/NoStage'
@@ -18,10 +19,11 @@ import { Ticket } from '../bench/Ticket'
 import { Tools, Views } from '../bench/Tools'
 import { useTyping } from '../bench/typing'
 import { useShortcuts } from '../frame/shortcuts'
+import { Walk } from '../frame/Walk'
 import { useFindings } from '../store/findings'
 import { choose, firstOf, pick, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
-import { later } from '../ui/later'
+import { fetchSoon, later } from '../ui/later'
 
 function hasWebGL(): boolean {
   try {
@@ -49,6 +51,7 @@ const Stage = later(async () => (await import('../bench/Stage')).default, {
   waiting: 'Setting up the bench…',
   failed: 'The bench in 3D could not be loaded. Check the connection; everything else goes on working.',
 })
+const FETCHED = [...Object.values(LATER), RepeatDialog, ViewsDialog, PictureDialog]
 const PANELS = { ticket: Ticket, ...LATER } as const
 
 export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Bench', matches)
@@ -60,9 +63,10 @@ export default function BenchScreen() {
   const drawer = useBench((s) => s.drawer)
   const Panel = PANELS[useBench((s) => s.panel)]
   useEffect(() => () => pick(null), [])
+  useKeptBench()
   useTyping()
   useClipboard(deleteChosen)
-  useFetching()
+  useEffect(() => fetchSoon(FETCHED), [])
   useShortcuts(KEYS)
   return (
     <div
@@ -87,6 +91,7 @@ export default function BenchScreen() {
         <ApartBar />
         <Views />
         <Wanted />
+        <Walk />
         <Drawers />
       </main>
       <aside
@@ -132,23 +137,6 @@ function Drawers() {
       ))}
     </div>
   )
-}
-
-/** Fetches what comes later, once hands are on the bench. */
-function useFetching(): void {
-  useEffect(() => {
-    const fetch = () => {
-      over()
-      for (const part of [...Object.values(LATER), RepeatDialog, ViewsDialog, PictureDialog]) part.fetch()
-    }
-    const over = () => {
-      window.removeEventListener('pointermove', fetch)
-      window.removeEventListener('keydown', fetch)
-    }
-    window.addEventListener('pointermove', fetch)
-    window.addEventListener('keydown', fetch)
-    return over
-  }, [])
 }
 
 /** What is wrong between pieces; what one piece is at fault for stands on its ticket. */

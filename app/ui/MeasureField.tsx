@@ -11,6 +11,7 @@ import { pick, useOpen, whenSettled } from '../store/open'
 import { sameEntries, useShown } from '../store/useShown'
 import { fractions } from './fractions'
 import { completionsFor } from './naming'
+import { padded } from './NumberPad'
 import { oncePointerUp } from './pointer'
 import { echo, isSum, read, readAs, replaceTail, type Reading } from './reading'
 
@@ -99,6 +100,14 @@ export function MeasureField(props: MeasureFieldProps) {
     return true
   }
 
+  /** What was typed is taken in already. */
+  const taken = useRef(false)
+  function leave(field: HTMLInputElement): void {
+    taken.current = true
+    field.blur()
+    taken.current = false
+  }
+
   function complete(with_: string) {
     setDraft(replaceTail(text, with_))
     setChosen(-1)
@@ -121,7 +130,11 @@ export function MeasureField(props: MeasureFieldProps) {
       e.stopPropagation()
       const offer = offers[chosen]
       if (offer) complete(offer)
-      else if (commit()) submitSoon(e.currentTarget.form)
+      else if (commit()) {
+        // On the ticket it leaves the field, so that keys are the bench's again; Tab goes on from there.
+        if (e.currentTarget.form) submitSoon(e.currentTarget.form)
+        else leave(e.currentTarget)
+      }
     } else if (e.key === 'Escape') {
       // First Escape gives up what was typed, the next one leaves the field; neither closes what the field is
       // in.
@@ -151,6 +164,7 @@ export function MeasureField(props: MeasureFieldProps) {
           readOnly={readOnly}
           autoFocus={autoFocus}
           autoComplete="off"
+          inputMode={padded() ? 'none' : undefined}
           spellCheck={false}
           aria-invalid={slip ? true : undefined}
           aria-describedby={`${id}-says`}
@@ -162,7 +176,7 @@ export function MeasureField(props: MeasureFieldProps) {
           onFocus={(e) => e.target.select()}
           onBlur={() => {
             setHeld(oncePointerUp(() => setHeld(false)))
-            commit()
+            if (!taken.current) commit()
           }}
           onKeyDown={onKeyDown}
         />
@@ -232,8 +246,8 @@ function Said({ id, slip, says, text, typing }: SaidProps) {
 }
 
 /** Enter in a dialog does its main thing, once what was typed has been taken in. */
-function submitSoon(form: HTMLFormElement | null): void {
-  if (form) setTimeout(() => form.requestSubmit())
+function submitSoon(form: HTMLFormElement): void {
+  setTimeout(() => form.requestSubmit())
 }
 
 /**

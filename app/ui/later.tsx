@@ -49,3 +49,18 @@ export function later<P extends object>(load: () => Promise<ComponentType<P>>, w
   }
   return Object.assign(Later, { fetch: () => void take().catch(() => undefined) })
 }
+
+/** Fetches parts once hands are on the page; gives what ends the waiting. */
+export function fetchSoon(parts: ReadonlyArray<{ readonly fetch: () => void }>): () => void {
+  const over = () => {
+    window.removeEventListener('pointermove', come)
+    window.removeEventListener('keydown', come)
+  }
+  const come = () => {
+    over()
+    for (const part of parts) part.fetch()
+  }
+  window.addEventListener('pointermove', come)
+  window.addEventListener('keydown', come)
+  return over
+}

@@ -1,25 +1,10 @@
 /** What a hinge lets swing, turned through its way: how far it comes before it meets something that stays. */
-import { facesOf, groupsWithin, type Hardware } from '../document'
 import type { Degrees } from '../measure'
 import type { Model } from '../model'
-import {
-  axesOf,
-  AXES,
-  carried,
-  FACE_AT,
-  handOf,
-  overlap,
-  boxAround,
-  toRoom,
-  turnAt,
-  type Frame,
-  type Motion,
-  type Vec3,
-} from '../pieces'
+import { boxAround, overlap, type Frame } from '../pieces'
 import type { Instance } from '../resolve'
 import type { Kernel } from '../solid'
-
-type Hinge = Extract<Hardware, { kind: 'hinge' }>
+import { movedBy, turnedFrame, turnsOf, type Hinge } from './turning'
 
 export interface Swing {
   /** The angle of first contact, with the hinge's sign; null when it opens all the way. */
@@ -44,12 +29,9 @@ export function* swingSteps(model: Model, hinge: Hinge, kernel: Kernel): Generat
   const on = model.resolved.byId.get(hinge.on)?.instances[0]
   if (typed == null || !on) return null
   const limit = Math.max(-FURTHEST, Math.min(FURTHEST, typed))
-  const moving = movedBy(model, hinge)
+  const moving = movedBy(model.resolved, hinge)
   const staying = model.resolved.instances.filter((i) => !moving.includes(i))
-  const axis = axisOf(on, hinge)
-  // A mirror image turns the other way about the image of its edge.
-  const sense = handOf(on.frame)
-  const turn = (angle: Degrees): Motion => turnAt(axis.at, axis.along, sense * angle)
+  const turn = turnsOf(on, hinge)
   const placed = (i: Instance, frame: Frame = i.frame) => ({ recipe: model.recipe(i), frame })
   const solids = kernel.openSolids()
   try {
@@ -58,7 +40,7 @@ export function* swingSteps(model: Model, hinge: Hinge, kernel: Kernel): Generat
     const clash = (angle: Degrees): [Instance, Instance] | null => {
       const m = turn(angle)
       for (const i of moving) {
-        const frame = moved(m, i.frame)
+        const frame = turnedFrame(m, i.frame)
         const box = boxAround(frame, { min: [0, 0, 0], max: i.size })
         for (const s of staying) {
           if (before.has(`${i.key}|${s.key}`) || !overlap(box, s.grown, 1e-6)) continue
@@ -91,33 +73,3 @@ export function* swingSteps(model: Model, hinge: Hinge, kernel: Kernel): Generat
     solids.close()
   }
 }
-
-/** The instances a hinge moves: its pieces, and those of its groups. */
-function movedBy(model: Model, hinge: Hinge): Instance[] {
-  const ids = new Set(hinge.moves.flatMap((id) => groupsWithin(model.project, id)))
-  const inside = (i: Instance): boolean => {
-    const group = model.resolved.byId.get(i.piece)?.piece.group
-    return ids.has(i.piece) || (group != null && ids.has(group))
-  }
-  return model.resolved.instances.filter(inside)
-}
-
-/** The line of the hinge: the edge of its piece where two faces meet. */
-function axisOf(on: Instance, hinge: Hinge): { at: Vec3; along: Vec3 } {
-  const own: [number, number, number] = [...on.shoulder.min]
-  const edge = facesOf(hinge.at)
-  for (const face of edge) {
-    const { axis, far } = FACE_AT[face]
-    own[axis] = far ? on.shoulder.max[axis] : on.shoulder.min[axis]
-  }
-  const free = AXES.find((i) => edge.every((face) => FACE_AT[face].axis !== i))!
-  const along = axesOf(on.frame)[free]
-  return { at: toRoom(on.frame, own), along }
-}
-
-const moved = (m: Motion, f: Frame): Frame => ({
-  origin: toRoom(m, f.origin),
-  x: carried(m, f.x),
-  y: carried(m, f.y),
-  z: carried(m, f.z),
-})
