@@ -100,6 +100,7 @@ test('the floor of a channel is picked on the bench, and what is measured from i
   await maker.clear('Up', 'size')
   await maker.say('Up', 'ends at', '100')
   await maker.say('Deep', 'starts at', '200')
+  await maker.say('Across', 'starts at', '0')
   await maker.choose('Tray')
   await page.getByRole('button', { name: 'Top', exact: true }).click()
   await maker.choose('Peg board')

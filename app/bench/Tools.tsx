@@ -14,7 +14,7 @@ const LOOKS = {
   },
   views: {
     bar: 'bottom-2 left-1/2 flex -translate-x-1/2',
-    button: '-ml-px rounded-none px-2',
+    button: '-ml-px rounded-none px-2 whitespace-nowrap',
     on: 'bg-chalk-pale',
     icon: 14,
   },
