@@ -34,6 +34,38 @@ test('pieces are copied into another project with their joints and their very si
   await expect(page.getByRole('row').filter({ hasText: 'Bottom' })).toHaveCount(0)
 })
 
+test('pieces kept as ready work of one’s own are offered in another project, after a reload', async ({
+  page,
+}) => {
+  const maker = new Maker(page)
+  await maker.startProject('Larkmoor tray')
+  await maker.addBoard({
+    name: 'Slat',
+    from: '1×4 pine',
+    stands: 'lying flat, length across',
+    size: '18 1/2',
+  })
+  await page.keyboard.press('Escape')
+  await maker.choose('Slat')
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('keep what is chosen as ready')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/Kept as ready work: Slat/)).toBeVisible()
+  await maker.saved()
+  await maker.startProject('Larkmoor other')
+  await page.reload()
+  await expect(page.getByText('The bench is clear')).toBeVisible()
+  await page.getByRole('button', { name: 'Ready work' }).click()
+  await page.getByRole('button', { name: 'Put in Slat' }).click()
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Slat')
+  await maker.screen('Cuts')
+  expect((await maker.sizesOf('Slat')).slice(0, 2)).toEqual(['18 1/2', '3 1/2'])
+  await maker.screen('Bench')
+  await page.getByRole('button', { name: 'Ready work' }).click()
+  await page.getByRole('button', { name: 'Keep Slat no more' }).click()
+  await expect(page.getByText(/Choose pieces or a group, and keep them/)).toBeVisible()
+})
+
 test('what several pieces share is set for all in one step; they are named with numbers', async ({
   page,
 }) => {

@@ -17,6 +17,7 @@ import { MeasureField } from '../ui/MeasureField'
 import { measureText } from '../ui/exactText'
 import { lookFrom, toggleReady, useBench } from './asks'
 import { CATALOGUE, useCatalogue } from '../rack/stocks'
+import { OwnReady } from './OwnReady'
 import { StockSelect } from './StockSelect'
 
 export function ReadyPanel() {
@@ -45,6 +46,7 @@ export function ReadyPanel() {
       </select>
       <p className="mb-2 text-quiet">{ready.says}</p>
       <ReadyForm key={kind} ready={ready} />
+      <OwnReady />
     </div>
   )
 }

@@ -1,5 +1,6 @@
 /** Copying pieces and putting them in again, here, in another project or in another window. */
 import { useEffect } from 'react'
+import { toast } from 'sonner'
 import {
   change,
   Clip,
@@ -13,10 +14,12 @@ import {
 import { tryMeasure } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
 import { isTyping } from '../frame/shortcuts'
+import { sayFault } from '../store/hands'
 import { run, useOpen, whenSettled } from '../store/open'
+import { keepOwnReady } from '../store/ownReady'
 import { measureText } from '../ui/exactText'
 import { sayRefusal } from '../ui/refusal'
-import { chooseAll, chosenIds } from './groups'
+import { chooseAll, chosenGroup, chosenIds } from './groups'
 import { shifted } from './placing/spans'
 import { stretchOf } from './placing/targets'
 
@@ -34,8 +37,8 @@ function valueIn(shown: Shown, text: string): string | null {
   return angle.ok ? `${angle.value}deg` : null
 }
 
-/** Keeps what is chosen for pasting; gives it as text, or null when there is nothing to copy. */
-export function copyChosen(): string | null {
+/** What is chosen, to be carried elsewhere; null, and it is said why, when there is nothing. */
+function clipChosen(): Clip | null {
   const { project, shown, chosen } = useOpen.getState()
   const ids = new Set(chosenIds(chosen))
   const across: Clip['across'] = {}
@@ -50,8 +53,29 @@ export function copyChosen(): string | null {
     )
     return null
   }
+  return clip
+}
+
+/** Keeps what is chosen for pasting; gives it as text, or null when there is nothing to copy. */
+export function copyChosen(): string | null {
+  const clip = clipChosen()
+  if (!clip) return null
   copied = clip
   return JSON.stringify(clip)
+}
+
+/** Keeps what is chosen as ready work of the maker's own, called as its group or its first piece. */
+export async function keepAsReady(): Promise<void> {
+  const { project, chosen } = useOpen.getState()
+  const clip = clipChosen()
+  if (!clip) return
+  const name = chosenGroup(project, chosen)?.name ?? clip.pieces[0]!.name
+  try {
+    await keepOwnReady(name, clip)
+    toast(`Kept as ready work: ${name}. It is offered in every project (W)`)
+  } catch (error) {
+    sayRefusal(sayFault(error, 'It could not be kept'))
+  }
 }
 
 /** Copies to the clipboard of the machine as well, where the browser lets it. */

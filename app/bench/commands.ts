@@ -43,7 +43,7 @@ import {
   type ViewName,
 } from './asks'
 import { chosenGroup, chosenIds, duplicateChosen, groupChosen, placeAgain, ungroupChosen } from './groups'
-import { copyOut, hasClip, pasteClip } from './clipboard'
+import { copyOut, hasClip, keepAsReady, pasteClip } from './clipboard'
 import { nudge } from './placing/nudge'
 import { swapChanges, turnChanges } from './placing/turns'
 import { deletePiece, deleteTogether } from './remove'
@@ -246,6 +246,13 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     keys: [],
     can: () => useOpen.getState().chosen.length > 0,
     act: () => copyOut(),
+  },
+  {
+    id: 'keep-ready',
+    says: 'Keep what is chosen as ready work',
+    keys: [],
+    can: () => useOpen.getState().chosen.length > 0,
+    act: () => void keepAsReady(),
   },
   {
     id: 'paste',

@@ -7,6 +7,7 @@ import { run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
 import { namingOf } from '../ui/naming'
 import { sayRefusal } from '../ui/refusal'
+import { perOf, readPrice, sayPrice } from './price'
 
 /**
  * The stock on the rack with what it measures; measure the real wood, type it once, and everything follows.
@@ -177,15 +178,16 @@ function LengthsField({ stock }: { stock: Stock }) {
 }
 
 function PriceField({ stock }: { stock: Stock }) {
-  const per = stock.kind === 'sheet' ? 'a sheet' : 'a metre'
+  const unit = useOpen((s) => s.project.settings.style.unit)
+  const per = perOf(stock, unit)
   return (
     <TextField
-      label={`${stock.name} price for ${per}`}
-      value={stock.price === null ? '' : String(stock.price)}
-      placeholder={per}
+      label={`${stock.name} price for ${per.says}`}
+      value={sayPrice(stock.price, per)}
+      placeholder={per.says}
       onCommit={(text) => {
-        const price = text.trim() === '' ? null : Number(text)
-        if (price !== null && !(price >= 0)) return 'A price is a number'
+        const price = readPrice(text, per)
+        if (price === undefined) return 'A price is a number'
         return run(change.setStock({ id: stock.id, changes: { price } }))
       }}
     />

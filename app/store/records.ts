@@ -19,6 +19,7 @@ export const notes = localforage.createInstance({ name: 'ergaton', storeName: 'n
 /** By the id of their project and their own, with a sign between. */
 export const snapshots = localforage.createInstance({ name: 'ergaton', storeName: 'snapshots' })
 export const SEPARATOR = '/'
+export const ownReady = localforage.createInstance({ name: 'ergaton', storeName: 'ready' })
 export const leases = localforage.createInstance({ name: 'ergaton', storeName: 'leases' })
 
 export async function guarded<T>(work: () => Promise<T>): Promise<T> {

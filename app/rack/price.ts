@@ -1,0 +1,29 @@
+/** Prices as a maker pays them: a sheet, a metre, or, where inches are the unit, a foot. */
+import type { Stock } from '../../core/document'
+
+/** Metres in a foot. */
+const FOOT = 0.3048
+
+export interface Per {
+  /** "a foot". */
+  readonly says: string
+  /** How many running metres, or sheets, that is. */
+  readonly of: number
+}
+
+export function perOf({ kind }: Pick<Stock, 'kind'>, unit: 'in' | 'mm'): Per {
+  if (kind === 'sheet') return { says: 'a sheet', of: 1 }
+  return unit === 'in' ? { says: 'a foot', of: FOOT } : { says: 'a metre', of: 1 }
+}
+
+/** A kept price as it is typed, to a hundredth of a hundredth; nothing for none. */
+export const sayPrice = (price: number | null, { of }: Per): string =>
+  price === null ? '' : String(Number((price * of).toFixed(4)))
+
+/** What was typed as a kept price: null for none, undefined where it is no price. */
+export function readPrice(text: string, { of }: Per): number | null | undefined {
+  const plain = text.trim().replace(/^(\d+),(\d+)$/, '$1.$2')
+  if (plain === '') return null
+  const typed = Number(plain)
+  return Number.isFinite(typed) && typed >= 0 ? typed / of : undefined
+}
