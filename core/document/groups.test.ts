@@ -260,3 +260,25 @@ describe('a file whose groups do not hold opens all the same', () => {
     ])
   })
 })
+
+describe('moving into a group', () => {
+  test('puts pieces and groups in and takes them out again; undo puts back', () => {
+    const into = execute(box, change.moveInto({ members: ['p3'], group: 'g1' }))
+    expect(into.ok && groupsOf(into.project).p3).toBe('g1')
+    if (!into.ok) return
+    expect(into.says).toBe('Put Post into Box')
+    expect(replay(into.project, into.inverse)).toEqual(box)
+    const out = execute(into.project, change.moveInto({ members: ['p2', 'p3'], group: null }))
+    expect(out.ok && groupsOf(out.project)).toMatchObject({ p1: 'g1', p2: null, p3: null, p4: 'g1' })
+  })
+
+  test('is refused where a group would stand in itself, and where there is no such group', () => {
+    const outer = run(box, change.group({ id: 'g2', name: 'Row', members: ['g1', 'p3'] }))
+    expect(execute(outer, change.moveInto({ members: ['g2'], group: 'g1' }))).toEqual({
+      ok: false,
+      why: 'Row cannot go into itself',
+    })
+    expect(execute(outer, change.moveInto({ members: ['g1'], group: 'g1' }))).toMatchObject({ ok: false })
+    expect(execute(box, change.moveInto({ members: ['p3'], group: 'g9' }))).toMatchObject({ ok: false })
+  })
+})
