@@ -40,6 +40,7 @@ export function useKeptBench(): void {
         // It is a comfort only; the project itself is kept elsewhere.
       }
     }
+    let stopWaiting = () => {}
     const kept = read()
     if (kept) {
       const { hidden, locked, apart, seeThrough, byMark, gaze, chosen } = kept
@@ -50,23 +51,28 @@ export function useKeptBench(): void {
       }
       if (useOpen.getState().shown.settled) take()
       else whenSettled(take)
-      if (gaze) awaitEye((eye) => eye.gazeFrom(gaze))
+      if (gaze) stopWaiting = awaitEye((eye) => eye.gazeFrom(gaze))
     } else useBench.setState({ hidden: new Set(), locked: new Set() })
     window.addEventListener('pagehide', note)
     return () => {
+      stopWaiting()
       note()
       window.removeEventListener('pagehide', note)
     }
   }, [id])
 }
 
-/** Does something once the stage stands and has looked at what there is. */
-function awaitEye(then: (eye: NonNullable<ReturnType<typeof useBench.getState>['eye']>) => void): void {
+/** Does something once the stage stands and has looked at what there is; gives what ends the waiting. */
+function awaitEye(then: (eye: NonNullable<ReturnType<typeof useBench.getState>['eye']>) => void): () => void {
+  let timer: ReturnType<typeof setTimeout> | undefined
   const act = () => {
     const { eye } = useBench.getState()
-    if (eye) setTimeout(() => then(eye), 300)
+    if (eye) timer = setTimeout(() => then(eye), 300)
     return eye !== null
   }
-  if (act()) return
-  const stop = useBench.subscribe(() => act() && stop())
+  const stop = act() ? () => {} : useBench.subscribe(() => act() && stop())
+  return () => {
+    stop()
+    clearTimeout(timer)
+  }
 }

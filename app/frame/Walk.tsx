@@ -45,7 +45,7 @@ export function Walk() {
   return (
     <section
       className={
-        'floating absolute right-2 bottom-14 z-20 w-72 p-3 max-roomy:left-2 max-roomy:w-auto ' +
+        'floating absolute top-10 right-2 z-20 w-72 p-3 max-roomy:top-28 max-roomy:w-auto ' +
         'max-roomy:max-w-80'
       }
       aria-label="A first walk round"

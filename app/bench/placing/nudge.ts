@@ -1,7 +1,9 @@
 /** The arrow keys: what is chosen goes a step along the room, ten with Shift. */
 import type { Axis } from '../../../core/pieces'
+import { pieceOf } from '../../../core/resolve'
 import { run, useOpen } from '../../store/open'
 import { sayRefusal } from '../../ui/refusal'
+import { useBench } from '../asks'
 import { heldOf, moveChanges, moves } from './targets'
 import { stepOf } from './spans'
 
@@ -9,6 +11,9 @@ export function nudge(axis: Axis, times: number): void {
   const { shown, chosen } = useOpen.getState()
   const held = heldOf(shown, chosen)
   if (!held) return void sayRefusal('Choose a piece that stands by itself; a twin and a copy follow theirs')
+  const { locked } = useBench.getState()
+  if ([...held.keys].some((key) => locked.has(pieceOf(key))))
+    return void sayRefusal('It is locked on the bench; L frees it')
   if (!moves(held, axis)) return void sayRefusal('It is placed by its even spacing in this direction')
   const changes = moveChanges(shown, held, axis, times * stepOf(shown.style), null)
   sayRefusal(run(changes, `Move ${held.of.map((w) => w.name).join(', ')}`))
