@@ -11,11 +11,9 @@ import { MeasureField } from '../ui/MeasureField'
 import { toggleBetween, toggleBoard, useBench } from './asks'
 import { clearOf, type Hung } from './placing/hang'
 import { nameFor } from './placing/names'
+import { splitSize } from './placing/size'
 import { Stance } from './Stance'
 import { StockSelect } from './StockSelect'
-
-/** `41 x 9 1/4` is a length and a width. */
-const BOTH = /^(.+?)\s*[x×]\s*(.+)$/
 
 export function BoardPanel() {
   const project = useOpen((s) => s.project)
@@ -78,11 +76,10 @@ export function BoardPanel() {
   })
   useEffect(() => () => useBench.setState({ hanging: null, hung: null }), [])
 
-  const splitSize = (text: string): string => {
-    const both = BOTH.exec(text)
-    if (!both) return text
-    setWidth(both[2]!)
-    return both[1]!
+  const takeBoth = (text: string): string => {
+    const [first, second] = splitSize(text)
+    if (second !== null) setWidth(second)
+    return first
   }
 
   return (
@@ -113,7 +110,7 @@ export function BoardPanel() {
           optional
           placeholder="36 or 41 x 9 1/4"
           onCommit={(text) => (setLength(text), setWhy(null), null)}
-          divert={splitSize}
+          divert={takeBoth}
         />
         <MeasureField
           label={needsWidth ? 'Width, across the grain' : 'Width, if not its own'}

@@ -1,14 +1,22 @@
 /** What a chosen piece is moved by: a knob for each way of the room, and a pad on each face to pull. */
 import { useEffect, useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
-import { AXES, DIRECTION_OF, sideOf, vec3, type Axis, type Box, type Vec3 } from '../../core/pieces'
-import { keyOf, pieceOf } from '../../core/resolve'
+import {
+  AXES,
+  carriedBox,
+  DIRECTION_OF,
+  sideOf,
+  vec3,
+  type Axis,
+  type Box,
+  type Vec3,
+} from '../../core/pieces'
+import { keyOf, pieceOf, sayLength } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
 import { useBench } from './asks'
 import { saySnap, type Snap } from './placing/snap'
-import { sayMm } from './placing/spans'
 import {
   along,
   evenStep,
@@ -202,7 +210,7 @@ function startDrag(
     if (side) stage.ghost(pulledBox(held.box, axis, side, by), chalk())
     else {
       stage.pull(held.keys, along(axis, by))
-      stage.ghost(movedBox(held.box, axis, by), chalk())
+      stage.ghost(carriedBox(held.box, along(axis, by)), chalk())
     }
     say(sayDrag(held, handle, by, snap))
   }
@@ -263,17 +271,13 @@ function fieldOf({ of }: Held, { axis, side }: Handle): HTMLInputElement | null 
 }
 
 function sayDrag({ box }: Held, { axis, side }: Handle, by: number, snap: Snap | null): string {
-  const { style } = useOpen.getState().shown
+  const { shown } = useOpen.getState()
   const size = box.max[axis] - box.min[axis]
-  const long = side && `measures ${sayMm(size + (side === 'end' ? by : -by), style)}`
+  const long = side && `measures ${sayLength(shown, size + (side === 'end' ? by : -by))}`
   if (snap) return [saySnap(snap), long].filter(Boolean).join(', ')
-  return long ?? `starts at ${sayMm(box.min[axis] + by, style)}, moved ${sayMm(by, style)}`
+  return long ?? `starts at ${sayLength(shown, box.min[axis] + by)}, moved ${sayLength(shown, by)}`
 }
 
-const movedBox = ({ min, max }: Box, axis: Axis, by: number): Box => ({
-  min: vec3((i) => min[i] + (i === axis ? by : 0)),
-  max: vec3((i) => max[i] + (i === axis ? by : 0)),
-})
 const pulledBox = ({ min, max }: Box, axis: Axis, side: 'start' | 'end', by: number): Box => ({
   min: vec3((i) => min[i] + (i === axis && side === 'start' ? by : 0)),
   max: vec3((i) => max[i] + (i === axis && side === 'end' ? by : 0)),

@@ -68,7 +68,8 @@ interface Says {
 function Pieces({ find }: { find: string }) {
   const shown = useOpen((s) => s.shown)
   const chosen = useOpen((s) => s.chosen)
-  const { hidden, locked } = useBench()
+  const hidden = useBench((s) => s.hidden)
+  const locked = useBench((s) => s.locked)
   const { project, byId, marks, problems, settled } = shown
   const wrong = new Map<string, Problem[]>()
   for (const p of problems) if (p.piece) wrong.set(p.piece, [...(wrong.get(p.piece) ?? []), p])

@@ -1,7 +1,17 @@
 /** The bench in three dimensions: what stands on it, what is chosen, lit and picked. */
 import { useEffect, useMemo, useRef, useState } from 'react'
+import { useShallow } from 'zustand/react/shallow'
 import { movedBy, turnedFrame, turnsOf } from '../../core/hardware/turning'
-import { hull, shiftApart, sizeOf, vec3, type Box, type Frame, type Vec3 } from '../../core/pieces'
+import {
+  carriedBox,
+  hull,
+  shiftApart,
+  sizeOf,
+  vec3,
+  type Box,
+  type Frame,
+  type Vec3,
+} from '../../core/pieces'
 import { woodColour } from '../../core/rack'
 import { pieceOf, type Instance } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
@@ -84,7 +94,18 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
   const chosen = useOpen((s) => s.chosen)
   const marks = useOpen((s) => s.shown.marks)
   const lit = useOpen((s) => s.lit)
-  const { seeThrough, byMark, patches, panel, view, section, hidden, grid } = useBench()
+  const { seeThrough, byMark, patches, panel, view, section, hidden, grid } = useBench(
+    useShallow(({ seeThrough, byMark, patches, panel, view, section, hidden, grid }) => ({
+      seeThrough,
+      byMark,
+      patches,
+      panel,
+      view,
+      section,
+      hidden,
+      grid,
+    })),
+  )
   const [theme] = useTheme()
   /** What would be picked: a face, or a flat that work has left. */
   const [face, setFace] = useState<Box | Hit | null>(null)
@@ -142,7 +163,7 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
   }, [stage, boards, lit, face])
 
   useEffect(() => {
-    const moved = patches.map(({ patch, guest }) => shifted(patch, shifts.get(guest) ?? NOWHERE))
+    const moved = patches.map(({ patch, guest }) => carriedBox(patch, shifts.get(guest) ?? NOWHERE))
     stage.mark(face && 'min' in face ? [...moved, face] : moved)
   }, [stage, patches, face, shifts, inks])
 
@@ -373,11 +394,6 @@ function widened(all: Box, apart: number): Box {
     max: [out(0, true), out(1, true), out(2, true)],
   }
 }
-
-const shifted = ({ min, max }: Box, by: Vec3): Box => ({
-  min: [min[0] + by[0], min[1] + by[1], min[2] + by[2]],
-  max: [max[0] + by[0], max[1] + by[1], max[2] + by[2]],
-})
 
 /** The work of an instance in the order of the cuts of its recipe. */
 const workIn = (shown: Shown, instance: Instance): Feature[] =>

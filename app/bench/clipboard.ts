@@ -7,9 +7,9 @@ import {
   clipOf,
   pastedInto,
   refsOf,
+  type MadePiece,
   type Pasted,
   type Project,
-  type Span,
 } from '../../core/document'
 import { tryMeasure } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
@@ -21,7 +21,6 @@ import { measureText } from '../ui/exactText'
 import { sayRefusal } from '../ui/refusal'
 import { chooseAll, chosenGroup, chosenIds } from './groups'
 import { shifted } from './placing/spans'
-import { stretchOf } from './placing/targets'
 
 /** What was copied last, in this window. */
 let copied: Clip | null = null
@@ -41,12 +40,9 @@ function valueIn(shown: Shown, text: string): string | null {
 function clipChosen(): Clip | null {
   const { project, shown, chosen } = useOpen.getState()
   const ids = new Set(chosenIds(chosen))
-  const across: Clip['across'] = {}
-  for (const { id } of [...project.pieces, ...project.groups]) {
-    const now = stretchOf(shown, id, 'across')
-    if (now) across[id] = [now.start, now.size]
-  }
-  const clip = clipOf(project, ids, (text) => valueIn(shown, text), across)
+  const boxes = shown.instances.filter((i) => ids.has(i.piece)).map((i) => i.grown.min[0])
+  const left = boxes.length > 0 ? Math.min(...boxes) : 0
+  const clip = clipOf(project, ids, (text) => valueIn(shown, text), left)
   if (clip.pieces.length === 0) {
     sayRefusal(
       ids.size > 0 ? 'A mirrored twin is copied along with its original' : 'Choose what is to be copied',
@@ -98,36 +94,33 @@ export function pasteClip(clip: Clip | null = copied): void {
 
 /** Moves it to the right of all that stands, each part that is not placed by another one of it. */
 function setClear(clip: Clip, pasted: Pasted, { id }: Project, shown: Shown): Pasted {
-  const right = Math.max(...shown.instances.map((i) => i.grown.max[0]), -Infinity)
-  const starts = Object.values(clip.across).map(([start]) => start)
+  if (shown.instances.length === 0) return pasted
+  const right = Math.max(...shown.instances.map((i) => i.grown.max[0]))
   const [gap, step] = shown.style.unit === 'in' ? [50.8, 25.4] : [50, 10]
-  const by = Math.ceil((right + gap - Math.min(...starts)) / step) * step
-  if (clip.pieces.length === 0 || !Number.isFinite(by) || (by <= 0 && clip.from !== id)) return pasted
+  const by = Math.ceil((right + gap - clip.left) / step) * step
+  if (by <= 0 && clip.from !== id) return pasted
   const mine = new Set([...pasted.pieces, ...pasted.groups].map((x) => x.id))
-  const follows = (text: string) => refsOf(text).some((ref) => mine.has(ref.id))
-  const move = (text: string, now: number) => (follows(text) ? text : shifted(text, by, now, shown.style))
-  const spanOf = (span: Span, old: string): Span => {
-    const [start, size] = clip.across[old] ?? [0, 0]
-    const at = { start, end: start + size, centre: start + size / 2 }
-    const places = (['start', 'end', 'centre'] as const).flatMap((fact) =>
-      span[fact] === undefined ? [] : [[fact, move(span[fact], at[fact])] as const],
-    )
-    return { ...span, ...Object.fromEntries(places) }
+  const moved = (text: string): string => {
+    if (refsOf(text).some((ref) => mine.has(ref.id))) return text
+    const now = tryMeasure(shown, text, 'length')
+    return now.ok ? shifted(text, by, now.value, shown.style) : text
   }
-  const pieces = pasted.pieces.map((p, n) => {
-    const old = clip.pieces[n]!.id
-    if (p.kind === 'twin') {
-      const found = tryMeasure(shown, p.about, 'length')
-      return p.direction === 'across' && found.ok ? { ...p, about: move(p.about, found.value) } : p
-    }
-    return { ...p, spans: { ...p.spans, across: spanOf(p.spans.across, old) } }
+  const across = <T extends Placed>(x: T): T => {
+    const { start, end, centre, ...size } = x.spans.across
+    const places = Object.entries({ start, end, centre }).flatMap(([fact, text]) =>
+      text === undefined ? [] : [[fact, moved(text)] as const],
+    )
+    const even = x.repeat?.kind === 'even' && x.repeat.direction === 'across' ? x.repeat : null
+    const repeat = even ? { ...even, from: moved(even.from), to: moved(even.to) } : x.repeat
+    return { ...x, repeat, spans: { ...x.spans, across: { ...size, ...Object.fromEntries(places) } } }
+  }
+  const pieces = pasted.pieces.map((p) => {
+    if (p.kind === 'made') return across(p)
+    return p.direction === 'across' ? { ...p, about: moved(p.about) } : p
   })
-  const groups = pasted.groups.map((g, n) => ({
-    ...g,
-    spans: { ...g.spans, across: spanOf(g.spans.across, clip.groups[n]!.id) },
-  }))
-  return { ...pasted, pieces, groups }
+  return { ...pasted, pieces, groups: pasted.groups.map(across) }
 }
+type Placed = Pick<MadePiece, 'spans' | 'repeat'>
 
 /** A text that was copied from a bench; null for any other. */
 function clipFrom(text: string): Clip | null {

@@ -26,8 +26,8 @@ export const Clip = z
     ...Parts,
     /** What each measure comes to that hangs on something which is not carried along. */
     values: z.record(z.string(), z.string()),
-    /** Where each piece and group starts across, and how far it goes, millimetres. */
-    across: z.record(z.string(), z.tuple([z.number(), z.number()])),
+    /** How far to the left it reaches where it was copied, millimetres. */
+    left: z.number(),
   })
   .strict()
 export type Clip = z.infer<typeof Clip>
@@ -61,7 +61,7 @@ export function clipOf(
   project: Project,
   ids: ReadonlySet<string>,
   value: (text: string) => string | null,
-  across: Clip['across'] = {},
+  left = 0,
 ): Clip {
   const pieces = project.pieces.filter((p) => ids.has(p.id) && (p.kind === 'made' || ids.has(p.of)))
   const there = new Set(pieces.map((p) => p.id))
@@ -104,7 +104,7 @@ export function clipOf(
     joints,
     hardware,
     values,
-    across,
+    left,
   })
 }
 

@@ -41,6 +41,7 @@ export const cross = (a: Vec3, b: Vec3): Vec3 => [
   a[2] * b[0] - a[0] * b[2],
   a[0] * b[1] - a[1] * b[0],
 ]
+export const plus = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
 export const minus = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
 export const norm = (a: Vec3): number => Math.hypot(a[0], a[1], a[2])
 export const unitVector = (a: Vec3): Vec3 => {
@@ -99,6 +100,9 @@ export function hull(boxes: Iterable<Box>): Box | null {
       : b
   return out
 }
+
+/** A box carried by so much. */
+export const carriedBox = ({ min, max }: Box, by: Vec3): Box => ({ min: plus(min, by), max: plus(max, by) })
 
 /** How far a piece goes from where it is when all stand apart; 0 not at all, 1 by a whole size of all. */
 export const shiftApart = ({ min, max }: Box, all: Box, apart: number): Vec3 =>

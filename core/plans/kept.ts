@@ -1,7 +1,7 @@
 /** A sheet for each view of the bench that is kept: what it shows, from where its eye is, as far apart. */
 import type { KeptView } from '../document'
 import type { Model } from '../model'
-import { hull, minus, shiftApart, vec3, type Vec3 } from '../pieces'
+import { carriedBox, hull, minus, plus, shiftApart } from '../pieces'
 import { drawnMarks, heightOf, outlineOf, widthOf } from './drawn'
 import { border, drawingArea } from './frame'
 import { drawingView, type Solid } from './hidden/lines'
@@ -22,8 +22,7 @@ export function* keptSheet(
   const all = hull(instances.map((i) => i.grown))!
   const seen = instances.filter((i) => !hidden.has(i.piece))
   const moved = seen.map((i) => ({ i, by: shiftApart(i.box, all, kept.apart) }))
-  const plus = (a: Vec3, b: Vec3): Vec3 => vec3((k) => a[k] + b[k])
-  const boxes = moved.map(({ i, by }) => ({ min: plus(i.grown.min, by), max: plus(i.grown.max, by) }))
+  const boxes = moved.map(({ i, by }) => carriedBox(i.grown, by))
   const stands = moved.flatMap(({ i, by }): Solid[] => {
     const solid = solids.get(i.key)
     return solid ? [{ ...solid, frame: { ...solid.frame, origin: plus(solid.frame.origin, by) } }] : []

@@ -2,6 +2,7 @@
 import type { MadePiece } from '../../../core/document'
 import {
   DIRECTION_OF,
+  overlap,
   sideAt,
   vec3,
   type Axis,
@@ -11,8 +12,11 @@ import {
 } from '../../../core/pieces'
 import { measureText } from '../../ui/exactText'
 import type { Shown } from '../../../core/shown'
-import { overlap, snapAlong, type Thing } from './snap'
+import { snapAlong, type Thing } from './snap'
 import { thingsIn } from './targets'
+
+/** What boxes may share and only touch, millimetres. */
+const HAIR = 0.05
 
 export interface Hung {
   readonly box: Box
@@ -56,7 +60,7 @@ export function hang(shown: Shown, size: Vec3, { point, face }: Under, reach: nu
   }
   const min = vec3(place)
   const box = { min, max: vec3((i) => min[i] + size[i]) }
-  const inside = shown.instances.find((i) => overlap(box, i.box))
+  const inside = shown.instances.find((i) => overlap(box, i.box, HAIR))
   return { box, starts: starts as MadePiece['spans'], inside: inside?.name ?? null }
 }
 
@@ -65,7 +69,7 @@ export function clearOf(shown: Shown, size: Vec3): Hung {
   const under = (x: number): Hung => {
     const box = { min: vec3((i) => (i === 0 ? x : 0)), max: vec3((i) => size[i] + (i === 0 ? x : 0)) }
     const start = (mm: number) => ({ start: mm === 0 ? '0' : measureText(mm, shown.style) })
-    const inside = shown.instances.find((i) => overlap(box, i.box))
+    const inside = shown.instances.find((i) => overlap(box, i.box, HAIR))
     return { box, starts: { across: start(x), deep: start(0), up: start(0) }, inside: inside?.name ?? null }
   }
   const first = under(0)

@@ -1,14 +1,15 @@
 import fc from 'fast-check'
 import { change, execute, type Change, type MadePiece, type Project, type Span } from '../../../core/document'
 import { modelOf } from '../../../core/model'
-import type { Axis } from '../../../core/pieces'
+import { overlap, type Axis } from '../../../core/pieces'
 import { tryMeasure } from '../../../core/resolve'
 import { block, make } from '../../../core/testing/bench'
 import { shownOf } from '../../../core/testing/shown'
 import { setAgainst, type Against } from './against'
 import { clearOf, hang } from './hang'
 import { nameFor } from './names'
-import { overlap, snapAlong } from './snap'
+import { splitSize } from './size'
+import { snapAlong } from './snap'
 import { movedBy, movedTo, runTo, shifted, stretched } from './spans'
 import { between, heldOf, landing, moveChanges, pullChanges, thingsFor, thingsIn } from './targets'
 
@@ -199,8 +200,8 @@ test('a shelf is offered the floor and the ceiling it stands between', () => {
 
 test('boxes that only touch share no room', () => {
   const box = (x: number) => ({ min: [x, 0, 0], max: [x + 10, 10, 10] }) as const
-  expect(overlap(box(0), box(10))).toBe(false)
-  expect(overlap(box(0), box(9))).toBe(true)
+  expect(overlap(box(0), box(10))).toBeNull()
+  expect(overlap(box(0), box(9))).not.toBeNull()
   expect(snapAlong(0, { start: 3, size: 5 }, [], 2)).toBeNull()
   expect(snapAlong(2, { start: 1, size: 5 }, [], 2)).toMatchObject({ at: 0, text: '0', says: 'the floor' })
 })
@@ -233,9 +234,9 @@ test('it is put down clear of all wood wherever it may hang, and where nobody sa
     fc.property(size, fc.integer({ min: -200, max: 1200 }), (own, x) => {
       const down = clearOf(shown, own)
       expect(down.inside).toBeNull()
-      expect(boxes.some((b) => overlap(b, down.box))).toBe(false)
+      expect(boxes.some((b) => overlap(b, down.box, 0.05))).toBe(false)
       const hung = hang(shown, own, { point: [x, 100, 0], face: null }, 8, 10)
-      expect(hung.inside === null).toBe(!boxes.some((b) => overlap(b, hung.box)))
+      expect(hung.inside === null).toBe(!boxes.some((b) => overlap(b, hung.box, 0.05)))
     }),
   )
 })
@@ -255,4 +256,16 @@ test('what a board is called follows from how and where it stands', () => {
   expect(name('right-front', [400, 20, 40], [800, 18, 80])).toBe('Kick board')
   expect(name('right-front', [400, 9, 980], [800, 18, 50])).toBe('Rail')
   expect(name('up-front', [20, 9, 500], [40, 18, 1000])).toBe('Stile')
+})
+
+test.each([
+  ['41 x 9 1/4', '41', '9 1/4'],
+  ['41x9', '41', '9'],
+  ['W × 9', 'W', '9'],
+  ['3 1/2" x .5', '3 1/2"', '.5'],
+  ['max(3, 4)', 'max(3, 4)', null],
+  ['max(3, 4) + 2', 'max(3, 4) + 2', null],
+  ['36', '36', null],
+])('%s is a length, and a width where there is one', (text, length, width) => {
+  expect(splitSize(text)).toEqual([length, width])
 })

@@ -62,10 +62,6 @@ export function snapAlong(
   return best
 }
 
-/** Whether two boxes share room, more than a hair of it. */
-export const overlap = (a: Box, b: Box, hair = 0.05): boolean =>
-  ([0, 1, 2] as const).every((i) => a.max[i] - b.min[i] > hair && b.max[i] - a.min[i] > hair)
-
 /** "starts at Left side·right", in the words of the ticket. */
 export const saySnap = ({ side, says }: Snap): string =>
   `${{ start: 'starts', end: 'ends', centre: 'centre' }[side]} at ${says}`

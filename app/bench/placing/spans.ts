@@ -1,20 +1,12 @@
 /** What a piece's facts become when it is moved, or one of its faces is run up to a place. */
 import { FACTS, type Fact, type Span } from '../../../core/document'
-import { formatLength, type LengthStyle } from '../../../core/measure'
+import { coerce, evaluate, parse, type Expr, type LengthStyle } from '../../../core/measure'
+import type { Stretch } from '../../../core/resolve'
 import { measureText } from '../../ui/exactText'
-
-/** Where a piece is in one direction, in the room, millimetres. */
-export interface Stretch {
-  readonly start: number
-  readonly size: number
-}
 
 const given = (span: Span): Fact[] => FACTS.filter((fact) => span[fact] !== undefined)
 const at = ({ start, size }: Stretch, fact: Exclude<Fact, 'size'>): number =>
   ({ start, end: start + size, centre: start + size / 2 })[fact]
-
-/** A figure alone, or a figure after something that refers: `@p1.right + 2`. */
-const TAIL = /^(?:(.*\S)\s*([+-])\s*|(-?)\s*)(\d+(?:\s+\d+\/\d+|\/\d+|\.\d+)?|\.\d+)\s*(mm)?$/
 
 /** A fraction of the project's unit, in millimetres: the least that a drag or an arrow key moves. */
 export const stepOf = (style: LengthStyle): number => (style.unit === 'in' ? 25.4 / 16 : 1)
@@ -25,25 +17,22 @@ export const stepOf = (style: LengthStyle): number => (style.unit === 'in' ? 25.
  */
 export function shifted(text: string, by: number, value: number, style: LengthStyle): string {
   if (by === 0) return text
-  const found = TAIL.exec(text.trim())
-  // A figure after another sign, as in `W * -2`, is part of a product.
-  const tail = found?.[1] !== undefined && /[-+*/^(,]$/.test(found[1]) ? null : found
-  if (tail && tail[1] === undefined) return measureText(value + by, style)
-  const kept = tail ? tail[1]! : text
-  const figure = tail ? (tail[2] === '-' ? -1 : 1) * figureOf(tail[4]!, tail[5], style) : 0
+  const expr = parse(text)
+  if (isFigure(expr.kind === 'sign' ? expr.arg : expr)) return measureText(value + by, style)
+  const sum =
+    expr.kind === 'binary' && (expr.op === '+' || expr.op === '-') && isFigure(expr.right) ? expr : null
+  // What stands in brackets is added to as a whole.
+  const last = sum && text.slice(sum.right.end).trim() === '' ? sum : null
+  const kept = last ? text.slice(0, last.right.at).replace(/\s*[+-]\s*$/, '') : text
+  const figure = last ? (last.op === '-' ? -1 : 1) * figureOf(last.right, style) : 0
   const now = figure + by
   if (Math.abs(now) < 1e-6) return kept
-  // What is added to a product or a sum is added to all of it.
   return `${kept} ${now < 0 ? '-' : '+'} ${measureText(Math.abs(now), style)}`
 }
 
-function figureOf(text: string, unit: string | undefined, style: LengthStyle): number {
-  const parts = text.split(/\s+/).map((part) => {
-    const [over, under] = part.split('/').map(Number)
-    return under === undefined ? over! : over! / under
-  })
-  return parts.reduce((a, b) => a + b, 0) * (unit === 'mm' || style.unit === 'mm' ? 1 : 25.4)
-}
+const isFigure = ({ kind }: Expr): boolean => kind === 'literal' || kind === 'feet'
+const figureOf = (figure: Expr, { unit }: LengthStyle): number =>
+  coerce(evaluate(figure, { unit, name: () => undefined, ref: () => undefined }), 'length', unit, figure)
 
 /** Whether a span says how long the piece is only by where it starts and ends. */
 const bySides = (span: Span): boolean => span.size === undefined && given(span).length === 2
@@ -108,6 +97,3 @@ export function stretched(
   const kept = span[other] ?? otherSide(span, other, now, style)
   return { [other]: kept, size: measureText(longer, style) }
 }
-
-/** "12 3⁄8" of a measure that is being dragged. */
-export const sayMm = (mm: number, style: LengthStyle): string => formatLength(mm, style).text

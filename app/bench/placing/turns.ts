@@ -2,12 +2,13 @@
 import { change, type Change, type Direction, type MadePiece, type Span } from '../../../core/document'
 import {
   AXES,
+  cross,
   DIRECTION_OF,
   facing,
+  facingOf,
   negated,
+  turnedAbout,
   unit,
-  cross,
-  dot,
   type Axis,
   type Vec3,
 } from '../../../core/pieces'
@@ -15,27 +16,20 @@ import type { Shown } from '../../../core/shown'
 import { measureText } from '../../ui/exactText'
 import { stretchOf } from './targets'
 
-const TOWARD: ReadonlyArray<readonly [string, Vec3]> = AXES.flatMap((axis) => [
-  [['right', 'back', 'up'][axis]!, unit(axis)] as const,
-  [['left', 'front', 'down'][axis]!, negated(unit(axis))] as const,
-])
-const nameOf = (v: Vec3): string => TOWARD.find(([, t]) => dot(t, v) > 0.9)![0]
-const vector = (name: string): Vec3 => TOWARD.find(([n]) => n === name)![1]
+const NOWHERE: Vec3 = [0, 0, 0]
 
-/** A quarter turn about an axis of the room, anticlockwise seen against it. */
-const quarter = (v: Vec3, axis: Axis): Vec3 => (dot(v, unit(axis)) !== 0 ? v : cross(unit(axis), v))
-
-/** The facing after a quarter turn. */
+/** The facing after a quarter turn about an axis of the room, anticlockwise seen against it. */
 export function turned(stance: string, axis: Axis): string {
-  const { length, face } = facing(stance)
-  return [length, face].map((toward) => nameOf(quarter(vector(toward), axis))).join('-')
+  const { x, y, z } = facing(stance)
+  const [a, b, c] = [x, y, z].map((v) => turnedAbout(v, unit(axis), 90))
+  return facingOf({ origin: NOWHERE, x: a!, y: b!, z: c! })!.id
 }
 
 /** The facing with the grain along what was the width, and the same show face. */
 export function swapped(stance: string): string {
-  const { y, face } = facing(stance)
-  const along = AXES.some((i) => y[i] > 0) ? y : negated(y)
-  return `${nameOf(along)}-${face}`
+  const { y, z } = facing(stance)
+  const x = AXES.some((i) => y[i] > 0) ? y : negated(y)
+  return facingOf({ origin: NOWHERE, x, y: cross(z, x), z })!.id
 }
 
 /** Where it starts, by its own words where it has them. */

@@ -31,7 +31,7 @@ import {
   WebGLRenderer,
 } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
-import { cornersOf, sizeOf, type Axis, type Box, type Vec3 } from '../../../core/pieces'
+import { cornersOf, plus, sizeOf, type Axis, type Box, type Vec3 } from '../../../core/pieces'
 import { sameEntries } from '../../store/useShown'
 import { Batch } from './batch'
 import { placeOf, type Board } from './board'
@@ -496,8 +496,6 @@ export class Stage3D {
     this.canvas.remove()
   }
 }
-
-const plus = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
 
 /** How far off the eye must be for every corner of the box to be in the picture, with a little air. */
 function distanceFor(box: Box, centre: Vector3, toward: Vector3, tan: number, aspect: number): number {
