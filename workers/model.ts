@@ -166,10 +166,11 @@ const worker = {
   },
 
   /** How far a hinge opens before something meets; null while that is not settled, or when it was stopped. */
-  async swing(revision: number, id: string): Promise<SwingTold | null> {
+  async swing(id: string): Promise<SwingTold | null> {
     const k = await kernel()
-    const hinge = told.project?.hardware.find((h) => h.id === id)
-    if (hinge?.kind !== 'hinge' || revision !== told.revision || revision < newest) return null
+    const { revision, project } = told
+    const hinge = project?.hardware.find((h) => h.id === id)
+    if (hinge?.kind !== 'hinge') return null
     const swing = await inSlices(swingSteps(current(), hinge, k), () => revision < newest)
     return swing && { angle: swing.angle, moved: swing.moved?.name ?? '', met: swing.met?.name ?? '' }
   },

@@ -4,9 +4,9 @@ import { memo, useEffect, useState } from 'react'
 import { change, freeId, type Hardware, type MadePiece } from '../../core/document'
 import { facing } from '../../core/pieces'
 import { keyOf } from '../../core/resolve'
-import { askModel } from '../store/modelling'
+import { useAsked } from '../store/asked'
 import { run, useOpen } from '../store/open'
-import type { SwingTold } from '../../workers/model'
+import { Faulted } from '../ui/Faulted'
 import { fractions } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
@@ -136,19 +136,8 @@ function SwingIt({ hinge }: { hinge: string }) {
 }
 
 function FirstContact({ hinge }: { hinge: string }) {
-  const project = useOpen((s) => s.project)
-  const [found, setFound] = useState<SwingTold | null>(null)
-  useEffect(() => {
-    let gone = false
-    setFound(null)
-    askModel(project, ({ remote, revision }) => remote.swing(revision, hinge)).then(
-      (told) => gone || setFound(told),
-      () => undefined,
-    )
-    return () => {
-      gone = true
-    }
-  }, [project, hinge])
+  const { answer: found, fault, again } = useAsked(`swing ${hinge}`, async (hand) => hand.swing(hinge))
+  if (fault) return <Faulted says={fault} again={again} />
   if (!found) return <p className="text-xs text-quiet">Looking what it meets…</p>
   if (found.angle === null)
     return <p className="text-xs text-leaf">It opens all the way and meets nothing.</p>
