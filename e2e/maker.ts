@@ -78,7 +78,10 @@ export class Maker {
 
   /** The finished sizes on the cut list: length, width, thickness as shown. */
   async sizesOf(name: string): Promise<string[]> {
-    const row = this.page.getByRole('row').filter({ hasText: name })
+    const row = this.page
+      .getByRole('row')
+      .filter({ hasText: name })
+      .filter({ has: this.page.locator('[data-size]') })
     await expect(row).toBeVisible()
     // Rows are drawn when they come into sight, and have their text before that.
     const cells = await row.locator('[data-size]').allTextContents()

@@ -1,13 +1,22 @@
 /** A new board by faces: from this one to that, lying on a third; once all are picked, it is put in. */
 import { useEffect, useRef, useState } from 'react'
-import { change, freeId, freeName, takenIds, type MadePiece, type Project } from '../../core/document'
+import {
+  change,
+  freeId,
+  freeName,
+  takenIds,
+  type Direction,
+  type MadePiece,
+  type Project,
+} from '../../core/document'
 import { DIRECTION_OF, hull, vec3, type Vec3 } from '../../core/pieces'
 import { tryMeasure } from '../../core/resolve'
-import { choose, firstOf, pick, pickInTurn, run, useOpen, whenSettled } from '../store/open'
+import { chooseNew, pick, pickInTurn, run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
 import { toggleBetween, useBench } from './asks'
 import { faceNamed, standBetween, type Faces, type Standing } from './between'
 import { nameFor } from './placing/names'
+import { StanceButton } from './Stance'
 import { StockSelect } from './StockSelect'
 
 const ASKED = [
@@ -40,13 +49,14 @@ export function BetweenPanel() {
   const [why, setWhy] = useState<string | null>(null)
   const wood = project.stock.find((s) => s.id === stock)
   const wide = !wood || wood.width === null || wood.kind === 'sheet'
-  const stands = standBetween(faces, wide, last?.facing ?? null)
+  const [thin, setThin] = useState<Direction | null>(null)
+  const stands = standBetween(faces, wide, last?.facing ?? null, thin)
   const names = [...project.pieces, ...project.groups].map((x) => x.name)
   const proposed = 'facing' in stands ? freeName(called(stands), names) : ''
 
   function put(picked: Partial<Faces> = {}): void {
     const of = { ...faces, ...picked }
-    const found = standBetween(of, wide, last?.facing ?? null)
+    const found = standBetween(of, wide, last?.facing ?? null, thin)
     if ('why' in found) return setWhy(found.why)
     if (!stock) return setWhy('Choose the wood it is made from')
     const id = freeId('p', takenIds(project))
@@ -57,7 +67,7 @@ export function BetweenPanel() {
     if (refused) return setWhy(refused)
     before = { project: project.id, faces: { ...of, on: '' } }
     useBench.setState({ panel: 'ticket' })
-    whenSettled(() => choose(firstOf(id)))
+    chooseNew([id])
   }
 
   // What is picked last is put in as all else stands then, not as it stood when the panel was opened.
@@ -116,6 +126,22 @@ export function BetweenPanel() {
           onCommit={(text) => (setFaces((now) => ({ ...now, [side]: text })), setWhy(null), null)}
         />
       ))}
+      {'facing' in stands && faces.on === '' && (
+        <div role="group" aria-label="Stands" className="flex gap-1">
+          {DIRECTION_OF.map((d) => standBetween(faces, wide, null, d)).map(
+            (way, n, ways) =>
+              'facing' in way &&
+              ways.findIndex((w) => 'facing' in w && w.facing === way.facing) === n && (
+                <StanceButton
+                  key={way.facing}
+                  id={way.facing}
+                  on={way.facing === stands.facing}
+                  onPick={() => setThin(DIRECTION_OF[n]!)}
+                />
+              ),
+          )}
+        </div>
+      )}
       <label>
         <span className="text-xs text-quiet">Name</span>
         <input

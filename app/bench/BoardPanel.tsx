@@ -6,7 +6,7 @@ import { useEffect, useState } from 'react'
 import { change, freeId, freeName, takenIds, type MadePiece } from '../../core/document'
 import { DIRECTION_OF, facing, hull, vec3, type Vec3 } from '../../core/pieces'
 import { tryMeasure } from '../../core/resolve'
-import { choose, firstOf, run, useOpen, whenSettled } from '../store/open'
+import { chooseNew, run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
 import { toggleBetween, toggleBoard, useBench } from './asks'
 import { clearOf, type Hung } from './placing/hang'
@@ -66,7 +66,7 @@ export function BoardPanel() {
     const refused = run(change.addPiece({ kind: 'made', id, name: called, stock, facing: stance, spans }))
     if (refused) return setWhy(refused)
     useBench.setState({ panel: 'ticket' })
-    whenSettled(() => choose(firstOf(id)))
+    chooseNew([id])
   }
 
   // It hangs at the pointer as long as it has a size.

@@ -4,7 +4,7 @@ import type { Direction, MadePiece } from '../../core/document'
 import { formatLength } from '../../core/measure'
 import { AXIS_OF, DIRECTION_OF, facing, hull, sideOf } from '../../core/pieces'
 import { tryMeasure } from '../../core/resolve'
-import { choose, firstOf, run, useOpen, whenSettled } from '../store/open'
+import { chooseNew, run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { measureText } from '../ui/exactText'
 import { MeasureField } from '../ui/MeasureField'
@@ -90,7 +90,7 @@ function MirrorForm({ pieces }: { pieces: readonly MadePiece[] }) {
       c.command === 'mirror-piece' ? [(c.payload as { id: string }).id] : [],
     )
     leavePanel()
-    whenSettled(() => choose(made.flatMap((id) => firstOf(id))))
+    chooseNew(made)
   }
 
   const title = pieces.length === 1 ? `Mirror ${first.name}` : `Mirror ${pieces.length} pieces`

@@ -13,10 +13,7 @@ import {
   type Vec3,
 } from '../../core/pieces'
 import { woodColour } from '../../core/rack'
-import { pieceOf, type Instance } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
-import { stagesOf } from '../../core/solid'
-import { looks, roleAt, type Feature } from '../../core/work'
 import { choose, light, pick, useOpen } from '../store/open'
 import { sameEntries } from '../store/useShown'
 import { markColour } from '../ui/marks'
@@ -27,7 +24,9 @@ import { hang, type Under } from './placing/hang'
 import { evenStep, thingsIn } from './placing/targets'
 import type { Skins } from './shapes'
 import type { Board } from './stage/board'
-import { flatAround, flatOn, sideOf, surfaceAt, type Hit } from './stage/pick'
+import { cutOf, workIn } from './stage/cuts'
+import { flatAround, sideOf, type Hit } from './stage/pick'
+import { pickedAt, type Marked, type Picked } from './stage/picked'
 import { Stage3D } from './stage/scene'
 
 const TOWARD: Readonly<Record<ViewName, Vec3>> = {
@@ -94,8 +93,8 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
   const chosen = useOpen((s) => s.chosen)
   const marks = useOpen((s) => s.shown.marks)
   const lit = useOpen((s) => s.lit)
-  const { seeThrough, byMark, patches, panel, view, section, hidden, grid } = useBench(
-    useShallow(({ seeThrough, byMark, patches, panel, view, section, hidden, grid }) => ({
+  const { seeThrough, byMark, patches, panel, view, section, hidden, grid, gauge } = useBench(
+    useShallow(({ seeThrough, byMark, patches, panel, view, section, hidden, grid, gauge }) => ({
       seeThrough,
       byMark,
       patches,
@@ -104,11 +103,12 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
       section,
       hidden,
       grid,
+      gauge,
     })),
   )
   const [theme] = useTheme()
-  /** What would be picked: a face, or a flat that work has left. */
-  const [face, setFace] = useState<Box | Hit | null>(null)
+  /** What would be picked. */
+  const [face, setFace] = useState<Marked | null>(null)
   const all = useMemo(() => hull(instances.map((i) => i.grown)), [instances])
   const asked = useBench((s) => s.apart)
   const apart = asked > 0 ? asked : panel === 'join' ? APART : 0
@@ -164,8 +164,9 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
 
   useEffect(() => {
     const moved = patches.map(({ patch, guest }) => carriedBox(patch, shifts.get(guest) ?? NOWHERE))
-    stage.mark(face && 'min' in face ? [...moved, face] : moved)
-  }, [stage, patches, face, shifts, inks])
+    const strokes = [...(face && 'from' in face ? [face] : []), ...(gauge ? [gauge] : [])]
+    stage.mark(face && 'min' in face ? [...moved, face] : moved, strokes)
+  }, [stage, patches, face, shifts, inks, gauge])
 
   const hung = useBench((s) => s.hung)
   useEffect(() => {
@@ -202,7 +203,7 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
  * Answers the pointer: chooses, picks faces, shows the one it is over while one is wanted. Gives what ends
  * it.
  */
-function listen(stage: Stage3D, showFace: (face: Box | Hit | null) => void): () => void {
+function listen(stage: Stage3D, showFace: (face: Marked | null) => void): () => void {
   const { canvas } = stage
   let down: PointerEvent | null = null
   let held: ReturnType<typeof setTimeout> | undefined
@@ -234,10 +235,7 @@ function listen(stage: Stage3D, showFace: (face: Box | Hit | null) => void): () 
     if (down?.shiftKey && e.buttons === 1 && !useOpen.getState().picking) return stage.frame(down, e)
     if (useBench.getState().hanging && e.buttons === 0) return hangUnder(stage, e)
     if (!useOpen.getState().picking || e.buttons !== 0) return
-    const hit = under(stage, e)
-    const side = hit && sideOf(hit)
-    if (side) return showFace(flatOn(hit.board.instance, side))
-    showFace(hit && madeFace(hit, useOpen.getState().shown) ? hit : null)
+    showFace(wouldPick(stage, under(stage, e))?.shows ?? null)
   }
   const leave = () => {
     showFace(null)
@@ -255,7 +253,8 @@ function listen(stage: Stage3D, showFace: (face: Box | Hit | null) => void): () 
       const { hung } = useBench.getState()
       return hung ? hanging.drop(hung) : undefined
     }
-    pressed(under(stage, e), e.shiftKey, () => showFace(null))
+    const hit = under(stage, e)
+    pressed(hit, wouldPick(stage, hit), e.shiftKey, () => showFace(null))
   }
   canvas.addEventListener('pointerdown', press)
   canvas.addEventListener('pointerup', lift)
@@ -286,7 +285,13 @@ const under = (stage: Stage3D, at: { readonly clientX: number; readonly clientY:
   return stage.under(at, ({ instance }) => !locked.has(instance.piece))
 }
 
-/** How near a face draws what hangs at the pointer, pixels. */
+/** What would be picked by a press there, where something is wanted. */
+function wouldPick(stage: Stage3D, hit: Hit | null): Picked | null {
+  const { picking, shown, chosen } = useOpen.getState()
+  return hit && picking && pickedAt(hit, picking, shown, chosen, REACH * stage.pixelAt(hit.point))
+}
+
+/** How near a face draws what hangs at the pointer, and an edge the pointer itself, pixels. */
 const REACH = 12
 
 /** Has the board that hangs at the pointer stand where the pointer shows it to. */
@@ -321,18 +326,13 @@ function placeUnder(
   return { point: vec3((i) => from[i] + far * to[i]), face: null }
 }
 
-function pressed(hit: Hit | null, more: boolean, picked: () => void): void {
+function pressed(hit: Hit | null, would: Picked | null, more: boolean, picked: () => void): void {
   const { picking, chosen, shown } = useOpen.getState()
   if (picking) {
-    if (!hit) return
-    const { instance } = hit.board
-    const side = sideOf(hit)
-    const made = side ? null : madeFace(hit, shown)
-    if (!side && !made) return
-    const number = numberOf(instance, chosen, shown)
+    if (!would) return
     // What takes it may want another one.
     pick(null)
-    picking.take(made ? `@${made.step}${number}.${made.role}` : `@${instance.piece}${number}.${side}`)
+    would.take()
     return picked()
   }
   if (!hit) {
@@ -343,31 +343,6 @@ function pressed(hit: Hit | null, more: boolean, picked: () => void): void {
   choose(more ? toggle(chosen, instance.key) : [instance.key])
   const cut = skin.work[hit.triangle]!
   light(workIn(shown, instance)[cut - 1]?.id ?? null)
-}
-
-/**
- * How a reference tells a picked instance from its likes. Within one group neighbours are meant where they
- * are described, so that all copies of the group agree.
- */
-function numberOf(i: Instance, chosen: readonly string[], { byId }: Shown): string {
-  const picked = byId.get(i.piece)
-  const asking = byId.get(pieceOf(chosen.at(-1) ?? ''))?.piece
-  const alone = picked?.piece.kind === 'made' && !picked.piece.repeat
-  if (alone && asking && asking.group !== null && asking.group === picked.piece.group) return ''
-  return (picked?.instances.length ?? 1) > 1 ? `#${i.copy}` : ''
-}
-
-/** The step and the part of it that has left the flat face that was hit; null where none has. */
-function madeFace(hit: Hit, shown: Shown): { readonly step: string; readonly role: string } | null {
-  const { instance, skin } = hit.board
-  const feature = workIn(shown, instance)[skin.work[hit.triangle]! - 1]
-  const piece = shown.byId.get(instance.piece)?.piece
-  const own = piece?.kind === 'made' ? piece.work : []
-  const step = own.find((s) => feature?.id.startsWith(`${s.id}/`))
-  if (!feature || !step) return null
-  const { at, normal } = surfaceAt(hit)
-  const role = roleAt(feature, at, normal)
-  return role ? { step: step.id, role } : null
 }
 
 /** Where what a hinge moves stands when it is swung so far. */
@@ -394,14 +369,6 @@ function widened(all: Box, apart: number): Box {
     max: [out(0, true), out(1, true), out(2, true)],
   }
 }
-
-/** The work of an instance in the order of the cuts of its recipe. */
-const workIn = (shown: Shown, instance: Instance): Feature[] =>
-  stagesOf(shown.features(instance.key), looks).flat()
-
-/** Which cut of its recipe a feature of an instance is, from 1; 0 for none. */
-const cutOf = (shown: Shown, instance: Instance, lit: string): number =>
-  workIn(shown, instance).findIndex((f) => f.id === lit) + 1
 
 const toggle = (list: readonly string[], key: string): string[] =>
   list.includes(key) ? list.filter((k) => k !== key) : [...list, key]

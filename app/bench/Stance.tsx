@@ -16,21 +16,7 @@ export function Stance({ value, label, disabled = false, onChange }: Props) {
     <div role="group" aria-label={label}>
       <div className="mb-1 grid grid-cols-6 gap-1">
         {LIKELY.map((id) => (
-          <button
-            key={id}
-            type="button"
-            className={
-              'grid place-items-center rounded-sm border py-0.5 pointer-coarse:min-h-11 ' +
-              `${id === value ? 'border-chalk bg-chalk-pale' : 'border-hairline hover:border-edge'}`
-            }
-            aria-pressed={id === value}
-            aria-label={facing(id).name}
-            title={facing(id).name}
-            disabled={disabled}
-            onClick={() => onChange(id)}
-          >
-            <Drawing of={facing(id)} />
-          </button>
+          <StanceButton key={id} id={id} on={id === value} disabled={disabled} onPick={onChange} />
         ))}
       </div>
       <select
@@ -48,6 +34,32 @@ export function Stance({ value, label, disabled = false, onChange }: Props) {
         ))}
       </select>
     </div>
+  )
+}
+
+interface ButtonProps {
+  readonly id: string
+  readonly on: boolean
+  readonly disabled?: boolean
+  readonly onPick: (facing: string) => void
+}
+
+export function StanceButton({ id, on, disabled = false, onPick }: ButtonProps) {
+  return (
+    <button
+      type="button"
+      className={
+        'grid place-items-center rounded-sm border py-0.5 pointer-coarse:min-h-11 ' +
+        `${on ? 'border-chalk bg-chalk-pale' : 'border-hairline hover:border-edge'}`
+      }
+      aria-pressed={on}
+      aria-label={facing(id).name}
+      title={facing(id).name}
+      disabled={disabled}
+      onClick={() => onPick(id)}
+    >
+      <Drawing of={facing(id)} />
+    </button>
   )
 }
 

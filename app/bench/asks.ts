@@ -21,7 +21,7 @@ export interface Eye {
 }
 
 interface Bench {
-  readonly panel: 'ticket' | 'board' | 'join' | 'ready' | 'between' | 'against' | 'mirror' | 'measure'
+  readonly panel: 'ticket' | 'board' | 'join' | 'ready' | 'between' | 'against' | 'lay' | 'mirror' | 'measure'
   readonly dialog: 'evenly' | 'repeat' | 'picture' | 'views' | null
   readonly seeThrough: boolean
   /** How far pieces stand from one another: 0 together, 1 a whole size of all of it. */
@@ -48,6 +48,8 @@ interface Bench {
   readonly hanging: { readonly size: Vec3; readonly drop: (at: Hung) => void } | null
   /** Where it hangs now. */
   readonly hung: Hung | null
+  /** What was measured last, from one place to another. */
+  readonly gauge: { readonly from: Vec3; readonly to: Vec3 } | null
   /** What pieces share where they touch, to show on the stage, with the instance each is on. */
   readonly patches: ReadonlyArray<{ readonly patch: Box; readonly guest: string }>
 }
@@ -71,6 +73,7 @@ export const useBench = create<Bench>(() => ({
   eye: null,
   hanging: null,
   hung: null,
+  gauge: null,
   patches: [],
 }))
 
@@ -127,6 +130,8 @@ export const toggleBetween = (): void => togglePanel('between')
 export const toggleMirror = (): void => togglePanel('mirror')
 
 export const toggleAgainst = (): void => togglePanel('against')
+
+export const toggleLaying = (): void => togglePanel('lay')
 
 export const toggleMeasuring = (): void => togglePanel('measure')
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { change, execute, type MadePiece } from '../../core/document'
+import { change, execute, type Direction, type MadePiece } from '../../core/document'
 import { modelOf } from '../../core/model'
 import { facing, ROOM_SIDES, sideAt, type RoomSide } from '../../core/pieces'
 import { lookOver } from '../../core/proof'
@@ -42,6 +42,14 @@ test('a face below which it hangs is where it ends', () => {
 test('an upright stands from the floor to a height', () => {
   const post = added({ from: '@c.top', to: '400', on: '@a.right' })
   expect(post.box).toEqual({ min: [18, 0, 18], max: [36, 300, 400] })
+})
+test('where it lies on nothing, it is thin as told, but never along its length', () => {
+  const faces = { from: '@a.right', to: '@b.left', on: '' }
+  const thin = (d: Direction) => {
+    const found = standBetween(faces, false, 'right-up', d)
+    return 'facing' in found ? found.facing : found.why
+  }
+  expect([thin('up'), thin('deep'), thin('across')]).toEqual(['right-up', 'right-front', 'right-up'])
 })
 test('a board of its own width keeps it', () => {
   const found = standBetween({ from: '@a.right', to: '@b.left', on: '@c.top' }, false, null)

@@ -29,12 +29,14 @@ const directionOf = (side: RoomSide): Direction => DIRECTION_OF[sideAt(side).axi
 /**
  * How a board stands between faces: its length from the one to the other, its thickness off the face it lies
  * on, and the width level with the piece that it starts from, whose whole width it takes when its stock has
- * none of its own (`wide`). `last` is how the board before it stood. A sentence where the faces do not tell.
+ * none of its own (`wide`). Where it lies on none, it is thin in the direction that is told, or as the board
+ * before it was (`last`). A sentence where the faces do not tell.
  */
 export function standBetween(
   { from, to, on }: Faces,
   wide: boolean,
   last: string | null,
+  thin: Direction | null = null,
 ): Standing | { readonly why: string } {
   const first = faceNamed(from)
   if (!first) return { why: 'Pick the face it starts from' }
@@ -49,7 +51,7 @@ export function standBetween(
   if (on.trim() && !lying) return { why: 'What it lies on is a face of a piece' }
   if (lying && directionOf(lying.side) === length)
     return { why: 'It cannot lie on a face that its end meets; pick one beside it' }
-  const thick = lying ? directionOf(lying.side) : thicknessLike(last, length)
+  const thick = lying ? directionOf(lying.side) : thin && thin !== length ? thin : thicknessLike(last, length)
   const across = DIRECTION_OF.find((d) => d !== length && d !== thick)!
   const at = (d: Direction, far: boolean) => `@${first.piece}.${sideOf(AXIS_OF[d], far)}`
   const spans: MadePiece['spans'] = { across: {}, deep: {}, up: {} }

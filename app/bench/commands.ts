@@ -13,6 +13,7 @@ import {
   Plus,
   Ruler,
   Scissors,
+  TriangleRight,
   type LucideIcon,
 } from 'lucide-react'
 import type { Change, MadePiece } from '../../core/document'
@@ -34,6 +35,7 @@ import {
   toggleHidden,
   toggleJoining,
   toggleLocked,
+  toggleLaying,
   toggleMeasuring,
   toggleMirror,
   toggleReady,
@@ -133,6 +135,15 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     button: { at: 'tools', label: 'Set against', icon: Magnet },
     on: (b) => b.panel === 'against',
     act: () => toggleAgainst(),
+  },
+  {
+    id: 'lay',
+    says: 'Lay a sloping board on two edges',
+    keys: ['y'],
+    writes: true,
+    button: { at: 'tools', label: 'Slope', icon: TriangleRight },
+    on: (b) => b.panel === 'lay',
+    act: () => toggleLaying(),
   },
   {
     id: 'join',
@@ -324,7 +335,7 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
   },
   {
     id: 'measure',
-    says: 'Measure between two faces',
+    says: 'Measure between faces, edges or corners',
     keys: ['m'],
     button: { at: 'tools', label: 'Measure', icon: Ruler },
     on: (b) => b.panel === 'measure',

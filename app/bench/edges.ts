@@ -5,11 +5,13 @@ import { FACE_AT, FACE_NAMES, sideOfFace, type Facing, type RoomSide } from '../
 /** Said in this order: "top back edge", "front left edge". */
 const ORDER: readonly RoomSide[] = ['top', 'bottom', 'front', 'back', 'left', 'right']
 
+/** "top back edge", where two sides meet. */
+export const sayEdgeOf = (sides: readonly RoomSide[]): string =>
+  `${[...sides].sort((a, b) => ORDER.indexOf(a) - ORDER.indexOf(b)).join(' ')} edge`
+
 /** "top back edge", of a piece that stands like this. */
-export const sayEdge = (edge: Edge, facing: Facing): string => {
-  const sides = facesOf(edge).map((face) => sideOfFace(facing, face))
-  return `${sides.sort((a, b) => ORDER.indexOf(a) - ORDER.indexOf(b)).join(' ')} edge`
-}
+export const sayEdge = (edge: Edge, facing: Facing): string =>
+  sayEdgeOf(facesOf(edge).map((face) => sideOfFace(facing, face)))
 
 export interface NamedEdge {
   readonly says: string

@@ -12,7 +12,7 @@ import {
 } from '../../core/document'
 import { AXIS_OF, DIRECTION_OF, facing, sideOf } from '../../core/pieces'
 import { pieceOf } from '../../core/resolve'
-import { choose, firstOf, run, useOpen, whenSettled } from '../store/open'
+import { choose, chooseNew, run, useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
 
 /** All pieces in a group and in the groups it holds. */
@@ -108,8 +108,7 @@ export function duplicateChosen(): void {
   if (made.length === 0) return void sayRefusal('A mirrored twin is duplicated by its original')
   const names = made.map((p) => p.name).join(', ')
   const changes = made.map((p): Change => change.addPiece(p))
-  if (sayRefusal(run(changes, `Duplicate ${names}`)))
-    whenSettled(() => choose(made.flatMap((p) => firstOf(p.id))))
+  if (sayRefusal(run(changes, `Duplicate ${names}`))) chooseNew(made.map((p) => p.id))
 }
 
 /** The same piece a little further the way it is thin, with work of its own. */

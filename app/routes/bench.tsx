@@ -41,6 +41,7 @@ const LATER = {
   ready: later(async () => (await import('../bench/ReadyPanel')).ReadyPanel),
   between: later(async () => (await import('../bench/BetweenPanel')).BetweenPanel),
   against: later(async () => (await import('../bench/AgainstPanel')).AgainstPanel),
+  lay: later(async () => (await import('../bench/LayPanel')).LayPanel),
   mirror: later(async () => (await import('../bench/MirrorPanel')).MirrorPanel),
   measure: later(async () => (await import('../bench/MeasurePanel')).MeasurePanel),
 } as const
@@ -225,6 +226,8 @@ function Empty() {
   )
 }
 
+const WANTED = { face: 'a face', edge: 'an edge', spot: 'a face, an edge or a corner' } as const
+
 /** Says what is to be picked. */
 function Wanted() {
   const picking = useOpen((s) => s.picking)
@@ -237,7 +240,7 @@ function Wanted() {
         'max-roomy:top-15'
       }
     >
-      Pick a face for “{picking.prompt}”, or press Esc
+      Pick {WANTED[picking.of ?? 'face']} for “{picking.prompt}”, or press Esc
     </p>
   )
 }

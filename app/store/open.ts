@@ -4,8 +4,17 @@
  */
 import type { Patch } from 'immer'
 import { create } from 'zustand'
-import { execute, nameOf, replay, slotsReferringTo, type Change, type Project } from '../../core/document'
-import { pieceOf } from '../../core/resolve'
+import {
+  execute,
+  FIRST,
+  nameOf,
+  replay,
+  slotsReferringTo,
+  type Change,
+  type Project,
+} from '../../core/document'
+import type { Spot } from '../../core/pieces'
+import { instanceKey, pieceOf } from '../../core/resolve'
 import { Showing, type Shown } from '../../core/shown'
 import { sayFault } from './hands'
 import { askModel, noteStep, type Asking } from './modelling'
@@ -20,11 +29,15 @@ export interface Step {
 export type Saved =
   { readonly state: 'saved' | 'waiting' | 'saving' } | { readonly state: 'failed'; readonly why: string }
 
-/** A face or a place in the model under the pointer, as a stored reference. */
-export interface Picking {
-  readonly prompt: string
-  readonly take: (stored: string) => void
-}
+/**
+ * What is wanted under the pointer: a face as a stored reference, an edge as those of the two faces that meet
+ * there, or anything to measure from.
+ */
+export type Picking = { readonly prompt: string } & (
+  | { readonly of?: 'face'; readonly take: (stored: string) => void }
+  | { readonly of: 'edge'; readonly take: (stored: string) => void }
+  | { readonly of: 'spot'; readonly take: (spot: Spot, says: string) => void }
+)
 
 interface OpenProject {
   readonly project: Project
@@ -200,21 +213,32 @@ export const firstOf = (piece: string): string[] =>
     ?.instances.slice(0, 1)
     .map((i) => i.key) ?? []
 
+/** Chooses pieces that were put in just now, before it is known where they stand. */
+export function chooseNew(pieces: readonly string[]): void {
+  choose(pieces.map((id) => instanceKey(id, FIRST)))
+  const { chosen } = useOpen.getState()
+  whenSettled(() => {
+    if (useOpen.getState().chosen === chosen) choose(pieces.flatMap((id) => firstOf(id)))
+  })
+}
+
 export const light = (id: string | null): void => useOpen.setState({ lit: id })
 export const pick = (picking: Picking | null): void => useOpen.setState({ picking })
-/** Wants faces one after the other; each is told as it is picked, with its place in the row. */
+/** Wants faces or edges one after the other; each is told as it is picked, with its place in the row. */
 export function pickInTurn(
   prompts: readonly string[],
   take: (stored: string, n: number) => void,
+  of: 'face' | 'edge' = 'face',
   n = 0,
 ): void {
   const prompt = prompts[n]
   if (prompt === undefined) return
   pick({
     prompt,
+    of,
     take: (stored) => {
       take(stored, n)
-      pickInTurn(prompts, take, n + 1)
+      pickInTurn(prompts, take, of, n + 1)
     },
   })
 }

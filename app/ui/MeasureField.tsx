@@ -187,7 +187,7 @@ export function MeasureField(props: MeasureFieldProps) {
             aria-label={`Pick a face for ${label}`}
             title="Pick a face on the bench"
             onMouseDown={(e) => e.preventDefault()}
-            onClick={() => pick({ prompt: label, take: (stored) => take(stored) })}
+            onClick={() => pick({ prompt: label, of: 'face', take })}
           >
             <Crosshair size={15} />
           </button>

@@ -14,9 +14,12 @@ export function nameFor(stance: string, at: Partial<Vec3>, size: Vec3, all: Box 
     return (v - all.min[axis]) / (all.max[axis] - all.min[axis])
   }
   const [across, deep, up] = [share(0), share(1), share(2)]
-  if (thin === 0 && length === 2) {
+  /** As high as most of what stands already, or no mere strip. */
+  const high = all ? size[2] > (all.max[2] - all.min[2]) / 2 : size[2] > size[1] / 4
+  if (thin === 0 && (length === 2 || high)) {
     if (across === null || across < 0.1) return 'Left side'
-    return across > 0.9 ? 'Right side' : 'Upright'
+    if (across > 0.9) return 'Right side'
+    return length === 2 ? 'Upright' : 'Partition'
   }
   if (thin === 0) return 'Runner'
   if (thin === 2) {
@@ -24,7 +27,8 @@ export function nameFor(stance: string, at: Partial<Vec3>, size: Vec3, all: Box 
     if (up !== null && up > 0.9) return 'Top'
     return up !== null && up < 0.1 ? 'Bottom' : 'Shelf'
   }
-  if (deep !== null && deep > 0.9 && all && size[2] > (all.max[2] - all.min[2]) / 2) return 'Back'
+  if (deep !== null && deep > 0.9 && all && high) return 'Back'
   if (length === 2) return 'Stile'
+  if (deep !== null && deep < 0.1 && all && high) return 'Front'
   return deep !== null && deep < 0.5 && up !== null && up < 0.2 ? 'Kick board' : 'Rail'
 }

@@ -256,6 +256,14 @@ test('what a board is called follows from how and where it stands', () => {
   expect(name('right-front', [400, 20, 40], [800, 18, 80])).toBe('Kick board')
   expect(name('right-front', [400, 9, 980], [800, 18, 50])).toBe('Rail')
   expect(name('up-front', [20, 9, 500], [40, 18, 1000])).toBe('Stile')
+  // On edge: a side or a front that is high, else a runner or a rail.
+  expect(nameFor('back-left', [], [18, 600, 280], null)).toBe('Left side')
+  expect(nameFor('back-left', [], [18, 600, 40], null)).toBe('Runner')
+  expect(name('back-left', [9, 125, 400], [18, 250, 800])).toBe('Left side')
+  expect(name('back-left', [791, 125, 400], [18, 250, 800])).toBe('Right side')
+  expect(name('back-left', [400, 125, 400], [18, 250, 800])).toBe('Partition')
+  expect(name('back-left', [400, 125, 400], [18, 250, 60])).toBe('Runner')
+  expect(name('right-front', [400, 9, 400], [800, 18, 700])).toBe('Front')
 })
 
 test.each([

@@ -23,6 +23,7 @@ import {
   NoToneMapping,
   PerspectiveCamera,
   Plane,
+  Quaternion,
   Raycaster,
   Scene,
   TOUCH,
@@ -38,6 +39,7 @@ import { placeOf, type Board } from './board'
 import { grainTexture } from './grain'
 import { Lines } from './lines'
 import { hitOf, type Hit } from './pick'
+import type { Stroke } from './picked'
 
 /** How the boards are to look. */
 export interface Look {
@@ -60,6 +62,8 @@ export interface Cut {
 const TOOLS = 84
 /** Height of the row of views below, pixels. */
 const VIEWS = 44
+/** Thickness of what marks an edge, pixels. */
+const STROKE = 5
 
 /** A place on the screen. */
 type PointerAt = Pick<MouseEvent, 'clientX' | 'clientY'>
@@ -418,11 +422,12 @@ export class Stage3D {
     this.draw()
   }
 
-  /** Marks these room boxes over all else. */
-  mark(boxes: readonly Box[]): void {
-    if (boxes.length === 0 && this.patches.count === 0) return
-    if (boxes.length > this.patches.instanceMatrix.count) {
-      const more = new InstancedMesh(this.patches.geometry, this.patch, 2 * boxes.length)
+  /** Marks these room boxes over all else, and strokes from one place to another. */
+  mark(boxes: readonly Box[], strokes: readonly Stroke[] = []): void {
+    const count = boxes.length + strokes.length
+    if (count === 0 && this.patches.count === 0) return
+    if (count > this.patches.instanceMatrix.count) {
+      const more = new InstancedMesh(this.patches.geometry, this.patch, 2 * count)
       more.renderOrder = this.patches.renderOrder
       more.frustumCulled = false
       this.scene.remove(this.patches)
@@ -434,9 +439,19 @@ export class Stage3D {
       const at = box.min.map((v, i) => v + (box.max[i]! - v) / 2) as [number, number, number]
       this.patches.setMatrixAt(n, new Matrix4().makeScale(...size).setPosition(...at))
     })
-    this.patches.count = boxes.length
+    strokes.forEach((s, n) => this.patches.setMatrixAt(boxes.length + n, this.along(s)))
+    this.patches.count = count
     this.patches.instanceMatrix.needsUpdate = true
     this.draw()
+  }
+
+  /** The unit cube as a stroke of a few pixels in thickness. */
+  private along({ from, to }: Stroke): Matrix4 {
+    const [a, b] = [new Vector3(...from), new Vector3(...to)]
+    const thick = STROKE * this.pixelAt(from)
+    const turn = new Quaternion().setFromUnitVectors(new Vector3(1, 0, 0), b.clone().sub(a).normalize())
+    const size = new Vector3(a.distanceTo(b) + thick, thick, thick)
+    return new Matrix4().compose(a.add(b).multiplyScalar(0.5), turn, size)
   }
 
   /** Looks from a direction, or from where the eye is, so that all of the box is in the picture. */

@@ -1,0 +1,149 @@
+/** What a place under the pointer stands for when a face, an edge, or anything to measure from is wanted. */
+import {
+  AXES,
+  carried,
+  edgeThrough,
+  minus,
+  norm,
+  plus,
+  sideAt,
+  sideOf as sideAlong,
+  toOwn,
+  toRoom,
+  vec3,
+  type Axis,
+  type Box,
+  type RoomSide,
+  type Spot,
+  type Vec3,
+} from '../../../core/pieces'
+import { pieceOf, type Instance } from '../../../core/resolve'
+import type { Shown } from '../../../core/shown'
+import { roleAt } from '../../../core/work'
+import type { Picking } from '../../store/open'
+import { workIn } from './cuts'
+import { flatOn, sideOf, surfaceAt, type Hit } from './pick'
+
+/** A face as a box without depth, a flat that work has left, or a stretch from one place to another. */
+export type Marked = Box | Hit | Stroke
+export interface Stroke {
+  readonly from: Vec3
+  readonly to: Vec3
+}
+
+/** What would be picked: how it is shown, and giving it to what wants it. */
+export interface Picked {
+  readonly shows: Marked
+  take(): void
+}
+
+/** `reach` is how near an edge or a corner draws the pointer, millimetres. */
+export function pickedAt(
+  hit: Hit,
+  picking: Picking,
+  shown: Shown,
+  chosen: readonly string[],
+  reach: number,
+): Picked | null {
+  if (picking.of === 'spot') return spotAt(hit, reach, picking.take)
+  const { instance } = hit.board
+  const side = sideOf(hit)
+  const number = numberOf(instance, chosen, shown)
+  const face = `@${instance.piece}${number}`
+  if (picking.of === 'edge') {
+    if (!side) return null
+    const next = nearestSide(hit.point, instance.box, sideAt(side).axis)
+    return {
+      shows: edgeOf(instance.box, side, next),
+      take: () => picking.take(`${face}.${side} ${face}.${next}`),
+    }
+  }
+  if (side) return { shows: flatOn(instance, side), take: () => picking.take(`${face}.${side}`) }
+  const made = madeFace(hit, shown)
+  return made && { shows: hit, take: () => picking.take(`@${made.step}${number}.${made.role}`) }
+}
+
+/** The side of a box, across another axis, that a place is nearest to. */
+function nearestSide(p: Vec3, { min, max }: Box, but: Axis): RoomSide {
+  const far = AXES.filter((i) => i !== but).flatMap((i) => [
+    { side: sideAlong(i, false), away: Math.abs(p[i] - min[i]) },
+    { side: sideAlong(i, true), away: Math.abs(max[i] - p[i]) },
+  ])
+  return far.reduce((a, b) => (b.away < a.away ? b : a)).side
+}
+
+function edgeOf({ min, max }: Box, one: RoomSide, other: RoomSide): Stroke {
+  const at = (far: boolean) =>
+    vec3((i) => {
+      const on = [one, other].map(sideAt).find((s) => s.axis === i)
+      return (on ? on.far : far) ? max[i] : min[i]
+    })
+  return { from: at(false), to: at(true) }
+}
+
+/** The corner, the edge or the face that is nearest, in this order where they are near enough. */
+function spotAt(hit: Hit, reach: number, take: (spot: Spot, says: string) => void): Picked {
+  const { instance, skin, shift } = hit.board
+  const { frame, name } = instance
+  const here = toOwn(frame, hit.point)
+  let best: { away: number; from: Vec3; to: Vec3 } | null = null
+  for (let k = 0; k < skin.creases.length; k += 6) {
+    const [a, b] = [vec3((i) => skin.creases[k + i]!), vec3((i) => skin.creases[k + 3 + i]!)]
+    const away = norm(minus(here, nearestOn(here, a, b)))
+    if (away < reach && (!best || away < best.away)) best = { away, from: a, to: b }
+  }
+  const show = (p: Vec3) => plus(toRoom(frame, p), shift)
+  const end = best && [best.from, best.to].find((p) => norm(minus(here, p)) < reach)
+  if (end)
+    return {
+      shows: { from: show(end), to: show(end) },
+      take: () => take({ kind: 'point', at: toRoom(frame, end) }, `a corner of ${name}`),
+    }
+  const edge = best && edgeThrough(toRoom(frame, best.from), toRoom(frame, best.to))
+  if (best && edge)
+    return {
+      shows: { from: show(best.from), to: show(best.to) },
+      take: () => take(edge, `an edge of ${name}`),
+    }
+  const side = sideOf(hit)
+  const { normal } = surfaceAt(hit)
+  const face: Spot = { kind: 'plane', at: hit.point, normal: carried(frame, normal) }
+  return {
+    shows: side ? flatOn(instance, side) : hit,
+    take: () => take(face, side ? `${name}·${side}` : `a face of ${name}`),
+  }
+}
+
+function nearestOn(p: Vec3, a: Vec3, b: Vec3): Vec3 {
+  const along = minus(b, a)
+  const long = along[0] ** 2 + along[1] ** 2 + along[2] ** 2
+  const off = minus(p, a)
+  const t = long === 0 ? 0 : (off[0] * along[0] + off[1] * along[1] + off[2] * along[2]) / long
+  const share = Math.min(1, Math.max(0, t))
+  return vec3((i) => a[i] + share * along[i])
+}
+
+/**
+ * How a reference tells a picked instance from its likes. Within one group neighbours are meant where they
+ * are described, so that all copies of the group agree.
+ */
+function numberOf(i: Instance, chosen: readonly string[], { byId }: Shown): string {
+  const picked = byId.get(i.piece)
+  const asking = byId.get(pieceOf(chosen.at(-1) ?? ''))?.piece
+  const alone = picked?.piece.kind === 'made' && !picked.piece.repeat
+  if (alone && asking && asking.group !== null && asking.group === picked.piece.group) return ''
+  return (picked?.instances.length ?? 1) > 1 ? `#${i.copy}` : ''
+}
+
+/** The step and the part of it that has left the flat face that was hit; null where none has. */
+function madeFace(hit: Hit, shown: Shown): { readonly step: string; readonly role: string } | null {
+  const { instance, skin } = hit.board
+  const feature = workIn(shown, instance)[skin.work[hit.triangle]! - 1]
+  const piece = shown.byId.get(instance.piece)?.piece
+  const own = piece?.kind === 'made' ? piece.work : []
+  const step = own.find((s) => feature?.id.startsWith(`${s.id}/`))
+  if (!feature || !step) return null
+  const { at, normal } = surfaceAt(hit)
+  const role = roleAt(feature, at, normal)
+  return role ? { step: step.id, role } : null
+}
