@@ -5,10 +5,12 @@
  */
 import { expose, transfer } from 'comlink'
 import { cutList, layoutJobs, type CutList, type StockJob } from '../core/cuts'
-import { execute, replay, type Joint, type Project } from '../core/document'
+import { change, execute, freeId, replay, type Joint, type Project } from '../core/document'
 import { hardwareList, swingSteps, type HardwareRow } from '../core/hardware'
 import type { ContactGroup } from '../core/joints'
+import { shiftsApart } from '../core/joints/apart'
 import {
+  firstAt,
   jointsAt,
   jointSheet,
   offersOf,
@@ -17,9 +19,11 @@ import {
   type JointSheet,
   type Offer,
   type Proposed,
+  type Typed,
 } from '../core/joints/offers'
 import { Modeller, type Model } from '../core/model'
-import { pictureOf } from '../core/plans'
+import type { Vec3 } from '../core/pieces'
+import { jointPicture, pictureOf } from '../core/plans'
 import { Proof } from '../core/proof'
 import { readyKind } from '../core/ready'
 import { buildReady, type Asked, type Built } from '../core/ready/build'
@@ -190,6 +194,9 @@ const worker = {
     }
   },
 
+  /** How far each instance goes when pieces stand wholly apart. */
+  apart: (): ReadonlyMap<string, Vec3> => shiftsApart(current().resolved),
+
   /** What can be joined, between these pieces when there are two or more. */
   offers(pieces: readonly string[]): Offer[] {
     return offersOf(contactsOf(pieces), current().resolved)
@@ -198,18 +205,28 @@ const worker = {
   /**
    * A joint as it would be made at contacts that were offered; null when they are no more, or it cannot be.
    */
-  propose(offer: string, kind: string, typed: Joint['fields']): Proposed | null {
+  propose(offer: string, kind: string, typed: Typed): Proposed | null {
     const group = groupOf(offer)
     return group ? proposedAt(group, kind, typed, current().resolved) : null
   },
 
+  /** A drawing of the first of these joints, its pieces apart; null where there is nothing to draw. */
+  async drawn(offer: string, kind: string, typed: Typed): Promise<string | null> {
+    const [group, project] = [groupOf(offer), told.project!]
+    const first = group && firstAt(group, kind, typed, current().resolved)
+    if (!first) return null
+    const id = freeId(
+      'j',
+      project.joints.map((j) => j.id),
+    )
+    const joint = { ...first.joint, id }
+    const done = execute(project, change.addJoints({ joints: [joint] }))
+    if (!done.ok) return null
+    return jointPicture(previewer.model(done.project), await kernel(), joint, first.contact)
+  },
+
   /** The joints of that kind at contacts that were offered, but for the pairs that are left out. */
-  joints(
-    offer: string,
-    kind: string,
-    typed: Joint['fields'],
-    left: readonly string[],
-  ): Array<Omit<Joint, 'id'>> {
+  joints(offer: string, kind: string, typed: Typed, left: readonly string[]): Array<Omit<Joint, 'id'>> {
     const group = groupOf(offer)
     return group ? jointsAt(group, kind, typed, new Set(left), current().resolved) : []
   },
@@ -222,7 +239,9 @@ const worker = {
     const done = execute(project, built.changes)
     if (!done.ok) return { why: done.why, drawn: null }
     const before = new Set(project.pieces.map((p) => p.id))
-    const drawn = pictureOf(previewer.model(done.project), await kernel(), (i) => !before.has(i.piece))
+    const drawn = pictureOf(previewer.model(done.project), await kernel(), {
+      of: (i) => !before.has(i.piece),
+    })
     return { ...built, drawn }
   },
 

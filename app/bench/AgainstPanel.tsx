@@ -1,6 +1,7 @@
 /** Sets a face of a piece against another: picked one after the other, then done. */
-import { useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { nameOf } from '../../core/document'
+import { isRecord, useDraft } from '../store/drafts'
 import { pick, pickInTurn, run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
 import { toggleAgainst, useBench } from './asks'
@@ -12,16 +13,20 @@ const MANNERS: ReadonlyArray<readonly [Manner, string]> = [
   ['off', 'off it by'],
   ['run', 'run up to it'],
 ]
+const NOTHING: Against = { mine: '', that: '', manner: 'flush', offset: '' }
 const MINE = 'Face to be set'
 const THAT = 'Against this face'
 
 export function AgainstPanel() {
-  const [asked, setAsked] = useState<Against>({ mine: '', that: '', manner: 'flush', offset: '' })
+  const [asked, setAsked] = useDraft<Against>('against', NOTHING, isRecord)
   const [why, setWhy] = useState<string | null>(null)
-  const put = (more: Partial<Against>) => {
-    setAsked((now) => ({ ...now, ...more }))
-    setWhy(null)
-  }
+  const put = useCallback(
+    (more: Partial<Against>) => {
+      setAsked((now) => ({ ...now, ...more }))
+      setWhy(null)
+    },
+    [setAsked],
+  )
 
   function set(picked: Partial<Against> = {}): void {
     const { shown, project } = useOpen.getState()
@@ -45,7 +50,7 @@ export function AgainstPanel() {
       if (n === 1) latest.current(picked)
     })
     return () => pick(null)
-  }, [])
+  }, [put])
 
   return (
     <form

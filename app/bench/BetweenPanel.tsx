@@ -11,6 +11,7 @@ import {
 } from '../../core/document'
 import { DIRECTION_OF, hull, vec3, type Vec3 } from '../../core/pieces'
 import { tryMeasure } from '../../core/resolve'
+import { isRecord, useDraft } from '../store/drafts'
 import { chooseNew, pick, pickInTurn, run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
 import { toggleBetween, useBench } from './asks'
@@ -42,10 +43,10 @@ function facesBefore({ id, pieces, groups }: Project): Faces {
 export function BetweenPanel() {
   const project = useOpen((s) => s.project)
   const last = [...project.pieces].reverse().find((p): p is MadePiece => p.kind === 'made')
-  const [stock, setStock] = useState(last?.stock ?? '')
-  const [faces, setFaces] = useState<Faces>(() => facesBefore(project))
+  const [stock, setStock] = useDraft('between stock', last?.stock ?? '')
+  const [faces, setFaces] = useDraft<Faces>('between', () => facesBefore(project), isRecord)
   const main = useRef<HTMLButtonElement>(null)
-  const [name, setName] = useState<string | null>(null)
+  const [name, setName] = useDraft<string | null>('between name', null)
   const [why, setWhy] = useState<string | null>(null)
   const wood = project.stock.find((s) => s.id === stock)
   const wide = !wood || wood.width === null || wood.kind === 'sheet'
@@ -86,7 +87,7 @@ export function BetweenPanel() {
         if (n === ASKED.length - 1) latest.current(picked)
       })
     return () => pick(null)
-  }, [])
+  }, [setFaces])
 
   // With the faces of the last board there, Enter puts another one in.
   useEffect(() => main.current?.focus(), [])

@@ -6,6 +6,7 @@ import { useEffect, useState } from 'react'
 import { change, freeId, freeName, takenIds, type MadePiece } from '../../core/document'
 import { DIRECTION_OF, facing, hull, vec3, type Vec3 } from '../../core/pieces'
 import { tryMeasure } from '../../core/resolve'
+import { useDraft } from '../store/drafts'
 import { chooseNew, run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
 import { toggleBetween, toggleBoard, useBench } from './asks'
@@ -19,11 +20,11 @@ export function BoardPanel() {
   const project = useOpen((s) => s.project)
   const shown = useOpen((s) => s.shown)
   const last = [...project.pieces].reverse().find((p): p is MadePiece => p.kind === 'made')
-  const [name, setName] = useState<string | null>(null)
-  const [stock, setStock] = useState(last?.stock ?? '')
-  const [stance, setStance] = useState(last?.facing ?? 'up-left')
-  const [length, setLength] = useState('')
-  const [width, setWidth] = useState('')
+  const [name, setName] = useDraft<string | null>('board name', null)
+  const [stock, setStock] = useDraft('board stock', last?.stock ?? '')
+  const [stance, setStance] = useDraft('board stance', last?.facing ?? 'up-left')
+  const [length, setLength] = useDraft('board length', '')
+  const [width, setWidth] = useDraft('board width', '')
   const [why, setWhy] = useState<string | null>(null)
   const hung = useBench((s) => s.hung)
 

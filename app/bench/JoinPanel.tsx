@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { toast } from 'sonner'
 import { change, freeId, type Joint } from '../../core/document'
-import type { Offer } from '../../core/joints/offers'
+import type { Offer, Typed } from '../../core/joints/offers'
 import { pieceOf } from '../../core/resolve'
 import { useAsked } from '../store/asked'
 import { sayFault } from '../store/hands'
@@ -10,20 +10,23 @@ import { askModel } from '../store/modelling'
 import { run, useOpen } from '../store/open'
 import { Faulted } from '../ui/Faulted'
 import { fractions } from '../ui/fractions'
-import { MeasureField } from '../ui/MeasureField'
+import { LineDrawing } from '../ui/LineDrawing'
 import { Sentence } from '../ui/Sentence'
 import { useBench } from './asks'
+import { useInPicture } from './JointKnob'
+import { RecordForm } from './RecordForm'
 
 /** What is settled of an offer: which joint, what was typed of it, and the pairs it leaves out. */
 interface Settled {
   readonly kind: string
-  readonly typed: Readonly<Record<string, string>>
+  readonly typed: Required<Typed>
   readonly left: ReadonlySet<string>
 }
 const NONE: ReadonlySet<string> = new Set()
+const UNTYPED: Required<Typed> = { fields: {}, options: {} }
 
 /** As it is offered: the likeliest joint, everywhere. */
-const likely = ({ kinds }: Offer): Settled => ({ kind: kinds[0]!.kind, typed: {}, left: NONE })
+const likely = ({ kinds }: Offer): Settled => ({ kind: kinds[0]!.kind, typed: UNTYPED, left: NONE })
 
 /** Makes the joints of offers as they are settled, in one step; gives a sentence when it cannot. */
 async function makeJoints(offers: ReadonlyArray<readonly [Offer, Settled]>): Promise<string | null> {
@@ -62,7 +65,20 @@ export function JoinPanel() {
     return now && offer.kinds.some((k) => k.kind === now.kind) ? now : likely(offer)
   }
   const left = (o: Offer) => o.contacts.filter((c) => !of(o).left.has(c.pair)).length
-  const count = offers?.reduce((n, o) => n + left(o), 0) ?? 0
+  const fresh = offers?.filter((o) => !o.more) ?? []
+  const held = offers?.filter((o) => o.more) ?? []
+  const count = fresh.reduce((n, o) => n + left(o), 0)
+  const [active, setActive] = useState<string | null>(null)
+  const card = (o: Offer) => (
+    <OfferCard
+      key={o.key}
+      offer={o}
+      settled={of(o)}
+      settle={(now) => settle(new Map(settled).set(o.key, now))}
+      active={(active ?? offers?.[0]?.key) === o.key}
+      onActive={() => setActive(o.key)}
+    />
+  )
   return (
     <div className="p-4">
       <div className="mb-2 flex items-center justify-between">
@@ -85,11 +101,11 @@ export function JoinPanel() {
           <p>{few ? 'There are no two pieces to join yet.' : 'Nothing that touches is left to join.'}</p>
         )
       )}
-      {offers && offers.length > 1 && (
+      {fresh.length > 1 && (
         <button
           className="btn btn-main mb-3 w-full justify-center"
           disabled={readOnly || count === 0}
-          onClick={() => void makeJoints(offers.map((o) => [o, of(o)] as const)).then(setWhy)}
+          onClick={() => void makeJoints(fresh.map((o) => [o, of(o)] as const)).then(setWhy)}
         >
           Make all {count} joints
         </button>
@@ -99,16 +115,13 @@ export function JoinPanel() {
           {why}
         </p>
       )}
-      <ul className="grid gap-3">
-        {offers?.map((o) => (
-          <OfferCard
-            key={o.key}
-            offer={o}
-            settled={of(o)}
-            settle={(now) => settle(new Map(settled).set(o.key, now))}
-          />
-        ))}
-      </ul>
+      <ul className="grid gap-3">{fresh.map(card)}</ul>
+      {held.length > 0 && (
+        <>
+          <h3 className="mt-4 mb-2 font-semibold">Joined already; what may hold them the better</h3>
+          <ul className="grid gap-3">{held.map(card)}</ul>
+        </>
+      )}
     </div>
   )
 }
@@ -117,9 +130,12 @@ interface OfferProps {
   readonly offer: Offer
   readonly settled: Settled
   readonly settle: (now: Settled) => void
+  /** It is the one that is looked at: its figure stands in the picture. */
+  readonly active: boolean
+  readonly onActive: () => void
 }
 
-function OfferCard({ offer, settled, settle }: OfferProps) {
+function OfferCard({ offer, settled, settle, active, onActive }: OfferProps) {
   const { key, says, kinds, contacts } = offer
   const readOnly = useOpen((s) => s.readOnly)
   const { kind, typed, left } = settled
@@ -131,20 +147,41 @@ function OfferCard({ offer, settled, settle }: OfferProps) {
   } = useAsked(`${kind} ${key}`, (hand) => hand.propose(key, kind, typed), JSON.stringify(typed))
   const taken = contacts.filter((c) => !left.has(c.pair))
   const pairs = [...new Set(contacts.map((c) => c.pair))]
-  const show = (yes: boolean) => useBench.setState({ patches: yes ? taken : [] })
+  const show = (yes: boolean) => {
+    useBench.setState({ patches: yes ? taken : [] })
+    if (yes) onActive()
+  }
+  const put = (more: Typed) =>
+    settle({
+      ...settled,
+      typed: { fields: { ...typed.fields, ...more.fields }, options: { ...typed.options, ...more.options } },
+    })
+  const reach = active ? proposed?.reach : null
+  const text = reach && proposed?.fields[reach.field]
+  useInPicture(
+    reach && typeof text === 'string'
+      ? {
+          reach,
+          text,
+          locals: proposed!.locals,
+          put: (now) => (put({ fields: { [reach.field]: now } }), null),
+        }
+      : null,
+  )
 
   return (
     <li
-      className="border border-hairline bg-ground p-3"
+      className={`border bg-ground p-3 ${active ? 'border-chalk' : 'border-hairline'}`}
       onMouseEnter={() => show(true)}
       onMouseLeave={() => show(false)}
+      onFocus={onActive}
     >
       <h3 className="measure mb-1 font-semibold whitespace-normal">{fractions(says)}</h3>
       <select
         className="field mb-1"
         aria-label={`Joint for ${says}`}
         value={kind}
-        onChange={(e) => settle({ ...settled, kind: e.target.value, typed: {} })}
+        onChange={(e) => settle({ ...settled, kind: e.target.value, typed: UNTYPED })}
       >
         {kinds.map((k) => (
           <option key={k.kind} value={k.kind}>
@@ -153,6 +190,7 @@ function OfferCard({ offer, settled, settle }: OfferProps) {
         ))}
       </select>
       {fault && <Faulted says={fault} again={again} />}
+      {active && proposed && <JointDrawing offer={key} kind={kind} typed={typed} title={says} />}
       <p className="mb-2 min-h-5">
         {proposed && (
           <>
@@ -180,19 +218,19 @@ function OfferCard({ offer, settled, settle }: OfferProps) {
           })}
         </ul>
       )}
-      <div className="grid gap-1">
-        {proposed?.asked.map((f) => (
-          <MeasureField
-            key={`${kind} ${f.name}`}
-            label={f.label}
-            showLabel
-            kind={f.kind}
-            value={typeof proposed.fields[f.name] === 'string' ? (proposed.fields[f.name] as string) : ''}
+      {proposed && (
+        <div className="grid gap-1">
+          <RecordForm
+            fields={proposed.asked}
+            choices={proposed.choices}
+            record={proposed}
             locals={proposed.locals}
-            onCommit={(text) => (settle({ ...settled, typed: { ...typed, [f.name]: text } }), null)}
+            disabled={readOnly}
+            onChoice={(option, value) => put({ options: { [option]: value } })}
+            onField={(field, now) => (put({ fields: { [field]: now } }), null)}
           />
-        ))}
-      </div>
+        </div>
+      )}
       {why && (
         <p role="alert" className="text-pencil">
           {why}
@@ -206,6 +244,32 @@ function OfferCard({ offer, settled, settle }: OfferProps) {
         Make {taken.length} {taken.length === 1 ? 'joint' : 'joints'}
       </button>
     </li>
+  )
+}
+
+/** The joint as it would be, its two pieces drawn apart. */
+function JointDrawing({
+  offer,
+  kind,
+  typed,
+  title,
+}: {
+  offer: string
+  kind: string
+  typed: Typed
+  title: string
+}) {
+  const { answer: drawn } = useAsked(
+    `drawn ${kind} ${offer}`,
+    async (hand) => hand.drawn(offer, kind, typed),
+    JSON.stringify(typed),
+  )
+  return (
+    <div className="mb-2 h-36 bg-panel">
+      {drawn && (
+        <LineDrawing drawn={drawn} className="h-full w-full" aria-label={`How it comes apart: ${title}`} />
+      )}
+    </div>
   )
 }
 

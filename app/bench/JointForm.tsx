@@ -7,6 +7,7 @@ import { run, useOpen } from '../store/open'
 import { Faulted } from '../ui/Faulted'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
+import { useInPicture } from './JointKnob'
 import { RecordForm } from './RecordForm'
 import type { JointSheet } from '../../core/joints/offers'
 
@@ -31,6 +32,18 @@ export function JointForm({ joint }: { joint: Joint }) {
   const alike = useOpen((s) => alikeTo(joint, s.project.joints).join())
   const likes = alike.split(',')
   const ids = all ? likes : [joint.id]
+  const reach = sheet?.reach
+  const text = reach && joint.fields[reach.field]
+  useInPicture(
+    reach && typeof text === 'string'
+      ? {
+          reach,
+          text,
+          locals: sheet.locals,
+          put: (typed) => run(change.setJointField({ ids, field: reach.field, value: typed })),
+        }
+      : null,
+  )
   if (fault) return <Faulted says={fault} again={again} />
   if (sheet === undefined) return <p className="text-quiet">…</p>
   if (sheet === null) return <p className="text-pencil">A joint of a kind this Ergaton does not know.</p>

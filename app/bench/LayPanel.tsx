@@ -1,6 +1,7 @@
 /** Lays a board on two edges: picked one after the other, told what comes of it, then done. */
 import { useEffect, useRef, useState } from 'react'
 import type { MadePiece } from '../../core/document'
+import { isRecord, useDraft } from '../store/drafts'
 import { chooseNew, pick, pickInTurn, run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
@@ -15,6 +16,7 @@ const ASKED = [
   ['other', 'The other edge'],
 ] as const
 const LABELS = ASKED.map(([, label]) => label)
+const NOTHING = { one: '', other: '', past: '', starts: '', ends: '', down: false, trims: true, bevels: true }
 const HINT = 'Click the two edges that the board lies on. It slopes from the higher to the lower one.'
 
 export function LayPanel() {
@@ -27,18 +29,9 @@ export function LayPanel() {
   )
   const last = [...project.pieces].reverse().find((p): p is MadePiece => p.kind === 'made')
   const [anew, setAnew] = useState(true)
-  const [stock, setStock] = useState(last?.stock ?? '')
-  const [name, setName] = useState('Lid')
-  const [asked, setAsked] = useState<Omit<Lay, 'board'>>({
-    one: '',
-    other: '',
-    past: '',
-    starts: '',
-    ends: '',
-    down: false,
-    trims: true,
-    bevels: true,
-  })
+  const [stock, setStock] = useDraft('lay stock', last?.stock ?? '')
+  const [name, setName] = useDraft('lay name', 'Lid')
+  const [asked, setAsked] = useDraft<Omit<Lay, 'board'>>('lay', NOTHING, isRecord)
   const [why, setWhy] = useState<string | null>(null)
   const main = useRef<HTMLButtonElement>(null)
 

@@ -10,6 +10,7 @@ import type { ReadyTold } from '../../workers/model'
 import { useAsked } from '../store/asked'
 import { sayFault } from '../store/hands'
 import { askModel } from '../store/modelling'
+import { isRecord, useDraft } from '../store/drafts'
 import { choose, firstOf, pickInTurn, run, useOpen, whenSettled } from '../store/open'
 import { Faulted } from '../ui/Faulted'
 import { LineDrawing } from '../ui/LineDrawing'
@@ -21,7 +22,9 @@ import { OwnReady } from './OwnReady'
 import { StockSelect } from './StockSelect'
 
 export function ReadyPanel() {
-  const [kind, setKind] = useState(READY[0]!.kind)
+  const [kind, setKind] = useDraft('ready kind', READY[0]!.kind, (found) =>
+    READY.some((r) => r.kind === found),
+  )
   const ready = READY.find((r) => r.kind === kind)!
   return (
     <div className="p-4">
@@ -53,9 +56,10 @@ export function ReadyPanel() {
 
 function ReadyForm({ ready }: { ready: Ready }) {
   const catalogue = useCatalogue()
-  const [stocks, setStocks] = useState(() => startStocks(ready, catalogue))
-  const [measures, setMeasures] = useState(() => startMeasures(ready))
-  const [fits, setFits] = useState(() => startFits(ready))
+  const keep = `ready ${ready.kind}`
+  const [stocks, setStocks] = useDraft(`${keep} stocks`, () => startStocks(ready, catalogue), isRecord)
+  const [measures, setMeasures] = useDraft(`${keep} measures`, () => startMeasures(ready), isRecord)
+  const [fits, setFits] = useDraft(`${keep} fits`, () => startFits(ready), isRecord)
   const [why, setWhy] = useState<string | null>(null)
   const asked = settle(stocks, measures, fits, catalogue)
   const { answer, fault, again } = useAsked<ReadyTold>(

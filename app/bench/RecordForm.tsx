@@ -10,8 +10,8 @@ interface Props {
     readonly fields: Readonly<Record<string, unknown>>
     readonly options: Readonly<Record<string, string>>
   }
-  /** Where the value of a measure is worked out. */
-  at(name: string): NodeKey
+  /** Where the value of a measure is worked out, for a record that is there. */
+  at?(name: string): NodeKey
   /** Names its measures may use. */
   readonly locals: Readonly<Record<string, NodeKey>>
   readonly disabled: boolean
@@ -51,7 +51,7 @@ export function RecordForm(props: Props) {
               label={f.label}
               kind={f.kind}
               value={typeof value === 'string' ? value : ''}
-              at={at(f.name)}
+              {...(at && { at: at(f.name) })}
               locals={locals}
               optional={f.otherwise !== undefined}
               {...(f.otherwise ? { placeholder: f.otherwise } : {})}

@@ -13,13 +13,16 @@ import {
   type Vec3,
 } from '../../core/pieces'
 import { woodColour } from '../../core/rack'
+import type { Instance } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
+import { askModel } from '../store/modelling'
 import { choose, light, pick, useOpen } from '../store/open'
 import { sameEntries } from '../store/useShown'
 import { markColour } from '../ui/marks'
 import { useTheme } from '../ui/theme'
 import { APART, useBench, type ViewName } from './asks'
 import { Handles } from './Handles'
+import { JointKnob } from './JointKnob'
 import { hang, type Under } from './placing/hang'
 import { evenStep, thingsIn } from './placing/targets'
 import type { Skins } from './shapes'
@@ -83,6 +86,7 @@ export default function Stage({ skins }: { skins: Skins }) {
         {stage && <Showing stage={stage} skins={skins} />}
       </div>
       {stage && <Handles stage={stage} />}
+      {stage && <JointKnob stage={stage} />}
     </>
   )
 }
@@ -112,11 +116,15 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
   const all = useMemo(() => hull(instances.map((i) => i.grown)), [instances])
   const asked = useBench((s) => s.apart)
   const apart = asked > 0 ? asked : panel === 'join' ? APART : 0
+  const ways = useWaysApart(apart > 0)
   const shifts = useMemo(() => {
-    return new Map(
-      apart > 0 && all ? instances.map((i) => [i.key, shiftApart(i.box, all, apart)] as const) : [],
-    )
-  }, [instances, apart, all])
+    const far = (i: Instance): Vec3 => {
+      const way = ways?.get(i.key) ?? (all ? shiftApart(i.box, all, 1) : NOWHERE)
+      return vec3((k) => apart * way[k])
+    }
+    return new Map(apart > 0 ? instances.map((i) => [i.key, far(i)] as const) : [])
+  }, [instances, apart, all, ways])
+  useEffect(() => useBench.setState({ shifts }), [shifts])
   const swing = useBench((s) => s.swing)
   const swung = useMemo(() => framesSwung(useOpen.getState().shown, swing), [swing])
   const inks = INKS[theme === 'night' ? 'night' : 'day']
@@ -197,6 +205,23 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
 
   useEffect(() => listen(stage, setFace), [stage])
   return null
+}
+
+/** How far each instance goes when all stand apart, once it is known; asked for while that is wanted. */
+function useWaysApart(wanted: boolean): ReadonlyMap<string, Vec3> | null {
+  const project = useOpen((s) => s.project)
+  const [ways, setWays] = useState<ReadonlyMap<string, Vec3> | null>(null)
+  useEffect(() => {
+    if (!wanted) return undefined
+    let gone = false
+    // Without an answer they go from the middle of all.
+    askModel(project, ({ remote }) => remote.apart()).then(
+      (found) => gone || setWays(found),
+      () => undefined,
+    )
+    return () => void (gone = true)
+  }, [project, wanted])
+  return ways
 }
 
 /**

@@ -1,10 +1,11 @@
 /** The chosen piece as a shop ticket: its blank, its three spans, its work in steps. */
 import { FlipHorizontal2, Rows3, Trash2 } from 'lucide-react'
-import { memo, useEffect, useState } from 'react'
+import { memo, useEffect, useRef } from 'react'
 import { change, freeId, takenStepIds, type Piece, type Project, type Step } from '../../core/document'
 import { facing } from '../../core/pieces'
 import { keyOf, type Instance, pieceOf } from '../../core/resolve'
 import { ownWork } from '../../core/work'
+import { useDraft } from '../store/drafts'
 import { choose, firstOf, run, useOpen } from '../store/open'
 import { Because } from '../ui/Because'
 import { exactText } from '../ui/exactText'
@@ -175,8 +176,11 @@ function TicketOf({ piece, instance }: { piece: Piece; instance: Instance | null
 }
 
 function NoteField({ piece }: { piece: Piece }) {
-  const [text, setText] = useState(piece.note)
-  useEffect(() => setText(piece.note), [piece.note])
+  const [text, setText] = useDraft(`note ${piece.id}`, piece.note)
+  const known = useRef(piece.note)
+  useEffect(() => {
+    if (known.current !== piece.note) setText((known.current = piece.note))
+  }, [piece.note, setText])
   return (
     <label className="block">
       <span className="text-quiet">Note for the shop</span>

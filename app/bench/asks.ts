@@ -1,6 +1,7 @@
 /** What the bench is being asked to do: which panel and dialog are open, how the wood is shown. */
 import { create } from 'zustand'
 import type { Axis, Box, Vec3 } from '../../core/pieces'
+import type { InPicture } from './JointKnob'
 import type { Hung } from './placing/hang'
 
 export type ViewName = 'front' | 'back' | 'left' | 'right' | 'top' | 'bottom' | 'pictorial'
@@ -20,8 +21,21 @@ export interface Eye {
   picture(width: number, ground: string | null): string
 }
 
+/** What may stand at the right of the bench. */
+export const PANELS = [
+  'ticket',
+  'board',
+  'join',
+  'ready',
+  'between',
+  'against',
+  'lay',
+  'mirror',
+  'measure',
+] as const
+
 interface Bench {
-  readonly panel: 'ticket' | 'board' | 'join' | 'ready' | 'between' | 'against' | 'lay' | 'mirror' | 'measure'
+  readonly panel: (typeof PANELS)[number]
   readonly dialog: 'evenly' | 'repeat' | 'picture' | 'views' | null
   readonly seeThrough: boolean
   /** How far pieces stand from one another: 0 together, 1 a whole size of all of it. */
@@ -48,6 +62,10 @@ interface Bench {
   readonly hanging: { readonly size: Vec3; readonly drop: (at: Hung) => void } | null
   /** Where it hangs now. */
   readonly hung: Hung | null
+  /** How far instances stand from where they are, while all stand apart. */
+  readonly shifts: ReadonlyMap<string, Vec3>
+  /** A figure of the joint that is looked at. */
+  readonly figure: InPicture | null
   /** What was measured last, from one place to another. */
   readonly gauge: { readonly from: Vec3; readonly to: Vec3 } | null
   /** What pieces share where they touch, to show on the stage, with the instance each is on. */
@@ -73,6 +91,8 @@ export const useBench = create<Bench>(() => ({
   eye: null,
   hanging: null,
   hung: null,
+  shifts: new Map(),
+  figure: null,
   gauge: null,
   patches: [],
 }))

@@ -2,7 +2,7 @@
 import { useEffect } from 'react'
 import * as z from 'zod/mini'
 import { choose, useOpen, whenSettled } from '../store/open'
-import { useBench } from './asks'
+import { PANELS, useBench } from './asks'
 
 const Three = z.tuple([z.number(), z.number(), z.number()])
 const Kept = z.object({
@@ -12,6 +12,7 @@ const Kept = z.object({
   apart: z.number(),
   seeThrough: z.boolean(),
   byMark: z.boolean(),
+  panel: z.enum(PANELS),
   gaze: z.nullable(z.object({ from: Three, at: Three })),
 })
 const keyOf = (project: string) => `ergaton-bench ${project}`
@@ -29,11 +30,20 @@ export function useKeptBench(): void {
       }
     }
     const note = () => {
-      const { hidden, locked, apart, seeThrough, byMark, eye } = useBench.getState()
+      const { hidden, locked, apart, seeThrough, byMark, panel, eye } = useBench.getState()
       const { chosen, project } = useOpen.getState()
       if (project?.id !== id) return
       const gaze = eye?.own ? { from: [...eye.gaze.from], at: [...eye.gaze.at] } : null
-      const kept = { chosen, hidden: [...hidden], locked: [...locked], apart, seeThrough, byMark, gaze }
+      const kept = {
+        chosen,
+        hidden: [...hidden],
+        locked: [...locked],
+        apart,
+        seeThrough,
+        byMark,
+        panel,
+        gaze,
+      }
       try {
         sessionStorage.setItem(keyOf(id), JSON.stringify(kept))
       } catch {
@@ -43,8 +53,8 @@ export function useKeptBench(): void {
     let stopWaiting = () => {}
     const kept = read()
     if (kept) {
-      const { hidden, locked, apart, seeThrough, byMark, gaze, chosen } = kept
-      useBench.setState({ hidden: new Set(hidden), locked: new Set(locked), apart, seeThrough, byMark })
+      const { hidden, locked, gaze, chosen, ...looks } = kept
+      useBench.setState({ hidden: new Set(hidden), locked: new Set(locked), ...looks })
       const take = () => {
         const { shown, chosen: now } = useOpen.getState()
         if (now.length === 0) choose(chosen.filter((key) => shown.byKey.has(key)))

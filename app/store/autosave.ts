@@ -1,6 +1,7 @@
 /** Writes the open project within a second of a change, and at once when the page is hidden. */
 import { writeProject } from '../../core/document'
 import { useOpen } from './open'
+import { notePast } from './past'
 import { StorageFault } from './records'
 import { keep } from './shelf'
 import { noteUnsaved } from './unsaved'
@@ -45,6 +46,8 @@ export function startAutosave(): (andWrite?: boolean) => Promise<void> {
   })
   const leave = () => {
     note()
+    const { project, past, future } = useOpen.getState()
+    if (project) notePast(sessionStorage, project, { past, future })
     write(true)
   }
   const hide = () => document.visibilityState === 'hidden' && leave()

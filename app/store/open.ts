@@ -18,6 +18,7 @@ import { instanceKey, pieceOf } from '../../core/resolve'
 import { Showing, type Shown } from '../../core/shown'
 import { sayFault } from './hands'
 import { askModel, noteStep, type Asking } from './modelling'
+import { pastOf } from './past'
 import type { Opened } from './shelf'
 
 export interface Step {
@@ -84,7 +85,8 @@ export const useOpen = create<OpenProject>(empty)
 export function open({ project, revision, recovered }: Opened): void {
   showing = new Showing()
   const saved: Saved = { state: recovered ? 'waiting' : 'saved' }
-  useOpen.setState({ ...empty(), project, revision, saved, shown: showing.show(project) }, true)
+  const past = typeof sessionStorage === 'undefined' ? {} : pastOf(sessionStorage, project)
+  useOpen.setState({ ...empty(), ...past, project, revision, saved, shown: showing.show(project) }, true)
   void follow()
 }
 

@@ -3,10 +3,11 @@
  * comes to, and keeps what was typed when it does not read.
  */
 import { Crosshair } from 'lucide-react'
-import { useId, useRef, useState } from 'react'
+import { useEffect, useId, useRef, useState } from 'react'
 import { toShown, type MeasureKind } from '../../core/measure'
 import { sayValue, type NodeKey, type Slip } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
+import { useDraft } from '../store/drafts'
 import { pick, useOpen, whenSettled } from '../store/open'
 import { sameEntries, useShown } from '../store/useShown'
 import { fractions } from './fractions'
@@ -58,7 +59,9 @@ export function MeasureField(props: MeasureFieldProps) {
   const readOnly = useOpen((s) => s.readOnly)
   const picked = useOpen((s) => s.picking?.prompt === label)
   const input = useRef<HTMLInputElement>(null)
-  const [draft, setDraft] = useState<string | null>(null)
+  const [draft, setDraft, again] = useDraft<string | null>(`field ${at ?? label}`, null)
+  // What was half typed when the window was left is gone on with.
+  useEffect(() => void (again && input.current?.focus()), [again])
   const [refusal, setRefusal] = useState<Slip | null>(null)
   /** The offered name the arrows are on; -1 for none yet. */
   const [chosen, setChosen] = useState(-1)
@@ -173,7 +176,7 @@ export function MeasureField(props: MeasureFieldProps) {
             setRefusal(null)
             setChosen(-1)
           }}
-          onFocus={(e) => e.target.select()}
+          onFocus={(e) => draft === null && e.target.select()}
           onBlur={() => {
             setHeld(oncePointerUp(() => setHeld(false)))
             if (!taken.current) commit()

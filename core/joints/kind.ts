@@ -1,6 +1,7 @@
 /** What every kind of joint answers. A new kind is a folder that defines it and one line in index.ts. */
 import type * as z from 'zod'
 import type { FaceName, Joint } from '../document'
+import type { Vec3 } from '../pieces'
 import type { Growth, Instance, JointNumbers, Resolved, ResolvedJoint } from '../resolve'
 import {
   choicesOf,
@@ -30,9 +31,12 @@ export interface JointKind {
   readonly optionsSchema: z.ZodType
   readonly measures: JointNumbers['measures']
   readonly grows: JointNumbers['grows']
-  /** The measures a maker can set on this joint, with labels that fit its pieces. */
+  /** The measures that mean something on this joint as it is, with labels that fit its pieces. */
   fields(joint: Joint, resolved: Resolved): readonly Field[]
-  readonly options: readonly Choice[]
+  /** The choices a maker has on this joint. */
+  choices(joint: Joint): readonly Choice[]
+  /** It may be made where pieces are joined otherwise already, to hold them the better. */
+  readonly fastens: boolean
   /** What it would be at this contact; null when it cannot be made there. */
   propose(contact: Contact, resolved: Resolved): Proposal | null
   /** Where a maker would think of it at this contact: the lower, the sooner. */
@@ -41,6 +45,8 @@ export interface JointKind {
   called(guest: Instance, face: FaceName, host: Instance): string
   /** What making it does, before it is made. */
   consequence(proposal: Proposal, contact: Contact, resolved: Resolved): Sentence
+  /** The way in which the guest leaves the host, a unit vector in the room; null for straight back. */
+  opens(joint: Joint, guest: Instance, face: FaceName, host: Instance): Vec3 | null
   derive(joint: ResolvedJoint, resolved: Resolved): Derived
 }
 
@@ -60,6 +66,9 @@ export interface Definition {
   readonly title: string
   readonly measures: Measures
   readonly options?: Choices
+  readonly fastens?: true
+  /** The measures and choices that mean nothing as the others are; they are kept, and not shown. */
+  idle?(joint: Pick<Joint, 'fields' | 'options'>): readonly string[]
   grows?(joint: Joint): readonly Growth[]
   label?(name: string, joint: Joint, resolved: Resolved): string | null
   propose(
@@ -69,6 +78,7 @@ export interface Definition {
   rank(contact: Contact): number
   called?(guest: Instance, face: FaceName, host: Instance): string | null
   consequence: JointKind['consequence']
+  opens?: JointKind['opens']
   /** Called while all measures of the joint have values. */
   derive(d: Deriving): void
 }
@@ -86,7 +96,8 @@ export function defineJoint(d: Definition): JointKind {
     title: d.title,
     schema,
     optionsSchema,
-    options,
+    choices: (joint) => options.filter((c) => !d.idle?.(joint).includes(c.name)),
+    fastens: d.fastens ?? false,
     measures: (joint) => {
       if (!sound(joint)) return []
       return entries.flatMap(([name, m]) => {
@@ -99,13 +110,15 @@ export function defineJoint(d: Definition): JointKind {
       })
     },
     grows: (joint) => (sound(joint) ? (d.grows?.(joint) ?? []) : []),
-    fields: (joint, resolved) =>
-      entries.map(([name, m]) => ({
-        name,
-        label: d.label?.(name, joint, resolved) ?? withNames(m.label, joint, resolved),
-        kind: m.kind ?? 'length',
-        ...(m.otherwise === undefined ? {} : { otherwise: m.otherwise }),
-      })),
+    fields: (joint, resolved) => {
+      const idle = d.idle?.(joint) ?? []
+      return entries.flatMap(([name, m]) => {
+        if (idle.includes(name)) return []
+        const label = d.label?.(name, joint, resolved) ?? withNames(m.label, joint, resolved)
+        const otherwise = m.otherwise === undefined ? {} : { otherwise: m.otherwise }
+        return [{ name, label, kind: m.kind ?? 'length', ...otherwise }]
+      })
+    },
     propose: (contact, resolved) => {
       const found = d.propose(contact, resolved)
       return found && { options: {}, ...found, kind: d.kind }
@@ -113,6 +126,7 @@ export function defineJoint(d: Definition): JointKind {
     rank: (contact) => d.rank(contact),
     called: (guest, face, host) => d.called?.(guest, face, host) ?? d.title,
     consequence: (proposal, contact, resolved) => d.consequence(proposal, contact, resolved),
+    opens: (...asked) => d.opens?.(...asked) ?? null,
     derive: (joint, resolved) => {
       const deriving = new Deriving(joint, resolved)
       if (joint.values) d.derive(deriving)
@@ -129,4 +143,5 @@ export const withNames = (label: string, joint: Pick<Joint, 'between'>, resolved
   )
 
 /** The value of a choice; the first when nothing is said. */
-export const chosen = (joint: Joint, name: string, first: string): string => joint.options[name] ?? first
+export const chosen = (joint: Pick<Joint, 'options'>, name: string, first: string): string =>
+  joint.options[name] ?? first

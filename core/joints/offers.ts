@@ -3,18 +3,21 @@
  * show.
  */
 import { faceOf, samePlace, type Joint } from '../document'
-import type { Box } from '../pieces'
-import { keyOf, originalOf, type NodeKey, type Resolved } from '../resolve'
+import { normalOf, type Box, type Vec3 } from '../pieces'
+import { keyOf, originalOf, type Instance, type NodeKey, type Resolved } from '../resolve'
 import type { Choice, Field, Sentence } from '../work'
 import { findContacts, groupContacts, type Contact, type ContactGroup } from './contacts'
 import { jointKind, proposalsAt } from '.'
-import { withNames, type JointKind } from './kind'
+import { middleOf } from './meet'
+import { withNames, type JointKind, type Proposal } from './kind'
 
 /** Contacts that look alike, and what can be made there, the likeliest first. */
 export interface Offer {
   readonly key: string
   readonly says: string
   readonly kinds: ReadonlyArray<{ readonly kind: string; readonly title: string }>
+  /** Its pieces are joined already, and could be held the better. */
+  readonly more: boolean
   readonly contacts: ReadonlyArray<{
     /** The same for all contacts of one piece with another. */
     readonly pair: string
@@ -31,10 +34,16 @@ export interface Proposed {
   readonly consequence: Sentence
   /** Its measures that a maker has to settle; the rest can be set afterwards. */
   readonly asked: readonly Field[]
+  readonly choices: readonly Choice[]
   readonly fields: Joint['fields']
+  readonly options: Joint['options']
+  readonly reach: Reach | null
   /** Names its measures may use. */
   readonly locals: Readonly<Record<string, NodeKey>>
 }
+
+/** What a maker has settled of a joint before it is made. */
+export type Typed = Partial<Pick<Joint, 'fields' | 'options'>>
 
 const twoOf = (a: string, b: string): string => [a, b].sort().join('|')
 const pairOf = (c: Contact): string => `${c.guest.piece}|${c.guestFace}|${c.host.piece}`
@@ -43,15 +52,27 @@ const pairOf = (c: Contact): string => `${c.guest.piece}|${c.guestFace}|${c.host
 const pairsIn = (j: Joint): string[] =>
   j.between.flatMap((a, i) => j.between.slice(i + 1).map((b) => twoOf(a.piece, b.piece)))
 
-/** Contacts not joined yet, in groups; between two or more chosen pieces, only theirs. */
+/** The kinds that hold pairs of pieces together. */
+function joinedIn({ project }: Pick<Resolved, 'project'>): ReadonlyMap<string, ReadonlySet<string>> {
+  const joined = new Map<string, Set<string>>()
+  for (const j of project.joints)
+    for (const pair of pairsIn(j)) joined.set(pair, (joined.get(pair) ?? new Set()).add(j.kind))
+  return joined
+}
+
+/**
+ * Contacts not joined yet, in groups. Between two or more chosen pieces, only theirs, and those that are
+ * joined and may take what holds them the better.
+ */
 export function openContacts(resolved: Resolved, chosen: ReadonlySet<string>): ContactGroup[] {
-  const joined = new Set(resolved.project.joints.flatMap(pairsIn))
+  const joined = joinedIn(resolved)
   const among = (c: Contact) => chosen.size < 2 || (chosen.has(c.guest.piece) && chosen.has(c.host.piece))
-  return groupContacts(
-    findContacts(resolved.instances).filter(
-      (c) => !joined.has(twoOf(c.guest.piece, c.host.piece)) && among(c),
-    ),
-  )
+  const all = findContacts(resolved.instances).filter(among)
+  const [fresh, held] = [false, true].map((yes) =>
+    groupContacts(all.filter((c) => joined.has(twoOf(c.guest.piece, c.host.piece)) === yes)),
+  ) as [ContactGroup[], ContactGroup[]]
+  // What looks alike may be joined in one place and not in another.
+  return chosen.size < 2 ? fresh : [...fresh, ...held.map((g) => ({ ...g, key: `joined ${g.key}` }))]
 }
 
 const bare = (name: string): string => name.replace(/ #\d+$/, '')
@@ -60,10 +81,10 @@ const bare = (name: string): string => name.replace(/ #\d+$/, '')
 export const offersOf = (groups: readonly ContactGroup[], resolved: Resolved): Offer[] =>
   groups.flatMap((group) => {
     const { guest, guestFace, host } = group.contacts[0]!
-    const kinds = proposalsAt(group.contacts[0]!, resolved).map(({ kind }) => ({
-      kind: kind.kind,
-      title: kind.called(guest, guestFace, host),
-    }))
+    const already = joinedIn(resolved).get(twoOf(guest.piece, host.piece))
+    const kinds = proposalsAt(group.contacts[0]!, resolved)
+      .filter(({ kind }) => !already || (kind.fastens && !already.has(kind.kind)))
+      .map(({ kind }) => ({ kind: kind.kind, title: kind.called(guest, guestFace, host) }))
     if (kinds.length === 0) return []
     const contacts = group.contacts.map((c) => ({
       pair: pairOf(c),
@@ -71,35 +92,87 @@ export const offersOf = (groups: readonly ContactGroup[], resolved: Resolved): O
       patch: c.patch,
       guest: c.guest.key,
     }))
-    return [{ key: group.key, says: group.says, kinds, contacts }]
+    return [{ key: group.key, says: group.says, kinds, more: already !== undefined, contacts }]
   })
 
 /** The joint of this kind at a group's contacts, with what was typed; null where it cannot be made. */
 export function proposedAt(
   group: ContactGroup,
   kind: string,
-  typed: Joint['fields'],
+  typed: Typed,
   resolved: Resolved,
 ): Proposed | null {
   const first = group.contacts[0]!
   const of = jointKind(kind)
   const proposal = of?.propose(first, resolved)
   if (!of || !proposal) return null
-  const fields = { ...proposal.fields, ...typed }
+  const joint = settledAs(proposal, typed)
   return {
     kind,
-    fields,
-    consequence: of.consequence({ ...proposal, fields }, first, resolved),
-    asked: of.fields({ id: 'new', ...proposal, fields }, resolved).filter((f) => f.otherwise === undefined),
-    locals: jointLocals(proposal, resolved),
+    fields: joint.fields,
+    options: joint.options,
+    consequence: of.consequence(joint, first, resolved),
+    asked: of.fields({ id: 'new', ...joint }, resolved).filter((f) => f.otherwise === undefined),
+    choices: choicesOn(of, { id: 'new', ...joint }, resolved),
+    reach: reachOf({ id: 'new', ...joint }, first.guest, resolved),
+    locals: jointLocals(joint, resolved),
   }
+}
+
+/** The measure of a joint that says how far the guest goes in, and where that is seen. */
+export interface Reach {
+  readonly field: string
+  readonly label: string
+  /** The instance that goes in, the middle of its face there, and the way in; in the room. */
+  readonly guest: string
+  readonly at: Vec3
+  readonly way: Vec3
+}
+
+function reachOf(joint: Joint, guest: Instance | undefined, resolved: Resolved): Reach | null {
+  const kind = jointKind(joint.kind)
+  const growth = kind?.grows(joint).find((g) => g.member === 0 && g.measures.length > 0)
+  const field = kind?.fields(joint, resolved).find((f) => f.name === growth?.measures[0])
+  if (!growth || !field || !guest) return null
+  const [at, way] = [middleOf(guest, growth.face), normalOf(guest.frame, growth.face)]
+  return { field: field.name, label: field.label, guest: guest.key, at, way }
+}
+
+/** The first joint at a group's contacts as it is settled, with the two that meet there; null for none. */
+export function firstAt(
+  group: ContactGroup,
+  kind: string,
+  typed: Typed,
+  resolved: Resolved,
+): { readonly joint: Joint; readonly contact: Contact } | null {
+  const contact = group.contacts[0]!
+  const proposal = jointKind(kind)?.propose(contact, resolved)
+  return proposal ? { joint: { id: 'proposed', ...settledAs(proposal, typed) }, contact } : null
+}
+
+const settledAs = (proposal: Proposal, typed: Typed): Proposal => ({
+  ...proposal,
+  fields: { ...proposal.fields, ...typed.fields },
+  options: { ...proposal.options, ...typed.options },
+})
+
+/** The choices on a joint, with the names of its pieces put in. */
+const choicesOn = (kind: JointKind, joint: Joint, resolved: Resolved): Choice[] => {
+  const named = (text: string) => withNames(text, joint, resolved)
+  return kind
+    .choices(joint)
+    .map((c) => ({
+      ...c,
+      label: named(c.label),
+      values: Object.fromEntries(Object.entries(c.values).map(([name, says]) => [name, named(says)])),
+    }))
 }
 
 /** The joints at a group's contacts but for the pairs that were left out; each pair of places once. */
 export function jointsAt(
   group: ContactGroup,
   kind: string,
-  typed: Joint['fields'],
+  typed: Typed,
   left: ReadonlySet<string>,
   resolved: Resolved,
 ): Array<Omit<Joint, 'id'>> {
@@ -107,7 +180,7 @@ export function jointsAt(
   for (const c of group.contacts) {
     const p = left.has(pairOf(c)) ? null : jointKind(kind)?.propose(c, resolved)
     if (!p || joints.some((j) => sameMembers(j, p))) continue
-    joints.push({ ...p, fields: { ...p.fields, ...typed } })
+    joints.push(settledAs(p, typed))
   }
   return joints
 }
@@ -122,6 +195,7 @@ export interface JointSheet {
   readonly title: string
   readonly fields: readonly Field[]
   readonly choices: readonly Choice[]
+  readonly reach: Reach | null
   readonly locals: Readonly<Record<string, NodeKey>>
 }
 
@@ -130,15 +204,11 @@ export function jointSheet(id: string, resolved: Resolved): JointSheet | null {
   const joint = resolved.project.joints.find((j) => j.id === id)
   const kind = joint && jointKind(joint.kind)
   if (!kind) return null
-  const named = (text: string) => withNames(text, joint, resolved)
   return {
     title: titleOf(joint, kind, resolved),
     fields: kind.fields(joint, resolved),
-    choices: kind.options.map((c) => ({
-      ...c,
-      label: named(c.label),
-      values: Object.fromEntries(Object.entries(c.values).map(([name, says]) => [name, named(says)])),
-    })),
+    choices: choicesOn(kind, joint, resolved),
+    reach: reachOf(joint, resolved.byId.get(joint.between[0]!.piece)?.instances[0], resolved),
     locals: jointLocals(joint, resolved),
   }
 }

@@ -1,4 +1,5 @@
 /** Where dowels and screws go along what two pieces share. */
+import type { Joint } from '../document'
 import type { Mm } from '../measure'
 import { vec3, type Vec3 } from '../pieces'
 import { waysOf } from './block'
@@ -12,6 +13,9 @@ export const ROW = {
   inset: { label: 'From the ends' },
   offset: { label: 'Off the middle by', otherwise: 'centred', text: '0' },
 }
+
+/** Once it is said how many, their spacing follows. */
+export const rowIdle = ({ fields }: Pick<Joint, 'fields'>): string[] => (fields.count ? ['spacing'] : [])
 
 /** The row's places on the guest's shoulder, in its frame, or why there are none. */
 export function rowOf(m: Meeting, d: Deriving, diameter: Mm): Vec3[] | string {

@@ -104,6 +104,6 @@ export function hull(boxes: Iterable<Box>): Box | null {
 /** A box carried by so much. */
 export const carriedBox = ({ min, max }: Box, by: Vec3): Box => ({ min: plus(min, by), max: plus(max, by) })
 
-/** How far a piece goes from where it is when all stand apart; 0 not at all, 1 by a whole size of all. */
+/** How far a box goes from the middle of all when all stand apart: 0 not at all, 1 as far again. */
 export const shiftApart = ({ min, max }: Box, all: Box, apart: number): Vec3 =>
   vec3((k) => apart * ((min[k] + max[k]) / 2 - (all.min[k] + all.max[k]) / 2))

@@ -1,6 +1,5 @@
 import { change, execute, type KeptView, type Project } from '../document'
 import { modelOf } from '../model'
-import { hull, shiftApart } from '../pieces'
 import { block, make, testKernel } from '../testing/bench'
 import { planSheets } from './set'
 import type { Mark } from './sheet'
@@ -53,15 +52,6 @@ test('what it hides is not drawn, and what stands apart is wider by as much', as
   const [left, right] = acrossOf(apart)
   // Each middle goes as far again from the middle of all: 241 mm to either side.
   expect((right - left) / upOf(apart)).toBeCloseTo((500 + 2 * 241) / 700, 3)
-})
-
-test('apart, the middle of all stays, and twice as far is twice the way', () => {
-  const boxes = modelOf(pair).resolved.instances.map((i) => i.box)
-  const all = hull(boxes)!
-  const [a, b] = boxes.map((box) => shiftApart(box, all, 0.5))
-  expect(a).toEqual([-120.5, 0, 0])
-  expect(b).toEqual([120.5, 0, 0])
-  expect(shiftApart(boxes[1]!, all, 1)).toEqual([241, 0, 0])
 })
 
 test('an eye where it looks at is no view, and a name is one view’s', () => {

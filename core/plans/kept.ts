@@ -1,7 +1,8 @@
 /** A sheet for each view of the bench that is kept: what it shows, from where its eye is, as far apart. */
 import type { KeptView } from '../document'
 import type { Model } from '../model'
-import { carriedBox, hull, minus, plus, shiftApart } from '../pieces'
+import { shiftsApart } from '../joints/apart'
+import { carriedBox, minus, plus, vec3 } from '../pieces'
 import { drawnMarks, heightOf, outlineOf, widthOf } from './drawn'
 import { border, drawingArea } from './frame'
 import { drawingView, type Solid } from './hidden/lines'
@@ -19,9 +20,9 @@ export function* keptSheet(
   const { settings } = model.project
   const hidden = new Set(kept.hidden)
   const { instances } = model.resolved
-  const all = hull(instances.map((i) => i.grown))!
   const seen = instances.filter((i) => !hidden.has(i.piece))
-  const moved = seen.map((i) => ({ i, by: shiftApart(i.box, all, kept.apart) }))
+  const ways = shiftsApart(model.resolved)
+  const moved = seen.map((i) => ({ i, by: vec3((k) => kept.apart * ways.get(i.key)![k]) }))
   const boxes = moved.map(({ i, by }) => carriedBox(i.grown, by))
   const stands = moved.flatMap(({ i, by }): Solid[] => {
     const solid = solids.get(i.key)

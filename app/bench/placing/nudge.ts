@@ -1,14 +1,16 @@
 /** The arrow keys: what is chosen goes a step along the room, ten with Shift. */
 import type { Axis } from '../../../core/pieces'
 import { pieceOf } from '../../../core/resolve'
-import { run, useOpen } from '../../store/open'
+import { run, useOpen, whenSettled } from '../../store/open'
 import { sayRefusal } from '../../ui/refusal'
 import { useBench } from '../asks'
 import { heldOf, moveChanges, moves } from './targets'
 import { stepOf } from './spans'
 
 export function nudge(axis: Axis, times: number): void {
-  const { shown, chosen } = useOpen.getState()
+  const { shown, chosen, fault } = useOpen.getState()
+  // A step goes on from where the one before it led, once that is known.
+  if (!shown.settled && !fault) return whenSettled(() => nudge(axis, times))
   const held = heldOf(shown, chosen)
   if (!held) return void sayRefusal('Choose a piece that stands by itself; a twin and a copy follow theirs')
   const { locked } = useBench.getState()

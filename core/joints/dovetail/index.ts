@@ -1,4 +1,5 @@
 import { faceOf, type Joint } from '../../document'
+import { normalOf } from '../../pieces'
 import type { Growth } from '../../resolve'
 import { memberAt } from '../contacts'
 import { makesCorner } from '../corner'
@@ -7,8 +8,8 @@ import { depthBehind, touchBehind } from '../meet'
 import { rounded } from '../suggest'
 import { derive } from './derive'
 
-const tailsOnGuest = (joint: Joint) => chosen(joint, 'tails', 'guest') === 'guest'
-const isBlind = (joint: Joint) => chosen(joint, 'manner', 'through') === 'blind'
+const tailsOnGuest = (joint: Pick<Joint, 'options'>) => chosen(joint, 'tails', 'guest') === 'guest'
+const isBlind = (joint: Pick<Joint, 'options'>) => chosen(joint, 'manner', 'through') === 'blind'
 
 /** Tails of one board in sockets of the other at a corner: through, or with a lap left before them. */
 export const dovetail = defineJoint({
@@ -28,6 +29,8 @@ export const dovetail = defineJoint({
     tails: { label: 'Tails on', values: { guest: '{0}', host: '{1}' } },
     manner: { label: 'Manner', values: { through: 'through', blind: 'half-blind' } },
   },
+  // The angle says the slope; a lap is left before half-blind tails only.
+  idle: (joint) => [...(joint.fields.angle ? ['slope'] : []), ...(isBlind(joint) ? [] : ['lap'])],
   grows: (joint) => {
     const [one, two] = [faceOf(joint.between[0]!.at), faceOf(joint.between[1]!.at)]
     if (!one) return []
@@ -74,5 +77,10 @@ export const dovetail = defineJoint({
   consequence: (_, c) => [
     `${c.guest.name} grows into ${c.host.name}; one gets tails, the other the sockets for them`,
   ],
+  // Pins leave between tails through the face of the board that has the tails.
+  opens: (joint, _guest, _face, host) => {
+    const end = faceOf(joint.between[1]!.at)
+    return end && tailsOnGuest(joint) ? normalOf(host.frame, end) : null
+  },
   derive,
 })

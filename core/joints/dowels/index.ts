@@ -5,7 +5,7 @@ import { memberAt } from '../contacts'
 import type { Deriving } from '../deriving'
 import { defineJoint } from '../kind'
 import { behind, extentOf, type Meeting } from '../meet'
-import { ROW, rowOf } from '../row'
+import { ROW, rowIdle, rowOf } from '../row'
 import { tryLength } from '../suggest'
 
 /** Dowels across two faces that touch, bored alike in both. */
@@ -19,6 +19,8 @@ export const dowels = defineJoint({
     into: { label: 'Depth in {1}', otherwise: 'half of it, and room' },
     room: { label: 'Room for glue at each end', otherwise: '1 mm', text: '1mm' },
   },
+  fastens: true,
+  idle: rowIdle,
   propose: (c, resolved) => {
     if (c.sort !== 'flat' || c.guest.piece === c.host.piece) return null
     const inch = resolved.style.unit === 'in'

@@ -1,6 +1,7 @@
-import { FACE_AT, faceAt, sideOfFace } from '../../pieces'
+import { FACE_AT, faceAt, normalOf, sideOfFace } from '../../pieces'
 import { memberAt, sortOfFace } from '../contacts'
 import { BOTTOM_GAP, defineJoint, FIT } from '../kind'
+import { cornerOf, meet } from '../meet'
 import { hostDepth, third, tryLength } from '../suggest'
 import { derive, nameOf } from './derive'
 import { entries } from './hosts'
@@ -65,6 +66,12 @@ export const housing = defineJoint({
       { mm: depth },
       ' deep',
     ]
+  },
+  // A back in its rabbet leaves over the edge that it is flush with.
+  opens: (_, guest, face, host) => {
+    const met = meet(guest, face, host)
+    const corner = met && cornerOf(met)
+    return corner && sortOfFace(corner.hostFace) === 'edge' ? normalOf(host.frame, corner.hostFace) : null
   },
   derive,
 })

@@ -3,8 +3,16 @@ import type { Mm } from '../../measure'
 import type { Growth, Standing } from '../../resolve'
 import { nearest, partAt } from '../bisect'
 import { memberAt, sortOfFace, type Contact } from '../contacts'
-import { defineJoint } from '../kind'
+import { chosen, defineJoint } from '../kind'
 import { derive } from './derive'
+
+/** What means nothing, by what goes across it. */
+const IDLE: Readonly<Record<string, readonly string[]>> = {
+  none: ['keys', 'kerf', 'depth', 'dowel', 'dowelLength'],
+  keys: ['dowel', 'dowelLength'],
+  spline: ['keys', 'dowel', 'dowelLength'],
+  dowels: ['kerf', 'depth'],
+}
 
 /** Two pieces cut at the plane that bisects them, with keys or a spline across it if wanted. */
 export const mitre = defineJoint({
@@ -23,6 +31,7 @@ export const mitre = defineJoint({
       values: { none: 'nothing', keys: 'keys', spline: 'a spline', dowels: 'dowels' },
     },
   },
+  idle: (joint) => IDLE[chosen(joint, 'across', 'none')] ?? [],
   grows: (joint) =>
     [0, 1].flatMap((member): Growth[] => {
       const face = faceOf(joint.between[member]!.at)

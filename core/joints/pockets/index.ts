@@ -6,7 +6,7 @@ import { memberAt, sortOfFace } from '../contacts'
 import type { Deriving } from '../deriving'
 import { chosen, defineJoint } from '../kind'
 import { behind, extentOf, surfaceAt, type Meeting } from '../meet'
-import { ROW, rowOf } from '../row'
+import { ROW, rowIdle, rowOf } from '../row'
 
 /** Screws that go in aslant from a pocket in the guest's back or face, out through its end into the host. */
 export const pockets = defineJoint({
@@ -21,6 +21,8 @@ export const pockets = defineJoint({
     ...ROW,
   },
   options: { side: { label: 'Pockets in', values: { back: 'the back', face: 'the face' } } },
+  fastens: true,
+  idle: rowIdle,
   propose: (c, resolved) =>
     c.sort !== 'flat' || sortOfFace(c.guestFace) === 'face' || c.guest.piece === c.host.piece
       ? null

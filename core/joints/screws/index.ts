@@ -5,7 +5,7 @@ import { memberAt } from '../contacts'
 import type { Deriving } from '../deriving'
 import { chosen, defineJoint } from '../kind'
 import { behind, extentOf } from '../meet'
-import { ROW, rowOf } from '../row'
+import { ROW, rowIdle, rowOf } from '../row'
 
 /** Screws through the host into the guest: clearance in the one, a pilot in the other. */
 export const screws = defineJoint({
@@ -21,6 +21,8 @@ export const screws = defineJoint({
   options: {
     sink: { label: 'Head', values: { sunk: 'countersunk', bored: 'counterbored', none: 'on the face' } },
   },
+  fastens: true,
+  idle: (joint) => [...rowIdle(joint), ...(chosen(joint, 'sink', 'sunk') === 'none' ? ['head'] : [])],
   propose: (c, resolved) =>
     c.sort !== 'flat' || c.guest.piece === c.host.piece || behind(c) > 60
       ? null

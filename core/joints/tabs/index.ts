@@ -26,6 +26,7 @@ export const tabs = defineJoint({
   options: {
     relief: { label: 'Corners', values: { none: 'as drawn', round: 'round relief', T: 'T relief' } },
   },
+  idle: (joint) => (chosen(joint, 'relief', 'none') === 'none' ? ['bit'] : []),
   grows: (joint) => {
     const face = faceOf(joint.between[0]!.at)
     if (!face) return []

@@ -5,7 +5,7 @@ import { depthBehind } from '../meet'
 import { hostDepth, rounded, third, tryLength } from '../suggest'
 import { derive } from './derive'
 
-const manner = (joint: Joint) => chosen(joint, 'manner', 'blind')
+const manner = (joint: Pick<Joint, 'options'>) => chosen(joint, 'manner', 'blind')
 
 /** A tenon on an end or edge in a mortise: blind, through, or loose with a mortise in both. */
 export const tenon = defineJoint({
@@ -26,6 +26,10 @@ export const tenon = defineJoint({
     ends: { label: 'Mortise ends', values: { square: 'square', round: 'round' } },
     haunch: { label: 'Haunch at', values: { high: 'edge 2', low: 'edge 1' } },
   },
+  idle: (joint) => [
+    ...(joint.fields.haunchWidth ? [] : ['haunchLength', 'haunch']),
+    ...(manner(joint) === 'through' ? ['length'] : []),
+  ],
   grows: (joint) => {
     const face = faceOf(joint.between[0]!.at)
     if (!face || manner(joint) === 'loose') return []

@@ -1,0 +1,67 @@
+/**
+ * What can be undone, kept for this window over a reload. It belongs to one document, told by a fingerprint,
+ * and comes back with that one only.
+ */
+import type { Project } from '../../core/document'
+import type { Step } from './open'
+
+export interface Past {
+  readonly past: readonly Step[]
+  readonly future: readonly Step[]
+}
+
+/** A window has room for some five million signs; older steps are let go beyond this many. */
+const MOST = 1_500_000
+const keyOf = (id: string) => `ergaton-past ${id}`
+
+/** Two documents with the same records have the same text, in whatever order they were put together. */
+const textOf = (project: Project): string =>
+  JSON.stringify(project, (_, value: unknown) =>
+    value !== null && typeof value === 'object' && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
+  )
+
+/** FNV-1a over the text, twice from different starts, with its length. */
+export function fingerprint(project: Project): string {
+  const text = textOf(project)
+  const hashes = [0x811c9dc5, 0x9747b28c].map((start) => {
+    let hash = start
+    for (let n = 0; n < text.length; n++) hash = Math.imul(hash ^ text.charCodeAt(n), 0x01000193)
+    return (hash >>> 0).toString(36)
+  })
+  return [text.length, ...hashes].join(' ')
+}
+
+/** Keeps the newest steps that there is room for. */
+export function notePast(store: Storage, project: Project, { past, future }: Past): void {
+  let room = MOST
+  const fits = (step: Step) => (room -= JSON.stringify(step).length) >= 0
+  const ahead = [...future].reverse().filter(fits).reverse()
+  const behind: Step[] = []
+  for (const step of [...past].reverse()) {
+    if (!fits(step)) break
+    behind.unshift(step)
+  }
+  const whole = ahead.length === future.length
+  const kept = { of: fingerprint(project), past: behind, future: whole ? ahead : [] }
+  try {
+    store.setItem(keyOf(project.id), JSON.stringify(kept))
+  } catch {
+    // Without room what was done cannot be undone after a reload; the project itself is kept elsewhere.
+    store.removeItem(keyOf(project.id))
+  }
+}
+
+/** The steps that led to this document, as they were kept; none for any other. */
+export function pastOf(store: Storage, project: Project): Past {
+  const none: Past = { past: [], future: [] }
+  const text = store.getItem(keyOf(project.id))
+  if (text === null) return none
+  try {
+    const kept = JSON.parse(text) as Past & { of: string }
+    return kept.of === fingerprint(project) ? { past: kept.past, future: kept.future } : none
+  } catch {
+    return none
+  }
+}
