@@ -88,7 +88,7 @@ test('J3 by hand: a sloped box with its lid on two edges, bevelled and hinged', 
     await expect(page.getByText(/opens all the way|meets .+ at/)).toBeVisible()
   })
 
-  // The slope is from the inside of the front’s top up to the strip’s; the bevel halves the angle between them.
+  // The slope is from the inside of the front’s top to the strip’s; the bevel halves the angle of the two.
   const [thick, long, back, front, strip] = [3 / 4, 24, 11.25, 7.25, 3.5]
   const [rise, going] = [back - front, long - strip - thick]
   const lean = Math.atan2(rise, going)

@@ -9,7 +9,7 @@ import {
   type MadePiece,
   type Project,
 } from '../../core/document'
-import { DIRECTION_OF, hull, vec3, type Vec3 } from '../../core/pieces'
+import { AXIS_OF, DIRECTION_OF, facing, hull, vec3, type Vec3 } from '../../core/pieces'
 import { tryMeasure } from '../../core/resolve'
 import { isRecord, useDraft } from '../store/drafts'
 import { chooseNew, pick, pickInTurn, run, useOpen } from '../store/open'
@@ -129,18 +129,13 @@ export function BetweenPanel() {
       ))}
       {'facing' in stands && faces.on === '' && (
         <div role="group" aria-label="Stands" className="flex gap-1">
-          {DIRECTION_OF.map((d) => standBetween(faces, wide, null, d)).map(
-            (way, n, ways) =>
-              'facing' in way &&
-              ways.findIndex((w) => 'facing' in w && w.facing === way.facing) === n && (
-                <StanceButton
-                  key={way.facing}
-                  id={way.facing}
-                  on={way.facing === stands.facing}
-                  onPick={() => setThin(DIRECTION_OF[n]!)}
-                />
-              ),
-          )}
+          {DIRECTION_OF.map((d) => {
+            const way = standBetween(faces, wide, null, d)
+            // Along its length it cannot be thin.
+            if (!('facing' in way) || facing(way.facing).room[2] !== AXIS_OF[d]) return null
+            const on = way.facing === stands.facing
+            return <StanceButton key={d} id={way.facing} on={on} onPick={() => setThin(d)} />
+          })}
         </div>
       )}
       <label>

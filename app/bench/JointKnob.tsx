@@ -1,24 +1,13 @@
 /** How far a joint reaches, in the picture: a figure that can be dragged along the way the guest goes in. */
 import { useEffect, useRef, useState } from 'react'
-import type { Reach } from '../../core/joints/offers'
 import { dot, minus, plus, vec3, type Vec3 } from '../../core/pieces'
-import { sayLength, tryMeasure, type NodeKey } from '../../core/resolve'
+import { sayLength, tryMeasure } from '../../core/resolve'
 import { useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
-import { useBench } from './asks'
+import { useBench, type InPicture } from './asks'
 import { shifted, stepOf } from './placing/spans'
 import type { Stage3D } from './stage/scene'
-
-/** A figure of a joint that stands in the picture. */
-export interface InPicture {
-  readonly reach: Reach
-  /** As stored. */
-  readonly text: string
-  readonly locals: Readonly<Record<string, NodeKey>>
-  /** Takes the measure anew; says why it cannot be, or null. */
-  readonly put: (text: string) => string | null
-}
 
 /** Shows a figure of a joint in the picture for as long as it is asked for. */
 export function useInPicture(given: InPicture | null): void {

@@ -1,7 +1,8 @@
 /** What the bench is being asked to do: which panel and dialog are open, how the wood is shown. */
 import { create } from 'zustand'
+import type { Reach } from '../../core/joints/offers'
 import type { Axis, Box, Vec3 } from '../../core/pieces'
-import type { InPicture } from './JointKnob'
+import type { NodeKey } from '../../core/resolve'
 import type { Hung } from './placing/hang'
 
 export type ViewName = 'front' | 'back' | 'left' | 'right' | 'top' | 'bottom' | 'pictorial'
@@ -33,6 +34,16 @@ export const PANELS = [
   'mirror',
   'measure',
 ] as const
+
+/** A figure of a joint that stands in the picture. */
+export interface InPicture {
+  readonly reach: Reach
+  /** As stored. */
+  readonly text: string
+  readonly locals: Readonly<Record<string, NodeKey>>
+  /** Takes the measure anew; says why it cannot be, or null. */
+  readonly put: (text: string) => string | null
+}
 
 interface Bench {
   readonly panel: (typeof PANELS)[number]

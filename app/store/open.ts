@@ -2,7 +2,6 @@
  * The project that is open: its document, what was told of the model worked out from it, what is chosen, and
  * what can be undone. All changes go through `run`; nothing else writes the document.
  */
-import type { Patch } from 'immer'
 import { create } from 'zustand'
 import {
   execute,
@@ -18,14 +17,8 @@ import { instanceKey, pieceOf } from '../../core/resolve'
 import { Showing, type Shown } from '../../core/shown'
 import { sayFault } from './hands'
 import { askModel, noteStep, type Asking } from './modelling'
-import { pastOf } from './past'
+import { pastOf, type Step } from './past'
 import type { Opened } from './shelf'
-
-export interface Step {
-  readonly says: string
-  readonly patches: Patch[]
-  readonly inverse: Patch[]
-}
 
 export type Saved =
   { readonly state: 'saved' | 'waiting' | 'saving' } | { readonly state: 'failed'; readonly why: string }

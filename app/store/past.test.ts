@@ -1,8 +1,7 @@
 import fc from 'fast-check'
 import { change, execute, readProject, replay, writeProject, type Project } from '../../core/document'
 import { block, make } from '../../core/testing/bench'
-import type { Step } from './open'
-import { fingerprint, notePast, pastOf } from './past'
+import { fingerprint, notePast, pastOf, type Step } from './past'
 
 /** A window’s store with room for so many signs. */
 function storeOf(room = Infinity): Storage {

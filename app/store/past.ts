@@ -2,8 +2,15 @@
  * What can be undone, kept for this window over a reload. It belongs to one document, told by a fingerprint,
  * and comes back with that one only.
  */
+import type { Patch } from 'immer'
 import type { Project } from '../../core/document'
-import type { Step } from './open'
+
+/** A change that was made, in words, and the ways there and back. */
+export interface Step {
+  readonly says: string
+  readonly patches: Patch[]
+  readonly inverse: Patch[]
+}
 
 export interface Past {
   readonly past: readonly Step[]

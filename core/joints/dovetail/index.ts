@@ -71,6 +71,8 @@ export const dovetail = defineJoint({
       ? {
           between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.cornerFace)],
           fields: { pin: rounded(c.guest.thickness / 2, resolved.style.unit) },
+          // A drawer is pulled by its front: its sides have the tails.
+          options: { tails: c.host.facing.room[0] === 1 && c.guest.facing.room[0] !== 1 ? 'host' : 'guest' },
         }
       : null,
   rank: () => 2,
