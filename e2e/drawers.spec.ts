@@ -114,9 +114,10 @@ test('J5 by hand: a case, and three drawers in it', async ({ page }) => {
     wanted.forEach((mm, n) => expect(found[n]).toBeCloseTo(mm, 1))
   await maker.screen('Cuts')
   is(await sizes('Drawer front'), wide, high, thick)
-  // From behind the front to 6 before the case’s back; its end is let a third into the front.
-  is(await sizes('Drawer side'), 300 - 6 - thick + third(thick), high, thin)
+  // From behind the front to 6 before the case’s back; its tails leave a quarter of the front before them.
+  is(await sizes('Drawer side'), 300 - 6 - thick + (3 / 4) * thick, high, thin)
   const inside = wide - 2 * thin
-  is(await sizes('Drawer back'), inside + 2 * third(thin), high, thin)
+  // Fingers go through, and the bottom lies a third deep in its grooves.
+  is(await sizes('Drawer back'), inside + 2 * thin, high, thin)
   is(await sizes('Drawer bottom'), inside + 2 * third(thin))
 })

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { Maker } from './maker'
+import { Maker, openDemo } from './maker'
 
 test('a maker dovetails a corner, makes it half-blind, and finds it again', async ({ page }) => {
   const maker = new Maker(page)
@@ -24,13 +24,21 @@ test('a maker dovetails a corner, makes it half-blind, and finds it again', asyn
     await page.keyboard.press('j')
     const card = page.getByRole('listitem').filter({ hasText: 'Side end against Front, at a corner' })
     const kind = card.getByLabel(/^Joint for/)
-    await expect(kind.getByRole('option').first()).toHaveText('Rabbet')
+    await expect(kind.getByRole('option').first()).toHaveText('Finger joint')
     await kind.selectOption({ label: 'Dovetail' })
     await card.getByLabel('Pin at its narrow side').fill('9 +')
     await card.getByLabel('Pin at its narrow side').press('Enter')
     await expect(card.getByText('Something is missing at the end')).toBeVisible()
     await card.getByLabel('Pin at its narrow side').fill('9')
     await card.getByLabel('Pin at its narrow side').press('Enter')
+    // Which piece has what is seen before it is made, and can be turned about.
+    const drawing = card.getByRole('img', { name: /^How it comes apart/ }).locator('path')
+    await expect(drawing).toHaveAttribute('d', /L/)
+    const before = await drawing.getAttribute('d')
+    await card.getByLabel('Tails on').selectOption({ label: 'Front' })
+    await expect(drawing).not.toHaveAttribute('d', before!)
+    await card.getByLabel('Tails on').selectOption({ label: 'Side' })
+    await expect(card.getByLabel('Lap before half-blind tails')).toHaveCount(0)
     await card.getByRole('button', { name: 'Make 1 joint' }).click()
   })
 
@@ -97,4 +105,73 @@ test('a leaning lid follows its slope, and the side and the bevel follow the lid
   await expect(page.getByRole('region', { name: 'Work' })).toContainText('mitre 11° from square')
   await page.keyboard.press('ControlOrMeta+z')
   await expect(page.getByRole('region', { name: 'Work' })).toContainText('mitre 12° from square')
+})
+
+test('how deep a dado is stands in the picture, and is dragged or stepped there', async ({ page }) => {
+  const maker = await openDemo(page)
+  await maker.choose('Left side')
+  const work = page.getByRole('region', { name: 'Work' })
+  await work.getByRole('button', { name: 'The joint of step 2' }).click()
+  const field = work.getByLabel('Depth', { exact: true })
+  await expect(field).toHaveValue('T/3')
+  const figure = page.getByRole('slider', { name: 'Depth' })
+  await expect(figure).toHaveText('Depth: 1⁄4')
+  await figure.focus()
+  await page.keyboard.press('ArrowUp')
+  await expect(field).toHaveValue('T/3 + 1/16')
+  await expect(figure).toHaveText('Depth: 5⁄16')
+
+  // It goes in to the left: dragged against that it is less, never less than a step; Esc lets it go.
+  await page.getByRole('button', { name: 'Front', exact: true }).click()
+  const at = async () => {
+    const b = (await figure.boundingBox())!
+    return { x: b.x + b.width / 2, y: b.y + b.height / 2 }
+  }
+  await expect(async () => {
+    const [a, b] = [await at(), await at()]
+    expect(a).toEqual(b)
+  }).toPass()
+  const from = await at()
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  await page.mouse.move(from.x + 60, from.y, { steps: 4 })
+  await expect(figure).toHaveText('Depth: 1⁄16')
+  await page.keyboard.press('Escape')
+  await page.mouse.up()
+  await expect(field).toHaveValue('T/3 + 1/16')
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  await page.mouse.move(from.x + 60, from.y, { steps: 4 })
+  await page.mouse.up()
+  await expect(field).toHaveValue('T/3 - 3/16')
+  await page.keyboard.press('Control+z')
+  await expect(field).toHaveValue('T/3 + 1/16')
+})
+
+test('faces, edges and corners are measured between, with the angle', async ({ page }) => {
+  await openDemo(page)
+  await page.keyboard.press('1')
+  await page.keyboard.press('m')
+  await expect(page.getByText('Pick a face, an edge or a corner for “From”, or press Esc')).toBeVisible()
+  const bench = page.locator('canvas')
+  const box = (await bench.boundingBox())!
+  const said = page.getByRole('status').filter({ hasText: /mm|°/ })
+  // From the front, a shelf's front edge is met in the middle; twice the same place is nowhere apart.
+  const place = { x: box.width / 2, y: box.height / 2 - 22 }
+  await expect(async () => {
+    await page.getByRole('button', { name: 'Measure something else' }).click()
+    await bench.click({ position: place })
+    await bench.click({ position: place })
+    await expect(said).toContainText('0', { timeout: 1000 })
+  }).toPass()
+  await page.getByRole('button', { name: 'Measure something else' }).click()
+  await page.getByLabel('From', { exact: true }).fill('Left side·right')
+  await page.getByLabel('From', { exact: true }).press('Enter')
+  await page.getByLabel('To', { exact: true }).fill('Bottom·top')
+  await page.getByLabel('To', { exact: true }).press('Enter')
+  await expect(said).toHaveText('at 90°, square to each other')
+  await page.getByLabel('To', { exact: true }).fill('Right side·left')
+  await page.getByLabel('To', { exact: true }).press('Enter')
+  await expect(said).toContainText('30')
+  await expect(said).toContainText('762 mm')
 })

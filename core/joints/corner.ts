@@ -68,6 +68,13 @@ export const makesCorner = (c: Contact): boolean =>
   c.cornerFace !== null &&
   sortOfFace(c.cornerFace) === 'end'
 
+/** Whether a corner is that of a box or a drawer: both boards stand on edge, their grain round about. */
+export const makesBox = (c: Contact): boolean =>
+  makesCorner(c) && [c.guest, c.host].every((i) => i.square && i.facing.room[1] === 2)
+
+/** Whether what takes the other at a corner of a box is the thicker, as the front of a drawer is. */
+export const isFront = (c: Contact): boolean => makesBox(c) && c.host.thickness > 1.2 * c.guest.thickness
+
 /**
  * A strip of the corner: between two places beyond the shoulder and a range along the width, through the
  * guest's thickness.

@@ -92,3 +92,49 @@ test('the drawing of a joint shows its pieces cut, and changes with what is chos
   expect(pins).not.toBe(tails)
   expect(drawn('mitre', {})).toMatch(/^-?[\d.]+ -?[\d.]+ [\d.]+ [\d.]+\|M/)
 })
+
+test.each([
+  ['a box', corner, 'fingers', {}],
+  [
+    'a drawer behind its thicker front',
+    make([
+      ...block('a', 'right-front', [0, 400], [0, 18], [0, 100]),
+      change.addStock({
+        id: 'thin',
+        name: 'thin',
+        kind: 'board',
+        species: 'oak',
+        thickness: '12',
+        width: '100',
+        lengths: ['2000'],
+      }),
+      change.addPiece({
+        kind: 'made',
+        id: 'b',
+        name: 'B',
+        stock: 'thin',
+        facing: 'back-left',
+        spans: {
+          across: { start: '0' },
+          deep: { start: '18', size: '300' },
+          up: { start: '0', size: '100' },
+        },
+      }),
+    ]),
+    'dovetail',
+    { tails: 'guest', manner: 'blind' },
+  ],
+  [
+    'a case with its top on',
+    make([
+      ...block('a', 'up-left', [0, 18], [0, 300], [0, 700]),
+      ...block('b', 'right-up', [18, 400], [0, 300], [682, 18]),
+    ]),
+    'housing',
+    {},
+  ],
+])('at the corner of %s the likely joint comes first', (_, project, kind, options) => {
+  const { resolved, groups, offers } = open(project)
+  expect(offers[0]!.kinds[0]!.kind).toBe(kind)
+  expect(proposedAt(groups[0]!, kind, {}, resolved)!.options).toEqual(options)
+})

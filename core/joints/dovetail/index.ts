@@ -2,7 +2,7 @@ import { faceOf, type Joint } from '../../document'
 import { normalOf } from '../../pieces'
 import type { Growth } from '../../resolve'
 import { memberAt } from '../contacts'
-import { makesCorner } from '../corner'
+import { isFront, makesBox, makesCorner } from '../corner'
 import { chosen, defineJoint, FIT, NARROWEST } from '../kind'
 import { depthBehind, touchBehind } from '../meet'
 import { rounded } from '../suggest'
@@ -72,10 +72,13 @@ export const dovetail = defineJoint({
           between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.cornerFace)],
           fields: { pin: rounded(c.guest.thickness / 2, resolved.style.unit) },
           // A drawer is pulled by its front: its sides have the tails.
-          options: { tails: c.host.facing.room[0] === 1 && c.guest.facing.room[0] !== 1 ? 'host' : 'guest' },
+          options: {
+            tails: c.host.facing.room[0] === 1 && c.guest.facing.room[0] !== 1 ? 'host' : 'guest',
+            ...(isFront(c) ? { manner: 'blind' } : {}),
+          },
         }
       : null,
-  rank: () => 2,
+  rank: (c) => (isFront(c) ? -2 : makesBox(c) ? -0.5 : 2),
   consequence: (_, c) => [
     `${c.guest.name} grows into ${c.host.name}; one gets tails, the other the sockets for them`,
   ],

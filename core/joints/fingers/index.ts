@@ -4,7 +4,7 @@ import { BEYOND, runOut, type Sockets } from '../../work'
 import { asTool } from '../channel'
 import { rest, type Range } from '../block'
 import { memberAt } from '../contacts'
-import { cornerAt, hostWidth, makesCorner, onBoard, strip, type Corner } from '../corner'
+import { cornerAt, hostWidth, makesBox, makesCorner, onBoard, strip, type Corner } from '../corner'
 import type { Deriving } from '../deriving'
 import { chosen, defineJoint, FIT, NARROWEST } from '../kind'
 import { depthBehind } from '../meet'
@@ -42,7 +42,7 @@ export const fingers = defineJoint({
     makesCorner(c)
       ? { between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.cornerFace)], fields: {} }
       : null,
-  rank: () => 1,
+  rank: (c) => (makesBox(c) ? -1 : 1),
   consequence: (_, c) => [
     `${c.guest.name} grows through ${c.host.name}, and both get fingers across the width`,
   ],
