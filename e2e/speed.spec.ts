@@ -2,7 +2,7 @@
 import { expect, test } from '@playwright/test'
 import { MIXED, wall } from '../core/testing/wall'
 import { Maker } from './maker'
-import { scriptTime, seenIn, watch } from './watch'
+import { scriptTime, seenIn, tracedTasks, watch } from './watch'
 
 // What Playwright records for its traces is script too.
 test.use({ trace: 'off' })
@@ -70,6 +70,35 @@ test('a project of 200 pieces and 320 joints stays quick under the hands', async
     `${((typing - (idle * 1.5) / 2.5) / typed.length).toFixed(1)} ms of script`,
   )
   await field.press('Escape')
+
+  const sayTasks = (tasks: readonly number[]) =>
+    `${tasks.length} tasks with script, ${tasks.filter((t) => t > 16).length} over 16 ms, ` +
+    `the longest ${tasks
+      .slice(0, 3)
+      .map((t) => t.toFixed(1))
+      .join(', ')} ms`
+  await field.focus()
+  const typingTasks = await tracedTasks(page, async () => {
+    await page.keyboard.type('700 + 12', { delay: 80 })
+    await page.waitForTimeout(300)
+  })
+  told('typing in a field', sayTasks(typingTasks))
+  await field.press('Escape')
+  await field.press('Escape')
+  await maker.choose('s7_3')
+  const knob = page.getByLabel('Move up')
+  await expect(knob).toBeVisible()
+  const at = (await knob.boundingBox())!
+  const draggingTasks = await tracedTasks(page, async () => {
+    await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2)
+    await page.mouse.down()
+    for (let n = 1; n <= 30; n++) await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2 - 2 * n)
+    await page.waitForTimeout(200)
+    await page.keyboard.press('Escape')
+    await page.mouse.up()
+  })
+  expect(draggingTasks.length).toBeGreaterThan(10)
+  told('dragging a shelf', sayTasks(draggingTasks))
 
   for (const screen of ['Cuts', 'Plans'] as const) {
     await seenIn(page)

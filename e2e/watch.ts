@@ -90,6 +90,42 @@ export const seenIn = (page: Page): Promise<Seen> =>
     return now
   })
 
+interface TraceEvent {
+  readonly name: string
+  readonly ph: string
+  readonly pid: number
+  readonly tid: number
+  readonly ts: number
+  readonly dur?: number
+  /** Processor time of the thread. */
+  readonly tdur?: number
+  readonly args?: { readonly name?: string }
+}
+
+/**
+ * The tasks of the page's own thread that ran script while something was done, by the browser's trace:
+ * processor time, milliseconds, the longest first.
+ */
+export async function tracedTasks(page: Page, act: () => Promise<void>): Promise<number[]> {
+  const browser = page.context().browser()!
+  await browser.startTracing(page, { categories: ['toplevel', 'devtools.timeline', '__metadata'] })
+  await act()
+  const { traceEvents } = JSON.parse((await browser.stopTracing()).toString()) as {
+    traceEvents: TraceEvent[]
+  }
+  const of = ({ pid, tid }: TraceEvent) => `${pid} ${tid}`
+  const mains = new Set(
+    traceEvents.filter((e) => e.name === 'thread_name' && e.args?.name === 'CrRendererMain').map(of),
+  )
+  const main = traceEvents.filter((e) => e.ph === 'X' && mains.has(of(e)))
+  const script = main.filter((e) => e.name === 'FunctionCall' || e.name === 'EventDispatch')
+  return main
+    .filter((e) => e.name.endsWith('RunTask') && (e.dur ?? 0) > 0)
+    .filter((t) => script.some((s) => of(s) === of(t) && s.ts >= t.ts && s.ts <= t.ts + t.dur!))
+    .map((t) => (t.tdur ?? t.dur ?? 0) / 1000)
+    .sort((a, b) => b - a)
+}
+
 /** How long the page has run script so far, milliseconds. */
 export async function scriptTime(cdp: CDPSession): Promise<number> {
   const { metrics } = await cdp.send('Performance.getMetrics')

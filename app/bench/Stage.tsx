@@ -47,6 +47,7 @@ const INKS = {
 } as const
 
 const NOWHERE: Vec3 = [0, 0, 0]
+const TOGETHER: ReadonlyMap<string, Vec3> = new Map()
 const CLEAR: Box = { min: [0, 0, 0], max: [900, 300, 900] }
 /** A pointer that went further than this, in pixels, has turned the view, and pressed nothing. */
 const STILL = 4
@@ -122,9 +123,11 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
       const way = ways?.get(i.key) ?? (all ? shiftApart(i.box, all, 1) : NOWHERE)
       return vec3((k) => apart * way[k])
     }
-    return new Map(apart > 0 ? instances.map((i) => [i.key, far(i)] as const) : [])
+    return apart > 0 ? new Map(instances.map((i) => [i.key, far(i)] as const)) : TOGETHER
   }, [instances, apart, all, ways])
-  useEffect(() => useBench.setState({ shifts }), [shifts])
+  useEffect(() => {
+    if (useBench.getState().shifts !== shifts) useBench.setState({ shifts })
+  }, [shifts])
   const swing = useBench((s) => s.swing)
   const swung = useMemo(() => framesSwung(useOpen.getState().shown, swing), [swing])
   const inks = INKS[theme === 'night' ? 'night' : 'day']
