@@ -27,6 +27,9 @@ export function useShortcuts(shortcuts: Shortcuts): void {
       const act = now.current[name]
       if (!act || e.defaultPrevented || e.altKey) return
       const typing = isTyping(e.target)
+      // Esc leaves a field first; the next one is the page's.
+      if (typing && name === 'escape' && !(e.target as HTMLElement).closest('[role=dialog]'))
+        (e.target as HTMLElement).blur()
       if (typing && (!name.startsWith('mod+') || /mod\+(shift\+)?[zy]/.test(name))) return
       if (!name.startsWith('mod+') && document.querySelector('[role=dialog],[role=menu]')) return
       e.preventDefault()

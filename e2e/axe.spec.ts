@@ -1,0 +1,128 @@
+/** No panel, dialog or state of the bench keeps anyone out, by day or by night. */
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { openDemo, type Maker } from './maker'
+
+async function sound(page: Page, state: string, theme: 'day' | 'night'): Promise<void> {
+  const axe = new AxeBuilder({ page })
+  // By night only colours are others.
+  if (theme === 'night') axe.withRules('color-contrast')
+  const { violations } = await axe.analyze()
+  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')
+  const says = serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 200)).join(' | ')}`)
+  expect({ state, says }).toEqual({ state, says: [] })
+}
+
+/** Opens a state from a bench on which nothing is open or chosen. */
+type Opens = (page: Page, maker: Maker) => Promise<void>
+const byKey =
+  (key: string, heading: string): Opens =>
+  async (page) => {
+    await page.keyboard.press(key)
+    await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible()
+  }
+const chosen =
+  (name: string, then?: Opens): Opens =>
+  async (page, maker) => {
+    await maker.choose(name)
+    await expect(page.getByLabel('Name', { exact: true })).toBeVisible()
+    await then?.(page, maker)
+  }
+
+const STATES: ReadonlyArray<readonly [string, Opens]> = [
+  ['a board', byKey('b', 'Add a board')],
+  ['a board between faces', byKey('n', 'Board between faces')],
+  ['set against', byKey('a', 'Set against')],
+  ['a slope', byKey('y', 'Lay on two edges')],
+  ['joining', byKey('j', 'Join')],
+  ['ready work', byKey('w', 'Ready work')],
+  ['measuring', byKey('m', 'Measure')],
+  ['a ticket', chosen('Left side')],
+  [
+    'a joint that is open',
+    chosen('Left side', async (page) => {
+      await page.getByRole('button', { name: 'The joint of step 2' }).click()
+      await expect(page.getByRole('slider', { name: 'Depth' })).toBeVisible()
+    }),
+  ],
+  ['a twin', chosen('Right side')],
+  ['mirroring', chosen('Top', byKey('i', 'Mirror Top'))],
+  [
+    'spacing evenly',
+    chosen('Shelf', async (page) => {
+      await page.keyboard.press('e')
+      await expect(page.getByRole('dialog')).toBeVisible()
+    }),
+  ],
+  [
+    'several chosen',
+    async (page, maker) => {
+      await maker.choose('Top')
+      await page
+        .getByRole('region', { name: 'Pieces' })
+        .getByRole('button', { name: /Bottom/ })
+        .click({ modifiers: ['Control'] })
+      await expect(page.getByRole('heading', { name: /2 pieces/ })).toBeVisible()
+    },
+  ],
+  [
+    'a slip beside its field',
+    chosen('Left side', async (_, maker) => {
+      const across = maker.row('Across').getByRole('textbox').first()
+      await across.fill('1 1/')
+      await across.press('Enter')
+      await expect(across).toHaveAttribute('aria-invalid', 'true')
+    }),
+  ],
+  [
+    'apart and cut open',
+    async (page) => {
+      await page.keyboard.press('x')
+      await page.keyboard.press('k')
+      await expect(page.getByLabel('How far apart')).toBeVisible()
+    },
+  ],
+  [
+    'the palette',
+    async (page) => {
+      await page.keyboard.press('Control+k')
+      await expect(page.getByRole('dialog')).toBeVisible()
+    },
+  ],
+  [
+    'the keys',
+    async (page) => {
+      await page.keyboard.press('?')
+      await expect(page.getByRole('dialog')).toBeVisible()
+    },
+  ],
+  [
+    'kept views',
+    async (page) => {
+      await page.keyboard.press('v')
+      await expect(page.getByRole('dialog')).toBeVisible()
+    },
+  ],
+  [
+    'a picture',
+    async (page) => {
+      await page.keyboard.press('Shift+P')
+      await expect(page.getByRole('dialog')).toBeVisible()
+    },
+  ],
+]
+
+for (const theme of ['day', 'night'] as const)
+  test(`nothing serious on any state of the bench, by ${theme}`, async ({ page }) => {
+    const maker = await openDemo(page)
+    await page.getByRole('button', { name: 'Not again' }).click()
+    if (theme === 'night') await page.getByRole('button', { name: /night/i }).click()
+    await expect(page.locator('html')).toHaveAttribute('data-theme', theme)
+    for (const [state, opens] of STATES) {
+      await opens(page, maker)
+      await sound(page, state, theme)
+      // A field lets go first, then what is open, then what is chosen.
+      for (let n = 0; n < 4; n++) await page.keyboard.press('Escape')
+      await expect(page.getByRole('heading', { name: 'Ticket' })).toBeVisible()
+    }
+  })
