@@ -55,10 +55,9 @@ test('the way between two faces is measured in both units, by names or by clicks
   await page.keyboard.press('m')
   const bench = page.locator('canvas')
   const box = (await bench.boundingBox())!
-  const from = page.getByLabel('From', { exact: true })
   await expect(async () => {
     await bench.click({ position: { x: box.width / 2, y: (box.height - 44) / 2 } })
-    await expect(from).toHaveValue('Left side·left', { timeout: 1000 })
+    await expect(page.getByText('Left side·left')).toBeVisible({ timeout: 1000 })
   }).toPass()
   const to = page.getByLabel('To', { exact: true })
   await to.fill('Right side·right')
@@ -67,7 +66,7 @@ test('the way between two faces is measured in both units, by names or by clicks
   await expect(says).toHaveText('31 1⁄2 · 800.1 mm')
   await to.fill('Top·top')
   await to.press('Enter')
-  await expect(says).toHaveText('The two faces stand square to each other')
+  await expect(says).toHaveText('at 90°, square to each other')
   await to.fill('Back·frot')
   await to.press('Enter')
   await expect(page.getByText(/is not a face or a size/)).toBeVisible()

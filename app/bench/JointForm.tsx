@@ -2,18 +2,13 @@ import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { change, type Joint } from '../../core/document'
 import { keyOf } from '../../core/resolve'
-import { useAsked, type Asked } from '../store/asked'
 import { run, useOpen } from '../store/open'
 import { Faulted } from '../ui/Faulted'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
 import { useInPicture } from './JointKnob'
+import { useJointSheet } from './jointSheet'
 import { RecordForm } from './RecordForm'
-import type { JointSheet } from '../../core/joints/offers'
-
-/** What there is to set on a joint; null for one of a kind that is not known. */
-export const useJointSheet = (id: string): Asked<JointSheet | null> =>
-  useAsked(id, (hand) => hand.jointSheet(id))
 
 /** The joints that are made as this one is, it among them. */
 function alikeTo(joint: Joint, joints: readonly Joint[]): string[] {

@@ -26,19 +26,14 @@ export const StoryStick = memo(function StoryStick() {
   const species = useOpen((s) => s.shown.byId.get(pieceOf(key))?.stock?.stock.species ?? '')
   const [axis, setAxis] = useState<Axis>(0)
   const [between, setBetween] = useState(false)
-  if (!instance)
-    return (
-      <div className="grid h-22 place-items-center border-t border-hairline bg-panel text-quiet">
-        The story stick of the chosen piece lies here.
-      </div>
-    )
+  if (!instance) return null
   const size = instance[ALONG[axis]]
   const ticks = ticksOf(size, axis, features)
   const toggle = (on: boolean) =>
     'measure min-w-8 border px-1.5 pointer-coarse:min-h-9 pointer-coarse:min-w-11 ' +
     `${on ? 'border-chalk bg-chalk-pale' : 'border-hairline'}`
   return (
-    <div className="flex h-22 items-stretch border-t border-hairline bg-panel">
+    <div className="flex h-full items-stretch">
       <div className="w-52 shrink-0 border-r border-hairline p-2">
         <p className="truncate font-semibold" title={instance.name}>
           {instance.name}

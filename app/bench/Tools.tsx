@@ -7,8 +7,8 @@ const at = (place: 'tools' | 'views'): readonly BenchCommand[] =>
 
 const LOOKS = {
   tools: {
-    bar: 'top-2 left-2 grid w-18 gap-1',
-    button: 'flex-col gap-0 px-1 py-1 text-xs',
+    bar: 'top-2 left-2 flex max-h-[calc(100%-1rem)] w-18 flex-col flex-wrap content-start gap-1',
+    button: 'w-18 flex-col gap-0 px-1 py-1 text-xs',
     on: 'border-chalk bg-chalk-pale',
     icon: 16,
   },

@@ -5,9 +5,15 @@ import { sayFace } from '../../core/pieces'
 import { originalOf } from '../../core/resolve'
 import { ownWork, workKind, type Feature } from '../../core/work'
 import { light, useOpen } from '../store/open'
+import { later } from '../ui/later'
 import { Sentence } from '../ui/Sentence'
-import { JointForm, useJointSheet } from './JointForm'
-import { AddWork, StepForm } from './StepForm'
+import { useJointSheet } from './jointSheet'
+
+const JointForm = later(async () => (await import('./JointForm')).JointForm)
+const StepForm = later(async () => (await import('./StepForm')).StepForm)
+const AddWork = later(async () => (await import('./StepForm')).AddWork)
+/** What is fetched before it is wanted. */
+export const FORMS = [JointForm, StepForm]
 
 /** A line of the list: work, or a joint or a step that makes none as things stand. */
 interface Row {

@@ -1,4 +1,11 @@
-import { memo, useState } from 'react'
+import {
+  getCoreRowModel,
+  getSortedRowModel,
+  useReactTable,
+  type ColumnDef,
+  type SortingState,
+} from '@tanstack/react-table'
+import { memo, useMemo, useState } from 'react'
 import type { CutGroup, CutRow } from '../../core/cuts'
 import { BOARD_FEET_PER_M3, FEET_PER_M, SQUARE_FEET_PER_M2 } from '../../core/cuts'
 import { keyOf } from '../../core/resolve'
@@ -9,15 +16,15 @@ import { Len } from '../ui/Len'
 import { Mark } from '../ui/Mark'
 import { pointing, usePointed } from './pointed'
 
-type Column = 'mark' | 'name' | 'quantity' | 'length' | 'width' | 'thickness'
-const COLUMNS: ReadonlyArray<readonly [Column, string, string]> = [
-  ['mark', 'Mark', 'text-left'],
-  ['name', 'Name', 'text-left'],
-  ['quantity', 'Make', 'text-right'],
-  ['length', 'Length', 'text-right'],
-  ['width', 'Width', 'text-right'],
-  ['thickness', 'Thick', 'text-right'],
-]
+/** Columns that can be sorted by, in order; where they stand in a row is theirs too. */
+const COLUMNS = [
+  { id: 'mark', header: 'Mark', right: false },
+  { id: 'name', header: 'Name', right: false },
+  { id: 'quantity', header: 'Make', right: true },
+  { id: 'length', header: 'Length', right: true },
+  { id: 'width', header: 'Width', right: true },
+  { id: 'thickness', header: 'Thick', right: true },
+] as const
 
 /**
  * Columns of fixed tracks, so that rows out of sight need no layout. What is laid out as a grid says itself
@@ -38,32 +45,50 @@ interface Props {
 
 /** What to cut from one stock; pressing a heading sorts by it. */
 export const CutTable = memo(function CutTable({ group, order }: Props) {
-  const [by, setBy] = useState<{ column: Column; down: boolean }>({ column: 'mark', down: false })
+  const [sorting, setSorting] = useState<SortingState>([{ id: 'mark', desc: false }])
   const { extraLength, extraWidth } = useOpen((s) => s.shown.settings)
   const rough = extraLength > 0 || extraWidth > 0
-  const place = (r: CutRow) => (by.column === 'mark' ? order.get(r.mark)!.n : r[by.column])
-  const rows = [...group.rows].sort((a, b) => {
-    const [x, y] = [place(a), place(b)]
-    return (by.down ? -1 : 1) * (typeof x === 'string' ? x.localeCompare(String(y)) : x - (y as number))
+  const columns = useMemo(
+    () =>
+      COLUMNS.map(({ id, header }): ColumnDef<CutRow> => ({
+        id,
+        header,
+        accessorFn: (r) => (id === 'mark' ? order.get(r.mark)!.n : r[id]),
+        sortingFn: id === 'name' ? 'text' : 'basic',
+        sortDescFirst: false,
+      })),
+    [order],
+  )
+  const table = useReactTable({
+    data: group.rows as CutRow[],
+    columns,
+    state: { sorting },
+    onSortingChange: setSorting,
+    enableSortingRemoval: false,
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
   })
   return (
     <div className="overflow-x-auto">
       <table className="measure block w-full min-w-3xl text-sm" role="table">
         <thead className="block" role="rowgroup">
           <tr className={`border-b border-edge ${rough ? ROUGH_TRACKS : TRACKS}`} role="row">
-            {COLUMNS.map(([column, title, align]) => (
-              <th
-                key={column}
-                role="columnheader"
-                className={`px-2 py-1 font-semibold ${align}`}
-                aria-sort={by.column === column ? (by.down ? 'descending' : 'ascending') : 'none'}
-              >
-                <button onClick={() => setBy({ column, down: by.column === column && !by.down })}>
-                  {title}
-                  {by.column === column ? (by.down ? ' ↓' : ' ↑') : ''}
-                </button>
-              </th>
-            ))}
+            {table.getFlatHeaders().map(({ column }, n) => {
+              const sorted = column.getIsSorted()
+              return (
+                <th
+                  key={column.id}
+                  role="columnheader"
+                  className={`px-2 py-1 font-semibold ${COLUMNS[n]!.right ? 'text-right' : 'text-left'}`}
+                  aria-sort={sorted ? `${sorted}ending` : 'none'}
+                >
+                  <button onClick={column.getToggleSortingHandler()}>
+                    {COLUMNS[n]!.header}
+                    {sorted ? (sorted === 'desc' ? ' ↓' : ' ↑') : ''}
+                  </button>
+                </th>
+              )
+            })}
             {(rough ? ['Rough', 'Work', 'Note'] : ['Work', 'Note']).map((title) => (
               <th
                 key={title}
@@ -76,7 +101,7 @@ export const CutTable = memo(function CutTable({ group, order }: Props) {
           </tr>
         </thead>
         <tbody className="block" role="rowgroup">
-          {rows.map((r) => (
+          {table.getRowModel().rows.map(({ original: r }) => (
             <Row key={r.mark} row={r} n={order.get(r.mark)!.n} rough={rough} />
           ))}
         </tbody>

@@ -13,13 +13,12 @@ import { BenchMenu } from '../bench/Menu'
 import { NoStage } from '../bench/NoStage'
 import { PieceList } from '../bench/PieceList'
 import { SectionBar } from '../bench/SectionBar'
+import { Sides, useRoomy } from '../bench/Sides'
 import { useShapes } from '../bench/shapes'
-import { StoryStick } from '../bench/StoryStick'
-import { Ticket } from '../bench/Ticket'
+import { Ticket, TICKETS } from '../bench/Ticket'
 import { Tools, Views } from '../bench/Tools'
 import { useTyping } from '../bench/typing'
 import { useShortcuts } from '../frame/shortcuts'
-import { Walk } from '../frame/Walk'
 import { useFindings } from '../store/findings'
 import { choose, firstOf, pick, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
@@ -45,6 +44,8 @@ const LATER = {
   mirror: later(async () => (await import('../bench/MirrorPanel')).MirrorPanel),
   measure: later(async () => (await import('../bench/MeasurePanel')).MeasurePanel),
 } as const
+const StoryStick = later(async () => (await import('../bench/StoryStick')).StoryStick)
+const Walk = later(async () => (await import('../frame/Walk')).Walk)
 const ViewsDialog = later(async () => (await import('../bench/ViewsDialog')).ViewsDialog)
 const PictureDialog = later(async () => (await import('../bench/PictureDialog')).PictureDialog)
 const RepeatDialog = later(async () => (await import('../bench/RepeatDialog')).RepeatDialog)
@@ -52,7 +53,7 @@ const Stage = later(async () => (await import('../bench/Stage')).default, {
   waiting: 'Setting up the bench…',
   failed: 'The bench in 3D could not be loaded. Check the connection; everything else goes on working.',
 })
-const FETCHED = [...Object.values(LATER), RepeatDialog, ViewsDialog, PictureDialog]
+const FETCHED = [...Object.values(LATER), ...TICKETS, StoryStick, RepeatDialog, ViewsDialog, PictureDialog]
 const PANELS = { ticket: Ticket, ...LATER } as const
 
 export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Bench', matches)
@@ -69,40 +70,47 @@ export default function BenchScreen() {
   useClipboard(deleteChosen)
   useEffect(() => fetchSoon(FETCHED), [])
   useShortcuts(KEYS)
+  const roomy = useRoomy()
+  const left = (
+    <>
+      <PieceList />
+      <Measures />
+      <Loose />
+    </>
+  )
+  const middle = (
+    <main className="relative h-full min-h-0 overflow-hidden bg-stage">
+      <Standing />
+      <Empty />
+      <Tools readOnly={readOnly} />
+      <SectionBar />
+      <ApartBar />
+      <Views />
+      <Wanted />
+      <Walk />
+      {!roomy && <Drawers />}
+    </main>
+  )
   return (
-    <div
-      className={
-        'relative grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto] ' +
-        'roomy:grid-cols-[232px_minmax(0,1fr)_320px]'
-      }
-    >
-      <aside
-        id="left-panel"
-        className={`${DRAWER} left-0 w-[232px] border-r ${drawer === 'left' ? '' : 'max-roomy:hidden'}`}
-      >
-        <PieceList />
-        <Measures />
-        <Loose />
-      </aside>
-      <main className="relative min-h-0 overflow-hidden bg-stage">
-        <Standing />
-        <Empty />
-        <Tools readOnly={readOnly} />
-        <SectionBar />
-        <ApartBar />
-        <Views />
-        <Wanted />
-        <Walk />
-        <Drawers />
-      </main>
-      <aside
-        id="right-panel"
-        className={`${DRAWER} right-0 w-[320px] border-l ${drawer === 'right' ? '' : 'max-roomy:hidden'}`}
-      >
-        <Panel />
-      </aside>
-      <footer className="roomy:col-span-3">
-        <StoryStick />
+    <div className="relative grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto]">
+      {roomy ? (
+        <Sides left={left} middle={middle} right={<Panel />} />
+      ) : (
+        <>
+          <aside id="left-panel" className={`${DRAWER} left-0 border-r ${drawer === 'left' ? '' : 'hidden'}`}>
+            {left}
+          </aside>
+          {middle}
+          <aside
+            id="right-panel"
+            className={`${DRAWER} right-0 border-l ${drawer === 'right' ? '' : 'hidden'}`}
+          >
+            <Panel />
+          </aside>
+        </>
+      )}
+      <footer className="h-22 border-t border-hairline bg-panel">
+        <Stick />
       </footer>
       <Asking />
       <BenchMenu />
@@ -110,21 +118,26 @@ export default function BenchScreen() {
   )
 }
 
-/** A panel beside the bench; over it where there is no room for both. */
+/** The story stick of the piece chosen last, once there is one. */
+function Stick() {
+  const any = useOpen((s) => s.shown.byKey.has(s.chosen.at(-1) ?? ''))
+  if (any) return <StoryStick />
+  return (
+    <p className="grid h-full place-items-center text-quiet">
+      The story stick of the chosen piece lies here.
+    </p>
+  )
+}
+
+/** A panel over the bench, where there is no room for it beside. */
 const DRAWER =
-  'overflow-auto border-hairline bg-panel ' +
-  'max-roomy:absolute max-roomy:top-0 max-roomy:bottom-22 max-roomy:z-30 max-roomy:max-w-[85vw] ' +
-  'max-roomy:shadow-lg'
+  'absolute top-0 bottom-22 z-30 w-[320px] max-w-[85vw] overflow-auto border-hairline bg-panel shadow-lg'
 
 /** Draws the panels out and puts them back, where they are drawers. */
 function Drawers() {
   const drawer = useBench((s) => s.drawer)
   return (
-    <div
-      className="fixed top-13 left-1/2 z-40 flex -translate-x-1/2 gap-1 roomy:hidden"
-      role="group"
-      aria-label="Panels"
-    >
+    <div className="fixed top-13 left-1/2 z-40 flex -translate-x-1/2 gap-1" role="group" aria-label="Panels">
       {(['left', 'right'] as const).map((side) => (
         <button
           key={side}

@@ -50,15 +50,20 @@ export function later<P extends object>(load: () => Promise<ComponentType<P>>, w
   return Object.assign(Later, { fetch: () => void take().catch(() => undefined) })
 }
 
-/** Fetches parts once hands are on the page; gives what ends the waiting. */
+/** How long after hands are on the page parts are fetched, so that what they ask for comes first. */
+const SOON = 2000
+
+/** Fetches parts soon after hands are on the page; gives what ends the waiting. */
 export function fetchSoon(parts: ReadonlyArray<{ readonly fetch: () => void }>): () => void {
+  let timer: ReturnType<typeof setTimeout> | undefined
   const over = () => {
+    clearTimeout(timer)
     window.removeEventListener('pointermove', come)
     window.removeEventListener('keydown', come)
   }
   const come = () => {
     over()
-    for (const part of parts) part.fetch()
+    timer = setTimeout(() => parts.forEach((part) => part.fetch()), SOON)
   }
   window.addEventListener('pointermove', come)
   window.addEventListener('keydown', come)
