@@ -323,3 +323,48 @@ test('who is new is walked round a demo once, and not where there is nothing yet
   await expect(page.getByRole('toolbar', { name: 'Tools' })).toBeVisible()
   await expect(walk).toHaveCount(0)
 })
+
+test('the panels at the sides are as wide as they were drawn, by mouse and by keys', async ({ page }) => {
+  const maker = await openDemo(page)
+  await maker.choose('Left side')
+  const seam = page.getByRole('separator', { name: 'Width of the ticket' })
+  const wide = async () => (await page.getByRole('complementary').last().boundingBox())!.width
+  const before = await wide()
+  const at = (await seam.boundingBox())!
+  await page.mouse.move(at.x, at.y + 200)
+  await page.mouse.down()
+  await page.mouse.move(at.x - 100, at.y + 200, { steps: 4 })
+  await page.mouse.up()
+  expect((await wide()) - before).toBeCloseTo(100, -1)
+  await seam.focus()
+  await page.keyboard.press('ArrowRight')
+  await expect.poll(wide).toBeLessThan(before + 90)
+  const drawn = await wide()
+  await page.reload()
+  await expect(seam).toBeVisible()
+  await expect.poll(wide).toBeCloseTo(drawn, 0)
+})
+
+test('the cut list is sorted by what its headings are pressed for', async ({ page }) => {
+  const maker = await openDemo(page)
+  await maker.screen('Cuts')
+  const table = page.getByRole('table').first()
+  await expect(table.getByRole('row').nth(1)).toBeVisible()
+  const marks = () => table.locator('tbody tr td:first-child').allTextContents()
+  const lengths = async () =>
+    (await table.locator('[data-size=length]').allTextContents()).map((text) => {
+      const [whole = '0', part] = text.replace('≈', '').trim().replaceAll('\u2044', '/').split(' ')
+      const [over, under] = (part ?? '0/1').split('/')
+      return Number(whole) + Number(over) / Number(under)
+    })
+  const first = await marks()
+  expect([...first].sort()).toEqual(first)
+  const heading = table.getByRole('columnheader', { name: /^Length/ })
+  await heading.getByRole('button').click()
+  await expect(heading).toHaveAttribute('aria-sort', 'ascending')
+  const up = await lengths()
+  expect([...up].sort((a, b) => a - b)).toEqual(up)
+  await heading.getByRole('button').click()
+  await expect(heading).toHaveAttribute('aria-sort', 'descending')
+  expect(await lengths()).toEqual([...up].reverse())
+})

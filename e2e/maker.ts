@@ -50,6 +50,7 @@ export class Maker {
   ): Promise<void> {
     const row = this.row(direction)
     const field = row.getByRole('textbox', { name: `${direction} ${fact}` })
+    await expect(row).toBeVisible()
     if (!(await field.isVisible())) {
       await row.getByRole('button', { name: 'fact', exact: true }).click()
       await row.getByLabel(`${direction}: new fact`).selectOption({ label: fact })

@@ -49,7 +49,7 @@ interface Bench {
   readonly panel: (typeof PANELS)[number]
   readonly dialog: 'evenly' | 'repeat' | 'picture' | 'views' | null
   readonly seeThrough: boolean
-  /** How far pieces stand from one another: 0 together, 1 a whole size of all of it. */
+  /** How far pieces stand apart: 0 together, 1 each joint opened by half of the longest extent. */
   readonly apart: number
   /** A grid on the floor, in even steps of the project's unit. */
   readonly grid: boolean

@@ -22,7 +22,7 @@ import { useShortcuts } from '../frame/shortcuts'
 import { useFindings } from '../store/findings'
 import { choose, firstOf, pick, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
-import { fetchSoon, later } from '../ui/later'
+import { AFTER, fetchSoon, later } from '../ui/later'
 
 function hasWebGL(): boolean {
   try {
@@ -53,7 +53,7 @@ const Stage = later(async () => (await import('../bench/Stage')).default, {
   waiting: 'Setting up the bench…',
   failed: 'The bench in 3D could not be loaded. Check the connection; everything else goes on working.',
 })
-const FETCHED = [...Object.values(LATER), ...TICKETS, StoryStick, RepeatDialog, ViewsDialog, PictureDialog]
+const FETCHED = [...Object.values(LATER), RepeatDialog, ViewsDialog, PictureDialog]
 const PANELS = { ticket: Ticket, ...LATER } as const
 
 export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Bench', matches)
@@ -68,7 +68,8 @@ export default function BenchScreen() {
   useKeptBench()
   useTyping()
   useClipboard(deleteChosen)
-  useEffect(() => fetchSoon(FETCHED), [])
+  useEffect(() => fetchSoon([...TICKETS, StoryStick]), [])
+  useEffect(() => fetchSoon(FETCHED, AFTER), [])
   useShortcuts(KEYS)
   const roomy = useRoomy()
   const left = (

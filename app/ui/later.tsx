@@ -50,11 +50,11 @@ export function later<P extends object>(load: () => Promise<ComponentType<P>>, w
   return Object.assign(Later, { fetch: () => void take().catch(() => undefined) })
 }
 
-/** How long after hands are on the page parts are fetched, so that what they ask for comes first. */
-const SOON = 2000
+/** How long after hands are on the page other parts are fetched, so that what they ask for comes first. */
+export const AFTER = 2000
 
-/** Fetches parts soon after hands are on the page; gives what ends the waiting. */
-export function fetchSoon(parts: ReadonlyArray<{ readonly fetch: () => void }>): () => void {
+/** Fetches parts so long after hands are on the page; gives what ends the waiting. */
+export function fetchSoon(parts: ReadonlyArray<{ readonly fetch: () => void }>, after = 0): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined
   const over = () => {
     clearTimeout(timer)
@@ -63,7 +63,7 @@ export function fetchSoon(parts: ReadonlyArray<{ readonly fetch: () => void }>):
   }
   const come = () => {
     over()
-    timer = setTimeout(() => parts.forEach((part) => part.fetch()), SOON)
+    timer = setTimeout(() => parts.forEach((part) => part.fetch()), after)
   }
   window.addEventListener('pointermove', come)
   window.addEventListener('keydown', come)

@@ -54,6 +54,15 @@ test('what it hides is not drawn, and what stands apart is wider by as much', as
   expect((right - left) / upOf(apart)).toBeCloseTo((500 + 2 * 241) / 700, 3)
 })
 
+test('a section is drawn as the bench shows it, its cut faces hatched', async () => {
+  const whole = await drawn(view({}))
+  const open = await drawn(view({ section: { axis: 1, share: 0.5, beyond: false } }))
+  const gone = await drawn(view({ section: { axis: 0, share: 0.5, beyond: true } }))
+  expect(open.length).toBeGreaterThan(whole.length + 20)
+  // What lies beyond the middle is not there: of two boards one is left.
+  expect(gone).toHaveLength(whole.length / 2)
+})
+
 test('an eye where it looks at is no view, and a name is one view’s', () => {
   const blind = execute(pair, change.keepView(view({ from: [250, 150, 350] })))
   expect(blind).toMatchObject({ ok: false })

@@ -2,17 +2,31 @@
 import type { KeptView } from '../document'
 import type { Model } from '../model'
 import { shiftsApart } from '../joints/apart'
-import { carriedBox, minus, plus, vec3 } from '../pieces'
+import { carriedBox, hull, minus, plus, vec3 } from '../pieces'
+import type { Instance } from '../resolve'
+import type { Kernel } from '../solid'
 import { drawnMarks, heightOf, outlineOf, widthOf } from './drawn'
 import { border, drawingArea } from './frame'
-import { drawingView, type Solid } from './hidden/lines'
+import { drawingView } from './hidden/lines'
 import { pictorial } from './hidden/view'
+import { hatching, opened, type Opened, type Opening } from './section'
 import { PAPER, type Sheet } from './sheet'
+
+/** From one line of the hatching to the next, on paper, millimetres. */
+const HATCH = 2.5
+
+/** Where a kept view cuts the wood open: at a share of all of it, as on the bench. */
+function openingOf({ section }: KeptView, instances: readonly Instance[]): Opening | null {
+  const all = hull(instances.map((i) => i.grown))
+  if (!section || !all) return null
+  const { axis, share, beyond } = section
+  return { axis, beyond, at: all.min[axis] + share * (all.max[axis] - all.min[axis]) }
+}
 
 /** Yields now and then while it draws. */
 export function* keptSheet(
   model: Model,
-  solids: ReadonlyMap<string, Solid>,
+  kernel: Kernel,
   kept: KeptView,
   sheet: number,
   of: number,
@@ -24,9 +38,14 @@ export function* keptSheet(
   const ways = shiftsApart(model.resolved)
   const moved = seen.map((i) => ({ i, by: vec3((k) => kept.apart * ways.get(i.key)![k]) }))
   const boxes = moved.map(({ i, by }) => carriedBox(i.grown, by))
-  const stands = moved.flatMap(({ i, by }): Solid[] => {
-    const solid = solids.get(i.key)
-    return solid ? [{ ...solid, frame: { ...solid.frame, origin: plus(solid.frame.origin, by) } }] : []
+  const opening = openingOf(kept, instances)
+  const stands = moved.flatMap(({ i, by }): Opened[] => {
+    if (opening) {
+      const left = opened(model, kernel, i, by, opening)
+      return left ? [left] : []
+    }
+    const frame = { ...i.frame, origin: plus(i.frame.origin, by) }
+    return [{ solid: { shape: kernel.shape(model.recipe(i)), frame }, cut: [] }]
   })
   const toward = minus(kept.from, kept.at)
   // Straight from above, the way up on the paper is to the back.
@@ -36,16 +55,33 @@ export function* keptSheet(
   const outline = outlineOf(boxes, view)
   const room = { width: area.x2 - area.x1, height: area.y2 - area.y1 }
   const scale = Math.min(room.width / widthOf(outline), room.height / heightOf(outline))
-  const marks = drawnMarks(yield* drawingView(stands, view, { hidden: false, arcs: true }), {
-    outline,
-    x: area.x1 + (room.width - widthOf(outline) * scale) / 2,
-    y: area.y1 + (room.height + heightOf(outline) * scale) / 2,
-    scale,
-  })
+  const drawn = yield* drawingView(
+    stands.map((s) => s.solid),
+    view,
+    { hidden: false, arcs: true },
+  )
+  const lines = hatching(
+    stands.flatMap((s) => s.cut),
+    view,
+    HATCH / scale,
+  )
+  const marks = drawnMarks(
+    { ...drawn, visible: [...drawn.visible, ...lines] },
+    {
+      outline,
+      x: area.x1 + (room.width - widthOf(outline) * scale) / 2,
+      y: area.y1 + (room.height + heightOf(outline) * scale) / 2,
+      scale,
+    },
+  )
   const titles = {
     project: model.project.name,
     title: kept.name,
-    detail: kept.apart > 0 ? 'Drawn apart' : 'As kept on the bench',
+    detail:
+      [kept.apart > 0 ? 'drawn apart' : '', kept.section ? 'cut open' : '']
+        .filter(Boolean)
+        .join(', ')
+        .replace(/^./, (c) => c.toUpperCase()) || 'As kept on the bench',
     scale: 'not to scale',
     unit: settings.style.unit,
     projection: settings.projection,

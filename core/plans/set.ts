@@ -22,7 +22,7 @@ export function* planWork(model: Model, kernel: Kernel): Generator<Sheet | null>
     yield null
   }
   yield* withPauses(assemblySheet(model, [...solids.values()], 1, of))
-  for (const [n, view] of views.entries()) yield* withPauses(keptSheet(model, solids, view, 2 + n, of))
+  for (const [n, view] of views.entries()) yield* withPauses(keptSheet(model, kernel, view, 2 + n, of))
   const first = 2 + views.length
   yield* tableSheets(model, first, of)
   for (const [n, a] of alike.entries())

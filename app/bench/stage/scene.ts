@@ -12,10 +12,8 @@ import {
   DirectionalLight,
   DoubleSide,
   EdgesGeometry,
-  InstancedMesh,
   LineBasicMaterial,
   LineSegments,
-  Matrix4,
   Mesh,
   MeshBasicMaterial,
   MeshLambertMaterial,
@@ -23,7 +21,6 @@ import {
   NoToneMapping,
   PerspectiveCamera,
   Plane,
-  Quaternion,
   Raycaster,
   Scene,
   TOUCH,
@@ -32,12 +29,14 @@ import {
   WebGLRenderer,
 } from 'three'
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
-import { cornersOf, plus, sizeOf, type Axis, type Box, type Vec3 } from '../../../core/pieces'
+import { cornersOf, plus, type Axis, type Box, type Vec3 } from '../../../core/pieces'
 import { sameEntries } from '../../store/useShown'
 import { Batch } from './batch'
 import { placeOf, type Board } from './board'
+import { Floor } from './floor'
 import { grainTexture } from './grain'
 import { Lines } from './lines'
+import { filling, Marks } from './marks'
 import { hitOf, type Hit } from './pick'
 import type { Stroke } from './picked'
 
@@ -102,14 +101,13 @@ export class Stage3D {
   private readonly edges = new Lines(this.edge)
   private readonly chosenEdges = new Lines(this.chosenEdge)
   private readonly lit = new Mesh(new BufferGeometry(), this.glow)
-  private patches = new InstancedMesh(new BoxGeometry(), this.patch, 16)
+  private readonly marks = new Marks(this.scene, this.patch)
   private readonly ghostEdge = new LineBasicMaterial({ transparent: true, depthTest: false })
   private readonly ghosts = new LineSegments(new EdgesGeometry(new BoxGeometry()), this.ghostEdge)
   private boards: readonly Board[] = []
   private pulled: { readonly keys: ReadonlySet<string>; readonly by: Vec3 } | null = null
   private outline: HTMLElement | null = null
-  private floor: LineSegments | null = null
-  private readonly floorLine = new LineBasicMaterial({ color: 0x9a9488, transparent: true, opacity: 0.45 })
+  private readonly floor = new Floor(this.scene)
   private readonly watchers = new Set<() => void>()
   private shownAs: Look | null = null
   private cut: Cut | null = null
@@ -141,9 +139,6 @@ export class Stage3D {
     this.edges.object.renderOrder = 1
     this.lit.renderOrder = 3
     this.lit.visible = false
-    this.patches.renderOrder = 4
-    this.patches.frustumCulled = false
-    this.patches.count = 0
     this.ghosts.renderOrder = 5
     this.ghosts.visible = false
     this.ghosts.matrixAutoUpdate = false
@@ -156,7 +151,7 @@ export class Stage3D {
       this.edges.object,
       this.chosenEdges.object,
     )
-    this.scene.add(this.lit, this.patches)
+    this.scene.add(this.lit)
     this.controls = new OrbitControls(this.eye, this.canvas)
     this.controls.zoomToCursor = true
     this.controls.mouseButtons = { LEFT: MOUSE.ROTATE, MIDDLE: MOUSE.ROTATE, RIGHT: MOUSE.ROTATE }
@@ -262,9 +257,7 @@ export class Stage3D {
     if (!box && !this.ghosts.visible) return
     this.ghosts.visible = box !== null
     if (box) {
-      const size = sizeOf(box).map((s) => Math.max(s, 0.4)) as [number, number, number]
-      const at = box.min.map((v, i) => v + (box.max[i]! - v) / 2) as [number, number, number]
-      this.ghosts.matrix.makeScale(...size).setPosition(...at)
+      this.ghosts.matrix.copy(filling(box))
       this.ghostEdge.color.set(colour)
     }
     this.draw()
@@ -336,28 +329,8 @@ export class Stage3D {
   }
 
   /** A grid on the floor round a box, its lines so far apart; null for none. */
-  grid(step: number | null, { min, max }: Box): void {
-    if (step === null && !this.floor) return
-    if (this.floor) this.scene.remove(this.floor)
-    this.floor?.geometry.dispose()
-    this.floor = null
-    if (step !== null) {
-      const wide = Math.max(max[0] - min[0], max[1] - min[1]) + 12 * step
-      // No more lines than the eye tells apart.
-      const every = step * [1, 2, 4, 12, 24].find((n) => wide / (step * n) <= 60)!
-      const places: number[] = []
-      const [left, front] = [min[0], min[1]].map((v) => Math.floor((v - 6 * step) / every) * every)
-      const [right, back] = [max[0], max[1]].map((v) => Math.ceil((v + 6 * step) / every) * every)
-      for (let x = left!; x <= right!; x += every) places.push(x, front!, 0, x, back!, 0)
-      for (let y = front!; y <= back!; y += every) places.push(left!, y, 0, right!, y, 0)
-      const lines = new BufferGeometry().setAttribute(
-        'position',
-        new BufferAttribute(new Float32Array(places), 3),
-      )
-      this.floor = new LineSegments(lines, this.floorLine)
-      this.scene.add(this.floor)
-    }
-    this.draw()
+  grid(step: number | null, round: Box): void {
+    if (this.floor.show(step, round)) this.draw()
   }
 
   /** Where the eye is, and what it looks at. */
@@ -424,34 +397,7 @@ export class Stage3D {
 
   /** Marks these room boxes over all else, and strokes from one place to another. */
   mark(boxes: readonly Box[], strokes: readonly Stroke[] = []): void {
-    const count = boxes.length + strokes.length
-    if (count === 0 && this.patches.count === 0) return
-    if (count > this.patches.instanceMatrix.count) {
-      const more = new InstancedMesh(this.patches.geometry, this.patch, 2 * count)
-      more.renderOrder = this.patches.renderOrder
-      more.frustumCulled = false
-      this.scene.remove(this.patches)
-      this.patches.dispose()
-      this.scene.add((this.patches = more))
-    }
-    boxes.forEach((box, n) => {
-      const size = sizeOf(box).map((s) => Math.max(s, 0.4)) as [number, number, number]
-      const at = box.min.map((v, i) => v + (box.max[i]! - v) / 2) as [number, number, number]
-      this.patches.setMatrixAt(n, new Matrix4().makeScale(...size).setPosition(...at))
-    })
-    strokes.forEach((s, n) => this.patches.setMatrixAt(boxes.length + n, this.along(s)))
-    this.patches.count = count
-    this.patches.instanceMatrix.needsUpdate = true
-    this.draw()
-  }
-
-  /** The unit cube as a stroke of a few pixels in thickness. */
-  private along({ from, to }: Stroke): Matrix4 {
-    const [a, b] = [new Vector3(...from), new Vector3(...to)]
-    const thick = STROKE * this.pixelAt(from)
-    const turn = new Quaternion().setFromUnitVectors(new Vector3(1, 0, 0), b.clone().sub(a).normalize())
-    const size = new Vector3(a.distanceTo(b) + thick, thick, thick)
-    return new Matrix4().compose(a.add(b).multiplyScalar(0.5), turn, size)
+    if (this.marks.show(boxes, strokes, (s) => STROKE * this.pixelAt(s.from))) this.draw()
   }
 
   /** Looks from a direction, or from where the eye is, so that all of the box is in the picture. */
@@ -498,14 +444,12 @@ export class Stage3D {
     cancelAnimationFrame(this.asked)
     this.watch.disconnect()
     this.controls.dispose()
-    for (const o of [this.solid, this.caps, this.seen, this.edges, this.chosenEdges, this.patches])
-      o.dispose()
+    for (const o of [this.solid, this.caps, this.seen, this.edges, this.chosenEdges, this.marks]) o.dispose()
     for (const m of [this.wood, this.glass, this.cap, this.edge, this.chosenEdge, this.glow, this.patch])
       m.dispose()
     this.lit.geometry.dispose()
     this.ghosts.geometry.dispose()
-    this.floor?.geometry.dispose()
-    this.floorLine.dispose()
+    this.floor.dispose()
     this.ghostEdge.dispose()
     this.renderer.dispose()
     this.canvas.remove()

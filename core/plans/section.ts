@@ -1,0 +1,101 @@
+/** Wood cut open by a plane of the room: what is left of each piece, and its cut faces, hatched. */
+import type { Model } from '../model'
+import { AXES, cross, dot, minus, plus, STILL, toRoom, unit, vec3, type Axis, type Vec3 } from '../pieces'
+import type { Instance } from '../resolve'
+import type { Kernel } from '../solid'
+import { toolInto } from '../work'
+import type { Solid } from './hidden/lines'
+import type { Segment } from './hidden/merge'
+import { project, type View } from './hidden/view'
+
+/** A plane across a direction of the room; wood beyond it is taken away, or wood before it. */
+export interface Opening {
+  readonly axis: Axis
+  readonly at: number
+  readonly beyond: boolean
+}
+
+/** Three corners in the room. */
+export type Triangle = readonly [Vec3, Vec3, Vec3]
+
+export interface Opened {
+  readonly solid: Solid
+  /** The face that the plane has cut; none where it does not meet the piece. */
+  readonly cut: readonly Triangle[]
+}
+
+/** What an opening leaves of a piece that stands so far from its place; null where nothing is left. */
+export function opened(
+  model: Model,
+  kernel: Kernel,
+  i: Instance,
+  by: Vec3,
+  { axis, at, beyond }: Opening,
+): Opened | null {
+  const frame = { ...i.frame, origin: plus(i.frame.origin, by) }
+  const [min, max] = [i.grown.min[axis] + by[axis], i.grown.max[axis] + by[axis]]
+  if (beyond ? min >= at : max <= at) return null
+  const recipe = model.recipe(i)
+  if (beyond ? max <= at : min >= at) return { solid: { shape: kernel.shape(recipe), frame }, cut: [] }
+  const normal = vec3((k) => (beyond ? 1 : -1) * unit(axis)[k])
+  const tool = toolInto(frame, STILL, { kind: 'plane', normal, offset: beyond ? at : -at })
+  const stages = [...recipe.stages, [{ work: 'section', tools: [tool] }]]
+  const shape = kernel.shape({ ...recipe, stages })
+  if (shape.triangles.length === 0) return null
+  const last = shape.tools.length
+  const corner = (n: number): Vec3 =>
+    toRoom(
+      frame,
+      vec3((k) => shape.positions[3 * n + k]!),
+    )
+  const cut = [...shape.tool.keys()].flatMap((t): Triangle[] =>
+    shape.tool[t] === last
+      ? [[0, 1, 2].map((n) => corner(shape.triangles[3 * t + n]!)) as unknown as Triangle]
+      : [],
+  )
+  return { solid: { shape, frame }, cut }
+}
+
+/** Lines aslant across cut faces as a view has them, so far apart; none for faces turned away. */
+export function hatching(cut: readonly Triangle[], view: View, apart: number): Segment[] {
+  const rows = new Map<number, Array<[number, number]>>()
+  for (const triangle of cut) {
+    const [a, b, c] = triangle
+    if (dot(cross(minus(b, a), minus(c, a)), view.toward) <= 0) continue
+    // Turned so that the lines run level: along (u + v), across (v − u).
+    const turned = triangle.map((p) => {
+      const [u, v] = project(view, p)
+      return [(u + v) / Math.SQRT2, (v - u) / Math.SQRT2] as const
+    })
+    const heights = turned.map((p) => p[1])
+    for (let n = Math.ceil(Math.min(...heights) / apart); n * apart < Math.max(...heights); n++) {
+      const ends = AXES.flatMap((k): number[] => {
+        const [p, q] = [turned[k]!, turned[(k + 1) % 3]!]
+        const share = (n * apart - p[1]) / (q[1] - p[1])
+        return share >= 0 && share <= 1 ? [p[0] + share * (q[0] - p[0])] : []
+      })
+      if (ends.length < 2) continue
+      const row = rows.get(n) ?? []
+      row.push([Math.min(...ends), Math.max(...ends)])
+      rows.set(n, row)
+    }
+  }
+  return [...rows].flatMap(([n, row]) =>
+    joined(row).map(([from, to]): Segment => {
+      const place = (along: number) =>
+        [(along - n * apart) / Math.SQRT2, (along + n * apart) / Math.SQRT2] as const
+      return [...place(from), ...place(to)]
+    }),
+  )
+}
+
+/** Stretches that touch, as one. */
+function joined(row: ReadonlyArray<readonly [number, number]>): Array<[number, number]> {
+  const all: Array<[number, number]> = []
+  for (const [from, to] of [...row].sort((a, b) => a[0] - b[0])) {
+    const last = all.at(-1)
+    if (last && from <= last[1] + 1e-3) last[1] = Math.max(last[1], to)
+    else all.push([from, to])
+  }
+  return all
+}
