@@ -242,7 +242,8 @@ export const Hardware = z.discriminatedUnion('kind', [
 const Place3 = z.tuple([z.number(), z.number(), z.number()])
 /**
  * A view of the bench that is kept: where the eye is and what it looks at (room, millimetres), which pieces
- * are hidden, how far pieces stand apart (0 together, 1 each joint opened by half of the longest extent), where the wood is cut open.
+ * are hidden, how far pieces stand apart (0 together, 1 each joint opened by half of the longest extent),
+ * where the wood is cut open.
  */
 export const KeptView = z
   .object({
