@@ -184,3 +184,26 @@ test('a board is not laid on its own edge', () => {
   const found = layOn(shownOf(project), { ...LID, board })
   expect(found).toEqual({ why: 'STRIP cannot lie on its own edge' })
 })
+
+test('a board is not laid on what is placed by it', () => {
+  const project = openBox(300, 180, 80)
+  const found = laid(project)
+  const lidded = after(project, [
+    ...found.changes,
+    change.addPiece({
+      kind: 'made',
+      id: 'rail',
+      name: 'Rail',
+      stock: 'any',
+      facing: 'right-front',
+      spans: {
+        across: { start: `@${found.piece}.left`, end: `@${found.piece}.right` },
+        deep: { start: '0' },
+        up: { start: '0', size: '50' },
+      },
+    }),
+  ])
+  const board = lidded.pieces.find((p): p is MadePiece => p.id === found.piece)!
+  const again = layOn(shownOf(lidded), { ...LID, one: '@rail.front @rail.top', board })
+  expect(again).toEqual({ why: 'Where Rail is follows from Lid, so Lid cannot lie on it' })
+})

@@ -8,6 +8,7 @@ import {
   faceOf,
   freeId,
   freeName,
+  nameOf,
   takenIds,
   edgeAt,
   type Change,
@@ -45,6 +46,7 @@ import {
 import { tryMeasure, type Instance } from '../../../core/resolve'
 import type { Shown } from '../../../core/shown'
 import { faceNamed } from '../between'
+import { hangingOn } from './targets'
 
 /** An edge as it is picked: the two faces of a piece that it lies between, `@p4.front @p4.top`. */
 export interface EdgeOf {
@@ -131,8 +133,65 @@ export function layOn(shown: Shown, asked: Lay): Laid | { readonly why: string }
   if (own && [high, low].some((l) => l.of.piece.split('#')[0] === own.id))
     return { why: `${own.name} cannot lie on its own edge` }
 
-  const { project } = shown
+  const hangs = own && [high, low].map((l) => l.of.piece.split('#')[0]!).find((id) => follows(shown, id, own))
+  if (hangs) {
+    const name = nameOf(shown.project, hangs)
+    return { why: `Where ${name} is follows from ${own.name}, so ${own.name} cannot lie on it` }
+  }
+  const plane = underside(high, low)
+  const under = extents(shown, asked, high, plane, low)
+  if ('why' in under) return under
+
   const back = going > 0
+  const { stance, upper, spans, tilts } = standing(asked, high, low, fall, back)
+  const id = own?.id ?? freeId('p', takenIds(shown.project))
+  const name = 'kind' in board ? board.name : freeName(board.name, namesIn(shown))
+  const changes: Change[] =
+    'kind' in board
+      ? [
+          change.setFacing({ id, facing: stance }),
+          ...DIRECTION_OF.map((d) => change.setSpan({ id, direction: d, span: spans[d] })),
+          change.setTilts({ id, tilts }),
+        ]
+      : [change.addPiece({ kind: 'made', id, name, stock: board.stock, facing: stance, spans, tilts })]
+
+  const mate = shown.instances.find((i) => isAt(i, high.of, shown))
+  const bevel = asked.bevels && mate ? bevelFace(mate, high.of, fall, back) : null
+  const cut = !asked.trims
+    ? []
+    : shown.instances.flatMap((i) => {
+        if (i.piece === id || !under.holds(i) || (bevel && i === mate)) return []
+        return trimAt(i, plane, isAt(i, low.of, shown)) ?? []
+      })
+  const made: Made[] = []
+  if (bevel && mate) made.push({ kind: 'mitre', between: [member(id, upper), member(mate.piece, bevel)] })
+  for (const { instance, face, behind } of cut) {
+    made.push({ kind: 'trim', between: [member(instance.piece, face), member(id, 'back')] })
+    // What goes on behind the higher edge goes up to the wood that lies on it there.
+    if (behind && mate && high.of.sides.includes('bottom') && overLevel(instance.box, mate.box)) {
+      const below = faceOnSide(mate.facing, 'bottom')
+      made.push({ kind: 'trim', between: [member(instance.piece, face), member(mate.piece, below)] })
+    }
+  }
+  const joints = newJoints(made, shown.project.joints)
+  return {
+    piece: id,
+    says: `Lay ${name} on two edges`,
+    changes: joints.length > 0 ? [...changes, change.addJoints({ joints })] : changes,
+    degrees: (Math.atan2(rise, Math.abs(going)) * 180) / Math.PI,
+    trimmed: [...new Set(cut.map((t) => t.instance.name))],
+    bevelled: bevel && mate ? mate.name : null,
+  }
+}
+
+type Made = Omit<Joint, 'id' | 'fields' | 'options'>
+
+/** Whether a piece is placed by the board, along any direction. */
+const follows = (shown: Shown, piece: string, board: MadePiece): boolean =>
+  AXES.some((axis) => hangingOn(shown, { of: [board] }, axis).has(piece))
+
+/** How the board stands before it is turned, where it starts and ends, and its turn about its upper edge. */
+function standing(asked: Lay, high: Line, low: Line, fall: Axis, back: boolean) {
   const stance = facing(`${(asked.down ? fall : high.run) === 0 ? 'right' : 'back'}-up`)
   const [run, deep] = [DIRECTION_OF[high.run]!, DIRECTION_OF[fall]!] as [Direction, Direction]
   const level = back ? `${high.text[fall]!} - ${low.text[fall]!}` : `${low.text[fall]!} - ${high.text[fall]!}`
@@ -147,61 +206,24 @@ export function layOn(shown: Shown, asked: Lay): Laid | { readonly why: string }
   spans[deep] = { [back ? 'end' : 'start']: high.text[fall]!, size: `(${level})/cos(${slope})${past}` }
 
   const upper = faceOnSide(stance, sideOf(fall, back))
-  // It is turned about its lower corner at the higher edge, right-handed about the own axis left free.
+  // Right-handed about the own axis that its underside and its upper end leave free.
   const about = axesOf(stance)[AXES.find((i) => i !== 2 && i !== FACE_AT[upper].axis)!]
   const toLow = vec3((i) => (i === fall ? (back ? -1 : 1) : 0))
   const angle = turnedAbout(toLow, about, 1)[2] < 0 ? slope : `-${slope}`
   const tilts: MadePiece['tilts'] = [{ at: edgeAt('back', upper), angle }]
+  return { stance: stance.id, upper, spans, tilts }
+}
 
-  const id = own?.id ?? freeId('p', takenIds(project))
-  const name = 'kind' in board ? board.name : freeName(board.name, namesIn(shown))
-  const changes: Change[] =
-    'kind' in board
-      ? [
-          change.setFacing({ id, facing: stance.id }),
-          ...DIRECTION_OF.map((d) => change.setSpan({ id, direction: d, span: spans[d] })),
-          change.setTilts({ id, tilts }),
-        ]
-      : [change.addPiece({ kind: 'made', id, name, stock: board.stock, facing: stance.id, spans, tilts })]
-
-  const plane = underside(high, low)
-  const under = extents(shown, asked, high, plane, low)
-  if ('why' in under) return under
-  const mate = shown.instances.find((i) => isAt(i, high.of, shown))
-  const bevel = asked.bevels && mate ? bevelFace(mate, high.of, fall, back) : null
-  const cut = !asked.trims
-    ? []
-    : shown.instances.flatMap((i) => {
-        if (i.piece === id || !under.holds(i) || (bevel && i === mate)) return []
-        return trimAt(i, plane, isAt(i, low.of, shown)) ?? []
-      })
-  const made: Array<Omit<Joint, 'id' | 'fields' | 'options'>> = []
-  if (bevel && mate) made.push({ kind: 'mitre', between: [member(id, upper), member(mate.piece, bevel)] })
-  for (const { instance, face, behind } of cut) {
-    made.push({ kind: 'trim', between: [member(instance.piece, face), member(id, 'back')] })
-    // What goes on behind the higher edge goes up to the wood that lies on it there.
-    if (behind && mate && high.of.sides.includes('bottom') && overLevel(instance.box, mate.box))
-      made.push({
-        kind: 'trim',
-        between: [member(instance.piece, face), member(mate.piece, faceOnSide(mate.facing, 'bottom'))],
-      })
-  }
-  const ids = project.joints.map((j) => j.id)
-  const joints = made
-    .filter((j, n) => !madeBefore(j, [...project.joints, ...made.slice(0, n)]))
-    .map((j): Joint => {
-      const free = freeId('j', ids)
-      ids.push(free)
-      return { ...j, id: free, fields: {}, options: {} }
+/** Those that are not made yet, each once. */
+function newJoints(made: readonly Made[], there: readonly Joint[]): Joint[] {
+  const ids = there.map((j) => j.id)
+  return made
+    .filter((j, n) => !madeBefore(j, [...there, ...made.slice(0, n)]))
+    .map((j) => {
+      const id = freeId('j', ids)
+      ids.push(id)
+      return { ...j, id, fields: {}, options: {} }
     })
-  return {
-    piece: id,
-    says: `Lay ${name} on two edges`,
-    changes: joints.length > 0 ? [...changes, change.addJoints({ joints })] : changes,
-    degrees: (Math.atan2(rise, Math.abs(going)) * 180) / Math.PI,
-    trimmed: [...new Set(cut.map((t) => t.instance.name))],
-    bevelled: bevel && mate ? mate.name : null,
-  }
 }
 
 const namesIn = ({ project }: Shown) => [...project.pieces, ...project.groups].map((x) => x.name)
