@@ -22,7 +22,7 @@ export function ProjectMenu({ id }: { id: string }) {
     <>
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className="btn btn-quiet max-w-64 font-title text-base font-semibold" key={id}>
-          <svg viewBox="0 0 16 14" width="15" aria-hidden="true">
+          <svg viewBox="0 0 16 14" width="15" className="shrink-0" aria-hidden="true">
             <path
               d="M1 13 8 1l7 12zM4.5 7h7"
               fill="none"
@@ -31,7 +31,7 @@ export function ProjectMenu({ id }: { id: string }) {
               strokeLinejoin="round"
             />
           </svg>
-          <span className="truncate">{project.name}</span> <ChevronDown size={14} />
+          <span className="truncate">{project.name}</span> <ChevronDown size={14} className="shrink-0" />
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content className="floating min-w-48 py-1" align="start">

@@ -131,7 +131,8 @@ export interface Reach {
 
 function reachOf(joint: Joint, guest: Instance | undefined, resolved: Resolved): Reach | null {
   const kind = jointKind(joint.kind)
-  const growth = kind?.grows(joint).find((g) => g.member === 0 && g.measures.length > 0)
+  // What hangs on where pieces stand, as a lap that is left, does not grow with the measure itself.
+  const growth = kind?.grows(joint).find((g) => g.member === 0 && g.measures.length > 0 && !g.poses)
   const field = kind?.fields(joint, resolved).find((f) => f.name === growth?.measures[0])
   if (!growth || !field || !guest) return null
   const [at, way] = [middleOf(guest, growth.face), normalOf(guest.frame, growth.face)]
