@@ -127,21 +127,23 @@ test('how deep a dado is stands in the picture, and is dragged or stepped there'
     const b = (await figure.boundingBox())!
     return { x: b.x + b.width / 2, y: b.y + b.height / 2 }
   }
-  await expect(async () => {
-    const [a, b] = [await at(), await at()]
-    expect(a).toEqual(b)
-  }).toPass()
-  const from = await at()
-  await page.mouse.move(from.x, from.y)
-  await page.mouse.down()
-  await page.mouse.move(from.x + 60, from.y, { steps: 4 })
-  await expect(figure).toHaveText('Depth: 1⁄16')
+  const drag = () =>
+    expect(async () => {
+      // It is taken hold of where it has come to rest.
+      await page.mouse.up()
+      const from = await at()
+      await page.waitForTimeout(200)
+      expect(await at()).toEqual(from)
+      await page.mouse.move(from.x, from.y)
+      await page.mouse.down()
+      await page.mouse.move(from.x + 60, from.y, { steps: 4 })
+      await expect(figure).toHaveText('Depth: 1⁄16', { timeout: 1500 })
+    }).toPass()
+  await drag()
   await page.keyboard.press('Escape')
   await page.mouse.up()
   await expect(field).toHaveValue('T/3 + 1/16')
-  await page.mouse.move(from.x, from.y)
-  await page.mouse.down()
-  await page.mouse.move(from.x + 60, from.y, { steps: 4 })
+  await drag()
   await page.mouse.up()
   await expect(field).toHaveValue('T/3 - 3/16')
   await page.keyboard.press('Control+z')

@@ -46,3 +46,41 @@ test('J1 by touch alone: a case from ready work, figures from the pad, to the pl
   ])
   expect(file.suggestedFilename()).toBe('larkmoor-tablet-plans.pdf')
 })
+
+test('a row is drawn into a group by its letter, and the list is scrolled by the rest of it', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Seed-packet drawers', exact: true }).tap()
+  await page.getByRole('button', { name: 'Pieces', exact: true }).tap()
+  const pieces = page.getByRole('region', { name: 'Pieces' })
+  const row = pieces.locator('[data-piece]').filter({ hasText: 'Back' }).first()
+  const group = pieces.locator('[data-into]:not([data-into=""])').first()
+  await expect(row).toBeVisible()
+  const cdp = await page.context().newCDPSession(page)
+  const drag = async (x: number, y: number, toX: number, toY: number) => {
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', at?: { x: number; y: number }) =>
+      cdp.send('Input.dispatchTouchEvent', { type, touchPoints: at ? [at] : [] })
+    await touch('touchStart', { x, y })
+    for (let n = 1; n <= 6; n++)
+      await touch('touchMove', { x: x + ((toX - x) * n) / 6, y: y + ((toY - y) * n) / 6 })
+    await touch('touchEnd')
+  }
+  const into = (await group.boundingBox())!
+  const [toX, toY] = [into.x + 60, into.y + into.height / 2]
+  const at = (await row.boundingBox())!
+  const undo = page.getByRole('button', { name: 'Undo' })
+  await expect(undo).toBeDisabled()
+  // By its name nothing is dragged.
+  await drag(at.x + at.width / 2, at.y + at.height / 2, toX, toY)
+  await page.waitForTimeout(300)
+  await expect(undo).toBeDisabled()
+  const grip = (await row.locator('[data-grip]').boundingBox())!
+  await drag(grip.x + grip.width / 2, grip.y + grip.height / 2, toX, toY)
+  await expect(undo).toBeEnabled()
+  await row.tap()
+  await page.getByRole('button', { name: 'Ticket', exact: true }).tap()
+  await expect(page.getByText(/^In Drawer/)).toBeVisible()
+  await undo.tap()
+  await expect(page.getByText(/^In Drawer/)).toBeHidden()
+})

@@ -8,7 +8,7 @@ import { Mark } from '../ui/Mark'
 import { sayRefusal } from '../ui/refusal'
 import { showAll, toggleBoard, toggleHidden, toggleLocked, useBench } from './asks'
 import { chooseAll, piecesIn } from './groups'
-import { INTO, startRowDrag, useRowDrag } from './rowDrag'
+import { GRIP, INTO, startRowDrag, useRowDrag } from './rowDrag'
 
 /** So many pieces are found by eye; with more there is a field to find them by name. */
 const MANY = 9
@@ -302,7 +302,9 @@ const PieceRow = memo(function PieceRow({
         }}
       >
         {mark !== undefined ? (
-          <Mark n={mark} />
+          <span {...{ [GRIP]: '' }} className="touch-none pointer-coarse:-m-2 pointer-coarse:p-2">
+            <Mark n={mark} />
+          </span>
         ) : (
           <span className={`measure w-5 text-center ${settled ? 'text-pencil' : 'text-quiet'}`}>
             {settled ? '–' : '…'}

@@ -17,12 +17,15 @@ export const useRowDrag = create<RowDrag>(() => ({ id: null, over: undefined }))
 
 /** Where a row may be dropped says so by this attribute: the id of a group, or nothing. */
 export const INTO = 'data-into'
+/** What a finger takes hold of a row by. */
+export const GRIP = 'data-grip'
 /** A pointer that went no further than this has pressed the row, pixels. */
 const STILL = 6
 
 export function startRowDrag(e: React.PointerEvent<HTMLElement>, id: string): void {
-  // A finger scrolls the list.
-  if (e.button !== 0 || e.pointerType === 'touch' || useOpen.getState().readOnly) return
+  // A finger scrolls the list, but for the letter of a piece, by which it takes hold of its row.
+  const grip = e.pointerType !== 'touch' || (e.target as Element).closest(`[${GRIP}]`)
+  if (e.button !== 0 || !grip || useOpen.getState().readOnly) return
   const row = e.currentTarget
   const [x, y] = [e.clientX, e.clientY]
   let moving = false

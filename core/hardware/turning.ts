@@ -33,13 +33,16 @@ export function movedBy({ project, byId, instances }: Stands, hinge: Hinge): Ins
   })
 }
 
-/** The turn of a hinge by an angle, with the hinge's sign; `on` is the piece it is fixed to. */
+/**
+ * The turn of a hinge by an angle, with the hinge's sign; `on` is the piece it is fixed to, as it is finished:
+ * at a bevel the hinge sits on its ridge.
+ */
 export function turnsOf(on: Instance, hinge: Hinge): (angle: Degrees) => Motion {
   const own: [number, number, number] = [...on.shoulder.min]
   const edge = facesOf(hinge.at)
   for (const face of edge) {
     const { axis, far } = FACE_AT[face]
-    own[axis] = far ? on.shoulder.max[axis] : on.shoulder.min[axis]
+    own[axis] = far ? on.size[axis] : 0
   }
   const free = AXES.find((i) => edge.every((face) => FACE_AT[face].axis !== i))!
   const [at, along]: [Vec3, Vec3] = [toRoom(on.frame, own), axesOf(on.frame)[free]]

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { change, execute, type Change, type MadePiece, type Project } from '../../../core/document'
+import { change, edgeAt, execute, type Change, type MadePiece, type Project } from '../../../core/document'
 import { modelOf } from '../../../core/model'
 import { dot, minus, normalOf, toRoom, type Vec3 } from '../../../core/pieces'
 import { proofOf } from '../../../core/proof'
@@ -206,4 +206,24 @@ test('a board is not laid on what is placed by it', () => {
   const board = lidded.pieces.find((p): p is MadePiece => p.id === found.piece)!
   const again = layOn(shownOf(lidded), { ...LID, one: '@rail.front @rail.top', board })
   expect(again).toEqual({ why: 'Where Rail is follows from Lid, so Lid cannot lie on it' })
+})
+
+test('a bevelled lid hinged at its upper edge opens, for the hinge sits on the ridge', () => {
+  const project = openBox(300, 180, 80)
+  const found = laid(project)
+  const hinged = after(project, [
+    ...found.changes,
+    change.addHardware({
+      kind: 'hinge',
+      id: 'h1',
+      name: 'Hinge',
+      count: '2',
+      on: found.piece,
+      note: '',
+      at: edgeAt('face', 'edge2'),
+      moves: [found.piece],
+      limit: '-90deg',
+    }),
+  ])
+  expect(proofOf(modelOf(hinged), kernel).filter((p) => p.level === 'stop')).toEqual([])
 })
