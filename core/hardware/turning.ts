@@ -34,8 +34,8 @@ export function movedBy({ project, byId, instances }: Stands, hinge: Hinge): Ins
 }
 
 /**
- * The turn of a hinge by an angle, with the hinge's sign; `on` is the piece it is fixed to, as it is finished:
- * at a bevel the hinge sits on its ridge.
+ * The turn of a hinge by an angle, with the hinge's sign; `on` is the piece it is fixed to, as it is
+ * finished: at a bevel the hinge sits on its ridge.
  */
 export function turnsOf(on: Instance, hinge: Hinge): (angle: Degrees) => Motion {
   const own: [number, number, number] = [...on.shoulder.min]
