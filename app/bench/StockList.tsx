@@ -1,10 +1,7 @@
 /** All wood there is to choose from, found by typing: what is in use, the rack, then the catalogue. */
-import { zodResolver } from '@hookform/resolvers/zod'
 import { Command } from 'cmdk'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
-import { Controller, useForm } from 'react-hook-form'
-import * as z from 'zod'
 import { freeName, type Stock } from '../../core/document'
 import { useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
@@ -100,12 +97,6 @@ function fits(value: string, search: string): number {
   return text.startsWith(words[0]!) ? 1 : 0.5
 }
 
-const Sizes = z.object({
-  name: z.string().trim().min(1, 'Say what it is called'),
-  thickness: z.string(),
-  width: z.string().nullable(),
-})
-
 /** A stock of the maker's own: as the one that is chosen, but for its sizes and what it is called. */
 function Another({
   like,
@@ -117,60 +108,41 @@ function Another({
   onLeave: () => void
 }) {
   const names = useOpen((s) => s.project.stock).map((s) => s.name)
-  const { control, register, handleSubmit, formState } = useForm<z.infer<typeof Sizes>>({
-    defaultValues: { name: freeName(like.name, names), thickness: like.thickness, width: like.width },
-    resolver: zodResolver(Sizes),
-  })
-  const put = (sizes: z.infer<typeof Sizes>) => {
-    const id = putOnRack({ ...like, ...sizes })
-    if (id) onTake(id)
-  }
+  const [name, setName] = useState(() => freeName(like.name, names))
+  const [thickness, setThickness] = useState(like.thickness)
+  const [width, setWidth] = useState(like.width)
   return (
     <form
       className="grid gap-2 p-3"
       onSubmit={(e) => {
+        e.preventDefault()
         e.stopPropagation()
-        void handleSubmit(put)(e)
+        const id = putOnRack({ ...like, name, thickness, width })
+        if (id) onTake(id)
       }}
     >
       <p className="font-semibold">Another like {fractions(like.name)}</p>
       <label>
         <span className="text-xs text-quiet">Name of the stock</span>
-        <input className="field" autoFocus maxLength={80} {...register('name')} />
+        <input
+          className="field"
+          autoFocus
+          value={name}
+          maxLength={80}
+          onChange={(e) => setName(e.target.value)}
+        />
       </label>
       <div className="flex gap-2">
-        <Controller
-          control={control}
-          name="thickness"
-          render={({ field }) => (
-            <MeasureField
-              label="Its thickness"
-              showLabel
-              value={field.value}
-              onCommit={(text) => (field.onChange(text), null)}
-            />
-          )}
+        <MeasureField
+          label="Its thickness"
+          showLabel
+          value={thickness}
+          onCommit={(t) => (setThickness(t), null)}
         />
-        {like.width !== null && (
-          <Controller
-            control={control}
-            name="width"
-            render={({ field }) => (
-              <MeasureField
-                label="Its width"
-                showLabel
-                value={field.value ?? ''}
-                onCommit={(text) => (field.onChange(text), null)}
-              />
-            )}
-          />
+        {width !== null && (
+          <MeasureField label="Its width" showLabel value={width} onCommit={(t) => (setWidth(t), null)} />
         )}
       </div>
-      {formState.errors.name && (
-        <p role="alert" className="text-pencil">
-          {formState.errors.name.message}
-        </p>
-      )}
       <div className="flex justify-end gap-1">
         <button type="button" className="btn btn-quiet" onClick={onLeave}>
           Leave it
