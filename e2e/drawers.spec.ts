@@ -8,12 +8,6 @@ test('J5 by hand: a case, and three drawers in it', async ({ page }) => {
   await maker.startProject('Larkmoor seed packets', 'millimetres')
   const pieces = page.getByRole('region', { name: 'Pieces' })
   const field = (label: string) => page.getByLabel(label, { exact: true })
-  const find = page.getByPlaceholder('Type to find, as in 1x10 or birch')
-  const stock = async (name: string) => {
-    await hands.click(field('From'))
-    await hands.type(find, name, 'Enter')
-    await expect(field('From')).toContainText(name)
-  }
   const row = (name: RegExp) => expect(pieces.getByRole('button', { name })).toBeVisible()
   const stands = (name: string) =>
     hands.click(page.getByRole('group', { name: 'Stands' }).getByRole('button', { name, exact: true }))
@@ -30,7 +24,7 @@ test('J5 by hand: a case, and three drawers in it', async ({ page }) => {
 
   await test.step('the case: sides, bottom, top and back', async () => {
     await hands.key('b')
-    await stock('18 mm birch ply')
+    await hands.stock('18 mm birch ply')
     await hands.type(field('Length, with the grain'), '400 x 300', 'Enter')
     await row(/Left side/)
     await hands.key('i')
@@ -44,13 +38,13 @@ test('J5 by hand: a case, and three drawers in it', async ({ page }) => {
     await put('Top')
     await says('Up', 'starts at', 'Left side·top - 18')
     await hands.key('n')
-    await stock('6 mm birch ply')
+    await hands.stock('6 mm birch ply')
     await hands.type(field('Lying on'), 'Top·back', 'Enter')
     await row(/Back/)
   })
   await test.step('a drawer: front, sides, back and bottom', async () => {
     await hands.key('n')
-    await stock('18 mm birch ply')
+    await hands.stock('18 mm birch ply')
     await stands('on edge, face to the front, length across')
     await put('Drawer front')
     await says('Across', 'starts at', 'Left side·right + 2')
@@ -60,7 +54,7 @@ test('J5 by hand: a case, and three drawers in it', async ({ page }) => {
     await says('Up', 'measures', '(Top·bottom - Bottom·top - 4*2)/3')
 
     await hands.key('n')
-    await stock('12 mm birch ply')
+    await hands.stock('12 mm birch ply')
     await hands.type(field('From this face'), 'Drawer front·back')
     await hands.type(field('To that face'), 'Back·front - 6')
     await stands('on edge 2, face to the left, length front to back')
@@ -77,7 +71,7 @@ test('J5 by hand: a case, and three drawers in it', async ({ page }) => {
     await instead('Deep', 0, 'ends at')
     await says('Deep', 'ends at', 'Drawer side·back')
     await hands.key('n')
-    await stock('6 mm birch ply')
+    await hands.stock('6 mm birch ply')
     await stands('lying flat, length across')
     await put('Drawer bottom')
     await says('Up', 'starts at', 'Drawer side·bottom + 10')

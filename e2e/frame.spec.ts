@@ -9,12 +9,6 @@ test('J3 by hand: a sloped box with its lid on two edges, bevelled and hinged', 
   await maker.startProject('Larkmoor cold frame')
   const pieces = page.getByRole('region', { name: 'Pieces' })
   const field = (label: string) => page.getByLabel(label, { exact: true })
-  const find = page.getByPlaceholder('Type to find, as in 1x10 or birch')
-  const stock = async (typed: string, name: string) => {
-    await hands.click(field('From'))
-    await hands.type(find, typed, 'Enter')
-    await expect(field('From')).toContainText(name)
-  }
   const row = (name: RegExp) => expect(pieces.getByRole('button', { name })).toBeVisible()
   const onEdge = (name: string) =>
     page.getByRole('group', { name: 'Stands' }).getByRole('button', { name, exact: true })
@@ -25,7 +19,7 @@ test('J3 by hand: a sloped box with its lid on two edges, bevelled and hinged', 
 
   await test.step('two sides', async () => {
     await hands.key('b')
-    await stock('1x12 pine', '1×12 pine')
+    await hands.stock('1x12 pine', '1×12 pine')
     await hands.click(onEdge('on edge 2, face to the left, length front to back'))
     await hands.type(field('Length, with the grain'), '24', 'Enter')
     await row(/Left side/)
@@ -43,13 +37,13 @@ test('J3 by hand: a sloped box with its lid on two edges, bevelled and hinged', 
     await hands.select(instead('Deep'), 'ends at')
     await hands.type(says('Deep', 'ends at'), 'Left side·back', 'Enter')
     await hands.key('n')
-    await stock('1x8 pine', '1×8 pine')
+    await hands.stock('1x8 pine', '1×8 pine')
     await hands.type(field('Name'), 'Front', 'Enter')
     await row(/Front/)
   })
   await test.step('a strip on the back', async () => {
     await hands.key('b')
-    await stock('1x4 pine', '1×4 pine')
+    await hands.stock('1x4 pine', '1×4 pine')
     await hands.click(onEdge('lying flat, length across'))
     await hands.type(field('Name'), 'Strip')
     await hands.type(field('Length, with the grain'), '38', 'Enter')
@@ -61,7 +55,7 @@ test('J3 by hand: a sloped box with its lid on two edges, bevelled and hinged', 
   })
   await test.step('the lid on two edges', async () => {
     await hands.key('y')
-    await stock('1x12 pine', '1×12 pine')
+    await hands.stock('1x12 pine', '1×12 pine')
     await hands.type(field('One edge it lies on'), 'Strip, bottom front edge')
     await hands.type(field('The other edge'), 'Front, top back edge')
     await expect(

@@ -34,6 +34,14 @@ export class Hands {
     await list.selectOption({ label })
   }
 
+  /** Takes a stock from the list of the field “From”, by typing its name; `shows` is what it is called. */
+  async stock(typed: string, shows = typed): Promise<void> {
+    const field = this.page.getByLabel('From', { exact: true })
+    await this.click(field)
+    await this.type(this.page.getByPlaceholder('Type to find, as in 1x10 or birch'), typed, 'Enter')
+    await expect(field).toContainText(shows)
+  }
+
   /** Says how many it took, and fails above what it may take. */
   done(name: string, most: number, since = 0): void {
     const took = this.inputs - since

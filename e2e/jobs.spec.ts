@@ -218,18 +218,12 @@ test('J1 by hand: a case with four shelves, its back and its kick board, board b
   const form = page.getByRole('form', { name: 'Add a board' })
   const pieces = page.getByRole('region', { name: 'Pieces' })
   const field = (label: string) => page.getByLabel(label, { exact: true })
-  const find = page.getByPlaceholder('Type to find, as in 1x10 or birch')
-  const stock = async (name: string) => {
-    await hands.click(field('From'))
-    await hands.type(find, name, 'Enter')
-    await expect(field('From')).toContainText(name.replace('1/4', '¼').replace('x', '×').split(' ')[0]!)
-  }
   const put = page.getByRole('button', { name: 'Put it in' })
   const row = (name: RegExp) => expect(pieces.getByRole('button', { name })).toBeVisible()
 
   await test.step('two sides', async () => {
     await hands.key('b')
-    await stock('1x10 pine')
+    await hands.stock('1x10 pine', '1×10')
     await hands.type(form.getByLabel('Length, with the grain'), '41', 'Enter')
     await row(/Left side/)
     await hands.key('i')
@@ -266,11 +260,11 @@ test('J1 by hand: a case with four shelves, its back and its kick board, board b
   })
   await test.step('a back behind the shelves, and a kick board', async () => {
     await hands.key('n')
-    await stock('1/4 birch ply')
+    await hands.stock('1/4 birch ply', '¼')
     await hands.type(field('Lying on'), 'Top·back', 'Enter')
     await row(/Back/)
     await hands.key('n')
-    await stock('1x4 pine')
+    await hands.stock('1x4 pine', '1×4')
     await hands.type(field('Lying on'), '', 'Enter')
     await row(/Kick board|Rail/)
     await hands.type(maker.row('Up').getByRole('textbox', { name: 'Up starts at' }), '0', 'Enter')

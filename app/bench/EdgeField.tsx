@@ -1,11 +1,12 @@
 /** A field for an edge of a piece: picked on the bench, or typed as "Strip, bottom front edge". */
 import { Crosshair } from 'lucide-react'
 import { useId, useState } from 'react'
-import { sideOf, type Axis, type RoomSide } from '../../core/pieces'
+import { ROOM_SIDES, sideAt } from '../../core/pieces'
 import type { Shown } from '../../core/shown'
 import { pick, useOpen } from '../store/open'
 import { sayEdgeOf } from './edges'
 import { edgeNamed } from './placing/lay'
+import { thingsIn } from './placing/targets'
 
 interface Props {
   readonly label: string
@@ -78,34 +79,27 @@ function sayStored(stored: string, shown: Shown): string {
 }
 
 /** The edges whose names have all the words of a text in them, at most so many. */
-function edgesLike(text: string, { instances, byId }: Shown) {
+function edgesLike(text: string, shown: Shown) {
   const words = text
     .toLowerCase()
     .split(/[\s,]+/)
     .filter(Boolean)
   const found: Array<{ readonly says: string; readonly stored: string }> = []
-  for (const i of instances) {
-    if (!i.square || !i.name.toLowerCase().includes(words[0] ?? '')) continue
-    const many = (byId.get(i.piece)?.instances.length ?? 1) > 1
-    const ref = `@${i.piece}${many ? `#${i.copy}` : ''}`
+  for (const { ref, name } of thingsIn(shown)) {
+    if (!name.toLowerCase().includes(words[0] ?? '')) continue
     for (const sides of EDGES) {
-      const says = `${i.name}, ${sayEdgeOf(sides)}`
+      const says = `${name}, ${sayEdgeOf(sides)}`
       if (!words.every((word) => says.toLowerCase().includes(word))) continue
-      found.push({ says, stored: sides.map((s) => `${ref}.${s}`).join(' ') })
+      found.push({ says, stored: sides.map((s) => `@${ref}.${s}`).join(' ') })
       if (found.length === MOST) return found
     }
   }
   return found
 }
 
-const EDGES: ReadonlyArray<readonly [RoomSide, RoomSide]> = (
-  [
-    [2, 1],
-    [2, 0],
-    [1, 0],
-  ] as ReadonlyArray<readonly [Axis, Axis]>
-).flatMap(([a, b]) =>
-  [true, false].flatMap((one) =>
-    [false, true].map((other): [RoomSide, RoomSide] => [sideOf(a, one), sideOf(b, other)]),
-  ),
+/** Every two sides that meet. */
+const EDGES = ROOM_SIDES.flatMap((one, n) =>
+  ROOM_SIDES.slice(n + 1)
+    .filter((other) => sideAt(one).axis !== sideAt(other).axis)
+    .map((other) => [one, other] as const),
 )

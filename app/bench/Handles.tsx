@@ -6,6 +6,7 @@ import {
   carriedBox,
   DIRECTION_OF,
   sideOf,
+  unit,
   vec3,
   type Axis,
   type Box,
@@ -30,6 +31,7 @@ import {
   type Held,
 } from './placing/targets'
 import type { Stage3D } from './stage/scene'
+import { alongLine } from './stage/sight'
 
 interface Handle {
   readonly axis: Axis
@@ -165,16 +167,6 @@ function placeOnScreen(stage: Stage3D, box: Box, { axis, side }: Handle) {
   return stage.faces(face, out) ? { ...from, turn } : null
 }
 
-/** How far along an axis through a place the line of sight comes nearest; null when it runs along it. */
-function alongAxis({ from, to }: { from: Vec3; to: Vec3 }, through: Vec3, axis: Axis): number | null {
-  const off = vec3((i) => through[i] - from[i])
-  const d = to[axis]
-  const across = 1 - d * d
-  if (across < 1e-3) return null
-  const b = off[0] * to[0] + off[1] * to[1] + off[2] * to[2]
-  return (d * b - off[axis]) / across
-}
-
 function startDrag(
   e: React.PointerEvent<HTMLElement>,
   stage: Stage3D,
@@ -189,7 +181,7 @@ function startDrag(
   const { axis, side } = handle
   const { shown } = useOpen.getState()
   const anchor = middle(held.box)
-  const from = alongAxis(stage.sight(e), anchor, axis)
+  const from = alongLine(stage.sight(e), anchor, unit(axis))
   if (from === null) return
   const things = thingsFor(shown, held, axis)
   const pixel = stage.pixelAt(anchor)
@@ -200,7 +192,7 @@ function startDrag(
   if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
 
   const move = (at: PointerEvent) => {
-    const now = alongAxis(stage.sight(at), anchor, axis)
+    const now = alongLine(stage.sight(at), anchor, unit(axis))
     if (now === null) return
     landed = landing(shown, held, axis, now - from, side, things, REACH * pixel, evenStep(shown, pixel))
     show()

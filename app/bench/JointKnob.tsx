@@ -1,6 +1,6 @@
 /** How far a joint reaches, in the picture: a figure that can be dragged along the way the guest goes in. */
 import { useEffect, useRef, useState } from 'react'
-import { dot, minus, plus, vec3, type Vec3 } from '../../core/pieces'
+import { plus, vec3 } from '../../core/pieces'
 import { sayLength, tryMeasure } from '../../core/resolve'
 import { useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
@@ -8,6 +8,7 @@ import { sayRefusal } from '../ui/refusal'
 import { useBench, type InPicture } from './asks'
 import { shifted, stepOf } from './placing/spans'
 import type { Stage3D } from './stage/scene'
+import { alongLine } from './stage/sight'
 
 /** Shows a figure of a joint in the picture for as long as it is asked for. */
 export function useInPicture(given: InPicture | null): void {
@@ -38,8 +39,9 @@ export function JointKnob({ stage }: { stage: Stage3D }) {
   const at = place && now !== null ? vec3((i) => place[i] + (now + by) * figure.reach.way[i]) : null
 
   useEffect(() => {
+    if (!at) return undefined
     const put = () => {
-      const where = at && stage.onScreen(at)
+      const where = stage.onScreen(at)
       if (!knob.current) return
       knob.current.style.visibility = where ? 'visible' : 'hidden'
       if (where) knob.current.style.transform = `translate(${where.x}px, ${where.y}px) translate(-50%, -50%)`
@@ -117,13 +119,4 @@ export function JointKnob({ stage }: { stage: Stage3D }) {
       </span>
     </div>
   )
-}
-
-/** How far along a line through a place the line of sight comes nearest; null when it runs along it. */
-function alongLine({ from, to }: { from: Vec3; to: Vec3 }, through: Vec3, way: Vec3): number | null {
-  const d = dot(to, way)
-  const across = 1 - d * d
-  if (across < 1e-3) return null
-  const off = minus(through, from)
-  return (d * dot(off, to) - dot(off, way)) / across
 }

@@ -15,7 +15,6 @@ import {
 import { woodColour } from '../../core/rack'
 import type { Instance } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
-import { askModel } from '../store/modelling'
 import { choose, light, pick, useOpen } from '../store/open'
 import { sameEntries } from '../store/useShown'
 import { markColour } from '../ui/marks'
@@ -31,6 +30,7 @@ import { cutOf, workIn } from './stage/cuts'
 import { flatAround, sideOf, type Hit } from './stage/pick'
 import { pickedAt, type Marked, type Picked } from './stage/picked'
 import { Stage3D } from './stage/scene'
+import { useWaysApart } from './waysApart'
 
 const TOWARD: Readonly<Record<ViewName, Vec3>> = {
   front: [0, -1, 0],
@@ -208,23 +208,6 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
 
   useEffect(() => listen(stage, setFace), [stage])
   return null
-}
-
-/** How far each instance goes when all stand apart, once it is known; asked for while that is wanted. */
-function useWaysApart(wanted: boolean): ReadonlyMap<string, Vec3> | null {
-  const project = useOpen((s) => s.project)
-  const [ways, setWays] = useState<ReadonlyMap<string, Vec3> | null>(null)
-  useEffect(() => {
-    if (!wanted) return undefined
-    let gone = false
-    // Without an answer they go from the middle of all.
-    askModel(project, ({ remote }) => remote.apart()).then(
-      (found) => gone || setWays(found),
-      () => undefined,
-    )
-    return () => void (gone = true)
-  }, [project, wanted])
-  return ways
 }
 
 /**

@@ -1,11 +1,10 @@
 /** The chosen piece as a shop ticket: its blank, its three spans, its work in steps. */
 import { memo } from 'react'
-import { type Piece, type Project } from '../../core/document'
+import type { Piece, Project } from '../../core/document'
 import { pieceOf } from '../../core/resolve'
 import { useOpen } from '../store/open'
 import { later } from '../ui/later'
-import { chosenIds } from './groups'
-import { chosenGroup } from './groups'
+import { chosenGroup, chosenIds } from './groups'
 
 const PieceTicket = later(async () => (await import('./PieceTicket')).PieceTicket)
 const ManyTicket = later(async () => (await import('./ManyTicket')).ManyTicket)

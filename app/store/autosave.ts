@@ -47,7 +47,7 @@ export function startAutosave(): (andWrite?: boolean) => Promise<void> {
   const leave = () => {
     note()
     const { project, past, future } = useOpen.getState()
-    if (project) notePast(sessionStorage, project, { past, future })
+    if (project) notePast(() => sessionStorage, project, { past, future })
     write(true)
   }
   const hide = () => document.visibilityState === 'hidden' && leave()

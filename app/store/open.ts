@@ -78,7 +78,7 @@ export const useOpen = create<OpenProject>(empty)
 export function open({ project, revision, recovered }: Opened): void {
   showing = new Showing()
   const saved: Saved = { state: recovered ? 'waiting' : 'saved' }
-  const past = typeof sessionStorage === 'undefined' ? {} : pastOf(sessionStorage, project)
+  const past = pastOf(() => sessionStorage, project)
   useOpen.setState({ ...empty(), ...past, project, revision, saved, shown: showing.show(project) }, true)
   void follow()
 }

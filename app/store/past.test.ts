@@ -4,9 +4,9 @@ import { block, make } from '../../core/testing/bench'
 import { fingerprint, notePast, pastOf, type Step } from './past'
 
 /** A window’s store with room for so many signs. */
-function storeOf(room = Infinity): Storage {
+function storeOf(room = Infinity) {
   const kept = new Map<string, string>()
-  return {
+  const store = {
     getItem: (key: string) => kept.get(key) ?? null,
     setItem: (key: string, text: string) => {
       if (text.length > room) throw new DOMException('full', 'QuotaExceededError')
@@ -14,6 +14,7 @@ function storeOf(room = Infinity): Storage {
     },
     removeItem: (key: string) => void kept.delete(key),
   } as unknown as Storage
+  return () => store
 }
 const start = make(block('a', 'up-left', [0, 18], [0, 300], [0, 700]))
 
@@ -64,8 +65,17 @@ test('a full store and a damaged one cost the steps and nothing else', () => {
   notePast(full, project, { past, future: [] })
   expect(pastOf(full, project)).toEqual({ past: [], future: [] })
   const damaged = storeOf()
-  damaged.setItem(`ergaton-past ${project.id}`, '{"of":')
+  damaged().setItem(`ergaton-past ${project.id}`, '{"of":')
   expect(pastOf(damaged, project)).toEqual({ past: [], future: [] })
+})
+
+test('a browser that gives no store costs the steps and nothing else', () => {
+  const { project, past } = worked([500])
+  const refused = (): Storage => {
+    throw new DOMException('denied', 'SecurityError')
+  }
+  notePast(refused, project, { past, future: [] })
+  expect(pastOf(refused, project)).toEqual({ past: [], future: [] })
 })
 
 test('the newest steps are kept where there is not room for all', () => {

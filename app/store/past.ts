@@ -40,32 +40,35 @@ export function fingerprint(project: Project): string {
   return [text.length, ...hashes].join(' ')
 }
 
+/** Where it is kept; a browser that keeps nothing may refuse to give it. */
+type Store = () => Storage
+
 /** Keeps the newest steps that there is room for. */
-export function notePast(store: Storage, project: Project, { past, future }: Past): void {
+export function notePast(store: Store, project: Project, { past, future }: Past): void {
   let room = MOST
   const fits = (step: Step) => (room -= JSON.stringify(step).length) >= 0
-  const ahead = [...future].reverse().filter(fits).reverse()
+  const ahead = future.every(fits) ? future : []
   const behind: Step[] = []
   for (const step of [...past].reverse()) {
     if (!fits(step)) break
     behind.unshift(step)
   }
-  const whole = ahead.length === future.length
-  const kept = { of: fingerprint(project), past: behind, future: whole ? ahead : [] }
+  const key = keyOf(project.id)
   try {
-    store.setItem(keyOf(project.id), JSON.stringify(kept))
+    // What was kept before goes, if there is no room for what takes its place.
+    store().removeItem(key)
+    store().setItem(key, JSON.stringify({ of: fingerprint(project), past: behind, future: ahead }))
   } catch {
-    // Without room what was done cannot be undone after a reload; the project itself is kept elsewhere.
-    store.removeItem(keyOf(project.id))
+    // Then what was done cannot be undone after a reload; the project itself is kept elsewhere.
   }
 }
 
 /** The steps that led to this document, as they were kept; none for any other. */
-export function pastOf(store: Storage, project: Project): Past {
+export function pastOf(store: Store, project: Project): Past {
   const none: Past = { past: [], future: [] }
-  const text = store.getItem(keyOf(project.id))
-  if (text === null) return none
   try {
+    const text = store().getItem(keyOf(project.id))
+    if (text === null) return none
     const kept = JSON.parse(text) as Past & { of: string }
     return kept.of === fingerprint(project) ? { past: kept.past, future: kept.future } : none
   } catch {

@@ -104,8 +104,9 @@ function partsOf(count: number, pulls: readonly Pull[]): number[][] {
   for (const { guest, host } of pulls) root[find(guest)] = find(host)
   const parts = new Map<number, number[]>()
   for (let n = 0; n < count; n++) {
-    const r = find(n)
-    parts.set(r, [...(parts.get(r) ?? []), n])
+    const part = parts.get(find(n))
+    if (part) part.push(n)
+    else parts.set(find(n), [n])
   }
   return [...parts.values()]
 }

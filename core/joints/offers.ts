@@ -78,10 +78,11 @@ export function openContacts(resolved: Resolved, chosen: ReadonlySet<string>): C
 const bare = (name: string): string => name.replace(/ #\d+$/, '')
 
 /** The groups that some joint can be made at. */
-export const offersOf = (groups: readonly ContactGroup[], resolved: Resolved): Offer[] =>
-  groups.flatMap((group) => {
+export function offersOf(groups: readonly ContactGroup[], resolved: Resolved): Offer[] {
+  const joined = joinedIn(resolved)
+  return groups.flatMap((group) => {
     const { guest, guestFace, host } = group.contacts[0]!
-    const already = joinedIn(resolved).get(twoOf(guest.piece, host.piece))
+    const already = joined.get(twoOf(guest.piece, host.piece))
     const kinds = proposalsAt(group.contacts[0]!, resolved)
       .filter(({ kind }) => !already || (kind.fastens && !already.has(kind.kind)))
       .map(({ kind }) => ({ kind: kind.kind, title: kind.called(guest, guestFace, host) }))
@@ -94,6 +95,7 @@ export const offersOf = (groups: readonly ContactGroup[], resolved: Resolved): O
     }))
     return [{ key: group.key, says: group.says, kinds, more: already !== undefined, contacts }]
   })
+}
 
 /** The joint of this kind at a group's contacts, with what was typed; null where it cannot be made. */
 export function proposedAt(

@@ -77,11 +77,7 @@ export function* keptSheet(
   const titles = {
     project: model.project.name,
     title: kept.name,
-    detail:
-      [kept.apart > 0 ? 'drawn apart' : '', kept.section ? 'cut open' : '']
-        .filter(Boolean)
-        .join(', ')
-        .replace(/^./, (c) => c.toUpperCase()) || 'As kept on the bench',
+    detail: `${kept.apart > 0 ? 'Drawn apart' : 'As kept on the bench'}${kept.section ? ', cut open' : ''}`,
     scale: 'not to scale',
     unit: settings.style.unit,
     projection: settings.projection,

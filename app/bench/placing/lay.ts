@@ -145,15 +145,14 @@ export function layOn(shown: Shown, asked: Lay): Laid | { readonly why: string }
   const back = going > 0
   const { stance, upper, spans, tilts } = standing(asked, high, low, fall, back)
   const id = own?.id ?? freeId('p', takenIds(shown.project))
-  const name = 'kind' in board ? board.name : freeName(board.name, namesIn(shown))
-  const changes: Change[] =
-    'kind' in board
-      ? [
-          change.setFacing({ id, facing: stance }),
-          ...DIRECTION_OF.map((d) => change.setSpan({ id, direction: d, span: spans[d] })),
-          change.setTilts({ id, tilts }),
-        ]
-      : [change.addPiece({ kind: 'made', id, name, stock: board.stock, facing: stance, spans, tilts })]
+  const name = own?.name ?? freeName(board.name, namesIn(shown))
+  const changes: Change[] = own
+    ? [
+        change.setFacing({ id, facing: stance }),
+        ...DIRECTION_OF.map((d) => change.setSpan({ id, direction: d, span: spans[d] })),
+        change.setTilts({ id, tilts }),
+      ]
+    : [change.addPiece({ kind: 'made', id, name, stock: board.stock, facing: stance, spans, tilts })]
 
   const mate = shown.instances.find((i) => isAt(i, high.of, shown))
   const bevel = asked.bevels && mate ? bevelFace(mate, high.of, fall, back) : null

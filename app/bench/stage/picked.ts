@@ -2,6 +2,7 @@
 import {
   AXES,
   carried,
+  dot,
   edgeThrough,
   minus,
   norm,
@@ -116,10 +117,7 @@ function spotAt(hit: Hit, reach: number, take: (spot: Spot, says: string) => voi
 
 function nearestOn(p: Vec3, a: Vec3, b: Vec3): Vec3 {
   const along = minus(b, a)
-  const long = along[0] ** 2 + along[1] ** 2 + along[2] ** 2
-  const off = minus(p, a)
-  const t = long === 0 ? 0 : (off[0] * along[0] + off[1] * along[1] + off[2] * along[2]) / long
-  const share = Math.min(1, Math.max(0, t))
+  const share = Math.min(1, Math.max(0, dot(minus(p, a), along) / (dot(along, along) || 1)))
   return vec3((i) => a[i] + share * along[i])
 }
 
