@@ -2,6 +2,7 @@
 import { expect, test } from '@playwright/test'
 import { inches } from './figures'
 import { Maker, openDemo, ready } from './maker'
+import { pickFrom } from './pick'
 
 test('a lid leans about its edge and swings on hinges, as far as what it meets lets it', async ({ page }) => {
   const maker = new Maker(page)
@@ -12,7 +13,7 @@ test('a lid leans about its edge and swings on hinges, as far as what it meets l
   await maker.addBoard({ name: 'Lid', ...lid })
   await maker.say('Up', 'starts at', '60')
 
-  await page.getByLabel('Lean it about').selectOption({ label: 'the top front edge' })
+  await pickFrom(page.getByLabel('Lean it about'), 'the top front edge')
   const angle = page.getByRole('region', { name: 'Leaning' }).getByRole('textbox')
   await angle.fill('atan(1/4)')
   await angle.press('Enter')
@@ -23,7 +24,7 @@ test('a lid leans about its edge and swings on hinges, as far as what it meets l
   const hardware = page.getByRole('region', { name: 'Hardware' })
   await hardware.getByRole('button', { name: 'Add' }).click()
   await expect(page.getByText(/Say what it is called/)).toBeVisible()
-  await hardware.getByLabel('Hinged at').selectOption({ label: 'hinge at the top back edge' })
+  await pickFrom(hardware.getByLabel('Hinged at'), 'hinge at the top back edge')
   await hardware.getByLabel('Name of the hardware').fill('Butt hinge')
   await hardware.getByRole('button', { name: 'Add' }).click()
   await expect(hardware).toContainText('On the top back edge of Lid; Lid swings')
@@ -123,7 +124,7 @@ test('the wood is cut open where the slider says, from either side, and closed a
   await page.keyboard.press('k')
   const bar = page.getByRole('group', { name: 'Section' })
   await expect(bar.getByRole('status')).toHaveText('4 5\u20448')
-  await bar.getByLabel('Cut across').selectOption('across')
+  await pickFrom(bar.getByLabel('Cut across'), 'across')
   await bar.getByLabel('How far in').fill('1')
   await expect(bar.getByRole('status')).toHaveText('31 1\u20442')
   await bar.getByLabel('How far in').fill('0.5')
@@ -222,7 +223,7 @@ test('a fact turned into another keeps the piece where it is', async ({ page }) 
   })
   await maker.say('Across', 'starts at', '2')
   const row = maker.row('Across')
-  await row.getByLabel('Across: which fact').last().selectOption({ label: 'ends at' })
+  await pickFrom(row.getByLabel('Across: which fact').last(), 'ends at')
   await expect(row.getByRole('textbox', { name: 'Across ends at' })).toHaveValue('34 1/2')
   await expect(row.getByRole('heading')).toContainText('32')
 })

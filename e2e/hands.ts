@@ -1,5 +1,6 @@
 /** The hands of a test that counts: every click, drag, typed field and key command goes through here. */
 import { expect, type Locator, type Page } from '@playwright/test'
+import { pickFrom } from './pick'
 
 export class Hands {
   private inputs = 0
@@ -28,10 +29,10 @@ export class Hands {
     await field.press(leave)
   }
 
-  /** A choice from a list. */
+  /** A choice from a list: opening it and taking one are one input, as going into a field and typing are. */
   async select(list: Locator, label: string): Promise<void> {
     this.inputs++
-    await list.selectOption({ label })
+    await pickFrom(list, label)
   }
 
   /** Takes a stock from the list of the field “From”, by typing its name; `shows` is what it is called. */

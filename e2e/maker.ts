@@ -1,5 +1,6 @@
 /** What a maker does at the screen, in their words. */
 import { expect, type Locator, type Page } from '@playwright/test'
+import { pickFrom } from './pick'
 
 export class Maker {
   constructor(readonly page: Page) {}
@@ -30,7 +31,7 @@ export class Maker {
     await this.page.keyboard.press('b')
     const form = this.page.getByRole('form', { name: 'Add a board' })
     await this.takeStock(form.getByLabel('From', { exact: true }), b.from)
-    await form.getByLabel('Stands, in words').selectOption({ label: b.stands })
+    await pickFrom(form.getByLabel('Stands, in words'), b.stands)
     await form.getByLabel('Name').fill(b.name)
     await form.getByLabel('Length, with the grain').fill(b.size)
     await form.getByLabel('Length, with the grain').press('Enter')
@@ -53,7 +54,7 @@ export class Maker {
     await expect(row).toBeVisible()
     if (!(await field.isVisible())) {
       await row.getByRole('button', { name: 'fact', exact: true }).click()
-      await row.getByLabel(`${direction}: new fact`).selectOption({ label: fact })
+      await pickFrom(row.getByLabel(`${direction}: new fact`), fact)
     }
     await field.fill(text)
     await field.press('Enter')

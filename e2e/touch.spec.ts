@@ -55,7 +55,7 @@ test('a row is drawn into a group by its letter, and the list is scrolled by the
   await page.getByRole('button', { name: 'Pieces', exact: true }).tap()
   const pieces = page.getByRole('region', { name: 'Pieces' })
   const row = pieces.locator('[data-piece]').filter({ hasText: 'Back' }).first()
-  const group = pieces.locator('[data-into]:not([data-into=""])').first()
+  const group = pieces.locator('div[data-row]').first()
   await expect(row).toBeVisible()
   const cdp = await page.context().newCDPSession(page)
   const drag = async (x: number, y: number, toX: number, toY: number) => {

@@ -23,10 +23,8 @@ import {
 } from '../core/joints/offers'
 import { Modeller, type Model } from '../core/model'
 import type { Vec3 } from '../core/pieces'
-import { jointPicture, pictureOf } from '../core/plans'
 import { Proof } from '../core/proof'
-import { readyKind } from '../core/ready'
-import { buildReady, type Asked, type Built } from '../core/ready/build'
+import type { Asked, Built } from '../core/ready/build'
 import type { Because, NodeKey, Problem, Slip } from '../core/resolve'
 import type { Told } from '../core/shown'
 import { Teller } from '../core/shown/teller'
@@ -222,6 +220,7 @@ const worker = {
     const joint = { ...first.joint, id }
     const done = execute(project, change.addJoints({ joints: [joint] }))
     if (!done.ok) return null
+    const { jointPicture } = await import('../core/plans')
     return jointPicture(previewer.model(done.project), await kernel(), joint, first.contact)
   },
 
@@ -234,6 +233,11 @@ const worker = {
   /** Ready work as it would be put in, with a drawing of it; or why it cannot be. */
   async ready(kind: string, asked: Asked): Promise<ReadyTold> {
     const project = told.project!
+    const [{ readyKind }, { buildReady }, { pictureOf }] = await Promise.all([
+      import('../core/ready'),
+      import('../core/ready/build'),
+      import('../core/plans'),
+    ])
     const built = buildReady(project, readyKind(kind)!, asked, (p) => previewer.model(p))
     if ('why' in built) return { ...built, drawn: null }
     const done = execute(project, built.changes)

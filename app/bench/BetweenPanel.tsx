@@ -1,19 +1,12 @@
 /** A new board by faces: from this one to that, lying on a third; once all are picked, it is put in. */
-import { useEffect, useRef, useState } from 'react'
-import {
-  change,
-  freeId,
-  freeName,
-  takenIds,
-  type Direction,
-  type MadePiece,
-  type Project,
-} from '../../core/document'
+import { useEffect, useRef } from 'react'
+import * as z from 'zod'
+import { change, freeId, freeName, takenIds, type MadePiece, type Project } from '../../core/document'
 import { AXIS_OF, DIRECTION_OF, facing, hull, vec3, type Vec3 } from '../../core/pieces'
 import { tryMeasure } from '../../core/resolve'
-import { isRecord, useDraft } from '../store/drafts'
 import { chooseNew, pick, pickInTurn, run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
+import { useDraftForm } from '../ui/useDraftForm'
 import { toggleBetween, useBench } from './asks'
 import { faceNamed, standBetween, type Faces, type Standing } from './between'
 import { nameFor } from './placing/names'
@@ -40,54 +33,68 @@ function facesBefore({ id, pieces, groups }: Project): Faces {
   return there(before.faces.from) && there(before.faces.to) ? before.faces : NONE
 }
 
+const Told = z.object({
+  stock: z.string().min(1, 'Choose the wood it is made from'),
+  from: z.string(),
+  to: z.string(),
+  on: z.string(),
+  /** Which way it is thin; null for what follows from the faces. */
+  thin: z.enum(['across', 'deep', 'up']).nullable(),
+  /** Null for what is proposed. */
+  name: z.string().nullable(),
+})
+type Told = z.infer<typeof Told>
+
 export function BetweenPanel() {
   const project = useOpen((s) => s.project)
   const last = [...project.pieces].reverse().find((p): p is MadePiece => p.kind === 'made')
-  const [stock, setStock] = useDraft('between stock', last?.stock ?? '')
-  const [faces, setFaces] = useDraft<Faces>('between', () => facesBefore(project), isRecord)
+  const form = useDraftForm<Told>('between', Told, () => ({
+    stock: last?.stock ?? '',
+    ...facesBefore(project),
+    thin: null,
+    name: null,
+  }))
+  const { values, set, submit, why } = form
+  const { stock, name, thin } = values
   const main = useRef<HTMLButtonElement>(null)
-  const [name, setName] = useDraft<string | null>('between name', null)
-  const [why, setWhy] = useState<string | null>(null)
   const wood = project.stock.find((s) => s.id === stock)
   const wide = !wood || wood.width === null || wood.kind === 'sheet'
-  const [thin, setThin] = useState<Direction | null>(null)
-  const stands = standBetween(faces, wide, last?.facing ?? null, thin)
+  const stands = standBetween(values, wide, last?.facing ?? null, thin)
   const names = [...project.pieces, ...project.groups].map((x) => x.name)
   const proposed = 'facing' in stands ? freeName(called(stands), names) : ''
 
-  function put(picked: Partial<Faces> = {}): void {
-    const of = { ...faces, ...picked }
-    const found = standBetween(of, wide, last?.facing ?? null, thin)
-    if ('why' in found) return setWhy(found.why)
-    if (!stock) return setWhy('Choose the wood it is made from')
+  function put(of: Told): string | null {
+    const found = standBetween(of, wide, last?.facing ?? null, of.thin)
+    if ('why' in found) return found.why
     const id = freeId('p', takenIds(project))
     const { facing, spans } = found
     const group = groupOf(project, of)
-    const named = name?.trim() || freeName(called(found), names)
-    const refused = run(change.addPiece({ kind: 'made', id, name: named, stock, facing, spans, group }))
-    if (refused) return setWhy(refused)
-    before = { project: project.id, faces: { ...of, on: '' } }
+    const named = of.name?.trim() || freeName(called(found), names)
+    const refused = run(
+      change.addPiece({ kind: 'made', id, name: named, stock: of.stock, facing, spans, group }),
+    )
+    if (refused) return refused
+    before = { project: project.id, faces: { from: of.from, to: of.to, on: '' } }
     useBench.setState({ panel: 'ticket' })
     chooseNew([id])
+    return null
   }
 
   // What is picked last is put in as all else stands then, not as it stood when the panel was opened.
-  const latest = useRef(put)
+  const latest = useRef({ set, submit, put })
   useEffect(() => {
-    latest.current = put
+    latest.current = { set, submit, put }
   })
   useEffect(() => {
     if (useOpen.getState().project.pieces.length > 0)
       pickInTurn(LABELS, (stored, n) => {
         // Faces picked take the place of those that were there from the last board.
-        const picked = { ...(n === 0 && { to: '', on: '' }), [ASKED[n]![0]]: stored }
-        setFaces((now) => ({ ...now, ...picked }))
+        latest.current.set({ ...(n === 0 && { to: '', on: '' }), [ASKED[n]![0]]: stored })
         if (n === 1) main.current?.focus()
-        setWhy(null)
-        if (n === ASKED.length - 1) latest.current(picked)
+        if (n === ASKED.length - 1) latest.current.submit(latest.current.put)
       })
     return () => pick(null)
-  }, [setFaces])
+  }, [])
 
   // With the faces of the last board there, Enter puts another one in.
   useEffect(() => main.current?.focus(), [])
@@ -97,7 +104,7 @@ export function BetweenPanel() {
       className="grid gap-2 p-4"
       onSubmit={(e) => {
         e.preventDefault()
-        put()
+        submit(put)
       }}
     >
       <div className="flex items-center justify-between">
@@ -113,7 +120,7 @@ export function BetweenPanel() {
       </p>
       <div>
         <span className="text-xs text-quiet">From</span>
-        <StockSelect label="From" value={stock} onChange={setStock} />
+        <StockSelect label="From" value={stock} onChange={(id) => set({ stock: id })} />
       </div>
       {ASKED.map(([side, label]) => (
         <MeasureField
@@ -123,18 +130,18 @@ export function BetweenPanel() {
           pickable
           optional
           placeholder={side === 'on' ? 'a face; level with the first when empty' : 'a face'}
-          value={faces[side]}
-          onCommit={(text) => (setFaces((now) => ({ ...now, [side]: text })), setWhy(null), null)}
+          value={values[side]}
+          onCommit={(text) => (set({ [side]: text }), null)}
         />
       ))}
-      {'facing' in stands && faces.on === '' && (
+      {'facing' in stands && values.on === '' && (
         <div role="group" aria-label="Stands" className="flex gap-1">
           {DIRECTION_OF.map((d) => {
-            const way = standBetween(faces, wide, null, d)
+            const way = standBetween(values, wide, null, d)
             // Along its length it cannot be thin.
             if (!('facing' in way) || facing(way.facing).room[2] !== AXIS_OF[d]) return null
             const on = way.facing === stands.facing
-            return <StanceButton key={d} id={way.facing} on={on} onPick={() => setThin(d)} />
+            return <StanceButton key={d} id={way.facing} on={on} onPick={() => set({ thin: d })} />
           })}
         </div>
       )}
@@ -145,7 +152,7 @@ export function BetweenPanel() {
           value={name ?? proposed}
           placeholder="from where it stands"
           maxLength={80}
-          onChange={(e) => setName(e.target.value)}
+          onChange={(e) => set({ name: e.target.value })}
         />
       </label>
       <p role="alert" className="min-h-5 text-pencil">

@@ -2,13 +2,14 @@
  * A new board: its wood, its size, how it stands. It hangs at the pointer, true to size, and drops where it
  * is shown to; it comes standing the way the last one did.
  */
-import { useEffect, useState } from 'react'
+import { useEffect } from 'react'
+import * as z from 'zod'
 import { change, freeId, freeName, takenIds, type MadePiece } from '../../core/document'
 import { DIRECTION_OF, facing, hull, vec3, type Vec3 } from '../../core/pieces'
 import { tryMeasure } from '../../core/resolve'
-import { useDraft } from '../store/drafts'
 import { chooseNew, run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
+import { useDraftForm } from '../ui/useDraftForm'
 import { toggleBetween, toggleBoard, useBench } from './asks'
 import { clearOf, type Hung } from './placing/hang'
 import { nameFor } from './placing/names'
@@ -16,16 +17,27 @@ import { splitSize } from './placing/size'
 import { Stance } from './Stance'
 import { StockSelect } from './StockSelect'
 
+const Told = z.object({
+  /** Null for what is proposed. */
+  name: z.string().nullable(),
+  stock: z.string().min(1, 'Choose the wood it is made from'),
+  stance: z.string(),
+  length: z.string().min(1, 'Say how long it is'),
+  width: z.string(),
+})
+
 export function BoardPanel() {
   const project = useOpen((s) => s.project)
   const shown = useOpen((s) => s.shown)
   const last = [...project.pieces].reverse().find((p): p is MadePiece => p.kind === 'made')
-  const [name, setName] = useDraft<string | null>('board name', null)
-  const [stock, setStock] = useDraft('board stock', last?.stock ?? '')
-  const [stance, setStance] = useDraft('board stance', last?.facing ?? 'up-left')
-  const [length, setLength] = useDraft('board length', '')
-  const [width, setWidth] = useDraft('board width', '')
-  const [why, setWhy] = useState<string | null>(null)
+  const { values, set, submit, why } = useDraftForm('board', Told, {
+    name: null,
+    stock: last?.stock ?? '',
+    stance: last?.facing ?? 'up-left',
+    length: '',
+    width: '',
+  })
+  const { name, stock, stance, length, width } = values
   const hung = useBench((s) => s.hung)
 
   const wood = shown.stocks.get(stock)
@@ -51,13 +63,11 @@ export function BoardPanel() {
   }
 
   /** Puts it where it hangs, or where it is clear of all others. */
-  function put(at: Hung | null): void {
-    if (!stock) return setWhy('Choose the wood it is made from')
-    if (!length) return setWhy('Say how long it is')
-    if (needsWidth && !width) return setWhy('Say how wide it is; this stock has no width of its own')
-    if (!size) return setWhy('Its size does not come to anything yet')
+  function put(at: Hung | null): string | null {
+    if (needsWidth && !width) return 'Say how wide it is; this stock has no width of its own'
+    if (!size) return 'Its size does not come to anything yet'
     const where = at ?? clearOf(shown, size)
-    if (where.inside) return setWhy(`There it would stand in ${where.inside}; show it another place`)
+    if (where.inside) return `There it would stand in ${where.inside}; show it another place`
     const id = freeId('p', takenIds(project))
     const along = (axis: number) => DIRECTION_OF[room[axis]!]!
     const spans = { ...where.starts }
@@ -65,21 +75,25 @@ export function BoardPanel() {
     if (width) spans[along(1)] = { ...spans[along(1)], size: width }
     const called = name?.trim() || nameAt(at)
     const refused = run(change.addPiece({ kind: 'made', id, name: called, stock, facing: stance, spans }))
-    if (refused) return setWhy(refused)
+    if (refused) return refused
     useBench.setState({ panel: 'ticket' })
     chooseNew([id])
+    return null
   }
 
   // It hangs at the pointer as long as it has a size.
   useEffect(() => {
-    const hanging = sized === '' ? null : { size: sized.split(',').map(Number) as unknown as Vec3, drop: put }
+    const hanging =
+      sized === ''
+        ? null
+        : { size: sized.split(',').map(Number) as unknown as Vec3, drop: (at: Hung) => submit(() => put(at)) }
     useBench.setState({ hanging })
   })
   useEffect(() => () => useBench.setState({ hanging: null, hung: null }), [])
 
   const takeBoth = (text: string): string => {
     const [first, second] = splitSize(text)
-    if (second !== null) setWidth(second)
+    if (second !== null) set({ width: second })
     return first
   }
 
@@ -89,7 +103,7 @@ export function BoardPanel() {
       aria-label="Add a board"
       onSubmit={(e) => {
         e.preventDefault()
-        put(null)
+        submit(() => put(null))
       }}
     >
       <div className="flex items-center justify-between">
@@ -100,7 +114,7 @@ export function BoardPanel() {
       </div>
       <div>
         <span className="text-xs text-quiet">From</span>
-        <StockSelect label="From" value={stock} onChange={setStock} />
+        <StockSelect label="From" value={stock} onChange={(id) => set({ stock: id })} />
       </div>
       <div className="grid grid-cols-2 gap-2">
         <MeasureField
@@ -110,7 +124,7 @@ export function BoardPanel() {
           value={length}
           optional
           placeholder="36 or 41 x 9 1/4"
-          onCommit={(text) => (setLength(text), setWhy(null), null)}
+          onCommit={(text) => (set({ length: text }), null)}
           divert={takeBoth}
         />
         <MeasureField
@@ -119,12 +133,12 @@ export function BoardPanel() {
           value={width}
           optional
           placeholder={needsWidth ? '' : 'the full board'}
-          onCommit={(text) => (setWidth(text), setWhy(null), null)}
+          onCommit={(text) => (set({ width: text }), null)}
         />
       </div>
       <div>
         <span className="text-xs text-quiet">Stands</span>
-        <Stance label="Stands" value={stance} onChange={setStance} />
+        <Stance label="Stands" value={stance} onChange={(id) => set({ stance: id })} />
       </div>
       <label>
         <span className="text-xs text-quiet">Name</span>
@@ -133,7 +147,7 @@ export function BoardPanel() {
           value={name ?? nameAt(hung)}
           maxLength={80}
           onFocus={(e) => e.target.select()}
-          onChange={(e) => setName(e.target.value)}
+          onChange={(e) => set({ name: e.target.value })}
         />
       </label>
       <p className="text-quiet">

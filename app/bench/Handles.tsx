@@ -16,6 +16,7 @@ import { keyOf, pieceOf, sayLength } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
+import { useCarry, type Carried } from '../ui/useCarry'
 import { useBench } from './asks'
 import { saySnap, type Snap } from './placing/snap'
 import {
@@ -68,6 +69,7 @@ function Knobs({ stage, held }: { stage: Stage3D; held: Held }) {
     ...PULLS.filter(({ axis }) => pulls(shown, held, axis)),
   ]
   const names = handles.map(idOf).join()
+  const carry = useCarry((e, handle: Handle) => carryWood(e, stage, held, handle, setSays))
 
   // They stand where the picture has them, without being drawn anew by React.
   useEffect(() => {
@@ -99,7 +101,7 @@ function Knobs({ stage, held }: { stage: Stage3D; held: Held }) {
             'pointer-coarse:-top-5.5 pointer-coarse:-left-5.5 pointer-coarse:h-11 pointer-coarse:w-11 ' +
             'cursor-grab'
           }
-          onPointerDown={(e) => startDrag(e, stage, held, handle, setSays)}
+          {...carry(handle)}
         >
           <Knob pulls={handle.side !== null} />
         </span>
@@ -167,29 +169,23 @@ function placeOnScreen(stage: Stage3D, box: Box, { axis, side }: Handle) {
   return stage.faces(face, out) ? { ...from, turn } : null
 }
 
-function startDrag(
-  e: React.PointerEvent<HTMLElement>,
+function carryWood(
+  e: PointerEvent,
   stage: Stage3D,
   held: Held,
   handle: Handle,
   say: (says: string | null) => void,
-): void {
-  if (e.button !== 0) return
+): Carried | null {
   e.preventDefault()
-  e.stopPropagation()
-  const knob = e.currentTarget
   const { axis, side } = handle
   const { shown } = useOpen.getState()
   const anchor = middle(held.box)
   const from = alongLine(stage.sight(e), anchor, unit(axis))
-  if (from === null) return
+  if (from === null) return null
   const things = thingsFor(shown, held, axis)
   const pixel = stage.pixelAt(anchor)
   let landed: { readonly by: number; readonly snap: Snap | null } = { by: 0, snap: null }
-  knob.setPointerCapture(e.pointerId)
   stage.rest(true)
-  // What is pressed on while dragging does not lose what is typed elsewhere.
-  if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
 
   const move = (at: PointerEvent) => {
     const now = alongLine(stage.sight(at), anchor, unit(axis))
@@ -207,10 +203,6 @@ function startDrag(
     say(sayDrag(held, handle, by, snap))
   }
   const over = () => {
-    knob.removeEventListener('pointermove', move)
-    knob.removeEventListener('pointerup', drop)
-    knob.removeEventListener('pointercancel', leave)
-    window.removeEventListener('keydown', key, true)
     stage.rest(false)
     stage.ghost(null)
     say(null)
@@ -233,22 +225,14 @@ function startDrag(
     if (!sayRefusal(refused)) stage.pull(held.keys, null)
     else setTimeout(() => stage.pull(held.keys, null), 1500)
   }
-  const key = (k: KeyboardEvent) => {
-    if (k.key === 'Escape') {
-      k.stopImmediatePropagation()
-      k.preventDefault()
-      leave()
-    } else if (/^[\d.]$/.test(k.key)) {
-      // The figure goes to the fact that was being dragged.
-      k.stopImmediatePropagation()
-      flushSync(drop)
-      fieldOf(held, handle)?.focus()
-    }
+  const key = (pressed: string) => {
+    if (!/^[\d.]$/.test(pressed)) return false
+    // The figure goes to the fact that was being dragged.
+    flushSync(drop)
+    fieldOf(held, handle)?.focus()
+    return true
   }
-  knob.addEventListener('pointermove', move)
-  knob.addEventListener('pointerup', drop)
-  knob.addEventListener('pointercancel', leave)
-  window.addEventListener('keydown', key, true)
+  return { move, drop, leave, key }
 }
 
 /** The field on the ticket of what is dragged: where it starts or ends, or how big it is. */

@@ -6,6 +6,7 @@ import { facing } from '../../core/pieces'
 import { keyOf } from '../../core/resolve'
 import { useAsked } from '../store/asked'
 import { run, useOpen } from '../store/open'
+import { Choice } from '../ui/Choice'
 import { Faulted } from '../ui/Faulted'
 import { fractions } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
@@ -189,14 +190,12 @@ function NewItem({ piece }: { piece: MadePiece }) {
         onChange={(e) => setName(e.target.value)}
         onKeyDown={(e) => e.key === 'Enter' && add()}
       />
-      <select className="field" aria-label="Hinged at" value={edge} onChange={(e) => setEdge(e.target.value)}>
-        <option value="">no hinge</option>
-        {edges.map(({ says }) => (
-          <option key={says} value={says}>
-            hinge at the {says}
-          </option>
-        ))}
-      </select>
+      <Choice
+        label="Hinged at"
+        value={edge}
+        of={[['', 'no hinge'], ...edges.map(({ says }) => [says, `hinge at the ${says}`] as const)]}
+        onPick={setEdge}
+      />
       <button className="btn" onClick={add}>
         <Plus size={14} /> Add
       </button>

@@ -8,6 +8,7 @@ import { useAsked } from '../store/asked'
 import { sayFault } from '../store/hands'
 import { askModel } from '../store/modelling'
 import { run, useOpen } from '../store/open'
+import { Choice } from '../ui/Choice'
 import { Faulted } from '../ui/Faulted'
 import { fractions } from '../ui/fractions'
 import { LineDrawing } from '../ui/LineDrawing'
@@ -177,18 +178,13 @@ function OfferCard({ offer, settled, settle, active, onActive }: OfferProps) {
       onFocus={onActive}
     >
       <h3 className="measure mb-1 font-semibold whitespace-normal">{fractions(says)}</h3>
-      <select
+      <Choice
         className="field mb-1"
-        aria-label={`Joint for ${says}`}
+        label={`Joint for ${says}`}
         value={kind}
-        onChange={(e) => settle({ ...settled, kind: e.target.value, typed: UNTYPED })}
-      >
-        {kinds.map((k) => (
-          <option key={k.kind} value={k.kind}>
-            {k.title}
-          </option>
-        ))}
-      </select>
+        of={kinds.map((k) => [k.kind, k.title])}
+        onPick={(k) => settle({ ...settled, kind: k, typed: UNTYPED })}
+      />
       {fault && <Faulted says={fault} again={again} />}
       {active && proposed && <JointDrawing offer={key} kind={kind} typed={typed} title={says} />}
       <p className="mb-2 min-h-5">

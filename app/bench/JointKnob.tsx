@@ -5,6 +5,7 @@ import { sayLength, tryMeasure } from '../../core/resolve'
 import { useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
+import { useCarry } from '../ui/useCarry'
 import { useBench, type InPicture } from './asks'
 import { shifted, stepOf } from './placing/spans'
 import type { Stage3D } from './stage/scene'
@@ -49,48 +50,39 @@ export function JointKnob({ stage }: { stage: Stage3D }) {
     put()
     return stage.watchDraw(put)
   })
-  if (!figure || now === null || !place) return null
-
   const put = (more: number) => {
+    if (!figure || now === null) return
     const step = stepOf(shown.style)
     const even = Math.max(step, Math.round((now + more) / step) * step) - now
     if (Math.abs(even) > 1e-6) sayRefusal(figure.put(shifted(figure.text, even, now, shown.style)))
   }
-  const start = (e: React.PointerEvent<HTMLSpanElement>) => {
-    if (e.button !== 0 || readOnly) return
+  const carry = useCarry((e) => {
+    if (readOnly || !figure || now === null || !place) return null
     const { way } = figure.reach
     const from = alongLine(stage.sight(e), place, way)
-    if (from === null) return
-    const button = e.currentTarget
+    if (from === null) return null
     let more = 0
-    button.setPointerCapture(e.pointerId)
     stage.rest(true)
-    const move = (p: PointerEvent) => {
-      const to = alongLine(stage.sight(p), place, way)
-      const step = stepOf(shown.style)
-      if (to !== null) more = Math.max(step - now, Math.round((to - from) / step) * step)
-      setDragged(more)
-    }
-    const over = (done: boolean) => {
-      button.removeEventListener('pointermove', move)
-      button.removeEventListener('pointerup', drop)
-      button.removeEventListener('pointercancel', leave)
-      window.removeEventListener('keydown', key, true)
+    const over = () => {
       stage.rest(false)
       setDragged(null)
-      if (done) put(more)
     }
-    const [drop, leave] = [() => over(true), () => over(false)]
-    const key = (k: KeyboardEvent) => {
-      if (k.key !== 'Escape') return
-      k.stopImmediatePropagation()
-      leave()
+    return {
+      move: (p) => {
+        const to = alongLine(stage.sight(p), place, way)
+        const step = stepOf(shown.style)
+        if (to !== null) more = Math.max(step - now, Math.round((to - from) / step) * step)
+        setDragged(more)
+      },
+      drop: () => {
+        over()
+        put(more)
+      },
+      leave: over,
     }
-    button.addEventListener('pointermove', move)
-    button.addEventListener('pointerup', drop)
-    button.addEventListener('pointercancel', leave)
-    window.addEventListener('keydown', key, true)
-  }
+  })
+  if (!figure || now === null || !place) return null
+
   const says = `${figure.reach.label}: ${sayLength(shown, now + by)}`
   return (
     <div className="pointer-events-none absolute inset-0 overflow-hidden">
@@ -106,7 +98,7 @@ export function JointKnob({ stage }: { stage: Stage3D }) {
         aria-valuenow={now + by}
         aria-valuetext={says}
         title="Drag it, or step it by the arrow keys"
-        onPointerDown={start}
+        {...carry()}
         onKeyDown={(e) => {
           const steps = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[e.key]
           if (!steps || readOnly) return

@@ -1,12 +1,14 @@
 /** The project's own measures: names that stand for lengths, numbers and angles everywhere else. */
 import { Plus, X } from 'lucide-react'
 import { memo, useState } from 'react'
-import { change, freeId, ParameterName, type Parameter } from '../../core/document'
+import { change, type Parameter } from '../../core/document'
 import { keyOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
-import { read } from '../ui/reading'
+import { later } from '../ui/later'
 import { sayRefusal } from '../ui/refusal'
+
+const NewMeasure = later(async () => (await import('./NewMeasure')).NewMeasure)
 
 export const Measures = memo(function Measures() {
   const parameters = useOpen((s) => s.project.parameters)
@@ -77,89 +79,5 @@ function NameField({ parameter }: { parameter: Parameter }) {
       onBlur={commit}
       onKeyDown={(e) => e.key === 'Enter' && commit()}
     />
-  )
-}
-
-const KINDS = [
-  ['length', 'a length'],
-  ['number', 'a number'],
-  ['angle', 'an angle'],
-] as const
-
-function NewMeasure({ onDone }: { onDone: () => void }) {
-  const [name, setName] = useState('')
-  const [kind, setKind] = useState<Parameter['kind']>('length')
-  const [why, setWhy] = useState<string | null>(null)
-  /** "width = 24" is a name and its value in one. */
-  const enter = () => {
-    const both = /^([^=]+)=(.+)$/.exec(name)
-    if (!both) return setWhy('Give it a value too, as in width = 24')
-    const value = read(both[2]!, kind, useOpen.getState().shown, {})
-    if (!value.ok) return setWhy(value.slip.message)
-    add(value.stored, both[1]!.trim())
-  }
-  const add = (expression: string, name: string): string | null => {
-    if (!expression) return null
-    const called = ParameterName.safeParse(name)
-    if (!called.success) {
-      setWhy(called.error.issues[0]!.message)
-      return null
-    }
-    const { parameters } = useOpen.getState().project
-    const refused = run(
-      change.addParameter({
-        id: freeId(
-          'm',
-          parameters.map((p) => p.id),
-        ),
-        name,
-        kind,
-        expression,
-      }),
-    )
-    setWhy(refused)
-    if (!refused) onDone()
-    return null
-  }
-  return (
-    <div className="mt-2 grid gap-1 border border-hairline p-2">
-      <input
-        aria-label="Name of the new measure"
-        className="field measure"
-        placeholder="width, or width = 34"
-        autoFocus
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        onKeyDown={(e) => e.key === 'Enter' && enter()}
-      />
-      <select
-        aria-label="What it is"
-        className="field"
-        value={kind}
-        onChange={(e) => setKind(e.target.value as Parameter['kind'])}
-      >
-        {KINDS.map(([k, says]) => (
-          <option key={k} value={k}>
-            {says}
-          </option>
-        ))}
-      </select>
-      <MeasureField
-        label="Value of the new measure"
-        kind={kind}
-        value=""
-        optional
-        placeholder="value, as in 34"
-        onCommit={(expression) => add(expression, name.trim())}
-      />
-      {why && (
-        <p role="alert" className="text-pencil">
-          {why}
-        </p>
-      )}
-      <button className="btn btn-quiet justify-self-start" onClick={onDone}>
-        Leave it
-      </button>
-    </div>
   )
 }

@@ -1,13 +1,16 @@
 /** Mirrors what is chosen: where the mirror stands, what the twins are called, seen before they are made. */
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo } from 'react'
+import * as z from 'zod'
 import type { Direction, MadePiece } from '../../core/document'
 import { formatLength } from '../../core/measure'
 import { AXIS_OF, DIRECTION_OF, facing, hull, sideOf } from '../../core/pieces'
 import { tryMeasure } from '../../core/resolve'
 import { chooseNew, run, useOpen } from '../store/open'
+import { Choice } from '../ui/Choice'
 import { fractions } from '../ui/fractions'
 import { measureText } from '../ui/exactText'
 import { MeasureField } from '../ui/MeasureField'
+import { useDraftForm } from '../ui/useDraftForm'
 import { leavePanel, useBench } from './asks'
 import { chosenIds } from './groups'
 import { jointsOver, mirrorBox, mirrorChanges, twinName } from './mirrors'
@@ -33,10 +36,24 @@ export function MirrorPanel() {
   )
 }
 
+const Told = z.object({
+  direction: z.enum(['across', 'deep', 'up']),
+  /** Null for the middle of what it stands in. */
+  about: z.string().nullable(),
+  name: z.string(),
+  withJoints: z.boolean(),
+})
+
 function MirrorForm({ pieces }: { pieces: readonly MadePiece[] }) {
   const shown = useOpen((s) => s.shown)
   const first = pieces[0]!
-  const [direction, setDirection] = useState<Direction>(DIRECTION_OF[facing(first.facing).room[2]]!)
+  const { values, set, submit, why } = useDraftForm<z.infer<typeof Told>>(`mirror ${first.id}`, Told, {
+    direction: DIRECTION_OF[facing(first.facing).room[2]]!,
+    about: null,
+    name: twinName(first.name),
+    withJoints: true,
+  })
+  const { direction, name, withJoints } = values
   const axis = AXIS_OF[direction]
   /** The middle of the group it stands in, or of all that stands. */
   const middle = (): string => {
@@ -47,11 +64,7 @@ function MirrorForm({ pieces }: { pieces: readonly MadePiece[] }) {
       ? measureText((box.min[axis] + box.max[axis]) / 2, shown.style)
       : ''
   }
-  const [typed, setAbout] = useState<string | null>(null)
-  const about = typed ?? middle()
-  const [name, setName] = useState(twinName(first.name))
-  const [withJoints, setWithJoints] = useState(true)
-  const [why, setWhy] = useState<string | null>(null)
+  const about = values.about ?? middle()
   const found = about ? tryMeasure(shown, about, 'length') : null
   const plane = found?.ok ? found.value : null
   const ids = pieces.map((p) => p.id).join()
@@ -74,8 +87,8 @@ function MirrorForm({ pieces }: { pieces: readonly MadePiece[] }) {
   }, [boxes])
   useEffect(() => () => useBench.setState({ patches: [] }), [])
 
-  function put(): void {
-    if (!about) return setWhy('Say where the mirror stands: half the overall size')
+  function put(): string | null {
+    if (!about) return 'Say where the mirror stands: half the overall size'
     const names = pieces.length === 1 ? [name] : pieces.map((p) => twinName(p.name))
     const changes = mirrorChanges(shown, {
       pieces,
@@ -85,12 +98,13 @@ function MirrorForm({ pieces }: { pieces: readonly MadePiece[] }) {
       joints: withJoints ? joints : [],
     })
     const refused = run(changes, `Mirror ${pieces.map((p) => p.name).join(', ')}`)
-    if (refused) return setWhy(refused)
+    if (refused) return refused
     const made = changes.flatMap((c) =>
       c.command === 'mirror-piece' ? [(c.payload as { id: string }).id] : [],
     )
     leavePanel()
     chooseNew(made)
+    return null
   }
 
   const title = pieces.length === 1 ? `Mirror ${first.name}` : `Mirror ${pieces.length} pieces`
@@ -100,7 +114,7 @@ function MirrorForm({ pieces }: { pieces: readonly MadePiece[] }) {
       aria-label={title}
       onSubmit={(e) => {
         e.preventDefault()
-        put()
+        submit(put)
       }}
     >
       <div className="flex items-center justify-between gap-2">
@@ -122,31 +136,29 @@ function MirrorForm({ pieces }: { pieces: readonly MadePiece[] }) {
         optional
         pickable
         placeholder="half the overall size, as in 34/2"
-        onCommit={(text) => (setAbout(text), setWhy(null), null)}
+        onCommit={(text) => (set({ about: text }), null)}
       />
-      <label>
-        <span className="text-xs text-quiet">Swap</span>
-        <select
-          className="field"
-          value={direction}
-          onChange={(e) => setDirection(e.target.value as Direction)}
-        >
-          {DIRECTION_OF.map((d) => (
-            <option key={d} value={d}>
-              {SAY[d]}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Choice
+        label="Swap"
+        showLabel
+        value={direction}
+        of={DIRECTION_OF.map((d) => [d, SAY[d]])}
+        onPick={(d) => set({ direction: d })}
+      />
       {pieces.length === 1 && (
         <label>
           <span className="text-xs text-quiet">Name of the twin</span>
-          <input className="field" value={name} onChange={(e) => setName(e.target.value)} maxLength={80} />
+          <input
+            className="field"
+            value={name}
+            onChange={(e) => set({ name: e.target.value })}
+            maxLength={80}
+          />
         </label>
       )}
       {joints.length > 0 && (
         <label className="flex min-h-8 items-center gap-2 pointer-coarse:min-h-11">
-          <input type="checkbox" checked={withJoints} onChange={() => setWithJoints(!withJoints)} />
+          <input type="checkbox" checked={withJoints} onChange={() => set({ withJoints: !withJoints })} />
           {joints.length === 1
             ? 'with the joint of its original'
             : `with the ${joints.length} joints of its original`}

@@ -2,6 +2,7 @@
 import { useState } from 'react'
 import { fileName } from '../store/files'
 import { useOpen } from '../store/open'
+import { Choice } from '../ui/Choice'
 import { Dialog } from '../ui/Dialog'
 import { useBench } from './asks'
 
@@ -45,30 +46,14 @@ export function PictureDialog() {
           save()
         }}
       >
-        <label>
-          <span className="text-xs text-quiet">Size</span>
-          <select className="field" value={width} onChange={(e) => setWidth(Number(e.target.value))}>
-            {SIZES.map(([wide, says]) => (
-              <option key={wide} value={wide}>
-                {says}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label>
-          <span className="text-xs text-quiet">Ground</span>
-          <select
-            className="field"
-            value={ground}
-            onChange={(e) => setGround(e.target.value as typeof ground)}
-          >
-            {GROUNDS.map(([id, says]) => (
-              <option key={id} value={id}>
-                {says}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Choice
+          label="Size"
+          showLabel
+          value={String(width)}
+          of={SIZES.map(([wide, says]) => [String(wide), says])}
+          onPick={(wide) => setWidth(Number(wide))}
+        />
+        <Choice label="Ground" showLabel value={ground} of={GROUNDS} onPick={setGround} />
         {why && (
           <p role="alert" className="text-pencil">
             {why}

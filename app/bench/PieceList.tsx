@@ -8,7 +8,7 @@ import { Mark } from '../ui/Mark'
 import { sayRefusal } from '../ui/refusal'
 import { showAll, toggleBoard, toggleHidden, toggleLocked, useBench } from './asks'
 import { chooseAll, piecesIn } from './groups'
-import { GRIP, INTO, startRowDrag, useRowDrag } from './rowDrag'
+import { GRIP, ROW, RowDrag, useRowPlace } from './RowDrag'
 
 /** So many pieces are found by eye; with more there is a field to find them by name. */
 const MANY = 9
@@ -119,24 +119,23 @@ function Pieces({ find }: { find: string }) {
     </ul>
   )
   return (
-    <>
+    <RowDrag>
       {members(null)}
       {project.groups.length > 0 && <OutOfGroups />}
-    </>
+    </RowDrag>
   )
 }
 
 /** Where a row is dropped that belongs to no group; seen while one is dragged. */
 function OutOfGroups() {
-  const active = useRowDrag((s) => s.id !== null)
-  const isOver = useRowDrag((s) => s.over === null)
+  const { ref, isOver, dragging } = useRowPlace(null)
   return (
     <p
-      {...{ [INTO]: '' }}
+      ref={ref}
       className={
         'min-h-8 border border-dashed px-1.5 py-1 text-quiet ' +
         `${isOver ? 'border-chalk' : 'border-hairline'} ` +
-        (active ? '' : 'invisible')
+        (dragging ? '' : 'invisible')
       }
     >
       out of all groups
@@ -148,7 +147,7 @@ function OutOfGroups() {
 function GroupHead({ group }: { group: Group }) {
   const times = useOpen((s) => s.shown.groups.find((g) => g.id === group.id)?.boxes.length ?? 0)
   const readOnly = useOpen((s) => s.readOnly)
-  const isOver = useRowDrag((s) => s.over === group.id)
+  const { ref, isOver } = useRowPlace(group.id)
   const [renaming, rename] = useState(false)
   const choose = () => chooseAll(new Set(piecesIn(useOpen.getState().project, group.id)))
   if (renaming)
@@ -160,9 +159,8 @@ function GroupHead({ group }: { group: Group }) {
       />
     )
   return (
-    <div {...{ [INTO]: group.id }}>
+    <div ref={ref} {...{ [ROW]: group.id }}>
       <button
-        onPointerDown={(e) => startRowDrag(e, group.id)}
         className={
           'flex min-h-8 w-full items-center gap-2 rounded-sm px-1.5 text-left hover:bg-ground ' +
           `pointer-coarse:min-h-11 ${isOver ? 'outline-2 outline-chalk' : ''}`
@@ -285,7 +283,7 @@ const PieceRow = memo(function PieceRow({
     <li className="group/row relative flex">
       <button
         data-piece={p.id}
-        onPointerDown={(e) => startRowDrag(e, p.id)}
+        {...{ [ROW]: p.id }}
         aria-pressed={on}
         className={
           'flex min-h-8 w-full min-w-0 items-center gap-2 rounded-sm px-1.5 text-left ' +

@@ -1,7 +1,6 @@
 /** Ready work: furniture that is asked with a picture and a few measures, and comes as ordinary pieces. */
-import { useState } from 'react'
+import * as z from 'zod'
 import { freeId, type Stock } from '../../core/document'
-import type { RoomSide } from '../../core/pieces'
 import { stockFor, type Catalogue } from '../../core/rack'
 import { READY, suits, type Ready } from '../../core/ready'
 import type { Asked, Built } from '../../core/ready/build'
@@ -10,12 +9,14 @@ import type { ReadyTold } from '../../workers/model'
 import { useAsked } from '../store/asked'
 import { sayFault } from '../store/hands'
 import { askModel } from '../store/modelling'
-import { isRecord, useDraft } from '../store/drafts'
+import { useDraft } from '../store/drafts'
 import { choose, firstOf, pickInTurn, run, useOpen, whenSettled } from '../store/open'
+import { Choice } from '../ui/Choice'
 import { Faulted } from '../ui/Faulted'
 import { LineDrawing } from '../ui/LineDrawing'
 import { MeasureField } from '../ui/MeasureField'
 import { measureText } from '../ui/exactText'
+import { useDraftForm } from '../ui/useDraftForm'
 import { lookFrom, toggleReady, useBench } from './asks'
 import { CATALOGUE, useCatalogue } from '../rack/stocks'
 import { OwnReady } from './OwnReady'
@@ -34,19 +35,14 @@ export function ReadyPanel() {
           Leave it
         </button>
       </div>
-      <select
+      <Choice
         className="field mb-1"
-        aria-label="What to put in"
+        label="What to put in"
         autoFocus
         value={kind}
-        onChange={(e) => setKind(e.target.value)}
-      >
-        {READY.map((r) => (
-          <option key={r.kind} value={r.kind}>
-            {r.title}
-          </option>
-        ))}
-      </select>
+        of={READY.map((r) => [r.kind, r.title])}
+        onPick={setKind}
+      />
       <p className="mb-2 text-quiet">{ready.says}</p>
       <ReadyForm key={kind} ready={ready} />
       <OwnReady />
@@ -54,14 +50,18 @@ export function ReadyPanel() {
   )
 }
 
+const Texts = z.record(z.string(), z.string())
+const Told = z.object({ stocks: Texts, measures: Texts, fits: Texts })
+
 function ReadyForm({ ready }: { ready: Ready }) {
   const catalogue = useCatalogue()
-  const keep = `ready ${ready.kind}`
-  const [stocks, setStocks] = useDraft(`${keep} stocks`, () => startStocks(ready, catalogue), isRecord)
-  const [measures, setMeasures] = useDraft(`${keep} measures`, () => startMeasures(ready), isRecord)
-  const [fits, setFits] = useDraft(`${keep} fits`, () => startFits(ready), isRecord)
-  const [why, setWhy] = useState<string | null>(null)
-  const asked = settle(stocks, measures, fits, catalogue)
+  const { values, set, submit, why } = useDraftForm(`ready ${ready.kind}`, Told, () => ({
+    stocks: startStocks(ready, catalogue),
+    measures: startMeasures(ready),
+    fits: startFits(ready),
+  }))
+  const { stocks, measures, fits } = values
+  const asked = settle(values, catalogue)
   const { answer, fault, again } = useAsked<ReadyTold>(
     `ready ${ready.kind}`,
     async (hand) => hand.ready(ready.kind, asked),
@@ -71,19 +71,20 @@ function ReadyForm({ ready }: { ready: Ready }) {
   const pickSides = () =>
     pickInTurn(
       ready.fits.map(([, label]) => label),
-      (stored, n) => setFits((now) => ({ ...now, [ready.fits[n]![0]]: stored })),
+      (stored, n) => set((now) => ({ fits: { ...now.fits, [ready.fits[n]![0]]: stored } })),
     )
 
-  async function put() {
+  async function put(told: z.infer<typeof Told>): Promise<string | null> {
     const { project } = useOpen.getState()
+    const now = settle(told, catalogue)
     try {
       // The drawing may be that of a moment ago; what is put in is what stands in the fields now.
-      const built = await askModel<Built>(project, async ({ remote }) => remote.ready(ready.kind, asked))
+      const built = await askModel<Built>(project, async ({ remote }) => remote.ready(ready.kind, now))
       const refused = 'why' in built ? built.why : run(built.changes, `Put in: ${ready.title.toLowerCase()}`)
-      setWhy(refused)
       if (!refused) showNew(new Set(project.pieces.map((p) => p.id)))
+      return refused
     } catch (error) {
-      setWhy(sayFault(error, 'It could not be put in'))
+      return sayFault(error, 'It could not be put in')
     }
   }
 
@@ -92,7 +93,7 @@ function ReadyForm({ ready }: { ready: Ready }) {
       className="grid gap-2"
       onSubmit={(e) => {
         e.preventDefault()
-        void put()
+        submit(put)
       }}
     >
       <div className="grid h-36 place-items-center border border-hairline bg-stage p-2">
@@ -115,7 +116,7 @@ function ReadyForm({ ready }: { ready: Ready }) {
             label={label}
             later
             value={stocks[name] ?? ''}
-            onChange={(id) => setStocks({ ...stocks, [name]: id })}
+            onChange={(id) => set({ stocks: { ...stocks, [name]: id } })}
           />
         </div>
       ))}
@@ -128,7 +129,7 @@ function ReadyForm({ ready }: { ready: Ready }) {
             kind={kind ?? 'length'}
             value={measures[name] ?? ''}
             optional={optional ?? false}
-            onCommit={(text) => (setMeasures((now) => ({ ...now, [name]: text })), null)}
+            onCommit={(text) => (set((now) => ({ measures: { ...now.measures, [name]: text } })), null)}
           />
         ))}
       </div>
@@ -146,7 +147,7 @@ function ReadyForm({ ready }: { ready: Ready }) {
           optional
           placeholder="a face or a measure"
           value={fits[side] ?? ''}
-          onCommit={(text) => (setFits((now) => ({ ...now, [side]: text })), null)}
+          onCommit={(text) => (set((now) => ({ fits: { ...now.fits, [side]: text } })), null)}
         />
       ))}
       {why && (
@@ -171,7 +172,7 @@ function showNew(before: ReadonlySet<string>): void {
   })
 }
 
-type Texts = Readonly<Record<string, string>>
+type Texts = z.infer<typeof Texts>
 
 /** Wood for each part: from the rack where it suits, else from the catalogue. */
 function startStocks(ready: Ready, catalogue: Catalogue): Texts {
@@ -195,10 +196,8 @@ const startMeasures = (ready: Ready): Texts => {
   return Object.fromEntries(Object.entries(ready.measures).map(([name, m]) => [name, m.starts[unit]]))
 }
 
-type Fits = Partial<Record<RoomSide, string>>
-
 /** What stands by itself starts clear of all else; what goes into something, at the group that is chosen. */
-function startFits(ready: Ready): Fits {
+function startFits(ready: Ready): Texts {
   const { project, shown, chosen } = useOpen.getState()
   if (ready.free) {
     const ends = shown.instances.map((i) => i.grown.max[0])
@@ -215,7 +214,7 @@ function startFits(ready: Ready): Fits {
 }
 
 /** What was settled, with stocks of the catalogue as they would come to the rack. */
-function settle(stocks: Texts, measures: Texts, fits: Fits, catalogue: Catalogue): Asked {
+function settle({ stocks, measures, fits }: z.infer<typeof Told>, catalogue: Catalogue): Asked {
   const { project } = useOpen.getState()
   const ids = project.stock.map((s) => s.id)
   const bring = new Map<string, Stock>()

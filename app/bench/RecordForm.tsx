@@ -1,11 +1,12 @@
 /** The measures and choices of a record, a joint or a step of work: one form, whatever its kind. */
 import type { NodeKey } from '../../core/resolve'
-import type { Choice, Field } from '../../core/work'
+import type { Choice as Choices, Field } from '../../core/work'
+import { Choice } from '../ui/Choice'
 import { MeasureField } from '../ui/MeasureField'
 
 interface Props {
   readonly fields: readonly Field[]
-  readonly choices: readonly Choice[]
+  readonly choices: readonly Choices[]
   readonly record: {
     readonly fields: Readonly<Record<string, unknown>>
     readonly options: Readonly<Record<string, string>>
@@ -25,22 +26,16 @@ export function RecordForm(props: Props) {
   return (
     <>
       {choices.map((c) => (
-        <label key={c.name} className="grid grid-cols-[8.5rem_1fr] items-center gap-2">
+        <div key={c.name} className="grid grid-cols-[8.5rem_1fr] items-center gap-2">
           <span className="text-quiet">{c.label}</span>
-          <select
-            className="field"
-            aria-label={c.label}
+          <Choice
+            label={c.label}
             disabled={disabled}
-            value={record.options[c.name] ?? Object.keys(c.values)[0]}
-            onChange={(e) => onChoice(c.name, e.target.value)}
-          >
-            {Object.entries(c.values).map(([name, says]) => (
-              <option key={name} value={name}>
-                {says}
-              </option>
-            ))}
-          </select>
-        </label>
+            value={record.options[c.name] ?? Object.keys(c.values)[0]!}
+            of={Object.entries(c.values)}
+            onPick={(value) => onChoice(c.name, value)}
+          />
+        </div>
       ))}
       {fields.map((f) => {
         const value = record.fields[f.name]

@@ -1,11 +1,14 @@
 /** Asks how a piece or a group is repeated: evenly between two places, in a row or round an axis. */
-import { useMemo, useState } from 'react'
+import { useMemo } from 'react'
+import * as z from 'zod'
 import type { Direction, Repeat } from '../../core/document'
 import { AXIS_OF, DIRECTION_OF, facing, sideOf } from '../../core/pieces'
 import type { Shown } from '../../core/shown'
 import { run, useOpen } from '../store/open'
 import { Dialog } from '../ui/Dialog'
+import { Choice } from '../ui/Choice'
 import { MeasureField } from '../ui/MeasureField'
+import { useDraftForm } from '../ui/useDraftForm'
 import { useBench } from './asks'
 import { between } from './placing/targets'
 import { FIELDS, SAY, setRepeat, type Wood } from './repeats'
@@ -31,19 +34,47 @@ function startOf(shown: Shown, of: Wood, direction: Direction): Readonly<Record<
   }
 }
 
+type Texts = Readonly<Record<string, string>>
+
+/** What has to be said of a repeat; what is not typed over stays as it starts. */
+const askedOf = (start: (d: Direction) => Texts) =>
+  z
+    .object({
+      kind: z.enum(KINDS),
+      direction: z.enum(['across', 'deep', 'up']),
+      typed: z.record(z.string(), z.string()),
+    })
+    .superRefine(({ kind, direction, typed }, told) => {
+      const now: Texts = { ...start(direction), ...typed }
+      const missing = FIELDS[kind](direction).filter(([name]) => !now[name])
+      if (missing.length === 0) return
+      const message = `Still missing: ${missing.map(([, label]) => label).join(', ')}`
+      told.addIssue({ code: 'custom', path: ['typed'], message })
+    })
+
 /** Asks how it is repeated, which way, and what that wants. */
 export function RepeatDialog({ of, kind: first }: { of: Wood; kind: Repeat['kind'] }) {
   const close = () => useBench.setState({ dialog: null })
-  const [kind, setKind] = useState(first)
-  const [direction, setDirection] = useState<Direction>(() =>
-    'facing' in of ? DIRECTION_OF[facing(of.facing).room[2]]! : 'across',
-  )
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
-  const [why, setWhy] = useState<string | null>(null)
   const shown = useOpen((s) => s.shown)
+  const { values, set, submit, why } = useDraftForm(
+    `repeat ${of.id}`,
+    askedOf((d) => startOf(shown, of, d)),
+    () => ({
+      kind: first,
+      direction: 'facing' in of ? DIRECTION_OF[facing(of.facing).room[2]]! : 'across',
+      typed: {},
+    }),
+  )
+  const { kind, direction, typed } = values
   const start = useMemo(() => startOf(shown, of, direction), [shown, of, direction])
-  const now = { ...start, ...typed }
+  const now: Texts = { ...start, ...typed }
   const fields = FIELDS[kind](direction)
+  const put = () => {
+    const given = Object.fromEntries(fields.map(([name]) => [name, now[name]]))
+    const refused = run(setRepeat(of, { kind, direction, ...given } as unknown as Repeat))
+    if (!refused) close()
+    return refused
+  }
   return (
     <Dialog
       open
@@ -55,43 +86,24 @@ export function RepeatDialog({ of, kind: first }: { of: Wood; kind: Repeat['kind
         className="grid gap-3"
         onSubmit={(e) => {
           e.preventDefault()
-          const missing = fields.filter(([name]) => !now[name])
-          if (missing.length) return setWhy(`Still missing: ${missing.map(([, label]) => label).join(', ')}`)
-          const given = Object.fromEntries(fields.map(([name]) => [name, now[name]]))
-          const refused = run(setRepeat(of, { kind, direction, ...given } as unknown as Repeat))
-          if (refused) setWhy(refused)
-          else close()
+          submit(put)
         }}
       >
         <div className="grid grid-cols-2 gap-3">
-          <label>
-            <span className="text-xs text-quiet">How</span>
-            <select
-              className="field"
-              value={kind}
-              onChange={(e) => setKind(e.target.value as Repeat['kind'])}
-            >
-              {KINDS.map((k) => (
-                <option key={k} value={k}>
-                  {MANNER[k]}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label>
-            <span className="text-xs text-quiet">{kind === 'ring' ? 'The axis runs' : 'Direction'}</span>
-            <select
-              className="field"
-              value={direction}
-              onChange={(e) => setDirection(e.target.value as Direction)}
-            >
-              {DIRECTION_OF.map((d) => (
-                <option key={d} value={d}>
-                  {SAY[d][0]}
-                </option>
-              ))}
-            </select>
-          </label>
+          <Choice
+            label="How"
+            showLabel
+            value={kind}
+            of={KINDS.map((k) => [k, MANNER[k]])}
+            onPick={(k) => set({ kind: k })}
+          />
+          <Choice
+            label={kind === 'ring' ? 'The axis runs' : 'Direction'}
+            showLabel
+            value={direction}
+            of={DIRECTION_OF.map((d) => [d, SAY[d][0]])}
+            onPick={(d) => set({ direction: d })}
+          />
         </div>
         {fields.map(([name, label, type], n) => (
           <MeasureField
@@ -103,7 +115,7 @@ export function RepeatDialog({ of, kind: first }: { of: Wood; kind: Repeat['kind
             optional
             placeholder={type === 'length' ? 'a face or a measure' : ''}
             value={now[name] ?? ''}
-            onCommit={(text) => (setTyped((t) => ({ ...t, [name]: text })), null)}
+            onCommit={(text) => (set({ typed: { ...typed, [name]: text } }), null)}
           />
         ))}
         {why && (

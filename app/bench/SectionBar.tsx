@@ -2,6 +2,7 @@
 import { FlipHorizontal, X } from 'lucide-react'
 import { AXIS_OF, DIRECTION_OF, hull, type Axis } from '../../core/pieces'
 import { useOpen } from '../store/open'
+import { Choice } from '../ui/Choice'
 import { Len } from '../ui/Len'
 import { toggleSection, useBench, type Section } from './asks'
 
@@ -21,18 +22,13 @@ export function SectionBar() {
         'border-hairline bg-panel px-2 py-1'
       }
     >
-      <select
+      <Choice
         className="field w-auto"
-        aria-label="Cut across"
-        value={axis}
-        onChange={(e) => set({ axis: Number(e.target.value) as Axis })}
-      >
-        {DIRECTION_OF.map((d) => (
-          <option key={d} value={AXIS_OF[d]}>
-            {d}
-          </option>
-        ))}
-      </select>
+        label="Cut across"
+        value={String(axis)}
+        of={DIRECTION_OF.map((d) => [String(AXIS_OF[d]), d])}
+        onPick={(n) => set({ axis: Number(n) as Axis })}
+      />
       <input
         type="range"
         className="w-40 accent-(--chalk)"

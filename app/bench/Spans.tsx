@@ -7,6 +7,7 @@ import { keyOf, type Stretch } from '../../core/resolve'
 import { run, useOpen, whenSettled } from '../store/open'
 import { sameEntries, useShown } from '../store/useShown'
 import { Because } from '../ui/Because'
+import { Choice } from '../ui/Choice'
 import { measureText } from '../ui/exactText'
 import { Len } from '../ui/Len'
 import { MeasureField } from '../ui/MeasureField'
@@ -118,22 +119,17 @@ const SpanRow = memo(function SpanRow({ piece, direction }: RowProps) {
       </h4>
       {given.map((fact) => (
         <div key={fact} className="mb-1 flex items-start gap-1">
-          <select
-            aria-label={`${TITLE[direction]}: which fact`}
+          <Choice
+            label={`${TITLE[direction]}: which fact`}
             className={
               'measure min-h-8 w-23 shrink-0 rounded-sm border border-transparent pointer-coarse:min-h-11 ' +
               'bg-transparent hover:border-hairline'
             }
             value={fact}
             disabled={readOnly}
-            onChange={(e) => turnFact(piece.id, direction, fact, e.target.value as Fact)}
-          >
-            {[fact, ...free].map((f) => (
-              <option key={f} value={f}>
-                {SAYS[f]}
-              </option>
-            ))}
-          </select>
+            of={[fact, ...free].map((f) => [f, SAYS[f]])}
+            onPick={(f) => turnFact(piece.id, direction, fact, f)}
+          />
           <MeasureField
             label={`${TITLE[direction]} ${SAYS[fact]}`}
             value={span[fact]!}
@@ -165,18 +161,13 @@ const SpanRow = memo(function SpanRow({ piece, direction }: RowProps) {
       {loop && <p className="text-pencil">{loop}</p>}
       {adding && (
         <div className="mb-1 flex items-start gap-1">
-          <select
-            aria-label={`${TITLE[direction]}: new fact`}
+          <Choice
+            label={`${TITLE[direction]}: new fact`}
             className="measure min-h-8 w-23 shrink-0 bg-transparent"
             value={adding}
-            onChange={(e) => setAdding(e.target.value as Fact)}
-          >
-            {free.map((f) => (
-              <option key={f} value={f}>
-                {SAYS[f]}
-              </option>
-            ))}
-          </select>
+            of={free.map((f) => [f, SAYS[f]])}
+            onPick={setAdding}
+          />
           <MeasureField
             label={`${TITLE[direction]} ${SAYS[adding]}`}
             value=""

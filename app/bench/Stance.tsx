@@ -1,5 +1,6 @@
 /** How a board stands, chosen from small drawings of it in a room: the likely six; all in words beside. */
 import { FACINGS, facing, type Facing, type Vec3 } from '../../core/pieces'
+import { Choice } from '../ui/Choice'
 
 /** A side, a shelf, a back or a rail, an upright seen from the front, a bearer, a runner on its edge. */
 const LIKELY = ['up-left', 'right-up', 'right-front', 'up-front', 'back-up', 'back-left'] as const
@@ -19,20 +20,16 @@ export function Stance({ value, label, disabled = false, onChange }: Props) {
           <StanceButton key={id} id={id} on={id === value} disabled={disabled} onPick={onChange} />
         ))}
       </div>
-      <select
-        className="field"
-        aria-label={`${label}, in words`}
+      <Choice
+        label={`${label}, in words`}
         value={value}
         disabled={disabled}
-        onChange={(e) => onChange(e.target.value)}
-      >
-        {value === '' && <option value="">several</option>}
-        {FACINGS.map((f) => (
-          <option key={f.id} value={f.id}>
-            {f.name}
-          </option>
-        ))}
-      </select>
+        of={[
+          ...(value === '' ? [['', 'several'] as const] : []),
+          ...FACINGS.map((f) => [f.id, f.name] as const),
+        ]}
+        onPick={onChange}
+      />
     </div>
   )
 }

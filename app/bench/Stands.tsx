@@ -5,6 +5,7 @@ import { facesOf, change, type MadePiece, type Piece } from '../../core/document
 import { facing, sayFace } from '../../core/pieces'
 import { keyOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
+import { Choice } from '../ui/Choice'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
 import { edgesOf } from './edges'
@@ -57,22 +58,18 @@ export const Tilts = memo(
           </div>
         ))}
         {!readOnly && piece.tilts.length < 2 && (
-          <select
-            className="field"
-            aria-label="Lean it about"
+          <Choice
+            label="Lean it about"
             value=""
-            onChange={(e) => {
-              const { edge } = edgesOf(stands).find((x) => x.says === e.target.value)!
-              sayRefusal(put([...piece.tilts, { at: edge, angle: '0deg' }]))
+            of={[
+              ['', 'lean it about an edge…'],
+              ...edgesOf(stands).map(({ says }) => [says, `the ${says}`] as const),
+            ]}
+            onPick={(says) => {
+              const edge = edgesOf(stands).find((x) => x.says === says)?.edge
+              if (edge) sayRefusal(put([...piece.tilts, { at: edge, angle: '0deg' }]))
             }}
-          >
-            <option value="">lean it about an edge…</option>
-            {edgesOf(stands).map(({ says }) => (
-              <option key={says} value={says}>
-                the {says}
-              </option>
-            ))}
-          </select>
+          />
         )}
       </section>
     )

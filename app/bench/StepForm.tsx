@@ -15,6 +15,7 @@ import { FACE_NAMES, sayFace } from '../../core/pieces'
 import { keyOf } from '../../core/resolve'
 import { OWN_KINDS, ownWork } from '../../core/work'
 import { run, useOpen } from '../store/open'
+import { Choice } from '../ui/Choice'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
 import { RecordForm } from './RecordForm'
@@ -38,19 +39,13 @@ function FaceSelect({
   readonly onChange: (face: FaceName) => void
 }) {
   return (
-    <select
-      className="field"
-      aria-label="On"
+    <Choice
+      label="On"
       disabled={disabled}
       value={value}
-      onChange={(e) => onChange(e.target.value as FaceName)}
-    >
-      {FACE_NAMES.filter((f) => faces.includes(f)).map((f) => (
-        <option key={f} value={f}>
-          {sayFace(f)}
-        </option>
-      ))}
-    </select>
+      of={FACE_NAMES.filter((f) => faces.includes(f)).map((f) => [f, sayFace(f)])}
+      onPick={onChange}
+    />
   )
 }
 
@@ -71,7 +66,7 @@ export function StepForm({ piece, step }: { piece: MadePiece; step: Step }) {
             {fractions(p.says)}
           </p>
         ))}
-      <label className="grid grid-cols-[8.5rem_1fr] items-center gap-2">
+      <div className="grid grid-cols-[8.5rem_1fr] items-center gap-2">
         <span className="text-quiet">On</span>
         <FaceSelect
           value={faceOf(step.at) ?? own.faces[0]!}
@@ -79,7 +74,7 @@ export function StepForm({ piece, step }: { piece: MadePiece; step: Step }) {
           disabled={readOnly}
           onChange={(face) => sayRefusal(run(change.setStep({ id, at: onFace(face) })))}
         />
-      </label>
+      </div>
       <RecordForm
         fields={own.fields}
         choices={own.options}
@@ -147,18 +142,7 @@ export function AddWork({ piece, onAdded }: { piece: MadePiece; onAdded: (id: st
         add()
       }}
     >
-      <select
-        className="field min-w-0"
-        aria-label="Work"
-        value={kind}
-        onChange={(e) => setKind(e.target.value)}
-      >
-        {OWN_KINDS.map((k) => (
-          <option key={k.kind} value={k.kind}>
-            {k.title}
-          </option>
-        ))}
-      </select>
+      <Choice label="Work" value={kind} of={OWN_KINDS.map((k) => [k.kind, k.title])} onPick={setKind} />
       <span className="text-quiet">on</span>
       <FaceSelect value={face} faces={own.faces} disabled={false} onChange={setFace} />
       <button type="submit" className="btn">

@@ -2,10 +2,12 @@
 import { Command } from 'cmdk'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
+import * as z from 'zod'
 import { freeName, type Stock } from '../../core/document'
 import { useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
+import { useDraftForm } from '../ui/useDraftForm'
 import { CATALOGUE, putOnRack, useCatalogue } from '../rack/stocks'
 
 interface Props {
@@ -97,6 +99,12 @@ function fits(value: string, search: string): number {
   return text.startsWith(words[0]!) ? 1 : 0.5
 }
 
+const Sizes = z.object({
+  name: z.string().trim().min(1, 'Say what it is called'),
+  thickness: z.string().min(1, 'Say how thick it is'),
+  width: z.string().min(1, 'Say how wide it is').nullable(),
+})
+
 /** A stock of the maker's own: as the one that is chosen, but for its sizes and what it is called. */
 function Another({
   like,
@@ -108,17 +116,23 @@ function Another({
   onLeave: () => void
 }) {
   const names = useOpen((s) => s.project.stock).map((s) => s.name)
-  const [name, setName] = useState(() => freeName(like.name, names))
-  const [thickness, setThickness] = useState(like.thickness)
-  const [width, setWidth] = useState(like.width)
+  const { values, set, submit, why } = useDraftForm(`another ${like.id}`, Sizes, () => ({
+    name: freeName(like.name, names),
+    thickness: like.thickness,
+    width: like.width,
+  }))
+  const put = (sizes: z.infer<typeof Sizes>) => {
+    const id = putOnRack({ ...like, ...sizes })
+    if (id) onTake(id)
+    return null
+  }
   return (
     <form
       className="grid gap-2 p-3"
       onSubmit={(e) => {
         e.preventDefault()
         e.stopPropagation()
-        const id = putOnRack({ ...like, name, thickness, width })
-        if (id) onTake(id)
+        submit(put)
       }}
     >
       <p className="font-semibold">Another like {fractions(like.name)}</p>
@@ -127,22 +141,32 @@ function Another({
         <input
           className="field"
           autoFocus
-          value={name}
+          value={values.name}
           maxLength={80}
-          onChange={(e) => setName(e.target.value)}
+          onChange={(e) => set({ name: e.target.value })}
         />
       </label>
       <div className="flex gap-2">
         <MeasureField
           label="Its thickness"
           showLabel
-          value={thickness}
-          onCommit={(t) => (setThickness(t), null)}
+          value={values.thickness}
+          onCommit={(t) => (set({ thickness: t }), null)}
         />
-        {width !== null && (
-          <MeasureField label="Its width" showLabel value={width} onCommit={(t) => (setWidth(t), null)} />
+        {values.width !== null && (
+          <MeasureField
+            label="Its width"
+            showLabel
+            value={values.width}
+            onCommit={(t) => (set({ width: t }), null)}
+          />
         )}
       </div>
+      {why && (
+        <p role="alert" className="text-pencil">
+          {why}
+        </p>
+      )}
       <div className="flex justify-end gap-1">
         <button type="button" className="btn btn-quiet" onClick={onLeave}>
           Leave it

@@ -13,6 +13,7 @@ import { measureText } from '../ui/exactText'
 import { fractions } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
+import { useCarry } from '../ui/useCarry'
 import { stepOf } from './placing/spans'
 import { layLabels, tickChanges, ticksOf, TYPE, type Tick } from './sticks'
 
@@ -149,38 +150,23 @@ function Stick(props: StickProps) {
   const base = laid.rows === 1 ? [24] : laid.rows === 2 ? [14, 29] : [11, 23, 35]
   const top = laid.rows === 3 ? 40 : 34
 
-  const startDrag = (e: React.PointerEvent<SVGElement>, n: number) => {
-    if (readOnly || e.button !== 0 || ticks[n]!.at < 1e-3) return
-    const handle = e.currentTarget
-    handle.setPointerCapture(e.pointerId)
+  const carry = useCarry((e, n: number) => {
+    if (readOnly || ticks[n]!.at < 1e-3) return null
     const [from, perPixel] = [e.clientX, size / (width - 2 * PAD)]
     const step = stepOf(style) * (perPixel > stepOf(style) ? Math.ceil(perPixel / stepOf(style)) : 1)
     let by = 0
-    const move = (at: PointerEvent) => {
-      by = Math.round(((at.clientX - from) * perPixel) / step) * step
-      setDrag({ n, by })
+    return {
+      move: (at) => {
+        by = Math.round(((at.clientX - from) * perPixel) / step) * step
+        setDrag({ n, by })
+      },
+      drop: () => {
+        setDrag(null)
+        sayRefusal(moveTick(props, ticks[n]!, by))
+      },
+      leave: () => setDrag(null),
     }
-    const over = () => {
-      handle.removeEventListener('pointermove', move)
-      handle.removeEventListener('pointerup', drop)
-      handle.removeEventListener('pointercancel', over)
-      window.removeEventListener('keydown', leave, true)
-      setDrag(null)
-    }
-    const drop = () => {
-      over()
-      sayRefusal(moveTick(props, ticks[n]!, by))
-    }
-    const leave = (k: KeyboardEvent) => {
-      if (k.key !== 'Escape') return
-      k.stopImmediatePropagation()
-      over()
-    }
-    handle.addEventListener('pointermove', move)
-    handle.addEventListener('pointerup', drop)
-    handle.addEventListener('pointercancel', over)
-    window.addEventListener('keydown', leave, true)
-  }
+  })
 
   return (
     <div ref={host} className="relative min-w-0 flex-1 overflow-x-auto overflow-y-hidden">
@@ -246,7 +232,7 @@ function Stick(props: StickProps) {
                 height="36"
                 fill="transparent"
                 className={moves ? 'cursor-ew-resize touch-none' : ''}
-                onPointerDown={(e) => startDrag(e, n)}
+                {...carry(n)}
               />
             </g>
           )

@@ -7,10 +7,10 @@ import { run, useOpen } from '../store/open'
 import { Dialog } from '../ui/Dialog'
 import { exportOpen } from './Banners'
 import { later } from '../ui/later'
-import { Settings } from './Settings'
 
 const ITEM = 'block cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-chalk-pale'
 
+const Settings = later(async () => (await import('./Settings')).Settings)
 const Snapshots = later(async () => (await import('./Snapshots')).Snapshots)
 
 export function ProjectMenu({ id }: { id: string }) {

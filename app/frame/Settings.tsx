@@ -1,6 +1,8 @@
 import { change, type Settings as Values } from '../../core/document'
 import { keyOf } from '../../core/resolve'
+import { PaperChoices } from '../plans/PaperChoices'
 import { run, useOpen } from '../store/open'
+import { Choice } from '../ui/Choice'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
 
@@ -41,23 +43,16 @@ const same = (a: Values['style'], b: Values['style']) =>
     : a.places === b.places)
 
 export function Settings() {
-  const { style, paper, projection, ...measures } = useOpen((s) => s.project.settings)
+  const { style, ...measures } = useOpen((s) => s.project.settings)
   return (
     <div className="grid gap-3">
-      <label>
-        <span className="text-xs text-quiet">Lengths are written in</span>
-        <select
-          className="field"
-          value={STYLES.findIndex(([, s]) => same(s, style))}
-          onChange={(e) => put({ style: STYLES[Number(e.target.value)]![1] })}
-        >
-          {STYLES.map(([says], i) => (
-            <option key={says} value={i}>
-              {says}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Choice
+        label="Lengths are written in"
+        showLabel
+        value={String(STYLES.findIndex(([, s]) => same(s, style)))}
+        of={STYLES.map(([says], i) => [String(i), says])}
+        onPick={(n) => put({ style: STYLES[Number(n)]![1] })}
+      />
       {style.unit === 'in' ? null : (
         <p className="text-xs text-quiet">
           A bare number in a measure is in millimetres; write 3/4in for inches.
@@ -74,28 +69,7 @@ export function Settings() {
         />
       ))}
       <div className="grid grid-cols-2 gap-3">
-        <label>
-          <span className="text-xs text-quiet">Paper</span>
-          <select
-            className="field"
-            value={paper}
-            onChange={(e) => put({ paper: e.target.value as Values['paper'] })}
-          >
-            <option value="a4">A4</option>
-            <option value="letter">Letter</option>
-          </select>
-        </label>
-        <label>
-          <span className="text-xs text-quiet">Views</span>
-          <select
-            className="field"
-            value={projection}
-            onChange={(e) => put({ projection: e.target.value as Values['projection'] })}
-          >
-            <option value="third">Third angle</option>
-            <option value="first">First angle</option>
-          </select>
-        </label>
+        <PaperChoices />
       </div>
     </div>
   )

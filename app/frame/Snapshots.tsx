@@ -5,6 +5,7 @@ import { change, compare, type Difference, type Project } from '../../core/docum
 import { plansHand, sayFault } from '../store/hands'
 import { run, useOpen } from '../store/open'
 import { readSnapshot, removeSnapshot, snapshotsOf, takeSnapshot, type Snapshot } from '../store/snapshots'
+import { Choice } from '../ui/Choice'
 import { Dialog } from '../ui/Dialog'
 import { fractions } from '../ui/fractions'
 import { LineDrawing } from '../ui/LineDrawing'
@@ -122,19 +123,20 @@ export function Snapshots({ onClose }: { onClose: () => void }) {
               )}
               {seen?.id === s.id && (
                 <div className="basis-full">
-                  <label className="mb-1 flex items-center gap-2">
+                  <div className="mb-1 flex items-center gap-2">
                     <span className="text-quiet">with</span>
-                    <select className="field" value={against} onChange={(e) => setAgainst(e.target.value)}>
-                      <option value="">the project as it is now</option>
-                      {all
-                        .filter((o) => o.id !== s.id)
-                        .map((o) => (
-                          <option key={o.id} value={o.id}>
-                            {o.says}, {sayTime(o.at)}
-                          </option>
-                        ))}
-                    </select>
-                  </label>
+                    <Choice
+                      label="Compare with"
+                      value={against}
+                      of={[
+                        ['', 'the project as it is now'],
+                        ...all
+                          .filter((o) => o.id !== s.id)
+                          .map((o) => [o.id, `${o.says}, ${sayTime(o.at)}`] as const),
+                      ]}
+                      onPick={setAgainst}
+                    />
+                  </div>
                   <Compared project={project} one={s.id} other={against} />
                 </div>
               )}

@@ -31,7 +31,8 @@ export function useShortcuts(shortcuts: Shortcuts): void {
       if (typing && name === 'escape' && !(e.target as HTMLElement).closest('[role=dialog]'))
         (e.target as HTMLElement).blur()
       if (typing && (!name.startsWith('mod+') || /mod\+(shift\+)?[zy]/.test(name))) return
-      if (!name.startsWith('mod+') && document.querySelector('[role=dialog],[role=menu]')) return
+      if (!name.startsWith('mod+') && document.querySelector('[role=dialog],[role=menu],[data-choosing]'))
+        return
       e.preventDefault()
       act(e)
     }

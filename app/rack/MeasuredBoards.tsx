@@ -7,6 +7,7 @@ import { change, freeId, type MeasuredBoard } from '../../core/document'
 import { keyOf } from '../../core/resolve'
 import { woodColour } from '../../core/rack'
 import { run, useOpen } from '../store/open'
+import { Choice } from '../ui/Choice'
 import { fractions } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
@@ -57,18 +58,13 @@ export function MeasuredBoards() {
             <span className="text-quiet">Put a board or a sheet on the rack first.</span>
           ) : (
             <>
-              <select
-                aria-label="Measured board of"
+              <Choice
+                label="Measured board of"
                 className="field max-w-52"
                 value={stock || wood[0]!.id}
-                onChange={(e) => setStock(e.target.value)}
-              >
-                {wood.map((s) => (
-                  <option key={s.id} value={s.id}>
-                    {fractions(s.name)}
-                  </option>
-                ))}
-              </select>
+                of={wood.map((s) => [s.id, fractions(s.name)])}
+                onPick={setStock}
+              />
               <button className="btn" onClick={add}>
                 <Plus size={14} /> Measure a board
               </button>

@@ -12,7 +12,6 @@ import { Measures } from '../bench/Measures'
 import { BenchMenu } from '../bench/Menu'
 import { NoStage } from '../bench/NoStage'
 import { PieceList } from '../bench/PieceList'
-import { SectionBar } from '../bench/SectionBar'
 import { Sides, useRoomy } from '../bench/Sides'
 import { useShapes } from '../bench/shapes'
 import { Ticket, TICKETS } from '../bench/Ticket'
@@ -45,6 +44,7 @@ const LATER = {
   measure: later(async () => (await import('../bench/MeasurePanel')).MeasurePanel),
 } as const
 const StoryStick = later(async () => (await import('../bench/StoryStick')).StoryStick)
+const SectionBar = later(async () => (await import('../bench/SectionBar')).SectionBar)
 const Walk = later(async () => (await import('../frame/Walk')).Walk)
 const ViewsDialog = later(async () => (await import('../bench/ViewsDialog')).ViewsDialog)
 const PictureDialog = later(async () => (await import('../bench/PictureDialog')).PictureDialog)
@@ -63,6 +63,7 @@ export { ErrorBoundary } from '../frame/Fault'
 export default function BenchScreen() {
   const readOnly = useOpen((s) => s.readOnly)
   const drawer = useBench((s) => s.drawer)
+  const cut = useBench((s) => s.section !== null)
   const Panel = PANELS[useBench((s) => s.panel)]
   useEffect(() => () => pick(null), [])
   useKeptBench()
@@ -84,7 +85,7 @@ export default function BenchScreen() {
       <Standing />
       <Empty />
       <Tools readOnly={readOnly} />
-      <SectionBar />
+      {cut && <SectionBar />}
       <ApartBar />
       <Views />
       <Wanted />

@@ -2,17 +2,15 @@ import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/plans'
 import { Download, Printer } from 'lucide-react'
 import { useState } from 'react'
-import { change, type Settings } from '../../core/document'
 import { toSvg } from '../../core/plans/svg'
+import { PaperChoices } from '../plans/PaperChoices'
 import { SheetSvg } from '../plans/SheetSvg'
 import { SheetThumb } from '../plans/SheetThumb'
 import { useSheets } from '../plans/sheets'
 import { plansHand, sayFault } from '../store/hands'
 import { fileName, saveFile } from '../store/files'
-import { run, useOpen } from '../store/open'
+import { useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
-
-const set = (changes: Partial<Settings>) => void sayRefusal(run(change.setSettings(changes)))
 
 export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Plans', matches)
 
@@ -146,28 +144,7 @@ export default function PlansScreen() {
             <input type="checkbox" checked={full} onChange={(e) => setFull(e.target.checked)} /> Show at full
             size
           </label>
-          <label>
-            <span className="text-xs text-quiet">Paper</span>
-            <select
-              className="field"
-              value={project.settings.paper}
-              onChange={(e) => set({ paper: e.target.value as Settings['paper'] })}
-            >
-              <option value="a4">A4</option>
-              <option value="letter">Letter</option>
-            </select>
-          </label>
-          <label>
-            <span className="text-xs text-quiet">Views</span>
-            <select
-              className="field"
-              value={project.settings.projection}
-              onChange={(e) => set({ projection: e.target.value as Settings['projection'] })}
-            >
-              <option value="third">Third angle</option>
-              <option value="first">First angle</option>
-            </select>
-          </label>
+          <PaperChoices />
         </div>
       </aside>
     </div>

@@ -1,7 +1,6 @@
 /** The cut list: every different finished piece once, with what it is cut from. */
-import Papa from 'papaparse'
 import type { Model } from '../model'
-import { formatLength, type LengthStyle, type Mm } from '../measure'
+import type { Mm } from '../measure'
 import type { ResolvedStock } from '../resolve'
 import { countOf, workKind, type Feature } from '../work'
 import { findAlike } from './identical'
@@ -82,7 +81,7 @@ export function cutList(model: Model): CutList {
 }
 
 /** Square metres, running metres and cubic metres of the rough pieces. */
-function sumsOf(list: readonly CutRow[]): Pick<CutGroup, 'area' | 'running' | 'volume'> {
+export function sumsOf(list: readonly CutRow[]): Pick<CutGroup, 'area' | 'running' | 'volume'> {
   const sum = (f: (r: CutRow) => number) => list.reduce((n, r) => n + r.quantity * f(r), 0)
   return {
     area: sum((r) => r.roughLength * r.roughWidth) * MM2,
@@ -100,94 +99,4 @@ function sayWork(features: readonly Feature[]): string {
   return [...counts]
     .map(([name, n]) => `${n} ${name}${n === 1 ? '' : name.endsWith('ch') ? 'es' : 's'}`)
     .join(', ')
-}
-
-/** The cut list as CSV, lengths as the project writes them. */
-export function cutListCsv(list: CutList, style: LengthStyle): string {
-  const say = (mm: Mm) => formatLength(mm, style).text
-  const unit = style.unit
-  // Which of a row's sizes were rounded to be written; the sizes themselves stay plain for whoever reckons
-  // with them.
-  const rounded = (r: CutRow) =>
-    (
-      [
-        ['length', r.length],
-        ['width', r.width],
-        ['thickness', r.thickness],
-        ['rough length', r.roughLength],
-        ['rough width', r.roughWidth],
-      ] as const
-    )
-      .filter(([, mm]) => !formatLength(mm, style).exact)
-      .map(([name]) => name)
-      .join(', ')
-  const n = (v: number, places: number) => String(Number(v.toFixed(places)))
-  const sums = (g: { running: number; volume: number }) => [
-    n(g.volume * BOARD_FEET_PER_M3, 3),
-    n(g.running * FEET_PER_M, 3),
-    n(g.volume, 6),
-    n(g.running, 4),
-  ]
-  const cells = (r: CutRow) => [
-    r.mark,
-    r.name,
-    r.quantity,
-    r.mirrored,
-    say(r.length),
-    say(r.width),
-    say(r.thickness),
-    say(r.roughLength),
-    say(r.roughWidth),
-    r.stock?.stock.name ?? '',
-    r.grain,
-    r.work,
-    r.note,
-    rounded(r),
-    ...sums(sumsOf([r])),
-  ]
-  const total = (g: CutGroup) => [
-    '',
-    'Total',
-    g.rows.reduce((sum, r) => sum + r.quantity, 0),
-    '',
-    '',
-    '',
-    '',
-    '',
-    '',
-    g.stock?.stock.name ?? '',
-    '',
-    '',
-    '',
-    '',
-    ...sums(g),
-  ]
-  return (
-    Papa.unparse(
-      {
-        fields: [
-          'Mark',
-          'Name',
-          'Quantity',
-          'Mirrored',
-          `Length (${unit})`,
-          `Width (${unit})`,
-          `Thickness (${unit})`,
-          `Rough length (${unit})`,
-          `Rough width (${unit})`,
-          'Stock',
-          'Grain',
-          'Work',
-          'Note',
-          'Rounded',
-          'Board feet',
-          'Running feet',
-          'Cubic metres',
-          'Running metres',
-        ],
-        data: [...list.rows.map(cells), ...list.groups.map(total)],
-      },
-      { escapeFormulae: true },
-    ) + '\r\n'
-  )
 }

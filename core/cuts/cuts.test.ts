@@ -4,7 +4,8 @@ import { onFace, change, execute, type Change, type Project } from '../document'
 import { openProject } from '../exchange'
 import { modelOf } from '../model'
 import { block, grouped, join, make } from '../testing/bench'
-import { cutList, cutListCsv, findAlike, Job, layoutJobs, markOf } from './index'
+import { cutListCsv } from './csv'
+import { cutList, findAlike, Job, layoutJobs, markOf } from './index'
 import { lookOver } from '../proof'
 
 function demo(...changes: Change[]): Project {

@@ -3,7 +3,6 @@ export { markOf } from './mark'
 export {
   BOARD_FEET_PER_M3,
   cutList,
-  cutListCsv,
   FEET_PER_M,
   SQUARE_FEET_PER_M2,
   type CutGroup,

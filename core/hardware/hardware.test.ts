@@ -4,7 +4,8 @@ import { edgeAt, change, execute, type Change, type Hardware } from '../document
 import { modelOf, type Model } from '../model'
 import { drain, type Kernel } from '../solid'
 import { block, built, grouped, join, make, stops, testKernel } from '../testing/bench'
-import { hardwareCsv, hardwareList, swingSteps } from './index'
+import { hardwareCsv } from './csv'
+import { hardwareList, swingSteps } from './index'
 
 let kernel: Kernel
 beforeAll(async () => {

@@ -1,2 +1,2 @@
-export { hardwareList, hardwareCsv, type HardwareRow } from './list'
+export { hardwareList, type HardwareRow } from './list'
 export { FURTHEST, swingSteps, type Swing } from './swing'

@@ -1,5 +1,4 @@
 /** What has to be at hand besides wood: what joints need, and what the maker listed. */
-import Papa from 'papaparse'
 import type { Model } from '../model'
 
 export interface HardwareRow {
@@ -24,12 +23,3 @@ export function hardwareList(model: Model): HardwareRow[] {
   }))
   return [...joined, ...own]
 }
-
-export const hardwareCsv = (rows: readonly HardwareRow[]): string =>
-  Papa.unparse(
-    {
-      fields: ['Name', 'Quantity', 'Where', 'Note'],
-      data: rows.map((r) => [r.name, r.quantity, r.where, r.note]),
-    },
-    { escapeFormulae: true },
-  ) + '\r\n'

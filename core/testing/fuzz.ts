@@ -2,7 +2,8 @@
  * Mutated project files and layout jobs, from a seeded stream: whatever is in them, they are opened or
  * refused in a sentence, nothing throws, and nothing takes long.
  */
-import { cutList, cutListCsv, Job, layoutJobs, LayoutSearch, mulberry32, refuseShapes } from '../cuts'
+import { cutList, Job, layoutJobs, LayoutSearch, mulberry32, refuseShapes } from '../cuts'
+import { cutListCsv } from '../cuts/csv'
 import { change, execute, readProject, sayIssue, writeProject } from '../document'
 import { openProject, resolveReport } from '../exchange'
 import { hardwareList } from '../hardware'

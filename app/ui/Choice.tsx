@@ -1,0 +1,93 @@
+/** A choice from a list of few: pressed, stepped by the arrows, or found by its first letters. */
+import { Check, ChevronDown } from 'lucide-react'
+import { Select } from 'radix-ui'
+import { useId, useState } from 'react'
+
+interface Props<T extends string> {
+  readonly label: string
+  /** The label stands above; otherwise it is only told to those who do not see the list. */
+  readonly showLabel?: boolean
+  readonly value: T
+  /** What is kept and what is read, in order. */
+  readonly of: Iterable<readonly [T, string]>
+  readonly onPick: (value: T) => void
+  readonly disabled?: boolean
+  readonly autoFocus?: boolean
+  readonly className?: string
+}
+
+/** Radix keeps the empty text for "nothing chosen"; here it may be a choice. */
+const kept = (value: string) => `=${value}`
+
+export function Choice<T extends string>(props: Props<T>) {
+  const { label, showLabel, value, of, onPick, disabled = false, autoFocus, className = 'field' } = props
+  const id = useId()
+  const [open, setOpen] = useState(false)
+  const all = [...of]
+  const list = (
+    <Select.Root
+      open={open}
+      onOpenChange={setOpen}
+      disabled={disabled}
+      value={kept(value)}
+      onValueChange={(v) => onPick(v.slice(1) as T)}
+    >
+      <Select.Trigger
+        id={id}
+        className={`${className} inline-flex min-w-0 items-center justify-between gap-1 text-left`}
+        aria-label={showLabel ? undefined : label}
+        autoFocus={autoFocus}
+      >
+        <span className="min-w-0 truncate">
+          <Select.Value>{all.find(([v]) => v === value)?.[1] ?? ''}</Select.Value>
+        </span>
+        <ChevronDown size={13} className="shrink-0 text-quiet" />
+      </Select.Trigger>
+      {/* A closed list costs nothing: its rows are made when it opens. */}
+      {open && (
+        <Select.Portal>
+          <Select.Content
+            position="popper"
+            sideOffset={2}
+            collisionPadding={8}
+            data-choosing
+            className={
+              'floating max-h-(--radix-select-content-available-height) ' +
+              'max-w-80 min-w-(--radix-select-trigger-width)'
+            }
+          >
+            <Select.Viewport className="p-0.5">
+              {all.map(([v, says]) => (
+                <Select.Item
+                  key={v}
+                  value={kept(v)}
+                  className={
+                    'flex min-h-7 cursor-pointer items-center gap-1 px-1.5 outline-none ' +
+                    'data-highlighted:bg-chalk-pale pointer-coarse:min-h-11'
+                  }
+                >
+                  <span className="w-4 shrink-0">
+                    <Select.ItemIndicator>
+                      <Check size={13} />
+                    </Select.ItemIndicator>
+                  </span>
+                  <Select.ItemText>{says}</Select.ItemText>
+                </Select.Item>
+              ))}
+            </Select.Viewport>
+          </Select.Content>
+        </Select.Portal>
+      )}
+    </Select.Root>
+  )
+  return showLabel ? (
+    <span className="block min-w-0">
+      <label htmlFor={id} className="block text-xs text-quiet">
+        {label}
+      </label>
+      {list}
+    </span>
+  ) : (
+    list
+  )
+}
