@@ -151,6 +151,35 @@ test('how deep a dado is stands in the picture, and is dragged or stepped there'
   await expect(field).toHaveValue('T/3 + 1/16')
 })
 
+test('how many keys a mitre has is dragged in the picture, in this joint or in all alike', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Seed-packet drawers', exact: true }).click()
+  const maker = new Maker(page)
+  await maker.choose('Left side')
+  const work = page.getByRole('region', { name: 'Work' })
+  await work.getByRole('button', { name: 'The joint of step 1' }).click()
+  const field = work.getByLabel('Keys or dowels')
+  await expect(field).toHaveValue('3')
+  const figure = page.getByRole('slider', { name: 'Keys or dowels' })
+  await expect(figure).toHaveText('Keys or dowels: 3')
+  await expect(page.getByRole('slider', { name: 'Their depth' })).toHaveText('Their depth: 9')
+  await work.getByLabel('all 4 alike').check()
+  const box = (await figure.boundingBox())!
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x + 16, y, { steps: 3 })
+  await expect(figure).toHaveText('Keys or dowels: 5')
+  await page.mouse.up()
+  await expect(field).toHaveValue('5')
+  await maker.choose('Right side')
+  await expect(work).toContainText('5 key slots')
+  await page.keyboard.press('ControlOrMeta+z')
+  await expect(work).toContainText('3 key slots')
+})
+
 test('faces, edges and corners are measured between, with the angle', async ({ page }) => {
   await openDemo(page)
   await page.keyboard.press('1')

@@ -14,7 +14,7 @@ import { fractions } from '../ui/fractions'
 import { LineDrawing } from '../ui/LineDrawing'
 import { Sentence } from '../ui/Sentence'
 import { useBench } from './asks'
-import { useInPicture } from './JointKnob'
+import { figuresOf, useInPicture } from './JointKnobs'
 import { RecordForm } from './RecordForm'
 
 /** What is settled of an offer: which joint, what was typed of it, and the pairs it leaves out. */
@@ -157,15 +157,13 @@ function OfferCard({ offer, settled, settle, active, onActive }: OfferProps) {
       ...settled,
       typed: { fields: { ...typed.fields, ...more.fields }, options: { ...typed.options, ...more.options } },
     })
-  const reach = active ? proposed?.reach : null
-  const text = reach && proposed?.fields[reach.field]
   useInPicture(
-    reach && typeof text === 'string'
+    active && proposed?.seat
       ? {
-          reach,
-          text,
-          locals: proposed!.locals,
-          put: (now) => (put({ fields: { [reach.field]: now } }), null),
+          seat: proposed.seat,
+          figures: figuresOf(proposed.asked, proposed.fields),
+          locals: proposed.locals,
+          put: (name, text) => (put({ fields: { [name]: text } }), null),
         }
       : null,
   )

@@ -6,7 +6,7 @@ import { run, useOpen } from '../store/open'
 import { Faulted } from '../ui/Faulted'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
-import { useInPicture } from './JointKnob'
+import { figuresOf, useInPicture } from './JointKnobs'
 import { useJointSheet } from './jointSheet'
 import { RecordForm } from './RecordForm'
 
@@ -27,15 +27,13 @@ export function JointForm({ joint }: { joint: Joint }) {
   const alike = useOpen((s) => alikeTo(joint, s.project.joints).join())
   const likes = alike.split(',')
   const ids = all ? likes : [joint.id]
-  const reach = sheet?.reach
-  const text = reach && joint.fields[reach.field]
   useInPicture(
-    reach && typeof text === 'string'
+    sheet?.seat
       ? {
-          reach,
-          text,
+          seat: sheet.seat,
+          figures: figuresOf(sheet.fields, joint.fields),
           locals: sheet.locals,
-          put: (typed) => run(change.setJointField({ ids, field: reach.field, value: typed })),
+          put: (field, value) => run(change.setJointField({ ids, field, value })),
         }
       : null,
   )

@@ -21,7 +21,7 @@ import { markColour } from '../ui/marks'
 import { useTheme } from '../ui/theme'
 import { APART, useBench, type ViewName } from './asks'
 import { Handles } from './Handles'
-import { JointKnob } from './JointKnob'
+import { JointKnobs } from './JointKnobs'
 import { hang, type Under } from './placing/hang'
 import { evenStep, thingsIn } from './placing/targets'
 import type { Skins } from './shapes'
@@ -87,7 +87,7 @@ export default function Stage({ skins }: { skins: Skins }) {
         {stage && <Showing stage={stage} skins={skins} />}
       </div>
       {stage && <Handles stage={stage} />}
-      {stage && <JointKnob stage={stage} />}
+      {stage && <JointKnobs stage={stage} />}
     </>
   )
 }

@@ -1,6 +1,7 @@
 /** What the bench is being asked to do: which panel and dialog are open, how the wood is shown. */
 import { create } from 'zustand'
-import type { Reach } from '../../core/joints/offers'
+import type { Seat } from '../../core/joints/offers'
+import type { MeasureKind } from '../../core/measure'
 import type { Axis, Box, Vec3 } from '../../core/pieces'
 import type { NodeKey } from '../../core/resolve'
 import type { Hung } from './placing/hang'
@@ -35,14 +36,21 @@ export const PANELS = [
   'measure',
 ] as const
 
-/** A figure of a joint that stands in the picture. */
-export interface InPicture {
-  readonly reach: Reach
-  /** As stored. */
+/** A figure of a joint, its text as stored. */
+export interface Figure {
+  readonly name: string
+  readonly label: string
+  readonly kind: MeasureKind
   readonly text: string
+}
+
+/** The figures of a joint that stand in the picture. */
+export interface InPicture {
+  readonly seat: Seat
+  readonly figures: readonly Figure[]
   readonly locals: Readonly<Record<string, NodeKey>>
-  /** Takes the measure anew; says why it cannot be, or null. */
-  readonly put: (text: string) => string | null
+  /** Takes a measure anew; says why it cannot be, or null. */
+  readonly put: (name: string, text: string) => string | null
 }
 
 interface Bench {
@@ -75,8 +83,8 @@ interface Bench {
   readonly hung: Hung | null
   /** How far instances stand from where they are, while all stand apart. */
   readonly shifts: ReadonlyMap<string, Vec3>
-  /** A figure of the joint that is looked at. */
-  readonly figure: InPicture | null
+  /** Figures of the joint that is looked at. */
+  readonly figures: InPicture | null
   /** What was measured last, from one place to another. */
   readonly gauge: { readonly from: Vec3; readonly to: Vec3 } | null
   /** What pieces share where they touch, to show on the stage, with the instance each is on. */
@@ -103,7 +111,7 @@ export const useBench = create<Bench>(() => ({
   hanging: null,
   hung: null,
   shifts: new Map(),
-  figure: null,
+  figures: null,
   gauge: null,
   patches: [],
 }))

@@ -72,13 +72,13 @@ test('what is joined is offered what holds it the better, once its pieces are ch
 
 test('how far a joint reaches is told by its own measure, at the guest’s face', () => {
   const { resolved, groups } = open(corner)
-  const { reach } = proposedAt(groups[0]!, 'housing', {}, resolved)!
-  expect(reach).toMatchObject({ field: 'depth', guest: 'b#1', at: [9, 18, 50], way: [0, -1, 0] })
+  const { seat } = proposedAt(groups[0]!, 'housing', {}, resolved)!
+  expect(seat).toMatchObject({ reach: 'depth', guest: 'b#1', at: [9, 18, 50], way: [0, -1, 0] })
   // Nothing reaches anywhere in a butt, and tails go as deep as the wood is thick, or but for a lap.
   const blind = { fields: { lap: '4' }, options: { manner: 'blind' } }
-  expect(proposedAt(groups[0]!, 'dovetail', blind, resolved)!.reach).toBeNull()
+  expect(proposedAt(groups[0]!, 'dovetail', blind, resolved)!.seat!.reach).toBeNull()
   for (const kind of ['butt', 'dovetail'])
-    expect(proposedAt(groups[0]!, kind, {}, resolved)!.reach).toBeNull()
+    expect(proposedAt(groups[0]!, kind, {}, resolved)!.seat).toEqual({ ...seat, reach: null })
 })
 
 test('the drawing of a joint shows its pieces cut, and changes with what is chosen', () => {

@@ -37,7 +37,7 @@ export interface Proposed {
   readonly choices: readonly Choice[]
   readonly fields: Joint['fields']
   readonly options: Joint['options']
-  readonly reach: Reach | null
+  readonly seat: Seat | null
   /** Names its measures may use. */
   readonly locals: Readonly<Record<string, NodeKey>>
 }
@@ -116,29 +116,31 @@ export function proposedAt(
     consequence: of.consequence(joint, first, resolved),
     asked: of.fields({ id: 'new', ...joint }, resolved).filter((f) => f.otherwise === undefined),
     choices: choicesOn(of, { id: 'new', ...joint }, resolved),
-    reach: reachOf({ id: 'new', ...joint }, first.guest, resolved),
+    seat: seatOf({ id: 'new', ...joint }, first.guest, resolved),
     locals: jointLocals(joint, resolved),
   }
 }
 
-/** The measure of a joint that says how far the guest goes in, and where that is seen. */
-export interface Reach {
-  readonly field: string
-  readonly label: string
-  /** The instance that goes in, the middle of its face there, and the way in; in the room. */
+/** Where the figures of a joint are seen, in the room. */
+export interface Seat {
+  /** The instance that goes in, the middle of its face there, and the way in. */
   readonly guest: string
   readonly at: Vec3
   readonly way: Vec3
+  /** The measure that says how far it goes in; null where none does. */
+  readonly reach: string | null
 }
 
-function reachOf(joint: Joint, guest: Instance | undefined, resolved: Resolved): Reach | null {
+/** Null where what goes in has no face there, as at a run. */
+function seatOf(joint: Joint, guest: Instance | undefined, resolved: Resolved): Seat | null {
   const kind = jointKind(joint.kind)
   // What hangs on where pieces stand, as a lap that is left, does not grow with the measure itself.
   const growth = kind?.grows(joint).find((g) => g.member === 0 && g.measures.length > 0 && !g.poses)
-  const field = kind?.fields(joint, resolved).find((f) => f.name === growth?.measures[0])
-  if (!growth || !field || !guest) return null
-  const [at, way] = [middleOf(guest, growth.face), normalOf(guest.frame, growth.face)]
-  return { field: field.name, label: field.label, guest: guest.key, at, way }
+  const face = growth?.face ?? faceOf(joint.between[0]?.at)
+  if (!kind || !face || !guest) return null
+  const known = kind.fields(joint, resolved).find((f) => f.name === growth?.measures[0])
+  const [at, way] = [middleOf(guest, face), normalOf(guest.frame, face)]
+  return { guest: guest.key, at, way, reach: known?.name ?? null }
 }
 
 /** The first joint at a group's contacts as it is settled, with the two that meet there; null for none. */
@@ -198,7 +200,7 @@ export interface JointSheet {
   readonly title: string
   readonly fields: readonly Field[]
   readonly choices: readonly Choice[]
-  readonly reach: Reach | null
+  readonly seat: Seat | null
   readonly locals: Readonly<Record<string, NodeKey>>
 }
 
@@ -211,7 +213,7 @@ export function jointSheet(id: string, resolved: Resolved): JointSheet | null {
     title: titleOf(joint, kind, resolved),
     fields: kind.fields(joint, resolved),
     choices: choicesOn(kind, joint, resolved),
-    reach: reachOf(joint, resolved.byId.get(joint.between[0]!.piece)?.instances[0], resolved),
+    seat: seatOf(joint, resolved.byId.get(joint.between[0]!.piece)?.instances[0], resolved),
     locals: jointLocals(joint, resolved),
   }
 }

@@ -10,7 +10,7 @@ import { clearOf, hang } from './hang'
 import { nameFor } from './names'
 import { splitSize } from './size'
 import { snapAlong } from './snap'
-import { movedBy, movedTo, runTo, shifted, stretched } from './spans'
+import { movedBy, movedTo, runTo, shifted, stepped, stretched } from './spans'
 import { between, heldOf, landing, moveChanges, pullChanges, thingsFor, thingsIn } from './targets'
 
 /** Two posts, a shelf that runs from the one to the other, and a block that stands free. */
@@ -64,6 +64,30 @@ test('a measure that is shifted comes to so much more, and keeps what it refers 
     }),
   )
 })
+
+test.each(['number', 'angle', 'length'] as const)(
+  'a %s is stepped by so much, whatever it is written as',
+  (kind) => {
+    const unit = kind === 'angle' ? 'deg' : ''
+    const now = (text: string) => {
+      const found = tryMeasure(shownOf(bench), text, kind)
+      if (!found.ok) throw new Error(`${text}: ${found.slip.message}`)
+      return found.value
+    }
+    const texts = fc.oneof(
+      fc.nat(90).map((n) => `${n}${unit}`),
+      fc.tuple(fc.nat(40), fc.nat(40)).map(([a, b]) => `max(${a}${unit}, ${b}${unit})`),
+    )
+    fc.assert(
+      fc.property(texts, fc.integer({ min: -40, max: 40 }), fc.nat(9), (text, one, two) => {
+        const once = stepped(text, one, now(text), kind, MM)
+        const twice = stepped(once, two, now(once), kind, MM)
+        expect(now(twice)).toBeCloseTo(now(text) + one + two, 6)
+      }),
+    )
+    expect(stepped(`8${unit}`, -1, 8, kind, MM)).toBe(kind === 'angle' ? '7deg' : '7')
+  },
+)
 
 test('the last figure of a reference is what a drag changes', () => {
   expect(shifted('@a.right + 2', 3, 20, MM)).toBe('@a.right + 5')

@@ -1,6 +1,6 @@
 /** What a piece's facts become when it is moved, or one of its faces is run up to a place. */
 import { FACTS, type Fact, type Span } from '../../../core/document'
-import { coerce, evaluate, parse, type Expr, type LengthStyle } from '../../../core/measure'
+import { coerce, evaluate, parse, type Expr, type LengthStyle, type MeasureKind } from '../../../core/measure'
 import type { Stretch } from '../../../core/resolve'
 import { measureText } from '../../ui/exactText'
 
@@ -28,6 +28,19 @@ export function shifted(text: string, by: number, value: number, style: LengthSt
   const now = figure + by
   if (Math.abs(now) < 1e-6) return kept
   return `${kept} ${now < 0 ? '-' : '+'} ${measureText(Math.abs(now), style)}`
+}
+
+/** A measure of any kind that comes to so much more; angles are in degrees. */
+export function stepped(
+  text: string,
+  by: number,
+  value: number,
+  kind: MeasureKind,
+  style: LengthStyle,
+): string {
+  if (kind === 'length') return shifted(text, by, value, style)
+  if (isFigure(parse(text))) return `${Number((value + by).toFixed(6))}${kind === 'angle' ? 'deg' : ''}`
+  return `${text} ${by < 0 ? '-' : '+'} ${Math.abs(by)}${kind === 'angle' ? 'deg' : ''}`
 }
 
 const isFigure = ({ kind }: Expr): boolean => kind === 'literal' || kind === 'feet'
