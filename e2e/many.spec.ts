@@ -39,12 +39,11 @@ test('pieces kept as ready work of one’s own are offered in another project, a
 }) => {
   const maker = new Maker(page)
   await maker.startProject('Larkmoor tray')
-  await maker.addBoard({
-    name: 'Slat',
-    from: '1×4 pine',
-    stands: 'lying flat, length across',
-    size: '18 1/2',
-  })
+  await page.getByRole('button', { name: 'New measure' }).click()
+  await page.getByLabel('Name of the new measure').fill('long = 18 1/2')
+  await page.getByLabel('Name of the new measure').press('Enter')
+  await expect(page.getByRole('textbox', { name: 'long', exact: true })).toHaveValue('18 1/2')
+  await maker.addBoard({ name: 'Slat', from: '1×4 pine', stands: 'lying flat, length across', size: 'long' })
   await page.keyboard.press('Escape')
   await maker.choose('Slat')
   await page.keyboard.press('Control+k')
@@ -56,10 +55,20 @@ test('pieces kept as ready work of one’s own are offered in another project, a
   await page.reload()
   await expect(page.getByText('The bench is clear')).toBeVisible()
   await page.getByRole('button', { name: 'Ready work' }).click()
-  await page.getByRole('button', { name: 'Put in Slat' }).click()
+  // It is asked with its picture and what its measure was.
+  await page.getByRole('button', { name: 'Slat, 1 piece' }).click()
+  const form = page.getByRole('form', { name: 'Slat' })
+  await expect(form.getByRole('img', { name: 'Slat, as it would be' })).toBeVisible()
+  const long = form.getByLabel('long')
+  await expect(long).toHaveValue('18 1/2')
+  await long.fill('')
+  await long.press('Enter')
+  await expect(form.locator('[aria-invalid]')).toHaveCount(1)
+  await long.fill('24')
+  await long.press('Enter')
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Slat')
   await maker.screen('Cuts')
-  expect((await maker.sizesOf('Slat')).slice(0, 2)).toEqual(['18 1/2', '3 1/2'])
+  expect((await maker.sizesOf('Slat')).slice(0, 2)).toEqual(['24', '3 1/2'])
   await maker.screen('Bench')
   await page.getByRole('button', { name: 'Ready work' }).click()
   await page.getByRole('button', { name: 'Keep Slat no more' }).click()

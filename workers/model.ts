@@ -5,7 +5,17 @@
  */
 import { expose, transfer } from 'comlink'
 import { cutList, layoutJobs, type CutList, type StockJob } from '../core/cuts'
-import { change, execute, freeId, replay, type Joint, type Project } from '../core/document'
+import {
+  change,
+  execute,
+  freeId,
+  newProject,
+  pastedInto,
+  replay,
+  type Clip,
+  type Joint,
+  type Project,
+} from '../core/document'
 import { hardwareList, swingSteps, type HardwareRow } from '../core/hardware'
 import type { ContactGroup } from '../core/joints'
 import { shiftsApart } from '../core/joints/apart'
@@ -247,6 +257,15 @@ const worker = {
       of: (i) => !before.has(i.piece),
     })
     return { ...built, drawn }
+  },
+
+  /** A drawing of what was kept, as it would be by itself; null where there is nothing to draw. */
+  async clip(clip: Clip): Promise<string | null> {
+    const { pictureOf } = await import('../core/plans')
+    const empty = newProject('clip', 'Clip', clip.unit)
+    const pasted = pastedInto(clip, empty)
+    const done = 'why' in pasted ? null : execute(empty, change.paste(pasted))
+    return done?.ok ? pictureOf(previewer.model(done.project), await kernel(), {}) : null
   },
 
   jointSheet: (id: string): JointSheet | null => jointSheet(id, current().resolved),

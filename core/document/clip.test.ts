@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import {
+  askedOf,
   change,
   clipOf,
   Clip,
@@ -7,6 +8,7 @@ import {
   newProject,
   pastedInto,
   readProject,
+  settled,
   writeProject,
   type Project,
 } from '.'
@@ -130,4 +132,24 @@ test('a twin without its original stays, and another unit is refused in words', 
   expect(pastedInto(clip, newProject('i', 'Inches', 'in'))).toEqual({
     why: 'These pieces are told in millimetres, and this project in inches',
   })
+})
+
+test('what is kept is asked for measures that stand for themselves, and is as big as they are told', () => {
+  expect(askedOf(clip).map((p) => p.name)).toEqual(['wide'])
+  fc.assert(
+    fc.property(fc.integer({ min: 100, max: 900 }), fc.integer({ min: 100, max: 900 }), (there, told) => {
+      const other = make([
+        change.addParameter({ id: 'x', name: 'wide', kind: 'length', expression: String(there) }),
+        change.addParameter({ id: 'y', name: 'gap', kind: 'length', expression: 'wide - 36' }),
+        change.addParameter({ id: 'z', name: 'wide_2', kind: 'length', expression: '7' }),
+      ])
+      const into = paste(other, settled(clip, { wide: String(told) }, other))
+      expect(sizes(into, ['Shelf'])[0]![0]).toBeCloseTo(told - 36, 9)
+      expect(sizes(into, ['Right'])[0]![3]).toBeCloseTo(told - 18, 9)
+      expect(modelOf(into).resolved.failures).toEqual([])
+      // What was there is as it was; a measure of the same value is shared.
+      expect(into.parameters.slice(0, 3)).toEqual(other.parameters)
+      expect(into.parameters).toHaveLength(there === told ? 3 : 5)
+    }),
+  )
 })

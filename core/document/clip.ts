@@ -5,7 +5,7 @@ import { groupsWithin } from './nesting'
 import { freeId } from './new'
 import { Group, Hardware, Id, Joint, Parameter, Piece, Stock, type Project, type Step } from './schema'
 import { takenIds, takenStepIds } from './held'
-import { namesIn, refsOf, slots } from './slots'
+import { namesIn, refsOf, renamed, slots } from './slots'
 
 export const CLIP = 'ergaton-clip'
 
@@ -122,6 +122,45 @@ function namedBy(project: Project, part: Project): Project['parameters'] {
   // The settings are the project's own, and do not go along.
   look(slots(part).flatMap((s) => (s.owner === null ? [] : [s.text])))
   return project.parameters.filter((p) => used.has(p.id))
+}
+
+/** The named measures that stand for themselves: what is carried is as big as they say. */
+export const askedOf = ({ parameters }: Clip): Clip['parameters'] =>
+  parameters.filter((p) => namesIn(p.expression).length === 0 && refsOf(p.expression).length === 0)
+
+/**
+ * What is carried, with its named measures settled anew, by name. One that the document has under another
+ * value goes by a name that is free there, so that neither changes the other.
+ */
+export function settled(clip: Clip, typed: Readonly<Record<string, string>>, { parameters }: Project): Clip {
+  const now = structuredClone(clip)
+  const names = [...parameters, ...now.parameters].map((p) => p.name)
+  for (const p of now.parameters) p.expression = typed[p.name] ?? p.expression
+  const other = (p: Parameter) => {
+    const same = parameters.find((x) => x.name === p.name)
+    return same !== undefined && same.expression !== p.expression
+  }
+  // One that hangs on a measure of another name is another measure, too.
+  for (let p = now.parameters.find(other); p; p = now.parameters.find(other)) {
+    const [from, to] = [p.name, freeWord(p.name, names)]
+    p.name = to
+    names.push(to)
+    const { parameters: measures, pieces, groups, joints, hardware, stock } = now
+    const part = { parameters: measures, pieces, groups, joints, hardware, stock }
+    const whole = everything({ settings: {} } as Project, part)
+    for (const slot of slots(whole)) slot.write(renamed(slot.text, from, to))
+    const values = Object.entries(now.values)
+    now.values = Object.fromEntries(values.map(([text, value]) => [renamed(text, from, to), value]))
+  }
+  return now
+}
+
+/** A name of one word that none has yet: `width_2`. */
+function freeWord(name: string, taken: readonly string[]): string {
+  let n = 2
+  const called = () => `${name.slice(0, 36)}_${n}`
+  while (taken.includes(called())) n++
+  return called()
 }
 
 /**

@@ -6,7 +6,7 @@ export { Aside, sayAside } from './aside'
 export { sayIssue } from './words'
 export * from './copies'
 export { compare, type Difference } from './compare'
-export { Clip, clipOf, pastedInto, type Pasted } from './clip'
+export { askedOf, Clip, clipOf, pastedInto, settled, type Pasted } from './clip'
 export {
   Place,
   edgeAt,
