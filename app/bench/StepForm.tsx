@@ -76,7 +76,7 @@ export function StepForm({ piece, step }: { piece: MadePiece; step: Step }) {
         />
       </div>
       <RecordForm
-        fields={own.fields}
+        fields={own.fieldsFor(step.options)}
         choices={own.options}
         record={step}
         at={(name) => keyOf.step(id, name)}

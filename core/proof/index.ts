@@ -3,6 +3,7 @@ import type { Model } from '../model'
 import type { Problem } from '../resolve'
 import { drain, type Kernel } from '../solid'
 import { bodies } from './bodies'
+import { bores } from './bores'
 import type { Check, QuickCheck } from './check'
 import { clash } from './clash'
 import { copies } from './copies'
@@ -15,7 +16,7 @@ import { swing } from './swing'
 import { work } from './work'
 
 /** Of the numbers, at every change. */
-export const QUICK: readonly QuickCheck[] = [copies, measures, lost, sizes, stock, settings, work]
+export const QUICK: readonly QuickCheck[] = [copies, measures, lost, sizes, stock, settings, work, bores]
 /** Of the wood, once the project rests. */
 export const CHECKS = [bodies, clash, swing] as unknown as readonly Check[]
 

@@ -73,7 +73,7 @@ export { sayDegrees, type Dimension, type Feature, type Sentence, type WorkKind 
 export * from './fields'
 export { Unfit, type Asked, type OwnKind, type Wood } from './own'
 export * from './tool'
-export type { Bore } from './bore'
+export type { Bore } from './bore/bore'
 export type { Channel } from './channel'
 export { saySettings, settingsOf, type SawCut } from './crosscut'
 export type { Keyway } from './keyway'

@@ -55,6 +55,8 @@ export interface OwnDefinition<D> {
   readonly faces: readonly FaceName[]
   readonly measures: Measures
   readonly choices?: Choices
+  /** The measures that say nothing with these choices. */
+  idle?(options: Readonly<Record<string, string>>): readonly string[]
   /** What it starts as, in a project of this unit. */
   starts(face: FaceName, unit: 'in' | 'mm'): Pick<Step, 'fields' | 'options'>
   /** The parts of it that leave a flat face. */
@@ -79,24 +81,29 @@ export interface OwnKind<D = unknown> extends OwnDefinition<D> {
   readonly kind: string
   readonly schema: z.ZodType
   readonly choicesSchema: z.ZodType
-  readonly fields: readonly Field[]
+  /** The measures that say something with these choices. */
+  fieldsFor(options: Readonly<Record<string, string>>): readonly Field[]
   readonly options: readonly Choice[]
   /** Why a place will not do; null for one that does. */
   refuses(at: Place): string | null
 }
 
 export function ownKind<D>(kind: string, own: OwnDefinition<D>): OwnKind<D> {
+  const fields = Object.entries(own.measures).map(([name, m]) => ({
+    name,
+    label: m.label,
+    kind: m.kind ?? 'length',
+    ...(m.otherwise === undefined ? {} : { otherwise: m.otherwise }),
+  }))
   return {
     ...own,
     kind,
     schema: fieldsSchema(own.measures),
     choicesSchema: choicesSchema(own.choices ?? {}),
-    fields: Object.entries(own.measures).map(([name, m]) => ({
-      name,
-      label: m.label,
-      kind: m.kind ?? 'length',
-      ...(m.otherwise === undefined ? {} : { otherwise: m.otherwise }),
-    })),
+    fieldsFor: (options) => {
+      const idle = own.idle?.(options) ?? []
+      return fields.filter((f) => !idle.includes(f.name))
+    },
     options: choicesOf(own.choices ?? {}),
     refuses: (at) =>
       at.kind === 'face' && own.faces.includes(at.face)

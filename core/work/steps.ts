@@ -21,7 +21,9 @@ export const workNumbers: WorkNumbers = {
   measures: (step) => {
     const own = ownWork(step.kind)
     if (!own || stepFault(step)) return []
+    const idle = own.idle?.(step.options) ?? []
     return Object.entries(own.measures).flatMap(([name, m]): JointMeasure[] => {
+      if (idle.includes(name)) return []
       const text = (step.fields[name] as string | undefined) || m.text
       return text ? [{ name, text, kind: m.kind ?? 'length' }] : []
     })

@@ -1,6 +1,4 @@
-import type { FaceName } from '../../document'
-import type { Mm } from '../../measure'
-import { vec3, AXES, FACE_AT, faceAt, type Axis, type Vec3 } from '../../pieces'
+import { vec3, AXES, FACE_AT, faceAt, type Axis } from '../../pieces'
 import {
   capital,
   forPartner,
@@ -12,25 +10,8 @@ import {
   defineWork,
 } from '../feature'
 import { BEYOND, type Tool } from '../tool'
-
-/** One or more alike bores into a face. */
-export interface Bore {
-  /** What it is for: "dowel hole", "clearance hole", "pilot hole", "pocket". */
-  readonly name: string
-  readonly face: FaceName
-  /** Where each enters the face. */
-  readonly at: readonly Vec3[]
-  /** Unit vector into the wood. */
-  readonly along: Vec3
-  readonly diameter: Mm
-  /** To the shoulder of the bit. */
-  readonly depth: Mm
-  readonly through: boolean
-  /** How far the point reaches deeper. */
-  readonly tip: Mm
-  /** A cone or flat step at the mouth, by its own diameter and depth. */
-  readonly sink?: { readonly diameter: Mm; readonly depth: Mm; readonly flat: boolean }
-}
+import type { Bore } from './bore'
+import { own } from './own'
 
 /** The angle between the bore and the square into its face, degrees. */
 export function leanOf(b: Bore): number {
@@ -76,6 +57,28 @@ const saySink = ({ sink }: Bore): Sentence =>
       ? [', counterbored ⌀ ', { mm: sink.diameter }, ', ', { mm: sink.depth }, ' deep']
       : [', countersunk ⌀ ', { mm: sink.diameter }]
 
+/** Where each enters the face; of a pattern how it is laid out, and where it begins. */
+function sayPlaces({ at, pattern, imaged }: Bore, u: Axis, v: Axis): Sentence {
+  const [first] = at
+  const place = (a: number, b: number): Sentence => [{ mm: a }, ' · ', { mm: b }]
+  if (!pattern || !first || at.length < 4)
+    return [', at ', ...at.flatMap((p, i) => [i > 0 ? '; ' : '', ...place(p[u], p[v])])]
+  const image = imaged ? ', and mirrored' : ''
+  if (pattern.kind === 'ring')
+    return [', in a ring of radius ', { mm: pattern.radius }, `${image}, about `, ...place(...pattern.centre)]
+  const [[n, m], [p, q]] = [pattern.counts, pattern.pitches]
+  const apart: Sentence =
+    n > 1 && m > 1 ? [`, ${n} by ${m}, `, { mm: p }, ' and ', { mm: q }] : [', ', { mm: n > 1 ? p : q }]
+  return [...apart, ` apart${image}, from `, ...place(first[u], first[v])]
+}
+
+/** Of a row the first, the next and the last place say it all. */
+const toldOf = ({ at, pattern, imaged }: Bore): Bore['at'] => {
+  if (pattern?.kind !== 'rows' || imaged || at.length < 4) return at
+  const [n] = pattern.counts
+  return at.filter((_, k) => [0, 1, n - 1, n, at.length - 1].includes(k))
+}
+
 export const bore = defineWork<Bore>({
   kind: 'bore',
   name: (b) => b.name,
@@ -89,8 +92,8 @@ export const bore = defineWork<Bore>({
       { mm: b.diameter },
       ...(b.through ? [', through'] : [', ', { mm: b.depth }, ' deep']),
       ...(lean > 0.01 ? [` at ${sayDegrees(lean)} towards ${leansTo(b)}`] : []),
-      `, on ${theFace(b.face)}, at `,
-      ...b.at.flatMap((p, i) => [i > 0 ? '; ' : '', { mm: p[u] }, ' · ', { mm: p[v] }]),
+      `, on ${theFace(b.face)}`,
+      ...sayPlaces(b, u, v),
       ` from ${REFERENCE[u]} · ${REFERENCE[v]}`,
       ...saySink(b),
       forPartner(partner),
@@ -106,7 +109,7 @@ export const bore = defineWork<Bore>({
     ...saySink(b),
   ],
   dimensions: (b) =>
-    b.at.flatMap((p): Dimension[] =>
+    toldOf(b).flatMap((p): Dimension[] =>
       AXES.filter((i) => i !== FACE_AT[b.face].axis).map((axis) => ({
         axis,
         from: 0,
@@ -114,4 +117,5 @@ export const bore = defineWork<Bore>({
         what: 'place',
       })),
     ),
+  own,
 })

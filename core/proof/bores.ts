@@ -1,0 +1,111 @@
+/** Holes that a maker bores: those whose point comes through, and those with too little wood between them. */
+import { formatLength, type Mm } from '../measure'
+import type { Model } from '../model'
+import { FACE_AT, oppositeFace, sayFace, vec3, type Vec3 } from '../pieces'
+import { rodsApart, type Rod } from '../pieces/rods'
+import type { Instance, Problem } from '../resolve'
+import type { Bore, Feature } from '../work'
+import { defineQuick } from './check'
+
+/** The wall between two holes is no thinner than this share of the smaller one. */
+const LEAST_WALL = 1 / 4
+
+export const bores = defineQuick({
+  id: 'bores',
+  title: 'holes that come through, or stand too near each other',
+  look: (model) => {
+    const found = new Map<string, Problem>()
+    for (const i of model.resolved.instances) {
+      const holes = model.features(i).filter((f): f is Feature<Bore> => f.kind === 'bore')
+      // What joints bore among themselves, they answer for.
+      if (!holes.some((f) => f.step !== null)) continue
+      for (const problem of [...comeThrough(i, holes, model), ...thinWalls(i, holes, model)])
+        if (!found.has(problem.id)) found.set(problem.id, problem)
+    }
+    return [...found.values()]
+  },
+})
+
+const sayer =
+  ({ resolved: { style } }: Model) =>
+  (mm: Mm) =>
+    formatLength(mm, style).text
+
+/** Of the point of the bit, and of its shoulder where it leans. */
+function comeThrough(i: Instance, holes: ReadonlyArray<Feature<Bore>>, model: Model): Problem[] {
+  const say = sayer(model)
+  return holes.flatMap(({ step, data: b }): Problem[] => {
+    if (step === null || b.through) return []
+    const { axis, far } = FACE_AT[b.face]
+    const straight = Math.abs(b.along[axis])
+    const rim = (b.diameter / 2) * Math.sqrt(Math.max(0, 1 - straight * straight))
+    const deepest = Math.max((b.depth + b.tip) * straight, b.depth * straight + rim)
+    const most = Math.max(...b.at.map((p) => deepest - (far ? p[axis] : i.size[axis] - p[axis])))
+    if (most <= 1e-6) return []
+    const through = oppositeFace(b.face)
+    const by = most > 1e-3 ? `by ${say(most)}` : 'just'
+    return [
+      {
+        id: `bore:${step}`,
+        level: 'stop',
+        piece: i.piece,
+        step,
+        says: `The bit comes through ${sayFace(through)} of ${i.name} ${by}, its point counted`,
+      },
+    ]
+  })
+}
+
+interface Hole extends Rod {
+  readonly of: Feature<Bore>
+  readonly low: Mm
+  readonly high: Mm
+}
+
+function thinWalls(i: Instance, holes: ReadonlyArray<Feature<Bore>>, model: Model): Problem[] {
+  const all = holes.flatMap((of) => of.data.at.map((at) => holeAt(of, at))).sort((a, b) => a.low - b.low)
+  const thinnest = new Map<string, { readonly wall: Mm; readonly a: Hole; readonly b: Hole }>()
+  for (const [n, a] of all.entries())
+    for (let m = n + 1; m < all.length && all[m]!.low < a.high; m++) {
+      const b = all[m]!
+      // A pocket and the hole through its floor are one.
+      if (a.of.step === null && b.of.step === null) continue
+      const least = Math.min(a.of.data.diameter, b.of.data.diameter) * LEAST_WALL
+      const wall = rodsApart(a, b)
+      if (wall >= least - 1e-6) continue
+      const pair = [a.of.id, b.of.id].sort().join(':')
+      const known = thinnest.get(pair)
+      if (!known || wall < known.wall) thinnest.set(pair, { wall, a, b })
+    }
+  const say = sayer(model)
+  return [...thinnest.values()].map(({ wall, a, b }) => {
+    const step = (a.of.step ?? b.of.step)!
+    const others = [a.of.step ?? a.of.joint, b.of.step ?? b.of.joint].sort().join(':')
+    return {
+      id: `wall:${others}`,
+      level: 'look',
+      piece: i.piece,
+      step,
+      says:
+        wall <= 1e-6
+          ? `Two holes in ${i.name} run into each other`
+          : `Only ${say(wall)} of wood stands between two holes in ${i.name}; it may break out`,
+    }
+  })
+}
+
+/** The middle of a hole from its mouth to its shoulder, and how far it may concern others along the piece. */
+function holeAt(of: Feature<Bore>, at: Vec3): Hole {
+  const { along, depth, diameter } = of.data
+  const to = vec3((i) => at[i] + along[i] * depth)
+  // A smaller hole's wall is counted by the smaller one, so a quarter of this one is enough to look in.
+  const reach = (diameter / 2) * (1 + 2 * LEAST_WALL)
+  return {
+    of,
+    from: at,
+    to,
+    radius: diameter / 2,
+    low: Math.min(at[0], to[0]) - reach,
+    high: Math.max(at[0], to[0]) + reach,
+  }
+}
