@@ -194,7 +194,7 @@ function Chip({ figure, more, take, className }: ChipProps) {
       tabIndex={0}
       className={
         'measure pointer-events-auto block w-max cursor-grab touch-none rounded-sm border border-chalk ' +
-        `bg-panel px-1.5 py-0.5 text-sm whitespace-nowrap pointer-coarse:min-h-11 ${className}`
+        `bg-panel select-none px-1.5 py-0.5 text-sm whitespace-nowrap pointer-coarse:min-h-11 ${className}`
       }
       aria-label={figure.label}
       aria-valuenow={figure.now + more}

@@ -17,11 +17,10 @@ import type { Instance } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
 import { choose, light, pick, useOpen } from '../store/open'
 import { sameEntries } from '../store/useShown'
+import { later } from '../ui/later'
 import { markColour } from '../ui/marks'
 import { useTheme } from '../ui/theme'
 import { APART, useBench, type ViewName } from './asks'
-import { Handles } from './Handles'
-import { JointKnobs } from './JointKnobs'
 import { hang, type Under } from './placing/hang'
 import { evenStep, thingsIn } from './placing/targets'
 import type { Skins } from './shapes'
@@ -31,6 +30,8 @@ import { flatAround, sideOf, type Hit } from './stage/pick'
 import { pickedAt, type Marked, type Picked } from './stage/picked'
 import { Stage3D } from './stage/scene'
 import { useWaysApart } from './waysApart'
+
+const Knobs = later(async () => (await import('./Knobs')).Knobs)
 
 const TOWARD: Readonly<Record<ViewName, Vec3>> = {
   front: [0, -1, 0],
@@ -76,6 +77,8 @@ export default function Stage({ skins }: { skins: Skins }) {
     }
   }, [])
   const picking = useOpen((s) => s.picking !== null)
+  const chosen = useOpen((s) => s.chosen.length > 0)
+  const held = useBench((s) => s.figures !== null) || chosen
   return (
     <>
       <div
@@ -86,8 +89,7 @@ export default function Stage({ skins }: { skins: Skins }) {
       >
         {stage && <Showing stage={stage} skins={skins} />}
       </div>
-      {stage && <Handles stage={stage} />}
-      {stage && <JointKnobs stage={stage} />}
+      {stage && held && <Knobs stage={stage} />}
     </>
   )
 }
@@ -246,10 +248,13 @@ function listen(stage: Stage3D, showFace: (face: Marked | null) => void): () => 
     if (down?.shiftKey && e.buttons === 1 && !useOpen.getState().picking) return stage.frame(down, e)
     if (useBench.getState().hanging && e.buttons === 0) return hangUnder(stage, e)
     if (!useOpen.getState().picking || e.buttons !== 0) return
-    showFace(wouldPick(stage, under(stage, e))?.shows ?? null)
+    const would = wouldPick(stage, under(stage, e))
+    showFace(would?.shows ?? null)
+    useBench.setState({ spot: would?.says ?? null })
   }
   const leave = () => {
     showFace(null)
+    useBench.setState({ spot: null })
     if (useBench.getState().hung) useBench.setState({ hung: null })
   }
   const click = (e: MouseEvent) => {
@@ -299,7 +304,9 @@ const under = (stage: Stage3D, at: { readonly clientX: number; readonly clientY:
 /** What would be picked by a press there, where something is wanted. */
 function wouldPick(stage: Stage3D, hit: Hit | null): Picked | null {
   const { picking, shown, chosen } = useOpen.getState()
-  return hit && picking && pickedAt(hit, picking, shown, chosen, REACH * stage.pixelAt(hit.point))
+  if (!hit || !picking) return null
+  const pixel = stage.pixelAt(hit.point)
+  return pickedAt(hit, picking, shown, chosen, { reach: REACH * pixel, even: evenStep(shown, pixel) })
 }
 
 /** How near a face draws what hangs at the pointer, and an edge the pointer itself, pixels. */

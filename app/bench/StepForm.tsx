@@ -1,6 +1,6 @@
 /** Own work on a piece: putting it on, its measures, its place in the order, and taking it away. */
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import {
   change,
   faceOf,
@@ -18,7 +18,9 @@ import { run, useOpen } from '../store/open'
 import { Choice } from '../ui/Choice'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
+import { useBench } from './asks'
 import { RecordForm } from './RecordForm'
+import { PICTURES } from './work'
 
 /** The names the measures of its work may use: its own sizes between shoulders. */
 const localsOf = (piece: string) => ({
@@ -53,12 +55,21 @@ export function StepForm({ piece, step }: { piece: MadePiece; step: Step }) {
   const problems = useOpen((s) => s.shown.problems)
   const readOnly = useOpen((s) => s.readOnly)
   const own = ownWork(step.kind)
+  useEffect(() => {
+    useBench.setState({ step: step.id })
+    return () => void (useBench.getState().step === step.id && useBench.setState({ step: null }))
+  }, [step.id])
+  const host = useRef<HTMLDivElement>(null)
+  useEffect(() => void host.current?.scrollIntoView({ block: 'nearest' }), [])
+  const on = useOpen((s) => s.shown.byKey.get(s.chosen.at(-1) ?? ''))
+  const made = useOpen((s) => s.shown.features(s.chosen.at(-1) ?? '').find((f) => f.step === step.id))
+  const Picture = PICTURES[step.kind]
   if (!own) return <p className="text-pencil">Work of a kind this Ergaton does not know.</p>
   const { id } = step
   const at = piece.work.indexOf(step)
   const move = (to: number) => sayRefusal(run(change.moveStep({ id, to })))
   return (
-    <div className="mt-1 grid gap-1 border-l-2 border-hairline pl-2">
+    <div ref={host} className="mt-1 grid gap-1 border-l-2 border-hairline pl-2">
       {problems
         .filter((p) => p.step === id)
         .map((p) => (
@@ -75,6 +86,7 @@ export function StepForm({ piece, step }: { piece: MadePiece; step: Step }) {
           onChange={(face) => sayRefusal(run(change.setStep({ id, at: onFace(face) })))}
         />
       </div>
+      {Picture && made && on && <Picture data={made.data as never} on={on} />}
       <RecordForm
         fields={own.fieldsFor(step.options)}
         choices={own.options}

@@ -1,4 +1,5 @@
 import { memo } from 'react'
+import { useOpen } from '../store/open'
 import { useBench } from './asks'
 import { BENCH_COMMANDS, doOnBench, sayKey, type BenchCommand } from './commands'
 
@@ -7,10 +8,10 @@ const at = (place: 'tools' | 'views'): readonly BenchCommand[] =>
 
 const LOOKS = {
   tools: {
-    bar: 'top-2 left-2 flex max-h-[calc(100%-1rem)] w-18 flex-col flex-wrap content-start gap-1',
-    button: 'w-18 flex-col gap-0 px-1 py-1 text-xs',
+    bar: 'top-2 left-2 flex max-h-[calc(100%-1rem)] w-18 flex-col flex-wrap content-start gap-0.5',
+    button: 'w-18 flex-col gap-0 px-1 py-0.5 text-xs leading-4',
     on: 'border-chalk bg-chalk-pale',
-    icon: 16,
+    icon: 15,
   },
   views: {
     bar: 'bottom-2 left-1/2 flex -translate-x-1/2',
@@ -30,6 +31,8 @@ function Bar({
   commands: readonly BenchCommand[]
 }) {
   const bench = useBench()
+  // What is wanted under the pointer is on, too.
+  useOpen((s) => s.picking)
   const looks = LOOKS[place]
   return (
     <div className={`absolute ${looks.bar}`} role="toolbar" aria-label={label}>

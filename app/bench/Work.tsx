@@ -1,5 +1,5 @@
 /** The work on a piece in numbered steps; a step opens the joint it comes from, or its own measures. */
-import { memo, useState, type ReactNode } from 'react'
+import { memo, useEffect, useState, type ReactNode } from 'react'
 import { faceOf, type Joint, type Piece, type Project, type Step } from '../../core/document'
 import { sayFace } from '../../core/pieces'
 import { originalOf } from '../../core/resolve'
@@ -7,6 +7,7 @@ import { ownWork, workKind, type Feature } from '../../core/work'
 import { light, useOpen } from '../store/open'
 import { later } from '../ui/later'
 import { Sentence } from '../ui/Sentence'
+import { useBench } from './asks'
 import { useJointSheet } from './jointSheet'
 
 const JointForm = later(async () => (await import('./JointForm')).JointForm)
@@ -30,6 +31,12 @@ export const Work = memo(function Work({ piece, features }: { piece: Piece; feat
   const made = useOpen((s) => originalOf(piece, s.project))
   const readOnly = useOpen((s) => s.readOnly)
   const [opened, setOpened] = useState<{ readonly row: string; readonly from: string } | null>(null)
+  const opening = useBench((s) => s.opening)
+  useEffect(() => {
+    if (opening === null || !made?.work.some((s) => s.id === opening)) return
+    setOpened({ row: `step ${opening}`, from: opening })
+    useBench.setState({ opening: null })
+  }, [opening, made])
   const all = rowsOf(piece, features, joints, made?.work ?? [])
   // What makes its work anew, or none, stays open while it is being set.
   const open = all.find((r) => r.id === opened?.row) ?? all.find((r) => opened && r.from === opened.from)
@@ -39,8 +46,8 @@ export const Work = memo(function Work({ piece, features }: { piece: Piece; feat
       <h4 className="mb-1 font-semibold">Work</h4>
       {all.length === 0 && (
         <p className="text-quiet">
-          None yet. Join it to another piece (J) and its dados, tenons and the rest are listed here, or put a
-          channel or a crosscut on it below.
+          None yet. Join it to another piece (J) and its dados, tenons and the rest are listed here, or bore
+          it (O), cut a channel (D) or an end (Q).
         </p>
       )}
       <ol className="grid gap-1">

@@ -85,6 +85,12 @@ interface Bench {
   readonly shifts: ReadonlyMap<string, Vec3>
   /** Figures of the joint that is looked at. */
   readonly figures: InPicture | null
+  /** The maker's own work that is open on the ticket. */
+  readonly step: string | null
+  /** Work that was just put on, to be opened there. */
+  readonly opening: string | null
+  /** Where work would be put, in words. */
+  readonly spot: string | null
   /** What was measured last, from one place to another. */
   readonly gauge: { readonly from: Vec3; readonly to: Vec3 } | null
   /** What pieces share where they touch, to show on the stage, with the instance each is on. */
@@ -113,6 +119,9 @@ export const useBench = create<Bench>(() => ({
   shifts: new Map(),
   figures: null,
   gauge: null,
+  step: null,
+  opening: null,
+  spot: null,
   patches: [],
 }))
 

@@ -49,6 +49,7 @@ import { copyOut, hasClip, keepAsReady, pasteClip } from './clipboard'
 import { nudge } from './placing/nudge'
 import { swapChanges, turnChanges } from './placing/turns'
 import { deletePiece, deleteTogether } from './remove'
+import { WORK_COMMANDS } from './workCommands'
 
 export interface BenchCommand {
   readonly id: string
@@ -153,6 +154,7 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     on: (b) => b.panel === 'join',
     act: () => toggleJoining(),
   },
+  ...WORK_COMMANDS,
   {
     id: 'ready',
     says: 'Put ready work in',

@@ -152,6 +152,11 @@ function stepChanges(
   if (!step || !placed || !now?.ok || !mine) return { why: 'Where it is is set on its ticket' }
   const text = step.fields[placed.field]
   const value = now.value as number
-  const moved = shifted(typeof text === 'string' ? text : '0', placed.sign * by, value, shown.style)
+  const moved = shifted(
+    typeof text === 'string' ? text : '0',
+    placed.from === 'far' ? -by : by,
+    value,
+    shown.style,
+  )
   return [change.setStepField({ id, field: placed.field, value: moved })]
 }

@@ -241,11 +241,17 @@ function Empty() {
   )
 }
 
-const WANTED = { face: 'a face', edge: 'an edge', spot: 'a face, an edge or a corner' } as const
+const WANTED = {
+  face: 'a face',
+  edge: 'an edge',
+  spot: 'a face, an edge or a corner',
+  place: 'a place on a piece',
+} as const
 
 /** Says what is to be picked. */
 function Wanted() {
   const picking = useOpen((s) => s.picking)
+  const spot = useBench((s) => s.spot)
   if (!picking) return null
   return (
     <p
@@ -255,7 +261,9 @@ function Wanted() {
         'max-roomy:top-15'
       }
     >
-      Pick {WANTED[picking.of ?? 'face']} for “{picking.prompt}”, or press Esc
+      {picking.of === 'place' && spot
+        ? fractions(`${picking.prompt}: ${spot}`)
+        : `Pick ${WANTED[picking.of ?? 'face']} for “${picking.prompt}”, or press Esc`}
     </p>
   )
 }

@@ -11,6 +11,7 @@ import {
   slotsReferringTo,
   type Change,
   type Project,
+  type Step as WorkStep,
 } from '../../core/document'
 import type { Spot } from '../../core/pieces'
 import { instanceKey, pieceOf } from '../../core/resolve'
@@ -25,12 +26,18 @@ export type Saved =
 
 /**
  * What is wanted under the pointer: a face as a stored reference, an edge as those of the two faces that meet
- * there, or anything to measure from.
+ * there, anything to measure from, or a place for work.
  */
 export type Picking = { readonly prompt: string } & (
   | { readonly of?: 'face'; readonly take: (stored: string) => void }
   | { readonly of: 'edge'; readonly take: (stored: string) => void }
   | { readonly of: 'spot'; readonly take: (spot: Spot, says: string) => void }
+  | {
+      readonly of: 'place'
+      /** The kind of work that is put there. */
+      readonly work: string
+      readonly take: (instance: string, step: Omit<WorkStep, 'id'>) => void
+    }
 )
 
 interface OpenProject {

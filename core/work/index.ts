@@ -69,10 +69,11 @@ export const looks = (feature: Feature): boolean => workKind(feature).looks ?? f
 /** How many a feature counts for on a list. */
 export const countOf = (feature: Feature): number => workKind(feature).count?.(feature.data) ?? 1
 
-export { sayDegrees, type Dimension, type Feature, type Sentence, type WorkKind } from './feature'
+export { REFERENCE, sayDegrees, type Dimension, type Feature, type Sentence, type WorkKind } from './feature'
 export * from './fields'
-export { Unfit, type Asked, type OwnKind, type Wood } from './own'
+export { Unfit, type Asked, type Datum, type OwnKind, type PlacedBy, type Wood } from './own'
 export * from './tool'
+export { leanOf } from './bore'
 export type { Bore } from './bore/bore'
 export type { Channel } from './channel'
 export { saySettings, settingsOf, type SawCut } from './crosscut'

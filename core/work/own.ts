@@ -49,6 +49,13 @@ export interface Role extends Flat {
   readonly role: string
 }
 
+/** Measured between shoulders from the low side, back from the high side, or from the middle. */
+export type Datum = 'near' | 'far' | 'centre'
+export interface PlacedBy {
+  readonly field: string
+  readonly from: Datum
+}
+
 export interface OwnDefinition<D> {
   readonly title: string
   /** The faces it can be put on. */
@@ -68,11 +75,8 @@ export interface OwnDefinition<D> {
    */
   carry(data: D, from: Frame, to: Wood): D | null
   flats(data: D): readonly Role[]
-  /**
-   * The measure that says where it is along an own axis of the piece, and whether it grows along it (1) or
-   * against it (−1); null where none does.
-   */
-  placedBy?(step: Step, axis: Axis): { readonly field: string; readonly sign: 1 | -1 } | null
+  /** The measure that says where it is along an own axis of the piece; null where none does. */
+  placedBy?(step: Pick<Step, 'at' | 'options'>, axis: Axis): PlacedBy | null
   /** The step that does on a mirror image, whose edges have changed places, what this one does. */
   mirrored(step: Step): Step
 }

@@ -51,13 +51,13 @@ const onPost = (y: number, z: number) => at([-500, y, z], [7, y, z])
 function stored(of: 'face' | 'edge', y: number, z: number): string | undefined {
   let given: string | undefined
   const take = (text: string) => void (given = text)
-  pickedAt(onPost(y, z), { prompt: '', of, take }, shownOf(project), [], 5)?.take()
+  pickedAt(onPost(y, z), { prompt: '', of, take }, shownOf(project), [], { reach: 5, even: 1 })?.take()
   return given
 }
 function spot(hit: ReturnType<typeof at>): [Spot, string] {
   let given: [Spot, string] | undefined
   const take = (found: Spot, says: string) => void (given = [found, says])
-  pickedAt(hit, { prompt: '', of: 'spot', take }, shownOf(project), [], 5)!.take()
+  pickedAt(hit, { prompt: '', of: 'spot', take }, shownOf(project), [], { reach: 5, even: 1 })!.take()
   return given!
 }
 
@@ -97,5 +97,5 @@ test('a leaning face is measured as it leans', () => {
 test('an edge is not picked on a face that leans, for no measure can name it', () => {
   const hit = at([300, 60, 900], [300, 60, 0])
   const picking = { prompt: '', of: 'edge', take: () => undefined } as const
-  expect(pickedAt(hit, picking, shownOf(project), [], 5)).toBeNull()
+  expect(pickedAt(hit, picking, shownOf(project), [], { reach: 5, even: 1 })).toBeNull()
 })

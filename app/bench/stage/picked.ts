@@ -4,6 +4,7 @@ import {
   carried,
   dot,
   edgeThrough,
+  FACE_AT,
   minus,
   norm,
   plus,
@@ -22,6 +23,7 @@ import { pieceOf, type Instance } from '../../../core/resolve'
 import type { Shown } from '../../../core/shown'
 import { roleAt } from '../../../core/work'
 import type { Picking } from '../../store/open'
+import { faceUnder, stepAt, type Hold } from '../placing/onface'
 import { workIn } from './cuts'
 import { flatOn, sideOf, surfaceAt, type Hit } from './pick'
 
@@ -35,19 +37,22 @@ export interface Stroke {
 /** What would be picked: how it is shown, and giving it to what wants it. */
 export interface Picked {
   readonly shows: Marked
+  /** Where it is, in words, where that is not plain from what is shown. */
+  readonly says?: string
   take(): void
 }
 
-/** `reach` is how near an edge or a corner draws the pointer, millimetres. */
+/** Millimetres: how near an edge, a corner and the like draw the pointer, and the even steps of places. */
 export function pickedAt(
   hit: Hit,
   picking: Picking,
   shown: Shown,
   chosen: readonly string[],
-  reach: number,
+  { reach, even }: Hold,
 ): Picked | null {
   if (picking.of === 'spot') return spotAt(hit, reach, picking.take)
   const { instance } = hit.board
+  if (picking.of === 'place') return placeAt(hit, picking, shown, { reach, even })
   const side = sideOf(hit)
   const number = numberOf(instance, chosen, shown)
   const face = `@${instance.piece}${number}`
@@ -62,6 +67,31 @@ export function pickedAt(
   if (side) return { shows: flatOn(instance, side), take: () => picking.take(`${face}.${side}`) }
   const made = madeFace(hit, shown)
   return made && { shows: hit, take: () => picking.take(`@${made.step}${number}.${made.role}`) }
+}
+
+/** Where work would be put on the face that was hit; null inside of what other work has left. */
+function placeAt(
+  hit: Hit,
+  { work, take }: Extract<Picking, { of: 'place' }>,
+  shown: Shown,
+  hold: Hold,
+): Picked | null {
+  const { instance, shift } = hit.board
+  const { normal } = surfaceAt(hit)
+  const at = toOwn(instance.frame, hit.point)
+  const face = faceUnder(at, normal, instance.size)
+  if (!face || shown.byId.get(instance.piece)?.piece.kind !== 'made') return null
+  const found = stepAt(work, { instance, face, at }, shown, hold)
+  const corner = (sign: 1 | -1) => {
+    const own = vec3((i) => found.at[i] + (i === FACE_AT[face].axis ? 0 : (sign * hold.reach) / 2))
+    return plus(toRoom(instance.frame, own), shift)
+  }
+  const [a, b] = [corner(1), corner(-1)]
+  return {
+    shows: { min: vec3((i) => Math.min(a[i], b[i])), max: vec3((i) => Math.max(a[i], b[i])) },
+    says: found.says,
+    take: () => take(instance.key, found.step),
+  }
 }
 
 /** The side of a box, across another axis, that a place is nearest to. */

@@ -13,7 +13,7 @@ import {
   type Frame,
   type Vec3,
 } from '../../pieces'
-import { Unfit, type Asked, type OwnDefinition, type Role, type Wood } from '../own'
+import { Unfit, type Asked, type Datum, type OwnDefinition, type Role, type Wood } from '../own'
 import { pointInto, vectorInto } from '../tool'
 import type { Bore, Pattern } from './bore'
 
@@ -37,8 +37,6 @@ function waysOf(face: FaceName): { into: Axis; along: Axis; across: Axis } {
   const [along, across] = AXES.filter((i) => i !== into) as [Axis, Axis]
   return { into, along, across }
 }
-
-type Datum = 'near' | 'far' | 'centre'
 
 /** Places along one own axis: the first, and the others as far apart as asked, away from the datum. */
 function places(wood: Wood, axis: Axis, from: Datum, first: Mm, count: number, pitch: Mm): Mm[] {
@@ -310,13 +308,16 @@ export const own: OwnDefinition<Bore> = {
     ...(pattern === 'ring' ? [] : ['ringCount', 'ringRadius', 'ringStart']),
     ...(sink === 'none' ? ['sinkDiameter', 'sinkDepth'] : sink === 'cone' ? ['sinkDepth'] : []),
   ],
-  starts: (_, unit) => ({
-    fields:
-      unit === 'in'
-        ? { along: '2', across: '0', diameter: '1/4', depth: '1/2' }
-        : { along: '50', across: '0', diameter: '8', depth: '12' },
-    options: { acrossFrom: 'centre' },
-  }),
+  starts: (face, unit) => {
+    const across = `${'LWT'[waysOf(face).across]!}/2`
+    const inch = unit === 'in'
+    return {
+      fields: inch
+        ? { along: '1', across, diameter: '1/4', depth: '1/2' }
+        : { along: '25', across, diameter: '8', depth: '12' },
+      options: {},
+    }
+  },
   roles: ['floor'],
   resolve,
   carry,
@@ -326,6 +327,6 @@ export const own: OwnDefinition<Bore> = {
     if (at.kind !== 'face') return null
     const { along, across } = waysOf(at.face)
     const field = axis === along ? 'along' : axis === across ? 'across' : null
-    return field && { field, sign: options[`${field}From`] === 'far' ? -1 : 1 }
+    return field && { field, from: (options[`${field}From`] ?? 'near') as Datum }
   },
 }

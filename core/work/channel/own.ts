@@ -13,7 +13,7 @@ import {
   type Frame,
   type Vec3,
 } from '../../pieces'
-import { Unfit, type Asked, type Role, type OwnDefinition, type Wood } from '../own'
+import { Unfit, type Asked, type Datum, type Role, type OwnDefinition, type Wood } from '../own'
 import { BEYOND, boxInto, pointInto, vectorInto, type Tool } from '../tool'
 import type { Channel } from './channel'
 
@@ -307,6 +307,6 @@ export const own: OwnDefinition<Channel> = {
   mirrored,
   placedBy: ({ at, options }, axis) => {
     if (at.kind !== 'face' || waysOf(at.face, options.run ?? 'across').across !== axis) return null
-    return { field: 'place', sign: options.from === 'far' ? -1 : 1 }
+    return { field: 'place', from: (options.from ?? 'near') as Datum }
   },
 }

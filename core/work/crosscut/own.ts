@@ -84,5 +84,5 @@ export const own: OwnDefinition<SawCut> = {
   flats,
   mirrored,
   placedBy: ({ at }, axis) =>
-    at.kind === 'face' && axis === 0 ? { field: 'place', sign: FACE_AT[at.face].far ? -1 : 1 } : null,
+    at.kind === 'face' && axis === 0 ? { field: 'place', from: FACE_AT[at.face].far ? 'far' : 'near' } : null,
 }

@@ -1,0 +1,47 @@
+/** Putting work on a piece at a place under the pointer: one command for each kind that has such a place. */
+import { Drill, SeparatorVertical, Slice } from 'lucide-react'
+import { pieceOf } from '../../core/resolve'
+import { choose, pick, run, useOpen } from '../store/open'
+import { sayRefusal } from '../ui/refusal'
+import { leavePanel, useBench } from './asks'
+import type { BenchCommand } from './commands'
+import { addStepAt } from './placing/onface'
+
+const KINDS = [
+  ['bore', 'Bore a hole', 'Bore', 'o', Drill],
+  ['channel', 'Cut a channel: a dado, a groove or a rabbet', 'Channel', 'd', SeparatorVertical],
+  ['crosscut', 'Crosscut an end', 'Crosscut', 'q', Slice],
+] as const
+
+const wanted = (kind: string): boolean => {
+  const { picking } = useOpen.getState()
+  return picking?.of === 'place' && picking.work === kind
+}
+
+/** Has the next press on a piece put that work there, and opens it on the ticket; asked again, leaves it. */
+function place(work: string, prompt: string): void {
+  if (wanted(work)) return pick(null)
+  leavePanel()
+  pick({
+    of: 'place',
+    prompt,
+    work,
+    take: (key, step) => {
+      const { id, change } = addStepAt(pieceOf(key), step, useOpen.getState().shown)
+      if (!sayRefusal(run(change))) return
+      choose([key])
+      useBench.setState({ opening: id })
+    },
+  })
+}
+
+export const WORK_COMMANDS = KINDS.map(([kind, says, label, key, icon]): BenchCommand => ({
+  id: `work-${kind}`,
+  says,
+  keys: [key],
+  button: { at: 'tools', label, icon },
+  writes: true,
+  can: () => useOpen.getState().project.pieces.length > 0,
+  on: () => wanted(kind),
+  act: () => place(kind, label),
+}))

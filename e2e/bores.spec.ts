@@ -1,0 +1,144 @@
+import { expect, test } from '@playwright/test'
+import { Maker } from './maker'
+import { pickFrom } from './pick'
+
+test('a hole is bored where the pointer shows it, made a row, dragged over its face and counted', async ({
+  page,
+}) => {
+  const maker = new Maker(page)
+  await maker.startProject('Larkmoor pegs', 'millimetres')
+  await maker.addBoard({
+    name: 'Rail',
+    from: '18×95 planed',
+    stands: 'lying flat, length across',
+    size: '400',
+  })
+  const work = page.getByRole('region', { name: 'Work' })
+  const field = (label: string) => work.getByLabel(label, { exact: true })
+  const canvas = page.locator('canvas')
+
+  await test.step('it holds to the middle, and says so before it is put there', async () => {
+    await page.keyboard.press('Escape')
+    await page.getByRole('button', { name: 'Top', exact: true }).click()
+    await page.waitForTimeout(400)
+    await page.keyboard.press('o')
+    await expect(page.getByText('Pick a place on a piece for “Bore”, or press Esc')).toBeVisible()
+    const box = (await canvas.boundingBox())!
+    const says = page.getByText(/^Bore: /)
+    const middle = { x: 0, y: 0 }
+    // It holds to the middle from a little way off, so coarse steps find it.
+    for (let y = 0.3; y < 0.6 && !middle.y; y += 0.01) {
+      await canvas.hover({ position: { x: box.width / 2, y: box.height * y } })
+      if (await says.filter({ hasText: 'the middle of its width' }).isVisible()) middle.y = box.height * y
+    }
+    for (let x = 0.4; x < 0.6 && !middle.x; x += 0.005) {
+      await canvas.hover({ position: { x: box.width * x, y: middle.y } })
+      if (await says.filter({ hasText: 'the middle of its length' }).isVisible()) middle.x = box.width * x
+    }
+    await canvas.hover({ position: middle })
+    await expect(says).toHaveText('Bore: the middle of its length, the middle of its width')
+    await canvas.click({ position: middle })
+    await expect(field('Place along')).toHaveValue('L/2')
+    await expect(field('Place across')).toHaveValue('W/2')
+    await expect(work).toContainText('Hole ⌀ 8, 12 deep, on the face, at 200 · 47.5 from end 1 · edge 1')
+  })
+
+  await test.step('what is wrong is said beside it, and what is left under the point is shown', async () => {
+    await expect(
+      work.getByRole('img', { name: 'The hole cut open: ≈ 3.6 of wood left under it' }),
+    ).toBeVisible()
+    await field('Depth').fill('20')
+    await field('Depth').press('Enter')
+    await expect(work.getByText('A hole 20 deep goes through Rail, which is 18 there')).toBeVisible()
+    await field('Depth').fill('17')
+    await field('Depth').press('Enter')
+    await expect(
+      work.getByText(/The bit comes through back of Rail by ≈? ?1.4, its point counted/),
+    ).toBeVisible()
+    await pickFrom(field('The bit ends in'), 'a flat')
+    await expect(work.getByText(/The bit comes through/)).toHaveCount(0)
+    await field('Depth').fill('')
+    await field('Depth').press('Enter')
+    await expect(work).toContainText('Hole ⌀ 8, through')
+  })
+
+  await test.step('a row of five; its measures come as they are wanted', async () => {
+    await expect(field('Apart along')).toHaveCount(0)
+    await pickFrom(field('Pattern'), 'a row along')
+    await pickFrom(field('Along, from'), 'middle')
+    await field('Place along').fill('0')
+    await field('Place along').press('Enter')
+    await field('How many along').fill('5')
+    await field('How many along').press('Enter')
+    await expect(work.getByText('Say how far apart the holes in Rail are')).toBeVisible()
+    await field('Apart along').fill('32')
+    await field('Apart along').press('Enter')
+    await expect(work).toContainText('5 holes ⌀ 8, through, on the face, 32 apart, from 136 · 47.5')
+  })
+
+  await test.step('it is dragged over its face, and one undo puts it back', async () => {
+    const knob = page.getByRole('button', { name: 'Move the work over its face' })
+    const from = (await knob.boundingBox())!
+    const [x, y] = [from.x + from.width / 2, from.y + from.height / 2]
+    await page.mouse.move(x, y)
+    await page.mouse.down()
+    await page.mouse.move(x + 30, y + 8, { steps: 4 })
+    await expect(page.getByText(/^\d.* from end 1, the middle of its width$/)).toBeVisible()
+    await page.keyboard.press('Escape')
+    await page.mouse.up()
+    await expect(field('Place along')).toHaveValue('0')
+    await page.mouse.move(x, y)
+    await page.mouse.down()
+    await page.mouse.move(x + 30, y, { steps: 4 })
+    await page.mouse.up()
+    await expect(field('Place along')).not.toHaveValue('0')
+    await expect(field('Place across')).toHaveValue('W/2')
+    await page.keyboard.press('Control+z')
+    await expect(field('Place along')).toHaveValue('0')
+  })
+
+  await test.step('nothing is lost, the cut list counts them and the drawing calls them out', async () => {
+    await maker.saved()
+    await page.reload()
+    await maker.choose('Rail')
+    await expect(work).toContainText('5 holes ⌀ 8, through')
+    await maker.screen('Cuts')
+    await expect(page.getByRole('row').filter({ hasText: 'Rail' })).toContainText('5 holes')
+    await maker.screen('Plans')
+    await page.getByRole('button', { name: /Rail/ }).click()
+    await expect(page.getByRole('main').getByRole('img', { name: 'A Rail' })).toContainText('hole ⌀ 8', {
+      timeout: 20_000,
+    })
+  })
+})
+
+test('a hole is bored by the keyboard alone, and taken away again', async ({ page }) => {
+  const maker = new Maker(page)
+  await maker.startProject('Larkmoor keyed holes', 'millimetres')
+  await maker.addBoard({
+    name: 'Post',
+    from: '18×95 planed',
+    stands: 'standing, face to the front',
+    size: '300',
+  })
+  const work = page.getByRole('region', { name: 'Work' })
+  const kind = page.getByRole('form', { name: 'Add work' }).getByLabel('Work', { exact: true })
+  await kind.focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('option', { name: 'Channel' })).toBeFocused()
+  await page.keyboard.type('bo')
+  await expect(page.getByRole('option', { name: 'Bore' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(kind).toHaveText('Bore')
+  await expect(kind).toBeFocused()
+  for (let n = 0; n < 2; n++) await page.keyboard.press('Tab')
+  await page.keyboard.press('Enter')
+  await expect(work).toContainText('Hole ⌀ 8, 12 deep, on the face, at 25 · 47.5')
+  await work.getByLabel('Diameter', { exact: true }).focus()
+  await page.keyboard.type('10')
+  await page.keyboard.press('Enter')
+  await expect(work).toContainText('Hole ⌀ 10')
+  await work.getByRole('button', { name: 'Take it away' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(work).toContainText('None yet')
+})
