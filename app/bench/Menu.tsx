@@ -2,7 +2,8 @@
 import { DropdownMenu } from 'radix-ui'
 import { useOpen } from '../store/open'
 import { useBench } from './asks'
-import { BENCH_COMMANDS, doOnBench, sayKey, type BenchCommand } from './commands'
+import type { BenchCommand } from './command'
+import { BENCH_COMMANDS, doOnBench, sayKey } from './commands'
 
 /** What does something with what is chosen, then what can always be done. */
 const ALWAYS = new Set(['board', 'ready', 'join', 'fit'])

@@ -1,15 +1,16 @@
 import { memo } from 'react'
 import { useOpen } from '../store/open'
 import { useBench } from './asks'
-import { BENCH_COMMANDS, doOnBench, sayKey, type BenchCommand } from './commands'
+import type { BenchCommand } from './command'
+import { BENCH_COMMANDS, doOnBench, sayKey } from './commands'
 
 const at = (place: 'tools' | 'views'): readonly BenchCommand[] =>
   BENCH_COMMANDS.filter((c) => c.button?.at === place)
 
 const LOOKS = {
   tools: {
-    bar: 'top-2 left-2 flex max-h-[calc(100%-1rem)] w-18 flex-col flex-wrap content-start gap-0.5',
-    button: 'w-18 flex-col gap-0 px-1 py-0.5 text-xs leading-4',
+    bar: 'top-2 left-2 flex max-h-[calc(100%-1rem)] w-20 flex-col flex-wrap content-start gap-0.5',
+    button: 'w-20 flex-col gap-0 px-1 py-0.5 text-xs leading-4',
     on: 'border-chalk bg-chalk-pale',
     icon: 15,
   },

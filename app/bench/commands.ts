@@ -14,7 +14,6 @@ import {
   Ruler,
   Scissors,
   TriangleRight,
-  type LucideIcon,
 } from 'lucide-react'
 import type { Change, MadePiece } from '../../core/document'
 import { pieceOf } from '../../core/resolve'
@@ -44,32 +43,13 @@ import {
   useBench,
   type ViewName,
 } from './asks'
+import type { BenchCommand } from './command'
 import { chosenGroup, chosenIds, duplicateChosen, groupChosen, placeAgain, ungroupChosen } from './groups'
 import { copyOut, hasClip, keepAsReady, pasteClip } from './clipboard'
 import { nudge } from './placing/nudge'
 import { swapChanges, turnChanges } from './placing/turns'
 import { deletePiece, deleteTogether } from './remove'
 import { WORK_COMMANDS } from './workCommands'
-
-export interface BenchCommand {
-  readonly id: string
-  /** As the palette and the list of keys say it. */
-  readonly says: string
-  /** As useShortcuts has it; the first is shown. */
-  readonly keys: readonly string[]
-  /** A button among the tools at the left, or in the row of views. */
-  readonly button?: { readonly at: 'tools' | 'views'; readonly label: string; readonly icon?: LucideIcon }
-  /** It changes the project. */
-  readonly writes?: true
-  /** Whether it is found by its name; for what is only a key, it is not. */
-  readonly hidden?: true
-  /** Whether it can be done as things stand; always, when not said. */
-  can?(): boolean
-  /** Whether it is on, for what goes on and off. */
-  on?(bench: ReturnType<typeof useBench.getState>): boolean
-  /** `shift`: it was asked for with Shift held. */
-  act(shift?: boolean): void
-}
 
 /** The piece chosen last, when it is one that can be repeated or mirrored. */
 function chosenPiece(): MadePiece | null {

@@ -1,15 +1,16 @@
 /** Putting work on a piece at a place under the pointer: one command for each kind that has such a place. */
-import { Drill, SeparatorVertical, Slice } from 'lucide-react'
+import { Drill, SeparatorVertical, Slice, SquareDashed } from 'lucide-react'
 import { pieceOf } from '../../core/resolve'
 import { choose, pick, run, useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
 import { leavePanel, useBench } from './asks'
-import type { BenchCommand } from './commands'
+import type { BenchCommand } from './command'
 import { addStepAt } from './placing/onface'
 
 const KINDS = [
   ['bore', 'Bore a hole', 'Bore', 'o', Drill],
   ['channel', 'Cut a channel: a dado, a groove or a rabbet', 'Channel', 'd', SeparatorVertical],
+  ['recess', 'Sink a recess into a face', 'Recess', 'p', SquareDashed],
   ['crosscut', 'Crosscut an end', 'Crosscut', 'q', Slice],
 ] as const
 

@@ -5,7 +5,7 @@ import { modelOf, type Model } from '../model'
 import { pictureOf } from '../plans'
 import { drain } from '../solid'
 import { testKernel } from '../testing/bench'
-import { saySettings, type SawCut } from '../work'
+import { saySettings, type Bore, type Recess, type SawCut } from '../work'
 import { lookOver, proofOf } from '../proof'
 import { openProject, resolveReport } from './index'
 
@@ -125,4 +125,23 @@ test('what resolve prints tells groups, hardware, and how what leans stands', ()
     // Its drip groove.
     'Groove 1/8 wide, 1/8 deep, 3/8 from edge 1, on the back',
   ])
+})
+
+test('the bee hotel: 21 wide and 12 narrow holes, none through, and a slot to hang it by', () => {
+  const m = load('bee-hotel.json')
+  const body = m.features(of(m, 'Body'))
+  const bores = body.flatMap((f) => (f.step && f.kind === 'bore' ? [f.data as Bore] : []))
+  const round = (mm: number) => Number(inches(mm).toFixed(9))
+  expect(bores.map((b) => [b.at.length, round(b.diameter), round(b.depth)])).toEqual([
+    [21, 5 / 16, 2.75],
+    [12, 3 / 16, 2.25],
+  ])
+  // Seven rows 1 1/8 apart about the middle of 11: the lowest 5.5 − 3 × 1.125 up.
+  const up = bores[0]!.at.map((p) => inches(p[0]))
+  expect(Math.min(...up)).toBeCloseTo(2.125, 9)
+  expect(Math.max(...up)).toBeCloseTo(8.875, 9)
+  // The slot's middle is 2 from the top, which a screw holds through the roof.
+  const slot = body.find((f) => f.kind === 'recess')!.data as Recess
+  expect(slot.middle.map(round)).toEqual([9, 1.75, 0])
+  expect(cutList(m).rows.find((r) => r.name === 'Body')!.work).toContain('33 holes, 1 slot')
 })

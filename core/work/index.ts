@@ -10,10 +10,22 @@ import { lap } from './lap'
 import { mortise } from './mortise'
 import { notch } from './notch'
 import type { OwnKind } from './own'
+import { recess } from './recess'
 import { sockets } from './sockets'
 import { tenon } from './tenon'
 
-const KINDS = [channel, notch, lap, tenon, mortise, sockets, bore, crosscut, keyway] as unknown as WorkKind[]
+const KINDS = [
+  channel,
+  notch,
+  lap,
+  tenon,
+  mortise,
+  sockets,
+  bore,
+  recess,
+  crosscut,
+  keyway,
+] as unknown as WorkKind[]
 
 const byKind = new Map(KINDS.map((k) => [k.kind, k]))
 
@@ -81,5 +93,6 @@ export type { Keyway } from './keyway'
 export type { Lap } from './lap'
 export type { Mortise } from './mortise'
 export type { Notch } from './notch'
+export type { Recess } from './recess/recess'
 export type { Sockets } from './sockets'
 export type { Tenon } from './tenon'

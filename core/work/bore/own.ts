@@ -1,5 +1,5 @@
 /** Holes that a maker bores into a face: from what is asked to where each one enters, and how it ends. */
-import type { FaceName, Step } from '../../document'
+import type { Step } from '../../document'
 import type { Mm } from '../../measure'
 import {
   AXES,
@@ -14,6 +14,17 @@ import {
   type Vec3,
 } from '../../pieces'
 import { Unfit, type Asked, type Datum, type OwnDefinition, type Role, type Wood } from '../own'
+import {
+  imageOnFace,
+  PLACE_CHOICES,
+  PLACE_MEASURES,
+  placeAlong,
+  placedOnFace,
+  placeOn,
+  placeStarts,
+  SIX,
+  waysOf,
+} from '../onface'
 import { pointInto, vectorInto } from '../tool'
 import type { Bore, Pattern } from './bore'
 
@@ -31,22 +42,12 @@ const TIPS: Readonly<Record<string, number>> = {
   brad: 1 / 6,
 }
 
-/** Own axes of a face: into the wood, along it and across it. */
-function waysOf(face: FaceName): { into: Axis; along: Axis; across: Axis } {
-  const into = FACE_AT[face].axis
-  const [along, across] = AXES.filter((i) => i !== into) as [Axis, Axis]
-  return { into, along, across }
-}
-
 /** Places along one own axis: the first, and the others as far apart as asked, away from the datum. */
-function places(wood: Wood, axis: Axis, from: Datum, first: Mm, count: number, pitch: Mm): Mm[] {
-  const [low, high] = [wood.shoulder.min[axis], wood.shoulder.max[axis]]
-  return Array.from({ length: count }, (_, n) => {
-    if (from === 'near') return low + first + n * pitch
-    if (from === 'far') return high - first - n * pitch
-    return (low + high) / 2 + first + (n - (count - 1) / 2) * pitch
+const places = (wood: Wood, axis: Axis, from: Datum, first: Mm, count: number, pitch: Mm): Mm[] =>
+  Array.from({ length: count }, (_, n) => {
+    const more = from === 'centre' ? (n - (count - 1) / 2) * pitch : n * pitch
+    return placeAlong(wood, axis, from, first + more)
   })
-}
 
 function resolve(asked: Asked, wood: Wood): Bore | Unfit {
   const { face, values, say } = asked
@@ -152,7 +153,7 @@ function layOut(asked: Asked, wood: Wood): Laid | Unfit {
     const [n, radius] = [count('ringCount'), values.ringRadius ?? 0]
     if (n < 2 || n > MOST) return new Unfit('A ring has two holes or more')
     if (radius <= 0) return new Unfit(`The ring of holes in ${wood.name} has no radius`)
-    const [cu, cv] = [places(wood, along, from[0], u, 1, 0)[0]!, places(wood, across, from[1], v, 1, 0)[0]!]
+    const [cu, cv] = placeOn(asked, wood)
     const start = values.ringStart ?? 0
     const spots = Array.from({ length: n }, (_, k): Spot => {
       const angle = ((start + (k * 360) / n) * Math.PI) / 180
@@ -234,27 +235,15 @@ function flats(b: Bore): Role[] {
   return [{ role: 'floor', normal, offset: dot(normal, on) - b.depth }]
 }
 
-const OTHER: Readonly<Record<string, string>> = { near: 'far', far: 'near', centre: 'centre' }
-
 /** The same on a mirror image whose width has been turned over. */
 function imageOf(step: Step): Step {
-  if (step.at.kind !== 'face') return step
-  const { into, along } = waysOf(step.at.face)
-  if (into === 1) return { ...step, at: { ...step.at, face: faceAt(1, !FACE_AT[step.at.face].far) } }
-  const way = along === 1 ? 'along' : 'across'
-  const fields = { ...step.fields }
-  const turned = (name: string, whole = '') => {
-    if (typeof fields[name] === 'string') fields[name] = `${whole}-(${fields[name]})`
-  }
-  const from = step.options[`${way}From`] ?? 'near'
-  if (from === 'centre') turned(way)
-  turned(way === 'along' ? 'leanAlong' : 'leanAcross')
-  if (way === 'across') turned('ringStart')
-  else fields.ringStart = `180deg - (${(fields.ringStart as string | undefined) ?? '0'})`
-  return { ...step, fields, options: { ...step.options, [`${way}From`]: OTHER[from]! } }
+  const image = imageOnFace(step, { along: ['leanAlong'], across: ['leanAcross', 'ringStart'] })
+  // Turned over along the face, a ring starts at the other side of its circle.
+  if (step.at.kind !== 'face' || waysOf(step.at.face).along !== 1) return image
+  const start = typeof step.fields.ringStart === 'string' ? step.fields.ringStart : '0'
+  return { ...image, fields: { ...image.fields, ringStart: `180deg - (${start})` } }
 }
 
-const FROM = { near: 'reference side', far: 'other side', centre: 'middle' }
 const ROWS = {
   row: ['countAcross', 'pitchAcross'],
   file: ['countAlong', 'pitchAlong'],
@@ -265,10 +254,9 @@ const ROWS = {
 
 export const own: OwnDefinition<Bore> = {
   title: 'Bore',
-  faces: ['face', 'back', 'edge1', 'edge2', 'end1', 'end2'],
+  faces: SIX,
   measures: {
-    along: { label: 'Place along', otherwise: '0', text: '0' },
-    across: { label: 'Place across', otherwise: '0', text: '0' },
+    ...PLACE_MEASURES,
     diameter: { label: 'Diameter' },
     depth: { label: 'Depth', otherwise: 'through' },
     countAlong: { label: 'How many along', kind: 'number', otherwise: '1', text: '1' },
@@ -294,8 +282,7 @@ export const own: OwnDefinition<Bore> = {
         ring: 'a ring',
       },
     },
-    alongFrom: { label: 'Along, from', values: FROM },
-    acrossFrom: { label: 'Across, from', values: FROM },
+    ...PLACE_CHOICES,
     mirror: { label: 'Mirrored', values: { none: 'no', along: 'end for end', across: 'edge for edge' } },
     tip: {
       label: 'The bit ends in',
@@ -308,25 +295,17 @@ export const own: OwnDefinition<Bore> = {
     ...(pattern === 'ring' ? [] : ['ringCount', 'ringRadius', 'ringStart']),
     ...(sink === 'none' ? ['sinkDiameter', 'sinkDepth'] : sink === 'cone' ? ['sinkDepth'] : []),
   ],
-  starts: (face, unit) => {
-    const across = `${'LWT'[waysOf(face).across]!}/2`
-    const inch = unit === 'in'
-    return {
-      fields: inch
-        ? { along: '1', across, diameter: '1/4', depth: '1/2' }
-        : { along: '25', across, diameter: '8', depth: '12' },
-      options: {},
-    }
-  },
+  starts: (face, unit) => ({
+    fields:
+      unit === 'in'
+        ? { ...placeStarts(face, '1'), diameter: '1/4', depth: '1/2' }
+        : { ...placeStarts(face, '25'), diameter: '8', depth: '12' },
+    options: {},
+  }),
   roles: ['floor'],
   resolve,
   carry,
   flats,
   mirrored: imageOf,
-  placedBy: ({ at, options }, axis) => {
-    if (at.kind !== 'face') return null
-    const { along, across } = waysOf(at.face)
-    const field = axis === along ? 'along' : axis === across ? 'across' : null
-    return field && { field, from: (options[`${field}From`] ?? 'near') as Datum }
-  },
+  placedBy: placedOnFace,
 }

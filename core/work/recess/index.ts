@@ -1,0 +1,68 @@
+import { AXES, cross, dot, FACE_AT, vec3, type Axis } from '../../pieces'
+import { defineWork, REFERENCE, theFace, type Dimension, type Sentence } from '../feature'
+import { BEYOND, type Tool, type Vec2 } from '../tool'
+import { own } from './own'
+import type { Recess } from './recess'
+
+/** Its outline swept from just above the face to its floor. */
+function cut(r: Recess): Tool[] {
+  const x = r.ways[0]
+  const y = cross(r.inward, x)
+  const outline = r.rim.map((p): Vec2 => {
+    const off = vec3((i) => p[i] - r.middle[i])
+    return [dot(off, x), dot(off, y)]
+  })
+  const origin = vec3((i) => r.middle[i] - r.inward[i] * BEYOND)
+  return [{ kind: 'prism', frame: { origin, x, y, z: r.inward }, outline, depth: r.depth + BEYOND }]
+}
+
+const sizeOf = (r: Recess): Sentence =>
+  r.shape === 'circle'
+    ? ['Round recess ⌀ ', { mm: r.long }]
+    : [r.shape === 'slot' ? 'Slot ' : 'Recess ', { mm: r.long }, ' × ', { mm: r.wide }]
+
+const corners = (r: Recess): Sentence =>
+  r.shape === 'rectangle' && r.radius > 0 ? [', corners r ', { mm: r.radius }] : []
+
+/** Own axes along and across the face, as it lies on this piece. */
+const axesOf = ({ ways }: Recess): [Axis, Axis] =>
+  ways.map((w) => AXES.reduce((a, b) => (Math.abs(w[b]) > Math.abs(w[a]) ? b : a))) as [Axis, Axis]
+
+export const recess = defineWork<Recess>({
+  kind: 'recess',
+  name: (r) => (r.shape === 'slot' ? 'slot' : 'recess'),
+  shownOn: (r) => r.face,
+  cut,
+  describe: (r, partner) => {
+    const [u, v] = axesOf(r)
+    return [
+      ...sizeOf(r),
+      ', ',
+      { mm: r.depth },
+      ' deep',
+      ...corners(r),
+      `, on ${theFace(r.face)}, its middle at `,
+      { mm: r.middle[u] },
+      ' · ',
+      { mm: r.middle[v] },
+      ` from ${REFERENCE[u]} · ${REFERENCE[v]}`,
+      partner ? ` — for ${partner}` : '',
+    ]
+  },
+  callout: (r) => [...sizeOf(r), ' × ', { mm: r.depth }, ' deep', ...corners(r), `, on ${theFace(r.face)}`],
+  dimensions: (r) => {
+    const sides = axesOf(r).flatMap((axis, n): Dimension[] => {
+      const half = (n === 0 ? r.long : r.wide) / 2
+      const [from, to] = [r.middle[axis] - half, r.middle[axis] + half]
+      return [
+        { axis, from: 0, to: from, what: 'place' },
+        { axis, from, to, what: n === 0 ? 'length' : 'width' },
+      ]
+    })
+    const { axis, far } = FACE_AT[r.face]
+    const surface = r.middle[axis]
+    const floor = surface + (far ? -r.depth : r.depth)
+    return [...sides, { axis, from: Math.min(surface, floor), to: Math.max(surface, floor), what: 'depth' }]
+  },
+  own,
+})

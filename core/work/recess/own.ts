@@ -1,0 +1,131 @@
+/** A recess that a maker sinks into a face: its outline, its floor, and the corners its bit leaves. */
+import type { Step } from '../../document'
+import type { Mm } from '../../measure'
+import { AXES, dot, FACE_AT, faceAt, negated, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
+import {
+  imageOnFace,
+  PLACE_CHOICES,
+  PLACE_MEASURES,
+  placedOnFace,
+  placeOn,
+  placeStarts,
+  SIX,
+  waysOf,
+} from '../onface'
+import { circle, rectangle } from '../outline'
+import { Unfit, type Asked, type OwnDefinition, type Role, type Wood } from '../own'
+import { pointInto, vectorInto, type Vec2 } from '../tool'
+import type { Recess } from './recess'
+
+const unit = (axis: Axis): Vec3 => vec3((i) => (i === axis ? 1 : 0))
+
+function resolve(asked: Asked, wood: Wood): Recess | Unfit {
+  const { face, values, say, chosen } = asked
+  const { name, shoulder, size } = wood
+  const { into, along, across } = waysOf(face)
+  const { far } = FACE_AT[face]
+  const shape = chosen('shape') as Recess['shape']
+  const [long, depth] = [values.length ?? 0, values.depth ?? 0]
+  const wide = shape === 'circle' ? long : (values.width ?? 0)
+  const bit = values.bit ?? 0
+  if (long <= 0 || wide <= 0)
+    return new Unfit(`The recess in ${name} has no ${long <= 0 ? 'length' : 'width'}`)
+  if (depth <= 0) return new Unfit(`The recess in ${name} has no depth`)
+  const thick = shoulder.max[into] - shoulder.min[into]
+  if (depth >= thick - 1e-6)
+    return new Unfit(`A recess ${say(depth)} deep would go through ${name}, which is ${say(thick)} there`)
+  if (shape === 'slot' && wide >= long) return new Unfit('A slot is longer than it is wide')
+  const least = Math.min(long, wide)
+  if (shape !== 'slot' && bit > least + 1e-9)
+    return new Unfit(`A bit of ${say(bit)} does not go into a recess ${say(least)} wide`)
+  const radius = { rectangle: bit / 2, slot: wide / 2, circle: long / 2 }[shape]
+  const outline = shape === 'circle' ? circle(long) : rectangle(long, wide, radius)
+
+  const [u, v] = placeOn(asked, wood)
+  const surface = far ? shoulder.max[into] : shoulder.min[into]
+  const at = ([a, b]: Vec2): Vec3 => vec3((i) => (i === into ? surface : i === along ? u + a : v + b))
+  const recess: Recess = {
+    shape,
+    face,
+    rim: outline.map(at),
+    middle: at([0, 0]),
+    inward: vec3((i) => (i === into ? (far ? -1 : 1) : 0)),
+    depth,
+    long,
+    wide,
+    radius,
+    ways: [unit(along), unit(across)],
+  }
+  return meets(recess, size)
+    ? recess
+    : new Unfit(`The recess lies wholly outside ${name}, so it does nothing`, 'look')
+}
+
+/** Whether it has a part in wood of this size. */
+function meets({ rim, inward, depth }: Recess, size: Vec3): boolean {
+  return AXES.every((i) => {
+    const places = rim.flatMap((p) => [p[i], p[i] + inward[i] * depth])
+    return Math.min(...places) < size[i] - 1e-3 && Math.max(...places) > 1e-3
+  })
+}
+
+/** The same as another piece of wood has it, from where it enters that. */
+function carry(r: Recess, from: Frame, to: Wood): Recess | null {
+  const inward = vectorInto(to.frame, from, r.inward)
+  const into = AXES.reduce((a, b) => (Math.abs(inward[b]) > Math.abs(inward[a]) ? b : a))
+  const point = (p: Vec3) => pointInto(to.frame, from, p)
+  const middle = point(r.middle)
+  const surface = inward[into] > 0 ? 0 : to.size[into]
+  const down: Mm = Math.max(0, (surface - middle[into]) / inward[into])
+  if (down >= r.depth - 1e-6) return null
+  const enters = (p: Vec3): Vec3 => vec3((i) => p[i] + inward[i] * down)
+  const here: Recess = {
+    ...r,
+    face: faceAt(into, inward[into] < 0),
+    rim: r.rim.map((p) => enters(point(p))),
+    middle: enters(middle),
+    inward,
+    depth: r.depth - down,
+    ways: [vectorInto(to.frame, from, r.ways[0]), vectorInto(to.frame, from, r.ways[1])],
+  }
+  return meets(here, to.size) ? here : null
+}
+
+const flats = (r: Recess): Role[] => {
+  const normal = negated(r.inward)
+  return [{ role: 'floor', normal, offset: dot(normal, r.middle) - r.depth }]
+}
+
+export const own: OwnDefinition<Recess> = {
+  title: 'Recess',
+  faces: SIX,
+  measures: {
+    ...PLACE_MEASURES,
+    length: { label: 'Length, or diameter' },
+    width: { label: 'Width', otherwise: 'say it' },
+    depth: { label: 'Depth' },
+    bit: { label: 'Bit that leaves its corners', otherwise: 'square corners', text: '0' },
+  },
+  choices: {
+    shape: {
+      label: 'Shape',
+      values: { rectangle: 'a rectangle', slot: 'a slot with round ends', circle: 'a circle' },
+    },
+    ...PLACE_CHOICES,
+  },
+  idle: ({ shape = 'rectangle' }) =>
+    shape === 'circle' ? ['width', 'bit'] : shape === 'slot' ? ['bit'] : [],
+  starts: (face, unit) => ({
+    fields:
+      unit === 'in'
+        ? { ...placeStarts(face, 'L/2'), length: '3', width: '1', depth: '1/8', bit: '1/2' }
+        : { ...placeStarts(face, 'L/2'), length: '75', width: '25', depth: '3', bit: '12' },
+    options: {},
+  }),
+  roles: ['floor'],
+  resolve,
+  carry,
+  flats,
+  placedBy: placedOnFace,
+  mirrored: (step: Step) => imageOnFace(step, { along: [], across: [] }),
+}

@@ -1,0 +1,22 @@
+import type { FaceName } from '../../document'
+import type { Mm } from '../../measure'
+import type { Vec3 } from '../../pieces'
+
+/** A hollow with a flat floor, sunk into a face within an outline. */
+export interface Recess {
+  readonly shape: 'rectangle' | 'slot' | 'circle'
+  readonly face: FaceName
+  /** The corners of its outline in the face, and their middle. */
+  readonly rim: readonly Vec3[]
+  readonly middle: Vec3
+  /** Unit vector into the wood. */
+  readonly inward: Vec3
+  readonly depth: Mm
+  /** Along the face and across it. */
+  readonly long: Mm
+  readonly wide: Mm
+  /** Of its inside corners, as the bit leaves them. */
+  readonly radius: Mm
+  /** Own axes of its sides. */
+  readonly ways: readonly [along: Vec3, across: Vec3]
+}
