@@ -142,3 +142,61 @@ test('a hole is bored by the keyboard alone, and taken away again', async ({ pag
   await page.keyboard.press('Enter')
   await expect(work).toContainText('None yet')
 })
+
+test('an arch is sawn from an edge and a recess sunk, each with the measures that its shape wants', async ({
+  page,
+}) => {
+  const maker = new Maker(page)
+  await maker.startProject('Larkmoor apron')
+  await maker.addBoard({
+    name: 'Apron',
+    from: '1×4 pine',
+    stands: 'on edge, face to the front, length across',
+    size: '24',
+  })
+  const work = page.getByRole('region', { name: 'Work' })
+  const field = (label: string) => work.getByLabel(label, { exact: true })
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Front', exact: true }).click()
+  await page.waitForTimeout(400)
+  await page.keyboard.press('s')
+  const canvas = page.locator('canvas')
+  const box = (await canvas.boundingBox())!
+  // Somewhere on the board, which lies across the picture a little above its middle.
+  let at = { x: 0, y: 0 }
+  for (let y = 0.3; y < 0.6 && !at.y; y += 0.01) {
+    await canvas.hover({ position: { x: box.width / 2, y: box.height * y } })
+    if (await page.getByText(/^Saw: /).isVisible()) at = { x: box.width / 2, y: box.height * (y + 0.01) }
+  }
+  await canvas.click({ position: at })
+  await expect(work).toContainText('Saw arch 6 long, 1 high, r 5, from edge 1')
+  await field('Place of its middle').fill('L/2')
+  await field('Place of its middle').press('Enter')
+  await field('Length along the side').fill('1')
+  await field('Length along the side').press('Enter')
+  await expect(work.getByText(/The arch on Apron is higher than half as long as it is/)).toBeVisible()
+  await field('Length along the side').fill('16')
+  await field('Length along the side').press('Enter')
+  await expect(work).toContainText(
+    'Saw arch 16 long, 1 high, r 32 1⁄2, from edge 1, its middle at 12 from end 1',
+  )
+  await pickFrom(field('Shape'), 'a taper')
+  await expect(field('Length along the side')).toHaveCount(0)
+  await expect(field('Measured from')).toHaveCount(0)
+  await expect(work).toContainText('Saw taper from 1 to 0, from edge 1')
+  await page.keyboard.press('Control+z')
+  await expect(work).toContainText('Saw arch 16 long')
+
+  await page.keyboard.press('p')
+  await canvas.click({ position: at })
+  await expect(work).toContainText('Recess 3 × 1, 1⁄8 deep, corners r 1⁄4, on the face')
+  await pickFrom(field('Shape'), 'a circle')
+  await expect(field('Width')).toHaveCount(0)
+  await expect(work).toContainText('Round recess ⌀ 3')
+  await maker.saved()
+  await page.reload()
+  await maker.screen('Cuts')
+  const row = page.getByRole('row').filter({ hasText: 'Apron' })
+  await expect(row).toContainText('1 arch')
+  await expect(row).toContainText('1 recess')
+})

@@ -1,5 +1,5 @@
 /** What can be done with what is under the pointer: a press of the other button, or a long one on touch. */
-import { DropdownMenu } from 'radix-ui'
+import * as DropdownMenu from 'radix-ui/dropdown-menu'
 import { useOpen } from '../store/open'
 import { useBench } from './asks'
 import type { BenchCommand } from './command'

@@ -4,11 +4,14 @@ import { memo, useState } from 'react'
 import { change, FIRST, type Group, type Piece } from '../../core/document'
 import { instanceKey, pieceOf, type Level, type Problem } from '../../core/resolve'
 import { choose, firstOf, run, useOpen } from '../store/open'
+import { later } from '../ui/later'
 import { Mark } from '../ui/Mark'
 import { sayRefusal } from '../ui/refusal'
 import { showAll, toggleBoard, toggleHidden, toggleLocked, useBench } from './asks'
 import { chooseAll, piecesIn } from './groups'
-import { GRIP, ROW, RowDrag, useRowPlace } from './RowDrag'
+import { grabRow, GRIP, INTO, ROW, useRows } from './rows'
+
+const RowDrag = later(async () => (await import('./RowDrag')).RowDrag)
 
 /** So many pieces are found by eye; with more there is a field to find them by name. */
 const MANY = 9
@@ -119,19 +122,25 @@ function Pieces({ find }: { find: string }) {
     </ul>
   )
   return (
-    <RowDrag>
-      {members(null)}
-      {project.groups.length > 0 && <OutOfGroups />}
-    </RowDrag>
+    <>
+      <div onPointerDown={grabRow}>{members(null)}</div>
+      {project.groups.length > 0 && (
+        <>
+          <OutOfGroups />
+          <RowDrag />
+        </>
+      )}
+    </>
   )
 }
 
 /** Where a row is dropped that belongs to no group; seen while one is dragged. */
 function OutOfGroups() {
-  const { ref, isOver, dragging } = useRowPlace(null)
+  const dragging = useRows((s) => s.held !== null)
+  const isOver = useRows((s) => s.over === null)
   return (
     <p
-      ref={ref}
+      {...{ [INTO]: '' }}
       className={
         'min-h-8 border border-dashed px-1.5 py-1 text-quiet ' +
         `${isOver ? 'border-chalk' : 'border-hairline'} ` +
@@ -147,7 +156,7 @@ function OutOfGroups() {
 function GroupHead({ group }: { group: Group }) {
   const times = useOpen((s) => s.shown.groups.find((g) => g.id === group.id)?.boxes.length ?? 0)
   const readOnly = useOpen((s) => s.readOnly)
-  const { ref, isOver } = useRowPlace(group.id)
+  const isOver = useRows((s) => s.over === group.id)
   const [renaming, rename] = useState(false)
   const choose = () => chooseAll(new Set(piecesIn(useOpen.getState().project, group.id)))
   if (renaming)
@@ -159,7 +168,7 @@ function GroupHead({ group }: { group: Group }) {
       />
     )
   return (
-    <div ref={ref} {...{ [ROW]: group.id }}>
+    <div {...{ [ROW]: group.id, [INTO]: group.id }}>
       <button
         className={
           'flex min-h-8 w-full items-center gap-2 rounded-sm px-1.5 text-left hover:bg-ground ' +

@@ -1,6 +1,7 @@
 /**
- * Dragging rows of the list into groups and out of them. The list as a whole is what can be dragged, and it
- * lends the row that is taken hold of: a list of hundreds costs nothing as long as nobody drags.
+ * Dragging rows of the list into groups and out of them. It stands beside the list, lends itself to the row
+ * that is taken hold of, and finds the places by their attribute: a list of hundreds costs nothing as long
+ * as nobody drags.
  */
 import {
   DndContext,
@@ -12,24 +13,23 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect } from 'react'
 import { change } from '../../core/document'
 import { run, useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
 import { chosenIds } from './groups'
+import { INTO, ROW, useRows } from './rows'
 
-/** A row says by this attribute which piece or group it stands for. */
-export const ROW = 'data-row'
-/** What a finger takes hold of a row by. */
-export const GRIP = 'data-grip'
 /** A pointer that went no further than this has pressed the row, pixels. */
 const STILL = { activationConstraint: { distance: 6 } }
 const OUT = 'out of groups'
+/** The row that was pressed last. */
+let pressed = ''
 
-export function RowDrag({ children }: { readonly children: React.ReactNode }) {
+export function RowDrag() {
   const sensors = useSensors(useSensor(PointerSensor, STILL))
-  const row = useRef('')
-  const [held, hold] = useState<string | null>(null)
+  const held = useRows((s) => s.held)
+  const groups = useOpen((s) => s.project.groups)
   useEffect(() => {
     if (held === null) return undefined
     // Esc lets go of the row, and is not the page's then.
@@ -37,18 +37,23 @@ export function RowDrag({ children }: { readonly children: React.ReactNode }) {
     window.addEventListener('keydown', esc, true)
     return () => window.removeEventListener('keydown', esc, true)
   }, [held])
+  const over = () => useRows.setState({ held: null, over: undefined })
   return (
     <DndContext
       sensors={sensors}
       collisionDetection={pointerWithin}
-      onDragStart={() => hold(row.current)}
-      onDragCancel={() => hold(null)}
-      onDragEnd={({ over }) => {
-        hold(null)
-        if (over) putInto(row.current, over.id === OUT ? null : String(over.id))
+      onDragStart={() => useRows.setState({ held: pressed })}
+      onDragOver={({ over: at }) => useRows.setState({ over: at ? groupOf(at.id) : undefined })}
+      onDragCancel={over}
+      onDragEnd={({ over: at }) => {
+        over()
+        if (at) putInto(pressed, groupOf(at.id))
       }}
     >
-      <Rows row={row}>{children}</Rows>
+      <Held />
+      {[OUT, ...groups.map((g) => g.id)].map((id) => (
+        <Place key={id} id={id} />
+      ))}
       <DragOverlay dropAnimation={null}>
         {held !== null && (
           <p className="floating flex h-full items-center truncate px-2">{carried(held).says}</p>
@@ -58,30 +63,33 @@ export function RowDrag({ children }: { readonly children: React.ReactNode }) {
   )
 }
 
-function Rows({ row, children }: { row: React.RefObject<string>; children: React.ReactNode }) {
+const groupOf = (id: string | number): string | null => (id === OUT ? null : String(id))
+
+/** What is dragged: whichever row was pressed. */
+function Held() {
   const disabled = useOpen((s) => s.readOnly)
   const { setNodeRef, listeners } = useDraggable({ id: 'row', disabled })
-  return (
-    <div
-      onPointerDown={(e) => {
-        const target = e.target as Element
-        const taken = target.closest<HTMLElement>(`[${ROW}]`)
-        // A finger scrolls the list, but for the letter of a piece, by which it takes hold of its row.
-        if (!taken || (e.pointerType === 'touch' && !target.closest(`[${GRIP}]`))) return
-        row.current = taken.getAttribute(ROW)!
-        setNodeRef(taken)
+  useEffect(() => {
+    useRows.setState({
+      grab: (e, row) => {
+        pressed = row.getAttribute(ROW)!
+        setNodeRef(row)
         listeners?.onPointerDown?.(e)
-      }}
-    >
-      {children}
-    </div>
-  )
+      },
+    })
+  })
+  useEffect(() => () => useRows.setState({ grab: null, held: null, over: undefined }), [])
+  return null
 }
 
-/** A place that takes rows: the id of a group, or null for out of all groups. */
-export function useRowPlace(group: string | null) {
-  const { setNodeRef, isOver, active } = useDroppable({ id: group ?? OUT })
-  return { ref: setNodeRef, isOver, dragging: active !== null }
+/** A place that takes rows, wherever it is in the list now. */
+function Place({ id }: { readonly id: string }) {
+  const { setNodeRef } = useDroppable({ id })
+  const dragging = useRows((s) => s.held !== null)
+  useEffect(() => {
+    if (dragging) setNodeRef(document.querySelector<HTMLElement>(`[${INTO}="${groupOf(id) ?? ''}"]`))
+  }, [id, dragging, setNodeRef])
+  return null
 }
 
 /** What goes along with a row: itself, or all that is chosen when it is. */

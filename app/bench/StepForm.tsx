@@ -20,7 +20,7 @@ import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
 import { useBench } from './asks'
 import { RecordForm } from './RecordForm'
-import { PICTURES } from './work'
+import { PICTURES } from './pictures'
 
 /** The names the measures of its work may use: its own sizes between shoulders. */
 const localsOf = (piece: string) => ({
@@ -89,7 +89,7 @@ export function StepForm({ piece, step }: { piece: MadePiece; step: Step }) {
       {Picture && made && on && <Picture data={made.data as never} on={on} />}
       <RecordForm
         fields={own.fieldsFor(step.options)}
-        choices={own.options}
+        choices={own.choicesFor(step.options)}
         record={step}
         at={(name) => keyOf.step(id, name)}
         locals={localsOf(piece.id)}

@@ -1,5 +1,5 @@
 import { ChevronsUpDown } from 'lucide-react'
-import { Popover } from 'radix-ui'
+import * as Popover from 'radix-ui/popover'
 import { useState } from 'react'
 import { CATALOGUE, takeFromCatalogue, useCatalogue } from '../rack/stocks'
 import { useOpen } from '../store/open'

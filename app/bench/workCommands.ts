@@ -1,5 +1,5 @@
 /** Putting work on a piece at a place under the pointer: one command for each kind that has such a place. */
-import { Drill, SeparatorVertical, Slice, SquareDashed } from 'lucide-react'
+import { Drill, SeparatorVertical, Slice, Spline, SquareDashed } from 'lucide-react'
 import { pieceOf } from '../../core/resolve'
 import { choose, pick, run, useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
@@ -11,6 +11,7 @@ const KINDS = [
   ['bore', 'Bore a hole', 'Bore', 'o', Drill],
   ['channel', 'Cut a channel: a dado, a groove or a rabbet', 'Channel', 'd', SeparatorVertical],
   ['recess', 'Sink a recess into a face', 'Recess', 'p', SquareDashed],
+  ['saw', 'Saw an arch, a notch, a taper or a corner', 'Saw', 's', Spline],
   ['crosscut', 'Crosscut an end', 'Crosscut', 'q', Slice],
 ] as const
 

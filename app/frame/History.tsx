@@ -1,6 +1,6 @@
 /** What was done, in words, the last first; choosing a step goes back to it, or forward again. */
 import { History as Clock } from 'lucide-react'
-import { DropdownMenu } from 'radix-ui'
+import * as DropdownMenu from 'radix-ui/dropdown-menu'
 import { goTo, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 

@@ -1,5 +1,5 @@
 import { Command } from 'cmdk'
-import { Dialog as Radix } from 'radix-ui'
+import * as Radix from 'radix-ui/dialog'
 import { useNavigate } from 'react-router'
 import { redo, undo, choose, useOpen } from '../store/open'
 import { BENCH_COMMANDS, doOnBench, sayKey } from '../bench/commands'

@@ -1,5 +1,5 @@
 import { ChevronDown } from 'lucide-react'
-import { DropdownMenu } from 'radix-ui'
+import * as DropdownMenu from 'radix-ui/dropdown-menu'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { change } from '../../core/document'

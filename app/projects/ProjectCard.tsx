@@ -1,5 +1,5 @@
 import { Copy, Download, MoreHorizontal, Pencil, Trash2 } from 'lucide-react'
-import { DropdownMenu } from 'radix-ui'
+import * as DropdownMenu from 'radix-ui/dropdown-menu'
 import { Link } from 'react-router'
 import { fractions } from '../ui/fractions'
 import type { Card } from '../store/cards'

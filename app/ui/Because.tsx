@@ -1,7 +1,7 @@
 /**
  * Any number, pressed, unfolds where it comes from: a short sum, each term of which can be pressed in turn.
  */
-import { Popover } from 'radix-ui'
+import * as Popover from 'radix-ui/popover'
 import { useState, type ReactNode } from 'react'
 import { sayValue, type NodeKey } from '../../core/resolve'
 import { useAsked } from '../store/asked'

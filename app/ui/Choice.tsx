@@ -1,6 +1,6 @@
 /** A choice from a list of few: pressed, stepped by the arrows, or found by its first letters. */
 import { Check, ChevronDown } from 'lucide-react'
-import { Select } from 'radix-ui'
+import * as Select from 'radix-ui/select'
 import { useId, useState } from 'react'
 
 interface Props<T extends string> {

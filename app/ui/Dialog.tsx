@@ -1,5 +1,5 @@
 import { X } from 'lucide-react'
-import { Dialog as Radix } from 'radix-ui'
+import * as Radix from 'radix-ui/dialog'
 import type { ReactNode } from 'react'
 
 interface Props {

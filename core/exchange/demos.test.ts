@@ -143,5 +143,5 @@ test('the bee hotel: 21 wide and 12 narrow holes, none through, and a slot to ha
   // The slot's middle is 2 from the top, which a screw holds through the roof.
   const slot = body.find((f) => f.kind === 'recess')!.data as Recess
   expect(slot.middle.map(round)).toEqual([9, 1.75, 0])
-  expect(cutList(m).rows.find((r) => r.name === 'Body')!.work).toContain('33 holes, 1 slot')
+  expect(cutList(m).rows.find((r) => r.name === 'Body')!.work).toContain('33 holes, 1 slot, 1 arch')
 })

@@ -11,6 +11,7 @@ import { mortise } from './mortise'
 import { notch } from './notch'
 import type { OwnKind } from './own'
 import { recess } from './recess'
+import { saw } from './saw'
 import { sockets } from './sockets'
 import { tenon } from './tenon'
 
@@ -23,6 +24,7 @@ const KINDS = [
   sockets,
   bore,
   recess,
+  saw,
   crosscut,
   keyway,
 ] as unknown as WorkKind[]
@@ -94,5 +96,6 @@ export type { Lap } from './lap'
 export type { Mortise } from './mortise'
 export type { Notch } from './notch'
 export type { Recess } from './recess/recess'
+export type { Sawn } from './saw/sawn'
 export type { Sockets } from './sockets'
 export type { Tenon } from './tenon'

@@ -64,6 +64,8 @@ export interface OwnDefinition<D> {
   readonly choices?: Choices
   /** The measures that say nothing with these choices. */
   idle?(options: Readonly<Record<string, string>>): readonly string[]
+  /** The choices that say nothing beside others. */
+  idleChoices?(options: Readonly<Record<string, string>>): readonly string[]
   /** What it starts as, in a project of this unit. */
   starts(face: FaceName, unit: 'in' | 'mm'): Pick<Step, 'fields' | 'options'>
   /** The parts of it that leave a flat face. */
@@ -87,6 +89,8 @@ export interface OwnKind<D = unknown> extends OwnDefinition<D> {
   readonly choicesSchema: z.ZodType
   /** The measures that say something with these choices. */
   fieldsFor(options: Readonly<Record<string, string>>): readonly Field[]
+  /** The choices that say something beside the others. */
+  choicesFor(options: Readonly<Record<string, string>>): readonly Choice[]
   readonly options: readonly Choice[]
   /** Why a place will not do; null for one that does. */
   refuses(at: Place): string | null
@@ -99,6 +103,7 @@ export function ownKind<D>(kind: string, own: OwnDefinition<D>): OwnKind<D> {
     kind: m.kind ?? 'length',
     ...(m.otherwise === undefined ? {} : { otherwise: m.otherwise }),
   }))
+  const choices = choicesOf(own.choices ?? {})
   return {
     ...own,
     kind,
@@ -108,7 +113,11 @@ export function ownKind<D>(kind: string, own: OwnDefinition<D>): OwnKind<D> {
       const idle = own.idle?.(options) ?? []
       return fields.filter((f) => !idle.includes(f.name))
     },
-    options: choicesOf(own.choices ?? {}),
+    choicesFor: (options) => {
+      const idle = own.idleChoices?.(options) ?? []
+      return choices.filter((c) => !idle.includes(c.name))
+    },
+    options: choices,
     refuses: (at) =>
       at.kind === 'face' && own.faces.includes(at.face)
         ? null

@@ -1,0 +1,184 @@
+/** What a maker saws away from a side of a piece: an arch, a notch, a crown, a taper, a corner. */
+import type { FaceName, Step } from '../../document'
+import type { Mm } from '../../measure'
+import { AXES, FACE_AT, faceAt, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
+import { placeAlong, SIX, waysOf } from '../onface'
+import { Unfit, type Asked, type Datum, type OwnDefinition, type Wood } from '../own'
+import { BEYOND, pointInto, vectorInto, type Vec2 } from '../tool'
+import type { Sawn } from './sawn'
+import { SHAPES, type Shape } from './shapes'
+
+/** The side something is sawn from, among those round a face, and which way the side runs. */
+function sideOf(face: FaceName, side: string): { side: FaceName; along: Axis; into: Axis } {
+  const { along, across } = waysOf(face)
+  return side === 'low' || side === 'high'
+    ? { side: faceAt(across, side === 'high'), along, into: across }
+    : { side: faceAt(along, side === 'end'), along: across, into: along }
+}
+
+function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
+  const { face, values, say, chosen } = asked
+  const { name, shoulder, size } = wood
+  const shape = chosen('shape') as Shape
+  const { span, idle, outline, radius: radiusOf, name: title, wrong: oddIn } = SHAPES[shape]
+  const { side, along, into } = sideOf(face, chosen('side'))
+  const value = (measure: string): Mm => (idle.includes(measure) ? 0 : (values[measure] ?? 0))
+  const [rise, rise2, radius] = [value('rise'), value('rise2'), value('radius')]
+  const length = idle.includes('length') ? rise : value('length')
+  const long = size[along]
+  const deep = shoulder.max[into] - shoulder.min[into]
+  const wrong = (why: string) => new Unfit(`The ${title} on ${name} ${why}`)
+  if (Math.min(rise, rise2, radius) < 0 || Math.max(rise, rise2) <= 0) return wrong('takes nothing away')
+  if (span !== 'whole' && length <= 0) return wrong('has no length')
+  const most = Math.max(rise, rise2)
+  if (most >= deep - 1e-6) return wrong(`comes in by ${say(most)}, and there is no more than ${say(deep)}`)
+  if (span === 'corner' && length >= long - 1e-6) return wrong(`is as long as the whole side, ${say(long)}`)
+  if (radius > Math.min(length / 2, rise) + 1e-9) return wrong(`has no room for corners of ${say(radius)}`)
+
+  const middle = placeAlong(wood, along, chosen('from') as Datum, value('place'))
+  const stretch = {
+    placed: { from: middle - length / 2, to: middle + length / 2 },
+    corner: { from: 0, to: length },
+    whole: { from: 0, to: long },
+  }[span]
+  const sizes = { side: long, stretch, rise, rise2, radius }
+  const odd = oddIn?.(sizes)
+  if (odd) return wrong(odd)
+  if (stretch.to <= 1e-6 || stretch.from >= long - 1e-6)
+    return new Unfit(`The ${title} lies wholly outside ${name}, so it does nothing`, 'look')
+
+  const { axis, far } = FACE_AT[face]
+  const high = FACE_AT[side].far
+  const edge = high ? shoulder.max[into] : shoulder.min[into]
+  const atEnd = span === 'corner' && chosen('corner') === 'far'
+  const at = ([s, t]: Vec2): Vec3 =>
+    vec3((i) => {
+      if (i === along) return atEnd ? long - s : s
+      return i === into ? edge + (high ? -t : t) : far ? size[axis] : 0
+    })
+  return {
+    shape,
+    face,
+    side,
+    // Out of what goes into a joint there, too.
+    rim: outline(sizes, BEYOND + Math.abs(edge - (high ? size[into] : 0))).map(at),
+    inward: vec3((i) => (i === axis ? (far ? -1 : 1) : 0)),
+    thick: size[axis],
+    from: at([stretch.from, 0]),
+    to: at([stretch.to, 0]),
+    rise,
+    rise2,
+    radius: radiusOf(sizes),
+  }
+}
+
+/** The same as another piece of wood has it; null where that has no part in it. */
+function carry(w: Sawn, from: Frame, to: Wood): Sawn | null {
+  const point = (p: Vec3) => pointInto(to.frame, from, p)
+  const inward = vectorInto(to.frame, from, w.inward)
+  const rim = w.rim.map(point)
+  const own = (v: Vec3): { axis: Axis; far: boolean } => {
+    const axis = AXES.reduce((a, b) => (Math.abs(v[b]) > Math.abs(v[a]) ? b : a))
+    return { axis, far: v[axis] > 0 }
+  }
+  const reaches = AXES.every((i) => {
+    const places = rim.flatMap((p) => [p[i], p[i] + inward[i] * w.thick])
+    return Math.min(...places) < to.size[i] - 1e-3 && Math.max(...places) > 1e-3
+  })
+  if (!reaches) return null
+  const { axis, far } = FACE_AT[w.side]
+  const out = own(
+    vectorInto(
+      to.frame,
+      from,
+      vec3((i) => (i === axis ? (far ? 1 : -1) : 0)),
+    ),
+  )
+  const face = own(vec3((i) => -inward[i]))
+  return {
+    ...w,
+    rim,
+    inward,
+    face: faceAt(face.axis, face.far),
+    side: faceAt(out.axis, out.far),
+    from: point(w.from),
+    to: point(w.to),
+  }
+}
+
+const OTHER: Readonly<Record<string, string>> = {
+  low: 'high',
+  high: 'low',
+  start: 'end',
+  end: 'start',
+  near: 'far',
+  far: 'near',
+  centre: 'centre',
+}
+
+/** The same on a mirror image whose width has been turned over. */
+function mirrored(step: Step): Step {
+  if (step.at.kind !== 'face') return step
+  const { into, along } = waysOf(step.at.face)
+  if (into === 1) return { ...step, at: { ...step.at, face: faceAt(1, !FACE_AT[step.at.face].far) } }
+  const { side = 'low', from = 'near', corner = 'near', shape = 'arch' } = step.options
+  const sideways = side === 'low' || side === 'high'
+  // The side itself is turned over, or it runs the other way.
+  if (sideways === (along !== 1)) return { ...step, options: { ...step.options, side: OTHER[side]! } }
+  const fields = { ...step.fields }
+  if (from === 'centre' && typeof fields.place === 'string') fields.place = `-(${fields.place})`
+  // What is told from end to end is told the other way round.
+  if (!SHAPES[shape as Shape].idle.includes('rise2'))
+    [fields.rise, fields.rise2] = [fields.rise2 ?? '0', fields.rise!]
+  return { ...step, fields, options: { ...step.options, from: OTHER[from]!, corner: OTHER[corner]! } }
+}
+
+const IDLE_CHOICES = { placed: ['corner'], corner: ['from'], whole: ['from', 'corner'] } as const
+
+export const own: OwnDefinition<Sawn> = {
+  title: 'Saw',
+  faces: SIX,
+  measures: {
+    place: { label: 'Place of its middle', otherwise: '0', text: '0' },
+    length: { label: 'Length along the side', otherwise: 'say it' },
+    rise: { label: 'How far it comes in' },
+    rise2: { label: 'How far at its other end', otherwise: '0', text: '0' },
+    radius: { label: 'Radius of its corners', otherwise: 'square', text: '0' },
+  },
+  choices: {
+    shape: {
+      label: 'Shape',
+      values: Object.fromEntries(Object.entries(SHAPES).map(([shape, { says }]) => [shape, says])),
+    },
+    side: {
+      label: 'Sawn from',
+      values: {
+        low: 'its reference edge',
+        high: 'its other edge',
+        start: 'its reference end',
+        end: 'its other end',
+      },
+    },
+    from: { label: 'Measured from', values: { near: 'reference side', far: 'other side', centre: 'middle' } },
+    corner: { label: 'Which corner', values: { near: 'at the reference side', far: 'at the other side' } },
+  },
+  idle: ({ shape = 'arch' }) => SHAPES[shape as Shape].idle,
+  idleChoices: ({ shape = 'arch' }) => IDLE_CHOICES[SHAPES[shape as Shape].span],
+  starts: (face, unit) => ({
+    fields: {
+      place: `${'LWT'[waysOf(face).along]!}/2`,
+      ...(unit === 'in' ? { length: '6', rise: '1' } : { length: '150', rise: '25' }),
+    },
+    options: { shape: 'arch' },
+  }),
+  roles: [],
+  resolve,
+  carry,
+  flats: () => [],
+  mirrored,
+  placedBy: ({ at, options }, axis) => {
+    const { shape = 'arch', side = 'low', from = 'near' } = options
+    if (at.kind !== 'face' || SHAPES[shape as Shape].span !== 'placed') return null
+    return sideOf(at.face, side).along === axis ? { field: 'place', from: from as Datum } : null
+  },
+}
