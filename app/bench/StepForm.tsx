@@ -60,7 +60,7 @@ export function StepForm({ piece, step }: { piece: MadePiece; step: Step }) {
     return () => void (useBench.getState().step === step.id && useBench.setState({ step: null }))
   }, [step.id])
   const host = useRef<HTMLDivElement>(null)
-  useEffect(() => void host.current?.scrollIntoView({ block: 'nearest' }), [])
+  useEffect(() => void host.current?.closest('li')?.scrollIntoView({ block: 'nearest' }), [])
   const on = useOpen((s) => s.shown.byKey.get(s.chosen.at(-1) ?? ''))
   const made = useOpen((s) => s.shown.features(s.chosen.at(-1) ?? '').find((f) => f.step === step.id))
   const Picture = PICTURES[step.kind]

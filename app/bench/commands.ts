@@ -343,7 +343,7 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     id: 'fit',
     says: 'Fit to the window',
     keys: ['f'],
-    button: { at: 'tools', label: 'Fit', icon: Maximize },
+    button: { at: 'views', label: 'Fit', icon: Maximize },
     act: () => lookFrom('fit'),
   },
   ...VIEWS.map(([name, label], n): BenchCommand => ({
