@@ -156,7 +156,12 @@ test('an arch is sawn from an edge and a recess sunk, each with the measures tha
   })
   const work = page.getByRole('region', { name: 'Work' })
   const field = (label: string) => work.getByLabel(label, { exact: true })
+  // 24 by 3 1/2 by 3/4 of pine, 390 kg/m³: 0.888 lb, and 209 1/4 square inches all round.
+  const weight = 'Weighs about 0.888 lb, 1.45 sq ft of surface, balances at 12 across, 3⁄8 deep, 1 3⁄4 up'
+  await expect(page.getByText(weight)).toBeVisible()
   await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'What all of it weighs' }).click()
+  await expect(page.getByText(weight)).toBeVisible()
   await page.getByRole('button', { name: 'Front', exact: true }).click()
   await page.waitForTimeout(400)
   await page.keyboard.press('s')
@@ -177,6 +182,8 @@ test('an arch is sawn from an edge and a recess sunk, each with the measures tha
   await expect(work.getByText(/The arch on Apron is higher than half as long as it is/)).toBeVisible()
   await field('Length along the side').fill('16')
   await field('Length along the side').press('Enter')
+  // Of its 63 cubic inches 8 go: a segment 16 long and 1 high, 3/4 thick.
+  await expect(page.getByText(/^Weighs about 0\.77/)).toBeVisible()
   await expect(work).toContainText(
     'Saw arch 16 long, 1 high, r 32 1⁄2, from edge 1, its middle at 12 from end 1',
   )

@@ -38,6 +38,7 @@ import type { Asked, Built } from '../core/ready/build'
 import type { Because, NodeKey, Problem, Slip } from '../core/resolve'
 import type { Told } from '../core/shown'
 import { Teller } from '../core/shown/teller'
+import type { Weight } from '../core/weight'
 import { kernel } from './kernel'
 import { skinOf, type Skin } from './skin'
 import { breathe, inSlices } from './slices'
@@ -168,6 +169,15 @@ const worker = {
     }
     hand()
     return true
+  },
+
+  /** What these instances weigh, or all of them. */
+  async weigh(keys: readonly string[] | null): Promise<Weight> {
+    const [{ weigh }, k] = await Promise.all([import('../core/weight'), kernel()])
+    const model = current()
+    const wanted = keys && new Set(keys)
+    const { instances } = model.resolved
+    return weigh(model, k, wanted ? instances.filter((i) => wanted.has(i.key)) : instances)
   },
 
   /** Everything that is wrong with a revision; null when it was stopped. */

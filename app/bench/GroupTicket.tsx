@@ -3,6 +3,7 @@ import { Copy, Rows3, Trash2, Ungroup } from 'lucide-react'
 import { change, type Group } from '../../core/document'
 import { AXIS_OF, DIRECTION_OF } from '../../core/pieces'
 import { run, useOpen } from '../store/open'
+import { sameEntries, useShown } from '../store/useShown'
 import { Len } from '../ui/Len'
 import { MeasureField } from '../ui/MeasureField'
 import { NameField } from '../ui/NameField'
@@ -12,11 +13,17 @@ import { piecesIn, placeAgain, ungroupChosen } from './groups'
 import { RepeatSection } from './Repeat'
 import { deleteTogether } from './remove'
 import { Spans } from './Spans'
+import { keysOf, Weighed } from './Weighed'
 
 export function GroupTicket({ group }: { group: Group }) {
   const readOnly = useOpen((s) => s.readOnly)
   const boxes = useOpen((s) => s.shown.groups.find((g) => g.id === group.id)?.boxes)
   const count = useOpen((s) => piecesIn(s.project, group.id).length)
+  const within = useShown(
+    (shown) => keysOf(piecesIn(shown.project, group.id), shown),
+    [group.id],
+    sameEntries,
+  )
   const box = boxes?.[0]
   const times = boxes?.length ?? 0
   return (
@@ -41,6 +48,7 @@ export function GroupTicket({ group }: { group: Group }) {
         A group of {count} {count === 1 ? 'piece' : 'pieces'}
         {times > 1 ? `, which stands ${times} times` : ''}
       </p>
+      <Weighed keys={within} />
       <div className="mt-3">
         <Spans piece={group} />
       </div>

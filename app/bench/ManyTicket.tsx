@@ -19,6 +19,7 @@ import { duplicateChosen, groupChosen } from './groups'
 import { deleteTogether } from './remove'
 import { Stance } from './Stance'
 import { StockSelect } from './StockSelect'
+import { Weighed } from './Weighed'
 
 const SAYS: Readonly<Record<Fact, string>> = {
   start: 'start at',
@@ -35,6 +36,7 @@ function shared<T>(pieces: readonly MadePiece[], read: (p: MadePiece) => T): T |
 }
 
 export function ManyTicket({ pieces }: { pieces: readonly Piece[] }) {
+  const keys = useOpen((s) => s.chosen)
   const readOnly = useOpen((s) => s.readOnly)
   const marks = useOpen((s) => s.shown.marks)
   const byId = useOpen((s) => s.shown.byId)
@@ -45,6 +47,7 @@ export function ManyTicket({ pieces }: { pieces: readonly Piece[] }) {
   return (
     <div className="p-4">
       <h2 className="panel-title mb-2">{pieces.length} pieces chosen</h2>
+      <Weighed keys={keys} />
       <ul className="mb-2 max-h-36 overflow-auto">
         {pieces.map((p) => {
           const mark = marks.get(byId.get(p.id)?.instances[0]?.key ?? '')

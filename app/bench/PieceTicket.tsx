@@ -23,6 +23,7 @@ import { Spans } from './Spans'
 import { InGroup, Tilts } from './Stands'
 import { Stance } from './Stance'
 import { StockSelect } from './StockSelect'
+import { Weighed } from './Weighed'
 import { FORMS, Work } from './Work'
 
 const HardwareSection = later(async () => (await import('./Hardware')).HardwareSection)
@@ -70,6 +71,7 @@ export function PieceTicket({ piece, instance }: { piece: Piece; instance: Insta
           )}
         </p>
       )}
+      {instance && <Weighed keys={[instance.key]} />}
       <InGroup piece={piece} />
       {problems.map((p) => (
         <p

@@ -25,6 +25,8 @@ function manyOf(project: Project, chosen: readonly string[]): readonly Piece[] {
   return known.pieces
 }
 
+const Whole = later(async () => (await import('./Weighed')).Whole)
+
 export const Ticket = memo(function Ticket() {
   const key = useOpen((s) => s.chosen.at(-1)) ?? ''
   const piece = useOpen((s) => s.project.pieces.find((p) => p.id === pieceOf(key)))
@@ -43,6 +45,7 @@ export const Ticket = memo(function Ticket() {
             ? 'Add a board, and its ticket will be here.'
             : 'Choose a piece on the bench or in the list to see its ticket.'}
         </p>
+        {!empty && <Whole />}
       </div>
     )
   return <PieceTicket key={piece.id} piece={piece} instance={instance} />

@@ -18,3 +18,7 @@ export const SPECIES: readonly Species[] = data
 const colours = new Map(SPECIES.map((s) => [s.name, s.colour]))
 /** The colour a species is shown in; a plain pine colour for one we do not know. */
 export const woodColour = (species: string): string => colours.get(species) ?? '#e2c799'
+
+const densities = new Map(SPECIES.map((s) => [s.name, s.density]))
+/** kg/m³ at 12 % moisture; null for a species we do not know. */
+export const densityOf = (species: string): number | null => densities.get(species) ?? null

@@ -1,5 +1,6 @@
 export { Kernel, loadKernel, type Shape } from './kernel'
 export { bodiesOf } from './bodies'
+export { matterOf } from './matter'
 export { matrixOf } from './matrix'
 export { drain } from './steps'
 export { boxRecipe, cutsOf, recipeKey, Recipes, stagesOf, type Recipe } from './recipe'
