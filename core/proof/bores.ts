@@ -1,7 +1,7 @@
 /** Holes that a maker bores: those whose point comes through, and those with too little wood between them. */
 import { formatLength, type Mm } from '../measure'
 import type { Model } from '../model'
-import { FACE_AT, oppositeFace, sayFace, vec3, type Vec3 } from '../pieces'
+import { FACE_AT, oppositeFace, overlap, sayFace, vec3, type Box, type Vec3 } from '../pieces'
 import { rodsApart, type Rod } from '../pieces/rods'
 import type { Instance, Problem } from '../resolve'
 import type { Bore, Feature } from '../work'
@@ -58,16 +58,19 @@ function comeThrough(i: Instance, holes: ReadonlyArray<Feature<Bore>>, model: Mo
 
 interface Hole extends Rod {
   readonly of: Feature<Bore>
-  readonly low: Mm
-  readonly high: Mm
+  /** As far as it may concern another. */
+  readonly box: Box
 }
 
 function thinWalls(i: Instance, holes: ReadonlyArray<Feature<Bore>>, model: Model): Problem[] {
-  const all = holes.flatMap((of) => of.data.at.map((at) => holeAt(of, at))).sort((a, b) => a.low - b.low)
+  const all = holes
+    .flatMap((of) => of.data.at.map((at) => holeAt(of, at)))
+    .sort((a, b) => a.box.min[0] - b.box.min[0])
   const thinnest = new Map<string, { readonly wall: Mm; readonly a: Hole; readonly b: Hole }>()
   for (const [n, a] of all.entries())
-    for (let m = n + 1; m < all.length && all[m]!.low < a.high; m++) {
+    for (let m = n + 1; m < all.length && all[m]!.box.min[0] < a.box.max[0]; m++) {
       const b = all[m]!
+      if (!overlap(a.box, b.box)) continue
       // A pocket and the hole through its floor are one.
       if (a.of.step === null && b.of.step === null) continue
       const least = Math.min(a.of.data.diameter, b.of.data.diameter) * LEAST_WALL
@@ -94,18 +97,20 @@ function thinWalls(i: Instance, holes: ReadonlyArray<Feature<Bore>>, model: Mode
   })
 }
 
-/** The middle of a hole from its mouth to its shoulder, and how far it may concern others along the piece. */
+/** The middle of a hole from its mouth to its shoulder, and how far it may concern others. */
 function holeAt(of: Feature<Bore>, at: Vec3): Hole {
   const { along, depth, diameter } = of.data
   const to = vec3((i) => at[i] + along[i] * depth)
-  // A smaller hole's wall is counted by the smaller one, so a quarter of this one is enough to look in.
-  const reach = (diameter / 2) * (1 + 2 * LEAST_WALL)
+  // Two walls of half of a quarter of each are no less than a quarter of the smaller one.
+  const reach = (diameter / 2) * (1 + LEAST_WALL)
   return {
     of,
     from: at,
     to,
     radius: diameter / 2,
-    low: Math.min(at[0], to[0]) - reach,
-    high: Math.max(at[0], to[0]) + reach,
+    box: {
+      min: vec3((i) => Math.min(at[i], to[i]) - reach),
+      max: vec3((i) => Math.max(at[i], to[i]) + reach),
+    },
   }
 }
