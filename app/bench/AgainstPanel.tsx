@@ -1,9 +1,10 @@
 /** Sets a face of a piece against another: picked one after the other, then done. */
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useEffect, useRef } from 'react'
+import * as z from 'zod'
 import { nameOf } from '../../core/document'
-import { isRecord, useDraft } from '../store/drafts'
 import { pick, pickInTurn, run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
+import { useDraftForm } from '../ui/useDraftForm'
 import { toggleAgainst, useBench } from './asks'
 import { faceNamed } from './between'
 import { setAgainst, type Against, type Manner } from './placing/against'
@@ -17,47 +18,49 @@ const NOTHING: Against = { mine: '', that: '', manner: 'flush', offset: '' }
 const MINE = 'Face to be set'
 const THAT = 'Against this face'
 
+const Told = z.object({
+  mine: z.string(),
+  that: z.string(),
+  manner: z.enum(['flush', 'off', 'run']),
+  offset: z.string(),
+})
+
+/** Sets the one face against the other; gives a sentence when it cannot be. */
+function set(of: Against): string | null {
+  const { shown, project } = useOpen.getState()
+  const found = setAgainst(shown, of)
+  if ('why' in found) return found.why
+  const name = nameOf(project, faceNamed(of.mine)!.piece.split('#')[0]!)
+  const refused = run(found, `Set ${name} against a face`)
+  if (!refused) useBench.setState({ panel: 'ticket' })
+  return refused
+}
+
 export function AgainstPanel() {
-  const [asked, setAsked] = useDraft<Against>('against', NOTHING, isRecord)
-  const [why, setWhy] = useState<string | null>(null)
-  const put = useCallback(
-    (more: Partial<Against>) => {
-      setAsked((now) => ({ ...now, ...more }))
-      setWhy(null)
-    },
-    [setAsked],
-  )
-
-  function set(picked: Partial<Against> = {}): void {
-    const { shown, project } = useOpen.getState()
-    const of = { ...asked, ...picked }
-    const found = setAgainst(shown, of)
-    if ('why' in found) return setWhy(found.why)
-    const name = nameOf(project, faceNamed(of.mine)!.piece.split('#')[0]!)
-    const refused = run(found, `Set ${name} against a face`)
-    if (refused) return setWhy(refused)
-    useBench.setState({ panel: 'ticket' })
-  }
-
-  const latest = useRef(set)
+  const {
+    values: asked,
+    set: put,
+    submit,
+    why,
+  } = useDraftForm<z.infer<typeof Told>>('against', Told, NOTHING)
+  const latest = useRef({ put, submit })
   useEffect(() => {
-    latest.current = set
+    latest.current = { put, submit }
   })
   useEffect(() => {
     pickInTurn([MINE, THAT], (stored, n) => {
-      const picked = n === 0 ? { mine: stored } : { that: stored }
-      put(picked)
-      if (n === 1) latest.current(picked)
+      latest.current.put(n === 0 ? { mine: stored } : { that: stored })
+      if (n === 1) latest.current.submit(set)
     })
     return () => pick(null)
-  }, [put])
+  }, [])
 
   return (
     <form
       className="grid gap-2 p-4"
       onSubmit={(e) => {
         e.preventDefault()
-        set()
+        submit(set)
       }}
     >
       <div className="flex items-center justify-between">

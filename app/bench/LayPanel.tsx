@@ -1,14 +1,15 @@
 /** Lays a board on two edges: picked one after the other, told what comes of it, then done. */
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef } from 'react'
+import * as z from 'zod'
 import type { MadePiece } from '../../core/document'
-import { isRecord, useDraft } from '../store/drafts'
 import { chooseNew, pick, pickInTurn, run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
+import { useDraftForm } from '../ui/useDraftForm'
 import { toggleLaying, useBench } from './asks'
 import { chosenIds } from './groups'
 import { EdgeField } from './EdgeField'
-import { endsAt, layOn, type Laid, type Lay } from './placing/lay'
+import { endsAt, layOn, type Laid } from './placing/lay'
 import { StockSelect } from './StockSelect'
 
 const ASKED = [
@@ -17,6 +18,21 @@ const ASKED = [
 ] as const
 const LABELS = ASKED.map(([, label]) => label)
 const NOTHING = { one: '', other: '', past: '', starts: '', ends: '', down: false, trims: true, bevels: true }
+const NO_EDGE = 'Pick both edges that it lies on'
+const Told = z.object({
+  /** A new board is laid, not the one that is chosen. */
+  anew: z.boolean(),
+  stock: z.string(),
+  name: z.string(),
+  one: z.string().min(1, NO_EDGE),
+  other: z.string().min(1, NO_EDGE),
+  past: z.string(),
+  starts: z.string(),
+  ends: z.string(),
+  down: z.boolean(),
+  trims: z.boolean(),
+  bevels: z.boolean(),
+})
 const HINT = 'Click the two edges that the board lies on. It slopes from the higher to the lower one.'
 
 export function LayPanel() {
@@ -28,17 +44,16 @@ export function LayPanel() {
     (p): p is MadePiece => p.kind === 'made' && ids.length === 1 && p.id === ids[0],
   )
   const last = [...project.pieces].reverse().find((p): p is MadePiece => p.kind === 'made')
-  const [anew, setAnew] = useState(true)
-  const [stock, setStock] = useDraft('lay stock', last?.stock ?? '')
-  const [name, setName] = useDraft('lay name', 'Lid')
-  const [asked, setAsked] = useDraft<Omit<Lay, 'board'>>('lay', NOTHING, isRecord)
-  const [why, setWhy] = useState<string | null>(null)
+  const form = useDraftForm<z.infer<typeof Told>>('lay', Told, {
+    ...NOTHING,
+    anew: true,
+    stock: last?.stock ?? '',
+    name: 'Lid',
+  })
+  const { values: asked, set: put, submit, why } = form
+  const { anew, stock, name } = asked
   const main = useRef<HTMLButtonElement>(null)
 
-  const put = (more: Partial<Lay>) => {
-    setAsked((now) => ({ ...now, ...more }))
-    setWhy(null)
-  }
   const takeEdge = (n: number, stored: string) =>
     // It starts and ends with the piece that its first edge is on, until told otherwise.
     put({ [ASKED[n]![0]]: stored, ...(n === 0 ? endsAt(stored) : {}) })
@@ -60,14 +75,15 @@ export function LayPanel() {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the edges are asked for once
   }, [])
 
-  function lay(): void {
-    if (!found) return setWhy('Pick both edges that it lies on')
-    if ('why' in found) return setWhy(found.why)
-    if (!('kind' in laying) && !laying.stock) return setWhy('Choose the wood it is made from')
+  function lay(): string | null {
+    if (!found) return NO_EDGE
+    if ('why' in found) return found.why
+    if (!('kind' in laying) && !laying.stock) return 'Choose the wood it is made from'
     const refused = run(found.changes, found.says)
-    if (refused) return setWhy(refused)
+    if (refused) return refused
     useBench.setState({ panel: 'ticket' })
     chooseNew([found.piece])
+    return null
   }
 
   return (
@@ -76,7 +92,7 @@ export function LayPanel() {
       aria-label="Lay on two edges"
       onSubmit={(e) => {
         e.preventDefault()
-        lay()
+        submit(lay)
       }}
     >
       <div className="flex items-center justify-between">
@@ -91,7 +107,7 @@ export function LayPanel() {
           <legend className="text-xs text-quiet">What is laid</legend>
           {[true, false].map((yes) => (
             <label key={String(yes)} className="flex min-h-8 items-center gap-2 pointer-coarse:min-h-11">
-              <input type="radio" name="anew" checked={anew === yes} onChange={() => setAnew(yes)} />
+              <input type="radio" name="anew" checked={anew === yes} onChange={() => put({ anew: yes })} />
               {yes ? 'a new board' : board.name}
             </label>
           ))}
@@ -101,11 +117,16 @@ export function LayPanel() {
         <div className="grid grid-cols-2 gap-2">
           <div className="min-w-0">
             <span className="text-xs text-quiet">From</span>
-            <StockSelect label="From" value={stock} onChange={setStock} />
+            <StockSelect label="From" value={stock} onChange={(id) => put({ stock: id })} />
           </div>
           <label>
             <span className="text-xs text-quiet">Name</span>
-            <input className="field" value={name} maxLength={80} onChange={(e) => setName(e.target.value)} />
+            <input
+              className="field"
+              value={name}
+              maxLength={80}
+              onChange={(e) => put({ name: e.target.value })}
+            />
           </label>
         </div>
       )}
