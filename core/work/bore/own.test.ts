@@ -269,3 +269,30 @@ test('a wall thinner than a quarter of the smaller hole is said, within one row 
   expect(crossing(8)).toEqual([])
   expect(crossing(13)).toEqual(['Two holes in A run into each other'])
 })
+
+test('leaning through, every hole of a row goes as far as it would by itself', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom('near', 'far'),
+      fc.integer({ min: -60, max: 60 }),
+      fc.integer({ min: 5, max: 60 }),
+      (alongFrom, lean, first) => {
+        const at = (along: number, more: Values = {}, pattern = 'one') =>
+          WHOLE -
+          left(
+            board(
+              bored(
+                'face',
+                { along, across: 60, diameter: 6, leanAlong: `${lean}deg`, ...more },
+                { alongFrom, pattern },
+              ),
+            ),
+          )
+        const row = at(first, { countAlong: 3, pitchAlong: 150 }, 'row')
+        const alone = [0, 1, 2].reduce((sum, n) => sum + at(first + n * 150), 0)
+        expect(row).toBeCloseTo(alone, 2)
+      },
+    ),
+    { numRuns: 40 },
+  )
+})

@@ -96,7 +96,7 @@ function resolve(asked: Asked, wood: Wood): Bore | Unfit {
     at,
     along: way,
     diameter,
-    depth: depth ?? beyond(at[0]!, way, size),
+    depth: depth ?? beyond(at, way, size),
     through: depth === undefined,
     tip: depth === undefined ? 0 : TIPS[asked.chosen('tip')]! * diameter,
     ...(sunk && { sink: sunk }),
@@ -111,16 +111,11 @@ function resolve(asked: Asked, wood: Wood): Bore | Unfit {
   return bore
 }
 
-/** So deep that a bit is out of the wood, however it leans. */
-const beyond = (at: Vec3, way: Vec3, size: Vec3): Mm =>
-  Math.max(
-    ...cornersOf({ min: [0, 0, 0], max: size }).map((c) =>
-      dot(
-        way,
-        vec3((i) => c[i] - at[i]),
-      ),
-    ),
-  )
+/** So deep that a bit is out of the wood from wherever it enters, however it leans. */
+const beyond = (at: readonly Vec3[], way: Vec3, size: Vec3): Mm => {
+  const far = Math.max(...cornersOf({ min: [0, 0, 0], max: size }).map((c) => dot(way, c)))
+  return far - Math.min(...at.map((p) => dot(way, p)))
+}
 
 function sinkOf(asked: Asked, diameter: Mm, depth: Mm | undefined): Bore['sink'] | Unfit {
   const sink = asked.chosen('sink')
@@ -219,7 +214,7 @@ function carry(b: Bore, from: Frame, to: Wood): Bore | null {
     face: faceAt(into, along[into] < 0),
     at,
     along,
-    depth: through ? beyond(at[0]!, along, to.size) : depth,
+    depth: through ? beyond(at, along, to.size) : depth,
     through,
     tip: through ? 0 : b.tip,
     ...(sunk && { sink: sunk }),
