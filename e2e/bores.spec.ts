@@ -7,6 +7,9 @@ test('a hole is bored where the pointer shows it, made a row, dragged over its f
 }) => {
   const maker = new Maker(page)
   await maker.startProject('Larkmoor pegs', 'millimetres')
+  // Without wood there is nothing to bore, and that is said.
+  await page.keyboard.press('o')
+  await expect(page.getByText('There is no wood to work on yet. Add a board first (B)')).toBeVisible()
   await maker.addBoard({
     name: 'Rail',
     from: '18×95 planed',

@@ -35,7 +35,7 @@ export const StoryStick = memo(function StoryStick() {
     `${on ? 'border-chalk bg-chalk-pale' : 'border-hairline'}`
   return (
     <div className="flex h-full items-stretch">
-      <div className="w-52 shrink-0 border-r border-hairline p-2">
+      <div className="w-52 shrink-0 border-r border-hairline p-2 pointer-coarse:w-66">
         <p className="truncate font-semibold" title={instance.name}>
           {instance.name}
         </p>

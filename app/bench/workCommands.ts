@@ -23,6 +23,8 @@ const wanted = (kind: string): boolean => {
 /** Has the next press on a piece put that work there, and opens it on the ticket; asked again, leaves it. */
 function place(work: string, prompt: string): void {
   if (wanted(work)) return pick(null)
+  if (useOpen.getState().project.pieces.length === 0)
+    return void sayRefusal('There is no wood to work on yet. Add a board first (B)')
   leavePanel()
   pick({
     of: 'place',
