@@ -45,7 +45,6 @@ export const WORK_COMMANDS = KINDS.map(([kind, says, label, key, icon]): BenchCo
   keys: [key],
   button: { at: 'tools', label, icon },
   writes: true,
-  can: () => useOpen.getState().project.pieces.length > 0,
   on: () => wanted(kind),
   act: () => place(kind, label),
 }))
