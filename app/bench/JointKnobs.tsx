@@ -3,7 +3,7 @@
  * the guest goes in, the others to the left and right; all are stepped by the arrow keys.
  */
 import { useEffect, useRef, useState } from 'react'
-import { plus, vec3 } from '../../core/pieces'
+import { plus, vec3, type Vec3 } from '../../core/pieces'
 import { sayValue, tryMeasure } from '../../core/resolve'
 import type { Field } from '../../core/work'
 import { useOpen } from '../store/open'
@@ -11,6 +11,7 @@ import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
 import { useCarry, type Carried } from '../ui/useCarry'
 import { useBench, type Figure, type InPicture } from './asks'
+import { AtPlace } from './AtPlace'
 import { stepOf, stepped } from './placing/spans'
 import type { Stage3D } from './stage/scene'
 import { alongLine } from './stage/sight'
@@ -69,39 +70,8 @@ export function JointKnobs({ stage }: { stage: Stage3D }) {
 }
 
 type Known = Figure & { readonly now: number; readonly put: (text: string) => string | null }
-type Vec = readonly [number, number, number]
 
-/** Stands where the picture has a place of the room, without being drawn anew by React. */
-function AtPlace({
-  stage,
-  at,
-  className,
-  children,
-}: {
-  readonly stage: Stage3D
-  readonly at: Vec
-  readonly className: string
-  readonly children: React.ReactNode
-}) {
-  const host = useRef<HTMLDivElement>(null)
-  useEffect(() => {
-    const place = () => {
-      const where = stage.onScreen(at)
-      if (!host.current) return
-      host.current.style.visibility = where ? 'visible' : 'hidden'
-      if (where) host.current.style.translate = `${where.x}px ${where.y}px`
-    }
-    place()
-    return stage.watchDraw(place)
-  })
-  return (
-    <div ref={host} className={`absolute top-0 left-0 ${className}`}>
-      {children}
-    </div>
-  )
-}
-
-function Reaching({ stage, figure, at, way }: { stage: Stage3D; figure: Known; at: Vec; way: Vec }) {
+function Reaching({ stage, figure, at, way }: { stage: Stage3D; figure: Known; at: Vec3; way: Vec3 }) {
   const [more, setMore] = useState(0)
   const step = useStep(figure)
   const there = vec3((i) => at[i] + (figure.now + more) * way[i])

@@ -1,12 +1,13 @@
 /** The mark of the work that is open on the ticket: dragged over its face, held to what it comes near. */
-import { useEffect, useRef, useState } from 'react'
-import { AXES, carried, dot, minus, toOwn, toRoom, vec3, type Vec3 } from '../../core/pieces'
+import { useState } from 'react'
+import { AXES, axesOf, dot, minus, toOwn, toRoom, vec3, type Vec3 } from '../../core/pieces'
 import { keyOf, pieceOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
 import { useCarry } from '../ui/useCarry'
 import { useBench } from './asks'
+import { AtPlace } from './AtPlace'
 import { carriedChanges, holdAlong, markOf } from './placing/onface'
 import { evenStep } from './placing/targets'
 import type { Stage3D } from './stage/scene'
@@ -21,7 +22,6 @@ export function StepKnob({ stage }: { stage: Stage3D }) {
   const shown = useOpen((s) => s.shown)
   const readOnly = useOpen((s) => s.readOnly)
   const shift = useBench((s) => s.shifts.get(chosen))
-  const knob = useRef<HTMLSpanElement>(null)
   const [drag, setDrag] = useState<{ readonly at: Vec3; readonly says: string } | null>(null)
   const piece = shown.project.pieces.find((p) => p.id === pieceOf(chosen))
   const step = piece?.kind === 'made' && id ? piece.work.find((s) => s.id === id) : undefined
@@ -35,27 +35,10 @@ export function StepKnob({ stage }: { stage: Stage3D }) {
   const room = own && instance ? toRoom(instance.frame, own) : null
   const at = room && vec3((i) => room[i] + (shift?.[i] ?? 0))
 
-  useEffect(() => {
-    if (!at) return undefined
-    const place = () => {
-      const where = stage.onScreen(at)
-      if (!knob.current) return
-      knob.current.style.visibility = where ? 'visible' : 'hidden'
-      if (where) knob.current.style.translate = `${where.x}px ${where.y}px`
-    }
-    place()
-    return stage.watchDraw(place)
-  })
-
   const carry = useCarry((e) => {
     if (readOnly || !step || !instance || !mark || !at) return null
     const axes = mark.placed.map((p) => p.axis)
-    const ways = AXES.map((i) =>
-      carried(
-        instance.frame,
-        vec3((k) => (k === i ? 1 : 0)),
-      ),
-    )
+    const ways = axesOf(instance.frame)
     const all = { shown, features: shown.features(instance.key).filter((f) => f.step !== step.id) }
     const pixel = stage.pixelAt(at)
     const hold = { reach: REACH * pixel, even: evenStep(shown, pixel) }
@@ -64,10 +47,10 @@ export function StepKnob({ stage }: { stage: Stage3D }) {
     const through = (p: PointerEvent): Vec3 | null => {
       const sight = stage.sight(p)
       if (axes.length === 1) {
-        const by = alongLine(sight, at, ways[axes[0]!]!)
+        const by = alongLine(sight, at, ways[axes[0]!])
         return by === null ? null : vec3((i) => mark.at[i] + (i === axes[0] ? by : 0))
       }
-      const normal = ways[AXES.find((i) => !axes.includes(i))!]!
+      const normal = ways[AXES.find((i) => !axes.includes(i))!]
       const across = dot(sight.to, normal)
       if (Math.abs(across) < 0.05) return null
       const t = dot(minus(at, sight.from), normal) / across
@@ -106,25 +89,26 @@ export function StepKnob({ stage }: { stage: Stage3D }) {
   if (!at || !mark || mark.placed.length === 0) return null
   return (
     <div className="pointer-events-none absolute inset-0 overflow-hidden">
-      <span
-        ref={knob}
-        role="button"
-        aria-label="Move the work over its face"
-        title="Drag it over the face"
-        className="pointer-events-auto absolute top-0 left-0 cursor-grab touch-none select-none"
-        {...carry()}
-      >
-        <svg
-          width="26"
-          height="26"
-          viewBox="-13 -13 26 26"
-          className="-translate-1/2 pointer-coarse:h-11 pointer-coarse:w-11"
-          aria-hidden="true"
+      <AtPlace stage={stage} at={at} className="">
+        <span
+          role="button"
+          aria-label="Move the work over its face"
+          title="Drag it over the face"
+          className="pointer-events-auto block cursor-grab touch-none select-none"
+          {...carry()}
         >
-          <circle r="7" fill="var(--panel)" fillOpacity="0.75" stroke="var(--chalk)" strokeWidth="2" />
-          <path d="M-12 0H-4M4 0H12M0 -12V-4M0 4V12" stroke="var(--chalk)" strokeWidth="2" />
-        </svg>
-      </span>
+          <svg
+            width="26"
+            height="26"
+            viewBox="-13 -13 26 26"
+            className="-translate-1/2 pointer-coarse:h-11 pointer-coarse:w-11"
+            aria-hidden="true"
+          >
+            <circle r="7" fill="var(--panel)" fillOpacity="0.75" stroke="var(--chalk)" strokeWidth="2" />
+            <path d="M-12 0H-4M4 0H12M0 -12V-4M0 4V12" stroke="var(--chalk)" strokeWidth="2" />
+          </svg>
+        </span>
+      </AtPlace>
       {drag && (
         <p
           role="status"

@@ -18,11 +18,10 @@ import { isRecord, useDraft } from '../store/drafts'
 export interface DraftForm<T> {
   readonly values: T
   readonly set: (more: Partial<T> | ((now: T) => Partial<T>)) => void
-  /** Checks all, then has it done; `put` says why it cannot be, or null. Without `put` nothing is said. */
+  /** Checks all, then has it done; `put` says why it cannot be, or null. */
   readonly submit: (put: (values: T) => string | null | Promise<string | null>) => void
   /** What is missing or was refused, for a line of the form. */
   readonly why: string | null
-  readonly refuse: (why: string | null) => void
 }
 
 /** `name` tells it from all other forms of a project. */
@@ -41,12 +40,11 @@ export function useDraftForm<T extends FieldValues>(
   const values = useWatch({ control }) as T
   const told = JSON.stringify(values)
   useEffect(() => {
-    if (told !== JSON.stringify(first)) keep(JSON.parse(told) as T)
+    keep(told === JSON.stringify(first) ? first : (JSON.parse(told) as T))
   }, [told, first, keep])
   return {
     values,
     why,
-    refuse,
     set: (more) => {
       refuse(null)
       for (const [key, value] of Object.entries(more instanceof Function ? more(getValues()) : more))

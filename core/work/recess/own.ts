@@ -1,7 +1,7 @@
 /** A recess that a maker sinks into a face: its outline, its floor, and the corners its bit leaves. */
 import type { Step } from '../../document'
 import type { Mm } from '../../measure'
-import { AXES, dot, FACE_AT, faceAt, negated, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
+import { AXES, dot, FACE_AT, faceAt, negated, unit, vec3, type Frame, type Vec3 } from '../../pieces'
 import {
   imageOnFace,
   PLACE_CHOICES,
@@ -16,8 +16,6 @@ import { circle, rectangle } from '../outline'
 import { Unfit, type Asked, type OwnDefinition, type Role, type Wood } from '../own'
 import { pointInto, vectorInto, type Vec2 } from '../tool'
 import type { Recess } from './recess'
-
-const unit = (axis: Axis): Vec3 => vec3((i) => (i === axis ? 1 : 0))
 
 function resolve(asked: Asked, wood: Wood): Recess | Unfit {
   const { face, values, say, chosen } = asked
