@@ -138,6 +138,23 @@ test('keys, buttons, the palette and the list of keys of the bench agree', async
   await expect(see).toHaveAttribute('aria-pressed', 'false')
 })
 
+test('what is typed before the palette is there is kept for it, and does nothing else', async ({ page }) => {
+  await openDemo(page)
+  const see = page.getByRole('button', { name: 'See through' })
+  await expect(see).toBeVisible()
+  // All within one turn of the page, long before anything can be drawn.
+  await page.evaluate(() => {
+    const press = (key: string, ctrlKey = false) =>
+      document.body.dispatchEvent(
+        new KeyboardEvent('keydown', { key, ctrlKey, bubbles: true, cancelable: true }),
+      )
+    press('k', true)
+    for (const key of ['s', 'e', 'w', 'Backspace', 'e', ...' through', 'Enter']) press(key)
+  })
+  await expect(see).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+})
+
 test('sheets in the strip are drawn when they come into sight', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('link', { name: 'Seed-packet drawers', exact: true }).click()

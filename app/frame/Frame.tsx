@@ -4,6 +4,7 @@ import { NavLink } from 'react-router'
 import { toast } from 'sonner'
 import { useFindings, useProof } from '../store/findings'
 import { redo, undo, useOpen } from '../store/open'
+import { keepKeys } from '../ui/keysAhead'
 import { fetchSoon, later } from '../ui/later'
 import { NumberPad } from '../ui/NumberPad'
 import { ThemeSwitch } from '../ui/ThemeSwitch'
@@ -32,11 +33,15 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
   const [palette, setPalette] = useState(false)
   const [keys, setKeys] = useState(false)
   useEffect(() => fetchSoon([Palette, Keys]), [])
+  const find = () => {
+    if (!palette) keepKeys()
+    setPalette(true)
+  }
   useShortcuts({
     'mod+z': sayUndo,
     'mod+shift+z': sayRedo,
     'mod+y': sayRedo,
-    'mod+k': () => setPalette(true),
+    'mod+k': find,
     '?': () => setKeys(true),
   })
 
@@ -70,7 +75,7 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
           className="btn btn-quiet"
           aria-label="Find a command, piece or measure"
           title="Find (Ctrl K)"
-          onClick={() => setPalette(true)}
+          onClick={find}
         >
           <Search size={15} />
         </button>

@@ -1,8 +1,11 @@
 import { Command } from 'cmdk'
 import * as Radix from 'radix-ui/dialog'
+import { useRef } from 'react'
 import { useNavigate } from 'react-router'
 import { redo, undo, choose, useOpen } from '../store/open'
 import { BENCH_COMMANDS, doOnBench, sayKey } from '../bench/commands'
+import { takeKeys } from '../ui/keysAhead'
+import { press, write } from '../ui/write'
 
 interface Props {
   readonly id: string
@@ -17,6 +20,14 @@ export function Palette({ id, onClose, onKeys }: Props) {
   const instances = useOpen((s) => s.shown.instances)
   const parameters = useOpen((s) => s.project.parameters)
   const readOnly = useOpen((s) => s.readOnly)
+  const field = useRef<HTMLInputElement>(null)
+  /** What was typed before the field was there goes into it, and the Enter after it is pressed for it. */
+  const takeOver = () => {
+    const ahead = takeKeys()
+    if (ahead.text) write(field.current!, ahead.text)
+    // What is found is known in the next turn.
+    if (ahead.enter) setTimeout(() => field.current && press(field.current, 'Enter'))
+  }
   const act = (what: () => void) => () => {
     onClose()
     what()
@@ -30,10 +41,12 @@ export function Palette({ id, onClose, onKeys }: Props) {
         <Radix.Content
           className="floating fixed top-24 left-1/2 w-[min(32rem,94vw)] -translate-x-1/2 overflow-hidden"
           aria-describedby={undefined}
+          onOpenAutoFocus={takeOver}
         >
           <Radix.Title className="sr-only">Find</Radix.Title>
           <Command label="Find a command, piece or measure">
             <Command.Input
+              ref={field}
               className="h-11 w-full border-b border-hairline bg-panel px-4 text-base outline-none"
               placeholder="Command, piece or measure"
             />

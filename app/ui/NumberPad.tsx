@@ -2,6 +2,7 @@
 import { Delete } from 'lucide-react'
 import { useEffect, useState, type ReactNode } from 'react'
 import { useOpen } from '../store/open'
+import { press, write } from './write'
 
 /** What a key says, and what it types. */
 type Key = readonly [label: string, types: string]
@@ -23,13 +24,6 @@ const OWN: Readonly<Record<'in' | 'mm', readonly Key[]>> = {
   mm: [...same('(', ')'), ['mm', 'mm'], ['in', 'in']],
 }
 
-/** Writes into a field as a keyboard would, so that it hears of it. */
-function write(field: HTMLInputElement, text: string): void {
-  const put = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!
-  put.call(field, text)
-  field.dispatchEvent(new Event('input', { bubbles: true }))
-}
-
 function type(field: HTMLInputElement, keys: string): void {
   const from = field.selectionStart ?? field.value.length
   const before = field.value.slice(0, from)
@@ -45,9 +39,6 @@ function back(field: HTMLInputElement): void {
   write(field, field.value.slice(0, at) + field.value.slice(to))
   field.setSelectionRange(at, at)
 }
-
-const press = (field: HTMLInputElement, key: string) =>
-  field.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
 
 /** Whether measures are typed on this pad and not on the keyboard of the screen. */
 export const padded = (): boolean =>

@@ -1,0 +1,48 @@
+/** What is typed while a field is asked for and not there yet: kept for it, not taken for shortcuts. */
+
+/** How long the field is waited for, in ms. */
+const PATIENCE = 5000
+
+export interface Ahead {
+  readonly text: string
+  /** Whether Enter ended it. */
+  readonly enter: boolean
+}
+
+let kept = ''
+let entered = false
+let stop: (() => void) | null = null
+
+/** Keeps what is typed from now on, until it is taken, or given up by Esc, by a press, or after a while. */
+export function keepKeys(): void {
+  takeKeys()
+  const over = () => void takeKeys()
+  const onKey = (e: KeyboardEvent) => {
+    if (e.ctrlKey || e.metaKey || e.altKey || entered) return
+    if (e.key === 'Escape') return over()
+    if (e.key === 'Enter') entered = true
+    else if (e.key === 'Backspace') kept = kept.slice(0, -1)
+    else if (e.key.length === 1) kept += e.key
+    else return
+    e.preventDefault()
+    e.stopImmediatePropagation()
+  }
+  const timer = setTimeout(over, PATIENCE)
+  window.addEventListener('keydown', onKey, true)
+  window.addEventListener('pointerdown', over, true)
+  stop = () => {
+    clearTimeout(timer)
+    window.removeEventListener('keydown', onKey, true)
+    window.removeEventListener('pointerdown', over, true)
+  }
+}
+
+/** What was typed ahead, once; from now on keys go where they go. */
+export function takeKeys(): Ahead {
+  stop?.()
+  stop = null
+  const ahead = { text: kept, enter: entered }
+  kept = ''
+  entered = false
+  return ahead
+}
