@@ -1,11 +1,11 @@
 /**
- * Imports go one way: measure → document → rack, pieces → resolve → work → joints → solid → hardware, cuts,
+ * Imports go one way: measure → document → pieces → rack → resolve → work → joints → solid → hardware, cuts,
  * plans → exchange, shown, ready.
  */
 const STEPS = [
   ['measure', []],
   ['document', ['measure']],
-  ['rack', ['measure', 'document']],
+  ['rack', ['measure', 'document', 'pieces']],
   ['pieces', ['measure', 'document']],
   ['resolve', ['measure', 'document', 'rack', 'pieces']],
   ['work', ['measure', 'document', 'rack', 'pieces', 'resolve']],

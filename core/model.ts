@@ -2,7 +2,7 @@
 import type { Project } from './document'
 import { jointNumbers, workOf, type Kept, type Supply } from './joints'
 import { Resolver, type Instance, type Problem, type Resolved } from './resolve'
-import { Recipes, type Recipe } from './solid'
+import { Recipes, type Recipe, type Worked } from './solid'
 import { ownWorkOf, workNumbers, type KeptOwn } from './work/steps'
 import type { Feature } from './work'
 
@@ -37,13 +37,16 @@ export class Modeller {
     const all = new Map(features)
     for (const [key, list] of own.features) all.set(key, [...(features.get(key) ?? []), ...list])
     const of = (i: Instance) => all.get(i.key) ?? []
+    const worked = (i: Instance): Worked => ({ instance: i, features: of(i) })
+    let known: ReadonlyMap<string, Worked> | null = null
+    const byKey = () => (known ??= new Map(resolved.instances.map((i) => [i.key, worked(i)])))
     return {
       project,
       resolved,
       refused: [...problems, ...own.problems],
       supplies,
       features: of,
-      recipe: (i) => this.recipes.of(i, of(i)),
+      recipe: (i) => this.recipes.of(worked(i), (key) => byKey().get(key)),
     }
   }
 }

@@ -9,6 +9,7 @@ import { MeasureField } from '../ui/MeasureField'
 import { NameField } from '../ui/NameField'
 import { sayRefusal } from '../ui/refusal'
 import { openDialog } from './asks'
+import { GroupWork } from './GroupWork'
 import { piecesIn, placeAgain, ungroupChosen } from './groups'
 import { RepeatSection } from './Repeat'
 import { deleteTogether } from './remove'
@@ -53,6 +54,7 @@ export function GroupTicket({ group }: { group: Group }) {
         <Spans piece={group} />
       </div>
       <RepeatSection of={group} />
+      <GroupWork group={group} />
       {group.placements.length > 0 && (
         <section className="border-t border-hairline py-2" aria-label="Stands again">
           <h4 className="mb-1 font-semibold">Stands again</h4>

@@ -6,12 +6,15 @@ import {
   faceOf,
   freeId,
   onFace,
+  runAt,
+  sidesOf,
   takenStepIds,
   type FaceName,
+  type Group,
   type MadePiece,
   type Step,
 } from '../../core/document'
-import { FACE_NAMES, sayFace } from '../../core/pieces'
+import { FACE_AT, FACE_NAMES, sayFace } from '../../core/pieces'
 import { keyOf } from '../../core/resolve'
 import { OWN_KINDS, ownWork } from '../../core/work'
 import { run, useOpen } from '../store/open'
@@ -19,6 +22,7 @@ import { Choice } from '../ui/Choice'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
 import { useBench } from './asks'
+import { BitChoice } from './BitChoice'
 import { RecordForm } from './RecordForm'
 import { PICTURES } from './pictures'
 
@@ -29,12 +33,26 @@ const localsOf = (piece: string) => ({
   T: keyOf.shoulder(piece, 'thickness'),
 })
 
+/** What the faces of a group as one block are called, as it stands. */
+const OF_GROUP: Readonly<Record<FaceName, string>> = {
+  end1: 'its left',
+  end2: 'its right',
+  edge1: 'its front',
+  edge2: 'its back',
+  back: 'its underside',
+  face: 'its top',
+}
+const sayOn = (wood: MadePiece | Group) => (face: FaceName) =>
+  'spans' in wood && !('stock' in wood) ? OF_GROUP[face] : sayFace(face)
+
 function FaceSelect({
   value,
   faces,
   disabled,
+  say,
   onChange,
 }: {
+  readonly say: (face: FaceName) => string
   readonly value: FaceName
   readonly faces: readonly FaceName[]
   readonly disabled: boolean
@@ -45,13 +63,43 @@ function FaceSelect({
       label="On"
       disabled={disabled}
       value={value}
-      of={FACE_NAMES.filter((f) => faces.includes(f)).map((f) => [f, sayFace(f)])}
+      of={FACE_NAMES.filter((f) => faces.includes(f)).map((f) => [f, say(f)])}
       onPick={onChange}
     />
   )
 }
 
-export function StepForm({ piece, step }: { piece: MadePiece; step: Step }) {
+/** The sides of a face that a run goes along; none pressed means all. */
+function SideButtons({ step, say }: { readonly step: Step; readonly say: (face: FaceName) => string }) {
+  const readOnly = useOpen((s) => s.readOnly)
+  const face = faceOf(step.at)!
+  const sides = sidesOf(step.at)
+  const toggle = (side: FaceName) => {
+    const now = sides.includes(side) ? sides.filter((s) => s !== side) : [...sides, side]
+    sayRefusal(run(change.setStep({ id: step.id, at: now.length > 0 ? runAt(face, now) : onFace(face) })))
+  }
+  return (
+    <div className="grid grid-cols-[8.5rem_1fr] items-center gap-2">
+      <span className="text-quiet">Only along</span>
+      <span className="flex flex-wrap" role="group" aria-label="Only along">
+        {FACE_NAMES.filter((f) => FACE_AT[f].axis !== FACE_AT[face].axis).map((f) => (
+          <button
+            key={f}
+            className={`btn -ml-px rounded-none px-1.5 ${sides.includes(f) ? 'bg-chalk-pale' : ''}`}
+            aria-pressed={sides.includes(f)}
+            disabled={readOnly}
+            onClick={() => toggle(f)}
+          >
+            {say(f)}
+          </button>
+        ))}
+      </span>
+    </div>
+  )
+}
+
+export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step }) {
+  const bit = useOpen((s) => s.shown.bits.get(step.options.bit ?? ''))
   const problems = useOpen((s) => s.shown.problems)
   const readOnly = useOpen((s) => s.readOnly)
   const own = ownWork(step.kind)
@@ -77,18 +125,25 @@ export function StepForm({ piece, step }: { piece: MadePiece; step: Step }) {
             {fractions(p.says)}
           </p>
         ))}
-      <div className="grid grid-cols-[8.5rem_1fr] items-center gap-2">
-        <span className="text-quiet">On</span>
-        <FaceSelect
-          value={faceOf(step.at) ?? own.faces[0]!}
-          faces={own.faces}
-          disabled={readOnly}
-          onChange={(face) => sayRefusal(run(change.setStep({ id, at: onFace(face) })))}
-        />
-      </div>
+      {!own.placeless?.(step.options) && (
+        <>
+          <div className="grid grid-cols-[8.5rem_1fr] items-center gap-2">
+            <span className="text-quiet">On</span>
+            <FaceSelect
+              value={faceOf(step.at) ?? own.faces[0]!}
+              faces={own.faces}
+              disabled={readOnly}
+              say={sayOn(piece)}
+              onChange={(face) => sayRefusal(run(change.setStep({ id, at: onFace(face) })))}
+            />
+          </div>
+          {own.runs && <SideButtons step={step} say={sayOn(piece)} />}
+        </>
+      )}
+      {own.bit && <BitChoice step={step} />}
       {Picture && made && on && <Picture data={made.data as never} on={on} />}
       <RecordForm
-        fields={own.fieldsFor(step.options)}
+        fields={own.fieldsFor(step.options, bit)}
         choices={own.choicesFor(step.options)}
         record={step}
         at={(name) => keyOf.step(id, name)}
@@ -133,7 +188,7 @@ export function StepForm({ piece, step }: { piece: MadePiece; step: Step }) {
 }
 
 /** Puts work on a piece; `onAdded` is told its id, to open it. */
-export function AddWork({ piece, onAdded }: { piece: MadePiece; onAdded: (id: string) => void }) {
+export function AddWork({ piece, onAdded }: { piece: MadePiece | Group; onAdded: (id: string) => void }) {
   const project = useOpen((s) => s.project)
   const [kind, setKind] = useState(OWN_KINDS[0]!.kind)
   const own = ownWork(kind)!
@@ -156,7 +211,7 @@ export function AddWork({ piece, onAdded }: { piece: MadePiece; onAdded: (id: st
     >
       <Choice label="Work" value={kind} of={OWN_KINDS.map((k) => [k.kind, k.title])} onPick={setKind} />
       <span className="text-quiet">on</span>
-      <FaceSelect value={face} faces={own.faces} disabled={false} onChange={setFace} />
+      <FaceSelect value={face} faces={own.faces} disabled={false} say={sayOn(piece)} onChange={setFace} />
       <button type="submit" className="btn">
         <Plus size={14} /> Add
       </button>

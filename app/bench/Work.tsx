@@ -93,7 +93,7 @@ function rowsOf(
   return rows
 }
 
-const sayStep = ({ kind, at, off }: Step): string => {
+export const sayIdle = ({ kind, at, off }: Step): string => {
   const face = faceOf(at)
   const title = `${ownWork(kind)?.title ?? kind}${face ? ` on ${sayFace(face)}` : ''}`
   return off ? `${title}, left out` : `${title}, which cuts nothing`
@@ -126,7 +126,7 @@ interface LineProps {
 function Line({ row, n, piece, open, onToggle }: LineProps) {
   const original = useOpen((s) => originalOf(piece, s.project))
   const others = useOpen((s) => (row.joint && !row.feature ? namesBut(piece, row.joint, s.project) : ''))
-  const name = row.feature ? `step ${n}` : row.step ? sayStep(row.step) : others
+  const name = row.feature ? `step ${n}` : row.step ? sayIdle(row.step) : others
   return (
     <>
       <div className="flex items-start gap-1">
@@ -182,7 +182,7 @@ const JointSign = () => (
 )
 
 /** A board with a channel in it: the step is the maker's own. */
-const OwnSign = () => (
+export const OwnSign = () => (
   <svg viewBox="0 0 14 12" width="14" className="text-quiet" aria-hidden="true">
     <path d="M1 3h4v4h4V3h4v7H1z" fill="none" stroke="currentColor" strokeWidth="1.2" />
   </svg>

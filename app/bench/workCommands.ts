@@ -1,11 +1,14 @@
 /** Putting work on a piece at a place under the pointer: one command for each kind that has such a place. */
-import { Drill, SeparatorVertical, Slice, Spline, SquareDashed } from 'lucide-react'
+import { Circle, Drill, Route, SeparatorVertical, Slice, Spline, SquareDashed } from 'lucide-react'
 import { pieceOf } from '../../core/resolve'
+import { ownWork } from '../../core/work'
 import { choose, pick, run, useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
 import { leavePanel, useBench } from './asks'
 import type { BenchCommand } from './command'
+import { chosenGroup } from './groups'
 import { addStepAt } from './placing/onface'
+import { groupStep } from './placing/runs'
 
 const KINDS = [
   ['bore', 'Bore a hole', 'Bore', 'o', Drill],
@@ -13,6 +16,8 @@ const KINDS = [
   ['recess', 'Sink a recess into a face', 'Recess', 'p', SquareDashed],
   ['saw', 'Saw an arch, a notch, a taper or a corner', 'Saw', 's', Spline],
   ['crosscut', 'Crosscut an end', 'Crosscut', 'q', Slice],
+  ['rout', 'Rout along edges, of a piece or of the chosen group', 'Rout', 'r', Route],
+  ['ease', 'Round or clip edges', 'Ease', 'shift+r', Circle],
 ] as const
 
 const wanted = (kind: string): boolean => {
@@ -31,9 +36,15 @@ function place(work: string, prompt: string): void {
     prompt,
     work,
     take: (key, step) => {
-      const { id, change } = addStepAt(pieceOf(key), step, useOpen.getState().shown)
+      const { shown, project, chosen } = useOpen.getState()
+      // Edges of a chosen group are those of all its pieces together.
+      const whole = ownWork(work)!.runs ? chosenGroup(project, chosen) : null
+      const group = whole && shown.groups.find((g) => g.id === whole.id)
+      const instance = shown.byKey.get(key)
+      const together = group && instance ? groupStep(step, instance, group) : null
+      const { id, change } = addStepAt(together ? whole!.id : pieceOf(key), together ?? step, shown)
       if (!sayRefusal(run(change))) return
-      choose([key])
+      if (!together) choose([key])
       useBench.setState({ opening: id })
     },
   })

@@ -1,6 +1,7 @@
 import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/rack'
 import { useState } from 'react'
+import { Bits } from '../rack/Bits'
 import { CatalogueList } from '../rack/CatalogueList'
 import { MeasuredBoards } from '../rack/MeasuredBoards'
 import { Shelves } from '../rack/Shelves'
@@ -36,6 +37,7 @@ export default function RackScreen() {
         <Shelves onChoose={go} />
         <StockTable filter={filter} chosen={chosen} />
         <MeasuredBoards />
+        <Bits filter={filter} />
         <CatalogueList filter={filter} onTaken={go} />
       </div>
     </main>

@@ -3,7 +3,7 @@ import * as z from 'zod'
 import { withRefs } from '../measure'
 import { groupsWithin } from './nesting'
 import { freeId } from './new'
-import { Group, Hardware, Id, Joint, Parameter, Piece, Stock, type Project, type Step } from './schema'
+import { Bit, Group, Hardware, Id, Joint, Parameter, Piece, Stock, type Project, type Step } from './schema'
 import { takenIds, takenStepIds } from './held'
 import { namesIn, refsOf, renamed, slots } from './slots'
 
@@ -12,6 +12,7 @@ export const CLIP = 'ergaton-clip'
 const Parts = {
   parameters: z.array(Parameter).max(500),
   stock: z.array(Stock).max(500),
+  bits: z.array(Bit).max(200).default([]),
   pieces: z.array(Piece).max(2000),
   groups: z.array(Group).max(500),
   joints: z.array(Joint).max(5000),
@@ -40,6 +41,7 @@ const everything = (project: Project, part: Partial<Project>): Project => ({
   parameters: [],
   stock: [],
   boards: [],
+  bits: [],
   pieces: [],
   groups: [],
   joints: [],
@@ -47,6 +49,10 @@ const everything = (project: Project, part: Partial<Project>): Project => ({
   views: [],
   ...part,
 })
+
+/** The bits that work on these is done with. */
+const bitsOf = (woods: ReadonlyArray<Piece | Group>): Set<string | undefined> =>
+  new Set(woods.flatMap((x) => ('work' in x ? x.work.map((s) => s.options.bit) : [])))
 
 /** Ids of all that is carried: pieces, groups, and the steps of both. */
 const idsIn = ({ pieces, groups }: Pick<Clip, 'pieces' | 'groups'>): Set<string> =>
@@ -81,10 +87,11 @@ export function clipOf(
       (h) => h.on !== null && held.has(h.on) && (h.kind === 'item' || h.moves.every((id) => held.has(id))),
     ),
     stock: project.stock.filter((s) => pieces.some((p) => p.kind === 'made' && p.stock === s.id)),
+    bits: project.bits.filter((b) => bitsOf([...pieces, ...whole]).has(b.id)),
   }
   const parameters = namedBy(project, everything(project, part))
   const full = everything(project, { ...part, parameters })
-  const carried = new Set([...idsIn(part), ...part.stock.map((s) => s.id)])
+  const carried = new Set([...idsIn(part), ...[...part.stock, ...part.bits].map((s) => s.id)])
   const values: Record<string, string> = {}
   for (const { text } of slots(full)) {
     if (refsOf(text).every((ref) => carried.has(ref.id))) continue
@@ -92,13 +99,14 @@ export function clipOf(
     if (now !== null) values[text] = now
   }
   const { id: from, settings } = project
-  const { stock, joints, hardware, groups } = part
+  const { stock, bits, joints, hardware, groups } = part
   return structuredClone({
     format: CLIP,
     from,
     unit: settings.style.unit,
     parameters,
     stock,
+    bits,
     pieces: part.pieces,
     groups,
     joints,
@@ -145,8 +153,8 @@ export function settled(clip: Clip, typed: Readonly<Record<string, string>>, { p
     const [from, to] = [p.name, freeWord(p.name, names)]
     p.name = to
     names.push(to)
-    const { parameters: measures, pieces, groups, joints, hardware, stock } = now
-    const part = { parameters: measures, pieces, groups, joints, hardware, stock }
+    const { parameters: measures, pieces, groups, joints, hardware, stock, bits } = now
+    const part = { parameters: measures, pieces, groups, joints, hardware, stock, bits }
     const whole = everything({ settings: {} } as Project, part)
     for (const slot of slots(whole)) slot.write(renamed(slot.text, from, to))
     const values = Object.entries(now.values)
@@ -183,13 +191,19 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
   }
   const woods = takenIds(project)
   const steps = takenStepIds(project)
-  const [stockIds, jointIds, hardIds, parIds] = (['stock', 'joints', 'hardware', 'parameters'] as const).map(
-    (list) => project[list].map((x) => x.id),
-  )
+  const [stockIds, jointIds, hardIds, parIds, bitIds] = (
+    ['stock', 'joints', 'hardware', 'parameters', 'bits'] as const
+  ).map((list) => project[list].map((x) => x.id))
   const stock = clip.stock.flatMap((s) => {
     const same = project.stock.find((x) => x.name === s.name && x.thickness === s.thickness)
     if (same) ids.set(s.id, same.id)
     return same ? [] : [{ ...s, id: give('s', stockIds!, s.id) }]
+  })
+  const bits = clip.bits.flatMap((b) => {
+    const alike = ({ id: _, ...bit }: Bit) => JSON.stringify(bit)
+    const same = project.bits.find((x) => alike(x) === alike(b))
+    if (same) ids.set(b.id, same.id)
+    return same ? [] : [{ ...b, id: give('t', bitIds!, b.id) }]
   })
   const parameters = clip.parameters.flatMap((p) =>
     project.parameters.some((x) => x.name === p.name) ? [] : [{ ...p, id: give('m', parIds!, p.id) }],
@@ -214,7 +228,13 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
     JSON.parse(JSON.stringify(at), (key, value: unknown) =>
       key === 'step' && typeof value === 'string' ? to(value) : value,
     ) as T
-  const work = (all: readonly Step[]) => all.map((s) => ({ ...s, id: to(s.id), at: place(s.at) }))
+  const work = (all: readonly Step[]) =>
+    all.map((s) => ({
+      ...s,
+      id: to(s.id),
+      at: place(s.at),
+      options: s.options.bit === undefined ? s.options : { ...s.options, bit: to(s.options.bit) },
+    }))
   const inGroup = (group: string | null) => (group === null ? null : to(group))
   const pieces = clip.pieces.map((p): Piece => {
     const base = {
@@ -237,7 +257,10 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
     const base = { id: give('h', hardIds!, h.id), on: to(h.on!) }
     return h.kind === 'hinge' ? { ...h, ...base, moves: h.moves.map(to) } : { ...h, ...base }
   })
-  const part = everything(project, structuredClone({ stock, parameters, pieces, groups, joints, hardware }))
+  const part = everything(
+    project,
+    structuredClone({ stock, bits, parameters, pieces, groups, joints, hardware }),
+  )
   const known = new Set([...woods, ...steps, ...project.stock.map((s) => s.id), ...ids.values()])
   for (const slot of slots(part)) {
     if (slot.owner === null) continue
@@ -257,6 +280,7 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
   }
   return {
     stock,
+    bits: part.bits,
     parameters,
     pieces: part.pieces,
     groups: part.groups,

@@ -99,6 +99,7 @@ export function compare(before: Project, after: Project): Difference[] {
   )
   pairs(before.hardware, after.hardware, 'the hardware', (a, b) => other(b.name, 'hardware', a, b))
   pairs(before.boards, after.boards, 'the measured board', (a, b) => other(b.name, 'measured board', a, b))
+  pairs(before.bits, after.bits, 'the bit', (a, b) => other(b.name, 'bit', a, b))
   pairs(before.views, after.views, 'the view', (a, b) => other(b.name, 'view', a, b))
   other('Settings', 'one of them', before.settings, after.settings)
   if (before.name !== after.name) changed('Project', 'name', before.name, after.name)

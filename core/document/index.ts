@@ -12,6 +12,8 @@ export {
   edgeAt,
   faceAt as onFace,
   faceOf,
+  runAt,
+  sidesOf,
   facesOf,
   samePlace,
   type Edge,

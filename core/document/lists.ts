@@ -1,6 +1,7 @@
 /** The lists of a document: what one entry is called, what it must be, and how many there may be. */
 import type * as z from 'zod'
 import {
+  Bit,
   Group,
   Hardware,
   Joint,
@@ -28,6 +29,7 @@ export const LISTS = {
   parameters: listOf('measure', Parameter, 500),
   stock: listOf('stock', Stock, 500),
   boards: listOf('measured board', MeasuredBoard, 500),
+  bits: listOf('bit', Bit, 200),
   pieces: listOf('piece', Piece, 2000),
   groups: listOf('group', Group, 500),
   joints: listOf('joint', Joint, 5000),

@@ -36,6 +36,7 @@ export function newProject(id: string, name: string, unit: LengthUnit): Project 
     parameters: [],
     stock: [],
     boards: [],
+    bits: [],
     pieces: [],
     groups: [],
     joints: [],

@@ -56,9 +56,21 @@ export const edgeAt = (one: FaceName, other: FaceName): Edge => ({
   between: [faceAt(one), faceAt(other)],
 })
 
-/** Which of the six faces a place is; null for other places. */
-export const faceOf = (at: Place | null | undefined): FaceName | null =>
-  at?.kind === 'face' ? at.face : null
+/** The edges that a face has with others of the six; with all of them where none is named. */
+export const runAt = (on: FaceName, sides: readonly FaceName[]): Run => ({
+  kind: 'run',
+  on: faceAt(on),
+  with: sides.map(faceAt),
+})
+
+/** Which of the six faces a place is, or runs along the edges of; null for other places. */
+export const faceOf = (at: Place | null | undefined): FaceName | null => {
+  const on = at?.kind === 'run' ? at.on : at
+  return on?.kind === 'face' ? on.face : null
+}
+/** The faces that a run is told to go along with; none for all, and for places that are no runs. */
+export const sidesOf = (at: Place): FaceName[] =>
+  at.kind === 'run' ? at.with.flatMap((s) => (s.kind === 'face' ? [s.face] : [])) : []
 
 export const samePlace = (a: Place | null | undefined, b: Place | null | undefined): boolean =>
   JSON.stringify(a ?? null) === JSON.stringify(b ?? null)

@@ -107,6 +107,7 @@ function sound(data: Record<string, unknown>): Project {
     parameters: list('parameters'),
     stock: list('stock'),
     boards: list('boards'),
+    bits: list('bits'),
     pieces: list('pieces'),
     groups: list('groups'),
     joints: list('joints'),

@@ -286,6 +286,29 @@ export const Stock = z
   })
   .strict()
 
+const rpm = z.number().int().min(100).max(60_000)
+/**
+ * A router bit. `fields` are the measures of its shape (core/rack/bits); `bearing` is the diameter of what
+ * rolls along the wood, null for none; `bite` is the deepest it is to cut in one pass, `speed` the turns a
+ * minute from least to most: null for what goes by its size.
+ */
+export const Bit = z
+  .object({
+    id: Id,
+    name: Name,
+    shape: z.string().regex(/^[a-z-]{1,40}$/),
+    fields: OwnFields,
+    bearing: Expression.nullable().default(null),
+    shank: Expression,
+    bite: Expression.nullable().default(null),
+    speed: z
+      .tuple([rpm, rpm])
+      .refine(([least, most]) => least <= most, says('the least speed is above the most'))
+      .nullable()
+      .default(null),
+  })
+  .strict()
+
 export const Defect = z
   .object({
     x: Expression,
@@ -365,6 +388,7 @@ export const SetAside = z
       'parameters',
       'stock',
       'boards',
+      'bits',
       'pieces',
       'groups',
       'joints',
@@ -390,6 +414,7 @@ export const Project = z
     parameters: z.array(Parameter).max(500),
     stock: z.array(Stock).max(500),
     boards: z.array(MeasuredBoard).max(500),
+    bits: z.array(Bit).max(200).default([]),
     pieces: z.array(Piece).max(2000),
     groups: z.array(Group).max(500),
     joints: z.array(Joint).max(5000),
@@ -419,6 +444,7 @@ export type Hardware = z.infer<typeof Hardware>
 export type Joint = z.infer<typeof Joint>
 export type Step = z.infer<typeof Step>
 export type Stock = z.infer<typeof Stock>
+export type Bit = z.infer<typeof Bit>
 export type MeasuredBoard = z.infer<typeof MeasuredBoard>
 export type Parameter = z.infer<typeof Parameter>
 export type Settings = z.infer<typeof Settings>

@@ -2,7 +2,7 @@
 import type { LengthUnit } from '../measure'
 import type { Stock } from '../document'
 import data from './catalogue.json' with { type: 'json' }
-import type { Catalogue, CatalogueEntry } from './entry'
+import type { BitEntry, Catalogue, CatalogueEntry } from './entry'
 import { SPECIES } from './species'
 
 const idOf = (name: string): string =>
@@ -75,8 +75,26 @@ function build(): Catalogue {
   return {
     remark: data.remark,
     species: SPECIES,
+    bits: bits(),
     entries: [...pine, ...panels, ...planks, ...hard, ...dowels],
   }
 }
+
+const bits = (): BitEntry[] =>
+  (['in', 'mm'] as const).flatMap((unit) =>
+    data.bits[unit].map(({ name, shape, bearing, shank, ...fields }): BitEntry => ({
+      unit,
+      bit: {
+        id: `bit_${idOf(`${name} ${unit}`)}`,
+        name,
+        shape,
+        fields: fields as unknown as Record<string, string>,
+        bearing: bearing ?? null,
+        shank,
+        bite: null,
+        speed: null,
+      },
+    })),
+  )
 
 export const catalogue: Catalogue = build()

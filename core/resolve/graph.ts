@@ -39,7 +39,8 @@ export type NodeResult<T = unknown> =
 
 /** What a node belongs to. */
 export interface Owner {
-  readonly kind: 'setting' | 'parameter' | 'stock' | 'board' | 'piece' | 'group' | 'joint' | 'hardware'
+  readonly kind:
+    'setting' | 'parameter' | 'stock' | 'board' | 'bit' | 'piece' | 'group' | 'joint' | 'hardware'
   readonly id: string
 }
 

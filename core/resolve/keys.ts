@@ -10,6 +10,8 @@ export const keyOf = {
   stock: (id: string, what: 'thickness' | 'width'): NodeKey => `stk.${id}.${what}`,
   stockLength: (id: string, i: number): NodeKey => `stk.${id}.length.${i}`,
   board: (id: string, what: string): NodeKey => `brd.${id}.${what}`,
+  /** A measure of a bit: one of its shape, its bearing, its bite. */
+  bit: (id: string, what: string): NodeKey => `bit.${id}.${what}`,
   fact: (id: string, direction: Direction, fact: Fact): NodeKey => `fact.${id}.${direction}.${fact}`,
   /** A measure of a repeat: count, from, to, pitch, centre1, centre2, start. */
   repeat: (id: string, what: string): NodeKey => `rep.${id}.${what}`,

@@ -9,7 +9,7 @@ import { namesKey, namesOf, type Names } from './names'
 import { finishedNodes, spanNodes } from './placenodes'
 import { groupNodes } from './groupnodes'
 import { homeNode, poseNodes, twinNodes } from './posenodes'
-import { boardNodes, settingNodes, stockNodes } from './racknodes'
+import { bitNodes, boardNodes, settingNodes, stockNodes } from './racknodes'
 import { stepNodes } from './stepnodes'
 import type { JointNumbers, WorkNumbers } from './types'
 
@@ -62,6 +62,7 @@ export class NodeBook {
       )
     for (const s of project.stock) put(this.once(s, [names], () => stockNodes(s, names)))
     for (const b of project.boards) put(this.once(b, [names], () => boardNodes(b, names)))
+    for (const b of project.bits) put(this.once(b, [names], () => bitNodes(b, names)))
     for (const piece of project.pieces) {
       if (piece.kind === 'twin') {
         const original = pieces.get(piece.of)

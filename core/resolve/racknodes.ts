@@ -1,5 +1,7 @@
-/** The nodes of settings, stock and measured boards. */
-import type { MeasuredBoard, Settings, Stock } from '../document'
+/** The nodes of settings, stock, measured boards and bits. */
+import type { Bit, MeasuredBoard, Settings, Stock } from '../document'
+import type { MeasureKind } from '../measure'
+import { bitMeasures } from '../rack'
 import type { NodeDef, NodeKey } from './graph'
 import { keyOf } from './keys'
 import { measureNode } from './measurenode'
@@ -46,3 +48,23 @@ export function boardNodes(b: MeasuredBoard, names: Names): NodeDef[] {
     ),
   ]
 }
+
+/** Its measures as typed; what is left empty has none. */
+export function bitTexts(b: Bit): Array<readonly [what: string, text: string, kind: MeasureKind]> {
+  const own = Object.entries(bitMeasures(b.shape)).map(
+    ([name, m]) => [name, b.fields[name], m.kind ?? 'length'] as const,
+  )
+  return [...own, ['bearing', b.bearing, 'length'] as const, ['bite', b.bite, 'length'] as const].flatMap(
+    ([what, text, kind]) => (typeof text === 'string' && text.trim() ? [[what, text, kind] as const] : []),
+  )
+}
+
+export const bitNodes = (b: Bit, names: Names): NodeDef[] =>
+  bitTexts(b).map(([what, text, kind]) =>
+    measureNode(
+      { key: keyOf.bit(b.id, what), owner: { kind: 'bit', id: b.id }, label: `@${b.id} · ${what}` },
+      text,
+      kind,
+      names,
+    ),
+  )

@@ -2,7 +2,15 @@
  * From the document to numbers. A Resolver remembers the last document it saw, and works out only what
  * changed; what stayed the same keeps its identity, so that later stages can tell.
  */
-import { stepsIn, lengthStyle, type Copy, type MadePiece, type Piece, type Project } from '../document'
+import {
+  stepsIn,
+  lengthStyle,
+  type Bit,
+  type Copy,
+  type MadePiece,
+  type Piece,
+  type Project,
+} from '../document'
 import { formatLength, type Mm } from '../measure'
 import {
   DIRECTION_OF,
@@ -16,6 +24,7 @@ import {
   type Box,
   type Facing,
 } from '../pieces'
+import { bitMeasures, cutterOf } from '../rack'
 import { because } from './because'
 import { Graph, type NodeDef, type NodeKey, type NodeResult } from './graph'
 import { standsAtHome } from './home'
@@ -27,12 +36,14 @@ import { NodeBook } from './nodes'
 import { MOST_COPIES } from './posenodes'
 import { failuresOf } from './failures'
 import { forCopy } from './percopy'
+import { bitTexts } from './racknodes'
 import type {
   Fill,
   Instance,
   JointNumbers,
   PerCopy,
   Resolved,
+  ResolvedBit,
   ResolvedBoard,
   ResolvedGroup,
   ResolvedHardware,
@@ -56,6 +67,7 @@ export class Resolver {
   private pieces = new Map<string, KeptPiece>()
   private joints = new Map<string, ResolvedJoint>()
   private stocks = new Map<string, ResolvedStock>()
+  private bits = new Map<string, ResolvedBit>()
   private fills = new Map<string, Fill[]>()
   private steps: ReadonlyMap<string, ResolvedStep> = new Map()
   /** How many pieces of wood the pieces there are now make together. */
@@ -101,6 +113,7 @@ export class Resolver {
       instances: pieces.flatMap((p) => p.instances),
       stocks,
       boards: project.boards.flatMap((b) => resolveBoard(b, stocks, number)),
+      bits: this.resolveBits(project, touched, number),
       groups,
       hardware: project.hardware.map((h) => resolveHardware(h, byId, number)),
       joints: this.resolveJoints(project, touched, number),
@@ -139,6 +152,16 @@ export class Resolver {
       }),
     )
     return this.stocks
+  }
+
+  private resolveBits(project: Project, touched: Owners, number: Numbers): ReadonlyMap<string, ResolvedBit> {
+    this.bits = new Map(
+      project.bits.map((b) => {
+        const old = this.bits.get(b.id)
+        return [b.id, old?.bit === b && !touched(b.id) ? old : resolveBit(b, number)]
+      }),
+    )
+    return this.bits
   }
 
   /** Pieces nothing has happened to are the very same as before; so are the instances that came out alike. */
@@ -290,6 +313,20 @@ function resolveStock(stock: Project['stock'][number], number: Numbers): Resolve
       .map((_, i) => number(keyOf.stockLength(stock.id, i)))
       .filter((l): l is number => l !== null && l > 0),
   }
+}
+
+function resolveBit(bit: Bit, number: Numbers): ResolvedBit {
+  const texts = bitTexts(bit)
+  const values = texts.map(([what]) => [what, number(keyOf.bit(bit.id, what))] as const)
+  const missing = Object.entries(bitMeasures(bit.shape)).find(
+    ([name, m]) => !m.optional && !texts.some(([what]) => what === name),
+  )
+  const fault = (why: string): ResolvedBit => ({ id: bit.id, bit, cutter: null, why })
+  if (missing) return fault(`its ${missing[1].label.toLowerCase()} is missing`)
+  if (values.some(([, v]) => v === null)) return fault('one of its measures is not to be read')
+  const { bearing, bite, ...own } = Object.fromEntries(values) as Record<string, number>
+  const cutter = cutterOf(bit, own, bearing ?? null, bite ?? null)
+  return typeof cutter === 'string' ? fault(cutter) : { id: bit.id, bit, cutter, why: null }
 }
 
 function resolveBoard(

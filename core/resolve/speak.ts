@@ -25,6 +25,7 @@ export function speaker(
   for (const list of [
     project.parameters,
     project.boards,
+    project.bits,
     project.stock,
     project.hardware,
     project.groups,

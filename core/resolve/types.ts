@@ -1,4 +1,5 @@
 import type {
+  Bit,
   Copy,
   FaceName,
   Group,
@@ -12,6 +13,7 @@ import type {
 } from '../document'
 import type { LengthStyle, MeasureKind, Mm, Ref } from '../measure'
 import type { Box, Facing, Frame, Pose, Vec3 } from '../pieces'
+import type { Cutter } from '../rack'
 import type { Failure } from './failures'
 import type { NodeKey, NodeResult, Part, Slip } from './graph'
 
@@ -89,6 +91,14 @@ export interface ResolvedBoard {
   readonly defects: ReadonlyArray<{ readonly x: Mm; readonly y: Mm; readonly length: Mm; readonly width: Mm }>
 }
 
+export interface ResolvedBit {
+  readonly id: string
+  readonly bit: Bit
+  /** What it cuts; null while one of its measures is wrong, or no bit is like that: `why` says so. */
+  readonly cutter: Cutter | null
+  readonly why: string | null
+}
+
 export interface ResolvedJoint {
   readonly id: string
   readonly joint: Joint
@@ -149,6 +159,8 @@ export interface Resolved {
   readonly instances: readonly Instance[]
   readonly stocks: ReadonlyMap<string, ResolvedStock>
   readonly boards: readonly ResolvedBoard[]
+  /** The bits on the rack, by id. */
+  readonly bits: ReadonlyMap<string, ResolvedBit>
   readonly groups: readonly ResolvedGroup[]
   readonly joints: readonly ResolvedJoint[]
   /** The maker's own work, by id. */

@@ -12,6 +12,7 @@ import {
   type Problem,
   type Readable,
   type Resolved,
+  type ResolvedBit,
   type ResolvedBoard,
   type ResolvedGroup,
   type ResolvedPiece,
@@ -30,6 +31,7 @@ export interface Shown extends Readable, Pick<Resolved, 'style' | 'sayRef' | 'se
   readonly byKey: ReadonlyMap<string, Instance>
   readonly stocks: ReadonlyMap<string, ResolvedStock>
   readonly boards: readonly ResolvedBoard[]
+  readonly bits: ReadonlyMap<string, ResolvedBit>
   readonly groups: readonly ResolvedGroup[]
   readonly problems: readonly Problem[]
   features(instance: string): readonly Feature[]
@@ -42,6 +44,7 @@ export interface Shown extends Readable, Pick<Resolved, 'style' | 'sayRef' | 'se
 const NOTHING: ToldWhole = {
   stocks: [],
   boards: [],
+  bits: [],
   groups: [],
   settings: { fit: 0, kerf: 0, trim: 0, extraLength: 0, extraWidth: 0 },
   problems: [],
@@ -64,6 +67,7 @@ export class Showing {
   private readonly values = new Map<NodeKey, ToldValue>()
   private whole: ToldWhole = NOTHING
   private stocks = new Map<string, ResolvedStock>()
+  private bits: ReadonlyMap<string, ResolvedBit> = new Map()
   private marks = new Map<string, number>()
   private of: Project | null = null
   private last: Shown | null = null
@@ -82,6 +86,7 @@ export class Showing {
       if (value) this.values.set(key, value)
       else this.values.delete(key)
     if (told.whole.stocks) this.stocks = new Map(told.whole.stocks.map((s) => [s.id, s]))
+    if (told.whole.bits) this.bits = new Map(told.whole.bits.map((b) => [b.id, b]))
     if (told.whole.marks) this.marks = new Map(told.whole.marks)
     this.whole = { ...this.whole, ...told.whole }
     this.of = of
@@ -115,6 +120,7 @@ export class Showing {
       byKey,
       stocks,
       boards: whole.boards,
+      bits: this.bits,
       groups,
       settings: whole.settings,
       problems: whole.problems,

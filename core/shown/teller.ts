@@ -89,10 +89,11 @@ export class Teller {
   }
 
   private tellWhole(model: Model): Partial<ToldWhole> {
-    const { stocks, boards, groups, settings } = model.resolved
+    const { stocks, boards, bits, groups, settings } = model.resolved
     const all: ToldWhole = {
       stocks: [...stocks.values()],
       boards,
+      bits: [...bits.values()],
       groups: groups.map(({ group: _, ...rest }) => rest),
       settings,
       problems: lookOver(model),

@@ -7,6 +7,7 @@ import type {
   NodeResult,
   Problem,
   Resolved,
+  ResolvedBit,
   ResolvedBoard,
   ResolvedGroup,
   ResolvedStock,
@@ -32,6 +33,7 @@ export type ToldValue =
 export interface ToldWhole {
   readonly stocks: readonly ResolvedStock[]
   readonly boards: readonly ResolvedBoard[]
+  readonly bits: readonly ResolvedBit[]
   readonly groups: ReadonlyArray<Omit<ResolvedGroup, 'group'>>
   readonly settings: Resolved['settings']
   readonly problems: readonly Problem[]

@@ -8,6 +8,8 @@ export interface Bodies {
   readonly hollows: number
 }
 
+/** Less than this is left where surfaces lie on each other, and is none, cubic millimetres. */
+const DUST = 1e-3
 const known = new WeakMap<Shape, Bodies>()
 
 /**
@@ -41,6 +43,6 @@ function count({ positions: p, triangles: t }: Shape): Bodies {
     const r = find(t[k]!)
     volumes.set(r, (volumes.get(r) ?? 0) + v)
   }
-  const all = [...volumes.values()]
+  const all = [...volumes.values()].filter((v) => Math.abs(v) > 6 * DUST)
   return { bodies: all.filter((v) => v > 0).length, hollows: all.filter((v) => v < 0).length }
 }

@@ -4,10 +4,11 @@
  */
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Frame } from '../pieces'
-import { toolSolid, type Tool } from '../work'
-import { matrixOf } from './matrix'
-import { cutsOf, recipeKey, stageKeys, type Recipe } from './recipe'
-import { makingWith, type Keep } from './tools'
+import { bareTool, toolSolid, type Beside, type Tool } from '../work'
+import { matrixOf, type Keep } from './matrix'
+import { boxRecipe, cutsOf, recipeKey, stageKeys, type Recipe } from './recipe'
+import { makingWith } from './tools'
+import type { Looked } from './under'
 
 export interface Shape {
   /** Corners, three numbers each, in the own frame. */
@@ -81,17 +82,23 @@ export class Kernel {
   /** The blank, stage by stage less what it takes. `ids` learns which id belongs to which tool, from 1. */
   private build(recipe: Recipe, keep: Keep, ids = new Map<number, number>()): Manifold {
     const { blank, stages } = recipe
-    const making = makingWith(this.wasm, keep)
     const [begun, done] = this.begun(recipe, ids)
     let solid = begun ?? keep(this.wasm.Manifold.cube([...blank.size]))
+    const all = cutsOf(recipe).flatMap((c) => c.tools)
+    // What is looked at is what there is when a stage begins.
+    const making = makingWith(this.wasm, keep, (beside) => [
+      { solid, ids: new Map([...ids].map(([id, tool]) => [id, all[tool - 1]!])) },
+      ...beside.map((b) => this.beside(b, keep)),
+    ])
     let n = stages.slice(0, done).reduce((sum, stage) => sum + stage.flatMap((c) => c.tools).length, 0)
     for (const [s, stage] of stages.entries()) {
       if (s < done) continue
       const tools = [solid]
       for (const tool of stage.flatMap((c) => c.tools)) {
         const made = toolSolid(tool, blank.size, making)
-        ids.set(made.id, ++n)
-        tools.push(made.solid)
+        n++
+        for (const id of made.ids) ids.set(id, n)
+        tools.push(...made.solids)
       }
       if (tools.length === 1) continue
       solid = this.wasm.Manifold.difference(tools)
@@ -101,6 +108,15 @@ export class Kernel {
       else keep(solid)
     }
     return solid
+  }
+
+  /** Wood that stands with a piece, as it was by then. */
+  private beside({ frame, size, stages }: Beside, keep: Keep): Looked {
+    const recipe = boxRecipe(size, ...stages.map((tools) => [{ work: '', tools: tools as readonly Tool[] }]))
+    const ids = new Map<number, number>()
+    const solid = keep(this.build(recipe, keep, ids).transform(matrixOf(frame) as unknown as Mat4))
+    const all = cutsOf(recipe).flatMap((c) => c.tools)
+    return { solid, ids: new Map([...ids].map(([id, tool]) => [id, all[tool - 1]!])) }
   }
 
   /** The furthest that is kept of a recipe, and how many of its stages that is. */
@@ -182,7 +198,14 @@ function readShape(solid: Manifold, ids: ReadonlyMap<number, number>, recipe: Re
   }
   const positions =
     mesh.numProp === 3 ? new Float32Array(mesh.vertProperties) : onlyPlaces(mesh.vertProperties, mesh.numProp)
-  return { positions, triangles, work, tool, tools: cuts.flatMap((c) => c.tools), volume: solid.volume() }
+  return {
+    positions,
+    triangles,
+    work,
+    tool,
+    tools: cuts.flatMap((c) => c.tools).map(bareTool),
+    volume: solid.volume(),
+  }
 }
 
 function onlyPlaces(properties: Float32Array, stride: number): Float32Array {

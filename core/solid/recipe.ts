@@ -1,7 +1,16 @@
 /** What a piece is made of: a blank, and what is done to it, stage by stage. */
-import type { Vec3 } from '../pieces'
+import { STILL, type Vec3 } from '../pieces'
 import type { Instance } from '../resolve'
-import { looks, toolKey, workKind, type Feature, type Tool } from '../work'
+import {
+  frameInto,
+  looks,
+  toolBeside,
+  toolKey,
+  workKind,
+  type Beside,
+  type Feature,
+  type Tool,
+} from '../work'
 
 /** What there is before anything is done, in the own frame. */
 export interface Blank {
@@ -55,9 +64,15 @@ export function stageKeys(r: Recipe): readonly string[] {
 /** Equal for recipes that give the same solid. */
 export const recipeKey = (r: Recipe): string => stageKeys(r).at(-1)!
 
-interface Made {
+/** A piece of wood with what is done to it. */
+export interface Worked {
   readonly instance: Instance
   readonly features: readonly Feature[]
+}
+
+interface Made {
+  /** All that it was made from: the piece itself, and what stands beside it in some of its work. */
+  readonly from: readonly unknown[]
   readonly recipe: Recipe
 }
 
@@ -65,21 +80,59 @@ interface Made {
 export class Recipes {
   private readonly made = new Map<string, Made>()
 
-  of(instance: Instance, features: readonly Feature[]): Recipe {
+  /** `others` gives the wood that some of its work is done along with, by its key. */
+  of(worked: Worked, others: (key: string) => Worked | undefined): Recipe {
+    const { instance } = worked
     const old = this.made.get(instance.key)
-    if (
-      old?.instance === instance &&
-      old.features.length === features.length &&
-      features.every((f, i) => f === old.features[i])
-    )
-      return old.recipe
-    const stages = stagesOf(features, looks).map((stage) =>
-      stage.map((f) => ({ work: f.id, tools: workKind(f).cut(f.data) })),
-    )
-    const recipe = boxRecipe(instance.size, ...stages)
-    this.made.set(instance.key, { instance, features, recipe })
+    const from = [...fromOf(worked, others)]
+    if (old?.from.length === from.length && from.every((x, i) => x === old.from[i])) return old.recipe
+    const recipe = boxRecipe(instance.size, ...cutsBefore(worked, null, others))
+    this.made.set(instance.key, { from, recipe })
     return recipe
   }
+}
+
+function* fromOf(
+  { instance, features }: Worked,
+  others: (key: string) => Worked | undefined,
+): Generator<unknown> {
+  yield instance
+  yield* features
+  for (const key of new Set(features.flatMap((f) => f.beside ?? []))) {
+    const other = others(key)
+    if (!other) continue
+    yield other.instance
+    yield* other.features
+  }
+}
+
+/** What was done to wood before a step of work that it shares with others; all of it, when none is said. */
+function cutsBefore(
+  { instance, features }: Worked,
+  step: string | null,
+  others: (key: string) => Worked | undefined,
+): Stage[] {
+  const at = features.findIndex((f) => step !== null && f.step === step)
+  const done = at < 0 ? features : features.slice(0, at)
+  return stagesOf(done, looks).map((stage) =>
+    stage.map((f) => {
+      const tools = workKind(f).cut(f.data)
+      if (!f.beside) return { work: f.id, tools }
+      const beside = f.beside.flatMap((key): Beside[] => {
+        const other = others(key)
+        if (!other) return []
+        const stages = cutsBefore(other, f.step, others).map((s) => s.flatMap((c) => c.tools))
+        return [
+          {
+            frame: frameInto(instance.frame, STILL, other.instance.frame),
+            size: other.instance.size,
+            stages,
+          },
+        ]
+      })
+      return { work: f.id, tools: tools.map((t) => toolBeside(t, beside)) }
+    }),
+  )
 }
 
 /**

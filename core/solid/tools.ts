@@ -1,10 +1,9 @@
 /** Tools as solids of the solid library. Everything made is handed to `keep`, which frees it later. */
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Mm } from '../measure'
-import type { Making, Vec2 } from '../work'
-import { matrixOf } from './matrix'
-
-export type Keep = (m: Manifold) => Manifold
+import type { Beside, Making, Mesh, Vec2 } from '../work'
+import { matrixOf, type Keep } from './matrix'
+import { outlineUnder, setOff, type Looked } from './under'
 
 /** Round things are many-sided, no side further than this from the circle. */
 const CHORD: Mm = 0.05
@@ -16,29 +15,68 @@ const CHORD: Mm = 0.05
 export const sidesOf = (radius: Mm): number =>
   Math.max(20, 4 * Math.ceil(Math.PI / Math.acos(Math.max(0.5, 1 - CHORD / radius)) / 4))
 
-/** A solid that a tool takes away, and the id by which its faces are known afterwards. */
+/** Solids that a tool takes away, and the ids by which their faces are known afterwards. */
 export interface Made {
-  readonly solid: Manifold
-  readonly id: number
+  readonly solids: readonly Manifold[]
+  readonly ids: readonly number[]
 }
 
-/** Makes tools with the solid library. */
-export const makingWith = (wasm: ManifoldToplevel, keep: Keep): Making<Made> => {
-  const made = (m: Manifold): Made => ({ solid: keep(m), id: m.originalID() })
+/** Makes tools with the solid library; `look` gives what there is, and what stands beside it. */
+export const makingWith = (
+  wasm: ManifoldToplevel,
+  keep: Keep,
+  look: (beside: readonly Beside[]) => Looked[],
+): Making<Made> => {
+  const made = (m: Manifold): Made => ({ solids: [keep(m)], ids: [m.originalID()] })
   return {
     cube: (size) => made(wasm.Manifold.cube([...size])),
     extrude: (outline, depth) => made(wasm.Manifold.extrude([anticlockwise(outline)], depth)),
-    revolve: (profile, radius) =>
-      made(wasm.Manifold.revolve([profile.map(([r, z]): [number, number] => [r, z])], sidesOf(radius))),
-    stand: ({ solid, id }, frame) => ({
-      solid: keep(solid.transform(matrixOf(frame) as unknown as Mat4)),
-      id,
+    revolve: (profile, radius) => {
+      const sides = sidesOf(radius)
+      // Its corners a little further out, so that it is as large as what is round.
+      const turn = (2 * Math.PI) / sides
+      const out = Math.sqrt(turn / Math.sin(turn))
+      return made(wasm.Manifold.revolve([profile.map(([r, z]): [number, number] => [r * out, z])], sides))
+    },
+    mesh: (mesh) => made(exactly(wasm, mesh, keep)),
+    triangulate: (outline) => wasm.triangulate([mutable(outline)]),
+    sides: sidesOf,
+    all: (parts) => ({ solids: parts.flatMap((p) => p.solids), ids: parts.flatMap((p) => p.ids) }),
+    offset: (loops, by) => setOff(wasm, loops, by, sidesOf(Math.abs(by))),
+    under: (frame, beside) => outlineUnder(wasm, frame, look(beside), keep),
+    stand: ({ solids, ids }, frame) => ({
+      solids: solids.map((m) => keep(m.transform(matrixOf(frame) as unknown as Mat4))),
+      ids,
     }),
   }
 }
 
+/**
+ * A solid from corners in full precision: the library takes them in single precision, and is then told
+ * where they are.
+ *
+ */
+function exactly(wasm: ManifoldToplevel, { points, triangles }: Mesh, keep: Keep): Manifold {
+  const rough = new wasm.Mesh({
+    numProp: 3,
+    vertProperties: Float32Array.from(points.flat()),
+    triVerts: Uint32Array.from(triangles.flat()),
+  })
+  const exact = new Map(points.map((p) => [p.map(Math.fround).join(), p]))
+  const solid = keep(new wasm.Manifold(rough))
+  const told = keep(
+    solid.warp((v) => {
+      const at = exact.get(v.join())
+      if (at) [v[0], v[1], v[2]] = at
+    }),
+  )
+  return told.asOriginal()
+}
+
+const mutable = (outline: readonly Vec2[]) => outline.map(([u, v]): [number, number] => [u, v])
+
 function anticlockwise(outline: readonly Vec2[]): Array<[number, number]> {
-  const points = outline.map(([u, v]): [number, number] => [u, v])
+  const points = mutable(outline)
   const area = points.reduce((sum, [u, v], i) => {
     const [a, b] = points[(i + 1) % points.length]!
     return sum + u * b - a * v

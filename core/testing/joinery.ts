@@ -1,14 +1,13 @@
 /** What several tests of joints start from: sizes, a rail and a post, and volumes to compare. Millimetres. */
 import fc from 'fast-check'
 import type { Change } from '../document'
-import { sidesOf } from '../solid'
 import { block } from './bench'
 
 export const mm = (min: number, max: number) =>
   fc.integer({ min: min * 100, max: max * 100 }).map((n) => n / 100)
-/** Area of the many-sided figure that stands for a circle. */
-export const polygon = (radius: number, sides = sidesOf(radius)) =>
-  (sides / 2) * radius * radius * Math.sin((2 * Math.PI) / sides)
+/** Area of a circle, or of the figure of so many sides that stands for one in an outline. */
+export const polygon = (radius: number, sides = Infinity) =>
+  radius * radius * (sides === Infinity ? Math.PI : (sides / 2) * Math.sin((2 * Math.PI) / sides))
 
 /** A rail whose end meets the face of a post: a runs across, ending at b's left side. */
 export const rail = (w: number, t: number, host: { w: number; t: number }, flush: boolean): Change[] => [

@@ -21,6 +21,8 @@ export interface Feature<D = unknown> {
   readonly step: string | null
   /** The instance at the other side of the joint, and its name. */
   readonly partner: { readonly key: string; readonly name: string } | null
+  /** The instances it is done along with, standing together; none, when not said. */
+  readonly beside?: readonly string[]
   readonly data: D
 }
 

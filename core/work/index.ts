@@ -4,6 +4,7 @@ import { dot, type Vec3 } from '../pieces'
 import { bore } from './bore'
 import { channel } from './channel'
 import { crosscut } from './crosscut'
+import { ease } from './ease'
 import type { Feature, WorkKind } from './feature'
 import { keyway } from './keyway'
 import { lap } from './lap'
@@ -11,6 +12,7 @@ import { mortise } from './mortise'
 import { notch } from './notch'
 import type { OwnKind } from './own'
 import { recess } from './recess'
+import { rout } from './rout'
 import { saw } from './saw'
 import { sockets } from './sockets'
 import { tenon } from './tenon'
@@ -25,6 +27,8 @@ const KINDS = [
   bore,
   recess,
   saw,
+  rout,
+  ease,
   crosscut,
   keyway,
 ] as unknown as WorkKind[]
@@ -95,6 +99,8 @@ export type { Keyway } from './keyway'
 export type { Lap } from './lap'
 export type { Mortise } from './mortise'
 export type { Notch } from './notch'
+export type { Ease } from './ease'
+export type { Rout } from './rout'
 export type { Recess } from './recess/recess'
 export type { Sawn } from './saw/sawn'
 export type { Sockets } from './sockets'

@@ -1,21 +1,14 @@
 /** Closed outlines on a face as corners, anticlockwise, round their own middle. Millimetres. */
 import type { Mm } from '../measure'
+import { arcPoints } from '../pieces'
 import type { Vec2 } from './tool'
 
 /** Arcs are many-sided, no side further than this from the arc, and none turning as much as a crease does. */
-const CHORD: Mm = 0.05
-const LEAST_SIDES = 5
+const ROUND = { chord: 0.05, least: 5 }
 
 /** Places along an arc, from one angle to another, radians, both ends included. */
-export function arc([cu, cv]: Vec2, radius: Mm, from: number, to: number): Vec2[] {
-  const side = 2 * Math.acos(Math.max(0.5, 1 - CHORD / radius))
-  const quarters = Math.abs(to - from) / (Math.PI / 2)
-  const sides = Math.max(1, Math.ceil(quarters * Math.max(LEAST_SIDES, Math.PI / 2 / side) - 1e-9))
-  return Array.from({ length: sides + 1 }, (_, k): Vec2 => {
-    const angle = from + ((to - from) * k) / sides
-    return [cu + radius * Math.cos(angle), cv + radius * Math.sin(angle)]
-  })
-}
+export const arc = (centre: Vec2, radius: Mm, from: number, to: number): Vec2[] =>
+  arcPoints(centre, radius, [from, to], ROUND)
 
 /** A rectangle with round corners; with none it has four corners. */
 export function rectangle(long: Mm, wide: Mm, radius: Mm): Vec2[] {

@@ -1,9 +1,9 @@
 /** What a kind of work answers so that a maker can put it on a piece or a group. */
 import type * as z from 'zod'
-import type { FaceName, Place, Step } from '../document'
+import { faceOf, Id, sidesOf, type FaceName, type Place, type Step } from '../document'
 import type { Mm } from '../measure'
 import type { Axis, Box, Frame, Vec3 } from '../pieces'
-import type { Flat } from '../resolve'
+import type { Flat, ResolvedBit } from '../resolve'
 import {
   choicesOf,
   choicesSchema,
@@ -27,7 +27,11 @@ export interface Wood {
 /** A step with its numbers. */
 export interface Asked {
   readonly face: FaceName
+  /** The faces it is told to go along with; none for all. */
+  readonly sides: readonly FaceName[]
   readonly values: Readonly<Record<string, number>>
+  /** The bit it is done with; null where none is chosen, or the one that was is gone. */
+  readonly bit: ResolvedBit | null
   /** The value of a choice; the first when nothing is said. */
   chosen(name: string): string
   /** A length as the maker reads it. */
@@ -62,8 +66,14 @@ export interface OwnDefinition<D> {
   readonly faces: readonly FaceName[]
   readonly measures: Measures
   readonly choices?: Choices
-  /** The measures that say nothing with these choices. */
-  idle?(options: Readonly<Record<string, string>>): readonly string[]
+  /** It is done with a bit of the rack, which its choice `bit` names. */
+  readonly bit?: true
+  /** It goes along the edges of a face: along all, or those with the faces that its place names. */
+  readonly runs?: true
+  /** Whether it needs no place with these choices, being all over the piece. */
+  placeless?(options: Readonly<Record<string, string>>): boolean
+  /** The measures that say nothing with these choices, and this bit where it is known. */
+  idle?(options: Readonly<Record<string, string>>, bit?: ResolvedBit | null): readonly string[]
   /** The choices that say nothing beside others. */
   idleChoices?(options: Readonly<Record<string, string>>): readonly string[]
   /** What it starts as, in a project of this unit. */
@@ -88,7 +98,7 @@ export interface OwnKind<D = unknown> extends OwnDefinition<D> {
   readonly schema: z.ZodType
   readonly choicesSchema: z.ZodType
   /** The measures that say something with these choices. */
-  fieldsFor(options: Readonly<Record<string, string>>): readonly Field[]
+  fieldsFor(options: Readonly<Record<string, string>>, bit?: ResolvedBit | null): readonly Field[]
   /** The choices that say something beside the others. */
   choicesFor(options: Readonly<Record<string, string>>): readonly Choice[]
   readonly options: readonly Choice[]
@@ -108,9 +118,11 @@ export function ownKind<D>(kind: string, own: OwnDefinition<D>): OwnKind<D> {
     ...own,
     kind,
     schema: fieldsSchema(own.measures),
-    choicesSchema: choicesSchema(own.choices ?? {}),
-    fieldsFor: (options) => {
-      const idle = own.idle?.(options) ?? []
+    choicesSchema: own.bit
+      ? choicesSchema(own.choices ?? {}).extend({ bit: Id.optional() })
+      : choicesSchema(own.choices ?? {}),
+    fieldsFor: (options, bit) => {
+      const idle = own.idle?.(options, bit) ?? []
       return fields.filter((f) => !idle.includes(f.name))
     },
     choicesFor: (options) => {
@@ -118,9 +130,12 @@ export function ownKind<D>(kind: string, own: OwnDefinition<D>): OwnKind<D> {
       return choices.filter((c) => !idle.includes(c.name))
     },
     options: choices,
-    refuses: (at) =>
-      at.kind === 'face' && own.faces.includes(at.face)
+    refuses: (at) => {
+      const face = at.kind === 'face' || (own.runs && at.kind === 'run') ? faceOf(at) : null
+      const sides = sidesOf(at)
+      return face && own.faces.includes(face) && (at.kind !== 'run' || sides.length === at.with.length)
         ? null
-        : `a ${own.title.toLowerCase()} is put on ${own.faces.join(', ')}`,
+        : `a ${own.title.toLowerCase()} is put on ${own.faces.join(', ')}`
+    },
   }
 }

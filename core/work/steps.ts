@@ -1,5 +1,5 @@
 /** The maker's own work on every piece of wood it comes to, and what is wrong with it. */
-import { groupsAbove, groupsWithin, standsIn, type Step } from '../document'
+import { faceOf, groupsAbove, groupsWithin, sidesOf, standsIn, type Step } from '../document'
 import {
   originalOf,
   sayLength,
@@ -33,16 +33,23 @@ export const workNumbers: WorkNumbers = {
     const own = ownWork(step.kind)
     if (!own) return null
     const wood: Wood = { name: '', frame: STILL, size, shoulder: { min: [0, 0, 0], max: size } }
-    const data = own.resolve(asked(step, values, String), wood)
+    const data = own.resolve(asked(step, values, null, String), wood)
     return data instanceof Unfit ? null : (own.flats(data).find((f) => f.role === role) ?? null)
   },
 }
 
-function asked(step: Step, values: Readonly<Record<string, number>>, say: Asked['say']): Asked {
+function asked(
+  step: Step,
+  values: Readonly<Record<string, number>>,
+  bit: Asked['bit'],
+  say: Asked['say'],
+): Asked {
   const own = ownWork(step.kind)!
   return {
-    face: step.at.kind === 'face' ? step.at.face : own.faces[0]!,
+    face: faceOf(step.at) ?? own.faces[0]!,
+    sides: sidesOf(step.at),
     values,
+    bit,
     say,
     chosen: (name) => {
       const choice = own.options.find((o) => o.name === name)
@@ -98,6 +105,7 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
     })
   const say: Asked['say'] = (mm) => sayLength(resolved, mm)
   const { style } = resolved.project.settings
+  const bitOf = (step: Step) => resolved.bits.get(step.options.bit ?? '') ?? null
 
   for (const piece of resolved.pieces) {
     const original = originalOf(piece.piece, resolved.project)
@@ -107,9 +115,10 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
       const { step, values } = found
       const own = ownWork(step.kind)!
       for (const i of piece.instances) {
-        const made = once(i, step.id, [found, style], () => {
+        const bit = bitOf(step)
+        const made = once(i, step.id, [found, style, bit], () => {
           const wood = twin ? imageOf(i) : i
-          const whole = own.resolve(asked(step, values!, say), wood)
+          const whole = own.resolve(asked(step, values!, bit, say), wood)
           if (whole instanceof Unfit) return whole
           const here = twin ? own.carry(whole, wood.frame, i) : whole
           return here === null
@@ -128,7 +137,8 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
       const { step, values } = found
       const own = ownWork(step.kind)!
       for (const { wood, members } of blocks) {
-        const whole = own.resolve(asked(step, values!, say), wood)
+        const bit = bitOf(step)
+        const whole = own.resolve(asked(step, values!, bit, say), wood)
         if (whole instanceof Unfit) {
           wrong(step, group.id, whole)
           continue
@@ -137,11 +147,18 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
           const inputs = [
             found,
             style,
+            bit,
             ...[wood.frame.origin, wood.frame.x, wood.frame.y, wood.frame.z, wood.size].flat(),
+            members.map((m) => m.key).join(),
           ]
           const made = once(i, step.id, inputs, () => {
             const here = own.carry(whole, wood.frame, i)
-            return here === null ? null : featureOf(i, step, here)
+            if (here === null) return null
+            const feature = featureOf(i, step, here)
+            // What goes along edges goes along those of all of them together.
+            return own.runs
+              ? { ...feature, beside: members.flatMap((m) => (m === i ? [] : [m.key])) }
+              : feature
           })
           if (made) put(made)
         }

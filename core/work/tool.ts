@@ -1,14 +1,16 @@
 /** Every kind of tool. What is taken from a piece is told by plain solids in its own frame, millimetres. */
 import type { Mm } from '../measure'
-import { vec3, type Box, type Frame, type Vec3 } from '../pieces'
+import { STILL, vec3, type Box, type Frame, type Vec3 } from '../pieces'
 import { box, type Block } from './tools/box'
 import { drill, type Drill } from './tools/drill'
 import { BEYOND, laid, type Lay } from './tools/frames'
 import type { Cylinder, Making, ToolKind } from './tools/kind'
 import { plane, type Plane } from './tools/plane'
 import { prism, type Prism } from './tools/prism'
+import type { Beside, Run } from './tools/looking'
+import { run } from './tools/run'
 
-export type Tool = Block | Prism | Drill | Plane
+export type Tool = Block | Prism | Drill | Plane | Run
 
 /** A new kind is a file, its type above and a line here. */
 const KINDS: { readonly [K in Tool['kind']]: ToolKind<Extract<Tool, { kind: K }>> } = {
@@ -16,6 +18,7 @@ const KINDS: { readonly [K in Tool['kind']]: ToolKind<Extract<Tool, { kind: K }>
   prism,
   drill,
   plane,
+  run,
 }
 
 const kindOf = (tool: Tool): ToolKind<Tool> => KINDS[tool.kind]
@@ -29,10 +32,13 @@ export const toolInto = (to: Frame, from: Frame, tool: Tool): Tool =>
  * told.
  */
 export const toolSignature = (tool: Tool, size: Vec3, lay: Lay): string =>
-  kindOf(tool).signature(tool, size, laid(size, lay))
+  kindOf(tool).signature(tool, size, laid(size, lay), (other, frame) =>
+    toolSignature(toolInto(STILL, frame, other as Tool), size, lay),
+  )
 
 /** A text that is equal for tools that make the same solid; lengths as `snap` has them. */
-export const toolKey = (tool: Tool, snap: (n: number) => number): string => kindOf(tool).key(tool, snap)
+export const toolKey = (tool: Tool, snap: (n: number) => number): string =>
+  kindOf(tool).key(tool, snap, (other) => toolKey(other as Tool, snap))
 
 /** Which of a tool's surfaces a place with this normal is on: flat ones from 0, round ones from −1 down. */
 export const toolSurface = (tool: Tool, at: Vec3, normal: Vec3): number =>
@@ -40,6 +46,16 @@ export const toolSurface = (tool: Tool, at: Vec3, normal: Vec3): number =>
 
 /** The cylinder that a tool's surface −1 is a part of; null where there is none. */
 export const toolCylinder = (tool: Tool): Cylinder | null => kindOf(tool).cylinder?.(tool) ?? null
+
+/** A tool with other wood standing beside; for tools that look at that. */
+export const toolBeside = (tool: Tool, all: readonly Beside[]): Tool =>
+  (kindOf(tool).beside?.(tool, all) as Tool | undefined) ?? tool
+
+/** A tool without what only its solid is made from. */
+export const bareTool = (tool: Tool): Tool => (kindOf(tool).bare?.(tool) as Tool | undefined) ?? tool
+
+/** Whether a tool is a round hole, whose rim is left alone unless it is asked for. */
+export const isHole = (tool: Tool): boolean => kindOf(tool).hole ?? false
 
 /** The solid that a tool takes away from a piece of this size. */
 export const toolSolid = <S>(tool: Tool, size: Vec3, make: Making<S>): S =>
@@ -71,3 +87,5 @@ export {
   type Vec2,
 } from './tools/frames'
 export type { Making } from './tools/kind'
+export type { Beside, Looks, Mesh, Rim, RimSide, Run } from './tools/looking'
+export { cutProfile as cutAt } from './tools/run'

@@ -2,7 +2,8 @@
 import type { ComponentType } from 'react'
 import type { Instance } from '../../../core/resolve'
 import { BoreSection } from './bore'
+import { RoutSection } from './rout'
 
 type Picture = ComponentType<{ readonly data: never; readonly on: Instance }>
 
-export const PICTURES: Readonly<Record<string, Picture>> = { bore: BoreSection }
+export const PICTURES: Readonly<Record<string, Picture>> = { bore: BoreSection, rout: RoutSection }

@@ -8,6 +8,7 @@ import {
   minus,
   norm,
   plus,
+  sayFace,
   sideAt,
   sideOf as sideAlong,
   toOwn,
@@ -21,9 +22,10 @@ import {
 } from '../../../core/pieces'
 import { pieceOf, type Instance } from '../../../core/resolve'
 import type { Shown } from '../../../core/shown'
-import { roleAt } from '../../../core/work'
+import { ownWork, roleAt } from '../../../core/work'
 import type { Picking } from '../../store/open'
 import { faceUnder, stepAt, type Hold } from '../placing/onface'
+import { edgeBetween, runStep, sideNear } from '../placing/runs'
 import { workIn } from './cuts'
 import { flatOn, sideOf, surfaceAt, type Hit } from './pick'
 
@@ -81,6 +83,17 @@ function placeAt(
   const at = toOwn(instance.frame, hit.point)
   const face = faceUnder(at, normal, instance.size)
   if (!face || shown.byId.get(instance.piece)?.piece.kind !== 'made') return null
+  if (ownWork(work)?.runs) {
+    const side = sideNear(face, at, instance.size, hold.reach)
+    const step = runStep(work, face, side, shown.project)
+    const on = FACE_AT[face].axis === 2 ? `the ${sayFace(face)}` : sayFace(face)
+    const { from, to } = edgeBetween(instance, face, side ?? face)
+    return {
+      shows: side ? { from: plus(from, shift), to: plus(to, shift) } : hit,
+      says: side ? `along ${sayFace(side)} of ${on}` : `all round ${on}`,
+      take: () => take(instance.key, step),
+    }
+  }
   const found = stepAt(work, { instance, face, at }, shown, hold)
   const corner = (sign: 1 | -1) => {
     const own = vec3((i) => found.at[i] + (i === FACE_AT[face].axis ? 0 : (sign * hold.reach) / 2))

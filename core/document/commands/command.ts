@@ -95,6 +95,7 @@ export const nameOf = (project: Project, id: string): string =>
   project.groups.find((g) => g.id === id)?.name ??
   project.stock.find((s) => s.id === id)?.name ??
   project.boards.find((b) => b.id === id)?.name ??
+  project.bits.find((b) => b.id === id)?.name ??
   stepsIn(project)
     .filter(({ step }) => step.id === id)
     .map(({ step, entry }) => sayStep(step, entry))[0] ??

@@ -7,6 +7,7 @@ import type { Project } from '../schema'
 import { Refusal, type Command } from './command'
 import * as groups from './groups'
 import * as hardware from './hardware'
+import * as bits from './bits'
 import * as aside from './aside'
 import * as joints from './joints'
 import * as pieces from './pieces'
@@ -22,6 +23,7 @@ enablePatches()
 const COMMANDS = {
   ...project,
   ...rack,
+  ...bits,
   ...pieces,
   ...groups,
   ...joints,

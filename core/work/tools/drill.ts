@@ -47,4 +47,5 @@ export const drill = {
   },
   cylinder: ({ at, along, radius }) => ({ at, along, radius }),
   solid: (t, _, make) => make.stand(make.revolve(profileOf(t), t.radius), frameAlong(t.at, t.along)),
+  hole: true,
 } satisfies ToolKind<Drill>

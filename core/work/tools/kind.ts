@@ -2,6 +2,7 @@
 import type { Mm } from '../../measure'
 import type { Frame, Vec3 } from '../../pieces'
 import type { Laid, Vec2 } from './frames'
+import type { Beside, Mesh, Rim } from './looking'
 
 /** Makes solids, whichever library does; `S` is one of its own. */
 export interface Making<S> {
@@ -9,8 +10,28 @@ export interface Making<S> {
   cube(size: Vec3): S
   /** An outline in x and y, either way round, swept along z. */
   extrude(outline: readonly Vec2[], depth: Mm): S
-  /** A profile in x (the radius) and z turned about z; as round as its largest radius asks. */
+  /**
+   * A profile in x (the radius) and z turned about z; as round as its largest radius asks, and as large as
+   * what is round.
+   *
+   */
   revolve(profile: readonly Vec2[], radius: Mm): S
+  /** A closed surface. */
+  mesh(mesh: Mesh): S
+  /** Triangles that fill an outline, by its corners. */
+  triangulate(outline: readonly Vec2[]): ReadonlyArray<readonly [number, number, number]>
+  /** How many sides stand for a circle of this radius. */
+  sides(radius: Mm): number
+  /** All of them together, which may be none. */
+  all(solids: readonly S[]): S
+  /** Loops of a plane set off outwards with round joins; by less than nothing, inwards. */
+  offset(loops: readonly (readonly Vec2[])[], by: Mm): Vec2[][]
+  /**
+   * The outline of what is there just under the face of a frame whose z points out of the wood, in its x
+   * and y; of the piece as it is when this work begins, along with what stands beside it.
+   *
+   */
+  under(frame: Frame, beside: readonly Beside[]): Rim[]
   /** The solid standing in a frame. */
   stand(solid: S, frame: Frame): S
 }
@@ -25,15 +46,28 @@ export interface Cylinder {
 export interface ToolKind<T> {
   /** The same tool as another frame has it; it may be told otherwise there. */
   into(tool: T, to: Frame, from: Frame): unknown
-  /** Equal for tools that take the same from a board of this size, when it comes to lie as told. */
-  signature(tool: T, size: Vec3, lie: Laid): string
-  /** Equal for tools that make the same solid; lengths as `snap` has them. */
-  key(tool: T, snap: (n: number) => number): string
+  /**
+   * Equal for tools that take the same from a board of this size, when it comes to lie as told. `other`
+   * says the same of a tool in a frame that is given in this one.
+   *
+   */
+  signature(tool: T, size: Vec3, lie: Laid, other: (tool: object, frame: Frame) => string): string
+  /**
+   * Equal for tools that make the same solid; lengths as `snap` has them. `other` says the same of any
+   * tool.
+   */
+  key(tool: T, snap: (n: number) => number, other: (tool: object) => string): string
   /**
    * Which of the surfaces that it leaves a place with this outward normal is on: flat ones from 0, round ones
    * from −1 down. A surface is one however many flats stand for it.
    */
   surface(tool: T, at: Vec3, normal: Vec3): number
+  /** The same, with other wood standing beside; for what looks at that. */
+  beside?(tool: T, all: readonly Beside[]): unknown
+  /** The same without what only its solid is made from. */
+  bare?(tool: T): unknown
+  /** It is a round hole: its rim is left alone unless it is asked for. */
+  readonly hole?: true
   /** What its surface −1 is a part of, where that is a cylinder. */
   cylinder?(tool: T): Cylinder
   /** What it takes from wood of this size. */

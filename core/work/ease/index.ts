@@ -1,0 +1,24 @@
+/** Edges rounded or clipped, all of a kind at once. */
+import { defineWork, type Sentence } from '../feature'
+import type { Ease } from './ease'
+import { own } from './own'
+
+export type { Ease } from './ease'
+
+const what = ({ form, size }: Ease): Sentence =>
+  form === 'round' ? ['round edges, r ', { mm: size }] : ['clip edges, ', { mm: size }, ' × ', { mm: size }]
+
+export const ease = defineWork<Ease>({
+  kind: 'ease',
+  name: (e) => (e.form === 'round' ? 'rounded edges' : 'clipped edges'),
+  shownOn: (e) => e.face,
+  cut: (e) => [...e.runs],
+  describe: (e) => {
+    const [first, ...rest] = what(e) as [string, ...Sentence]
+    return [first[0]!.toUpperCase() + first.slice(1), ...rest, `, ${e.says}`]
+  },
+  callout: (e) => [...what(e), `, ${e.says}`],
+  dimensions: () => [],
+  looks: true,
+  own,
+})

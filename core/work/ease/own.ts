@@ -1,0 +1,95 @@
+/** Edges that a maker rounds or clips: which ones, and how much. */
+import { BIT_SHAPES } from '../../rack'
+import type { FaceName } from '../../document'
+import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { SIX, waysOf } from '../onface'
+import { faceUnder, imageOfRun, runInto, runOn, sayRun, type Going } from '../runs'
+import type { Vec2 } from '../tool'
+import type { Ease } from './ease'
+
+const profileOf = (form: Ease['form'], size: number, off: number): Vec2[] => {
+  const shape = BIT_SHAPES[form === 'round' ? 'round-over' : 'chamfer']!
+  const profile = shape.profile(form === 'round' ? { radius: size } : { height: size, angle: 45 })
+  return (profile as Vec2[]).map(([d, z]) => [off + d, z])
+}
+
+function resolve({ face, sides, values, chosen, say }: Asked, wood: Wood): Ease | Unfit {
+  const { name, size: wide } = wood
+  const [size, bearing] = [values.size ?? 0, values.bearing ?? 0]
+  const form = chosen('form') as Ease['form']
+  if (size <= 0) return new Unfit(`The edges of ${name} are to be eased by more than nothing`)
+  if (bearing < 0) return new Unfit('A bearing is no smaller than nothing')
+  const least = Math.min(...wide)
+  if (size > least)
+    return new Unfit(
+      `${say(size)} is more than ${name} is thick, which is ${say(least)}: no edge would be left`,
+    )
+  const which = chosen('edges')
+  const off = bearing / 2
+  const go = (on: FaceName, along: readonly FaceName[], loops: Going['loops']): Going => ({
+    face: on,
+    sides: along,
+    loops,
+    holes: chosen('bores') === 'too',
+    off,
+    depth: size,
+    short: [0, 0],
+    profile: profileOf(form, size, off),
+  })
+  const on = which === 'every' ? 'face' : face
+  const loops = which === 'outside' || which === 'inside' ? which : 'all'
+  const goings: Going[] =
+    which === 'every'
+      ? [
+          go('face', [], 'all'),
+          go('back', [], 'all'),
+          ...(['end1', 'end2'] as const).map((end) => go(end, ['edge1', 'edge2'], 'outside')),
+        ]
+      : [go(face, sides, sides.length > 0 ? 'outside' : loops)]
+  const seen = which === 'every' ? goings.filter((g) => !hides(wood, g.face)) : goings
+  const runs = seen.map((g) => runOn(g, wood))
+  return { form, size, face: on, says: which === 'every' ? EVERY : sayRun(runs[0]!), runs }
+}
+
+const EVERY = 'all edges'
+
+/** Whether a face goes into a joint, so that its edges are not seen. */
+const hides = ({ shoulder, size }: Wood, face: FaceName): boolean => {
+  const { into } = waysOf(face)
+  const far = face.endsWith('2') || face === 'face'
+  return far ? size[into] - shoulder.max[into] > 1e-6 : shoulder.min[into] > 1e-6
+}
+
+export const own: OwnDefinition<Ease> = {
+  title: 'Ease',
+  faces: SIX,
+  runs: true,
+  measures: {
+    size: { label: 'Radius, or leg' },
+    bearing: { label: 'Bearing ⌀', otherwise: 'by hand', text: '0' },
+  },
+  choices: {
+    form: { label: 'Edges', values: { round: 'rounded', clip: 'clipped at 45°' } },
+    edges: {
+      label: 'Which',
+      values: {
+        every: 'all, front and back',
+        around: 'of one face, all round',
+        outside: 'of one face, outside',
+        inside: 'of one face, round openings',
+      },
+    },
+    bores: { label: 'Round holes', values: { left: 'left sharp', too: 'eased too' } },
+  },
+  idleChoices: ({ edges }) => (edges === 'outside' ? ['bores'] : []),
+  placeless: ({ edges }) => (edges ?? 'every') === 'every',
+  starts: (_, unit) => ({ fields: { size: unit === 'in' ? '1/8' : '3' }, options: {} }),
+  roles: [],
+  resolve,
+  carry: (e, from, to) => {
+    const runs = e.runs.map((r) => runInto(to.frame, from, r))
+    return { ...e, runs, face: faceUnder(runs[0]!), says: e.says === EVERY ? EVERY : sayRun(runs[0]!) }
+  },
+  flats: () => [],
+  mirrored: imageOfRun,
+}

@@ -1,0 +1,40 @@
+import { FACE_AT } from '../../pieces'
+import { capital, defineWork, type Dimension, type Sentence } from '../feature'
+import { own } from './own'
+import type { Rout } from './rout'
+
+export type { Rout } from './rout'
+
+const what = (r: Rout): Sentence => [`${r.makes} `, { mm: r.inward }, ' × ', { mm: r.depth }, ' deep']
+
+const stops = ({ run }: Rout): Sentence =>
+  run.short.flatMap((by, n): Sentence =>
+    by > 1e-6 ? [', stopping ', { mm: by }, n === 0 ? ' before its near end' : ' before its far end'] : [],
+  )
+
+export const rout = defineWork<Rout>({
+  kind: 'rout',
+  name: (r) => r.makes,
+  shownOn: (r) => r.face,
+  cut: (r) => [r.run],
+  describe: (r) => {
+    const [first, ...rest] = what(r) as [string, ...Sentence]
+    return [
+      capital(first),
+      ...rest,
+      `, ${r.says}`,
+      ...stops(r),
+      `, with the bit ${r.bit}`,
+      r.passes > 1 ? `, in ${r.passes} passes` : '',
+    ]
+  },
+  callout: (r) => ['rout ', ...what(r), `, ${r.says}`, ...stops(r), `, bit ${r.bit}`],
+  dimensions: (r): Dimension[] => {
+    const { axis, far } = FACE_AT[r.face]
+    const surface = r.run.frame.origin[axis]
+    const floor = surface + (far ? -r.depth : r.depth)
+    return [{ axis, from: Math.min(surface, floor), to: Math.max(surface, floor), what: 'depth' }]
+  },
+  looks: true,
+  own,
+})

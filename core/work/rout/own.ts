@@ -1,0 +1,77 @@
+/** A profile that a maker routs along the edges of a face, with a bit of the rack. */
+import { BIT_SHAPES } from '../../rack'
+import { SIX } from '../onface'
+import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { faceUnder, imageOfRun, passesTo, runInto, runOn, sayRun } from '../runs'
+import { cutAt } from '../tool'
+import type { Rout } from './rout'
+
+function resolve({ face, sides, values, chosen, say, bit }: Asked, wood: Wood): Rout | Unfit {
+  const { name } = wood
+  if (!bit) return new Unfit(`Choose a bit for what is routed on ${name}`)
+  const { cutter } = bit
+  if (!cutter) return new Unfit(`The bit ${bit.bit.name} cuts nothing: ${bit.why}`)
+  const depth = values.depth ?? cutter.length
+  if (depth <= 0) return new Unfit(`The bit goes no deeper than the face of ${name}; set it lower`)
+  const off = cutter.bearing ?? cutter.radius - (values.inward ?? cutter.radius)
+  const run = runOn(
+    {
+      face,
+      sides,
+      loops: sides.length > 0 ? 'outside' : (chosen('loops') as 'all'),
+      holes: chosen('bores') === 'too',
+      off,
+      profile: cutter.profile,
+      depth,
+      short: [Math.max(0, values.start ?? 0), Math.max(0, values.stop ?? 0)],
+    },
+    wood,
+  )
+  const widest = Math.max(...cutAt(run).map(([r]) => r))
+  if (widest - off <= 1e-9)
+    return new Unfit(`Set ${say(depth)} deep, the bit ${bit.bit.name} takes nothing off ${name}`, 'look')
+  return {
+    makes: BIT_SHAPES[bit.bit.shape]!.makes,
+    bit: bit.bit.name,
+    face,
+    says: sayRun(run),
+    depth,
+    inward: widest - off,
+    passes: passesTo(depth, cutter.bite),
+    speed: cutter.speed,
+    length: cutter.length,
+    corner: off,
+    run,
+  }
+}
+
+export const own: OwnDefinition<Rout> = {
+  title: 'Rout',
+  faces: SIX,
+  runs: true,
+  bit: true,
+  measures: {
+    depth: { label: 'Lowest edge, below the face', otherwise: 'all of its edge' },
+    inward: { label: 'Cuts in from the edge', otherwise: 'half its diameter' },
+    start: { label: 'Stops short, near end', otherwise: '0', text: '0' },
+    stop: { label: 'Stops short, far end', otherwise: '0', text: '0' },
+  },
+  choices: {
+    loops: {
+      label: 'Goes',
+      values: { all: 'all round', outside: 'round the outside', inside: 'round the openings' },
+    },
+    bores: { label: 'Round holes', values: { left: 'left out', too: 'routed too' } },
+  },
+  idle: (_, bit) => (bit?.cutter && bit.cutter.bearing !== null ? ['inward'] : []),
+  idleChoices: ({ loops }) => (loops === 'outside' ? ['bores'] : []),
+  starts: () => ({ fields: {}, options: {} }),
+  roles: [],
+  resolve,
+  carry: (r, from, to) => {
+    const run = runInto(to.frame, from, r.run)
+    return { ...r, run, face: faceUnder(run), says: sayRun(run) }
+  },
+  flats: () => [],
+  mirrored: imageOfRun,
+}

@@ -1,0 +1,192 @@
+/** The solid that a section leaves behind it on its way: straight on, and turning about its inner side. */
+import type { Mm } from '../../measure'
+import type { Vec3 } from '../../pieces'
+import type { Vec2 } from './frames'
+import type { Mesh, Stretch, Way } from './looking'
+
+/** One place of the section: where its axis stands, and which way its outer side looks. */
+interface Ring {
+  readonly at: Vec2
+  /** Equal for those about one place, so that what lies on the axis is one corner. */
+  readonly place: number
+  readonly way: Vec2
+}
+
+interface Section {
+  /** Across, from the axis outwards, and up; anticlockwise. */
+  readonly half: readonly Vec2[]
+  /** Steps for a full turn. */
+  readonly steps: number
+  /** On the left of the way, 1, or on its right, −1. */
+  readonly side: 1 | -1
+  triangulate(outline: readonly Vec2[]): ReadonlyArray<readonly [number, number, number]>
+}
+
+/** How much further than their ends straight parts reach, where another lies over their end. */
+const OVER: Mm = 0.01
+
+/** More than so much a part does not turn: beyond half a turn it could come to lie over itself. */
+const MOST = Math.PI - 1e-3
+
+/** Stretches that one solid is made along, and whether it goes round there where it starts and ends. */
+interface Part {
+  readonly stretches: Stretch[]
+  readonly rounds: [boolean, boolean]
+}
+
+/**
+ * All solids of a way: one for each run of stretches between corners where the section turns inwards, or for
+ * less of it.
+ */
+export function sweepsAlong({ stretches, closed, stops }: Way, section: Section): Mesh[] {
+  const { side } = section
+  const n = stretches.length
+  /** How far the section turns outwards from the one before; null where it does not go on from there. */
+  const turn = (k: number): number | null => {
+    if ((k === 0 && !closed) || n === 1) return null
+    const [one, next] = [stretches.at(k - 1)!, stretches[k]!]
+    if (Math.hypot(one.to[0] - next.from[0], one.to[1] - next.from[1]) > 1e-6) return null
+    const by = side * turnOf(one, next)
+    return by <= 0 ? -by : null
+  }
+  const start = stretches.findIndex((_, k) => turn(k) === null)
+  // Round an opening without a corner that stands into it, it is a ring.
+  if (start < 0)
+    return [
+      meshOf(ringsOf({ stretches: [...stretches], rounds: [false, false] }, true, section), true, section),
+    ]
+  const parts: Part[] = []
+  let sum = 0
+  for (let i = 0; i < n; i++) {
+    const k = (start + i) % n
+    const by = turn(k)
+    const last = parts.at(-1)
+    if (by === null || !last) {
+      const rounds = !closed && k === 0 && stops[0]
+      parts.push({ stretches: [stretches[k]!], rounds: [rounds, false] })
+      sum = rounds ? Math.PI : 0
+    } else {
+      if (sum + by > MOST) sum = halve(parts)
+      parts.at(-1)!.stretches.push(stretches[k]!)
+      sum += by
+    }
+  }
+  if (!closed && stops[1]) {
+    if (sum > 0) halve(parts)
+    parts.at(-1)!.rounds[1] = true
+  }
+  return parts.map((part) => meshOf(ringsOf(part, false, section), false, section))
+}
+
+/** Ends the last part in the middle of its last stretch, and starts another there, which has not turned. */
+function halve(parts: Part[]): 0 {
+  const { stretches } = parts.at(-1)!
+  const { from, to } = stretches.pop()!
+  const middle: Vec2 = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]
+  stretches.push({ from, to: middle })
+  parts.push({ stretches: [{ from: middle, to }], rounds: [false, false] })
+  return 0
+}
+
+const wayOf = ({ from, to }: Stretch): Vec2 => {
+  const long = Math.hypot(to[0] - from[0], to[1] - from[1])
+  return [(to[0] - from[0]) / long, (to[1] - from[1]) / long]
+}
+/** To the left is more than nothing. */
+function turnOf(one: Stretch, next: Stretch): number {
+  const [u, v] = [wayOf(one), wayOf(next)]
+  return Math.atan2(u[0] * v[1] - u[1] * v[0], u[0] * v[0] + u[1] * v[1])
+}
+
+function ringsOf(
+  { stretches: part, rounds: [first, last] }: Part,
+  closed: boolean,
+  section: Section,
+): Ring[] {
+  const { side, steps } = section
+  const rings: Ring[] = []
+  let place = 0
+  const outOf = (s: Stretch): number => {
+    const [x, y] = wayOf(s)
+    return Math.atan2(side * x, -side * y)
+  }
+  const put = (at: Vec2, angle: number) => rings.push({ at, place, way: [Math.cos(angle), Math.sin(angle)] })
+  /** Turns about a place, the ends left out. */
+  const turn = (at: Vec2, from: number, by: number) => {
+    const parts = Math.max(1, Math.ceil((steps * Math.abs(by)) / (2 * Math.PI)))
+    for (let k = 1; k < parts; k++) put(at, from + (by * k) / parts)
+  }
+  part.forEach((s, k) => {
+    const angle = outOf(s)
+    const [x, y] = wayOf(s)
+    // Turning away, the place of the corner goes on; elsewhere it starts anew.
+    if (k === 0) {
+      const lead = closed || first ? 0 : OVER
+      const from: Vec2 = [s.from[0] - x * lead, s.from[1] - y * lead]
+      if (first) {
+        put(from, angle + side * Math.PI)
+        turn(from, angle + side * Math.PI, -side * Math.PI)
+      }
+      put(from, angle)
+    } else {
+      const by = turnOf(part[k - 1]!, s)
+      turn(s.from, angle - by, by)
+      if (Math.abs(by) > 1e-9) put(s.from, angle)
+    }
+    place++
+    const over = closed || k < part.length - 1 || last ? 0 : OVER
+    const to: Vec2 = [s.to[0] + x * over, s.to[1] + y * over]
+    put(to, angle)
+    if (k === part.length - 1 && last) {
+      turn(to, angle, -side * Math.PI)
+      put(to, angle - side * Math.PI)
+    }
+  })
+  if (closed) {
+    const [one, next] = [part.at(-1)!, part[0]!]
+    const by = turnOf(one, next)
+    turn(next.from, outOf(next) - by, by)
+    // The last place is that of the first ring.
+    const whole = rings.filter((r) => r.place === place).map((r) => ({ ...r, place: 0 }))
+    return [...rings.filter((r) => r.place !== place), ...whole]
+  }
+  return rings
+}
+
+function meshOf(rings: readonly Ring[], closed: boolean, { half, side, triangulate }: Section): Mesh {
+  const points: Vec3[] = []
+  const axial = new Map<string, number>()
+  const corner = rings.map((ring) =>
+    half.map(([u, z], j) => {
+      const onAxis = Math.abs(u) < 1e-9
+      const key = `${ring.place}/${j}`
+      const known = onAxis ? axial.get(key) : undefined
+      if (known !== undefined) return known
+      points.push([ring.at[0] + u * ring.way[0], ring.at[1] + u * ring.way[1], z])
+      if (onAxis) axial.set(key, points.length - 1)
+      return points.length - 1
+    }),
+  )
+  const triangles: Array<readonly [number, number, number]> = []
+  const put = (a: number, b: number, c: number) => {
+    if (a !== b && b !== c && c !== a) triangles.push(side > 0 ? [a, b, c] : [a, c, b])
+  }
+  const p = half.length
+  const spans = closed ? rings.length : rings.length - 1
+  for (let i = 0; i < spans; i++) {
+    const [near, far] = [corner[i]!, corner[(i + 1) % rings.length]!]
+    for (let j = 0; j < p; j++) {
+      const k = (j + 1) % p
+      put(near[j]!, near[k]!, far[k]!)
+      put(near[j]!, far[k]!, far[j]!)
+    }
+  }
+  if (!closed) {
+    const [near, far] = [corner[0]!, corner.at(-1)!]
+    for (const [a, b, c] of triangulate(half)) {
+      put(near[a]!, near[c]!, near[b]!)
+      put(far[a]!, far[b]!, far[c]!)
+    }
+  }
+  return { points, triangles }
+}
