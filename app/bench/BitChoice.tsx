@@ -67,6 +67,7 @@ function Tile({ bit, on, says, onPick }: { bit: Bit; on: boolean; says: string; 
         'grid justify-items-center border p-1 ' +
         (on ? 'border-chalk bg-chalk-pale' : 'border-transparent hover:border-edge')
       }
+      aria-label={`${bit.name}, ${says}`}
       aria-pressed={on}
       onClick={onPick}
     >

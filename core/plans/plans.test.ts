@@ -300,6 +300,26 @@ describe.each(demos)('the drawings of %s', (file) => {
   })
 })
 
+test('where two pieces meet in a mitre, the line is seen from above, all of it', () => {
+  const model = modelOf(projectOf('glazed-lid.json'))
+  const solids = model.resolved.instances.map((i) => ({
+    shape: kernel.shape(model.recipe(i)),
+    frame: i.frame,
+  }))
+  const { visible } = drawView(solids, TOP, { hidden: false })
+  const slant = visible.filter(([a, b, c, d]) => Math.abs(Math.abs(c - a) - Math.abs(d - b)) < 0.1)
+  const along = slant.reduce((sum, [a, b, c, d]) => sum + Math.hypot(c - a, d - b), 0)
+  // Two mitres across boards 3 1/2 wide, in the pieces of line that coves and chamfers leave.
+  expect(along).toBeGreaterThan(2 * 3 * 25.4 * Math.SQRT2)
+})
+
+test('no letter of a sheet of any demo is missing in the shipped fonts', async () => {
+  for (const file of ['bee-hotel.json', 'glazed-lid.json']) {
+    const { missing } = await toPdf(sheetsOf(file, 'a4'), nodeFonts(), file)
+    expect([file, missing]).toEqual([file, []])
+  }
+})
+
 test('spread keeps places apart and in order, and moves none without need', () => {
   fc.assert(
     fc.property(fc.array(fc.double({ min: 0, max: 300, noNaN: true }), { maxLength: 30 }), (places) => {

@@ -145,12 +145,23 @@ function arcPath({ x, y, r, from, to }: ArcMark): string {
   return `M${at(from)}${arc((from + to) / 2)}${arc(to)}`
 }
 
+/** A text; the sign of a diameter as the shipped fonts have it. */
 export const write = (
   x: number,
   y: number,
   text: string,
   more: Partial<Omit<Text, 'kind' | 'x' | 'y' | 'text'>> = {},
-): Text => ({ kind: 'text', x, y, text, size: TEXT, anchor: 'start', turn: 0, face: 'measure', ...more })
+): Text => ({
+  kind: 'text',
+  x,
+  y,
+  text: text.replaceAll('⌀', 'Ø'),
+  size: TEXT,
+  anchor: 'start',
+  turn: 0,
+  face: 'measure',
+  ...more,
+})
 
 export interface Bounds {
   readonly x1: number

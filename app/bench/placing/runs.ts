@@ -29,15 +29,17 @@ import { ownWork } from '../../../core/work'
 
 /** So many times as near as other things draw the pointer, an edge is meant and not the face. */
 const NEARER = 2.5
+/** The middle of a narrow face is left for the face as a whole: so much of it is an edge’s at most. */
+const SHARE = 0.3
 
 /** The side of a face that a place on it is near enough to; null for the face as a whole. */
 export function sideNear(face: FaceName, at: Vec3, size: Vec3, reach: number): FaceName | null {
   const sides = AXES.filter((i) => i !== FACE_AT[face].axis).flatMap((i) => [
-    { side: faceAt(i, false), away: at[i] },
-    { side: faceAt(i, true), away: size[i] - at[i] },
+    { side: faceAt(i, false), away: at[i], wide: size[i] },
+    { side: faceAt(i, true), away: size[i] - at[i], wide: size[i] },
   ])
   const nearest = sides.reduce((a, b) => (b.away < a.away ? b : a))
-  return nearest.away < NEARER * reach ? nearest.side : null
+  return nearest.away < Math.min(NEARER * reach, SHARE * nearest.wide) ? nearest.side : null
 }
 
 /** The edge between two faces of a piece, in the room. */

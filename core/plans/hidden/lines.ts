@@ -30,8 +30,12 @@ export interface Wanted {
 
 /** So many edges are tested between one breath and the next. */
 const EDGES = 512
-/** A triangle thinner than this on the paper is seen edge on, and hides nothing, mm. */
-export const THIN = 1e-6
+/**
+ * A triangle thinner than this on the paper is seen edge on, and hides nothing, mm. Corners of solids are
+ * given in single precision, so that a cut square to the paper is not quite so.
+ *
+ */
+export const THIN = 5e-4
 /** Edges shorter than this on the paper are points, mm. */
 const POINT = 1e-4
 

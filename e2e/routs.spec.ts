@@ -1,0 +1,125 @@
+/** Edges routed and eased as a maker does: over a frame as one, along one edge, with bits of the rack. */
+import { expect, test } from '@playwright/test'
+import { Hands } from './hands'
+import { Maker, ready } from './maker'
+import { pickFrom } from './pick'
+
+test('J2 the routing: cove, rabbet and chamfer run over a frame, with bits from the catalogue', async ({
+  page,
+}) => {
+  test.setTimeout(100_000)
+  const [maker, hands] = [new Maker(page), new Hands(page)]
+  await maker.startProject('Larkmoor lid')
+  const form = ready(page)
+  const pieces = page.getByRole('region', { name: 'Pieces' })
+  const group = page.getByRole('region', { name: 'Work on the group' })
+  const canvas = page.locator('canvas')
+
+  await test.step('a frame, its panel taken out for glass', async () => {
+    await hands.key('w')
+    await hands.select(form.kind, 'Frame with a panel')
+    await hands.click(form.put)
+    await expect(pieces.getByRole('button', { name: /^[A-Z] Panel$/ })).toBeVisible()
+    await hands.click(pieces.getByRole('button', { name: /^[A-Z] Panel$/ }))
+    await hands.key('Delete')
+    const sure = page.getByRole('button', { name: /^Delete/ }).last()
+    if (await page.getByRole('dialog').isVisible()) await hands.click(sure)
+    await expect(pieces.getByRole('button', { name: /^[A-Z] Panel$/ })).toHaveCount(0)
+  })
+
+  await test.step('a cove round the outside, put on where the pointer shows it', async () => {
+    await hands.click(pieces.getByRole('button', { name: 'Framed panel', exact: true }))
+    await expect(group).toBeVisible()
+    await page.getByRole('button', { name: 'Front', exact: true }).click()
+    await page.waitForTimeout(500)
+    await hands.key('r')
+    await expect(page.getByText('Pick a place on a piece for “Rout”, or press Esc')).toBeVisible()
+    const box = (await canvas.boundingBox())!
+    const says = page.getByText(/^Rout: /)
+    let at = { x: 0, y: 0 }
+    for (let x = 0.2; x < 0.7 && at.x === 0; x += 0.004) {
+      const position = { x: box.width * x, y: box.height * 0.45 }
+      await canvas.hover({ position })
+      if (await says.filter({ hasText: 'all round' }).isVisible()) at = position
+    }
+    await hands.click(canvas, { position: at })
+    await expect(group.getByText('Choose a bit for what is routed on', { exact: false })).toBeVisible()
+    await hands.click(group.getByRole('group', { name: 'Bits' }).getByRole('button', { name: /^1\/4 cove/ }))
+    await hands.select(group.getByLabel('Goes', { exact: true }), 'round the outside')
+    await expect(group).toContainText(/Cove 1⁄4 × 1⁄4 deep, round the outside of/)
+    await expect(group.getByText(/turns a minute/)).toBeVisible()
+  })
+
+  await test.step('a rabbet on the back, round the opening; a chamfer before it', async () => {
+    const add = group.getByRole('form', { name: 'Add work' })
+    const put = async (on: string, bit: RegExp, depth: string) => {
+      await hands.select(add.getByLabel('Work', { exact: true }), 'Rout')
+      await hands.select(add.getByLabel('On', { exact: true }), on)
+      await hands.click(add.getByRole('button', { name: 'Add' }))
+      await hands.click(group.getByRole('group', { name: 'Bits' }).getByRole('button', { name: bit }))
+      await hands.select(group.getByLabel('Goes', { exact: true }), 'round the openings')
+      await hands.type(group.getByLabel('Lowest edge, below the face', { exact: true }), depth, 'Enter')
+    }
+    await put('its back', /^3\/8 rabbet/, '3/8')
+    await expect(group).toContainText(/Rabbet 3⁄8 × 3⁄8 deep, round the openings of/)
+    await put('its front', /^1\/2 chamfer/, '3/16')
+    await expect(group).toContainText(/Chamfer .* × .* deep, round the openings of/)
+    hands.done('J2 routing', 60)
+  })
+
+  await test.step('a reload loses nothing; the rack knows its bits and keeps those in use', async () => {
+    await maker.saved()
+    await page.reload()
+    await maker.screen('Rack')
+    const bits = page.getByRole('region', { name: 'Bits' })
+    await expect(bits.locator('[data-bit]')).toHaveCount(3)
+    await bits.getByRole('button', { name: /Take .* cove off the rack/ }).click()
+    await expect(page.getByText(/stays: .* is routed with it/)).toBeVisible()
+    const deepest = bits.locator('[data-bit]').first().getByLabel('Radius', { exact: true })
+    await deepest.fill('nonsense')
+    await deepest.press('Enter')
+    await expect(bits.getByText(/nonsense/).first()).toBeVisible()
+    await deepest.fill('3/8')
+    await deepest.press('Enter')
+    await maker.screen('Plans')
+    await expect(page.getByRole('button', { name: /A / }).first()).toBeVisible()
+    await maker.screen('Bench')
+    await pieces.getByRole('button', { name: 'Framed panel', exact: true }).click()
+    await expect(group).toContainText(/Cove 3⁄8 × 3⁄8 deep, round the outside of/)
+  })
+})
+
+test('edges are eased and one is routed by the keyboard alone, and undone', async ({ page }) => {
+  const maker = new Maker(page)
+  await maker.startProject('Larkmoor shelf', 'millimetres')
+  await maker.addBoard({
+    name: 'Shelf',
+    from: '18×95 planed',
+    stands: 'lying flat, length across',
+    size: '400',
+  })
+  const work = page.getByRole('region', { name: 'Work' })
+  const add = work.getByRole('form', { name: 'Add work' })
+  await pickFrom(add.getByLabel('Work', { exact: true }), 'Ease')
+  await add.getByRole('button', { name: 'Add' }).press('Enter')
+  await expect(work).toContainText('Round edges, r 3, all edges')
+  const size = work.getByLabel('Radius, or leg', { exact: true })
+  await size.fill('40')
+  await size.press('Enter')
+  await expect(
+    work.getByText('40 is more than Shelf is thick, which is 18: no edge would be left'),
+  ).toBeVisible()
+  await size.fill('2')
+  await size.press('Enter')
+  await pickFrom(work.getByLabel('Which', { exact: true }), 'of one face, all round')
+  const along = work.getByRole('group', { name: 'Only along' })
+  await along.getByRole('button', { name: 'edge 1' }).focus()
+  await page.keyboard.press('Space')
+  await expect(work).toContainText('Round edges, r 2, along edge 1 of the face')
+  await page.keyboard.press('Control+z')
+  await expect(work).toContainText('Round edges, r 2, all round the face')
+  await maker.screen('Cuts')
+  await maker.screen('Bench')
+  await maker.choose('Shelf')
+  await expect(work).toContainText('Round edges, r 2, all round the face')
+})
