@@ -9,6 +9,7 @@ import { clash } from './clash'
 import { copies } from './copies'
 import { lost } from './lost'
 import { measures } from './measures'
+import { runs } from './runs'
 import { settings } from './settings'
 import { sizes } from './sizes'
 import { stock } from './stock'
@@ -16,7 +17,17 @@ import { swing } from './swing'
 import { work } from './work'
 
 /** Of the numbers, at every change. */
-export const QUICK: readonly QuickCheck[] = [copies, measures, lost, sizes, stock, settings, work, bores]
+export const QUICK: readonly QuickCheck[] = [
+  copies,
+  measures,
+  lost,
+  sizes,
+  stock,
+  settings,
+  work,
+  bores,
+  runs,
+]
 /** Of the wood, once the project rests. */
 export const CHECKS = [bodies, clash, swing] as unknown as readonly Check[]
 

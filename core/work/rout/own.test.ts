@@ -214,6 +214,23 @@ test('what cannot be routed is refused in a sentence', () => {
   expect(says(board(RABBET, rout(onFace('face'), { depth: '0' })))[0]).toMatch(/no deeper than the face/)
 })
 
+test('a bit that is too short, a run left open and one through the whole board are found', () => {
+  const deep = says(board(RABBET, rout(onFace('face'), { depth: '13' })))
+  expect(deep).toEqual(['The bit Bit cuts 12 high; set 13 deep, its shank rubs on A'])
+  expect(says(board(RABBET, rout(onFace('face'), { depth: '12' })))).toEqual([])
+  const three = rout(runAt('back', ['edge1', 'end1', 'edge2']), { depth: '10' })
+  expect(says(board(RABBET, three))).toEqual([
+    'The rabbet runs along three sides of A and is open at the fourth',
+  ])
+  const stopped = rout(runAt('back', ['edge1', 'end1', 'edge2']), { depth: '10', start: '20', stop: '20' })
+  expect(says(board(RABBET, stopped))).toEqual([])
+  expect(says(board(RABBET, rout(runAt('back', ['edge1', 'edge2']), { depth: '10' })))).toEqual([])
+  const long = bit('rabbet', { width: '9', length: '30' }, '12')
+  expect(says(board(long, rout(onFace('face'), { depth: '24' })))).toEqual([
+    'The rabbet takes all of A along its edges, which is 24 thick there',
+  ])
+})
+
 test('as many passes as its bites make, and the speed of its size', () => {
   const data = feature(board(RABBET, rout(onFace('face'), { depth: '13' }))).data as Rout
   expect(data.passes).toBe(3)
