@@ -2,7 +2,7 @@
  * Ratios, each measured in one run on one machine. `npm run bench`. Goals are printed beside what was found.
  */
 import { all, create } from 'mathjs'
-import { change, execute } from '../core/document'
+import { change, execute, onFace } from '../core/document'
 import { evaluate, lengthOf, parse } from '../core/measure'
 import { findAlike } from '../core/cuts'
 import { findContacts } from '../core/joints'
@@ -11,6 +11,7 @@ import { drawView, FRONT, PICTORIAL, RIGHT, TOP, type Solid } from '../core/plan
 import { ofPiece } from '../core/plans/hidden/view'
 import { CHECKS, lookOver } from '../core/proof'
 import { cutsOf, drain, loadKernel, Kernel } from '../core/solid'
+import { block, make } from '../core/testing/bench'
 import { drawPlainly } from '../core/testing/lines'
 import { MIXED, wall } from '../core/testing/wall'
 
@@ -256,6 +257,70 @@ say(
   `${(parseTheirs / parseOurs).toFixed(1)} times faster`,
   '5 times',
   parseTheirs / parseOurs >= 5,
+)
+
+// A profile of 12 steps run over a frame of four pieces, against one boolean for each piece.
+const framed = (routed: boolean) => {
+  const made = make([
+    ...block('a', 'back-up', [0, 50], [0, 300], [0, 20]),
+    ...block('b', 'back-up', [350, 50], [0, 300], [0, 20]),
+    ...block('c', 'right-up', [50, 300], [0, 50], [0, 20]),
+    ...block('d', 'right-up', [50, 300], [250, 50], [0, 20]),
+    change.group({ id: 'g', name: 'Frame', members: ['a', 'b', 'c', 'd'] }),
+    change.addBit({
+      id: 't1',
+      name: 'Steps',
+      shape: 'own',
+      fields: Object.fromEntries(
+        Array.from({ length: 12 }, (_, k) => k).flatMap((k): Array<[string, string]> => [
+          [`radius${k + 1}`, String(6 + Math.ceil(k / 2))],
+          [`height${k + 1}`, String(Math.floor((k + 1) / 2))],
+        ]),
+      ),
+      bearing: '12',
+      shank: '8',
+      bite: null,
+      speed: null,
+    }),
+    ...(routed
+      ? [
+          change.addStep({
+            on: 'g',
+            step: {
+              id: 'w1',
+              kind: 'rout',
+              off: false,
+              at: onFace('face'),
+              fields: {},
+              options: { bit: 't1' },
+            },
+          }),
+        ]
+      : []),
+  ])
+  const model = modelOf(made)
+  return model.resolved.instances.map((i) => model.recipe(i))
+}
+const routedFrame = framed(true)
+const plainFrame = framed(false)
+const rout = best(12, () => {
+  const fresh = new Kernel(kernel.wasm)
+  for (const recipe of routedFrame) fresh.shape(recipe)
+})
+const once = best(12, () => {
+  for (const { blank } of plainFrame) {
+    const wood = Manifold.cube([...blank.size])
+    const tool = Manifold.cylinder(30, 6, 6, 32).translate([40, 20, -5])
+    const left = wood.subtract(tool)
+    left.getMesh()
+    for (const m of [wood, tool, left]) m.delete()
+  }
+})
+say(
+  'a profile of 12 steps round a frame of four pieces against one boolean for each',
+  `${(rout / once).toFixed(1)}× (${rout.toFixed(1)} ms to ${once.toFixed(1)} ms)`,
+  'at most 3×',
+  rout / once <= 3,
 )
 
 const settled = (): number => {

@@ -109,7 +109,7 @@ test('a hole is bored where the pointer shows it, made a row, dragged over its f
     await expect(page.getByRole('row').filter({ hasText: 'Rail' })).toContainText('5 holes')
     await maker.screen('Plans')
     await page.getByRole('button', { name: /Rail/ }).click()
-    await expect(page.getByRole('main').getByRole('img', { name: 'A Rail' })).toContainText('hole ⌀ 8', {
+    await expect(page.getByRole('main').getByRole('img', { name: 'A Rail' })).toContainText('hole Ø 8', {
       timeout: 20_000,
     })
   })
