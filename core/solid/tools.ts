@@ -3,7 +3,7 @@ import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Mm } from '../measure'
 import type { Beside, Making, Mesh, Vec2 } from '../work'
 import { matrixOf, type Keep } from './matrix'
-import { outlineUnder, setOff, type Looked } from './under'
+import { areaOf, outlineUnder, setOff, type Looked } from './under'
 
 /** Round things are many-sided, no side further than this from the circle. */
 const CHORD: Mm = 0.05
@@ -54,7 +54,6 @@ export const makingWith = (
 /**
  * A solid from corners in full precision: the library takes them in single precision, and is then told
  * where they are.
- *
  */
 function exactly(wasm: ManifoldToplevel, { points, triangles }: Mesh, keep: Keep): Manifold {
   const rough = new wasm.Mesh({
@@ -75,11 +74,5 @@ function exactly(wasm: ManifoldToplevel, { points, triangles }: Mesh, keep: Keep
 
 const mutable = (outline: readonly Vec2[]) => outline.map(([u, v]): [number, number] => [u, v])
 
-function anticlockwise(outline: readonly Vec2[]): Array<[number, number]> {
-  const points = mutable(outline)
-  const area = points.reduce((sum, [u, v], i) => {
-    const [a, b] = points[(i + 1) % points.length]!
-    return sum + u * b - a * v
-  }, 0)
-  return area < 0 ? points.reverse() : points
-}
+const anticlockwise = (outline: readonly Vec2[]) =>
+  areaOf(outline) < 0 ? mutable(outline).reverse() : mutable(outline)

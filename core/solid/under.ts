@@ -78,7 +78,8 @@ const inverseOf = ({ origin: o, x, y, z }: Frame): Frame => {
   }
 }
 
-const areaOf = (loop: readonly Vec2[]): number =>
+/** More than nothing for one that runs anticlockwise. */
+export const areaOf = (loop: readonly Vec2[]): number =>
   loop.reduce((sum, [u, v], k) => {
     const [a, b] = loop[(k + 1) % loop.length]!
     return sum + (u * b - a * v) / 2

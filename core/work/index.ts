@@ -87,7 +87,15 @@ export const looks = (feature: Feature): boolean => workKind(feature).looks ?? f
 /** How many a feature counts for on a list. */
 export const countOf = (feature: Feature): number => workKind(feature).count?.(feature.data) ?? 1
 
-export { REFERENCE, sayDegrees, type Dimension, type Feature, type Sentence, type WorkKind } from './feature'
+export {
+  REFERENCE,
+  sayDegrees,
+  theFace,
+  type Dimension,
+  type Feature,
+  type Sentence,
+  type WorkKind,
+} from './feature'
 export * from './fields'
 export { Unfit, type Asked, type Datum, type OwnKind, type PlacedBy, type Wood } from './own'
 export * from './tool'

@@ -1,10 +1,11 @@
 /** What kinds of work that go along the edges of a face share. */
 import type { FaceName, Step } from '../document'
 import type { Mm } from '../measure'
-import { AXES, FACE_AT, faceAt, sayFace, unit, vec3, type Axis, type Frame, type Vec3 } from '../pieces'
+import { FACE_AT, faceAt, sayFace, unit, vec3, type Axis, type Frame, type Vec3 } from '../pieces'
+import { theFace } from './feature'
 import { waysOf } from './onface'
 import type { Wood } from './own'
-import { toolInto, type Looks, type Run, type Vec2 } from './tool'
+import { sideAlong, toolInto, type Looks, type Run, type Vec2 } from './tool'
 
 /** How a bit goes along the edges of one face. */
 export interface Going extends Pick<Run, 'loops' | 'holes' | 'off' | 'depth' | 'short'> {
@@ -61,8 +62,8 @@ export const runInto = (to: Frame, from: Frame, run: Run): Run => toolInto(to, f
 
 /** The own face that a way points out of, or the other way. */
 function faceToward(way: Vec3, forth: boolean): FaceName {
-  const axis = AXES.reduce<Axis>((a, b) => (Math.abs(way[b]) > Math.abs(way[a]) ? b : a), 0)
-  return faceAt(axis, way[axis] > 0 === forth)
+  const side = sideAlong(way)
+  return faceAt((side >> 1) as Axis, (side % 2 === 1) === forth)
 }
 
 /** The face that a run lies on as a piece has it whose frame it is given in. */
@@ -70,8 +71,7 @@ export const faceUnder = ({ frame }: Run): FaceName => faceToward(frame.z, true)
 
 /** "all round the face", "along edge 1 and end 2 of the back", "round the openings of the face". */
 export function sayRun(run: Run): string {
-  const face = faceUnder(run)
-  const on = FACE_AT[face].axis === 2 ? `the ${sayFace(face)}` : sayFace(face)
+  const on = theFace(faceUnder(run))
   if (run.sides.length > 0) {
     const names = run.sides.map((l) => sayFace(faceToward(run.frame[l[0] as 'x' | 'y'], l[1] === '+'))).sort()
     const said = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0]

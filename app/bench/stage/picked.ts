@@ -22,7 +22,7 @@ import {
 } from '../../../core/pieces'
 import { pieceOf, type Instance } from '../../../core/resolve'
 import type { Shown } from '../../../core/shown'
-import { ownWork, roleAt } from '../../../core/work'
+import { ownWork, roleAt, theFace } from '../../../core/work'
 import type { Picking } from '../../store/open'
 import { faceUnder, stepAt, type Hold } from '../placing/onface'
 import { edgeBetween, runStep, sideNear } from '../placing/runs'
@@ -86,7 +86,7 @@ function placeAt(
   if (ownWork(work)?.runs) {
     const side = sideNear(face, at, instance.size, hold.reach)
     const step = runStep(work, face, side, shown.project)
-    const on = FACE_AT[face].axis === 2 ? `the ${sayFace(face)}` : sayFace(face)
+    const on = theFace(face)
     const { from, to } = edgeBetween(instance, face, side ?? face)
     return {
       shows: side ? { from: plus(from, shift), to: plus(to, shift) } : hit,

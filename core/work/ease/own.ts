@@ -2,8 +2,8 @@
 import { BIT_SHAPES } from '../../rack'
 import type { FaceName } from '../../document'
 import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
-import { SIX, waysOf } from '../onface'
-import { faceUnder, imageOfRun, runInto, runOn, sayRun, type Going } from '../runs'
+import { SIX } from '../onface'
+import { faceUnder, hiddenSides, imageOfRun, runInto, runOn, sayRun, type Going } from '../runs'
 import type { Vec2 } from '../tool'
 import type { Ease } from './ease'
 
@@ -46,19 +46,13 @@ function resolve({ face, sides, values, chosen, say }: Asked, wood: Wood): Ease 
           ...(['end1', 'end2'] as const).map((end) => go(end, ['edge1', 'edge2'], 'outside')),
         ]
       : [go(face, sides, sides.length > 0 ? 'outside' : loops)]
-  const seen = which === 'every' ? goings.filter((g) => !hides(wood, g.face)) : goings
+  const seen = which === 'every' ? goings.filter((g) => !hiddenSides(wood).includes(g.face)) : goings
+  if (seen.length === 0) return new Unfit(`All edges of ${name} go into joints`, 'look')
   const runs = seen.map((g) => runOn(g, wood))
   return { form, size, face: on, says: which === 'every' ? EVERY : sayRun(runs[0]!), runs }
 }
 
 const EVERY = 'all edges'
-
-/** Whether a face goes into a joint, so that its edges are not seen. */
-const hides = ({ shoulder, size }: Wood, face: FaceName): boolean => {
-  const { into } = waysOf(face)
-  const far = face.endsWith('2') || face === 'face'
-  return far ? size[into] - shoulder.max[into] > 1e-6 : shoulder.min[into] > 1e-6
-}
 
 export const own: OwnDefinition<Ease> = {
   title: 'Ease',

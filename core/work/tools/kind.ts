@@ -13,7 +13,6 @@ export interface Making<S> {
   /**
    * A profile in x (the radius) and z turned about z; as round as its largest radius asks, and as large as
    * what is round.
-   *
    */
   revolve(profile: readonly Vec2[], radius: Mm): S
   /** A closed surface. */
@@ -29,7 +28,6 @@ export interface Making<S> {
   /**
    * The outline of what is there just under the face of a frame whose z points out of the wood, in its x
    * and y; of the piece as it is when this work begins, along with what stands beside it.
-   *
    */
   under(frame: Frame, beside: readonly Beside[]): Rim[]
   /** The solid standing in a frame. */
@@ -49,7 +47,6 @@ export interface ToolKind<T> {
   /**
    * Equal for tools that take the same from a board of this size, when it comes to lie as told. `other`
    * says the same of a tool in a frame that is given in this one.
-   *
    */
   signature(tool: T, size: Vec3, lie: Laid, other: (tool: object, frame: Frame) => string): string
   /**

@@ -62,7 +62,6 @@ export interface Stretch {
 /**
  * Stretches one after the other. Where one does not start where the one before ends, the bit rolls about
  * an outside corner, which takes nothing more.
- *
  */
 export interface Way {
   readonly stretches: readonly Stretch[]

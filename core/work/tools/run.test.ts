@@ -181,9 +181,9 @@ test('what is left is what a bit leaves that is put wherever it can be', () => {
           const [[r0, z0], [r1, z1]] = [line[k]!, line[k + 1]!]
           const radius = r0 + ((r1 - r0) * (z - z0)) / (z1 - z0)
           const by = radius - nearest(all, at[0], at[1])
-          // On the grid a centre may be missed by its diagonal, and arcs by their chords.
+          // On the grid a centre in a narrow corner may be missed by twice its step, arcs by their chords.
           if (by > 0.06) expect([at, 'left', inside(shape, at)]).toEqual([at, 'left', false])
-          if (by < -GRID * 0.75 - 0.06) expect([at, 'left', inside(shape, at)]).toEqual([at, 'left', true])
+          if (by < -GRID * 2 - 0.06) expect([at, 'left', inside(shape, at)]).toEqual([at, 'left', true])
         }
       },
     ),

@@ -7,7 +7,6 @@
  *     left(z) = offset( offset(M, +R), −(R + d(z)) )
  *
  * Outside corners come out sharp, inside corners as round as what rolls along them.
- *
  */
 import type { Mm } from '../../measure'
 import { dot, negated, toOwn, toRoom, type Frame, type Vec3 } from '../../pieces'
@@ -21,6 +20,7 @@ import { waysAlong } from './way'
 const ROUND = Math.cos((20 * Math.PI) / 180)
 /** Ways to look are told apart in so many steps round; those in one step are one surface. */
 const STEPS = 48
+
 /** The profile with heights from the face, cut off there and led straight on out of the wood. */
 export function cutProfile({ profile, depth }: Pick<Run, 'profile' | 'depth'>): Vec2[] {
   const out: Vec2[] = []

@@ -89,11 +89,12 @@ function halve(parts: Part[]): 0 {
 }
 
 const wayOf = ({ from, to }: Stretch): Vec2 => {
-  const long = Math.hypot(to[0] - from[0], to[1] - from[1])
+  const long = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1
   return [(to[0] - from[0]) / long, (to[1] - from[1]) / long]
 }
-/** To the left is more than nothing. */
-function turnOf(one: Stretch, next: Stretch): number {
+
+/** By how much the way turns, radians; to the left is more than nothing. */
+export function turnOf(one: Stretch, next: Stretch): number {
   const [u, v] = [wayOf(one), wayOf(next)]
   return Math.atan2(u[0] * v[1] - u[1] * v[0], u[0] * v[0] + u[1] * v[1])
 }

@@ -2,6 +2,7 @@
 import type { Mm } from '../../measure'
 import type { Vec2 } from './frames'
 import type { Looks, Rim, Run, Stretch, Way } from './looking'
+import { turnOf } from './sweep'
 
 /** Sides are found again within this. */
 const NEAR: Mm = 0.05
@@ -13,7 +14,6 @@ type Rule = Pick<Run, 'loops' | 'sides' | 'spared' | 'holes' | 'off' | 'short' |
 /**
  * A side of the way, and whether it is gone along. `turns`: the bit only rolls about an outside corner
  * there, both of whose sides are in its reach, and takes nothing that it does not take along those.
- *
  */
 interface Part extends Stretch {
   readonly wanted: boolean
@@ -172,11 +172,7 @@ function wayOf(
 }
 
 /** Whether the way goes into an inside corner from one side to the next, or straight on. */
-function turnsIn(one: Stretch, next: Stretch): boolean {
-  const way = ({ from, to }: Stretch) => [to[0] - from[0], to[1] - from[1]] as const
-  const [u, v] = [way(one), way(next)]
-  return Math.atan2(u[0] * v[1] - u[1] * v[0], u[0] * v[0] + u[1] * v[1]) < STRAIGHT
-}
+const turnsIn = (one: Stretch, next: Stretch): boolean => turnOf(one, next) < STRAIGHT
 
 const beyond = (from: Vec2, to: Vec2, by: Mm): Vec2 => {
   const long = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1
