@@ -1,5 +1,5 @@
 /**
- * Imports go one way: measure → document → pieces → rack → resolve → work → joints → solid → hardware, cuts,
+ * Imports go one way: measure → document → pieces → outline, rack → resolve → work → joints → solid →
  * plans → exchange, shown, ready.
  */
 const STEPS = [
@@ -7,9 +7,10 @@ const STEPS = [
   ['document', ['measure']],
   ['rack', ['measure', 'document', 'pieces']],
   ['pieces', ['measure', 'document']],
+  ['outline', ['measure', 'document', 'pieces']],
   ['resolve', ['measure', 'document', 'rack', 'pieces']],
-  ['work', ['measure', 'document', 'rack', 'pieces', 'resolve']],
-  ['joints', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work']],
+  ['work', ['measure', 'document', 'rack', 'pieces', 'outline', 'resolve']],
+  ['joints', ['measure', 'document', 'rack', 'pieces', 'outline', 'resolve', 'work']],
   ['solid', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints']],
   ['hardware', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model']],
   ['cuts', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model']],

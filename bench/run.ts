@@ -2,7 +2,8 @@
  * Ratios, each measured in one run on one machine. `npm run bench`. Goals are printed beside what was found.
  */
 import { all, create } from 'mathjs'
-import { change, execute, onFace } from '../core/document'
+import { change, execute, onFace, Outline } from '../core/document'
+import { solveOutline } from '../core/outline'
 import { evaluate, lengthOf, parse } from '../core/measure'
 import { findAlike } from '../core/cuts'
 import { findContacts } from '../core/joints'
@@ -257,6 +258,117 @@ say(
   `${(parseTheirs / parseOurs).toFixed(1)} times faster`,
   '5 times',
   parseTheirs / parseOurs >= 5,
+)
+
+// An outline of 40 points, pinned by lengths and angles and a little off, against one boolean.
+const ringOf40 = () => {
+  const n = 40
+  const at = (k: number): [number, number] => {
+    const [turn, r] = [(k / n) * 2 * Math.PI, 200 + 40 * (k % 2)]
+    return [300 + r * Math.cos(turn), 300 + r * Math.sin(turn)]
+  }
+  const values: Record<string, number> = { f900: at(0)[0], f901: at(0)[1] }
+  const place = (id: string, way: 'along' | 'across') => ({ id, kind: 'place', of: ['p0'], way, value: '0' })
+  const facts = Array.from({ length: n - 1 }, (_, k) => {
+    const [u, v] = [at(k + 1)[0] - at(k)[0], at(k + 1)[1] - at(k)[1]]
+    values[`f${k}`] = (Math.atan2(v, u) * 180) / Math.PI
+    values[`f${100 + k}`] = Math.hypot(u, v)
+    return [
+      { id: `f${k}`, kind: 'angle', of: [`e${k}`], value: '0' },
+      { id: `f${100 + k}`, kind: 'distance', of: [`e${k}`], value: '0' },
+    ]
+  }).flat()
+  const all = Array.from({ length: n }, (_, k) => k)
+  const outline = Outline.parse({
+    points: Object.fromEntries(
+      all.map((k) => [`p${k}`, [at(k)[0] + Math.sin(7 * k), at(k)[1] + Math.cos(5 * k)]]),
+    ),
+    edges: all.map((k) => ({ id: `e${k}`, kind: 'line', from: `p${k}`, to: `p${(k + 1) % n}` })),
+    facts: [place('f900', 'along'), place('f901', 'across'), ...facts],
+  })
+  return { outline, values }
+}
+const forty = ringOf40()
+const solving = best(30, () => void solveOutline(forty.outline, forty.values, [600, 600]))
+const oneBoolean = best(30, () => {
+  const [a, b] = [Manifold.cube([600, 600, 20]), Manifold.cylinder(40, 100, 100, 64)]
+  const cut = a.subtract(b)
+  cut.numTri()
+  for (const m of [a, b, cut]) m.delete()
+})
+say(
+  'an outline of 40 points solved',
+  `${solving.toFixed(1)} ms, ${(solving / oneBoolean).toFixed(1)} times one boolean`,
+  '10 ms',
+  solving < 10,
+)
+
+// A board with a chain of 30 holes and 10 channels, each a step of its own.
+const chain = (last: string) =>
+  modelOf(
+    make([
+      ...block('a', 'right-up', [0, 1200], [0, 200], [0, 30]),
+      ...Array.from({ length: 40 }, (_, k) => {
+        const at = String(20 + 28 * k)
+        const hole = k % 4 < 3
+        return change.addStep({
+          on: 'a',
+          step: {
+            id: `w${k}`,
+            kind: hole ? 'bore' : 'channel',
+            off: false,
+            at: onFace('face'),
+            fields: hole
+              ? { along: k === 38 ? last : at, across: '100', diameter: '8' }
+              : { place: at, width: '6', depth: '10' },
+            options: hole ? {} : { run: 'across' },
+          },
+        })
+      }),
+    ]),
+  )
+const chained = chain('1084')
+const chainTools = chained.resolved.instances.flatMap((i) =>
+  cutsOf(chained.recipe(i)).flatMap((c) => c.tools),
+)
+const bareChain = () => {
+  const made = chainTools.map((t) => {
+    if (t.kind === 'box') {
+      const cube = Manifold.cube([t.max[0] - t.min[0], t.max[1] - t.min[1], t.max[2] - t.min[2]])
+      return cube.translate([...t.min])
+    }
+    if (t.kind !== 'drill') throw new Error('the chain has nothing but holes and channels')
+    const rod = Manifold.cylinder(t.depth, t.radius, t.radius, 20)
+    return rod.translate([t.at[0], t.at[1], t.at[2] - t.depth])
+  })
+  const board = Manifold.cube([1200, 200, 30])
+  const left = Manifold.difference([board, ...made])
+  left.getMesh()
+  left.volume()
+  for (const m of [board, left, ...made]) m.delete()
+}
+const chainTurns = Array.from({ length: 30 }, () => {
+  const fresh = new Kernel(kernel.wasm)
+  return [ms(() => shapeAll(chained, fresh)), ms(bareChain)] as const
+}).slice(8)
+const [chainMs, bareChainMs] = [0, 1].map((k) => Math.min(...chainTurns.map((t) => t[k]!))) as [
+  number,
+  number,
+]
+say(
+  '30 holes and 10 channels in one board against the bare solid calls',
+  `${(chainMs / bareChainMs).toFixed(2)}× (${chainMs.toFixed(1)} ms to ${bareChainMs.toFixed(1)} ms)`,
+  'at most 1.3×',
+  chainMs / bareChainMs <= 1.3,
+)
+const lastKernel = new Kernel(kernel.wasm)
+const lasts = Array.from({ length: 12 }, (_, k) => chain(String(1084 + k / 4)))
+const lastMs = Math.min(...lasts.map((m) => ms(() => shapeAll(m, lastKernel))).slice(2))
+say(
+  'changing the last hole of 40 steps against shaping the board whole',
+  `${((100 * lastMs) / chainMs).toFixed(0)} % (${lastMs.toFixed(1)} ms)`,
+  'at most 10 %',
+  lastMs / chainMs <= 0.1,
 )
 
 // A profile of 12 steps run over a frame of four pieces, against one boolean for each piece.

@@ -1,10 +1,10 @@
 /** The way from a document to wood in one call: numbers and work. */
 import type { Project } from './document'
-import { jointNumbers, workOf, type Kept, type Supply } from './joints'
+import { jointNumbers, workOf, type Kept } from './joints'
 import { Resolver, type Instance, type Problem, type Resolved } from './resolve'
 import { Recipes, type Recipe, type Worked } from './solid'
 import { ownWorkOf, workNumbers, type KeptOwn } from './work/steps'
-import type { Feature } from './work'
+import type { Feature, Supply } from './work'
 
 export interface Model {
   readonly project: Project
@@ -13,6 +13,8 @@ export interface Model {
   readonly refused: readonly Problem[]
   /** What joints need besides their pieces. */
   readonly supplies: readonly Supply[]
+  /** What goes into the maker's own work. */
+  readonly fittings: readonly Supply[]
   features(instance: Instance): readonly Feature[]
   recipe(instance: Instance): Recipe
 }
@@ -45,6 +47,7 @@ export class Modeller {
       resolved,
       refused: [...problems, ...own.problems],
       supplies,
+      fittings: own.supplies,
       features: of,
       recipe: (i) => this.recipes.of(worked(i), (key) => byKey().get(key)),
     }

@@ -1,6 +1,7 @@
 /** Pieces carried from one place to another, also between projects: a part of a document, as plain data. */
 import * as z from 'zod'
 import { withRefs } from '../measure'
+import { choicesInto } from './choices'
 import { groupsWithin } from './nesting'
 import { freeId } from './new'
 import { Bit, Group, Hardware, Id, Joint, Parameter, Piece, Stock, type Project, type Step } from './schema'
@@ -229,12 +230,7 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
       key === 'step' && typeof value === 'string' ? to(value) : value,
     ) as T
   const work = (all: readonly Step[]) =>
-    all.map((s) => ({
-      ...s,
-      id: to(s.id),
-      at: place(s.at),
-      options: s.options.bit === undefined ? s.options : { ...s.options, bit: to(s.options.bit) },
-    }))
+    all.map((s) => ({ ...s, id: to(s.id), at: place(s.at), options: choicesInto(s.options, to) }))
   const inGroup = (group: string | null) => (group === null ? null : to(group))
   const pieces = clip.pieces.map((p): Piece => {
     const base = {
@@ -255,7 +251,9 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
   }))
   const hardware = clip.hardware.map((h): Hardware => {
     const base = { id: give('h', hardIds!, h.id), on: to(h.on!) }
-    return h.kind === 'hinge' ? { ...h, ...base, moves: h.moves.map(to) } : { ...h, ...base }
+    if (h.kind !== 'hinge') return { ...h, ...base }
+    const at = h.at.kind === 'hole' ? { ...h.at, of: to(h.at.of) } : h.at
+    return { ...h, ...base, at, moves: h.moves.map(to) }
   })
   const part = everything(
     project,

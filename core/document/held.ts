@@ -22,8 +22,14 @@ export function stepsIn(project: Project) {
 }
 
 /** What a step is called: "channel on Side". */
-export const sayStep = (step: Pick<Step, 'kind'>, wood: { readonly name: string }): string =>
-  `${step.kind} on ${wood.name}`
+export function sayStep(
+  step: Pick<Step, 'id' | 'kind'>,
+  wood: { readonly name: string; readonly work?: readonly Step[] },
+): string {
+  const alike = (wood.work ?? []).filter((s) => s.kind === step.kind)
+  const n = alike.length > 1 ? ` ${alike.findIndex((s) => s.id === step.id) + 1}` : ''
+  return `${step.kind}${n} on ${wood.name}`
+}
 
 /** Ids that a new piece or group may not have. */
 export const takenIds = ({ pieces, groups, gone }: Project): string[] => [

@@ -6,6 +6,7 @@ export { Aside, sayAside } from './aside'
 export { sayIssue } from './words'
 export * from './copies'
 export { compare, type Difference } from './compare'
+export { choicesInto } from './choices'
 export { askedOf, Clip, clipOf, pastedInto, settled, type Pasted } from './clip'
 export {
   Place,
@@ -20,6 +21,7 @@ export {
   type FaceName,
   type Surface,
 } from './place'
+export { Outline, pointsOf, type OutlineCorner, type OutlineEdge, type OutlineFact } from './outline'
 export { refsOf, slots, slotsReferringTo } from './slots'
 export { change, execute, nameOf, nameOfGone, replay, type Change, type Outcome } from './commands'
 export { groupsAbove, groupsWithin } from './nesting'

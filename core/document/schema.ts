@@ -4,8 +4,11 @@
  */
 import './jitless'
 import * as z from 'zod'
-import { LONGEST } from '../measure'
+import { Expression } from './expression'
+import { Outline } from './outline'
 import { Edge, Place } from './place'
+
+export { Expression }
 
 export const FORMAT = 'ergaton-project'
 export const VERSION = 3
@@ -25,7 +28,6 @@ export const PlacementId = z
   .regex(/^[A-Za-z_][A-Za-z0-9_]{0,39}$/, says('a placement’s id starts with a letter'))
 /** What is gone: a thing by its id, or one placement of a group. */
 export const GoneId = z.string().regex(/^[A-Za-z0-9_]{1,40}(#[A-Za-z0-9_]{1,40})?$/, says('not an id'))
-export const Expression = z.string().max(LONGEST, says(`a measure has ${LONGEST} characters at most`))
 /** What a kind of joint or work needs, checked by the kind: its measures by their names. */
 export const OwnFields = z.record(z.string(), z.json())
 export const Name = z
@@ -110,7 +112,8 @@ export const Tilt = z.object({ at: OwnEdge, angle: Expression }).strict()
 const Spans = z.object({ across: Span, deep: Span, up: Span }).strict()
 /**
  * Work that a maker puts on a piece, or on a group as one block. What it needs is the kind's own, checked by
- * the kind (core/work): measures in `fields`, choices in `options`. `off` leaves it out without losing it.
+ * the kind (core/work): measures in `fields`, choices in `options`, what is drawn on the face in `outline`.
+ * `off` leaves it out without losing it.
  */
 export const Step = z
   .object({
@@ -120,6 +123,7 @@ export const Step = z
     at: Place,
     fields: OwnFields,
     options: z.record(z.string(), z.string().max(40)).default({}),
+    outline: Outline.optional(),
   })
   .strict()
 /** In the order it is done. */
@@ -220,7 +224,7 @@ const hardwareBase = {
 }
 /**
  * What is bought and counted: knobs, slides, screws. A hinge also says what it lets swing, about which edge,
- * how far.
+ * how far; one that turns about a hole is made of wood, and not bought.
  */
 export const Hardware = z.discriminatedUnion('kind', [
   z.object({ ...hardwareBase, kind: z.literal('item') }).strict(),
@@ -229,8 +233,8 @@ export const Hardware = z.discriminatedUnion('kind', [
       ...hardwareBase,
       kind: z.literal('hinge'),
       on: Id,
-      /** The edge of `on` that it turns about. */
-      at: OwnEdge,
+      /** The edge of `on` that it turns about, or the axis of the first hole of a step or a joint there. */
+      at: z.union([OwnEdge, z.object({ kind: z.literal('hole'), of: Id }).strict()]),
       /** Pieces and groups that swing. */
       moves: z.array(Id).min(1).max(100),
       /** How far it is to open, degrees; right-handed about the own axis of `on`, so it may be negative. */

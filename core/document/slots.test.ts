@@ -25,6 +25,7 @@ const PLAIN = new RegExp(
 )
 const isPlain = (path: readonly string[]): boolean =>
   PLAIN.test(path.at(-1)!) ||
+  (path.includes('outline') && path.at(-1) !== 'value') ||
   ['options', 'gone', 'edge', 'moves', 'turns', 'setAside', 'style'].some((k) => path.includes(k))
 
 test.each(projects)('every measure of %s is found, and nothing else', (_, project) => {

@@ -3,6 +3,7 @@ import { findAlike, cutList } from '../cuts'
 import { hardwareList, swingSteps } from '../hardware'
 import { modelOf, type Model } from '../model'
 import { pictureOf } from '../plans'
+import { toRoom, type Vec3 } from '../pieces'
 import { drain } from '../solid'
 import { testKernel } from '../testing/bench'
 import { saySettings, type Bore, type Recess, type SawCut } from '../work'
@@ -68,13 +69,50 @@ test('the cold frame: half the slope on either edge of the bevel, the front as h
   expect(alike).toContainEqual(['Left side, Right side', 2, 1])
 })
 
-test('the potting stool: legs through the seat, stretchers through the legs', () => {
+test('the potting stool: legs through an eight-sided seat, a foot ring through the legs', async () => {
   const m = load('potting-stool.json')
   expect(of(m, 'Leg').length).toBeCloseTo(470, 9)
-  expect(of(m, 'Stretcher').length).toBeCloseTo(2 * 140, 9)
-  expect(of(m, 'Cross stretcher').length).toBeCloseTo(2 * 140, 9)
-  // One stretcher is the other turned over: their laps face each other.
-  expect(findAlike(m).map((a) => a.instances.length)).toEqual([1, 4, 2])
+  expect(of(m, 'Foot ring').length).toBeCloseTo(2 * 140, 9)
+  expect(findAlike(m).map((a) => a.instances.length)).toEqual([1, 4, 1])
+  const ring = m.resolved.instances.find((i) => i.name === 'Foot ring')!
+  // One corner is clipped, and that is repeated round the middle.
+  expect(m.features(ring).filter((f) => f.kind === 'saw')).toHaveLength(4)
+  const flats = 2 * (140 - 18)
+  // Between flats an eight-sided figure has 2 (√2 − 1) of their square; tabs with their reliefs beside.
+  const bare = (2 * (Math.SQRT2 - 1) * flats * flats - (Math.PI / 4) * (flats - 90) ** 2) * 18
+  const tabs = (await testKernel()).shape(m.recipe(ring)).volume - bare
+  expect(tabs / (4 * 40 * 18 * 18)).toBeGreaterThan(0.9)
+  expect(tabs / (4 * 40 * 18 * 18)).toBeLessThan(1)
+})
+
+test('the tool box: a lid on knuckles opens as far as it is to, about a pin that is listed', async () => {
+  const m = load('tool-box.json')
+  const hinge = m.project.hardware[0]!
+  const swing = hinge.kind === 'hinge' && drain(swingSteps(m, hinge, await testKernel()))
+  expect(swing).toMatchObject({ angle: null })
+  expect(hardwareList(m)).toEqual([
+    { name: 'Hinge pin ⌀ 4 × 360', quantity: 1, where: 'in joints', note: '' },
+  ])
+  // The lid reaches over the back, and 6 over the front.
+  expect(of(m, 'Lid').width).toBeCloseTo(190 + 6, 9)
+  expect(findAlike(m).map((a) => [a.name, a.instances.length])).toContainEqual(['Left end, Right end', 2])
+})
+
+test('the bee hotel: the perch’s pegs have their holes, the insert is listed', () => {
+  const m = load('bee-hotel.json')
+  const [body, perch] = ['Body', 'Perch'].map((n) => m.resolved.instances.find((i) => i.name === n)!)
+  const data = <D>(i: (typeof m.resolved.instances)[number], step: string) =>
+    m.features(i).find((f) => f.step === step)!.data as D
+  const holes = data<Bore>(body!, 'w11')
+  expect(holes.at).toHaveLength(2)
+  expect(inches(holes.diameter)).toBeCloseTo(3 / 8, 9)
+  const pegs = data<{ at: readonly Vec3[] }>(perch!, 'w12').at.map((p) => toRoom(perch!.frame, p))
+  holes.at.forEach((h) => {
+    const at = toRoom(body!.frame, h)
+    // Across and up the same, to and fro the peg's length apart.
+    expect(pegs.some((p) => Math.hypot(p[0] - at[0], p[2] - at[2]) < 1e-6)).toBe(true)
+  })
+  expect(hardwareList(m).map((h) => h.name)).toContain('Threaded insert 1/4-20')
 })
 
 test('the seed-packet drawers: three alike, evenly spaced, nothing of them left over', () => {
@@ -127,10 +165,11 @@ test('what resolve prints tells groups, hardware, and how what leans stands', ()
   ])
 })
 
-test('the bee hotel: 21 wide and 12 narrow holes, none through, and a slot to hang it by', () => {
+test('the bee hotel: 21 wide and 12 narrow holes, none of them through, and a slot to hang it by', () => {
   const m = load('bee-hotel.json')
   const body = m.features(of(m, 'Body'))
-  const bores = body.flatMap((f) => (f.step && f.kind === 'bore' ? [f.data as Bore] : []))
+  const rows = body.filter((f) => f.kind === 'bore' && ['w1', 'w2'].includes(f.step ?? ''))
+  const bores = rows.map((f) => f.data as Bore)
   const round = (mm: number) => Number(inches(mm).toFixed(9))
   expect(bores.map((b) => [b.at.length, round(b.diameter), round(b.depth)])).toEqual([
     [21, 5 / 16, 2.75],
@@ -143,5 +182,6 @@ test('the bee hotel: 21 wide and 12 narrow holes, none through, and a slot to ha
   // The slot's middle is 2 from the top, which a screw holds through the roof.
   const slot = body.find((f) => f.kind === 'recess')!.data as Recess
   expect(slot.middle.map(round)).toEqual([9, 1.75, 0])
-  expect(cutList(m).rows.find((r) => r.name === 'Body')!.work).toContain('33 holes, 1 slot, 1 arch')
+  const row = cutList(m).rows.find((r) => r.name === 'Body')!
+  expect(row.work).toContain('37 holes, 1 slot, 1 arch, 1 recess')
 })

@@ -1,5 +1,6 @@
 /** What has to be at hand besides wood: what joints need, and what the maker listed. */
 import type { Model } from '../model'
+import type { Supply } from '../work'
 
 export interface HardwareRow {
   readonly name: string
@@ -11,15 +12,13 @@ export interface HardwareRow {
 
 export function hardwareList(model: Model): HardwareRow[] {
   const own = model.resolved.hardware.flatMap(({ hardware: h, quantity }): HardwareRow[] => {
-    if (quantity === null) return []
+    // What turns about a hole is made, and not bought.
+    if (quantity === null || (h.kind === 'hinge' && h.at.kind === 'hole')) return []
     const on = h.on === null ? '' : (model.resolved.byId.get(h.on)?.piece.name ?? '')
     return [{ name: h.name, quantity, where: on ? `on ${on}` : '', note: h.note }]
   })
-  const joined = model.supplies.map(({ name, quantity }) => ({
-    name,
-    quantity,
-    where: 'in joints',
-    note: '',
-  }))
-  return [...joined, ...own]
+  const row =
+    (where: string) =>
+    ({ name, quantity }: Supply): HardwareRow => ({ name, quantity, where, note: '' })
+  return [...model.supplies.map(row('in joints')), ...model.fittings.map(row('in holes')), ...own]
 }

@@ -31,7 +31,8 @@ export function* swingSteps(model: Model, hinge: Hinge, kernel: Kernel): Generat
   const limit = Math.max(-FURTHEST, Math.min(FURTHEST, typed))
   const moving = movedBy(model.resolved, hinge)
   const staying = model.resolved.instances.filter((i) => !moving.includes(i))
-  const turn = turnsOf(on, hinge)
+  const turn = turnsOf(on, hinge, model.features(on))
+  if (!turn) return null
   const placed = (i: Instance, frame: Frame = i.frame) => ({ recipe: model.recipe(i), frame })
   const solids = kernel.openSolids()
   try {

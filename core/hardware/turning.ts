@@ -1,19 +1,22 @@
 /** How a hinge turns what it moves: about which line, which way, and what goes along. */
-import { facesOf, groupsWithin, type Hardware, type Project } from '../document'
+import { facesOf, groupsWithin, type Edge, type Hardware, type Project } from '../document'
 import type { Degrees } from '../measure'
 import {
-  axesOf,
   AXES,
   carried,
   FACE_AT,
   handOf,
+  mainAxis,
+  negated,
   toRoom,
   turnAt,
+  unit,
   type Frame,
   type Motion,
   type Vec3,
 } from '../pieces'
 import type { Instance, ResolvedPiece } from '../resolve'
+import type { Bore, Feature } from '../work'
 
 export type Hinge = Extract<Hardware, { kind: 'hinge' }>
 
@@ -35,20 +38,44 @@ export function movedBy({ project, byId, instances }: Stands, hinge: Hinge): Ins
 
 /**
  * The turn of a hinge by an angle, with the hinge's sign; `on` is the piece it is fixed to, as it is
- * finished: at a bevel the hinge sits on its ridge.
+ * finished: at a bevel the hinge sits on its ridge. Null where the hole it turns about is not there.
  */
-export function turnsOf(on: Instance, hinge: Hinge): (angle: Degrees) => Motion {
-  const own: [number, number, number] = [...on.shoulder.min]
-  const edge = facesOf(hinge.at)
-  for (const face of edge) {
-    const { axis, far } = FACE_AT[face]
-    own[axis] = far ? on.size[axis] : 0
-  }
-  const free = AXES.find((i) => edge.every((face) => FACE_AT[face].axis !== i))!
-  const [at, along]: [Vec3, Vec3] = [toRoom(on.frame, own), axesOf(on.frame)[free]]
+export function turnsOf(
+  on: Instance,
+  hinge: Hinge,
+  features: readonly Feature[],
+): ((angle: Degrees) => Motion) | null {
+  const line = hinge.at.kind === 'hole' ? holeOf(hinge.at.of, features) : edgeOf(on, hinge.at)
+  if (!line) return null
+  const [at, along] = [toRoom(on.frame, line.at), carried(on.frame, line.along)]
   // A mirror image turns the other way about the image of its edge.
   const sense = handOf(on.frame)
   return (angle) => turnAt(at, along, sense * angle)
+}
+
+interface Line {
+  readonly at: Vec3
+  readonly along: Vec3
+}
+
+function edgeOf(on: Instance, edge: Edge): Line {
+  const own: [number, number, number] = [...on.shoulder.min]
+  const faces = facesOf(edge)
+  for (const face of faces) {
+    const { axis, far } = FACE_AT[face]
+    own[axis] = far ? on.size[axis] : 0
+  }
+  const free = AXES.find((i) => faces.every((face) => FACE_AT[face].axis !== i))!
+  return { at: own, along: unit(free) }
+}
+
+/** The axis of the first hole that a step or a joint bores, told the way that own places grow. */
+function holeOf(of: string, features: readonly Feature[]): Line | null {
+  const found = features.find((f) => f.kind === 'bore' && (f.step === of || f.joint === of))
+  if (!found) return null
+  const { at, along } = found.data as Bore
+  const most = mainAxis(along)
+  return { at: at[0]!, along: along[most] < 0 ? negated(along) : along }
 }
 
 export const turnedFrame = (m: Motion, f: Frame): Frame => ({

@@ -1,6 +1,16 @@
 /** The channel that takes a block of the guest, in the host's own frame. */
 import type { Mm } from '../measure'
-import { cornersOf, vec3, AXES, FACE_AT, turnedInto, type Axis, type Box, type Vec3 } from '../pieces'
+import {
+  AXES,
+  cornersOf,
+  FACE_AT,
+  mainAxis,
+  turnedInto,
+  vec3,
+  type Axis,
+  type Box,
+  type Vec3,
+} from '../pieces'
 import { BEYOND, boxInto, frameInto, pointInto, runOut, type Channel, type Tool } from '../work'
 import { otherAxes, surfaceAt, type Meeting } from './meet'
 
@@ -27,7 +37,7 @@ export function channelFor(m: Meeting, cut: Cut): Channel {
 /** The host's own axis that one of the guest's lies along, and whether they point the same way. */
 export function axisInHost(m: Meeting, guestAxis: Axis): { axis: Axis; same: boolean } {
   const v = turnedInto(m.host.frame, m.guest.frame)[guestAxis]
-  const axis = AXES.reduce((a, b) => (Math.abs(v[b]) > Math.abs(v[a]) ? b : a))
+  const axis = mainAxis(v)
   return { axis, same: v[axis] > 0 }
 }
 

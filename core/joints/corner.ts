@@ -1,13 +1,14 @@
 /**
  * Two boards that make a corner of a box: the guest's end against the host's face, flush with the host's end.
  */
-import type { FaceName } from '../document'
+import { faceOf, type FaceName, type Joint } from '../document'
 import type { Mm } from '../measure'
 import { FACE_AT } from '../pieces'
+import type { Growth } from '../resolve'
 import { blockOut, outOf, prismAlong, type Range } from './block'
 import { sortOfFace, type Contact } from './contacts'
 import type { Deriving } from './deriving'
-import { behind, cornerOf, extentOf, type Meeting } from './meet'
+import { behind, cornerOf, depthBehind, extentOf, type Meeting } from './meet'
 import { boxInto, pointInto, type Tool, type Vec2 } from '../work'
 
 export interface Corner {
@@ -58,6 +59,14 @@ export function onBoard(
   return ranges
     .map(([a, b]): Range => [Math.min(within(a), within(b)), Math.max(within(a), within(b))])
     .sort((a, b) => a[0] - b[0])
+}
+
+/** The first member grows through the second where the two touch; `says` what that is called. */
+export function growsThrough(joint: Joint, says: Growth['says']): Growth[] {
+  const face = faceOf(joint.between[0]!.at)
+  return face
+    ? [{ member: 0, face, says, measures: [], poses: true, by: (_, poses) => depthBehind(poses, face) }]
+    : []
 }
 
 /** Contacts where such a corner could be made. */

@@ -9,15 +9,8 @@ import {
   type Resolved,
   type ResolvedJoint,
 } from '../resolve'
-import type { Feature } from '../work'
+import type { Feature, Supply } from '../work'
 import { meet, sayApart, TOUCHING, type Meeting } from './meet'
-
-/** What has to be at hand for a joint besides its pieces: dowels, screws, keys. */
-export interface Supply {
-  /** As on a list: "Dowel ⌀ 3/8 × 2". */
-  readonly name: string
-  readonly quantity: number
-}
 
 export interface Derived {
   readonly features: readonly Feature[]

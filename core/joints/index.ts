@@ -1,16 +1,17 @@
 /** Every kind of joint. A new kind is one folder and one line here. */
 import { sayIssue, type Joint } from '../document'
 import type { Fill, JointNumbers, Problem, Resolved, ResolvedJoint, ResolvedPiece } from '../resolve'
-import type { Feature } from '../work'
+import type { Feature, Supply } from '../work'
 import { butt } from './butt'
 import type { Contact } from './contacts'
-import type { Derived, Supply } from './deriving'
+import type { Derived } from './deriving'
 import { dovetail } from './dovetail'
 import { dowels } from './dowels'
 import { fingers } from './fingers'
 import { glue } from './glue'
 import { housing } from './housing'
 import type { JointKind, Proposal } from './kind'
+import { knuckles } from './knuckles'
 import { lap } from './lap'
 import { mitre } from './mitre'
 import { pockets } from './pockets'
@@ -32,6 +33,7 @@ export const JOINTS: readonly JointKind[] = [
   fingers,
   dovetail,
   tongue,
+  knuckles,
   glue,
   trim,
   butt,
@@ -169,5 +171,4 @@ export {
   type Contact,
   type ContactGroup,
 } from './contacts'
-export type { Supply } from './deriving'
 export { withNames, type JointKind, type Proposal } from './kind'

@@ -35,6 +35,9 @@ export const sizeOf = (box: Box): Vec3 => [
   box.max[2] - box.min[2],
 ]
 export const volumeOf = (box: Box): number => sizeOf(box).reduce((a, b) => a * b, 1)
+/** The axis a vector runs along most; the first of equals. */
+export const mainAxis = (v: Vec3): Axis => AXES.reduce((a, b) => (Math.abs(v[b]) > Math.abs(v[a]) ? b : a))
+
 export const dot = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
 export const cross = (a: Vec3, b: Vec3): Vec3 => [
   a[1] * b[2] - a[2] * b[1],

@@ -3,7 +3,7 @@ import type { Joint } from '../document'
 import { wayApart } from '../joints/apart'
 import type { Contact } from '../joints'
 import type { Model } from '../model'
-import { AXES, carriedBox, dot, vec3, type Box, type Vec3 } from '../pieces'
+import { carriedBox, dot, mainAxis, vec3, type Box, type Vec3 } from '../pieces'
 import type { Kernel } from '../solid'
 import { pictorial, PICTORIAL } from './hidden/view'
 import { pictureOf } from './picture'
@@ -34,7 +34,7 @@ export function jointPicture(
 function seenFrom(way: Vec3): Vec3 {
   const { toward } = PICTORIAL
   if (dot(toward, way) >= 0) return toward
-  const along = AXES.reduce((a, b) => (Math.abs(way[b]) > Math.abs(way[a]) ? b : a))
+  const along = mainAxis(way)
   // From below nothing is recognised.
   return along === 2 ? toward : vec3((i) => (i === along ? -toward[i] : toward[i]))
 }

@@ -53,19 +53,27 @@ const sheetsOf = (file: string, paper: 'a4' | 'letter'): Sheet[] => {
   return [...planSheets(modelOf(project), kernel)]
 }
 
-/** The room a mark takes on its sheet; an arc that of its whole circle. */
+/** Places all along an arc, on the sheet. */
+const alongArc = ({ x, y, r, from, to }: Extract<Mark, { kind: 'arc' }>) =>
+  Array.from({ length: 65 }, (_, k) => {
+    const angle = ((from + ((to - from) * k) / 64) * Math.PI) / 180
+    return { x: x + r * Math.cos(angle), y: y - r * Math.sin(angle) }
+  })
+const round = (all: ReadonlyArray<{ x: number; y: number }>) => ({
+  x1: Math.min(...all.map((c) => c.x)),
+  x2: Math.max(...all.map((c) => c.x)),
+  y1: Math.min(...all.map((c) => c.y)),
+  y2: Math.max(...all.map((c) => c.y)),
+})
+
+/** The room a mark takes on its sheet. */
 const roomOf = (m: Mark) =>
   m.kind === 'text'
     ? boundsOf(m)
     : m.kind === 'arc'
-      ? { x1: m.x - m.r, x2: m.x + m.r, y1: m.y - m.r, y2: m.y + m.r }
+      ? round(alongArc(m))
       : m.kind === 'path'
-        ? {
-            x1: Math.min(...m.corners.map((c) => c.x)),
-            x2: Math.max(...m.corners.map((c) => c.x)),
-            y1: Math.min(...m.corners.map((c) => c.y)),
-            y2: Math.max(...m.corners.map((c) => c.y)),
-          }
+        ? round(m.corners)
         : {
             x1: Math.min(m.x1, m.x2),
             x2: Math.max(m.x1, m.x2),

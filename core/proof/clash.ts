@@ -44,7 +44,7 @@ export const clash = defineCheck<Memory>({
           const common = overlap(a.grown, b.grown, 1e-3)
           if (!common) continue
           const placed = (i: Instance, recipe: Recipe) => ({ recipe, frame: i.frame })
-          const shared = solids.shared(placed(a, recipes[0]), placed(b, recipes[1]))
+          const shared = solids.clashing(placed(a, recipes[0]), placed(b, recipes[1]))
           pair = { a, b, recipes, common, shared }
           yield
         }

@@ -9,6 +9,7 @@ import { clash } from './clash'
 import { copies } from './copies'
 import { lost } from './lost'
 import { measures } from './measures'
+import { outlines } from './outlines'
 import { runs } from './runs'
 import { settings } from './settings'
 import { sizes } from './sizes'
@@ -27,6 +28,7 @@ export const QUICK: readonly QuickCheck[] = [
   work,
   bores,
   runs,
+  outlines,
 ]
 /** Of the wood, once the project rests. */
 export const CHECKS = [bodies, clash, swing] as unknown as readonly Check[]

@@ -31,7 +31,7 @@ function counted(proof: Proof, modeller: Modeller, project: Project) {
             const solids = target.openSolids()
             return {
               ...solids,
-              shared: (...pair: Parameters<typeof solids.shared>) => (shared++, solids.shared(...pair)),
+              clashing: (...pair: Parameters<typeof solids.clashing>) => (shared++, solids.clashing(...pair)),
             }
           }
         : typeof target[key] === 'function'

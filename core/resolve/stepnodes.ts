@@ -1,6 +1,6 @@
 /** The nodes of the maker's own work: its measures, the sizes they may name, and the flat faces it leaves. */
-import type { Group, MadePiece, Step } from '../document'
-import { carried, DIRECTION_OF, dot, facing, type Vec3 } from '../pieces'
+import type { Direction, Group, MadePiece, Step } from '../document'
+import { AXIS_OF, carried, DIRECTION_OF, dot, facing, toRoom, unit, type Vec3 } from '../pieces'
 import type { NodeDef, NodeKey, Owner } from './graph'
 import { standsAtHome } from './home'
 import { keyOf, SIZES } from './keys'
@@ -66,6 +66,11 @@ function flatNodes(piece: MadePiece, step: Step, numbers: WorkNumbers): NodeDef[
         const value: Flats = get<Standing>(poses).map((pose) => {
           const flat = pose && numbers.flat(step, role, values, pose.size)
           if (!flat) return null
+          if ('at' in flat) {
+            // Where it is along one direction of the room is a face square to that.
+            const axis = AXIS_OF[role as Direction]
+            return { normal: unit(axis), offset: toRoom(pose.frame, flat.at)[axis], copy: pose.copy }
+          }
           const normal: Vec3 = carried(pose.frame, flat.normal)
           return { normal, offset: flat.offset + dot(normal, pose.frame.origin), copy: pose.copy }
         })

@@ -255,6 +255,11 @@ export interface Flat {
   readonly offset: Mm
 }
 
+/** A place in a frame. */
+export interface AtPlace {
+  readonly at: Vec3
+}
+
 /** A flat face of each copy, in the room. */
 export type Flats = ReadonlyArray<(Flat & { readonly copy: Copy }) | null>
 
@@ -263,9 +268,10 @@ export interface WorkNumbers {
   measures(step: Step): readonly JointMeasure[]
   roles(step: Step): readonly string[]
   /**
-   * A face that it leaves on a piece of this size between its shoulders, own frame; null where there is none.
+   * A face that it leaves on a piece of this size between its shoulders, own frame, or a place, whose part is
+   * called by a direction of the room; null where there is none.
    */
-  flat(step: Step, role: string, values: Readonly<Record<string, number>>, size: Vec3): Flat | null
+  flat(step: Step, role: string, values: Readonly<Record<string, number>>, size: Vec3): Flat | AtPlace | null
 }
 
 /**

@@ -6,6 +6,11 @@ import type { Vec3 } from '../pieces'
 import { sideAlong, toolSurface } from '../work'
 import type { Shape } from './kernel'
 
+export interface Round {
+  readonly tool: number
+  readonly surface: number
+}
+
 export interface Edge {
   readonly a: number
   readonly b: number
@@ -13,8 +18,8 @@ export interface Edge {
   readonly n1: Vec3
   readonly n2: Vec3
   readonly sharp: boolean
-  /** The tool, from 1, on whose round wall it lies; 0 for none. */
-  readonly wall: number
+  /** The round surface it lies on: its tool, from 1, and its number there; null for none. */
+  readonly wall: Round | null
 }
 
 /** A round surface that runs into another by less than this does so without an edge. */
@@ -22,7 +27,7 @@ const CREASE = Math.cos((20 * Math.PI) / 180)
 /** Flats that turn by less than this are one, as nobody could tell them apart. */
 const FLAT = Math.cos(Math.PI / 180)
 /** More surfaces than a tool has. */
-const MOST = 4096
+const MOST = 2 ** 20
 
 /**
  * All edges between triangles that are not in one plane; `sharp` ones are creases, the rest may be
@@ -61,7 +66,7 @@ export function edgesOf(shape: Shape): Edge[] {
       n1,
       n2,
       sharp: one !== other && cos < (flat ? FLAT : CREASE),
-      wall: flat ? 0 : wallOf(one) || wallOf(other),
+      wall: flat ? null : (roundOf(one) ?? roundOf(other)),
     })
   }
   return edges
@@ -82,9 +87,9 @@ function surfaceOf({ positions: p, triangles: t, tool, tools }: Shape, k: number
   return n >= 0 ? of * MOST + n : -of * MOST + n
 }
 
-/** The tool whose surface −1 a surface is; 0 where it is none. */
-const wallOf = (surface: number): number =>
-  surface < 0 && -surface % MOST === 1 ? Math.floor(-surface / MOST) : 0
+/** Which round surface a number stands for; null where it is a flat one. */
+const roundOf = (surface: number): Round | null =>
+  surface < 0 ? { tool: Math.floor(-surface / MOST), surface: -(-surface % MOST) } : null
 
 function normalOf(p: Float32Array, a: number, b: number, c: number): Vec3 {
   const [ux, uy, uz] = [p[3 * b]! - p[3 * a]!, p[3 * b + 1]! - p[3 * a + 1]!, p[3 * b + 2]! - p[3 * a + 2]!]

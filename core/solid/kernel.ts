@@ -28,6 +28,8 @@ export interface Shape {
 export interface Solids {
   /** The volume two pieces have in common, each in its own frame in the room. Cubic millimetres. */
   shared(a: Placed, b: Placed): number
+  /** The same; none where it is no more than a skin. */
+  clashing(a: Placed, b: Placed): number
   /** Frees them all; nothing may be asked of them afterwards. */
   close(): void
 }
@@ -37,6 +39,15 @@ export interface Placed {
   readonly recipe: Recipe
   readonly frame: Frame
 }
+
+/**
+ * Thinner than this on average, millimetres, what two pieces share is what round things lose and gain as
+ * many-sided ones, and less than wood swells in a day.
+ */
+const SKIN = 0.04
+
+/** Of something thin, on average. */
+const thicknessOf = (m: Manifold): number => (m.isEmpty() ? 0 : (2 * m.volume()) / m.surfaceArea())
 
 /** So many solids that stages go on from are kept. */
 const MOST_BEGUN = 200
@@ -165,14 +176,16 @@ export class Kernel {
       return solid
     }
     const stand = ({ recipe, frame }: Placed) => shape(recipe).transform(matrixOf(frame) as unknown as Mat4)
+    const common = (a: Placed, b: Placed, measure: (both: Manifold) => number): number => {
+      const [one, two] = [stand(a), stand(b)]
+      const both = one.intersect(two)
+      const found = measure(both)
+      for (const m of [one, two, both]) m.delete()
+      return found
+    }
     return {
-      shared: (a, b) => {
-        const [one, two] = [stand(a), stand(b)]
-        const both = one.intersect(two)
-        const volume = both.volume()
-        for (const m of [one, two, both]) m.delete()
-        return volume
-      },
+      shared: (a, b) => common(a, b, (both) => both.volume()),
+      clashing: (a, b) => common(a, b, (both) => (thicknessOf(both) < SKIN ? 0 : both.volume())),
       close: () => {
         for (const m of made) m.delete()
       },

@@ -30,7 +30,13 @@ export const makingWith = (
   const made = (m: Manifold): Made => ({ solids: [keep(m)], ids: [m.originalID()] })
   return {
     cube: (size) => made(wasm.Manifold.cube([...size])),
-    extrude: (outline, depth) => made(wasm.Manifold.extrude([anticlockwise(outline)], depth)),
+    extrude: (outline, depth, inner = []) =>
+      made(
+        wasm.Manifold.extrude(
+          [anticlockwise(outline), ...inner.map((l) => anticlockwise(l).reverse())],
+          depth,
+        ),
+      ),
     revolve: (profile, radius) => {
       const sides = sidesOf(radius)
       // Its corners a little further out, so that it is as large as what is round.

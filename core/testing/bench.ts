@@ -113,13 +113,13 @@ export const placed = (m: Model, i: Instance) => ({ recipe: m.recipe(i), frame: 
 export const volume = (m: Model, key: string, kernel: Kernel): number =>
   kernel.shape(m.recipe(instance(m, key))).volume
 
-/** All the wood that pairs of instances share. */
-export function sharedWood(m: Model, kernel: Kernel): number {
+/** All the wood that pairs of instances share; or what of it is more than a skin. */
+export function sharedWood(m: Model, kernel: Kernel, as: 'shared' | 'clashing' = 'shared'): number {
   const all = m.resolved.instances
   return kernel.solids((s) => {
     let sum = 0
     for (let i = 0; i < all.length; i++)
-      for (let j = i + 1; j < all.length; j++) sum += s.shared(placed(m, all[i]!), placed(m, all[j]!))
+      for (let j = i + 1; j < all.length; j++) sum += s[as](placed(m, all[i]!), placed(m, all[j]!))
     return sum
   })
 }

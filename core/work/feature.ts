@@ -19,6 +19,8 @@ export interface Feature<D = unknown> {
   readonly joint: string | null
   /** The maker's own step it is; null for what comes from a joint. */
   readonly step: string | null
+  /** How often its step has been done before on this piece, where that is repeated; none, when not said. */
+  readonly again?: number
   /** The instance at the other side of the joint, and its name. */
   readonly partner: { readonly key: string; readonly name: string } | null
   /** The instances it is done along with, standing together; none, when not said. */
@@ -28,6 +30,13 @@ export interface Feature<D = unknown> {
 
 /** A sentence with its measures left open for setting in fractions. `key` says where a measure comes from. */
 export type Sentence = ReadonlyArray<string | { readonly mm: Mm; readonly key?: string }>
+
+/** What has to be at hand besides wood: dowels, screws, inserts. */
+export interface Supply {
+  /** As on a list: "Dowel ⌀ 3/8 × 2". */
+  readonly name: string
+  readonly quantity: number
+}
 
 /** A measure a drawing must show: from one place to another along an own axis. */
 export interface Dimension {
@@ -52,6 +61,8 @@ export interface WorkKind<D = unknown> {
   /** What one of it is, without its place: "dado ¾ × ¼ deep, on the back". */
   callout(data: D): Sentence
   dimensions(data: D): Dimension[]
+  /** What has to be at hand for it besides the wood. */
+  supply?(data: D): Supply | null
   /**
    * It looks at what is there, so it is done after all that comes before it, and before all that comes after;
    * other work can be done in any order.

@@ -11,9 +11,12 @@ import { lap } from './lap'
 import { mortise } from './mortise'
 import { notch } from './notch'
 import type { OwnKind } from './own'
+import { peg } from './peg'
 import { recess } from './recess'
+import { rip } from './rip'
 import { rout } from './rout'
 import { saw } from './saw'
+import { shape } from './shape'
 import { sockets } from './sockets'
 import { tenon } from './tenon'
 
@@ -25,11 +28,14 @@ const KINDS = [
   mortise,
   sockets,
   bore,
+  peg,
   recess,
   saw,
+  shape,
   rout,
   ease,
   crosscut,
+  rip,
   keyway,
 ] as unknown as WorkKind[]
 
@@ -47,6 +53,19 @@ export const OWN_KINDS: readonly OwnKind[] = KINDS.flatMap((k) => k.own ?? [])
 
 /** How a maker puts this kind of work on; undefined where there is no such kind, or only joints make it. */
 export const ownWork = (kind: string): OwnKind | undefined => byKind.get(kind)?.own ?? undefined
+
+/**
+ * What can be named of a step: the flat faces it leaves, and where its first hole or peg is, by the
+ * directions of the room.
+ */
+export function rolesOf({ kind, options }: Pick<Step, 'kind' | 'options'>): readonly string[] {
+  const own = ownWork(kind)
+  if (!own) return []
+  return own.spikes && !own.meets?.(options) ? [...own.roles, ...DIRECTIONS] : own.roles
+}
+
+const DIRECTIONS = ['across', 'deep', 'up']
+export const isDirection = (role: string): boolean => DIRECTIONS.includes(role)
 
 const faults = new WeakMap<Step, { why: string | null }>()
 
@@ -84,6 +103,9 @@ export function roleAt(feature: Feature, at: Vec3, normal: Vec3): string | null 
 /** Whether a feature looks at what is there when it is done. */
 export const looks = (feature: Feature): boolean => workKind(feature).looks ?? false
 
+/** Whether work of a kind does. */
+export const looksAt = (kind: string): boolean => byKind.get(kind)?.looks ?? false
+
 /** How many a feature counts for on a list. */
 export const countOf = (feature: Feature): number => workKind(feature).count?.(feature.data) ?? 1
 
@@ -94,9 +116,11 @@ export {
   type Dimension,
   type Feature,
   type Sentence,
+  type Supply,
   type WorkKind,
 } from './feature'
 export * from './fields'
+export { waysOf } from './onface'
 export { Unfit, type Asked, type Datum, type OwnKind, type PlacedBy, type Wood } from './own'
 export * from './tool'
 export { leanOf } from './bore'
@@ -111,5 +135,6 @@ export type { Ease } from './ease'
 export type { Rout } from './rout'
 export type { Recess } from './recess/recess'
 export type { Sawn } from './saw/sawn'
+export type { Shaped } from './shape'
 export type { Sockets } from './sockets'
 export type { Tenon } from './tenon'

@@ -3,7 +3,7 @@ import type { FaceName, Step } from '../document'
 import type { Mm } from '../measure'
 import { AXES, FACE_AT, faceAt, type Axis } from '../pieces'
 import type { Choices, Measures } from './fields'
-import type { Asked, Datum, PlacedBy, Wood } from './own'
+import type { Asked, Datum, PlacedBy, Wood } from './asked'
 
 export const SIX = ['face', 'back', 'edge1', 'edge2', 'end1', 'end2'] as const
 

@@ -272,7 +272,7 @@ describe('shared work', () => {
             ]),
           ) as never
           const work = (p.pieces[0] as { work: Step[] }).work.map((s) => ({
-            ...ownWork(s.kind)!.mirrored(s),
+            ...ownWork(s.kind)!.mirrored(s, 120),
             id: 'w2',
           }))
           const alone = run(p, change.giveItsOwn({ id: 't', facing: own.id, spans, repeat: null, work }))
@@ -479,7 +479,7 @@ describe('steps in the document', () => {
     if (!read.ok) throw new Error(read.why)
     expect(order(read.project)).toEqual(['w2'])
     expect(read.project.setAside.map((s) => [s.list, s.where, s.why])).toEqual([
-      ['work', 'crosscut on A', 'its id w2 is taken'],
+      ['work', 'crosscut 1 on A', 'its id w2 is taken'],
       ['work', 'whittle on A', 'there is no work called whittle'],
     ])
     const [taken, odd] = read.project.setAside

@@ -2,8 +2,10 @@
 import type * as z from 'zod'
 import { faceOf, Id, sidesOf, type FaceName, type Place, type Step } from '../document'
 import type { Mm } from '../measure'
-import type { Axis, Box, Frame, Vec3 } from '../pieces'
-import type { Flat, ResolvedBit } from '../resolve'
+import type { Axis, Frame } from '../pieces'
+import type { ResolvedBit } from '../resolve'
+import { Unfit, type Asked, type PlacedBy, type Role, type Spike, type Wood } from './asked'
+import { imageOfRepeat, REPEAT_CHOICES, REPEAT_MEASURES, repeatIdle, type RepeatWay } from './repeat'
 import {
   choicesOf,
   choicesSchema,
@@ -14,51 +16,7 @@ import {
   type Measures,
 } from './fields'
 
-/** What work is done on: a piece, or a group as one block. Own frame, millimetres. */
-export interface Wood {
-  readonly name: string
-  readonly frame: Frame
-  /** Finished, with what goes into joints. */
-  readonly size: Vec3
-  /** Where it is between its shoulders; places of work are measured there. */
-  readonly shoulder: Box
-}
-
-/** A step with its numbers. */
-export interface Asked {
-  readonly face: FaceName
-  /** The faces it is told to go along with; none for all. */
-  readonly sides: readonly FaceName[]
-  readonly values: Readonly<Record<string, number>>
-  /** The bit it is done with; null where none is chosen, or the one that was is gone. */
-  readonly bit: ResolvedBit | null
-  /** The value of a choice; the first when nothing is said. */
-  chosen(name: string): string
-  /** A length as the maker reads it. */
-  say(mm: Mm): string
-}
-
-/**
- * Why work cannot be done as it is asked, in a sentence. *stop*: it cannot be cut. *look*: it does nothing.
- */
-export class Unfit {
-  constructor(
-    readonly says: string,
-    readonly level: 'stop' | 'look' = 'stop',
-  ) {}
-}
-
-/** A flat face that work leaves, and which part of it does. */
-export interface Role extends Flat {
-  readonly role: string
-}
-
-/** Measured between shoulders from the low side, back from the high side, or from the middle. */
-export type Datum = 'near' | 'far' | 'centre'
-export interface PlacedBy {
-  readonly field: string
-  readonly from: Datum
-}
+export * from './asked'
 
 export interface OwnDefinition<D> {
   readonly title: string
@@ -68,16 +26,24 @@ export interface OwnDefinition<D> {
   readonly choices?: Choices
   /** It is done with a bit of the rack, which its choice `bit` names. */
   readonly bit?: true
+  /** Whether it is where another piece has its own: a step that its choice `meets` names. */
+  meets?(options: Readonly<Record<string, string>>): boolean
   /** It goes along the edges of a face: along all, or those with the faces that its place names. */
   readonly runs?: true
+  /** Whether it is told by an outline, with these choices. */
+  outlined?(options: Readonly<Record<string, string>>): boolean
   /** Whether it needs no place with these choices, being all over the piece. */
   placeless?(options: Readonly<Record<string, string>>): boolean
   /** The measures that say nothing with these choices, and this bit where it is known. */
   idle?(options: Readonly<Record<string, string>>, bit?: ResolvedBit | null): readonly string[]
   /** The choices that say nothing beside others. */
   idleChoices?(options: Readonly<Record<string, string>>): readonly string[]
+  /** The measures that a choice answers for, once it is made: they are left empty then. */
+  answers?(choice: string, value: string): readonly string[]
   /** What it starts as, in a project of this unit. */
   starts(face: FaceName, unit: 'in' | 'mm'): Pick<Step, 'fields' | 'options'>
+  /** The ways it can be repeated with these choices; none, when not said. */
+  repeats?(options: Readonly<Record<string, string>>): readonly RepeatWay[]
   /** The parts of it that leave a flat face. */
   readonly roles: readonly string[]
   resolve(asked: Asked, wood: Wood): D | Unfit
@@ -87,10 +53,15 @@ export interface OwnDefinition<D> {
    */
   carry(data: D, from: Frame, to: Wood): D | null
   flats(data: D): readonly Role[]
+  /** What of another piece can be put where this is. */
+  spikes?(data: D): readonly Spike[]
   /** The measure that says where it is along an own axis of the piece; null where none does. */
   placedBy?(step: Pick<Step, 'at' | 'options'>, axis: Axis): PlacedBy | null
-  /** The step that does on a mirror image, whose edges have changed places, what this one does. */
-  mirrored(step: Step): Step
+  /**
+   * The step that does on a mirror image, whose edges have changed places, what this one does; that is so
+   * wide between shoulders.
+   */
+  mirrored(step: Step, width: Mm): Step
 }
 
 export interface OwnKind<D = unknown> extends OwnDefinition<D> {
@@ -106,7 +77,8 @@ export interface OwnKind<D = unknown> extends OwnDefinition<D> {
   refuses(at: Place): string | null
 }
 
-export function ownKind<D>(kind: string, own: OwnDefinition<D>): OwnKind<D> {
+export function ownKind<D>(kind: string, given: OwnDefinition<D>): OwnKind<D> {
+  const own = given.repeats ? repeated(given, given.repeats) : given
   const fields = Object.entries(own.measures).map(([name, m]) => ({
     name,
     label: m.label,
@@ -118,16 +90,27 @@ export function ownKind<D>(kind: string, own: OwnDefinition<D>): OwnKind<D> {
     ...own,
     kind,
     schema: fieldsSchema(own.measures),
-    choicesSchema: own.bit
-      ? choicesSchema(own.choices ?? {}).extend({ bit: Id.optional() })
-      : choicesSchema(own.choices ?? {}),
+    choicesSchema: choicesSchema(own.choices ?? {}).extend({
+      ...(own.bit && { bit: Id.optional() }),
+      ...(own.meets && { meets: Id.optional() }),
+    }),
     fieldsFor: (options, bit) => {
       const idle = own.idle?.(options, bit) ?? []
       return fields.filter((f) => !idle.includes(f.name))
     },
     choicesFor: (options) => {
       const idle = own.idleChoices?.(options) ?? []
-      return choices.filter((c) => !idle.includes(c.name))
+      const ways = own.repeats?.(options) ?? []
+      const offered = (c: Choice): Choice =>
+        c.name === 'repeat'
+          ? {
+              ...c,
+              values: Object.fromEntries(
+                Object.entries(c.values).filter(([way]) => way === 'none' || ways.includes(way as RepeatWay)),
+              ),
+            }
+          : c
+      return choices.filter((c) => !idle.includes(c.name)).map(offered)
     },
     options: choices,
     refuses: (at) => {
@@ -139,3 +122,22 @@ export function ownKind<D>(kind: string, own: OwnDefinition<D>): OwnKind<D> {
     },
   }
 }
+
+/** The same with what says how it is repeated. */
+const repeated = <D>(
+  own: OwnDefinition<D>,
+  ways: NonNullable<OwnDefinition<D>['repeats']>,
+): OwnDefinition<D> => ({
+  ...own,
+  measures: { ...own.measures, ...REPEAT_MEASURES },
+  choices: { ...own.choices, ...REPEAT_CHOICES },
+  idle: (options, bit) => [
+    ...(own.idle?.(options, bit) ?? []),
+    ...repeatIdle(ways(options).includes(options.repeat as RepeatWay) ? options : {}),
+  ],
+  idleChoices: (options) => [
+    ...(own.idleChoices?.(options) ?? []),
+    ...(ways(options).length === 0 ? ['repeat'] : []),
+  ],
+  mirrored: (step, width) => imageOfRepeat(own.mirrored(step, width), Boolean(own.placedBy?.(step, 1))),
+})

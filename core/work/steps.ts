@@ -8,13 +8,19 @@ import {
   type Problem,
   type Resolved,
   type ResolvedGroup,
+  type ResolvedPiece,
   type ResolvedStep,
   type WorkNumbers,
 } from '../resolve'
-import { negated, STILL, type Vec3 } from '../pieces'
-import type { Feature } from './feature'
-import { ownWork, stepFault } from './index'
+import { factKind } from '../outline'
+import { negated, STILL, unit, vec3, type Frame, type Vec3 } from '../pieces'
+import type { Feature, Supply } from './feature'
+import { isDirection, ownWork, rolesOf, stepFault, workKind } from './index'
+import { meetingsOf, type Met } from './meetings'
+import { waysOf } from './onface'
+import { drawnPaths } from './outlines'
 import { Unfit, type Asked, type Wood } from './own'
+import { framesOf } from './repeat'
 
 /** What the resolver asks of work, whatever its kind. */
 export const workNumbers: WorkNumbers = {
@@ -22,26 +28,42 @@ export const workNumbers: WorkNumbers = {
     const own = ownWork(step.kind)
     if (!own || stepFault(step)) return []
     const idle = own.idle?.(step.options) ?? []
-    return Object.entries(own.measures).flatMap(([name, m]): JointMeasure[] => {
+    const drawn = own.outlined?.(step.options) ? drawnMeasures(step) : []
+    const named = Object.entries(own.measures).flatMap(([name, m]): JointMeasure[] => {
       if (idle.includes(name)) return []
       const text = (step.fields[name] as string | undefined) || m.text
       return text ? [{ name, text, kind: m.kind ?? 'length' }] : []
     })
+    return [...named, ...drawn]
   },
-  roles: (step) => (stepFault(step) ? [] : (ownWork(step.kind)?.roles ?? [])),
+  roles: (step) => (stepFault(step) ? [] : rolesOf(step)),
   flat: (step, role, values, size) => {
     const own = ownWork(step.kind)
     if (!own) return null
     const wood: Wood = { name: '', frame: STILL, size, shoulder: { min: [0, 0, 0], max: size } }
-    const data = own.resolve(asked(step, values, null, String), wood)
-    return data instanceof Unfit ? null : (own.flats(data).find((f) => f.role === role) ?? null)
+    const data = own.resolve(asked(step, values, null, atMiddle(step, wood), String), wood)
+    if (data instanceof Unfit) return null
+    if (isDirection(role)) return own.spikes?.(data)[0] ?? null
+    return own.flats(data).find((f) => f.role === role) ?? null
   },
 }
+
+/** The measures of what is drawn, by the ids of its facts and corners. */
+const drawnMeasures = ({ outline }: Step): JointMeasure[] => [
+  ...(outline?.facts ?? []).flatMap(({ id, kind, value }): JointMeasure[] => {
+    const of = factKind(kind)?.value
+    return of && value ? [{ name: id, text: value, kind: of }] : []
+  }),
+  ...(outline?.corners ?? []).flatMap(({ id, value }): JointMeasure[] =>
+    value ? [{ name: id, text: value, kind: 'length' }] : [],
+  ),
+]
 
 function asked(
   step: Step,
   values: Readonly<Record<string, number>>,
   bit: Asked['bit'],
+  met: Asked['met'],
   say: Asked['say'],
 ): Asked {
   const own = ownWork(step.kind)!
@@ -49,7 +71,10 @@ function asked(
     face: faceOf(step.at) ?? own.faces[0]!,
     sides: sidesOf(step.at),
     values,
+    drawn: (size) =>
+      step.outline && step.outline.edges.length > 0 ? drawnPaths(step.outline, values, size) : null,
     bit,
+    met,
     say,
     chosen: (name) => {
       const choice = own.options.find((o) => o.name === name)
@@ -58,8 +83,18 @@ function asked(
   }
 }
 
+/** Where only sizes are known, what is met stands for itself in the middle of its face. */
+const atMiddle =
+  (step: Step, { size }: Wood): Asked['met'] =>
+  () => {
+    const { into } = waysOf(faceOf(step.at) ?? 'face')
+    return [{ at: vec3((i) => size[i] / 2), along: unit(into), diameter: 1 }]
+  }
+
 export interface OwnWork {
   readonly features: ReadonlyMap<string, readonly Feature[]>
+  /** What goes into them. */
+  readonly supplies: readonly Supply[]
   readonly problems: readonly Problem[]
 }
 
@@ -107,29 +142,41 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
   const { style } = resolved.project.settings
   const bitOf = (step: Step) => resolved.bits.get(step.options.bit ?? '') ?? null
 
-  for (const piece of resolved.pieces) {
-    const original = originalOf(piece.piece, resolved.project)
-    if (!original || original.work.length === 0) continue
+  const asks = resolved.pieces.flatMap((piece) =>
+    steps(originalOf(piece.piece, resolved.project)?.work ?? []).map((found) => ({ piece, found })),
+  )
+  const holders = new Map<string, ResolvedPiece[]>()
+  for (const { piece, found } of asks)
+    holders.set(found.step.id, [...(holders.get(found.step.id) ?? []), piece])
+  const meetings = meetingsOf(holders, (piece, step, i) => madeOn(piece, resolved.steps.get(step)!, i))
+  /** What a step comes to on one of the places where its piece is. */
+  const madeOn = (piece: ResolvedPiece, found: ResolvedStep, i: Instance): readonly Feature[] | Unfit => {
+    const { step, values } = found
+    const own = ownWork(step.kind)!
     const twin = piece.piece.kind === 'twin'
-    for (const found of steps(original.work)) {
-      const { step, values } = found
-      const own = ownWork(step.kind)!
-      for (const i of piece.instances) {
-        const bit = bitOf(step)
-        const made = once(i, step.id, [found, style, bit], () => {
-          const wood = twin ? imageOf(i) : i
-          const whole = own.resolve(asked(step, values!, bit, say), wood)
-          if (whole instanceof Unfit) return whole
-          const here = twin ? own.carry(whole, wood.frame, i) : whole
-          return here === null
-            ? new Unfit(`The ${step.kind} does not come to ${i.name}`, 'look')
-            : featureOf(i, step, here)
-        })
-        if (made instanceof Unfit) wrong(step, piece.id, made)
-        else put(made)
-      }
-    }
+    const bit = bitOf(step)
+    const wood = twin ? imageOf(i) : i
+    const { met, inputs } = own.meets?.(step.options) ? meetings(step, wood, piece.piece.id) : NONE_MET
+    return once(i, step.id, [found, style, bit, ...inputs], () => {
+      const ask = asked(step, values!, bit, met, say)
+      const whole = own.resolve(ask, wood)
+      const frames = framesFor(step, ask, wood)
+      if (whole instanceof Unfit) return whole
+      if (typeof frames === 'string') return new Unfit(frames)
+      const all = frames.map((f) => (f === i.frame ? whole : own.carry(whole, f, i)))
+      const here = all.flatMap((data, n) => (data === null ? [] : [featureOf(i, step, data, n)]))
+      if (here.length === 0) return new Unfit(`The ${step.kind} does not come to ${i.name}`, 'look')
+      const lost = all.length - here.length
+      if (lost > 0) return new Unfit(`${lost} of the ${all.length} lie outside ${i.name}`)
+      return here
+    })
   }
+  for (const { piece, found } of asks)
+    for (const i of piece.instances) {
+      const made = madeOn(piece, found, i)
+      if (made instanceof Unfit) wrong(found.step, piece.id, made)
+      else made.forEach(put)
+    }
   for (const group of resolved.groups) {
     if (group.group.work.length === 0 || !group.size) continue
     const blocks = blocksOf(group, resolved)
@@ -138,9 +185,11 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
       const own = ownWork(step.kind)!
       for (const { wood, members } of blocks) {
         const bit = bitOf(step)
-        const whole = own.resolve(asked(step, values!, bit, say), wood)
-        if (whole instanceof Unfit) {
-          wrong(step, group.id, whole)
+        const ask = asked(step, values!, bit, OF_PIECES, say)
+        const whole = own.resolve(ask, wood)
+        const frames = framesFor(step, ask, wood)
+        if (whole instanceof Unfit || typeof frames === 'string') {
+          wrong(step, group.id, whole instanceof Unfit ? whole : new Unfit(frames as string))
           continue
         }
         for (const i of members) {
@@ -152,29 +201,46 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
             members.map((m) => m.key).join(),
           ]
           const made = once(i, step.id, inputs, () => {
-            const here = own.carry(whole, wood.frame, i)
-            if (here === null) return null
-            const feature = featureOf(i, step, here)
             // What goes along edges goes along those of all of them together.
-            return own.runs
-              ? { ...feature, beside: members.flatMap((m) => (m === i ? [] : [m.key])) }
-              : feature
+            const beside = own.runs && { beside: members.flatMap((m) => (m === i ? [] : [m.key])) }
+            return frames.flatMap((f, n): Feature[] => {
+              const here = own.carry(whole, f, i)
+              return here === null ? [] : [{ ...featureOf(i, step, here, n), ...beside }]
+            })
           })
-          if (made) put(made)
+          made.forEach(put)
         }
       }
     }
   }
-  return { features, problems }
+  const supplies = new Map<string, number>()
+  for (const f of [...features.values()].flat()) {
+    const needs = workKind(f).supply?.(f.data)
+    if (needs) supplies.set(needs.name, (supplies.get(needs.name) ?? 0) + needs.quantity)
+  }
+  return { features, problems, supplies: [...supplies].map(([name, quantity]) => ({ name, quantity })) }
 }
 
-const featureOf = (i: Instance, step: Step, data: unknown): Feature => ({
-  id: `${step.id}/${i.key}`,
+const OF_PIECES: Asked['met'] = () => 'Only work on a piece is put where another piece has it, not on a group'
+const NONE_MET: Met = { met: OF_PIECES, inputs: [] }
+
+/** The frames that a step is done in, repeated as it may be; in a sentence what is wrong with that. */
+function framesFor(step: Step, ask: Asked, wood: Wood): readonly Frame[] | string {
+  const own = ownWork(step.kind)!
+  const ways: readonly string[] = own.repeats?.(step.options) ?? []
+  if (!ways.includes(step.options.repeat ?? '')) return [wood.frame]
+  return framesOf(ask, wood, (axis) => own.placedBy?.(step, axis)?.from ?? null)
+}
+
+/** `again` is how often it was done before. */
+const featureOf = (i: Instance, step: Step, data: unknown, again: number): Feature => ({
+  id: again === 0 ? `${step.id}/${i.key}` : `${step.id}/${i.key}/${again}`,
   kind: step.kind,
   on: i.key,
   joint: null,
   step: step.id,
   partner: null,
+  ...(again > 0 && { again }),
   data,
 })
 

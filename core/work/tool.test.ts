@@ -1,8 +1,18 @@
 import fc from 'fast-check'
-import { FACINGS, frameIn, turnAt, unitVector, type Frame, type Vec3 } from '../pieces'
+import { FACINGS, frameIn, STILL, turnAt, unitVector, type Frame, type Vec3 } from '../pieces'
 import { boxRecipe, type Kernel } from '../solid'
 import { testKernel } from '../testing/bench'
-import { boxInto, boxTool, gridded, runOut, toolInto, toolSignature, type Lay, type Tool } from './index'
+import {
+  boxInto,
+  boxTool,
+  gridded,
+  runOut,
+  toolInto,
+  toolMouth,
+  toolSignature,
+  type Lay,
+  type Tool,
+} from './index'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -156,5 +166,53 @@ test('a hole is told apart by the way it is drilled, under every way of laying t
         expect(toolSignature(hole(back, at), size, lay)).not.toBe(toolSignature(hole(along, at), size, lay))
       },
     ),
+  )
+})
+
+test('what a tool takes of a plane is as large as the slice of its solid there, however it is told', () => {
+  fc.assert(
+    fc.property(
+      block,
+      fc.constantFrom<0 | 1 | 2>(0, 1, 2),
+      fc.constantFrom(...FACINGS),
+      (t, axis, facing) => {
+        const to = frameIn({ min: [-20, -30, -40], max: [280, 90, 0] }, facing)
+        const turned = toolInto(to, STILL, t)
+        if (turned.kind !== 'box') return
+        const middle = (turned.min[axis] + turned.max[axis]) / 2
+        const [loop, ...more] = toolMouth(turned, axis, middle)
+        expect(more).toEqual([])
+        const [u, v] = ([0, 1, 2] as const).filter((i) => i !== axis) as [0 | 1, 1 | 2]
+        const area = loop!.reduce((sum, p, k) => {
+          const q = loop![(k + 1) % loop!.length]!
+          return sum + (p[u] * q[v] - p[v] * q[u]) / 2
+        }, 0)
+        const wide = ([u, v] as const).map((i) => turned.max[i] - turned.min[i])
+        expect(Math.abs(area)).toBeCloseTo(wide[0]! * wide[1]!, 6)
+        expect(loop!.every((p) => Math.abs(p[axis] - middle) < 1e-9)).toBe(true)
+        expect(toolMouth(turned, axis, turned.max[axis] + 1)).toEqual([])
+        // The same as a prism, swept along the axis, and told lying across it not at all.
+        const prism: Tool = {
+          kind: 'prism',
+          frame: { origin: [0, 0, 3], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] },
+          outline: [
+            [0, 0],
+            [8, 0],
+            [0, 6],
+          ],
+          depth: 10,
+        }
+        expect(toolMouth(prism, 2, 7)).toEqual([
+          [
+            [0, 0, 7],
+            [8, 0, 7],
+            [0, 6, 7],
+          ],
+        ])
+        expect(toolMouth(prism, 2, 14)).toEqual([])
+        expect(toolMouth(prism, 0, 4)).toEqual([])
+      },
+    ),
+    { numRuns: 40, endOnFailure: true },
   )
 })

@@ -1,21 +1,23 @@
 /** Every kind of tool. What is taken from a piece is told by plain solids in its own frame, millimetres. */
 import type { Mm } from '../measure'
-import { STILL, vec3, type Box, type Frame, type Vec3 } from '../pieces'
+import { STILL, vec3, type Axis, type Box, type Frame, type Vec3 } from '../pieces'
 import { box, type Block } from './tools/box'
 import { drill, type Drill } from './tools/drill'
 import { BEYOND, laid, type Lay } from './tools/frames'
 import type { Cylinder, Making, ToolKind } from './tools/kind'
 import { plane, type Plane } from './tools/plane'
 import { prism, type Prism } from './tools/prism'
+import { outlined, type Outlined } from './tools/outlined'
 import type { Beside, Run } from './tools/looking'
 import { run } from './tools/run'
 
-export type Tool = Block | Prism | Drill | Plane | Run
+export type Tool = Block | Prism | Outlined | Drill | Plane | Run
 
 /** A new kind is a file, its type above and a line here. */
 const KINDS: { readonly [K in Tool['kind']]: ToolKind<Extract<Tool, { kind: K }>> } = {
   box,
   prism,
+  outlined,
   drill,
   plane,
   run,
@@ -44,8 +46,9 @@ export const toolKey = (tool: Tool, snap: (n: number) => number): string =>
 export const toolSurface = (tool: Tool, at: Vec3, normal: Vec3): number =>
   kindOf(tool).surface(tool, at, normal)
 
-/** The cylinder that a tool's surface −1 is a part of; null where there is none. */
-export const toolCylinder = (tool: Tool): Cylinder | null => kindOf(tool).cylinder?.(tool) ?? null
+/** The cylinder that a round surface of a tool is a part of; null where there is none. */
+export const toolCylinder = (tool: Tool, surface: number): Cylinder | null =>
+  kindOf(tool).cylinder?.(tool, surface) ?? null
 
 /** A tool with other wood standing beside; for tools that look at that. */
 export const toolBeside = (tool: Tool, all: readonly Beside[]): Tool =>
@@ -56,6 +59,10 @@ export const bareTool = (tool: Tool): Tool => (kindOf(tool).bare?.(tool) as Tool
 
 /** Whether a tool is a round hole, whose rim is left alone unless it is asked for. */
 export const isHole = (tool: Tool): boolean => kindOf(tool).hole ?? false
+
+/** What a tool takes of the plane where an own axis has a value, as loops; round holes are told elsewhere. */
+export const toolMouth = (tool: Tool, axis: Axis, at: Mm): readonly (readonly Vec3[])[] =>
+  kindOf(tool).mouth?.(tool, axis, at) ?? []
 
 /** The solid that a tool takes away from a piece of this size. */
 export const toolSolid = <S>(tool: Tool, size: Vec3, make: Making<S>): S =>
@@ -88,4 +95,5 @@ export {
 } from './tools/frames'
 export type { Making } from './tools/kind'
 export type { Beside, Looks, Mesh, Rim, RimSide, Run } from './tools/looking'
+export { loopOf, straightLoop, type Loop } from './tools/outlined'
 export { cutProfile as cutAt } from './tools/run'

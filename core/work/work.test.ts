@@ -270,7 +270,7 @@ test('a slope that leaves the board by another side says where, and is drawn wit
   const kind = workKind(f!)
   const height = 100 - 50 / 3
   expect(say(kind.describe(f!.data, null))).toBe(
-    `Trim edge 2: mitre 18.43° from square (71.57° from the end), cut at ${height.toFixed(1)} from ` +
+    `Trim edge 2: taper 18.43° off the edge (71.57° from the end), cut at ${height.toFixed(1)} from ` +
       `edge 1 at end 1, out of edge 1 at ${(3 * height).toFixed(0)} from end 1`,
   )
   const ends = kind.dimensions(f!.data).map((d) => [d.axis, Math.round(d.to * 10) / 10].join(' '))

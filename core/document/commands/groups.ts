@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { withRefs, type Ref } from '../../measure'
+import { choicesInto } from '../choices'
 import { copyOf, firstHere, partsOf, standsHere, standsIn, type Copy } from '../copies'
 import { groupsAbove, groupsWithin } from '../nesting'
 import { freeId, freeName } from '../new'
@@ -232,6 +233,11 @@ export const partGroup = command({
       const own = stepped(copied(p))
       draft.pieces.push(own.kind === 'twin' ? { ...own, of: to.get(own.of) ?? own.of } : own)
     }
+    // What meets work of another that has been copied too, meets that of the copy.
+    const made = new Set(to.values())
+    for (const x of [...draft.pieces, ...draft.groups])
+      if ('work' in x && made.has(x.id))
+        for (const step of x.work) step.options = choicesInto(step.options, (id) => to.get(id) ?? id)
     found.except.push(copy)
     for (const p of moved) Object.assign(p, { group: to.get(p.group!), only: copyTo(p.only!, to) })
     const copies = new Set([...to.values(), ...moved.map((p) => p.id)])
@@ -280,15 +286,18 @@ const redirected = (text: string, to: ReadonlyMap<string, string>): string =>
 /** Joints and hardware of what was copied, made for the copies too. */
 function copyHeld(draft: Project, to: ReadonlyMap<string, string>): void {
   const now = (id: string) => to.get(id) ?? id
+  const joints = new Map<string, string>()
   for (const joint of [...draft.joints]) {
     if (!joint.between.some((m) => to.has(m.piece))) continue
     const own = plain(joint)
+    const id = freeId(
+      'j',
+      draft.joints.map((j) => j.id),
+    )
+    joints.set(joint.id, id)
     draft.joints.push({
       ...own,
-      id: freeId(
-        'j',
-        draft.joints.map((j) => j.id),
-      ),
+      id,
       between: own.between.map((m) => ({ ...m, piece: now(m.piece) })),
       fields: Object.fromEntries(
         Object.entries(own.fields).map(([k, v]) => [k, typeof v === 'string' ? redirected(v, to) : v]),
@@ -304,7 +313,13 @@ function copyHeld(draft: Project, to: ReadonlyMap<string, string>): void {
     const own = { ...plain(h), id, count: redirected(h.count, to) }
     draft.hardware.push(
       own.kind === 'hinge'
-        ? { ...own, on: now(own.on), moves: own.moves.map(now), limit: redirected(own.limit, to) }
+        ? {
+            ...own,
+            on: now(own.on),
+            at: own.at.kind === 'hole' ? { ...own.at, of: joints.get(own.at.of) ?? now(own.at.of) } : own.at,
+            moves: own.moves.map(now),
+            limit: redirected(own.limit, to),
+          }
         : { ...own, on: now(h.on) },
     )
   }

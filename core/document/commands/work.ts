@@ -1,6 +1,7 @@
 /** Work that a maker puts on a piece or a group, in the order it is done. */
 import * as z from 'zod'
 import { slotsReferringTo } from '../slots'
+import { Outline } from '../outline'
 import { Id, Step } from '../schema'
 import { command, nameOf, Refusal, spannedIn, stepIn } from './command'
 
@@ -29,6 +30,14 @@ export const setStepOption = command({
   schema: z.object({ id: Id, option: z.string().max(40), value: z.string().max(40) }).strict(),
   apply: (draft, { id, option, value }) => void (stepIn(draft, id).step.options[option] = value),
   describe: ({ id, option }, before) => `Change the ${option} of the ${nameOf(before, id)}`,
+})
+
+/** Draws what it is told by anew; `did` says what was done to it, for undoing. */
+export const setOutline = command({
+  name: 'set-outline',
+  schema: z.object({ id: Id, outline: Outline, did: z.string().max(80) }).strict(),
+  apply: (draft, { id, outline }) => void (stepIn(draft, id).step.outline = outline),
+  describe: ({ id, did }, before) => `${did} on the ${nameOf(before, id)}`,
 })
 
 /** Changes where it is put, and whether it is left out. */

@@ -1,13 +1,20 @@
-import { faceOf } from '../../document'
 import type { Mm } from '../../measure'
 import { BEYOND, runOut, type Sockets } from '../../work'
 import { asTool } from '../channel'
 import { rest, type Range } from '../block'
 import { memberAt } from '../contacts'
-import { cornerAt, hostWidth, makesBox, makesCorner, onBoard, strip, type Corner } from '../corner'
+import {
+  cornerAt,
+  growsThrough,
+  hostWidth,
+  makesBox,
+  makesCorner,
+  onBoard,
+  strip,
+  type Corner,
+} from '../corner'
 import type { Deriving } from '../deriving'
 import { chosen, defineJoint, FIT, NARROWEST } from '../kind'
-import { depthBehind } from '../meet'
 
 /** Fingers of two boards between each other at a corner. */
 export const fingers = defineJoint({
@@ -23,21 +30,7 @@ export const fingers = defineJoint({
     ends: { label: 'Fingers at the edges', values: { whole: 'whole', half: 'half' } },
     first: { label: 'At edge 1 stands', values: { host: '{1}', guest: '{0}' } },
   },
-  grows: (joint) => {
-    const face = faceOf(joint.between[0]!.at)
-    return face
-      ? [
-          {
-            member: 0,
-            face,
-            says: (called) => `through ${called(1)}`,
-            measures: [],
-            poses: true,
-            by: (_, poses) => depthBehind(poses, face),
-          },
-        ]
-      : []
-  },
+  grows: (joint) => growsThrough(joint, (called) => `through ${called(1)}`),
   propose: (c) =>
     makesCorner(c)
       ? { between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.cornerFace)], fields: {} }

@@ -118,7 +118,8 @@ function layOut(solids: readonly Solid[], view: View, arcs: boolean) {
       const silhouette = dot(e.n1, toward) > 1e-9 !== dot(e.n2, toward) > 1e-9
       if (!e.sharp && !silhouette) continue
       const [a, b] = [3 * e.a, 3 * e.b]
-      const circle = arcs && e.wall > 0 ? circleOf(shape.tools[e.wall - 1]!, frame, view) : null
+      const circle =
+        arcs && e.wall ? circleOf(shape.tools[e.wall.tool - 1]!, e.wall.surface, frame, view) : null
       if (circle) circles.set(edges.length, circle)
       edges.push(p[a]!, p[a + 1]!, p[a + 2]!, p[b]!, p[b + 1]!, p[b + 2]!)
     }
@@ -139,8 +140,8 @@ function layOut(solids: readonly Solid[], view: View, arcs: boolean) {
 }
 
 /** The circle that a tool's round wall is seen as, from along its axis; null from elsewhere. */
-function circleOf(tool: Tool, frame: Frame, view: View): Circle | null {
-  const cylinder = toolCylinder(tool)
+function circleOf(tool: Tool, surface: number, frame: Frame, view: View): Circle | null {
+  const cylinder = toolCylinder(tool, surface)
   if (!cylinder || Math.abs(dot(carried(frame, cylinder.along), view.toward)) < 1 - 1e-9) return null
   const [u, v] = project(view, toRoom(frame, cylinder.at))
   return { u, v, r: cylinder.radius }

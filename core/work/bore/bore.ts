@@ -1,6 +1,8 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import type { Vec3 } from '../../pieces'
+import type { Pattern } from '../pattern'
+import type { Fitting } from './fitting'
 
 /** One or more alike bores into a face. */
 export interface Bore {
@@ -23,9 +25,6 @@ export interface Bore {
   readonly pattern?: Pattern
   /** And bored once more, mirrored across the middle of the wood. */
   readonly imaged?: true
+  /** What is to go in. */
+  readonly fitting?: Fitting
 }
-
-/** Counts and pitches along the face and across it; or a ring, by its centre on the face. */
-export type Pattern =
-  | { readonly kind: 'rows'; readonly counts: readonly [number, number]; readonly pitches: readonly [Mm, Mm] }
-  | { readonly kind: 'ring'; readonly radius: Mm; readonly centre: readonly [Mm, Mm] }

@@ -1,15 +1,7 @@
 import { vec3, AXES, FACE_AT, faceAt, type Axis } from '../../pieces'
-import {
-  capital,
-  forPartner,
-  REFERENCE,
-  sayDegrees,
-  theFace,
-  type Dimension,
-  type Sentence,
-  defineWork,
-} from '../feature'
+import { capital, forPartner, sayDegrees, theFace, type Sentence, defineWork } from '../feature'
 import { BEYOND, type Tool } from '../tool'
+import { dimensionsOf, sayPlaces } from '../laidout'
 import type { Bore } from './bore'
 import { own } from './own'
 
@@ -57,27 +49,7 @@ const saySink = ({ sink }: Bore): Sentence =>
       ? [', counterbored ⌀ ', { mm: sink.diameter }, ', ', { mm: sink.depth }, ' deep']
       : [', countersunk ⌀ ', { mm: sink.diameter }]
 
-/** Where each enters the face; of a pattern how it is laid out, and where it begins. */
-function sayPlaces({ at, pattern, imaged }: Bore, u: Axis, v: Axis): Sentence {
-  const [first] = at
-  const place = (a: number, b: number): Sentence => [{ mm: a }, ' · ', { mm: b }]
-  if (!pattern || !first || at.length < 4)
-    return [', at ', ...at.flatMap((p, i) => [i > 0 ? '; ' : '', ...place(p[u], p[v])])]
-  const image = imaged ? ', and mirrored' : ''
-  if (pattern.kind === 'ring')
-    return [', in a ring of radius ', { mm: pattern.radius }, `${image}, about `, ...place(...pattern.centre)]
-  const [[n, m], [p, q]] = [pattern.counts, pattern.pitches]
-  const apart: Sentence =
-    n > 1 && m > 1 ? [`, ${n} by ${m}, `, { mm: p }, ' and ', { mm: q }] : [', ', { mm: n > 1 ? p : q }]
-  return [...apart, ` apart${image}, from `, ...place(first[u], first[v])]
-}
-
-/** Of a row the first, the next and the last place say it all. */
-const toldOf = ({ at, pattern, imaged }: Bore): Bore['at'] => {
-  if (pattern?.kind !== 'rows' || imaged || at.length < 4) return at
-  const [n] = pattern.counts
-  return at.filter((_, k) => [0, 1, n - 1, n, at.length - 1].includes(k))
-}
+const sayFitting = ({ fitting }: Bore): Sentence => (fitting ? [`, for ${fitting.says}`] : [])
 
 export const bore = defineWork<Bore>({
   kind: 'bore',
@@ -85,7 +57,6 @@ export const bore = defineWork<Bore>({
   shownOn: (b) => b.face,
   cut: drills,
   describe: (b, partner) => {
-    const [u, v] = AXES.filter((i) => i !== FACE_AT[b.face].axis) as [Axis, Axis]
     const lean = leanOf(b)
     return [
       b.at.length > 1 ? `${b.at.length} ${b.name}s ⌀ ` : `${capital(b.name)} ⌀ `,
@@ -93,13 +64,15 @@ export const bore = defineWork<Bore>({
       ...(b.through ? [', through'] : [', ', { mm: b.depth }, ' deep']),
       ...(lean > 0.01 ? [` at ${sayDegrees(lean)} towards ${leansTo(b)}`] : []),
       `, on ${theFace(b.face)}`,
-      ...sayPlaces(b, u, v),
-      ` from ${REFERENCE[u]} · ${REFERENCE[v]}`,
+      ...sayPlaces(b),
       ...saySink(b),
+      ...sayFitting(b),
       forPartner(partner),
     ]
   },
   count: (b) => b.at.length,
+  supply: ({ fitting, at }) =>
+    fitting?.kind === 'insert' ? { name: capital(fitting.says), quantity: at.length } : null,
   callout: (b) => [
     `${b.name} ⌀ `,
     { mm: b.diameter },
@@ -107,15 +80,8 @@ export const bore = defineWork<Bore>({
     ...(leanOf(b) > 0.01 ? [` at ${sayDegrees(leanOf(b))}`] : []),
     `, on ${theFace(b.face)}`,
     ...saySink(b),
+    ...sayFitting(b),
   ],
-  dimensions: (b) =>
-    toldOf(b).flatMap((p): Dimension[] =>
-      AXES.filter((i) => i !== FACE_AT[b.face].axis).map((axis) => ({
-        axis,
-        from: 0,
-        to: p[axis],
-        what: 'place',
-      })),
-    ),
+  dimensions: dimensionsOf,
   own,
 })

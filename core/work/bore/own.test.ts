@@ -6,7 +6,7 @@ import { lookOver } from '../../proof'
 import type { Kernel } from '../../solid'
 import { block, instance, make, testKernel, volume } from '../../testing/bench'
 import { run } from '../../testing/run'
-import { stepFault, workKind } from '../index'
+import { workKind } from '../index'
 import type { Bore } from './bore'
 
 let kernel: Kernel
@@ -161,7 +161,7 @@ test('on a mirror image that is given its own, the same holes are bored', () => 
         const p = board(bored(face, fields, { pattern, alongFrom, acrossFrom }))
         const step = (p.pieces[0] as { work: Step[] }).work[0]!
         const other = board(
-          change.addStep({ on: 'a', step: workKind({ kind: 'bore' } as never).own!.mirrored(step) }),
+          change.addStep({ on: 'a', step: workKind({ kind: 'bore' } as never).own!.mirrored(step, 120) }),
         )
         const [[one], [two]] = [told(p), told(other)]
         const image = one!.at.map(([x, y, z]) => rounded([x, SIZE[1] - y, z]).join())
@@ -219,8 +219,7 @@ test('what cannot be bored is said, and what does nothing', () => {
   // A measure that its choices make idle is not asked, whatever stands in it.
   expect(wrong({ ringRadius: 'nothing' })).toEqual([])
   expect(wrong({ ringRadius: 'nothing' }, { pattern: 'ring' })).not.toEqual([])
-  const { work } = board(bored('face', { depth: 6 })).pieces[0] as { work: Step[] }
-  expect(stepFault(work[0]!)).toMatch(/^bore: .*diameter/)
+  expect(says(board(bored('face', { depth: 6 })))).toEqual(['The hole in A has no diameter'])
 })
 
 test('a point that comes through is told from a depth that does not, whichever face it is bored from', () => {

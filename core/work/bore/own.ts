@@ -1,5 +1,4 @@
 /** Holes that a maker bores into a face: from what is asked to where each one enters, and how it ends. */
-import type { Step } from '../../document'
 import type { Mm } from '../../measure'
 import {
   AXES,
@@ -7,29 +6,27 @@ import {
   dot,
   FACE_AT,
   faceAt,
+  mainAxis,
   negated,
   vec3,
-  type Axis,
   type Frame,
   type Vec3,
 } from '../../pieces'
-import { Unfit, type Asked, type Datum, type OwnDefinition, type Role, type Wood } from '../own'
+import { placeStarts, SIX, waysOf } from '../onface'
+import { Unfit, type Asked, type OwnDefinition, type Role, type Spike, type Wood } from '../own'
 import {
-  imageOnFace,
-  PLACE_CHOICES,
-  PLACE_MEASURES,
-  placeAlong,
-  placedOnFace,
-  placeOn,
-  placeStarts,
-  SIX,
-  waysOf,
-} from '../onface'
+  imageOfPattern,
+  layOut,
+  PATTERN_CHOICES,
+  PATTERN_MEASURES,
+  patternIdle,
+  patternIdleChoices,
+  placedInPattern,
+} from '../pattern'
 import { pointInto, vectorInto } from '../tool'
-import type { Bore, Pattern } from './bore'
+import type { Bore } from './bore'
+import { FITTINGS, fittingOf, THREADS } from './fitting'
 
-/** As many as anybody bores into one face. */
-const MOST = 2000
 /** Beyond this a bit glances off the face instead of entering it, degrees. */
 const MOST_LEAN = 75
 /**
@@ -42,33 +39,31 @@ const TIPS: Readonly<Record<string, number>> = {
   brad: 1 / 6,
 }
 
-/** Places along one own axis: the first, and the others as far apart as asked, away from the datum. */
-const places = (wood: Wood, axis: Axis, from: Datum, first: Mm, count: number, pitch: Mm): Mm[] =>
-  Array.from({ length: count }, (_, n) => {
-    const more = from === 'centre' ? (n - (count - 1) / 2) * pitch : n * pitch
-    return placeAlong(wood, axis, from, first + more)
-  })
-
 function resolve(asked: Asked, wood: Wood): Bore | Unfit {
   const { face, values, say } = asked
   const { name, size, shoulder } = wood
   const { into, along, across } = waysOf(face)
   const { far } = FACE_AT[face]
   const value = (measure: string) => values[measure] ?? 0
-  const [diameter, depth] = [value('diameter'), values.depth]
+  const laid = layOut(asked, wood, 'hole')
+  if (laid instanceof Unfit) return laid
+  const fitting = fittingOf(asked)
+  const diameter = values.diameter ?? fitting?.pilot ?? laid.met ?? 0
+  const { depth } = values
   if (diameter <= 0) return new Unfit(`The hole in ${name} has no diameter`)
   if (depth !== undefined && depth <= 0) return new Unfit(`The hole in ${name} has no depth`)
+  if (fitting && diameter >= fitting.outside)
+    return new Unfit(
+      `A hole of ${say(diameter)} is too wide for a ${fitting.says}, which has to bite into ${name}`,
+    )
+  if (fitting && depth !== undefined && depth < fitting.long)
+    return new Unfit(`A ${fitting.says} is ${say(fitting.long)} long and wants a hole as deep in ${name}`)
   const leans = [value('leanAlong'), value('leanAcross')] as const
   if (leans.some((l) => Math.abs(l) > MOST_LEAN))
     return new Unfit(`A bit that leans by more than ${MOST_LEAN}° glances off ${name}`)
-
-  const laid = layOut(asked, wood)
-  if (laid instanceof Unfit) return laid
-  const mirror = asked.chosen('mirror')
-  const turned = mirror === 'along' ? 0 : mirror === 'across' ? 1 : null
+  const { spots, turned } = laid
   if (turned !== null && Math.abs(leans[turned]) > 1e-9)
     return new Unfit(`Mirrored, the holes in ${name} would lean both ways; bore the others by themselves`)
-  const spots = mirrored(laid.spots, turned, (axis) => shoulder.min[axis] + shoulder.max[axis], along, across)
 
   const surface = far ? shoulder.max[into] : shoulder.min[into]
   const at = spots.map(([u, v]) => vec3((i) => (i === into ? surface : i === along ? u : v)))
@@ -102,6 +97,7 @@ function resolve(asked: Asked, wood: Wood): Bore | Unfit {
     ...(sunk && { sink: sunk }),
     ...(laid.pattern && { pattern: laid.pattern }),
     ...(turned !== null && { imaged: true }),
+    ...(fitting && { fitting }),
   }
   const thick = size[into]
   if (depth !== undefined && depth / long >= thick - 1e-6)
@@ -130,68 +126,12 @@ function sinkOf(asked: Asked, diameter: Mm, depth: Mm | undefined): Bore['sink']
   return { diameter: wide, depth: deep, flat: true }
 }
 
-type Spot = readonly [along: Mm, across: Mm]
-interface Laid {
-  readonly spots: readonly Spot[]
-  readonly pattern: Pattern | null
-}
-
-/** Where the holes are on the face, in order. */
-function layOut(asked: Asked, wood: Wood): Laid | Unfit {
-  const { along, across } = waysOf(asked.face)
-  const { values, chosen } = asked
-  const pattern = chosen('pattern')
-  const count = (name: string): number => Math.round(values[name] ?? 1)
-  const [u, v] = [values.along ?? 0, values.across ?? 0]
-  const from = [chosen('alongFrom'), chosen('acrossFrom')] as [Datum, Datum]
-  if (pattern === 'ring') {
-    const [n, radius] = [count('ringCount'), values.ringRadius ?? 0]
-    if (n < 2 || n > MOST) return new Unfit('A ring has two holes or more')
-    if (radius <= 0) return new Unfit(`The ring of holes in ${wood.name} has no radius`)
-    const [cu, cv] = placeOn(asked, wood)
-    const start = values.ringStart ?? 0
-    const spots = Array.from({ length: n }, (_, k): Spot => {
-      const angle = ((start + (k * 360) / n) * Math.PI) / 180
-      return [cu + radius * Math.cos(angle), cv + radius * Math.sin(angle)]
-    })
-    return { spots, pattern: { kind: 'ring', radius, centre: [cu, cv] } }
-  }
-  const [n, m] = [
-    pattern === 'row' || pattern === 'grid' ? count('countAlong') : 1,
-    pattern === 'file' || pattern === 'grid' ? count('countAcross') : 1,
-  ]
-  if (n < 1 || m < 1) return new Unfit(`A row in ${wood.name} has one hole or more`)
-  if (n * m > MOST)
-    return new Unfit(`${n * m} holes are more than ${MOST}, which is as many as are worked out`)
-  const [p, q] = [values.pitchAlong ?? 0, values.pitchAcross ?? 0]
-  if ((n > 1 && p <= 0) || (m > 1 && q <= 0))
-    return new Unfit(`Say how far apart the holes in ${wood.name} are`)
-  const us = places(wood, along, from[0], u, n, p)
-  const vs = places(wood, across, from[1], v, m, q)
-  const spots = vs.flatMap((b) => us.map((a): Spot => [a, b]))
-  return { spots, pattern: n * m > 1 ? { kind: 'rows', counts: [n, m], pitches: [p, q] } : null }
-}
-
-/** The holes and their images across the middle of the wood; one that is its own image is bored once. */
-function mirrored(
-  spots: readonly Spot[],
-  turned: 0 | 1 | null,
-  sum: (axis: Axis) => Mm,
-  along: Axis,
-  across: Axis,
-): readonly Spot[] {
-  if (turned === null) return spots
-  const image = ([u, v]: Spot): Spot => (turned === 0 ? [sum(along) - u, v] : [u, sum(across) - v])
-  const fresh = spots.map(image).filter(([u, v]) => !spots.some(([a, b]) => Math.hypot(a - u, b - v) < 1e-6))
-  return [...spots, ...fresh]
-}
-
 /** The holes as another piece of wood has them, each from where it enters it. */
 function carry(b: Bore, from: Frame, to: Wood): Bore | null {
   const along = vectorInto(to.frame, from, b.along)
-  const into = AXES.reduce((x, y) => (Math.abs(along[y]) > Math.abs(along[x]) ? y : x))
+  const into = mainAxis(along)
   const radius = b.diameter / 2
-  let sunk = b.sink
+  let { sink, fitting } = b
   let depth = b.depth
   const at = b.at.flatMap((p): Vec3[] => {
     const q = pointInto(to.frame, from, p)
@@ -202,12 +142,12 @@ function carry(b: Bore, from: Frame, to: Wood): Bore | null {
     const past = along[into] > 0 ? enters[into] >= to.size[into] - 1e-6 : enters[into] <= 1e-6
     if (!touches || past || b.depth + b.tip <= t + 1e-6) return []
     // A sink is where the bit enters the whole, not where it comes out of one piece into the next.
-    if (t > 1e-6) sunk = undefined
+    if (t > 1e-6) sink = fitting = undefined
     depth = b.depth - t
     return [enters]
   })
   if (at.length === 0) return null
-  const { sink: _, pattern, ...plain } = b
+  const { sink: _, fitting: __, pattern, ...plain } = b
   const through = b.through || depth * Math.abs(along[into]) >= to.size[into] - 1e-6
   return {
     ...plain,
@@ -217,7 +157,8 @@ function carry(b: Bore, from: Frame, to: Wood): Bore | null {
     depth: through ? beyond(at, along, to.size) : depth,
     through,
     tip: through ? 0 : b.tip,
-    ...(sunk && { sink: sunk }),
+    ...(sink && { sink }),
+    ...(fitting && { fitting }),
     ...(pattern?.kind === 'rows' && at.length === b.at.length && { pattern }),
   }
 }
@@ -230,65 +171,52 @@ function flats(b: Bore): Role[] {
   return [{ role: 'floor', normal, offset: dot(normal, on) - b.depth }]
 }
 
-/** The same on a mirror image whose width has been turned over. */
-function imageOf(step: Step): Step {
-  const image = imageOnFace(step, { along: ['leanAlong'], across: ['leanAcross', 'ringStart'] })
-  // Turned over along the face, a ring starts at the other side of its circle.
-  if (step.at.kind !== 'face' || waysOf(step.at.face).along !== 1) return image
-  const start = typeof step.fields.ringStart === 'string' ? step.fields.ringStart : '0'
-  return { ...image, fields: { ...image.fields, ringStart: `180deg - (${start})` } }
-}
+/** Where each is, for what is to meet it. */
+const spikes = (b: Bore): Spike[] => b.at.map((at) => ({ at, along: b.along, diameter: b.diameter }))
 
-const ROWS = {
-  row: ['countAcross', 'pitchAcross'],
-  file: ['countAlong', 'pitchAlong'],
-  grid: [],
-  one: ['countAlong', 'pitchAlong', 'countAcross', 'pitchAcross'],
-  ring: ['countAlong', 'pitchAlong', 'countAcross', 'pitchAcross'],
-} as const
+/** The measures that say nothing with a mouth. */
+const SUNK: Readonly<Record<string, readonly string[]>> = {
+  none: ['sinkDiameter', 'sinkDepth'],
+  cone: ['sinkDepth'],
+}
 
 export const own: OwnDefinition<Bore> = {
   title: 'Bore',
   faces: SIX,
   measures: {
-    ...PLACE_MEASURES,
-    diameter: { label: 'Diameter' },
+    diameter: { label: 'Diameter', otherwise: 'as it fits' },
     depth: { label: 'Depth', otherwise: 'through' },
-    countAlong: { label: 'How many along', kind: 'number', otherwise: '1', text: '1' },
-    pitchAlong: { label: 'Apart along', otherwise: 'say it' },
-    countAcross: { label: 'How many across', kind: 'number', otherwise: '1', text: '1' },
-    pitchAcross: { label: 'Apart across', otherwise: 'say it' },
-    ringCount: { label: 'How many in the ring', kind: 'number', otherwise: '6', text: '6' },
-    ringRadius: { label: 'Radius of the ring', otherwise: 'say it' },
-    ringStart: { label: 'The first at', kind: 'angle', otherwise: '0°', text: '0' },
+    ...PATTERN_MEASURES,
     sinkDiameter: { label: 'Diameter of the sink', otherwise: 'twice the hole' },
     sinkDepth: { label: 'Depth of the counterbore', otherwise: 'the diameter' },
     leanAlong: { label: 'Leans along by', kind: 'angle', otherwise: 'square', text: '0' },
     leanAcross: { label: 'Leans across by', kind: 'angle', otherwise: 'square', text: '0' },
   },
   choices: {
-    pattern: {
-      label: 'Pattern',
-      values: {
-        one: 'one hole',
-        row: 'a row along',
-        file: 'a row across',
-        grid: 'rows both ways',
-        ring: 'a ring',
-      },
-    },
-    ...PLACE_CHOICES,
-    mirror: { label: 'Mirrored', values: { none: 'no', along: 'end for end', across: 'edge for edge' } },
+    ...PATTERN_CHOICES,
     tip: {
       label: 'The bit ends in',
       values: { twist: 'a twist point, 118°', flat: 'a flat', brad: 'a brad point' },
     },
     sink: { label: 'Its mouth', values: { none: 'plain', cone: 'countersunk, 90°', flat: 'counterbored' } },
+    fitting: { label: 'Takes', values: { none: 'nothing', ...FITTINGS } },
+    thread: { label: 'Thread', values: THREADS },
   },
-  idle: ({ pattern = 'one', sink = 'none' }) => [
-    ...ROWS[pattern as keyof typeof ROWS],
-    ...(pattern === 'ring' ? [] : ['ringCount', 'ringRadius', 'ringStart']),
-    ...(sink === 'none' ? ['sinkDiameter', 'sinkDepth'] : sink === 'cone' ? ['sinkDepth'] : []),
+  // What goes in, and what is met, says how wide the hole is.
+  answers: (choice, value) =>
+    (choice === 'fitting' && value !== 'none') || (choice === 'pattern' && value === 'met')
+      ? ['diameter']
+      : [],
+  meets: ({ pattern }) => pattern === 'met',
+  idle: (options) => [
+    ...patternIdle(options),
+    // What is met says which way it goes.
+    ...(options.pattern === 'met' ? ['leanAlong', 'leanAcross'] : []),
+    ...(SUNK[options.sink ?? 'none'] ?? []),
+  ],
+  idleChoices: (options) => [
+    ...patternIdleChoices(options),
+    ...((options.fitting ?? 'none') === 'none' ? ['thread'] : []),
   ],
   starts: (face, unit) => ({
     fields:
@@ -301,6 +229,7 @@ export const own: OwnDefinition<Bore> = {
   resolve,
   carry,
   flats,
-  mirrored: imageOf,
-  placedBy: placedOnFace,
+  spikes,
+  mirrored: (step) => imageOfPattern(step, { along: ['leanAlong'], across: ['leanAcross'] }),
+  placedBy: placedInPattern,
 }

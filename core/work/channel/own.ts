@@ -6,6 +6,7 @@ import {
   cross,
   FACE_AT,
   faceAt,
+  mainAxis,
   toRoom,
   vec3,
   type Axis,
@@ -14,6 +15,7 @@ import {
   type Vec3,
 } from '../../pieces'
 import { Unfit, type Asked, type Datum, type Role, type OwnDefinition, type Wood } from '../own'
+import { ROWS_AND_IMAGES } from '../repeat'
 import { BEYOND, boxInto, pointInto, vectorInto, type Tool } from '../tool'
 import type { Channel } from './channel'
 
@@ -53,7 +55,7 @@ interface Slant {
 }
 
 function slantIn({ at, way, inward, width, depth }: Slant, size: Vec3): Channel | null {
-  const into = AXES.reduce((a, b) => (Math.abs(inward[b]) > Math.abs(inward[a]) ? b : a))
+  const into = mainAxis(inward)
   const face = faceAt(into, inward[into] < 0)
   const [u, v] = AXES.filter((i) => i !== into) as [Axis, Axis]
   const [along, across] = Math.abs(way[u]) >= Math.abs(way[v]) ? [u, v] : [v, u]
@@ -203,7 +205,7 @@ function carry(c: Channel, from: Frame, to: Wood): Channel | null {
       from,
       vec3((i) => (i === axis ? sign : 0)),
     )
-    const own = AXES.reduce((a, b) => (Math.abs(v[b]) > Math.abs(v[a]) ? b : a))
+    const own = mainAxis(v)
     return { own, far: v[own] > 0 }
   }
   const out = axisIn(c.into, FACE_AT[c.face].far ? 1 : -1)
@@ -300,6 +302,7 @@ export const own: OwnDefinition<Channel> = {
       unit === 'in' ? { place: '2', width: '3/4', depth: '1/4' } : { place: '50', width: '18', depth: '6' },
     options: { run: FACE_AT[face].axis === 2 ? 'across' : 'along' },
   }),
+  repeats: () => ROWS_AND_IMAGES,
   roles: ['floor', 'wall1', 'wall2', 'stop1', 'stop2'],
   resolve,
   carry,

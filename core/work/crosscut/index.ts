@@ -5,7 +5,16 @@ import type { SawCut } from './sawcut'
 
 export type { SawCut } from './sawcut'
 import { AXES, FACE_AT, faceAt, sayFace, type Axis } from '../../pieces'
-import { capital, forPartner, REFERENCE, sayDegrees, theFace, type Sentence, defineWork } from '../feature'
+import {
+  capital,
+  forPartner,
+  REFERENCE,
+  sayDegrees,
+  theFace,
+  type Sentence,
+  type WorkDefinition,
+  defineWork,
+} from '../feature'
 
 /**
  * Where the cut crosses a long edge of the piece (a short one, for a cut along an edge): the two faces there,
@@ -101,35 +110,41 @@ export function settingsOf(c: SawCut): { mitre: Degrees; tilt: Degrees } {
   }
 }
 
-/** "mitre 45° (45° from the edge), blade 10° (80° from the table)"; what is square is not said. */
+/**
+ * "mitre 45° from square (45° from the edge), blade 10° from square (80° from the board)"; along an edge what
+ * is off its line is a taper. What is square is not said.
+ */
 export function saySettings(c: SawCut): string {
   const { mitre, tilt } = settingsOf(c)
-  const both = (what: string, degrees: number, other: string) =>
+  const both = (what: string, degrees: number, from: string, other: string) =>
     Math.abs(degrees) < 0.005
       ? []
       : [
-          `${what} ${sayDegrees(Math.abs(degrees))} from square ` +
+          `${what} ${sayDegrees(Math.abs(degrees))}${from} ` +
             `(${sayDegrees(90 - Math.abs(degrees))} from the ${other})`,
         ]
   const said = [
-    ...both('mitre', mitre, FACE_AT[c.face].axis === 0 ? 'edge' : 'end'),
-    ...both('blade', tilt, 'board'),
+    ...(FACE_AT[c.face].axis === 0
+      ? both('mitre', mitre, ' from square', 'edge')
+      : both('taper', mitre, ' off the edge', 'end')),
+    ...both('blade', tilt, ' from square', 'board'),
   ]
   return said.length > 0 ? said.join(', ') : 'square'
 }
 
-export const crosscut = defineWork<SawCut>({
-  kind: 'crosscut',
-  name: (c) => c.name,
+/** What there is to know about a saw cut, whatever it is called. */
+export const sawCut = {
+  name: (c: SawCut) => c.name,
   shownOn: () => 'face',
-  cut: (c) => [{ kind: 'plane', normal: c.normal, offset: c.offset }],
-  describe: (c, partner) => [
+  cut: (c: SawCut) => [{ kind: 'plane', normal: c.normal, offset: c.offset }],
+  describe: (c: SawCut, partner: string | null) => [
     `${capital(c.name)} ${sayFace(c.face)}: ` + `${saySettings(c)}`,
     ...sayReach(c),
     forPartner(partner),
   ],
-  callout: (c) => [`${c.name} on ${sayFace(c.face)}: ${saySettings(c)}`],
+  callout: (c: SawCut) => [`${c.name} on ${sayFace(c.face)}: ${saySettings(c)}`],
   // What lies at the very end is told by the size of the piece.
-  dimensions: (c) => endsOf(c).map(({ axis, mm }) => ({ axis, from: 0, to: mm, what: 'place' })),
-  own,
-})
+  dimensions: (c: SawCut) => endsOf(c).map(({ axis, mm }) => ({ axis, from: 0, to: mm, what: 'place' })),
+} satisfies Omit<WorkDefinition<SawCut>, 'kind'>
+
+export const crosscut = defineWork<SawCut>({ kind: 'crosscut', ...sawCut, own })

@@ -1,37 +1,55 @@
-/** A crosscut that a maker puts on an end: the plane of the blade, from what is asked. */
+/** A cut that a maker puts on an end or an edge: the plane of the blade, from what is asked. */
 import type { FaceName, Step } from '../../document'
-import { cornersOf, dot, FACE_AT, faceAt, vec3, AXES, type Frame, type Vec3 } from '../../pieces'
+import { cornersOf, dot, FACE_AT, faceAt, mainAxis, vec3, type Frame, type Vec3 } from '../../pieces'
 import { Unfit, type Asked, type Role, type OwnDefinition, type Wood } from '../own'
+import { IMAGES } from '../repeat'
 import { toolInto } from '../tool'
 import type { SawCut } from './sawcut'
 
-/** Beyond this a saw cuts along the wood rather than across it, degrees. */
+/** Beyond this a blade cuts along a side rather than off it, degrees. */
 const MOST = 75
 
+/** Own axes of a cut: the one it is measured along, and the one whose sides it is measured at. */
+interface Across {
+  readonly into: 0 | 1
+  readonly side: 0 | 1
+}
+
 /**
- * The cut crosses the chosen edge, on the face, at `place` from the end. A positive mitre runs from there
- * away from the end, a positive lean likewise from the face to the back: normal (±cos m cos t, ±sin m cos t,
- * −sin t), outwards.
+ * The cut crosses the chosen side, on the face, at `place` from the end or the edge. A positive mitre runs
+ * from there away from that, a positive lean likewise from the face to the back: for a crosscut the normal is
+ * (±cos m cos t, ±sin m cos t, −sin t), outwards; for a rip its first two change places.
  */
-function resolve({ face, values, chosen }: Asked, wood: Wood): SawCut | Unfit {
-  const { shoulder, size, name } = wood
+export function bladeAt(
+  { face, values }: Pick<Asked, 'face' | 'values'>,
+  { shoulder, size, name }: Wood,
+  { into, side }: Across,
+  by: {
+    readonly name: SawCut['name']
+    readonly turn: string
+    readonly second: boolean
+    readonly how: string
+  },
+): SawCut | Unfit {
   const { far } = FACE_AT[face]
-  const [place, mitre, tilt] = [values.place ?? 0, values.mitre ?? 0, values.tilt ?? 0]
+  const [place, mitre, tilt] = [values.place ?? 0, values[by.turn] ?? 0, values.tilt ?? 0]
   if (Math.abs(mitre) > MOST || Math.abs(tilt) > MOST)
-    return new Unfit(`The cut on ${name} is more than ${MOST}° from square; no saw does that across a piece`)
+    return new Unfit(
+      `The cut on ${name} is more than ${MOST}° from square; no saw does that ${by.how} a piece`,
+    )
   const [m, t] = [(mitre * Math.PI) / 180, (tilt * Math.PI) / 180]
-  const second = chosen('edge') === 'edge2'
-  const normal: Vec3 = [
-    (far ? 1 : -1) * Math.cos(m) * Math.cos(t),
-    (second ? -1 : 1) * Math.sin(m) * Math.cos(t),
-    -Math.sin(t),
-  ]
-  const on: Vec3 = [
-    far ? shoulder.max[0] - place : shoulder.min[0] + place,
-    second ? shoulder.max[1] : shoulder.min[1],
-    shoulder.max[2],
-  ]
-  const cut = cutIn(normal, dot(normal, on), face, size)
+  const normal = vec3((i) =>
+    i === 2
+      ? -Math.sin(t)
+      : i === into
+        ? (far ? 1 : -1) * Math.cos(m) * Math.cos(t)
+        : (by.second ? -1 : 1) * Math.sin(m) * Math.cos(t),
+  )
+  const on = vec3((i) => {
+    if (i === into) return far ? shoulder.max[i] - place : shoulder.min[i] + place
+    return i === side ? (by.second ? shoulder.max[i] : shoulder.min[i]) : shoulder.max[i]
+  })
+  const cut = cutIn(by.name, normal, dot(normal, on), face, size)
   if (cut) return cut
   const gone =
     dot(
@@ -44,23 +62,29 @@ function resolve({ face, values, chosen }: Asked, wood: Wood): SawCut | Unfit {
 }
 
 /** A cut that meets a piece of this size; null where the piece lies on one side of it. */
-function cutIn(normal: Vec3, offset: number, face: FaceName, size: Vec3): SawCut | null {
+function cutIn(
+  name: SawCut['name'],
+  normal: Vec3,
+  offset: number,
+  face: FaceName,
+  size: Vec3,
+): SawCut | null {
   const sides = cornersOf({ min: [0, 0, 0], max: size }).map((p) => dot(normal, p) - offset)
   if (Math.max(...sides) <= 1e-6 || Math.min(...sides) >= -1e-6) return null
-  return { name: 'crosscut', face, normal, offset, size }
+  return { name, face, normal, offset, size }
 }
 
-function carry(c: SawCut, from: Frame, to: Wood): SawCut | null {
+export function carry(c: SawCut, from: Frame, to: Wood): SawCut | null {
   const plane = toolInto(to.frame, from, { kind: 'plane', normal: c.normal, offset: c.offset })
   if (plane.kind !== 'plane') return null
   const { normal, offset } = plane
-  const axis = AXES.reduce((a, b) => (Math.abs(normal[b]) > Math.abs(normal[a]) ? b : a))
+  const axis = mainAxis(normal)
   // What lies beyond the cut altogether goes with it.
   const reaches = cornersOf({ min: [0, 0, 0], max: to.size }).some((p) => dot(normal, p) - offset > 1e-6)
   return reaches ? { ...c, face: faceAt(axis, normal[axis] > 0), normal, offset, size: to.size } : null
 }
 
-const flats = (c: SawCut): Role[] => [{ role: 'cut', normal: c.normal, offset: c.offset }]
+export const flats = (c: SawCut): Role[] => [{ role: 'cut', normal: c.normal, offset: c.offset }]
 
 /** The same on a mirror image whose width has been turned over. */
 const mirrored = (step: Step): Step => ({
@@ -78,8 +102,15 @@ export const own: OwnDefinition<SawCut> = {
   },
   choices: { edge: { label: 'Measured at', values: { edge1: 'edge 1', edge2: 'edge 2' } } },
   starts: () => ({ fields: { place: '0', mitre: '45deg' }, options: {} }),
+  repeats: () => IMAGES,
   roles: ['cut'],
-  resolve,
+  resolve: (asked, wood) =>
+    bladeAt(
+      asked,
+      wood,
+      { into: 0, side: 1 },
+      { name: 'crosscut', turn: 'mitre', second: asked.chosen('edge') === 'edge2', how: 'across' },
+    ),
   carry,
   flats,
   mirrored,

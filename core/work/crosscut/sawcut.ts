@@ -4,7 +4,7 @@ import type { Vec3 } from '../../pieces'
 
 /** A cut through a piece by a plane, at an end or along an edge. */
 export interface SawCut {
-  readonly name: 'mitre' | 'bevel' | 'trim' | 'crosscut'
+  readonly name: 'mitre' | 'bevel' | 'trim' | 'crosscut' | 'rip'
   readonly face: FaceName
   /** Wood beyond `normal · p > offset` goes. Unit vector, own frame. */
   readonly normal: Vec3

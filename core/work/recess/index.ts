@@ -1,11 +1,21 @@
-import { AXES, cross, dot, FACE_AT, vec3, type Axis } from '../../pieces'
+import { cross, dot, FACE_AT, mainAxis, toRoom, vec3, type Axis } from '../../pieces'
 import { defineWork, REFERENCE, theFace, type Dimension, type Sentence } from '../feature'
-import { BEYOND, type Tool, type Vec2 } from '../tool'
+import { BEYOND, loopOf, type Tool, type Vec2 } from '../tool'
 import { own } from './own'
 import type { Recess } from './recess'
 
 /** Its outline swept from just above the face to its floor. */
 function cut(r: Recess): Tool[] {
+  if (r.drawn) {
+    const { frame, regions } = r.drawn
+    return regions.map(({ outer, inner }): Tool => ({
+      kind: 'outlined',
+      frame: { ...frame, origin: toRoom(frame, [0, 0, -BEYOND]) },
+      outer: loopOf(outer),
+      inner: inner.map(loopOf),
+      depth: r.depth + BEYOND,
+    }))
+  }
   const x = r.ways[0]
   const y = cross(r.inward, x)
   const outline = r.rim.map((p): Vec2 => {
@@ -19,14 +29,18 @@ function cut(r: Recess): Tool[] {
 const sizeOf = (r: Recess): Sentence =>
   r.shape === 'circle'
     ? ['Round recess ⌀ ', { mm: r.long }]
-    : [r.shape === 'slot' ? 'Slot ' : 'Recess ', { mm: r.long }, ' × ', { mm: r.wide }]
+    : [
+        r.shape === 'slot' ? 'Slot ' : r.shape === 'own' ? 'Recess to an outline ' : 'Recess ',
+        { mm: r.long },
+        ' × ',
+        { mm: r.wide },
+      ]
 
 const corners = (r: Recess): Sentence =>
-  r.shape === 'rectangle' && r.radius > 0 ? [', corners r ', { mm: r.radius }] : []
+  (r.shape === 'rectangle' || r.shape === 'own') && r.radius > 0 ? [', corners r ', { mm: r.radius }] : []
 
 /** Own axes along and across the face, as it lies on this piece. */
-const axesOf = ({ ways }: Recess): [Axis, Axis] =>
-  ways.map((w) => AXES.reduce((a, b) => (Math.abs(w[b]) > Math.abs(w[a]) ? b : a))) as [Axis, Axis]
+const axesOf = ({ ways }: Recess): [Axis, Axis] => ways.map(mainAxis) as [Axis, Axis]
 
 export const recess = defineWork<Recess>({
   kind: 'recess',

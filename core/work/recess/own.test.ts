@@ -111,7 +111,7 @@ test('a slot is the length it says, and turns the other way on an image that is 
         const fields = { along: 12, across: 5, length: 9, width: 4, depth: 3 }
         const p = board(sunk(face, fields, { shape: 'slot', alongFrom, acrossFrom }))
         const step = (p.pieces[0] as { work: Step[] }).work[0]!
-        const image = board(change.addStep({ on: 'a', step: ownWork('recess')!.mirrored(step) }))
+        const image = board(change.addStep({ on: 'a', step: ownWork('recess')!.mirrored(step, 120) }))
         const turned = feature(p).data.rim.map(([x, y, z]) =>
           [x, SIZE[1] - y, z].map((n) => n.toFixed(6)).join(),
         )

@@ -1,7 +1,19 @@
 /** A recess that a maker sinks into a face: its outline, its floor, and the corners its bit leaves. */
-import type { Step } from '../../document'
 import type { Mm } from '../../measure'
-import { AXES, dot, FACE_AT, faceAt, negated, unit, vec3, type Frame, type Vec3 } from '../../pieces'
+import { asBitLeaves, cornersOf, regionsOf, type Path } from '../../outline'
+import {
+  AXES,
+  dot,
+  FACE_AT,
+  faceAt,
+  mainAxis,
+  negated,
+  toRoom,
+  unit,
+  vec3,
+  type Frame,
+  type Vec3,
+} from '../../pieces'
 import {
   imageOnFace,
   PLACE_CHOICES,
@@ -13,9 +25,14 @@ import {
   waysOf,
 } from '../onface'
 import { circle, rectangle } from '../outline'
+import { boundsOf, drawnOn, imageDrawn } from '../drawn'
 import { Unfit, type Asked, type OwnDefinition, type Role, type Wood } from '../own'
-import { pointInto, vectorInto, type Vec2 } from '../tool'
+import { ROWS_AND_IMAGES } from '../repeat'
+import { frameInto, pointInto, vectorInto, type Vec2 } from '../tool'
 import type { Recess } from './recess'
+
+/** Places of the outline are as near as this where only its extent matters. */
+const CHORD: Mm = 0.05
 
 function resolve(asked: Asked, wood: Wood): Recess | Unfit {
   const { face, values, say, chosen } = asked
@@ -23,15 +40,17 @@ function resolve(asked: Asked, wood: Wood): Recess | Unfit {
   const { into, along, across } = waysOf(face)
   const { far } = FACE_AT[face]
   const shape = chosen('shape') as Recess['shape']
-  const [long, depth] = [values.length ?? 0, values.depth ?? 0]
+  const depth = values.depth ?? 0
+  const thick = shoulder.max[into] - shoulder.min[into]
+  if (depth <= 0) return new Unfit(`The recess in ${name} has no depth`)
+  if (depth >= thick - 1e-6)
+    return new Unfit(`A recess ${say(depth)} deep would go through ${name}, which is ${say(thick)} there`)
+  if (shape === 'own') return drawnIn(asked, wood)
+  const long = values.length ?? 0
   const wide = shape === 'circle' ? long : (values.width ?? 0)
   const bit = values.bit ?? 0
   if (long <= 0 || wide <= 0)
     return new Unfit(`The recess in ${name} has no ${long <= 0 ? 'length' : 'width'}`)
-  if (depth <= 0) return new Unfit(`The recess in ${name} has no depth`)
-  const thick = shoulder.max[into] - shoulder.min[into]
-  if (depth >= thick - 1e-6)
-    return new Unfit(`A recess ${say(depth)} deep would go through ${name}, which is ${say(thick)} there`)
   if (shape === 'slot' && wide >= long) return new Unfit('A slot is longer than it is wide')
   const least = Math.min(long, wide)
   if (shape !== 'slot' && bit > least + 1e-9)
@@ -59,6 +78,40 @@ function resolve(asked: Asked, wood: Wood): Recess | Unfit {
     : new Unfit(`The recess lies wholly outside ${name}, so it does nothing`, 'look')
 }
 
+/** Within an outline of the maker's own; what is drawn within that stands as islands. */
+function drawnIn(asked: Asked, wood: Wood): Recess | Unfit {
+  const { face, values, say } = asked
+  const drawn = drawnOn(asked, wood, 'recess')
+  if (drawn instanceof Unfit) return drawn
+  const { frame, paths, missing } = drawn
+  const radius = (values.bit ?? 0) / 2
+  const regions = regionsOf(paths, 'even').map((r) => (radius > 0 ? asBitLeaves(r, radius) : r))
+  if (!regions.every((r) => r !== null))
+    return new Unfit(
+      `A bit of ${say(2 * radius)} does not reach everywhere into the recess in ${wood.name}; ` +
+        'take a smaller one',
+    )
+  const corners = (p: Path) => p.segments.flatMap((s) => cornersOf(s, CHORD))
+  const [low, high] = boundsOf(paths)
+  const at = ([u, v]: Vec2) => toRoom(frame, [u, v, 0])
+  const recess: Recess = {
+    shape: 'own',
+    face,
+    rim: regions.flatMap((r) => corners(r.outer)).map(at),
+    middle: at([(low[0] + high[0]) / 2, (low[1] + high[1]) / 2]),
+    inward: frame.z,
+    depth: values.depth ?? 0,
+    long: high[0] - low[0],
+    wide: high[1] - low[1],
+    radius,
+    ways: [frame.x, frame.y],
+    drawn: { frame, regions, missing },
+  }
+  return meets(recess, wood.size)
+    ? recess
+    : new Unfit(`The recess lies wholly outside ${wood.name}, so it does nothing`, 'look')
+}
+
 /** Whether it has a part in wood of this size. */
 function meets({ rim, inward, depth }: Recess, size: Vec3): boolean {
   return AXES.every((i) => {
@@ -70,13 +123,14 @@ function meets({ rim, inward, depth }: Recess, size: Vec3): boolean {
 /** The same as another piece of wood has it, from where it enters that. */
 function carry(r: Recess, from: Frame, to: Wood): Recess | null {
   const inward = vectorInto(to.frame, from, r.inward)
-  const into = AXES.reduce((a, b) => (Math.abs(inward[b]) > Math.abs(inward[a]) ? b : a))
+  const into = mainAxis(inward)
   const point = (p: Vec3) => pointInto(to.frame, from, p)
   const middle = point(r.middle)
   const surface = inward[into] > 0 ? 0 : to.size[into]
   const down: Mm = Math.max(0, (surface - middle[into]) / inward[into])
   if (down >= r.depth - 1e-6) return null
   const enters = (p: Vec3): Vec3 => vec3((i) => p[i] + inward[i] * down)
+  const entered = (f: Frame): Frame => ({ ...f, origin: enters(f.origin) })
   const here: Recess = {
     ...r,
     face: faceAt(into, inward[into] < 0),
@@ -84,6 +138,7 @@ function carry(r: Recess, from: Frame, to: Wood): Recess | null {
     middle: enters(middle),
     inward,
     depth: r.depth - down,
+    ...(r.drawn && { drawn: { ...r.drawn, frame: entered(frameInto(to.frame, from, r.drawn.frame)) } }),
     ways: [vectorInto(to.frame, from, r.ways[0]), vectorInto(to.frame, from, r.ways[1])],
   }
   return meets(here, to.size) ? here : null
@@ -94,12 +149,20 @@ const flats = (r: Recess): Role[] => {
   return [{ role: 'floor', normal, offset: dot(normal, r.middle) - r.depth }]
 }
 
+/** The measures that say nothing of a shape. */
+const IDLE = {
+  rectangle: [],
+  slot: ['bit'],
+  circle: ['width', 'bit'],
+  own: ['along', 'across', 'length', 'width'],
+} as const
+
 export const own: OwnDefinition<Recess> = {
   title: 'Recess',
   faces: SIX,
   measures: {
     ...PLACE_MEASURES,
-    length: { label: 'Length, or diameter' },
+    length: { label: 'Length, or diameter', otherwise: 'say it' },
     width: { label: 'Width', otherwise: 'say it' },
     depth: { label: 'Depth' },
     bit: { label: 'Bit that leaves its corners', otherwise: 'square corners', text: '0' },
@@ -107,12 +170,18 @@ export const own: OwnDefinition<Recess> = {
   choices: {
     shape: {
       label: 'Shape',
-      values: { rectangle: 'a rectangle', slot: 'a slot with round ends', circle: 'a circle' },
+      values: {
+        rectangle: 'a rectangle',
+        slot: 'a slot with round ends',
+        circle: 'a circle',
+        own: 'an outline of its own',
+      },
     },
     ...PLACE_CHOICES,
   },
-  idle: ({ shape = 'rectangle' }) =>
-    shape === 'circle' ? ['width', 'bit'] : shape === 'slot' ? ['bit'] : [],
+  idle: ({ shape = 'rectangle' }) => IDLE[shape as Recess['shape']],
+  idleChoices: ({ shape }) => (shape === 'own' ? ['alongFrom', 'acrossFrom'] : []),
+  outlined: ({ shape }) => shape === 'own',
   starts: (face, unit) => ({
     fields:
       unit === 'in'
@@ -120,10 +189,12 @@ export const own: OwnDefinition<Recess> = {
         : { ...placeStarts(face, 'L/2'), length: '75', width: '25', depth: '3', bit: '12' },
     options: {},
   }),
+  repeats: () => ROWS_AND_IMAGES,
   roles: ['floor'],
   resolve,
   carry,
   flats,
-  placedBy: placedOnFace,
-  mirrored: (step: Step) => imageOnFace(step, { along: [], across: [] }),
+  placedBy: (step, axis) => (step.options.shape === 'own' ? null : placedOnFace(step, axis)),
+  mirrored: (step, width) =>
+    step.options.shape === 'own' ? imageDrawn(step, width) : imageOnFace(step, { along: [], across: [] }),
 }

@@ -1,10 +1,11 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
-import type { Vec3 } from '../../pieces'
+import type { Region } from '../../outline'
+import type { Frame, Vec3 } from '../../pieces'
 
 /** A hollow with a flat floor, sunk into a face within an outline. */
 export interface Recess {
-  readonly shape: 'rectangle' | 'slot' | 'circle'
+  readonly shape: 'rectangle' | 'slot' | 'circle' | 'own'
   readonly face: FaceName
   /** The corners of its outline in the face, and their middle. */
   readonly rim: readonly Vec3[]
@@ -17,6 +18,8 @@ export interface Recess {
   readonly wide: Mm
   /** Of its inside corners, as the bit leaves them. */
   readonly radius: Mm
+  /** What is drawn, as the bit leaves it, in a frame of the face whose z points into the wood. */
+  readonly drawn?: { readonly frame: Frame; readonly regions: readonly Region[]; readonly missing: number }
   /** Own axes of its sides. */
   readonly ways: readonly [along: Vec3, across: Vec3]
 }

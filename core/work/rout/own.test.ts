@@ -174,7 +174,7 @@ test('on a twin it is the other hand', () => {
     options: { bit: 't1' },
   }
   const image = (more: Step) => board(RABBET, change.addStep({ on: 'a', step: more }))
-  const [one, other] = [image(step), image(ownWork('rout')!.mirrored(step))]
+  const [one, other] = [image(step), image(ownWork('rout')!.mirrored(step, 120))]
   expect(gone(one)).toBeCloseTo(gone(other), 3)
   // They are a pair of hands, or the very same.
   const both = make([
@@ -182,7 +182,7 @@ test('on a twin it is the other hand', () => {
     ...block('b', 'right-up', [0, L], [300, W], [0, T]),
     RABBET,
     change.addStep({ on: 'a', step }),
-    change.addStep({ on: 'b', step: { ...ownWork('rout')!.mirrored(step), id: 'w8' } }),
+    change.addStep({ on: 'b', step: { ...ownWork('rout')!.mirrored(step, 120), id: 'w8' } }),
   ])
   expect(findAlike(modelOf(both)).map((x) => [x.instances.length, x.mirrored])).toEqual([[2, 1]])
 })

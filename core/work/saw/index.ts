@@ -39,7 +39,7 @@ export const saw = defineWork<Sawn>({
     const { axis, low, high } = stretchOf(w)
     const placed: Sentence = {
       placed: [', its middle at ', { mm: (low + high) / 2 }, ` from ${REFERENCE[axis]}`],
-      corner: [low > 1e-6 ? ', at its far end' : ', at its near end'],
+      corner: [w.from[axis] > w.to[axis] ? ', at its far end' : ', at its near end'],
       whole: [],
     }[SHAPES[w.shape].span]
     return [

@@ -99,7 +99,7 @@ test('on a mirror image that is given its own, the same is sawn away', () => {
       (face, side, shape, from, corner) => {
         const p = board(sawn(face, { place: 7, length: 9, rise: 3, rise2: 5 }, { shape, side, from, corner }))
         const step = (p.pieces[0] as { work: Step[] }).work[0]!
-        const image = board(change.addStep({ on: 'a', step: ownWork('saw')!.mirrored(step) }))
+        const image = board(change.addStep({ on: 'a', step: ownWork('saw')!.mirrored(step, 120) }))
         const places = (f: Feature<Sawn>, turn: boolean) =>
           f.data.rim
             .map(([x, y, z]) => [x, turn ? SIZE[1] - y : y, z].map((n) => Number(n.toFixed(5)) + 0).join())
@@ -155,4 +155,39 @@ test('what cannot be sawn is said in a sentence', () => {
   expect(wrong({ length: 600 }, { shape: 'clip' })).toEqual([
     'The corner on A is as long as the whole side, 600',
   ])
+})
+
+test('a corner is told between shoulders: deeper joints at its end change nothing of it there', () => {
+  fc.assert(
+    fc.property(fc.constantFrom(4, 6, 10), fc.constantFrom('near', 'far'), (depth, corner) => {
+      const housed = make([
+        ...block('a', 'right-up', [0, 600], [0, 120], [0, 24]),
+        ...block('b', 'up-right', [-24, 24], [-50, 220], [-100, 300]),
+        ...block('c', 'up-right', [600, 24], [-50, 220], [-100, 300]),
+        change.addJoints({
+          joints: (['b', 'c'] as const).map((host, n) => ({
+            id: `j${n}`,
+            kind: 'housing',
+            between: [
+              { piece: 'a', at: onFace(n === 0 ? 'end1' : 'end2') },
+              { piece: host, at: null },
+            ],
+            fields: { depth: String(depth) },
+            options: {},
+          })),
+        }),
+      ])
+      const clipped = run(
+        housed,
+        sawn('face', { length: 40, rise: 30 }, { shape: 'clip', side: 'low', corner }),
+      )
+      // Its line goes on into what the joint takes, as deep again there.
+      const inJoint = (depth * (30 + 30 + (depth * 30) / 40)) / 2
+      expect((left(housed) - left(clipped)) / 24).toBeCloseTo((40 * 30) / 2 + inJoint, 6)
+      const m = modelOf(clipped)
+      const f = m.features(instance(m, 'a#1')).find((x) => x.kind === 'saw') as Feature<Sawn>
+      expect(f.data.from[0]).toBeCloseTo(corner === 'near' ? depth : 600 + depth, 9)
+    }),
+    { numRuns: 6, endOnFailure: true },
+  )
 })

@@ -1,9 +1,10 @@
 /** What a maker saws away from a side of a piece: an arch, a notch, a crown, a taper, a corner. */
 import type { FaceName, Step } from '../../document'
 import type { Mm } from '../../measure'
-import { AXES, FACE_AT, faceAt, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
+import { AXES, FACE_AT, faceAt, mainAxis, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
 import { placeAlong, SIX, waysOf } from '../onface'
 import { Unfit, type Asked, type Datum, type OwnDefinition, type Wood } from '../own'
+import { ROWS_AND_IMAGES } from '../repeat'
 import { BEYOND, pointInto, vectorInto, type Vec2 } from '../tool'
 import type { Sawn } from './sawn'
 import { SHAPES, type Shape } from './shapes'
@@ -25,7 +26,9 @@ function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
   const value = (measure: string): Mm => (idle.includes(measure) ? 0 : (values[measure] ?? 0))
   const [rise, rise2, radius] = [value('rise'), value('rise2'), value('radius')]
   const length = idle.includes('length') ? rise : value('length')
-  const long = size[along]
+  // Places along the side are told from where it starts between shoulders.
+  const [low, end] = [shoulder.min[along], shoulder.max[along]]
+  const long = end - low
   const deep = shoulder.max[into] - shoulder.min[into]
   const wrong = (why: string) => new Unfit(`The ${title} on ${name} ${why}`)
   if (Math.min(rise, rise2, radius) < 0 || Math.max(rise, rise2) <= 0) return wrong('takes nothing away')
@@ -35,7 +38,7 @@ function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
   if (span === 'corner' && length >= long - 1e-6) return wrong(`is as long as the whole side, ${say(long)}`)
   if (radius > Math.min(length / 2, rise) + 1e-9) return wrong(`has no room for corners of ${say(radius)}`)
 
-  const middle = placeAlong(wood, along, chosen('from') as Datum, value('place'))
+  const middle = placeAlong(wood, along, chosen('from') as Datum, value('place')) - low
   const stretch = {
     placed: { from: middle - length / 2, to: middle + length / 2 },
     corner: { from: 0, to: length },
@@ -44,7 +47,7 @@ function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
   const sizes = { side: long, stretch, rise, rise2, radius }
   const odd = oddIn?.(sizes)
   if (odd) return wrong(odd)
-  if (stretch.to <= 1e-6 || stretch.from >= long - 1e-6)
+  if (stretch.to + low <= 1e-6 || stretch.from + low >= size[along] - 1e-6)
     return new Unfit(`The ${title} lies wholly outside ${name}, so it does nothing`, 'look')
 
   const { axis, far } = FACE_AT[face]
@@ -53,15 +56,18 @@ function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
   const atEnd = span === 'corner' && chosen('corner') === 'far'
   const at = ([s, t]: Vec2): Vec3 =>
     vec3((i) => {
-      if (i === along) return atEnd ? long - s : s
+      if (i === along) return atEnd ? end - s : low + s
       return i === into ? edge + (high ? -t : t) : far ? size[axis] : 0
     })
   return {
     shape,
     face,
     side,
-    // Out of what goes into a joint there, too.
-    rim: outline(sizes, BEYOND + Math.abs(edge - (high ? size[into] : 0))).map(at),
+    // Out of what goes into joints there, too.
+    rim: outline(
+      sizes,
+      BEYOND + Math.max(Math.abs(edge - (high ? size[into] : 0)), low, size[along] - end),
+    ).map(at),
     inward: vec3((i) => (i === axis ? (far ? -1 : 1) : 0)),
     thick: size[axis],
     from: at([stretch.from, 0]),
@@ -78,7 +84,7 @@ function carry(w: Sawn, from: Frame, to: Wood): Sawn | null {
   const inward = vectorInto(to.frame, from, w.inward)
   const rim = w.rim.map(point)
   const own = (v: Vec3): { axis: Axis; far: boolean } => {
-    const axis = AXES.reduce((a, b) => (Math.abs(v[b]) > Math.abs(v[a]) ? b : a))
+    const axis = mainAxis(v)
     return { axis, far: v[axis] > 0 }
   }
   const reaches = AXES.every((i) => {
@@ -171,6 +177,7 @@ export const own: OwnDefinition<Sawn> = {
     },
     options: { shape: 'arch' },
   }),
+  repeats: () => ROWS_AND_IMAGES,
   roles: [],
   resolve,
   carry,

@@ -6,7 +6,7 @@ import type { Tool } from '../tool'
 
 /** What is taken from an end so that fingers, tails or pins are left. */
 export interface Sockets {
-  readonly name: 'fingers' | 'tails' | 'pins'
+  readonly name: 'fingers' | 'tails' | 'pins' | 'knuckles'
   readonly face: FaceName
   /** How many are left standing. */
   readonly count: number
@@ -21,11 +21,14 @@ export interface Sockets {
   readonly slope: string
   /** How deep half-blind sockets go into the board's thickness, and from which face. */
   readonly into?: { readonly mm: Mm; readonly from: FaceName }
+  /** What is left is rounded so about a pin. */
+  readonly round?: Mm
   readonly tools: readonly Tool[]
 }
 
 const what = (s: Sockets) => `${s.count} ${s.count === 1 ? s.name.slice(0, -1) : s.name}`
 
+const sayRound = ({ round }: Sockets): Sentence => (round ? [', rounded r ', { mm: round }] : [])
 const sayInto = ({ into }: Sockets): Sentence =>
   into ? [', ', { mm: into.mm }, ` deep into ${theFace(into.from)}`] : []
 
@@ -43,6 +46,7 @@ export const sockets = defineWork<Sockets>({
     ...sayRanges(s.places),
     ` from ${REFERENCE[s.run]}`,
     ...sayInto(s),
+    ...sayRound(s),
     forPartner(partner),
   ],
   callout: (s) => [
@@ -52,6 +56,7 @@ export const sockets = defineWork<Sockets>({
     { mm: s.depth },
     `${s.slope ? `, ${s.slope}` : ''}, on ${sayFace(s.face)}`,
     ...sayInto(s),
+    ...sayRound(s),
   ],
   dimensions: (s) => {
     const { axis } = FACE_AT[s.face]

@@ -1,4 +1,4 @@
-import { AXES, STILL, type Frame, type Vec3 } from '../../pieces'
+import { AXES, STILL, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
 import { boxInto, gridded, sideAlong } from './frames'
 import type { ToolKind } from './kind'
 import { prism, type Prism } from './prism'
@@ -40,5 +40,11 @@ export const box = {
   },
   key: (t, snap) => [...t.min, ...t.max].map(snap).join(),
   surface: (_, __, normal) => sideAlong(normal),
+  mouth: ({ min, max }, axis, at) => {
+    if (at < min[axis] - 1e-6 || at > max[axis] + 1e-6) return []
+    const [u, v] = AXES.filter((i) => i !== axis) as [Axis, Axis]
+    const corner = (a: Vec3, b: Vec3) => vec3((i) => (i === axis ? at : i === u ? a[u] : b[v]))
+    return [[corner(min, min), corner(max, min), corner(max, max), corner(min, max)]]
+  },
   solid: (t, _, make) => make.stand(make.cube(sides(t)), { ...STILL, origin: t.min }),
 } satisfies ToolKind<Block>

@@ -45,7 +45,7 @@ export const drill = {
     if (along < 1e-3) return -1
     return along > 1 - 1e-6 ? 0 : -2
   },
-  cylinder: ({ at, along, radius }) => ({ at, along, radius }),
+  cylinder: ({ at, along, radius }, surface) => (surface === -1 ? { at, along, radius } : null),
   solid: (t, _, make) => make.stand(make.revolve(profileOf(t), t.radius), frameAlong(t.at, t.along)),
   hole: true,
 } satisfies ToolKind<Drill>

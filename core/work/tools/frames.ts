@@ -9,6 +9,7 @@ import {
   cross,
   dot,
   isSquare,
+  mainAxis,
   STILL,
   toOwn,
   toRoom,
@@ -86,7 +87,7 @@ export type Laid = ReturnType<typeof laid>
 
 /** Which of six ways a vector points most: 0 and 1 back and forth along the first axis, and so on. */
 export function sideAlong(v: Vec3): number {
-  const axis = AXES.reduce<0 | 1 | 2>((a, b) => (Math.abs(v[b]) > Math.abs(v[a]) ? b : a), 0)
+  const axis = mainAxis(v)
   return 2 * axis + (v[axis] > 0 ? 1 : 0)
 }
 

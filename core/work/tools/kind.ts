@@ -1,6 +1,6 @@
 /** What there is to know about one kind of tool: a plain solid that is taken from wood, in its own frame. */
 import type { Mm } from '../../measure'
-import type { Frame, Vec3 } from '../../pieces'
+import type { Axis, Frame, Vec3 } from '../../pieces'
 import type { Laid, Vec2 } from './frames'
 import type { Beside, Mesh, Rim } from './looking'
 
@@ -8,8 +8,8 @@ import type { Beside, Mesh, Rim } from './looking'
 export interface Making<S> {
   /** A block from the origin. */
   cube(size: Vec3): S
-  /** An outline in x and y, either way round, swept along z. */
-  extrude(outline: readonly Vec2[], depth: Mm): S
+  /** An outline in x and y, either way round, swept along z; but for what lies within others. */
+  extrude(outline: readonly Vec2[], depth: Mm, inner?: readonly (readonly Vec2[])[]): S
   /**
    * A profile in x (the radius) and z turned about z; as round as its largest radius asks, and as large as
    * what is round.
@@ -65,8 +65,10 @@ export interface ToolKind<T> {
   bare?(tool: T): unknown
   /** It is a round hole: its rim is left alone unless it is asked for. */
   readonly hole?: true
-  /** What its surface −1 is a part of, where that is a cylinder. */
-  cylinder?(tool: T): Cylinder
+  /** What one of its round surfaces is a part of, where that is a cylinder. */
+  cylinder?(tool: T, surface: number): Cylinder | null
+  /** What it takes of the plane where an own axis has a value: loops of places, none where it misses it. */
+  mouth?(tool: T, axis: Axis, at: Mm): readonly (readonly Vec3[])[]
   /** What it takes from wood of this size. */
   solid<S>(tool: T, size: Vec3, make: Making<S>): S
 }

@@ -1,6 +1,6 @@
 import type { Mm } from '../../measure'
-import { dot, toOwn, toRoom, type Frame, type Vec3 } from '../../pieces'
-import { frameInto, sayGridded, type Vec2 } from './frames'
+import { dot, toOwn, toRoom, type Axis, type Frame, type Vec3 } from '../../pieces'
+import { frameInto, sayGridded, type Laid, type Vec2 } from './frames'
 import { plainKey, type ToolKind } from './kind'
 
 /** An outline in x and y of a frame, anticlockwise, swept along its z from 0 to `depth`. */
@@ -14,12 +14,7 @@ export interface Prism {
 export const prism = {
   into: (t: Prism, to: Frame, from: Frame): Prism => ({ ...t, frame: frameInto(to, from, t.frame) }),
   signature: (t, _, { point }) => {
-    const ends = [0, t.depth].map((d) =>
-      t.outline.map(([u, v]) => sayGridded(point(toRoom(t.frame, [u, v, d])))),
-    )
-    // Each corner of the one end with its mate at the other, round about; from either end.
-    const round = ([near, far]: string[][]) => loopText(near!.map((p, k) => `${p}>${far![k]}`))
-    return `#${[round(ends), round([...ends].reverse())].sort()[0]}`
+    return `#${sweptText(t.frame, t.outline, t.depth, point)}`
   },
   key: plainKey,
   /**
@@ -31,8 +26,17 @@ export const prism = {
     const { side, round } = sidesOf(t)[sideUnder(t, at)]!
     return round ? -1 - side : 2 + side
   },
+  mouth: (t, axis, at) => sweptMouth(t.frame, [t.outline], t.depth, axis, at),
   solid: (t, _, make) => make.stand(make.extrude(t.outline, t.depth), t.frame),
 } satisfies ToolKind<Prism>
+
+/** A swept loop as a text that is equal for those that are alike, from whichever end. */
+export function sweptText(frame: Frame, corners: readonly Vec2[], depth: Mm, point: Laid['point']): string {
+  const ends = [0, depth].map((d) => corners.map(([u, v]) => sayGridded(point(toRoom(frame, [u, v, d])))))
+  // Each corner of the one end with its mate at the other, round about; from either end.
+  const round = ([near, far]: string[][]) => loopText(near!.map((p, k) => `${p}>${far![k]}`))
+  return [round(ends), round([...ends].reverse())].sort()[0]!
+}
 
 /** Corners round about as one text, wherever they start and whichever way they run. */
 function loopText(corners: readonly string[]): string {
@@ -86,17 +90,36 @@ function gather(outline: readonly Vec2[]): Side[] {
   return of.map((mine) => ({ side: mine, round: of.filter((other) => other === mine).length > 1 }))
 }
 
-/** The side of the outline that a place lies on. */
-function sideUnder({ frame, outline }: Prism, at: Vec3): number {
-  const [u, v] = toOwn(frame, at)
-  let nearest = Infinity
-  let found = 0
-  outline.forEach(([a, b], k) => {
-    const [c, d] = outline[(k + 1) % outline.length]!
+/** The side of a loop that a place is nearest to, and how far off that is. */
+export function nearestSide(loop: readonly Vec2[], u: Mm, v: Mm): { readonly k: number; readonly off: Mm } {
+  let found = { k: 0, off: Infinity }
+  loop.forEach(([a, b], k) => {
+    const [c, d] = loop[(k + 1) % loop.length]!
     const long = (c - a) ** 2 + (d - b) ** 2
     const t = Math.min(1, Math.max(0, ((u - a) * (c - a) + (v - b) * (d - b)) / (long || 1)))
     const off = Math.hypot(u - a - t * (c - a), v - b - t * (d - b))
-    if (off < nearest - 1e-9) [nearest, found] = [off, k]
+    if (off < found.off - 1e-9) found = { k, off }
   })
   return found
+}
+
+/** The side of the outline that a place lies on. */
+function sideUnder({ frame, outline }: Prism, at: Vec3): number {
+  const [u, v] = toOwn(frame, at)
+  return nearestSide(outline, u, v).k
+}
+
+/** What is swept square to a plane takes of it where it comes to it. */
+export function sweptMouth(
+  frame: Frame,
+  loops: readonly (readonly Vec2[])[],
+  depth: Mm,
+  axis: Axis,
+  at: Mm,
+): Vec3[][] {
+  const way = frame.z[axis]
+  if (Math.abs(way) < 1 - 1e-9) return []
+  const ends = [frame.origin[axis], frame.origin[axis] + way * depth]
+  if (at < Math.min(...ends) - 1e-6 || at > Math.max(...ends) + 1e-6) return []
+  return loops.map((loop) => loop.map(([u, v]) => toRoom(frame, [u, v, (at - frame.origin[axis]) * way])))
 }

@@ -9,10 +9,10 @@
  * Outside corners come out sharp, inside corners as round as what rolls along them.
  */
 import type { Mm } from '../../measure'
-import { dot, negated, toOwn, toRoom, type Frame, type Vec3 } from '../../pieces'
+import { AXES, dot, negated, toOwn, toRoom, type Frame, type Vec3 } from '../../pieces'
 import { BEYOND, frameInto, gridded, sayGridded, type Vec2 } from './frames'
 import { plainKey, type ToolKind } from './kind'
-import type { Beside, Looks, Run } from './looking'
+import type { Beside, Looks, Mesh, Run } from './looking'
 import { sweepsAlong } from './sweep'
 import { waysAlong } from './way'
 
@@ -98,7 +98,7 @@ export const run = {
     )
     return -1 - ((parts.of[Math.max(0, k)] ?? 0) * STEPS + step)
   },
-  solid: (t, _, make) => {
+  solid: (t, size, make) => {
     const ways = waysAlong(make.under(t.frame, t.beside), t, make.offset)
     const half = halfOf(cutProfile(t))
     const radius = Math.max(...half.map(([r]) => r))
@@ -106,9 +106,19 @@ export const run = {
     // Where its axis goes over the wood it cuts on both sides of its way.
     const sides = t.off < 0 ? ([1, -1] as const) : ([1] as const)
     const meshes = ways.flatMap((way) => sides.flatMap((side) => sweepsAlong(way, { ...section, side })))
-    return make.stand(make.all(meshes.map((m) => make.mesh(m))), t.frame)
+    const near = meshes.filter((m) => comesTo(m, t.frame, size))
+    return make.stand(
+      make.all((near.length > 0 ? near : meshes.slice(0, 1)).map((m) => make.mesh(m))),
+      t.frame,
+    )
   },
 } satisfies ToolKind<Run>
+
+/** Whether a part of what is swept comes to a piece of this size; round a frame most of it does not. */
+function comesTo({ points }: Mesh, frame: Frame, size: Vec3): boolean {
+  const own = points.map((p) => toRoom(frame, p))
+  return AXES.every((i) => own.some((p) => p[i] > 0) && own.some((p) => p[i] < size[i]))
+}
 
 /** A short text for each different neighbour: theirs may hold neighbours of their own. */
 const shortened = new Map<string, string>()

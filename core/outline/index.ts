@@ -1,0 +1,20 @@
+export { FACT_KINDS, factKind, orderedFor, type FactKind, type FactName } from './facts'
+export { CORNERS, treatment, type CornerName, type Treatment } from './corners'
+export { solveOutline, type Moves, type Place2, type Solved, type State, type Values } from './solve'
+export { areaOf, holds, pathsOf, segmentOf, sizesOf, type Path, type Paths, type Trouble } from './paths'
+export {
+  arcBetween,
+  circleAt,
+  cornersOf,
+  extentOf,
+  middleOf,
+  lengthOf,
+  type Arc,
+  type Segment,
+} from './segments'
+export { imaged } from './image'
+export { asBitLeaves, regionsOf, type Region } from './regions'
+export { again, round, setOff } from './copies'
+export * from './edit'
+export { trimmed } from './trim'
+export { READY_SHAPES, withShape, type For, type ReadyName } from './shapes'

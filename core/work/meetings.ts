@@ -1,0 +1,87 @@
+/** Where work of one piece comes to another: pegs and the holes they go into are laid out once. */
+import { faceOf, type Step } from '../document'
+import { AXES, FACE_AT } from '../pieces'
+import type { Instance, ResolvedPiece } from '../resolve'
+import type { Feature } from './feature'
+import { ownWork } from './index'
+import { waysOf } from './onface'
+import { Unfit, type Asked, type Spike, type Wood } from './own'
+import { pointInto, vectorInto } from './tool'
+
+/** Nearer than this two faces are one, millimetres. */
+const ALIKE = 1e-6
+
+export interface Met {
+  readonly met: Asked['met']
+  /** All that it comes from, each the same object while it is the same. */
+  readonly inputs: readonly unknown[]
+}
+const saying = (says: string): Met => ({ met: () => says, inputs: [says] })
+
+/**
+ * What the steps of pieces meet. `holders` are the pieces that have a step; `made` is what a step comes to on
+ * an instance of one, which may come from what is met in turn.
+ */
+export function meetingsOf(
+  holders: ReadonlyMap<string, readonly ResolvedPiece[]>,
+  made: (piece: ResolvedPiece, step: string, i: Instance) => readonly Feature[] | Unfit,
+): (step: Step, wood: Wood, on: string) => Met {
+  const asking = new Set<string>()
+  return (step, wood, on) => {
+    const other = step.options.meets
+    const title = (ownWork(step.kind)?.title ?? step.kind).toLowerCase()
+    if (!other) return saying(`Choose what the ${title} on ${wood.name} is to meet`)
+    const having = (holders.get(other) ?? []).filter((p) => p.piece.id !== on)
+    if (having.length === 0)
+      return saying(`What the ${title} on ${wood.name} is to meet is no more, or is left out`)
+    if (asking.has(step.id))
+      return saying(`The ${title} on ${wood.name} and what it meets each wait for the other`)
+    asking.add(step.id)
+    try {
+      const face = faceOf(step.at)
+      const inputs: unknown[] = []
+      let unfit: Unfit | null = null
+      const near = having.flatMap((piece) =>
+        piece.instances.map((j) => {
+          const features = made(piece, other, j)
+          inputs.push(j, features)
+          if (features instanceof Unfit) unfit = features
+          const all =
+            features instanceof Unfit ? [] : features.flatMap((f) => ownWork(f.kind)?.spikes?.(f.data) ?? [])
+          return face ? comingTo(face, wood, j, all) : { off: 0, spikes: [] }
+        }),
+      )
+      if (unfit)
+        return saying(`The ${title} on ${wood.name} waits for what it is to meet: ${(unfit as Unfit).says}`)
+      const meeting = near.filter((n) => n.spikes.length > 0)
+      const least = Math.min(...meeting.map((n) => n.off))
+      const spikes = meeting.filter((n) => n.off <= least + ALIKE).flatMap((n) => n.spikes)
+      return { met: () => spikes, inputs }
+    } finally {
+      asking.delete(step.id)
+    }
+  }
+}
+
+/** Those of another piece's that come square to a face, within it; and how far away that stands. */
+function comingTo(
+  face: NonNullable<ReturnType<typeof faceOf>>,
+  wood: Wood,
+  from: Pick<Wood, 'frame'>,
+  all: readonly Spike[],
+): { readonly off: number; readonly spikes: readonly Spike[] } {
+  const { into } = waysOf(face)
+  const surface = FACE_AT[face].far ? wood.size[into] : 0
+  const spikes = all
+    .map((s) => ({
+      at: pointInto(wood.frame, from.frame, s.at),
+      along: vectorInto(wood.frame, from.frame, s.along),
+      diameter: s.diameter,
+    }))
+    .filter(
+      ({ at, along }) =>
+        Math.abs(along[into]) > 1 - 1e-9 &&
+        AXES.every((i) => i === into || (at[i] > -ALIKE && at[i] < wood.size[i] + ALIKE)),
+    )
+  return { off: Math.min(...spikes.map(({ at }) => Math.abs(at[into] - surface))), spikes }
+}

@@ -1,0 +1,61 @@
+import { circleAt } from '../../outline'
+import { FACE_AT, unit, vec3, type Frame } from '../../pieces'
+import { capital, defineWork, forPartner, theFace, type Dimension, type Sentence } from '../feature'
+import { dimensionsOf, sayPlaces } from '../laidout'
+import { waysOf } from '../onface'
+import { BEYOND, loopOf, straightLoop, type Tool, type Vec2 } from '../tool'
+import { own } from './own'
+import type { Pegs } from './peg'
+
+/** The whole face back to the roots, without the pegs. */
+function cut({ face, at, diameter, height, size }: Pegs): Tool[] {
+  const { into, along, across } = waysOf(face)
+  const { far } = FACE_AT[face]
+  const origin = vec3((i) => (i === into ? (far ? size[i] + BEYOND : -BEYOND) : 0))
+  const frame: Frame = {
+    origin,
+    x: unit(along),
+    y: unit(across),
+    z: vec3((i) => (i === into ? (far ? -1 : 1) : 0)),
+  }
+  const low = -BEYOND
+  const [u, v] = [size[along] + BEYOND, size[across] + BEYOND]
+  const around: Vec2[] = [
+    [low, low],
+    [u, low],
+    [u, v],
+    [low, v],
+  ]
+  const inner = at.map((p) => loopOf({ segments: [circleAt([p[along], p[across]], diameter / 2)] }))
+  return [{ kind: 'outlined', frame, outer: straightLoop(around), inner, depth: height + BEYOND }]
+}
+
+const says = (p: Pegs): Sentence => [
+  `${p.at.length > 1 ? `${p.at.length} pegs` : 'peg'} ⌀ `,
+  { mm: p.diameter },
+  ', standing ',
+  { mm: p.height },
+  ` proud of ${theFace(p.face)}`,
+]
+
+const depthOf = ({ face, height, size }: Pegs): Dimension => {
+  const { into: axis } = waysOf(face)
+  return FACE_AT[face].far
+    ? { axis, from: size[axis] - height, to: size[axis], what: 'depth' }
+    : { axis, from: 0, to: height, what: 'depth' }
+}
+
+export const peg = defineWork<Pegs>({
+  kind: 'peg',
+  name: () => 'peg',
+  shownOn: (p) => p.face,
+  cut,
+  describe: (p, partner) => {
+    const [first, ...rest] = says(p)
+    return [capital(first as string), ...rest, ...sayPlaces(p), forPartner(partner)]
+  },
+  count: (p) => p.at.length,
+  callout: says,
+  dimensions: (p) => [...dimensionsOf(p), depthOf(p)],
+  own,
+})

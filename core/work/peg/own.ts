@@ -1,0 +1,118 @@
+/** Pegs that a maker leaves standing on a face. */
+import { AXES, FACE_AT, faceAt, normalOf, STILL, vec3, type Axis, type Frame } from '../../pieces'
+import { SIX, waysOf } from '../onface'
+import { Unfit, type Asked, type OwnDefinition, type Role, type Spike, type Wood } from '../own'
+import {
+  imageOfPattern,
+  layOut,
+  PATTERN_CHOICES,
+  PATTERN_MEASURES,
+  patternIdle,
+  patternIdleChoices,
+  placedInPattern,
+} from '../pattern'
+import { pointInto, vectorInto } from '../tool'
+import type { Pegs } from './peg'
+
+function resolve(asked: Asked, wood: Wood): Pegs | Unfit {
+  const { face, values, say } = asked
+  const { name, size, shoulder } = wood
+  const { into, along, across } = waysOf(face)
+  const laid = layOut(asked, wood, 'peg')
+  if (laid instanceof Unfit) return laid
+  const [diameter, height] = [values.diameter ?? laid.met ?? 0, values.height ?? 0]
+  if (diameter <= 0) return new Unfit(`The peg on ${name} has no diameter`)
+  if (height <= 0) return new Unfit(`The peg on ${name} stands no higher than the wood about it`)
+  if (height >= size[into] - 1e-6)
+    return new Unfit(`A peg ${say(height)} high leaves nothing of ${name}, which is ${say(size[into])} there`)
+  const surface = FACE_AT[face].far ? shoulder.max[into] : shoulder.min[into]
+  const at = laid.spots.map(([u, v]) => vec3((i) => (i === into ? surface : i === along ? u : v)))
+  const beyond = ([along, across] as const).some((i) =>
+    at.some((p) => p[i] < diameter / 2 - 1e-6 || p[i] > size[i] - diameter / 2 + 1e-6),
+  )
+  if (beyond) return new Unfit(`A peg of ${say(diameter)} there does not lie wholly within ${name}`)
+  const crowded = at.some((p, n) =>
+    at.slice(0, n).some((q) => Math.hypot(p[along] - q[along], p[across] - q[across]) < diameter - 1e-6),
+  )
+  if (crowded) return new Unfit(`Two pegs on ${name} run into each other`)
+  return {
+    face,
+    at,
+    diameter,
+    height,
+    size,
+    ...(laid.pattern && { pattern: laid.pattern }),
+    ...(laid.turned !== null && { imaged: true }),
+  }
+}
+
+/** On another piece of the same block; only where its face is the one they stand on. */
+function carry(p: Pegs, from: Frame, to: Wood): Pegs | null {
+  const { axis, far } = FACE_AT[p.face]
+  const out = vectorInto(
+    to.frame,
+    from,
+    vec3((i) => (i === axis ? (far ? 1 : -1) : 0)),
+  )
+  const into = AXES.find((i) => Math.abs(out[i]) > 1 - 1e-9)
+  if (into === undefined) return null
+  const face = faceAt(into, out[into] > 0)
+  const surface = out[into] > 0 ? to.size[into] : 0
+  const all = p.at.map((q) => pointInto(to.frame, from, q))
+  if (Math.abs(all[0]![into] - surface) > 1e-6) return null
+  const whole = (i: Axis) => (x: number) =>
+    x > p.diameter / 2 - 1e-6 && x < to.size[i] - p.diameter / 2 + 1e-6
+  const at = all.filter((q) => AXES.every((i) => i === into || whole(i)(q[i])))
+  const { pattern, imaged, ...plain } = p
+  const kept = at.length === all.length
+  return {
+    ...plain,
+    face,
+    at,
+    size: to.size,
+    ...(kept && pattern?.kind === 'rows' && { pattern }),
+    ...(kept && imaged && { imaged }),
+  }
+}
+
+/** What is cut back about them. */
+function flats(p: Pegs): Role[] {
+  const { axis, far } = FACE_AT[p.face]
+  return [{ role: 'root', normal: normalOf(STILL, p.face), offset: (far ? p.size[axis] : 0) - p.height }]
+}
+
+/** Told from their roots, where what takes them begins. */
+const spikes = (p: Pegs): Spike[] => {
+  const along = normalOf(STILL, p.face)
+  return p.at.map((q) => ({ at: vec3((i) => q[i] - along[i] * p.height), along, diameter: p.diameter }))
+}
+
+export const own: OwnDefinition<Pegs> = {
+  title: 'Peg',
+  faces: SIX,
+  measures: {
+    diameter: { label: 'Diameter', otherwise: 'as it fits' },
+    height: { label: 'Stands proud by' },
+    ...PATTERN_MEASURES,
+  },
+  choices: PATTERN_CHOICES,
+  answers: (choice, value) => (choice === 'pattern' && value === 'met' ? ['diameter'] : []),
+  meets: ({ pattern }) => pattern === 'met',
+  idle: patternIdle,
+  idleChoices: patternIdleChoices,
+  starts: (face, unit) => ({
+    fields: {
+      along: `${'LWT'[waysOf(face).along]!}/2`,
+      across: `${'LWT'[waysOf(face).across]!}/2`,
+      ...(unit === 'in' ? { diameter: '3/8', height: '1/2' } : { diameter: '10', height: '12' }),
+    },
+    options: {},
+  }),
+  roles: ['root'],
+  resolve,
+  carry,
+  flats,
+  spikes,
+  mirrored: (step) => imageOfPattern(step, { along: [], across: [] }),
+  placedBy: placedInPattern,
+}

@@ -1,0 +1,100 @@
+import type { Path, Segment } from '../../outline'
+import { mainAxis, toRoom } from '../../pieces'
+import { boundsOf } from '../drawn'
+import { defineWork, forPartner, theFace, type Dimension, type Sentence } from '../feature'
+import { BEYOND, loopOf, straightLoop, type Loop, type Tool, type Vec2 } from '../tool'
+import { own, regions } from './own'
+import type { Shaped } from './shaped'
+
+/** What goes, swept from just before the wood to just beyond it. */
+function cut(w: Shaped): Tool[] {
+  const { min, max } = w.wood
+  const { x, y, z } = w.frame
+  const frame = { x, y, z, origin: toRoom(w.frame, [0, 0, min[2] - BEYOND]) }
+  const depth = max[2] - min[2] + 2 * BEYOND
+  const tool = (outer: Loop, inner: readonly Path[]): Tool => ({
+    kind: 'outlined',
+    frame,
+    outer,
+    inner: inner.map(loopOf),
+    depth,
+  })
+  const out = regions(w).map((r) => tool(loopOf(r.outer), r.inner))
+  if (w.keeps === 'outside') return out
+  const corners: Vec2[] = [
+    [min[0] - BEYOND, min[1] - BEYOND],
+    [max[0] + BEYOND, min[1] - BEYOND],
+    [max[0] + BEYOND, max[1] + BEYOND],
+    [min[0] - BEYOND, max[1] + BEYOND],
+  ]
+  // Wide enough for what is drawn beyond the wood, too.
+  const [low, high] = boundsOf(w.paths)
+  const wide = corners.map(([u, v], k): Vec2 => [
+    k === 1 || k === 2 ? Math.max(u, high[0] + BEYOND) : Math.min(u, low[0] - BEYOND),
+    k > 1 ? Math.max(v, high[1] + BEYOND) : Math.min(v, low[1] - BEYOND),
+  ])
+  return [
+    tool(
+      straightLoop(wide),
+      w.paths.filter((p) => p.depth === 0),
+    ),
+    ...out,
+  ]
+}
+
+/** Radii of its arcs, each once, the smallest first. */
+function radiiOf(paths: readonly Path[]): number[] {
+  const all = paths.flatMap((p) => p.segments.flatMap((s) => (s.kind === 'arc' ? [s.radius] : [])))
+  return [...new Map(all.sort((a, b) => a - b).map((r) => [r.toFixed(6), r])).values()]
+}
+
+const says = (w: Shaped): Sentence => {
+  const [low, high] = boundsOf(w.paths)
+  const radii = radiiOf(w.paths)
+  return [
+    w.keeps === 'inside' ? 'Saw to an outline ' : 'Saw out a shape ',
+    { mm: high[0] - low[0] },
+    ' × ',
+    { mm: high[1] - low[1] },
+    ...(radii.length > 0 && radii.length <= 4
+      ? [', r ', ...radii.flatMap((mm, n): Sentence => (n > 0 ? [', ', { mm }] : [{ mm }]))]
+      : []),
+  ]
+}
+
+/** Places that a drawing shows along each axis: of corners and of middles of arcs, each once. */
+const MOST_PLACES = 16
+function placesOf(paths: readonly Path[]): Vec2[] {
+  // The middle of an arc may lie far off; of a circle it is where it is bored from.
+  const of = (s: Segment): Vec2[] =>
+    s.kind === 'arc' && Math.abs(s.sweep) > 6.28 ? [s.from, s.centre] : [s.from]
+  return paths.flatMap((p) => p.segments.flatMap(of))
+}
+
+function dimensions(w: Shaped): Dimension[] {
+  const own = placesOf(w.paths).map((p) => toRoom(w.frame, [p[0], p[1], 0]))
+  const bounds = boundsOf(w.paths).map((p) => toRoom(w.frame, [p[0], p[1], 0]))
+  return [w.frame.x, w.frame.y].map(mainAxis).flatMap((axis): Dimension[] => {
+    const at = [...new Map(own.map((p) => [p[axis].toFixed(4), p[axis]])).values()]
+    const [a, b] = bounds.map((p) => p[axis]) as [number, number]
+    const places = at.length <= MOST_PLACES ? at : []
+    return [
+      { axis, from: Math.min(a, b), to: Math.max(a, b), what: 'length' },
+      ...places
+        .filter((to) => Math.abs(to) > 1e-6)
+        .map((to): Dimension => ({ axis, from: 0, to, what: 'place' })),
+    ]
+  })
+}
+
+export const shape = defineWork<Shaped>({
+  kind: 'shape',
+  name: () => 'outline',
+  shownOn: (w) => w.face,
+  cut,
+  describe: (w, partner) => [...says(w), `, on ${theFace(w.face)}`, forPartner(partner)],
+  callout: (w) => [...says(w), `, on ${theFace(w.face)}`],
+  dimensions,
+  own,
+})
+export type { Shaped } from './shaped'

@@ -1,0 +1,55 @@
+/** What a maker saws to an outline of his own, seen on a face and cut right through. */
+import { regionsOf } from '../../outline'
+import { faceAt, mainAxis, negated, type Frame } from '../../pieces'
+import { boundsOf, drawnOn, imageDrawn, woodIn } from '../drawn'
+import { SIX } from '../onface'
+import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { ROWS_AND_IMAGES } from '../repeat'
+import { frameInto } from '../tool'
+import type { Shaped } from './shaped'
+
+function resolve(asked: Asked, wood: Wood): Shaped | Unfit {
+  const drawn = drawnOn(asked, wood, 'shape')
+  if (drawn instanceof Unfit) return drawn
+  const keeps = asked.chosen('keeps') as Shaped['keeps']
+  const shaped: Shaped = { face: asked.face, keeps, ...drawn, wood: woodIn(drawn.frame, wood.size) }
+  if (apart(shaped))
+    return keeps === 'inside'
+      ? new Unfit(`The outline lies wholly outside ${wood.name}, so nothing would be left`)
+      : new Unfit(`The outline lies wholly outside ${wood.name}, so it does nothing`, 'look')
+  return shaped
+}
+
+/** Whether the outline and the wood have nothing in common. */
+function apart({ paths, wood: { min, max } }: Shaped): boolean {
+  const [low, high] = boundsOf(paths)
+  return ([0, 1] as const).some((i) => low[i] > max[i] - 1e-6 || high[i] < min[i] + 1e-6)
+}
+
+/** The same as another piece of wood has it; null where it takes nothing of that. */
+function carry(w: Shaped, from: Frame, to: Wood): Shaped | null {
+  const frame = frameInto(to.frame, from, w.frame)
+  const out = negated(frame.z)
+  const axis = mainAxis(out)
+  const here: Shaped = { ...w, frame, face: faceAt(axis, out[axis] > 0), wood: woodIn(frame, to.size) }
+  return w.keeps === 'outside' && apart(here) ? null : here
+}
+
+export const own: OwnDefinition<Shaped> = {
+  title: 'Shape',
+  faces: SIX,
+  measures: {},
+  choices: {
+    keeps: { label: 'What stays', values: { inside: 'what is inside', outside: 'what is outside' } },
+  },
+  outlined: () => true,
+  starts: () => ({ fields: {}, options: {} }),
+  repeats: ({ keeps }) => (keeps === 'outside' ? ROWS_AND_IMAGES : []),
+  roles: [],
+  resolve,
+  carry,
+  flats: () => [],
+  mirrored: imageDrawn,
+}
+
+export const regions = ({ paths, keeps }: Shaped) => regionsOf(paths, keeps === 'inside' ? 'odd' : 'even')

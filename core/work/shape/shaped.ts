@@ -1,0 +1,16 @@
+import type { FaceName } from '../../document'
+import type { Path } from '../../outline'
+import type { Frame, Vec3 } from '../../pieces'
+
+/** A piece sawn to an outline right through, or something sawn out of it. */
+export interface Shaped {
+  readonly face: FaceName
+  /** What lies within the outline stays, or it goes. */
+  readonly keeps: 'inside' | 'outside'
+  /** Along the face, across it and into the wood. */
+  readonly frame: Frame
+  readonly paths: readonly Path[]
+  /** Where the wood lies in that frame. */
+  readonly wood: { readonly min: Vec3; readonly max: Vec3 }
+  readonly missing: number
+}

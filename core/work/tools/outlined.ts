@@ -1,0 +1,109 @@
+import type { Mm } from '../../measure'
+import { cornersOf, type Path } from '../../outline'
+import { dot, toOwn, toRoom, type Frame, type Vec3 } from '../../pieces'
+import { frameInto, type Vec2 } from './frames'
+import { plainKey, type Cylinder, type ToolKind } from './kind'
+import { nearestSide, sweptMouth, sweptText } from './prism'
+
+/** A side of a loop, from its corner to the next. */
+interface Side {
+  /** The piece of the outline it stands for. */
+  readonly piece: number
+  /** The circle that piece is of; null for a straight one, and for a curve. */
+  readonly arc: { readonly centre: Vec2; readonly radius: Mm } | null
+  /** It is one of several that stand for something round. */
+  readonly round: boolean
+}
+export interface Loop {
+  readonly corners: readonly Vec2[]
+  readonly sides: readonly Side[]
+}
+
+/** What lies within a loop and without the others, in x and y of a frame, swept along its z from 0. */
+export interface Outlined {
+  readonly kind: 'outlined'
+  readonly frame: Frame
+  readonly outer: Loop
+  readonly inner: readonly Loop[]
+  readonly depth: Mm
+}
+
+/** How far a side may be from what it stands for. */
+const CHORD: Mm = 0.05
+
+/** A path as a loop of straight sides. */
+export const loopOf = ({ segments }: Pick<Path, 'segments'>): Loop => {
+  const parts = segments.map((s) => cornersOf(s, CHORD))
+  return {
+    corners: parts.flat(),
+    sides: segments.flatMap((s, piece) =>
+      parts[piece]!.map((): Side => {
+        const arc = s.kind === 'arc' ? { centre: s.centre, radius: s.radius } : null
+        return { piece, arc, round: s.kind !== 'line' }
+      }),
+    ),
+  }
+}
+
+/** A loop of straight sides only. */
+export const straightLoop = (corners: readonly Vec2[]): Loop => ({
+  corners,
+  sides: corners.map((_, piece) => ({ piece, arc: null, round: false })),
+})
+
+const loopsOf = (t: Outlined): Loop[] => [t.outer, ...t.inner]
+
+/** More pieces than a loop has. */
+const MOST = 1024
+
+/** The side that a place lies on, and its number among the round or the flat ones. */
+function sideUnder(t: Outlined, at: Vec3): { side: Side; number: number } {
+  const [u, v] = toOwn(t.frame, at)
+  const all = loopsOf(t).map(({ corners }, loop) => ({ loop, ...nearestSide(corners, u, v) }))
+  const { loop, k } = all.reduce((a, b) => (b.off < a.off - 1e-9 ? b : a))
+  const side = loopsOf(t)[loop]!.sides[k]!
+  return { side, number: loop * MOST + side.piece }
+}
+
+export const outlined = {
+  into: (t: Outlined, to: Frame, from: Frame): Outlined => ({ ...t, frame: frameInto(to, from, t.frame) }),
+  signature: (t, _, { point }) => {
+    const swept = ({ corners }: Loop) => sweptText(t.frame, corners, t.depth, point)
+    return `@${swept(t.outer)}${t.inner
+      .map((l) => `!${swept(l)}`)
+      .sort()
+      .join('')}`
+  },
+  key: plainKey,
+  /** The two ends, then its sides; those of a piece that is round are one, and round. */
+  surface: (t, at, normal) => {
+    const along = dot(normal, t.frame.z)
+    if (Math.abs(along) > 1 - 1e-6) return along > 0 ? 1 : 0
+    const { side, number } = sideUnder(t, at)
+    return side.round ? -1 - number : 2 + number
+  },
+  cylinder: (t, surface): Cylinder | null => {
+    const number = -1 - surface
+    const loop = loopsOf(t)[Math.floor(number / MOST)]
+    const arc = loop?.sides.find((s) => s.piece === number % MOST)?.arc
+    if (!arc) return null
+    return { at: toRoom(t.frame, [...arc.centre, 0]), along: t.frame.z, radius: arc.radius }
+  },
+  mouth: (t, axis, at) =>
+    sweptMouth(
+      t.frame,
+      loopsOf(t).map((l) => l.corners),
+      t.depth,
+      axis,
+      at,
+    ),
+  solid: (t, _, make) =>
+    make.stand(
+      make.extrude(
+        t.outer.corners,
+        t.depth,
+        t.inner.map((l) => l.corners),
+      ),
+      t.frame,
+    ),
+} satisfies ToolKind<Outlined>
