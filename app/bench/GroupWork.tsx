@@ -6,7 +6,9 @@ import { light, useOpen } from '../store/open'
 import { later } from '../ui/later'
 import { Sentence } from '../ui/Sentence'
 import { useBench } from './asks'
-import { OwnSign, sayIdle } from './Work'
+import { sayOfGroup } from './groups'
+import { useStepDrag } from './stepDrag'
+import { OwnSign, Reordered, sayIdle } from './Work'
 
 const StepForm = later(async () => (await import('./StepForm')).StepForm)
 const AddWork = later(async () => (await import('./StepForm')).AddWork)
@@ -15,6 +17,7 @@ export function GroupWork({ group }: { group: Group }) {
   const readOnly = useOpen((s) => s.readOnly)
   const [opened, setOpened] = useState<string | null>(null)
   const opening = useBench((s) => s.opening)
+  const dragging = useStepDrag(group)
   useEffect(() => {
     if (opening === null || !group.work.some((s) => s.id === opening)) return
     setOpened(opening)
@@ -29,10 +32,12 @@ export function GroupWork({ group }: { group: Group }) {
           through several boards.
         </p>
       )}
-      <ol className="grid gap-1">
+      <ol className="grid gap-1" ref={dragging.list}>
         {group.work.map((step, n) => (
           <Line
             key={step.id}
+            mark={dragging.markOf(step.id)}
+            hold={dragging.carry(step.id)}
             step={step}
             n={n + 1}
             group={group}
@@ -41,6 +46,7 @@ export function GroupWork({ group }: { group: Group }) {
           />
         ))}
       </ol>
+      <Reordered says={dragging.says} />
       {!readOnly && <AddWork piece={group} onAdded={setOpened} />}
     </section>
   )
@@ -51,10 +57,12 @@ interface LineProps {
   readonly n: number
   readonly group: Group
   readonly open: boolean
+  readonly mark: string
+  readonly hold: object
   readonly onToggle: () => void
 }
 
-function Line({ step, n, group, open, onToggle }: LineProps) {
+function Line({ step, n, group, open, mark, hold, onToggle }: LineProps) {
   // The first of its pieces that it comes to says what it is.
   const feature = useOpen((s) => {
     for (const i of s.shown.instances) {
@@ -65,16 +73,18 @@ function Line({ step, n, group, open, onToggle }: LineProps) {
   })
   return (
     <li
-      className="rounded-sm px-1"
+      className={`rounded-sm px-1 ${mark}`}
+      data-step={step.id}
       onMouseEnter={() => feature && light(feature.id)}
       onMouseLeave={() => light(null)}
     >
       <div className="flex items-start gap-1">
         <button
-          className="btn btn-quiet btn-icon min-h-6 min-w-6 shrink-0 px-0.5"
+          className="btn btn-quiet btn-icon min-h-6 min-w-6 shrink-0 px-0.5 touch-none"
           aria-expanded={open}
           aria-label={`The measures of step ${n}`}
-          title="Open its measures"
+          title="Open its measures, or drag it to do it earlier or later"
+          {...hold}
           onClick={onToggle}
         >
           <OwnSign />
@@ -84,7 +94,7 @@ function Line({ step, n, group, open, onToggle }: LineProps) {
           {feature ? (
             <Sentence says={workKind(feature).describe(feature.data, null)} />
           ) : (
-            <span className="text-quiet">{sayIdle(step)}</span>
+            <span className="text-quiet">{sayIdle(step, sayOfGroup)}</span>
           )}
         </div>
       </div>

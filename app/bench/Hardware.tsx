@@ -4,6 +4,7 @@ import { memo, useEffect, useState } from 'react'
 import { change, freeId, type Hardware, type MadePiece } from '../../core/document'
 import { facing } from '../../core/pieces'
 import { keyOf } from '../../core/resolve'
+import type { Bore, Feature } from '../../core/work'
 import { useAsked } from '../store/asked'
 import { run, useOpen } from '../store/open'
 import { Choice } from '../ui/Choice'
@@ -63,18 +64,23 @@ function Item({ item }: { item: Hardware }) {
       </div>
       {item.kind === 'hinge' && on?.kind === 'made' && (
         <p className="text-quiet">
-          On the {sayEdge(item.at, facing(on.facing))} of {on.name}; {moves} swings
+          {item.at.kind === 'hole'
+            ? `About a hole in ${on.name}`
+            : `On the ${sayEdge(item.at, facing(on.facing))} of ${on.name}`}
+          ; {moves} swings
         </p>
       )}
       <div className="flex items-start gap-1">
-        <MeasureField
-          label="How many"
-          showLabel
-          kind="number"
-          value={item.count}
-          at={keyOf.hardware(item.id, 'count')}
-          onCommit={(count) => set({ count })}
-        />
+        {!(item.kind === 'hinge' && item.at.kind === 'hole') && (
+          <MeasureField
+            label="How many"
+            showLabel
+            kind="number"
+            value={item.count}
+            at={keyOf.hardware(item.id, 'count')}
+            onCommit={(count) => set({ count })}
+          />
+        )}
         {item.kind === 'hinge' && (
           <>
             <MeasureField
@@ -156,18 +162,39 @@ function FirstContact({ hinge }: { hinge: string }) {
   )
 }
 
+/** The holes a hinge can turn about: of pins, and those the maker bored. */
+function holesOf(features: readonly Feature[]) {
+  const seen = new Set<string>()
+  return features.flatMap((f, n) => {
+    const of = f.joint ?? f.step
+    if (f.kind !== 'bore' || !of || seen.has(of)) return []
+    const { name } = f.data as Bore
+    if (f.joint !== null && name !== 'pin hole') return []
+    seen.add(of)
+    const says = f.partner
+      ? `turns about the pin of ${f.partner.name}`
+      : `turns about the hole of step ${n + 1}`
+    return [{ says, at: { kind: 'hole' as const, of } }]
+  })
+}
+
 /** A hinge on an edge of the piece, about which it and what else is chosen swings; or any other item. */
 function NewItem({ piece }: { piece: MadePiece }) {
   const [name, setName] = useState('')
   const [edge, setEdge] = useState('')
-  const edges = edgesOf(facing(piece.facing))
+  const features = useOpen((s) => s.shown.features(s.shown.byId.get(piece.id)?.instances[0]?.key ?? ''))
+  const lines = [
+    ...holesOf(features),
+    ...edgesOf(facing(piece.facing)).map((e) => ({ says: `hinge at the ${e.says}`, at: e.edge })),
+  ]
   const add = () => {
     const { project, chosen } = useOpen.getState()
     const id = freeId(
       'h',
       project.hardware.map((h) => h.id),
     )
-    const at = edges.find((e) => e.says === edge)?.edge
+    const line = lines.find((e) => e.says === edge)
+    const at = line?.at
     const moves = [...new Set([piece.id, ...chosenIds(chosen)])]
     const base = { id, name: name.trim() || (at ? 'Hinge' : ''), on: piece.id, note: '' }
     if (!base.name)
@@ -193,7 +220,7 @@ function NewItem({ piece }: { piece: MadePiece }) {
       <Choice
         label="Hinged at"
         value={edge}
-        of={[['', 'no hinge'], ...edges.map(({ says }) => [says, `hinge at the ${says}`] as const)]}
+        of={[['', 'no hinge'], ...lines.map(({ says }) => [says, says] as const)]}
         onPick={setEdge}
       />
       <button className="btn" onClick={add}>

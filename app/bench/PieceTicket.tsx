@@ -88,7 +88,7 @@ export function PieceTicket({ piece, instance }: { piece: Piece; instance: Insta
 
       {made ? (
         <>
-          <div className="mt-3 grid grid-cols-[4rem_1fr] items-start gap-y-1">
+          <div className="mt-3 grid grid-cols-[4rem_minmax(0,1fr)] items-start gap-y-1">
             <span className="text-quiet">From</span>
             <StockSelect
               value={made.stock}
@@ -163,12 +163,12 @@ function NoteField({ piece }: { piece: Piece }) {
 }
 
 /** The work of a twin's original, as the twin does it when it follows no more. */
-function workOfItsOwn(work: readonly Step[], project: Project): Step[] {
+function workOfItsOwn(work: readonly Step[], project: Project, width: number): Step[] {
   const taken = takenStepIds(project)
   return work.map((step) => {
     const id = freeId('w', taken)
     taken.push(id)
-    return { ...(ownWork(step.kind)?.mirrored(step) ?? step), id }
+    return { ...(ownWork(step.kind)?.mirrored(step, width) ?? step), id }
   })
 }
 
@@ -194,7 +194,11 @@ function TwinSection({ piece, stock }: { piece: Extract<Piece, { kind: 'twin' }>
           facing: resolved.facing.id,
           spans,
           repeat: original.repeat?.direction === piece.direction ? null : original.repeat,
-          work: workOfItsOwn(original.work, useOpen.getState().project),
+          work: workOfItsOwn(
+            original.work,
+            useOpen.getState().project,
+            i.shoulder.max[1] - i.shoulder.min[1],
+          ),
         }),
       ),
     )

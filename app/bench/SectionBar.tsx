@@ -9,6 +9,7 @@ import { toggleSection, useBench, type Section } from './asks'
 export function SectionBar() {
   const section = useBench((s) => s.section)
   const instances = useOpen((s) => s.shown.instances)
+  const wall = useBench((s) => s.wall)
   if (!section) return null
   const all = hull(instances.map((i) => i.grown))
   const set = (more: Partial<Section>) => useBench.setState({ section: { ...section, ...more } })
@@ -31,7 +32,7 @@ export function SectionBar() {
       />
       <input
         type="range"
-        className="w-40 accent-(--chalk)"
+        className="w-28 accent-(--chalk)"
         aria-label="How far in"
         min={0}
         max={1}
@@ -41,6 +42,19 @@ export function SectionBar() {
       />
       <span className="measure min-w-16 text-right" role="status">
         {all && <Len mm={all.min[axis] + share * (all.max[axis] - all.min[axis])} />}
+      </span>
+      <span
+        className="measure w-36 truncate text-quiet"
+        aria-label="Wall under the pointer"
+        title="How thick the wood is under the pointer, where it is cut"
+      >
+        {wall ? (
+          <>
+            {wall.name}: <Len mm={wall.thick} /> thick
+          </>
+        ) : (
+          'Point at the cut'
+        )}
       </span>
       <button
         className="btn btn-icon"

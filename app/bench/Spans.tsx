@@ -136,6 +136,7 @@ const SpanRow = memo(function SpanRow({ piece, direction }: RowProps) {
             at={keyOf.fact(piece.id, direction, fact)}
             {...(locals && { locals })}
             pickable={fact !== 'size'}
+            along={direction}
             likely={likely(piece, direction, fact)}
             onCommit={put(fact)}
           />
@@ -173,6 +174,7 @@ const SpanRow = memo(function SpanRow({ piece, direction }: RowProps) {
             value=""
             {...(locals && { locals })}
             pickable={adding !== 'size'}
+            along={direction}
             optional
             autoFocus
             onCommit={(text) => (text ? put(adding)(text) : (setAdding(null), null))}

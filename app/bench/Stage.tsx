@@ -247,6 +247,8 @@ function listen(stage: Stage3D, showFace: (face: Marked | null) => void): () => 
     if (!still(e)) clearTimeout(held)
     if (down?.shiftKey && e.buttons === 1 && !useOpen.getState().picking) return stage.frame(down, e)
     if (useBench.getState().hanging && e.buttons === 0) return hangUnder(stage, e)
+    if (useBench.getState().section && !useOpen.getState().picking && e.buttons === 0)
+      return showWall(stage, e)
     if (!useOpen.getState().picking || e.buttons !== 0) return
     const would = wouldPick(stage, under(stage, e))
     showFace(would?.shows ?? null)
@@ -254,6 +256,7 @@ function listen(stage: Stage3D, showFace: (face: Marked | null) => void): () => 
   }
   const leave = () => {
     showFace(null)
+    if (useBench.getState().wall) useBench.setState({ wall: null, gauge: null })
     useBench.setState({ spot: null })
     if (useBench.getState().hung) useBench.setState({ hung: null })
   }
@@ -285,6 +288,12 @@ function listen(stage: Stage3D, showFace: (face: Marked | null) => void): () => 
     canvas.removeEventListener('pointerleave', leave)
     canvas.removeEventListener('click', click)
   }
+}
+
+/** Marks the wall under the pointer that the section cuts through, and says how thick it is. */
+function showWall(stage: Stage3D, at: { readonly clientX: number; readonly clientY: number }): void {
+  const wall = stage.wallUnder(at)
+  if (wall || useBench.getState().wall) useBench.setState({ wall, gauge: wall })
 }
 
 /** Chooses these along with what is chosen. */
@@ -371,7 +380,8 @@ function framesSwung(
   const hinge = swing && shown.project.hardware.find((h) => h.id === swing.hinge)
   const on = hinge?.on && shown.byId.get(hinge.on)?.instances[0]
   if (hinge?.kind !== 'hinge' || !on || swing?.angle === 0) return new Map()
-  const turn = turnsOf(on, hinge)(swing!.angle)
+  const turn = turnsOf(on, hinge, shown.features(on.key))?.(swing!.angle)
+  if (!turn) return new Map()
   return new Map(movedBy(shown, hinge).map((i) => [i.key, turnedFrame(turn, i.frame)]))
 }
 

@@ -23,6 +23,10 @@ import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
 import { useBench } from './asks'
 import { BitChoice } from './BitChoice'
+import { sayOfGroup } from './groups'
+import { later } from '../ui/later'
+import { meetable } from './meetable'
+import { MeetChoice } from './MeetChoice'
 import { RecordForm } from './RecordForm'
 import { PICTURES } from './pictures'
 
@@ -33,17 +37,10 @@ const localsOf = (piece: string) => ({
   T: keyOf.shoulder(piece, 'thickness'),
 })
 
-/** What the faces of a group as one block are called, as it stands. */
-const OF_GROUP: Readonly<Record<FaceName, string>> = {
-  end1: 'its left',
-  end2: 'its right',
-  edge1: 'its front',
-  edge2: 'its back',
-  back: 'its underside',
-  face: 'its top',
-}
 const sayOn = (wood: MadePiece | Group) => (face: FaceName) =>
-  'spans' in wood && !('stock' in wood) ? OF_GROUP[face] : sayFace(face)
+  'spans' in wood && !('stock' in wood) ? sayOfGroup(face) : sayFace(face)
+
+const OutlineList = later(async () => (await import('./outline/OutlineList')).OutlineList)
 
 function FaceSelect({
   value,
@@ -116,6 +113,18 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
   const { id } = step
   const at = piece.work.indexOf(step)
   const move = (to: number) => sayRefusal(run(change.moveStep({ id, to })))
+  const choose = (option: string, value: string) => {
+    const set = (name: string, to: string) => change.setStepOption({ id, option: name, value: to })
+    const met = own.meets?.({ ...step.options, [option]: value }) && !step.options.meets
+    const all = met ? meetable(useOpen.getState().project.pieces, piece.id) : []
+    // Where there is but one thing that it could meet, that is meant.
+    const only = all.length === 1 ? [set('meets', all[0]![0])] : []
+    const answered = (own.answers?.(option, value) ?? [])
+      .filter((field) => step.fields[field])
+      .map((field) => change.setStepField({ id, field, value: '' }))
+    const changes = [set(option, value), ...only, ...answered]
+    sayRefusal(run(changes, changes.length > 1 ? `Set the ${own.title.toLowerCase()}` : undefined))
+  }
   return (
     <div ref={host} className="mt-1 grid gap-1 border-l-2 border-hairline pl-2">
       {problems
@@ -140,7 +149,9 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
           {own.runs && <SideButtons step={step} say={sayOn(piece)} />}
         </>
       )}
+      {own.outlined?.(step.options) && <OutlineList step={id} />}
       {own.bit && <BitChoice step={step} />}
+      {own.meets?.(step.options) && <MeetChoice step={step} piece={piece.id} />}
       {Picture && made && on && <Picture data={made.data as never} on={on} />}
       <RecordForm
         fields={own.fieldsFor(step.options, bit)}
@@ -149,7 +160,7 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
         at={(name) => keyOf.step(id, name)}
         locals={localsOf(piece.id)}
         disabled={readOnly}
-        onChoice={(option, value) => sayRefusal(run(change.setStepOption({ id, option, value })))}
+        onChoice={choose}
         onField={(field, value) => run(change.setStepField({ id, field, value }))}
       />
       {!readOnly && (

@@ -10,7 +10,7 @@ const at = (place: 'tools' | 'views'): readonly BenchCommand[] =>
 const LOOKS = {
   tools: {
     bar: 'top-2 left-2 flex max-h-[calc(100%-1rem)] w-26 flex-col flex-wrap content-start gap-0.5',
-    button: 'w-26 justify-start gap-1.5 px-1.5 py-0.5 text-xs whitespace-nowrap',
+    button: 'min-h-7.5 w-26 justify-start gap-1.5 px-1.5 py-0 text-xs whitespace-nowrap',
     on: 'border-chalk bg-chalk-pale',
     icon: 15,
   },

@@ -1,6 +1,6 @@
 /** The work on a piece in numbered steps; a step opens the joint it comes from, or its own measures. */
 import { memo, useEffect, useState, type ReactNode } from 'react'
-import { faceOf, type Joint, type Piece, type Project, type Step } from '../../core/document'
+import { faceOf, type FaceName, type Joint, type Piece, type Project, type Step } from '../../core/document'
 import { sayFace } from '../../core/pieces'
 import { originalOf } from '../../core/resolve'
 import { ownWork, workKind, type Feature } from '../../core/work'
@@ -9,6 +9,7 @@ import { later } from '../ui/later'
 import { Sentence } from '../ui/Sentence'
 import { useBench } from './asks'
 import { useJointSheet } from './jointSheet'
+import { useStepDrag } from './stepDrag'
 
 const JointForm = later(async () => (await import('./JointForm')).JointForm)
 const StepForm = later(async () => (await import('./StepForm')).StepForm)
@@ -38,6 +39,7 @@ export const Work = memo(function Work({ piece, features }: { piece: Piece; feat
     useBench.setState({ opening: null })
   }, [opening, made])
   const all = rowsOf(piece, features, joints, made?.work ?? [])
+  const dragging = useStepDrag(piece.kind === 'made' ? made : null)
   // What makes its work anew, or none, stays open while it is being set.
   const open = all.find((r) => r.id === opened?.row) ?? all.find((r) => opened && r.from === opened.from)
   const toggle = (row: Row) => setOpened(row === open ? null : { row: row.id, from: row.from })
@@ -50,19 +52,35 @@ export const Work = memo(function Work({ piece, features }: { piece: Piece; feat
           it (O), cut a channel (D) or an end (Q).
         </p>
       )}
-      <ol className="grid gap-1">
+      <ol className="grid gap-1" ref={dragging.list}>
         {all.map((row, n) => (
-          <Lit key={row.key} feature={row.feature}>
-            <Line row={row} n={n + 1} piece={piece} open={row === open} onToggle={() => toggle(row)} />
+          <Lit key={row.key} row={row} mark={row.step ? dragging.markOf(row.step.id) : ''}>
+            <Line
+              row={row}
+              n={n + 1}
+              piece={piece}
+              open={row === open}
+              hold={row.step && dragging.carry(row.step.id)}
+              onToggle={() => toggle(row)}
+            />
           </Lit>
         ))}
       </ol>
+      <Reordered says={dragging.says} />
       {piece.kind === 'made' && !readOnly && (
         <AddWork piece={piece} onAdded={(id) => setOpened({ row: `step ${id}`, from: id })} />
       )}
     </section>
   )
 })
+
+/** What comes of the place in the order that work is dragged to. */
+export const Reordered = ({ says }: { readonly says: string | null }) =>
+  says && (
+    <p role="status" className="mt-1 border-l-2 border-chalk bg-chalk-pale px-2 py-1">
+      {says}
+    </p>
+  )
 
 /** Work in its order, then what makes none as things stand. */
 function rowsOf(
@@ -93,18 +111,20 @@ function rowsOf(
   return rows
 }
 
-export const sayIdle = ({ kind, at, off }: Step): string => {
+export const sayIdle = ({ kind, at, off }: Step, say: (face: FaceName) => string = sayFace): string => {
   const face = faceOf(at)
-  const title = `${ownWork(kind)?.title ?? kind}${face ? ` on ${sayFace(face)}` : ''}`
+  const title = `${ownWork(kind)?.title ?? kind}${face ? ` on ${say(face)}` : ''}`
   return off ? `${title}, left out` : `${title}, which cuts nothing`
 }
 
 /** A step that shows its work on the bench while it is pointed at. */
-function Lit({ feature, children }: { feature: Feature | null; children: ReactNode }) {
+function Lit({ row, mark, children }: { row: Row; mark: string; children: ReactNode }) {
+  const { feature, step } = row
   const lit = useOpen((s) => feature !== null && s.lit === feature.id)
   return (
     <li
-      className={`rounded-sm px-1 ${lit ? 'bg-chalk-pale' : ''}`}
+      className={`rounded-sm px-1 ${lit ? 'bg-chalk-pale' : ''} ${mark}`}
+      {...(step && !feature?.again && { 'data-step': step.id })}
       onMouseEnter={() => feature && light(feature.id)}
       onMouseLeave={() => light(null)}
     >
@@ -119,11 +139,13 @@ interface LineProps {
   readonly n: number
   readonly piece: Piece
   readonly open: boolean
+  /** By its sign work of the piece's own is dragged to another place in the order. */
+  readonly hold: object | undefined
   readonly onToggle: () => void
 }
 
 /** A line with the sign of what it comes from, which opens its measures below it. */
-function Line({ row, n, piece, open, onToggle }: LineProps) {
+function Line({ row, n, piece, open, hold, onToggle }: LineProps) {
   const original = useOpen((s) => originalOf(piece, s.project))
   const others = useOpen((s) => (row.joint && !row.feature ? namesBut(piece, row.joint, s.project) : ''))
   const name = row.feature ? `step ${n}` : row.step ? sayIdle(row.step) : others
@@ -131,10 +153,15 @@ function Line({ row, n, piece, open, onToggle }: LineProps) {
     <>
       <div className="flex items-start gap-1">
         <button
-          className="btn btn-quiet btn-icon min-h-6 min-w-6 shrink-0 px-0.5"
+          className={`btn btn-quiet btn-icon min-h-6 min-w-6 shrink-0 px-0.5 ${hold ? 'touch-none' : ''}`}
           aria-expanded={open}
           aria-label={row.joint ? `The joint of ${name}` : `The measures of ${name}`}
-          title={row.joint ? 'Open the joint this comes from' : 'Open its measures'}
+          title={
+            row.joint
+              ? 'Open the joint this comes from'
+              : 'Open its measures, or drag it to do it earlier or later'
+          }
+          {...hold}
           onClick={onToggle}
         >
           {row.joint ? <JointSign /> : <OwnSign />}

@@ -87,10 +87,14 @@ interface Bench {
   readonly figures: InPicture | null
   /** The maker's own work that is open on the ticket. */
   readonly step: string | null
+  /** The step whose outline lies on the board. */
+  readonly drawing: string | null
   /** Work that was just put on, to be opened there. */
   readonly opening: string | null
   /** Where work would be put, in words. */
   readonly spot: string | null
+  /** The wall under the pointer that the section cuts through, and how thick it is. */
+  readonly wall: { readonly name: string; readonly thick: number } | null
   /** What was measured last, from one place to another. */
   readonly gauge: { readonly from: Vec3; readonly to: Vec3 } | null
   /** What pieces share where they touch, to show on the stage, with the instance each is on. */
@@ -119,7 +123,9 @@ export const useBench = create<Bench>(() => ({
   shifts: new Map(),
   figures: null,
   gauge: null,
+  wall: null,
   step: null,
+  drawing: null,
   opening: null,
   spot: null,
   patches: [],
@@ -198,4 +204,8 @@ export const toggleGrid = (): void => useBench.setState((s) => ({ grid: !s.grid 
 export const toggleSeeThrough = (): void => useBench.setState((s) => ({ seeThrough: !s.seeThrough }))
 
 export const toggleSection = (): void =>
-  useBench.setState((s) => ({ section: s.section ? null : { axis: 1, share: 0.5, beyond: false } }))
+  useBench.setState((s) =>
+    s.section
+      ? { section: null, ...(s.wall && { wall: null, gauge: null }) }
+      : { section: { axis: 1, share: 0.5, beyond: false } },
+  )

@@ -1,11 +1,13 @@
 /** What goes together: which group is chosen, and what is done with it and with several pieces at once. */
 import {
   change,
+  choicesInto,
   freeId,
   groupsWithin,
   takenIds,
   takenStepIds,
   type Change,
+  type FaceName,
   type Group,
   type MadePiece,
   type Project,
@@ -101,18 +103,29 @@ export function duplicateChosen(): void {
   if (group) return placeAgain(group)
   const taken = takenIds(project)
   const steps = takenStepIds(project)
-  const made = chosenIds(chosen).flatMap((id): MadePiece[] => {
+  const to = new Map<string, string>()
+  const copies = chosenIds(chosen).flatMap((id): MadePiece[] => {
     const piece = project.pieces.find((p) => p.id === id)
-    return piece?.kind === 'made' ? [copyOf(piece, taken, steps, project.settings.style.unit)] : []
+    return piece?.kind === 'made' ? [copyOf(piece, taken, steps, to, project.settings.style.unit)] : []
   })
+  const made = copies.map((p) => ({
+    ...p,
+    work: p.work.map((s) => ({ ...s, options: choicesInto(s.options, (id) => to.get(id) ?? id) })),
+  }))
   if (made.length === 0) return void sayRefusal('A mirrored twin is duplicated by its original')
   const names = made.map((p) => p.name).join(', ')
   const changes = made.map((p): Change => change.addPiece(p))
   if (sayRefusal(run(changes, `Duplicate ${names}`))) chooseNew(made.map((p) => p.id))
 }
 
-/** The same piece a little further the way it is thin, with work of its own. */
-function copyOf(piece: MadePiece, taken: string[], steps: string[], unit: 'in' | 'mm'): MadePiece {
+/** The same piece a little further the way it is thin, with work of its own; `to` learns which. */
+function copyOf(
+  piece: MadePiece,
+  taken: string[],
+  steps: string[],
+  to: Map<string, string>,
+  unit: 'in' | 'mm',
+): MadePiece {
   const id = freeId('p', taken)
   taken.push(id)
   const thin = DIRECTION_OF[facing(piece.facing).room[2]]!
@@ -120,9 +133,21 @@ function copyOf(piece: MadePiece, taken: string[], steps: string[], unit: 'in' |
   const work = piece.work.map((step) => {
     const id = freeId('w', steps)
     steps.push(id)
+    to.set(step.id, id)
     return { ...step, id }
   })
   const start = `@${piece.id}.${sideOf(AXIS_OF[thin], true)} + ${unit === 'in' ? '2' : '50'}`
   const spans = { ...piece.spans, [thin]: { start, ...(size === undefined ? {} : { size }) } }
   return { ...piece, id, spans, work, repeat: null, except: [], only: null }
 }
+
+/** What the faces of a group as one block are called, as it stands. */
+const OF_GROUP: Readonly<Record<FaceName, string>> = {
+  end1: 'its left',
+  end2: 'its right',
+  edge1: 'its front',
+  edge2: 'its back',
+  back: 'its underside',
+  face: 'its top',
+}
+export const sayOfGroup = (face: FaceName): string => OF_GROUP[face]

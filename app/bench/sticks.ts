@@ -105,6 +105,7 @@ export function tickChanges(
 ): Change[] | { readonly why: string } {
   if (!feature)
     return at < 1e-3 ? { why: 'All is measured from this end' } : sizeChanges(shown, instance, axis, by)
+  if (feature.again) return { why: 'It is repeated; move the first of them, or set how far apart they are' }
   if (feature.step) return stepChanges(shown, instance, axis, feature.step, by)
   const room = roomOf(instance, axis)
   const partner = feature.partner && shown.byKey.get(feature.partner.key)

@@ -1,5 +1,14 @@
 /** Putting work on a piece at a place under the pointer: one command for each kind that has such a place. */
-import { Circle, Drill, Route, SeparatorVertical, Slice, Spline, SquareDashed } from 'lucide-react'
+import {
+  Circle,
+  Drill,
+  PencilRuler,
+  Route,
+  SeparatorVertical,
+  Slice,
+  Spline,
+  SquareDashed,
+} from 'lucide-react'
 import { pieceOf } from '../../core/resolve'
 import { ownWork } from '../../core/work'
 import { choose, pick, run, useOpen } from '../store/open'
@@ -12,10 +21,13 @@ import { groupStep } from './placing/runs'
 
 const KINDS = [
   ['bore', 'Bore a hole', 'Bore', 'o', Drill],
+  ['peg', 'Leave a peg standing on a face', 'Peg', 'shift+o', null],
   ['channel', 'Cut a channel: a dado, a groove or a rabbet', 'Channel', 'd', SeparatorVertical],
   ['recess', 'Sink a recess into a face', 'Recess', 'p', SquareDashed],
   ['saw', 'Saw an arch, a notch, a taper or a corner', 'Saw', 's', Spline],
+  ['shape', 'Saw a piece to an outline of your own', 'Shape', 'shift+s', PencilRuler],
   ['crosscut', 'Crosscut an end', 'Crosscut', 'q', Slice],
+  ['rip', 'Rip or bevel along an edge', 'Rip', 'shift+q', null],
   ['rout', 'Rout along edges, of a piece or of the chosen group', 'Rout', 'r', Route],
   ['ease', 'Round or clip edges', 'Ease', 'shift+r', Circle],
 ] as const
@@ -45,7 +57,9 @@ function place(work: string, prompt: string): void {
       const { id, change } = addStepAt(together ? whole!.id : pieceOf(key), together ?? step, shown)
       if (!sayRefusal(run(change))) return
       if (!together) choose([key])
-      useBench.setState({ opening: id })
+      // What is told by an outline is drawn at once.
+      const drawn = ownWork(work)!.outlined?.(step.options)
+      useBench.setState({ opening: id, ...(drawn && { drawing: id }) })
     },
   })
 }
@@ -54,7 +68,7 @@ export const WORK_COMMANDS = KINDS.map(([kind, says, label, key, icon]): BenchCo
   id: `work-${kind}`,
   says,
   keys: [key],
-  button: { at: 'tools', label, icon },
+  ...(icon && { button: { at: 'tools', label, icon } as const }),
   writes: true,
   on: () => wanted(kind),
   act: () => place(kind, label),

@@ -44,6 +44,7 @@ const LATER = {
   measure: later(async () => (await import('../bench/MeasurePanel')).MeasurePanel),
 } as const
 const StoryStick = later(async () => (await import('../bench/StoryStick')).StoryStick)
+const OutlineBoard = later(async () => (await import('../bench/outline/OutlineBoard')).default)
 const SectionBar = later(async () => (await import('../bench/SectionBar')).SectionBar)
 const Walk = later(async () => (await import('../frame/Walk')).Walk)
 const ViewsDialog = later(async () => (await import('../bench/ViewsDialog')).ViewsDialog)
@@ -53,7 +54,7 @@ const Stage = later(async () => (await import('../bench/Stage')).default, {
   waiting: 'Setting up the bench…',
   failed: 'The bench in 3D could not be loaded. Check the connection; everything else goes on working.',
 })
-const FETCHED = [...Object.values(LATER), RepeatDialog, ViewsDialog, PictureDialog]
+const FETCHED = [...Object.values(LATER), OutlineBoard, RepeatDialog, ViewsDialog, PictureDialog]
 const PANELS = { ticket: Ticket, ...LATER } as const
 
 export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Bench', matches)
@@ -64,6 +65,7 @@ export default function BenchScreen() {
   const readOnly = useOpen((s) => s.readOnly)
   const drawer = useBench((s) => s.drawer)
   const cut = useBench((s) => s.section !== null)
+  const drawing = useBench((s) => s.drawing !== null)
   const Panel = PANELS[useBench((s) => s.panel)]
   useEffect(() => () => pick(null), [])
   useKeptBench()
@@ -90,6 +92,7 @@ export default function BenchScreen() {
       <Views />
       <Wanted />
       <Walk />
+      {drawing && <OutlineBoard />}
       {!roomy && <Drawers />}
     </main>
   )

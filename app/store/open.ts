@@ -12,6 +12,7 @@ import {
   type Change,
   type Project,
   type Step as WorkStep,
+  type Direction,
 } from '../../core/document'
 import type { Spot } from '../../core/pieces'
 import { instanceKey, pieceOf } from '../../core/resolve'
@@ -29,7 +30,12 @@ export type Saved =
  * there, anything to measure from, or a place for work.
  */
 export type Picking = { readonly prompt: string } & (
-  | { readonly of?: 'face'; readonly take: (stored: string) => void }
+  | {
+      readonly of?: 'face'
+      /** The way a place is wanted along; what is round has one along each. */
+      readonly along?: Direction
+      readonly take: (stored: string) => void
+    }
   | { readonly of: 'edge'; readonly take: (stored: string) => void }
   | { readonly of: 'spot'; readonly take: (spot: Spot, says: string) => void }
   | {

@@ -2,6 +2,7 @@
  * A field for a measure. It takes expressions, names of measures and of pieces' faces, says at once what it
  * comes to, and keeps what was typed when it does not read.
  */
+import type { Direction } from '../../core/document'
 import { Crosshair } from 'lucide-react'
 import { useEffect, useId, useRef, useState } from 'react'
 import { toShown, type MeasureKind } from '../../core/measure'
@@ -25,6 +26,8 @@ export interface MeasureFieldProps {
   readonly onCommit: (stored: string) => string | null
   /** Where the value stands in the graph, to show a slip that the rest of the project causes. */
   readonly at?: NodeKey
+  /** The direction of the room it is a place along; what is round can be picked for it then. */
+  readonly along?: Direction
   readonly locals?: Readonly<Record<string, NodeKey>>
   readonly placeholder?: string
   /** May be left empty. */
@@ -46,6 +49,7 @@ export function MeasureField(props: MeasureFieldProps) {
     kind = 'length',
     onCommit,
     at,
+    along,
     locals = {},
     placeholder,
     optional,
@@ -79,7 +83,8 @@ export function MeasureField(props: MeasureFieldProps) {
   const said = useRef<Omit<SaidProps, 'id'>>({ slip, says, text, typing: draft !== null })
   if (!held) said.current = { slip, says, text, typing: draft !== null }
 
-  function commit(): boolean {
+  /** Takes in what was typed; `then` is done once it is, be it later. */
+  function commit(then: () => void = () => {}): boolean {
     if (draft === null) return true
     const given = divert ? divert(text) : text
     if (given !== text) setDraft(given)
@@ -88,7 +93,8 @@ export function MeasureField(props: MeasureFieldProps) {
     const r = read(given, kind, shown, locals)
     if (!r.ok) {
       // What it names may have been put there a moment ago.
-      if (!shown.settled && !fault) whenSettled(() => commit())
+      if (!shown.settled && !fault)
+        whenSettled(() => commit())
       setRefusal(r.slip)
       return false
     }
@@ -102,6 +108,11 @@ export function MeasureField(props: MeasureFieldProps) {
     setDraft(null)
     return true
   }
+
+  const latest = useRef({ draft, commit })
+  useEffect(() => {
+    latest.current = { draft, commit }
+  })
 
   /** What was typed is taken in already. */
   const taken = useRef(false)
@@ -132,12 +143,11 @@ export function MeasureField(props: MeasureFieldProps) {
       e.preventDefault()
       e.stopPropagation()
       const offer = offers[chosen]
+      const field = e.currentTarget
+      // On the ticket it leaves the field, so that keys are the bench's again; Tab goes on from there.
+      const done = () => (field.form ? submitSoon(field.form) : leave(field))
       if (offer) complete(offer)
-      else if (commit()) {
-        // On the ticket it leaves the field, so that keys are the bench's again; Tab goes on from there.
-        if (e.currentTarget.form) submitSoon(e.currentTarget.form)
-        else leave(e.currentTarget)
-      }
+      else if (commit(done)) done()
     } else if (e.key === 'Escape') {
       // First Escape gives up what was typed, the next one leaves the field; neither closes what the field is
       // in.
@@ -190,7 +200,7 @@ export function MeasureField(props: MeasureFieldProps) {
             aria-label={`Pick a face for ${label}`}
             title="Pick a face on the bench"
             onMouseDown={(e) => e.preventDefault()}
-            onClick={() => pick({ prompt: label, of: 'face', take })}
+            onClick={() => pick({ prompt: label, of: 'face', ...(along && { along }), take })}
           >
             <Crosshair size={15} />
           </button>

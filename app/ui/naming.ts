@@ -1,7 +1,8 @@
-import type { Project } from '../../core/document'
+import { sayStep, stepsIn, type Project } from '../../core/document'
 import type { Naming } from '../../core/measure'
 import { ROOM_SIDES } from '../../core/pieces'
 import type { Shown } from '../../core/shown'
+import { rolesOf } from '../../core/work'
 
 /** What names are gathered from. */
 export type Named = Pick<Shown, 'project' | 'byId' | 'groups'>
@@ -13,7 +14,10 @@ export function namingOf(shown: Named): Naming {
   if (!naming) {
     const { project, byId, groups } = shown
     naming = {
-      names: [...project.pieces, ...project.groups, ...project.stock].map(({ name, id }) => ({ name, id })),
+      names: [
+        ...[...project.pieces, ...project.groups, ...project.stock].map(({ name, id }) => ({ name, id })),
+        ...stepsIn(project).map(({ step, entry }) => ({ name: sayStep(step, entry), id: step.id })),
+      ],
       copies: (id) => byId.get(id)?.copies ?? groups.find((g) => g.id === id)?.copies ?? [],
     }
     namings.set(shown, naming)
@@ -35,6 +39,9 @@ function namesIn(project: Project): ReadonlyArray<readonly [string, string]> {
       ...project.pieces.flatMap((p) => [...ROOM_SIDES, ...SIZES].map((side) => `${p.name}·${side}`)),
       ...project.groups.flatMap((g) => ROOM_SIDES.map((side) => `${g.name}·${side}`)),
       ...project.stock.map((s) => `${s.name}·thickness`),
+      ...stepsIn(project).flatMap(({ step, entry }) =>
+        rolesOf(step).map((role) => `${sayStep(step, entry)}·${role}`),
+      ),
     ]
     listed.set(project, (all = names.map((name) => [name, name.toLowerCase()] as const)))
   }

@@ -1,4 +1,5 @@
 /** What a place under the pointer stands for when a face, an edge, or anything to measure from is wanted. */
+import type { Direction } from '../../../core/document'
 import {
   AXES,
   carried,
@@ -22,7 +23,7 @@ import {
 } from '../../../core/pieces'
 import { pieceOf, type Instance } from '../../../core/resolve'
 import type { Shown } from '../../../core/shown'
-import { ownWork, roleAt, theFace } from '../../../core/work'
+import { ownWork, roleAt, rolesOf, theFace } from '../../../core/work'
 import type { Picking } from '../../store/open'
 import { faceUnder, stepAt, type Hold } from '../placing/onface'
 import { edgeBetween, runStep, sideNear } from '../placing/runs'
@@ -67,7 +68,7 @@ export function pickedAt(
     }
   }
   if (side) return { shows: flatOn(instance, side), take: () => picking.take(`${face}.${side}`) }
-  const made = madeFace(hit, shown)
+  const made = madeFace(hit, shown, picking.along)
   return made && { shows: hit, take: () => picking.take(`@${made.step}${number}.${made.role}`) }
 }
 
@@ -177,14 +178,20 @@ function numberOf(i: Instance, chosen: readonly string[], { byId }: Shown): stri
 }
 
 /** The step and the part of it that has left the flat face that was hit; null where none has. */
-function madeFace(hit: Hit, shown: Shown): { readonly step: string; readonly role: string } | null {
+function madeFace(
+  hit: Hit,
+  shown: Shown,
+  along: Direction | undefined,
+): { readonly step: string; readonly role: string } | null {
   const { instance, skin } = hit.board
   const feature = workIn(shown, instance)[skin.work[hit.triangle]! - 1]
   const piece = shown.byId.get(instance.piece)?.piece
   const own = piece?.kind === 'made' ? piece.work : []
   const step = own.find((s) => feature?.id.startsWith(`${s.id}/`))
-  if (!feature || !step) return null
+  // Its faces are named by the first of those that are repeated.
+  if (!feature || !step || feature.again) return null
   const { at, normal } = surfaceAt(hit)
-  const role = roleAt(feature, at, normal)
+  const round = along && rolesOf(step).includes(along) ? along : null
+  const role = roleAt(feature, at, normal) ?? round
   return role ? { step: step.id, role } : null
 }

@@ -39,6 +39,7 @@ import { Lines } from './lines'
 import { filling, Marks } from './marks'
 import { hitOf, type Hit } from './pick'
 import type { Stroke } from './picked'
+import { wallAt, type Wall } from './wall'
 
 /** How the boards are to look. */
 export interface Look {
@@ -429,6 +430,17 @@ export class Stage3D {
     const { cut } = this
     const there = (p: Vec3) => !cut || (cut.beyond ? p[cut.axis] <= cut.at : p[cut.axis] >= cut.at)
     return hitOf(ray, this.boards.filter(which), there)
+  }
+
+  /** The wall of wood that the section cuts through under a place of the screen; null for none. */
+  wallUnder(at: { readonly clientX: number; readonly clientY: number }): Wall | null {
+    const { cut } = this
+    if (!cut) return null
+    const { from, to } = this.sight(at)
+    const t = (cut.at - from[cut.axis]) / to[cut.axis]
+    if (!Number.isFinite(t) || t <= 0) return null
+    const place = from.map((x, i) => x + t * to[i]!) as unknown as Vec3
+    return wallAt(this.boards, place, cut.axis)
   }
 
   private caster({ clientX, clientY }: { readonly clientX: number; readonly clientY: number }): Raycaster {

@@ -12,6 +12,7 @@ import { Batch } from './batch'
 import { placeOf, type Board } from './board'
 import { Lines } from './lines'
 import { flatAround, flatOn, hitOf, sideOf, surfaceAt } from './pick'
+import { wallAt } from './wall'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -228,4 +229,35 @@ test('every board is on the card once, its own solid where it stands', () => {
     }),
     { numRuns: 40 },
   )
+})
+
+describe('the wall that a section cuts through', () => {
+  test('is the thinner way through the wood, wherever the place is in it; outside there is none', () => {
+    const boards = boardsOf()
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+        fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+        (across, up) => {
+          // Side A: 18 across, 700 up, cut across its depth in the middle; the shelf lies in it 6 deep.
+          const at: Vec3 = [18 * across, 150, 700 * up]
+          const wall = wallAt(boards, at, 1)!
+          const inDado = at[2] > 300 && at[2] < 318
+          const inShelf = inDado && at[0] > 12
+          expect(wall.name).toBe(inShelf ? 'C' : 'A')
+          // Of the shelf across its thickness, of the side across its own, thinner behind the shelf.
+          expect(wall.thick).toBeCloseTo(inDado && !inShelf ? 12 : 18, 2)
+        },
+      ),
+      {
+        numRuns: 100,
+        endOnFailure: true,
+        examples: [
+          [0.5, 305 / 700],
+          [0.9, 305 / 700],
+        ],
+      },
+    )
+    expect(wallAt(boards, [250, 150, 100], 1)).toBeNull()
+  })
 })

@@ -1,0 +1,87 @@
+/** Below the sheet: whether the outline is pinned, and places put by typing. */
+import { useState } from 'react'
+import type { Place2, Solved } from '../../../core/outline'
+import { useOpen } from '../../store/open'
+import { MeasureField } from '../../ui/MeasureField'
+import { read } from '../../ui/reading'
+import type { Drawing } from './useOutline'
+
+/** Whether it is pinned, how many measures are missing, or which facts cannot all hold. */
+export function Standing({
+  drawing,
+  solved,
+  readOnly,
+  onPin,
+}: {
+  readonly drawing: Drawing
+  readonly solved: Solved
+  readonly readOnly: boolean
+  readonly onPin: () => void
+}) {
+  const { state } = solved
+  if (drawing.outline.edges.length === 0) return null
+  if (state.kind === 'pinned') return <strong className="text-leaf">Pinned</strong>
+  if (state.kind === 'disagree')
+    return <strong className="text-pencil">{state.facts.length} facts disagree</strong>
+  return (
+    <>
+      <strong className="text-brass">
+        {state.missing === 1 ? 'A measure is missing' : `${state.missing} measures are missing`}
+      </strong>
+      {!readOnly && (
+        <button className="btn" onClick={onPin}>
+          Pin as it stands
+        </button>
+      )}
+    </>
+  )
+}
+
+/** The next place, typed. */
+export function TypedPlace({
+  drawing,
+  first,
+  onPut,
+}: {
+  readonly drawing: Drawing
+  readonly first: boolean
+  readonly onPut: (at: Place2) => void
+}) {
+  const shown = useOpen((s) => s.shown)
+  const [text, setText] = useState<{ along: string; across: string }>({ along: '', across: '' })
+  const value = (t: string) => {
+    const reading = t ? read(t, 'length', shown, drawing.locals) : null
+    return reading?.ok ? reading.value : null
+  }
+  const [u, v] = [value(text.along), value(text.across)]
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      aria-label="Next place"
+      onSubmit={(e) => {
+        e.preventDefault()
+        if (u !== null && v !== null) onPut([u, v])
+      }}
+    >
+      {(['along', 'across'] as const).map((way, k) => (
+        <div key={way} className="w-32">
+          <MeasureField
+            label={`${first ? 'First' : 'Next'} place ${way}`}
+            showLabel
+            value={text[way]}
+            locals={drawing.locals}
+            optional
+            autoFocus={!first && k === 0}
+            onCommit={(t) => {
+              setText((now) => ({ ...now, [way]: t }))
+              return null
+            }}
+          />
+        </div>
+      ))}
+      <button type="submit" className="btn" disabled={u === null || v === null}>
+        Put it there
+      </button>
+    </form>
+  )
+}

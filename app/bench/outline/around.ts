@@ -1,0 +1,77 @@
+/** What lies round an outline on its face: other work, and what stands beside. */
+import { AXES, FACE_AT, toOwn, vec3, type Vec3 } from '../../../core/pieces'
+import type { Shown } from '../../../core/shown'
+import type { Place2 } from '../../../core/outline'
+import { toolMouth, waysOf, workKind, type Bore } from '../../../core/work'
+import type { Drawing } from './useOutline'
+
+/** Faint things on the board, in places of the face. */
+export interface Surroundings {
+  /** What other work takes of the face. */
+  readonly loops: readonly (readonly Place2[])[]
+  readonly circles: ReadonlyArray<{ readonly at: Place2; readonly radius: number }>
+  /** Boxes of pieces that touch the wood, with their names. */
+  readonly boxes: ReadonlyArray<{ readonly low: Place2; readonly high: Place2; readonly name: string }>
+  readonly lines: ReadonlyArray<{ readonly way: 0 | 1; readonly at: number; readonly says: string }>
+}
+
+/** As many neighbours as help more than they hide. */
+const MOST_BOXES = 12
+
+export function surroundingsOf(drawing: Drawing, shown: Shown): Surroundings {
+  const { wood, face, frame, low, step, size } = drawing
+  if (!wood.key) return { loops: [], circles: [], boxes: [], lines: [] }
+  const { along, across } = waysOf(face)
+  const onFace = (p: Vec3): Place2 => [p[along] - low[along], p[across] - low[across]]
+  const holes = shown
+    .features(wood.key)
+    .filter((f) => f.kind === 'bore' && f.step !== step.id)
+    .map((f) => f.data as Bore)
+    .filter((b) => FACE_AT[b.face].axis === FACE_AT[face].axis)
+  const circles = holes.flatMap((b) => b.at.map((p) => ({ at: onFace(p), radius: b.diameter / 2 })))
+  const own = shown.byKey.get(wood.key)!
+  const boxes = shown.instances.flatMap((other) => {
+    if (other.key === wood.key || !meet(own.grown, other.grown)) return []
+    const corners = [0, 1, 2, 3, 4, 5, 6, 7].map((k) =>
+      onFace(
+        toOwn(
+          frame,
+          vec3((i) => ((k >> i) & 1 ? other.grown.max[i] : other.grown.min[i])),
+        ),
+      ),
+    )
+    const least = (i: 0 | 1) => Math.min(...corners.map((c) => c[i]))
+    const most = (i: 0 | 1) => Math.max(...corners.map((c) => c[i]))
+    return [{ low: [least(0), least(1)] as const, high: [most(0), most(1)] as const, name: other.name }]
+  })
+  const { axis, far } = FACE_AT[face]
+  const surface = far ? own.size[axis] : 0
+  const loops = shown
+    .features(wood.key)
+    .filter((f) => f.step !== step.id)
+    .flatMap((f) => workKind(f).cut(f.data))
+    .flatMap((tool) => toolMouth(tool, axis, surface))
+    .map((loop) => loop.map(onFace))
+  const shownBoxes = boxes.slice(0, MOST_BOXES)
+  const lines = [
+    ...circles.flatMap(({ at }) =>
+      ([0, 1] as const).map((way) => ({ way, at: at[way], says: 'in line with a hole' })),
+    ),
+    // What is round, or many-sided, has no side to be in line with.
+    ...loops
+      .filter((loop) => loop.length <= 6)
+      .flat()
+      .flatMap((p) => ([0, 1] as const).map((way) => ({ way, at: p[way], says: 'in line with other work' }))),
+    ...shownBoxes.flatMap((b) =>
+      ([0, 1] as const).flatMap((way) =>
+        [b.low[way], b.high[way]]
+          .filter((at) => at > -size[way] && at < 2 * size[way])
+          .map((at) => ({ way, at, says: `in line with ${b.name}` })),
+      ),
+    ),
+  ]
+  return { loops, circles, boxes: shownBoxes, lines }
+}
+
+const meet = (a: { min: Vec3; max: Vec3 }, b: { min: Vec3; max: Vec3 }): boolean =>
+  AXES.every((i) => a.min[i] < b.max[i] + 0.1 && b.min[i] < a.max[i] + 0.1)

@@ -1,0 +1,59 @@
+/** Saying something of an outline, where it may be said: facts and treatments of corners. */
+import type { Outline, OutlineFact } from '../../../core/document'
+import { asSolved, freeParts, said, solveOutline, type Values } from '../../../core/outline'
+import { sayFact } from './words'
+import type { Drawing } from './useOutline'
+
+export type Told =
+  | { readonly ok: true; readonly outline: Outline; readonly id: string }
+  | { readonly ok: false; readonly why: string }
+
+/** The outline with one more fact; refused where it says nothing new or cannot hold. */
+export function tell(
+  drawing: Pick<Drawing, 'values' | 'size'>,
+  outline: Outline,
+  fact: Omit<OutlineFact, 'id' | 'of'>,
+  parts: readonly string[],
+  value?: number,
+): Told {
+  const made = said(outline, fact, parts)
+  if (!made) return { ok: false, why: 'That cannot be said of these' }
+  const values = { ...drawing.values, ...(value === undefined ? {} : { [made.id]: value }) }
+  const solved = solveOutline(made.outline, values, drawing.size)
+  if (solved.state.kind === 'disagree')
+    return { ok: false, why: sayDisagreeing(solved.state.facts, made.outline, made.id) }
+  if (solved.idle.includes(made.id)) return { ok: false, why: 'That is so already, by what was said before' }
+  return { ok: true, outline: asSolved(made.outline, solved), id: made.id }
+}
+
+/** Which facts cannot all hold; all but the one that was just said. */
+export function sayDisagreeing(facts: readonly string[], outline: Outline, last: string | null): string {
+  const others = facts
+    .filter((id) => id !== last)
+    .flatMap((id) => outline.facts.find((f) => f.id === id) ?? [])
+    .map((f) => sayFact(f, outline))
+  const list = others.slice(0, 4).join('; ') + (others.length > 4 ? '; …' : '')
+  return last ? `That cannot hold along with: ${list}` : `These cannot all hold: ${list}`
+}
+
+/** What is wrong with a measure taking this value; null where it may. */
+export function refusesValue(
+  drawing: Pick<Drawing, 'outline' | 'values' | 'size'>,
+  id: string,
+  value: number,
+): string | null {
+  const values: Values = { ...drawing.values, [id]: value }
+  const { state } = solveOutline(drawing.outline, values, drawing.size)
+  return state.kind === 'disagree' ? sayDisagreeing(state.facts, drawing.outline, id) : null
+}
+
+export function corner(
+  outline: Outline,
+  at: string,
+  kind: string,
+  value: string,
+): { outline: Outline; id: string } {
+  const id = freeParts(outline, 'c').next().value
+  const others = outline.corners.filter((c) => c.at !== at)
+  return { outline: { ...outline, corners: [...others, { id, at, kind, value }] }, id }
+}
