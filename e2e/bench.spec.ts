@@ -116,9 +116,19 @@ test('the wood is cut open where the slider says, from either side, and closed a
   const bench = page.locator('canvas')
   await expect(page.getByText('Shaping…')).toBeHidden()
   await page.getByRole('button', { name: 'Right', exact: true }).click()
+  const box = (await bench.boundingBox())!
+  // The middle of the picture, without the tools and bars that lie over it.
+  const clip = { x: box.x + 160, y: box.y + 40, width: box.width - 200, height: box.height - 180 }
+  const now = async () => (await page.screenshot({ clip })).toString('base64')
+  /** As it is drawn once it has come to rest. */
   const drawn = async () => {
-    await page.waitForTimeout(800)
-    return (await bench.screenshot()).toString('base64')
+    let last = ''
+    await expect(async () => {
+      const before = last
+      last = await now()
+      expect(last).toBe(before)
+    }).toPass({ intervals: [500] })
+    return last
   }
   const whole = await drawn()
   await page.keyboard.press('k')
@@ -130,11 +140,20 @@ test('the wood is cut open where the slider says, from either side, and closed a
   await bar.getByLabel('How far in').fill('0.5')
   await bar.getByRole('button', { name: 'Cut the other side away' }).click()
   const open = await drawn()
+  // Off the wood nothing is read; somewhere on the cut there is a shelf as thick as its board.
+  const wall = bar.getByLabel('Wall under the pointer')
+  await expect(wall).toHaveText('Point at the cut')
+  let read = ''
+  for (let y = 0.2; y < 0.8 && !/3\u20444 thick/.test(read); y += 0.005) {
+    await bench.hover({ position: { x: box.width * 0.5, y: box.height * y } })
+    read = (await wall.textContent())!
+  }
+  expect(read).toMatch(/: 3\u20444 thick/)
+  await page.mouse.move(box.x + box.width - 5, box.y + 5)
   await bar.getByRole('button', { name: 'Close it again' }).click()
   await expect(bar).toHaveCount(0)
-  const again = await drawn()
   expect(open).not.toBe(whole)
-  expect(again).toBe(whole)
+  await expect(async () => expect(await now()).toBe(whole)).toPass({ intervals: [500] })
 })
 
 test('what is chosen is duplicated, grouped and repeated, by keys and by its menu', async ({ page }) => {

@@ -103,9 +103,9 @@ test('a leaning lid follows its slope, and the side and the bevel follow the lid
   await angle.press('Enter')
   await expect(page.getByRole('region', { name: 'Work' })).toContainText('blade 5.5° from square')
   await maker.choose('Left side')
-  await expect(page.getByRole('region', { name: 'Work' })).toContainText('mitre 11° from square')
+  await expect(page.getByRole('region', { name: 'Work' })).toContainText('taper 11° off the edge')
   await page.keyboard.press('ControlOrMeta+z')
-  await expect(page.getByRole('region', { name: 'Work' })).toContainText('mitre 12° from square')
+  await expect(page.getByRole('region', { name: 'Work' })).toContainText('taper 12° off the edge')
 })
 
 test('how deep a dado is stands in the picture, and is dragged or stepped there', async ({ page }) => {
