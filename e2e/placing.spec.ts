@@ -125,6 +125,24 @@ test('a piece is dragged to a face and holds to it, pulled longer, typed over, a
   })
 })
 
+test('what is told before the pieces are worked out is done once they are', async ({ page }) => {
+  let workOut = () => {}
+  const held = new Promise<void>((free) => (workOut = free))
+  await page.route(/assets\/model-.*\.js/, async (route) => (await held, route.continue()))
+  await openDemo(page)
+  await page.keyboard.press('a')
+  await expect(page.getByText('Pick a face for “Face to be set”, or press Esc')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.getByLabel('run up to it').check()
+  await page.getByLabel('Face to be set', { exact: true }).fill('Kick board·top')
+  await page.keyboard.press('Tab')
+  const that = page.getByLabel('Against this face', { exact: true })
+  await that.fill('Left side·left')
+  await that.press('Enter')
+  workOut()
+  await expect(page.getByRole('alert').filter({ hasText: 'square to each other' })).toBeVisible()
+})
+
 test('a face is set against another: flush, off it, run up to it', async ({ page }) => {
   const maker = await openDemo(page)
   await page.keyboard.press('a')

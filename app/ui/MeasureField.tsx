@@ -94,7 +94,7 @@ export function MeasureField(props: MeasureFieldProps) {
     if (!r.ok) {
       // What it names may have been put there a moment ago.
       if (!shown.settled && !fault)
-        whenSettled(() => commit())
+        whenSettled(() => latest.current.draft === draft && latest.current.commit(then) && then())
       setRefusal(r.slip)
       return false
     }
