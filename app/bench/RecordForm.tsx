@@ -16,13 +16,15 @@ interface Props {
   /** Names its measures may use. */
   readonly locals: Readonly<Record<string, NodeKey>>
   readonly disabled: boolean
+  /** What is wrong with it as a whole because of a measure, by that one's name. */
+  readonly wrong?: ReadonlyMap<string, string>
   onChoice(name: string, value: string): void
   /** Says why it cannot be, or null. */
   onField(name: string, text: string): string | null
 }
 
 export function RecordForm(props: Props) {
-  const { fields, choices, record, at, locals, disabled, onChoice, onField } = props
+  const { fields, choices, record, at, locals, disabled, wrong, onChoice, onField } = props
   return (
     <>
       {choices.map((c) => (
@@ -48,6 +50,7 @@ export function RecordForm(props: Props) {
               value={typeof value === 'string' ? value : ''}
               {...(at && { at: at(f.name) })}
               locals={locals}
+              wrong={wrong?.get(f.name)}
               optional={f.otherwise !== undefined}
               {...(f.otherwise ? { placeholder: f.otherwise } : {})}
               onCommit={(text) => onField(f.name, text)}

@@ -15,7 +15,7 @@ import {
   type Step,
 } from '../../core/document'
 import { FACE_AT, FACE_NAMES, sayFace } from '../../core/pieces'
-import { keyOf } from '../../core/resolve'
+import { keyOf, type Problem } from '../../core/resolve'
 import { OWN_KINDS, ownWork } from '../../core/work'
 import { run, useOpen } from '../store/open'
 import { Choice } from '../ui/Choice'
@@ -97,7 +97,7 @@ function SideButtons({ step, say }: { readonly step: Step; readonly say: (face: 
 
 export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step }) {
   const bit = useOpen((s) => s.shown.bits.get(step.options.bit ?? ''))
-  const problems = useOpen((s) => s.shown.problems)
+  const all = useOpen((s) => s.shown.problems)
   const readOnly = useOpen((s) => s.readOnly)
   const own = ownWork(step.kind)
   useEffect(() => {
@@ -111,6 +111,9 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
   const Picture = PICTURES[step.kind]
   if (!own) return <p className="text-pencil">Work of a kind this Ergaton does not know.</p>
   const { id } = step
+  const fields = own.fieldsFor(step.options, bit)
+  const problems = all.filter((p) => p.step === id)
+  const atField = (p: Problem) => fields.some((f) => f.name === p.field)
   const at = piece.work.indexOf(step)
   const move = (to: number) => sayRefusal(run(change.moveStep({ id, to })))
   const choose = (option: string, value: string) => {
@@ -128,7 +131,7 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
   return (
     <div ref={host} className="mt-1 grid gap-1 border-l-2 border-hairline pl-2">
       {problems
-        .filter((p) => p.step === id)
+        .filter((p) => !atField(p))
         .map((p) => (
           <p key={p.id} role="alert" className={p.level === 'stop' ? 'text-pencil' : 'text-brass'}>
             {fractions(p.says)}
@@ -154,7 +157,8 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
       {own.meets?.(step.options) && <MeetChoice step={step} piece={piece.id} />}
       {Picture && made && on && <Picture data={made.data as never} on={on} />}
       <RecordForm
-        fields={own.fieldsFor(step.options, bit)}
+        fields={fields}
+        wrong={new Map(problems.filter(atField).map((p) => [p.field!, p.says]))}
         choices={own.choicesFor(step.options)}
         record={step}
         at={(name) => keyOf.step(id, name)}

@@ -172,7 +172,10 @@ function Line({ row, n, piece, open, hold, onToggle }: LineProps) {
               <span className="measure mr-1.5 text-quiet">{n}</span>
               <Sentence
                 says={workKind(row.feature).describe(row.feature.data, row.feature.partner?.name ?? null)}
-              />
+              />{' '}
+              <span className="text-xs whitespace-nowrap text-quiet" title="Where this is usually done">
+                at the {workKind(row.feature).machine(row.feature.data)}
+              </span>
             </>
           ) : row.joint ? (
             <IdleJoint joint={row.joint} piece={piece} others={others} />

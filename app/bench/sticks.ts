@@ -4,7 +4,7 @@ import { textWidth } from '../../core/plans/sheet'
 import { axesOf, type Axis } from '../../core/pieces'
 import { keyOf, pieceOf, type Instance } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
-import { ownWork, workKind, type Feature } from '../../core/work'
+import { ownWork, wayOf, workKind, type Feature } from '../../core/work'
 import { shifted } from './placing/spans'
 import { heldOf, moveChanges, moves, pullChanges, pulls } from './placing/targets'
 
@@ -153,11 +153,6 @@ function stepChanges(
   if (!step || !placed || !now?.ok || !mine) return { why: 'Where it is is set on its ticket' }
   const text = step.fields[placed.field]
   const value = now.value as number
-  const moved = shifted(
-    typeof text === 'string' ? text : '0',
-    placed.from === 'far' ? -by : by,
-    value,
-    shown.style,
-  )
+  const moved = shifted(typeof text === 'string' ? text : '0', wayOf(placed.from) * by, value, shown.style)
   return [change.setStepField({ id, field: placed.field, value: moved })]
 }

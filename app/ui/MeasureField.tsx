@@ -30,6 +30,8 @@ export interface MeasureFieldProps {
   readonly along?: Direction
   readonly locals?: Readonly<Record<string, NodeKey>>
   readonly placeholder?: string
+  /** Why what it stands for cannot be done with it as it is. */
+  readonly wrong?: string | undefined
   /** May be left empty. */
   readonly optional?: boolean
   /** Offers picking a face on the bench. */
@@ -74,7 +76,7 @@ export function MeasureField(props: MeasureFieldProps) {
   const names = JSON.stringify(locals)
   const { text, says, reads, standing } = useShown(
     (shown) => fieldSays(draft, props, shown),
-    [draft, value, kind, at, names],
+    [draft, value, kind, at, names, props.wrong],
     sameEntries,
   )
   const offers = draft !== null && !reads ? completionsFor(draft, useOpen.getState().shown) : []
@@ -268,13 +270,15 @@ function submitSoon(form: HTMLFormElement): void {
  */
 function fieldSays(
   draft: string | null,
-  { value, kind = 'length', at, locals = {} }: MeasureFieldProps,
+  { value, kind = 'length', at, wrong, locals = {} }: MeasureFieldProps,
   shown: Shown,
 ) {
   const text = draft ?? toShown(value, shown.sayRef)
   const wanted = draft !== null || isSum(text)
   const reading = wanted ? read(text, kind, shown, locals) : null
-  const slip = draft === null && at ? shown.slip(at) : undefined
+  const standing: Slip | undefined =
+    (at ? shown.slip(at) : undefined) ?? (wrong ? { message: wrong } : undefined)
+  const slip = draft === null ? standing : undefined
   return {
     text,
     reads: reading?.ok ?? true,

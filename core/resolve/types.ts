@@ -138,6 +138,8 @@ export interface Problem {
   readonly joint?: string
   /** The maker's own step. */
   readonly step?: string
+  /** The measure of that step that will not do. */
+  readonly field?: string
   readonly stock?: string
   readonly parameter?: string
   /** The measure it is about. */

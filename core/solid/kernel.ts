@@ -4,9 +4,10 @@
  */
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Frame } from '../pieces'
-import { bareTool, toolSolid, type Beside, type Tool } from '../work'
+import { bareTool, toolKey, toolSolid, type Beside, type Tool } from '../work'
+import { Beginnings } from './begun'
 import { matrixOf, type Keep } from './matrix'
-import { boxRecipe, cutsOf, recipeKey, stageKeys, type Recipe } from './recipe'
+import { boxRecipe, cutsOf, recipeKey, snap, stageKeys, type Recipe } from './recipe'
 import { makingWith } from './tools'
 import type { Looked } from './under'
 
@@ -49,13 +50,10 @@ const SKIN = 0.04
 /** Of something thin, on average. */
 const thicknessOf = (m: Manifold): number => (m.isEmpty() ? 0 : (2 * m.volume()) / m.surfaceArea())
 
-/** So many solids that stages go on from are kept. */
-const MOST_BEGUN = 200
-
 export class Kernel {
   private readonly kept = new Map<string, Shape>()
-  /** Solids that later stages go on from, by what was done to them so far, and which ids are which tools. */
-  private readonly stages = new Map<string, { solid: Manifold; ids: ReadonlyMap<number, number> }>()
+  /** What later recipes go on from, by what was done so far. */
+  private readonly beginnings = new Beginnings()
   /** How many stages were made so far. */
   stagesMade = 0
 
@@ -104,21 +102,52 @@ export class Kernel {
     let n = stages.slice(0, done).reduce((sum, stage) => sum + stage.flatMap((c) => c.tools).length, 0)
     for (const [s, stage] of stages.entries()) {
       if (s < done) continue
-      const tools = [solid]
-      for (const tool of stage.flatMap((c) => c.tools)) {
-        const made = toolSolid(tool, blank.size, making)
-        n++
-        for (const id of made.ids) ids.set(id, n)
-        tools.push(...made.solids)
+      const tools = stage.flatMap((c) => c.tools)
+      if (tools.length === 0) continue
+      const take = (from: Manifold, which: readonly number[]): Manifold => {
+        const made = which.map((k) => {
+          const one = toolSolid(tools[k]!, blank.size, making)
+          for (const id of one.ids) ids.set(id, n + k + 1)
+          return one.solids
+        })
+        return this.wasm.Manifold.difference([from, ...made.flat()])
       }
-      if (tools.length === 1) continue
-      solid = this.wasm.Manifold.difference(tools)
+      solid = this.take(stageKeys(recipe)[s]!, tools, n, ids, solid, take)
+      n += tools.length
       this.stagesMade++
       // What later stages go on from is kept for when only they change; the whole is kept as a shape.
-      if (s < stages.length - 1) this.keepBegun(stageKeys(recipe)[s + 1]!, solid, ids)
+      if (s < stages.length - 1) this.beginnings.keep(stageKeys(recipe)[s + 1]!, { solid, ids: new Map(ids) })
       else keep(solid)
     }
     return solid
+  }
+
+  /** A stage of tools, of which `n` come before; those that the last stage had too first, and once. */
+  private take(
+    from: string,
+    tools: readonly Tool[],
+    n: number,
+    ids: Map<number, number>,
+    solid: Manifold,
+    take: (from: Manifold, which: readonly number[]) => Manifold,
+  ): Manifold {
+    const keys = tools.map((t) => toolKey(t, snap))
+    const alike = this.beginnings.alike(from, keys)
+    const rest = keys.flatMap((_, k) => (alike.includes(k) ? [] : [k]))
+    if (alike.length === 0) return take(solid, rest)
+    const key = `${from};with ${alike.map((k) => keys[k]).join()}`
+    let begun = this.beginnings.get(key)
+    if (begun) for (const [id, k] of begun.ids) ids.set(id, n + alike[k]! + 1)
+    else {
+      const before = new Map(ids)
+      const made = take(solid, alike)
+      // It is worked out when it is asked for, and would be again with all that is made from it.
+      made.numTri()
+      const own = [...ids].filter(([id]) => !before.has(id))
+      begun = { solid: made, ids: new Map(own.map(([id, at]) => [id, alike.indexOf(at - n - 1)])) }
+      this.beginnings.keep(key, begun)
+    }
+    return take(begun.solid, rest)
   }
 
   /** Wood that stands with a piece, as it was by then. */
@@ -134,24 +163,12 @@ export class Kernel {
   private begun(recipe: Recipe, ids: Map<number, number>): [Manifold | null, number] {
     const keys = stageKeys(recipe)
     for (let n = keys.length - 2; n > 0; n--) {
-      const kept = this.stages.get(keys[n]!)
+      const kept = this.beginnings.get(keys[n]!)
       if (!kept) continue
-      this.stages.delete(keys[n]!)
-      this.stages.set(keys[n]!, kept)
       for (const [id, tool] of kept.ids) ids.set(id, tool)
       return [kept.solid, n]
     }
     return [null, 0]
-  }
-
-  private keepBegun(key: string, solid: Manifold, ids: ReadonlyMap<number, number>): void {
-    this.stages.get(key)?.solid.delete()
-    this.stages.delete(key)
-    this.stages.set(key, { solid, ids: new Map(ids) })
-    const [oldest] = this.stages
-    if (this.stages.size <= MOST_BEGUN || !oldest) return
-    oldest[1].solid.delete()
-    this.stages.delete(oldest[0])
   }
 
   /** Lets `work` compare shaped solids; all are freed when it is done. */

@@ -43,7 +43,7 @@ export const boxRecipe = (size: Vec3, ...stages: readonly Stage[]): Recipe => ({
 export const cutsOf = (r: Recipe): readonly Cut[] => (r.stages.length === 1 ? r.stages[0]! : r.stages.flat())
 
 /** Sizes that agree to a millionth of a millimetre make one solid. */
-const snap = (n: number) => Math.round(n * 1e6)
+export const snap = (n: number) => Math.round(n * 1e6)
 const keys = new WeakMap<Recipe, readonly string[]>()
 
 /** For the blank and after each stage, a text that is equal for recipes that give the same solid so far. */

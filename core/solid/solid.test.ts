@@ -1,6 +1,6 @@
 import { Kernel, loadKernel, type Shape } from './kernel'
 import fc from 'fast-check'
-import { STILL } from '../pieces'
+import { cross, dot, minus, STILL, type Vec3 } from '../pieces'
 import type { Tool, Vec2 } from '../work'
 import { boxRecipe, recipeKey, stagesOf } from './recipe'
 import { sidesOf } from './tools'
@@ -55,6 +55,52 @@ function knows(s: Shape): void {
     expect({ k, work: s.work[k] }).toEqual({ k, work: expected })
   }
 }
+
+test('a stage with a tool or two changed is what it is from nothing, and knows which is which', () => {
+  const fresh = new Kernel(kernel.wasm)
+  const hole = fc.record({
+    x: fc.integer({ min: 0, max: 29 }),
+    y: fc.integer({ min: 0, max: 3 }),
+    depth: fc.constantFrom(5, 10, 30),
+  })
+  const holes = fc.uniqueArray(hole, { minLength: 9, maxLength: 24, selector: (h) => `${h.x} ${h.y}` })
+  const drilled = (all: ReadonlyArray<{ x: number; y: number; depth: number }>) =>
+    boxRecipe(
+      [900, 200, 19],
+      all.map(({ x, y, depth }, n) => ({
+        work: `w${n}`,
+        tools: [
+          { kind: 'drill', at: [15 + 30 * x, 25 + 50 * y, 20], along: [0, 0, -1], radius: 6, depth, tip: 2 },
+        ],
+      })),
+    )
+  /** How much surface each of its cuts has left. */
+  const areas = (s: Shape) => {
+    const sum = new Map<number, number>()
+    const at = (v: number) => [0, 1, 2].map((i) => s.positions[3 * v + i]!) as unknown as Vec3
+    for (let k = 0; k < s.work.length; k++) {
+      const [a, b, c] = [0, 1, 2].map((i) => at(s.triangles[3 * k + i]!)) as [Vec3, Vec3, Vec3]
+      const square = cross(minus(b, a), minus(c, a))
+      const area = Math.sqrt(dot(square, square)) / 2
+      sum.set(s.work[k]!, (sum.get(s.work[k]!) ?? 0) + area)
+    }
+    return [...sum].sort(([a], [b]) => a - b)
+  }
+  fc.assert(
+    fc.property(holes, fc.array(fc.tuple(fc.nat(23), hole), { minLength: 2, maxLength: 4 }), (all, edits) => {
+      let now = all
+      for (const [n, to] of edits) {
+        if (now.some((h) => h.x === to.x && h.y === to.y)) continue
+        now = now.map((h, k) => (k === n % now.length ? to : h))
+        fresh.shape(drilled(all))
+        const [again, whole] = [fresh.shape(drilled(now)), new Kernel(kernel.wasm).shape(drilled(now))]
+        expect(again.volume).toBeCloseTo(whole.volume, 6)
+        expect(areas(again)).toEqual(areas(whole).map(([work, area]) => [work, expect.closeTo(area, 2)]))
+      }
+    }),
+    { numRuns: 30, endOnFailure: true },
+  )
+})
 
 test('only stages from the first changed one on are made anew', () => {
   const fresh = new Kernel(kernel.wasm)

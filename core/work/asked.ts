@@ -4,6 +4,7 @@ import type { Mm } from '../measure'
 import type { Path, Trouble } from '../outline'
 import type { Box, Frame, Vec3 } from '../pieces'
 import type { Flat, ResolvedBit } from '../resolve'
+import type { Datum } from './datum'
 
 /** What work is done on: a piece, or a group as one block. Own frame, millimetres. */
 export interface Wood {
@@ -61,7 +62,12 @@ export class Unfit {
   constructor(
     readonly says: string,
     readonly level: 'stop' | 'look' = 'stop',
+    /** The measure that will not do. */
+    readonly field: string | null = null,
   ) {}
+
+  /** Because of one of its measures. */
+  static readonly of = (field: string, says: string): Unfit => new Unfit(says, 'stop', field)
 }
 
 /** A flat face that work leaves, and which part of it does. */
@@ -69,8 +75,6 @@ export interface Role extends Flat {
   readonly role: string
 }
 
-/** Measured between shoulders from the low side, back from the high side, or from the middle. */
-export type Datum = 'near' | 'far' | 'centre'
 export interface PlacedBy {
   readonly field: string
   readonly from: Datum

@@ -6,6 +6,7 @@
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
 import { FACE_AT, sayFace, type Axis } from '../pieces'
+import type { Machine } from './machine'
 import { ownKind, type OwnDefinition, type OwnKind } from './own'
 import type { Tool } from './tool'
 
@@ -61,6 +62,8 @@ export interface WorkKind<D = unknown> {
   /** What one of it is, without its place: "dado ¾ × ¼ deep, on the back". */
   callout(data: D): Sentence
   dimensions(data: D): Dimension[]
+  /** Where it is usually done, the piece lying at it as it is then. */
+  machine(data: D): Machine
   /** What has to be at hand for it besides the wood. */
   supply?(data: D): Supply | null
   /**

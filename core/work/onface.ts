@@ -3,7 +3,8 @@ import type { FaceName, Step } from '../document'
 import type { Mm } from '../measure'
 import { AXES, FACE_AT, faceAt, type Axis } from '../pieces'
 import type { Choices, Measures } from './fields'
-import type { Asked, Datum, PlacedBy, Wood } from './asked'
+import type { Asked, PlacedBy, Wood } from './asked'
+import { measuredFrom, OTHER_DATUM, placeAlong, type Datum } from './datum'
 
 export const SIX = ['face', 'back', 'edge1', 'edge2', 'end1', 'end2'] as const
 
@@ -19,10 +20,9 @@ export const PLACE_MEASURES = {
   across: { label: 'Place across', otherwise: '0', text: '0' },
 } as const satisfies Measures
 
-const FROM = { near: 'reference side', far: 'other side', centre: 'middle' }
 export const PLACE_CHOICES = {
-  alongFrom: { label: 'Along, from', values: FROM },
-  acrossFrom: { label: 'Across, from', values: FROM },
+  alongFrom: measuredFrom('Along, from'),
+  acrossFrom: measuredFrom('Across, from'),
 } as const satisfies Choices
 
 /** Where it starts: a little way along, in the middle across. */
@@ -30,12 +30,6 @@ export const placeStarts = (face: FaceName, along: string) => ({
   along,
   across: `${'LWT'[waysOf(face).across]!}/2`,
 })
-
-/** A place along an own axis, as it is measured between shoulders. */
-export function placeAlong({ shoulder }: Wood, axis: Axis, from: Datum, by: Mm): Mm {
-  const [low, high] = [shoulder.min[axis], shoulder.max[axis]]
-  return from === 'near' ? low + by : from === 'far' ? high - by : (low + high) / 2 + by
-}
 
 /** Along and across the face of what is asked. */
 export function placeOn(asked: Asked, wood: Wood): readonly [along: Mm, across: Mm] {
@@ -52,8 +46,6 @@ export function placedOnFace({ at, options }: Pick<Step, 'at' | 'options'>, axis
   return field && { field, from: (options[`${field}From`] ?? 'near') as Datum }
 }
 
-const OTHER: Readonly<Record<string, string>> = { near: 'far', far: 'near', centre: 'centre' }
-
 /**
  * The step on a mirror image whose width has been turned over. `turned` are its measures that are told the
  * other way round along the side of the face that is turned over.
@@ -67,8 +59,8 @@ export function imageOnFace(
   if (into === 1) return { ...step, at: { ...step.at, face: faceAt(1, !FACE_AT[step.at.face].far) } }
   const way = along === 1 ? 'along' : 'across'
   const fields = { ...step.fields }
-  const from = step.options[`${way}From`] ?? 'near'
+  const from = (step.options[`${way}From`] ?? 'near') as Datum
   for (const name of [...(from === 'centre' ? [way] : []), ...turned[way]])
     if (typeof fields[name] === 'string') fields[name] = `-(${fields[name]})`
-  return { ...step, fields, options: { ...step.options, [`${way}From`]: OTHER[from]! } }
+  return { ...step, fields, options: { ...step.options, [`${way}From`]: OTHER_DATUM[from] } }
 }

@@ -16,8 +16,10 @@ import { keyOf } from '../resolve'
 import type { Kernel } from '../solid'
 import { block, instance, join, make, stops, testKernel, volume } from '../testing/bench'
 import { refused, run } from '../testing/run'
+import type { Bore } from './bore/bore'
 import type { Channel } from './channel'
-import { ownWork, stepFault } from './index'
+import type { Datum } from './datum'
+import { OWN_KINDS, ownWork, stepFault, workKind } from './index'
 import { lookOver } from '../proof'
 
 let kernel: Kernel
@@ -132,6 +134,50 @@ describe('a channel that a maker puts on', () => {
       // At the shoulder it runs out through what goes into the joint.
       expect(rabbet!.region.min[0]).toBe(0)
       expect(rabbet!.region.max[0]).toBe(10 + depth)
+    }
+  })
+  test('is told from shoulders, finished sides or the middle, in a mirrored twin the other way', () => {
+    // Edge 1 goes 7 into a post: the board is 120 wide between its shoulder and edge 2, 127 in all.
+    const grooved = (kind: 'channel' | 'bore', from: Datum, by: number, mirrored: boolean) => {
+      const m = modelOf(
+        make([
+          ...block('a', 'right-up', [0, 600], [18, 120], [100, 24]),
+          ...block('b', 'right-back', [0, 600], [0, 18], [0, 300]),
+          join(
+            'housing',
+            [
+              ['a', 'edge1'],
+              ['b', null],
+            ],
+            { depth: 7 },
+          ),
+          put(
+            'a',
+            kind === 'channel'
+              ? step('channel', 'face', { place: by, width: 10, depth: 6 }, { run: 'along', from })
+              : step('bore', 'face', { along: 50, across: by, diameter: 8 }, { acrossFrom: from }),
+          ),
+          ...(mirrored
+            ? [change.mirrorPiece({ id: 't', of: 'a', name: 'T', direction: 'deep', about: '200' })]
+            : []),
+        ]),
+      )
+      const [f] = m.features(instance(m, mirrored ? 't#1' : 'a#1')).filter((x) => x.joint === null)
+      if (kind === 'bore') return (f!.data as Bore).at[0]![1]
+      const { min, max } = (f!.data as Channel).region
+      return [min[1], max[1]]
+    }
+    const expected: Record<Datum, number> = { near: 37, far: 97, centre: 97, nearEnd: 30, farEnd: 97 }
+    for (const [from, at] of Object.entries(expected) as Array<[Datum, number]>) {
+      expect([from, grooved('bore', from, 30, false)]).toEqual([from, expect.closeTo(at, 9)])
+      const wide = from === 'centre' ? [at - 5, at + 5] : at > 60 ? [at - 10, at] : [at, at + 10]
+      expect([from, grooved('channel', from, 30, false)]).toEqual([
+        from,
+        wide.map((x) => expect.closeTo(x, 9)),
+      ])
+      // The twin goes into no post: its shoulders are its finished sides.
+      const other = from.startsWith('near') ? 90 : 30
+      expect([from, grooved('bore', from, 30, true)]).toEqual([from, expect.closeTo(other, 9)])
     }
   })
   test.each([
@@ -497,4 +543,48 @@ describe('steps in the document', () => {
     expect(stepFault(step('channel', 'face', { depth: 3 }))).toBe('channel: width is missing')
     expect(stepFault(step('tenon', 'end1', {}))).toBe('there is no work called tenon')
   })
+})
+
+test.each<[string, string, FaceName, Record<string, number>, Step['options']]>([
+  ['table saw', 'channel', 'face', { place: 50, width: 6, depth: 5 }, { run: 'across' }],
+  ['router', 'channel', 'face', { place: 50, width: 6, depth: 5, stop1: 20 }, { run: 'across' }],
+  ['router', 'channel', 'face', { place: 50, width: 6, depth: 5, stop2: 20 }, { run: 'along' }],
+  ['drill press', 'bore', 'face', { along: 50, across: 50, diameter: 8 }, {}],
+  ['drill', 'bore', 'end2', { along: 50, across: 12, diameter: 8, depth: 20 }, {}],
+  ['mitre saw', 'crosscut', 'end1', { place: 40 }, {}],
+  ['table saw', 'rip', 'edge1', { place: 10 }, {}],
+])('is done at the %s: a %s on %s', (machine, kind, face, fields, options) => {
+  const m = modelOf(board(put('a', step(kind, face, fields, options))))
+  expect(m.features(instance(m, 'a#1')).map((f) => workKind(f).machine(f.data))).toEqual([machine])
+})
+
+test('what will not do is told of a measure that is there to be set', () => {
+  const figures = fc.constantFrom('-30', '0', '1', '6', '15', '40', '700')
+  const bad = fc
+    .constantFrom(...OWN_KINDS)
+    .chain((own) =>
+      fc.record({
+        own: fc.constant(own),
+        face: fc.constantFrom(...own.faces),
+        fields: fc.record(Object.fromEntries(own.fieldsFor({}).map((f) => [f.name, figures]))),
+        options: fc.record(
+          Object.fromEntries(own.options.map((o) => [o.name, fc.constantFrom(...Object.keys(o.values))])),
+        ),
+      }),
+    )
+  const named = new Set<string>()
+  fc.assert(
+    fc.property(bad, ({ own, face, fields, options }) => {
+      const { refused } = modelOf(board(put('a', step(own.kind, face, fields, options))))
+      for (const { field, says } of refused.filter((p) => p.field)) {
+        named.add(`${own.kind} ${field}`)
+        expect({ says, shown: own.fieldsFor(options).map((f) => f.name) }).toEqual({
+          says,
+          shown: expect.arrayContaining([field]),
+        })
+      }
+    }),
+    { numRuns: 1500, endOnFailure: true },
+  )
+  expect(named.size).toBeGreaterThan(12)
 })

@@ -3,16 +3,9 @@ import type { Step } from '../document'
 import type { Mm } from '../measure'
 import type { Axis } from '../pieces'
 import type { Choices, Measures } from './fields'
-import {
-  imageOnFace,
-  PLACE_CHOICES,
-  PLACE_MEASURES,
-  placeAlong,
-  placedOnFace,
-  placeOn,
-  waysOf,
-} from './onface'
-import { Unfit, type Asked, type Datum, type OwnDefinition, type Wood } from './own'
+import { imageOnFace, PLACE_CHOICES, PLACE_MEASURES, placedOnFace, placeOn, waysOf } from './onface'
+import { placeAlong, type Datum } from './datum'
+import { Unfit, type Asked, type OwnDefinition, type Wood } from './own'
 
 /** Counts and pitches along the face and across it; or a ring, by its centre on the face. */
 export type Pattern =
@@ -126,8 +119,8 @@ function inPattern(asked: Asked, wood: Wood, what: string): Pick<Laid, 'spots' |
   const from = [chosen('alongFrom'), chosen('acrossFrom')] as [Datum, Datum]
   if (pattern === 'ring') {
     const [n, radius] = [count('ringCount'), values.ringRadius ?? 0]
-    if (n < 2 || n > MOST) return new Unfit(`A ring has two ${what}s or more`)
-    if (radius <= 0) return new Unfit(`The ring of ${what}s in ${wood.name} has no radius`)
+    if (n < 2 || n > MOST) return Unfit.of('ringCount', `A ring has two ${what}s or more`)
+    if (radius <= 0) return Unfit.of('ringRadius', `The ring of ${what}s in ${wood.name} has no radius`)
     const [cu, cv] = placeOn(asked, wood)
     const start = values.ringStart ?? 0
     const spots = Array.from({ length: n }, (_, k): Spot => {
@@ -140,12 +133,19 @@ function inPattern(asked: Asked, wood: Wood, what: string): Pick<Laid, 'spots' |
     pattern === 'row' || pattern === 'grid' ? count('countAlong') : 1,
     pattern === 'file' || pattern === 'grid' ? count('countAcross') : 1,
   ]
-  if (n < 1 || m < 1) return new Unfit(`A row in ${wood.name} has one ${what} or more`)
+  if (n < 1 || m < 1)
+    return Unfit.of(n < 1 ? 'countAlong' : 'countAcross', `A row in ${wood.name} has one ${what} or more`)
   if (n * m > MOST)
-    return new Unfit(`${n * m} ${what}s are more than ${MOST}, which is as many as are worked out`)
+    return Unfit.of(
+      n >= m ? 'countAlong' : 'countAcross',
+      `${n * m} ${what}s are more than ${MOST}, which is as many as are worked out`,
+    )
   const [p, q] = [values.pitchAlong ?? 0, values.pitchAcross ?? 0]
   if ((n > 1 && p <= 0) || (m > 1 && q <= 0))
-    return new Unfit(`Say how far apart the ${what}s in ${wood.name} are`)
+    return Unfit.of(
+      n > 1 && p <= 0 ? 'pitchAlong' : 'pitchAcross',
+      `Say how far apart the ${what}s in ${wood.name} are`,
+    )
   const us = places(wood, along, from[0], u, n, p)
   const vs = places(wood, across, from[1], v, m, q)
   const spots = vs.flatMap((b) => us.map((a): Spot => [a, b]))

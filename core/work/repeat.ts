@@ -3,7 +3,8 @@ import { faceOf, type Step } from '../document'
 import { AXES, FACE_AT, negated, vec3, type Axis, type Frame, type Vec3 } from '../pieces'
 import type { Choices, Measures } from './fields'
 import { waysOf } from './onface'
-import type { Asked, Datum, Wood } from './asked'
+import { Unfit, type Asked, type Wood } from './asked'
+import { wayOf, type Datum } from './datum'
 
 export const REPEAT_MEASURES = {
   repeatCount: { label: 'How many', kind: 'number', otherwise: '2', text: '2' },
@@ -75,17 +76,18 @@ function turned(wood: Wood, into: Axis, angle: number): Frame {
 
 /**
  * The frames that what is asked for is done in: that of the wood for what is done once. `by` says where a
- * step is told from along an own axis: a row goes away from there, and about the middle both ways. In a
- * sentence what is wrong with it.
+ * step is told from along an own axis: a row goes away from there, and about the middle both ways. Unfit
+ * where it cannot be repeated so.
  */
-export function framesOf(asked: Asked, wood: Wood, by: (axis: Axis) => Datum | null): Frame[] | string {
+export function framesOf(asked: Asked, wood: Wood, by: (axis: Axis) => Datum | null): Frame[] | Unfit {
   const { frame, name } = wood
   const way = asked.chosen('repeat')
   if (way === '' || way === 'none') return [frame]
   const axis = Number(way.at(-1)) as Axis
   if (way.startsWith('image')) return [frame, image(wood, axis)]
   const count = Math.round(asked.values.repeatCount ?? 2)
-  if (count < 1 || count > MOST) return `${count} times is not what can be cut into ${name}`
+  if (count < 1 || count > MOST)
+    return Unfit.of('repeatCount', `${count} times is not what can be cut into ${name}`)
   const times = Array.from({ length: count }, (_, k) => k)
   if (way === 'ring') {
     const { into } = waysOf(asked.face)
@@ -93,10 +95,10 @@ export function framesOf(asked: Asked, wood: Wood, by: (axis: Axis) => Datum | n
     return times.map((k) => (k === 0 ? frame : turned(wood, into, k * turn)))
   }
   const pitch = asked.values.repeatPitch ?? 0
-  if (pitch === 0) return `Say how far apart they are in ${name}`
+  if (pitch === 0) return Unfit.of('repeatPitch', `Say how far apart they are in ${name}`)
   const from = by(axis)
   const start = from === 'centre' ? -(count - 1) / 2 : 0
-  return times.map((k) => moved(frame, axis, (from === 'far' ? -1 : 1) * (k + start) * pitch))
+  return times.map((k) => moved(frame, axis, (from === null ? 1 : wayOf(from)) * (k + start) * pitch))
 }
 
 /**

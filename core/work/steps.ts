@@ -109,11 +109,11 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
   const features = new Map<string, Feature[]>()
   const problems: Problem[] = []
   const said = new Set<string>()
-  const wrong = (step: Step, piece: string, { says, level }: Unfit) => {
+  const wrong = (step: Step, piece: string, { says, level, field }: Unfit) => {
     const id = `${step.id}:${says}`
     if (said.has(id)) return
     said.add(id)
-    problems.push({ id, level, says, piece, step: step.id })
+    problems.push({ id, level, says, piece, step: step.id, ...(field !== null && { field }) })
   }
   const put = (feature: Feature) => {
     const list = features.get(feature.on)
@@ -162,7 +162,7 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
       const whole = own.resolve(ask, wood)
       const frames = framesFor(step, ask, wood)
       if (whole instanceof Unfit) return whole
-      if (typeof frames === 'string') return new Unfit(frames)
+      if (frames instanceof Unfit) return frames
       const all = frames.map((f) => (f === i.frame ? whole : own.carry(whole, f, i)))
       const here = all.flatMap((data, n) => (data === null ? [] : [featureOf(i, step, data, n)]))
       if (here.length === 0) return new Unfit(`The ${step.kind} does not come to ${i.name}`, 'look')
@@ -188,10 +188,9 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
         const ask = asked(step, values!, bit, OF_PIECES, say)
         const whole = own.resolve(ask, wood)
         const frames = framesFor(step, ask, wood)
-        if (whole instanceof Unfit || typeof frames === 'string') {
-          wrong(step, group.id, whole instanceof Unfit ? whole : new Unfit(frames as string))
-          continue
-        }
+        const unfit = [whole, frames].find((x) => x instanceof Unfit)
+        if (unfit) wrong(step, group.id, unfit)
+        if (whole instanceof Unfit || frames instanceof Unfit) continue
         for (const i of members) {
           const inputs = [
             found,
@@ -224,8 +223,8 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
 const OF_PIECES: Asked['met'] = () => 'Only work on a piece is put where another piece has it, not on a group'
 const NONE_MET: Met = { met: OF_PIECES, inputs: [] }
 
-/** The frames that a step is done in, repeated as it may be; in a sentence what is wrong with that. */
-function framesFor(step: Step, ask: Asked, wood: Wood): readonly Frame[] | string {
+/** The frames that a step is done in, repeated as it may be; unfit where it cannot be. */
+function framesFor(step: Step, ask: Asked, wood: Wood): readonly Frame[] | Unfit {
   const own = ownWork(step.kind)!
   const ways: readonly string[] = own.repeats?.(step.options) ?? []
   if (!ways.includes(step.options.repeat ?? '')) return [wood.frame]

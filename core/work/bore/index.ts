@@ -55,6 +55,8 @@ export const bore = defineWork<Bore>({
   kind: 'bore',
   name: (b) => b.name,
   shownOn: (b) => b.face,
+  // A long piece does not stand on end under a drill press.
+  machine: (b) => (FACE_AT[b.face].axis === 0 ? 'drill' : 'drill press'),
   cut: drills,
   describe: (b, partner) => {
     const lean = leanOf(b)

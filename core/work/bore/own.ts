@@ -50,20 +50,30 @@ function resolve(asked: Asked, wood: Wood): Bore | Unfit {
   const fitting = fittingOf(asked)
   const diameter = values.diameter ?? fitting?.pilot ?? laid.met ?? 0
   const { depth } = values
-  if (diameter <= 0) return new Unfit(`The hole in ${name} has no diameter`)
-  if (depth !== undefined && depth <= 0) return new Unfit(`The hole in ${name} has no depth`)
+  if (diameter <= 0) return Unfit.of('diameter', `The hole in ${name} has no diameter`)
+  if (depth !== undefined && depth <= 0) return Unfit.of('depth', `The hole in ${name} has no depth`)
   if (fitting && diameter >= fitting.outside)
-    return new Unfit(
+    return Unfit.of(
+      'diameter',
       `A hole of ${say(diameter)} is too wide for a ${fitting.says}, which has to bite into ${name}`,
     )
   if (fitting && depth !== undefined && depth < fitting.long)
-    return new Unfit(`A ${fitting.says} is ${say(fitting.long)} long and wants a hole as deep in ${name}`)
+    return Unfit.of(
+      'depth',
+      `A ${fitting.says} is ${say(fitting.long)} long and wants a hole as deep in ${name}`,
+    )
   const leans = [value('leanAlong'), value('leanAcross')] as const
   if (leans.some((l) => Math.abs(l) > MOST_LEAN))
-    return new Unfit(`A bit that leans by more than ${MOST_LEAN}° glances off ${name}`)
+    return Unfit.of(
+      Math.abs(leans[0]) > MOST_LEAN ? 'leanAlong' : 'leanAcross',
+      `A bit that leans by more than ${MOST_LEAN}° glances off ${name}`,
+    )
   const { spots, turned } = laid
   if (turned !== null && Math.abs(leans[turned]) > 1e-9)
-    return new Unfit(`Mirrored, the holes in ${name} would lean both ways; bore the others by themselves`)
+    return Unfit.of(
+      turned === 0 ? 'leanAlong' : 'leanAcross',
+      `Mirrored, the holes in ${name} would lean both ways; bore the others by themselves`,
+    )
 
   const surface = far ? shoulder.max[into] : shoulder.min[into]
   const at = spots.map(([u, v]) => vec3((i) => (i === into ? surface : i === along ? u : v)))
@@ -101,7 +111,8 @@ function resolve(asked: Asked, wood: Wood): Bore | Unfit {
   }
   const thick = size[into]
   if (depth !== undefined && depth / long >= thick - 1e-6)
-    return new Unfit(
+    return Unfit.of(
+      'depth',
       `A hole ${say(depth)} deep goes through ${name}, which is ${say(thick)} there; leave its depth empty`,
     )
   return bore
@@ -117,12 +128,14 @@ function sinkOf(asked: Asked, diameter: Mm, depth: Mm | undefined): Bore['sink']
   const sink = asked.chosen('sink')
   if (sink === 'none') return undefined
   const wide = asked.values.sinkDiameter ?? 2 * diameter
-  if (wide <= diameter) return new Unfit(`A sink of ${asked.say(wide)} is no wider than the hole itself`)
+  if (wide <= diameter)
+    return Unfit.of('sinkDiameter', `A sink of ${asked.say(wide)} is no wider than the hole itself`)
   // A countersink of 90° is half as deep as it is wide, to its point.
   if (sink === 'cone') return { diameter: wide, depth: wide / 2, flat: false }
   const deep = asked.values.sinkDepth ?? diameter
-  if (deep <= 0) return new Unfit('The counterbore has no depth')
-  if (depth !== undefined && deep >= depth) return new Unfit('The counterbore is as deep as the hole itself')
+  if (deep <= 0) return Unfit.of('sinkDepth', 'The counterbore has no depth')
+  if (depth !== undefined && deep >= depth)
+    return Unfit.of('sinkDepth', 'The counterbore is as deep as the hole itself')
   return { diameter: wide, depth: deep, flat: true }
 }
 

@@ -1,5 +1,5 @@
 import { defineWork } from '../feature'
-import type { Channel } from './channel'
+import { stopsOf, type Channel } from './channel'
 import { cut } from './cut'
 import { callout, describe } from './describe'
 import { dimensions } from './dimensions'
@@ -10,6 +10,8 @@ export const channel = defineWork<Channel>({
   kind: 'channel',
   name: (c) => c.name,
   shownOn: (c) => c.face,
+  // A blade runs right through; what stops short of an end is routed.
+  machine: (c) => (stopsOf(c).low > 0 || stopsOf(c).high > 0 ? 'router' : 'table saw'),
   cut,
   describe,
   callout,

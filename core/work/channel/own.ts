@@ -14,7 +14,8 @@ import {
   type Frame,
   type Vec3,
 } from '../../pieces'
-import { Unfit, type Asked, type Datum, type Role, type OwnDefinition, type Wood } from '../own'
+import { measuredFrom, OTHER_DATUM, placeAlong, wayOf, type Datum } from '../datum'
+import { Unfit, type Asked, type Role, type OwnDefinition, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
 import { BEYOND, boxInto, pointInto, vectorInto, type Tool } from '../tool'
 import type { Channel } from './channel'
@@ -132,26 +133,37 @@ function resolve(asked: Asked, wood: Wood): Channel | Unfit {
   ].map((k) => values[k] ?? 0) as [Mm, Mm, Mm, Mm, Mm, number]
   const thick = shoulder.max[into] - shoulder.min[into]
   const wide = shoulder.max[across] - shoulder.min[across]
-  if (width <= 0) return new Unfit(`The channel on ${name} has no width`)
-  if (depth <= 0) return new Unfit(`The channel on ${name} has no depth`)
+  if (width <= 0) return Unfit.of('width', `The channel on ${name} has no width`)
+  if (depth <= 0) return Unfit.of('depth', `The channel on ${name} has no depth`)
   if (depth >= thick - 1e-6)
-    return new Unfit(`A channel ${say(depth)} deep would go through ${name}, which is ${say(thick)} there`)
-  if (stop1 < 0 || stop2 < 0) return new Unfit(`A stop of the channel on ${name} cannot be less than nothing`)
-  const from = asked.chosen('from')
-  const near = from === 'near' ? place : from === 'far' ? wide - place - width : (wide - width) / 2 + place
+    return Unfit.of(
+      'depth',
+      `A channel ${say(depth)} deep would go through ${name}, which is ${say(thick)} there`,
+    )
+  if (stop1 < 0 || stop2 < 0)
+    return Unfit.of(
+      stop1 < 0 ? 'stop1' : 'stop2',
+      `A stop of the channel on ${name} cannot be less than nothing`,
+    )
+  const from = asked.chosen('from') as Datum
+  /** Where it is across the face between shoulders, by a measure to its near side as it is measured. */
+  const starts = (wider: Mm): Mm => {
+    const told = placeAlong(wood, across, from, place) - shoulder.min[across]
+    return from === 'centre' ? told - wider / 2 : wayOf(from) < 0 ? told - wider : told
+  }
+  const near = starts(width)
   const outside = new Unfit(`The channel lies wholly outside ${name}, so it does nothing`, 'look')
   const { far } = FACE_AT[face]
   const surface = far ? shoulder.max[into] : shoulder.min[into]
   if (Math.abs(angle) > 1e-9) {
     if (Math.abs(angle) >= 80)
-      return new Unfit(`A channel more than 80° off square runs along ${name} rather than across it`)
-    if (stop1 + stop2 > 0) return new Unfit(`A channel at an angle cannot be stopped`)
+      return Unfit.of('angle', `A channel more than 80° off square runs along ${name} rather than across it`)
+    if (stop1 + stop2 > 0) return Unfit.of('angle', `A channel at an angle cannot be stopped`)
     const turn = (angle * Math.PI) / 180
     const [c, s] = [Math.cos(turn), Math.sin(turn)]
     // Its mouth is wider along the side of the face than square across.
     const half = width / 2 / c
-    const off = from === 'near' ? place + half : from === 'far' ? wide - place - half : wide / 2 + place
-    const middle = shoulder.min[across] + off
+    const middle = shoulder.min[across] + starts(2 * half) + half
     const at = vec3((i) =>
       i === into ? surface : i === across ? middle : (shoulder.min[i] + shoulder.max[i]) / 2,
     )
@@ -160,7 +172,8 @@ function resolve(asked: Asked, wood: Wood): Channel | Unfit {
     return slantIn({ at, way, inward, width, depth }, size) ?? outside
   }
   const long = shoulder.max[along] - shoulder.min[along]
-  if (stop1 + stop2 >= long - 1e-6) return new Unfit(`Its stops leave nothing of the channel on ${name}`)
+  if (stop1 + stop2 >= long - 1e-6)
+    return Unfit.of('stop1', `Its stops leave nothing of the channel on ${name}`)
   const min: [Mm, Mm, Mm] = [0, 0, 0]
   const max: [Mm, Mm, Mm] = [...size]
   if (far) min[into] = surface - depth
@@ -258,15 +271,14 @@ function mirrored(step: Step): Step {
   if (step.at.kind !== 'face') return step
   const { axis } = FACE_AT[step.at.face]
   const { along, across } = waysOf(step.at.face, step.options.run ?? 'across')
-  const other = { near: 'far', far: 'near', centre: 'centre' } as const
-  const from = (step.options.from ?? 'near') as keyof typeof other
+  const from = (step.options.from ?? 'near') as Datum
   const fields = { ...step.fields }
   const options = { ...step.options }
   const turned = (name: string) => {
     if (typeof fields[name] === 'string') fields[name] = `-(${fields[name]})`
   }
   if (across === 1) {
-    options.from = other[from]
+    options.from = OTHER_DATUM[from]
     if (from === 'centre') turned('place')
   }
   if (along === 1) {
@@ -295,7 +307,7 @@ export const own: OwnDefinition<Channel> = {
   },
   choices: {
     run: { label: 'Runs', values: { across: 'across', along: 'along' } },
-    from: { label: 'Measured from', values: { near: 'reference side', far: 'other side', centre: 'middle' } },
+    from: measuredFrom('Measured from'),
   },
   starts: (face, unit) => ({
     fields:

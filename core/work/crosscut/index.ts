@@ -136,6 +136,7 @@ export function saySettings(c: SawCut): string {
 export const sawCut = {
   name: (c: SawCut) => c.name,
   shownOn: () => 'face',
+  machine: (c: SawCut) => (FACE_AT[c.face].axis === 0 ? 'mitre saw' : 'table saw'),
   cut: (c: SawCut) => [{ kind: 'plane', normal: c.normal, offset: c.offset }],
   describe: (c: SawCut, partner: string | null) => [
     `${capital(c.name)} ${sayFace(c.face)}: ` + `${saySettings(c)}`,

@@ -34,7 +34,8 @@ export function bladeAt(
   const { far } = FACE_AT[face]
   const [place, mitre, tilt] = [values.place ?? 0, values[by.turn] ?? 0, values.tilt ?? 0]
   if (Math.abs(mitre) > MOST || Math.abs(tilt) > MOST)
-    return new Unfit(
+    return Unfit.of(
+      Math.abs(tilt) > MOST ? 'tilt' : by.turn,
       `The cut on ${name} is more than ${MOST}° from square; no saw does that ${by.how} a piece`,
     )
   const [m, t] = [(mitre * Math.PI) / 180, (tilt * Math.PI) / 180]
@@ -57,7 +58,7 @@ export function bladeAt(
       vec3((i) => size[i] / 2),
     ) > dot(normal, on)
   return gone
-    ? new Unfit(`The cut on ${name} leaves nothing of it`)
+    ? Unfit.of('place', `The cut on ${name} leaves nothing of it`)
     : new Unfit(`The cut lies wholly outside ${name}, so it does nothing`, 'look')
 }
 

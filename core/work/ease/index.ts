@@ -12,6 +12,7 @@ export const ease = defineWork<Ease>({
   kind: 'ease',
   name: (e) => (e.form === 'round' ? 'rounded edges' : 'clipped edges'),
   shownOn: (e) => e.face,
+  machine: () => 'router',
   cut: (e) => [...e.runs],
   describe: (e) => {
     const [first, ...rest] = what(e) as [string, ...Sentence]

@@ -17,11 +17,12 @@ function resolve({ face, sides, values, chosen, say }: Asked, wood: Wood): Ease 
   const { name, size: wide } = wood
   const [size, bearing] = [values.size ?? 0, values.bearing ?? 0]
   const form = chosen('form') as Ease['form']
-  if (size <= 0) return new Unfit(`The edges of ${name} are to be eased by more than nothing`)
-  if (bearing < 0) return new Unfit('A bearing is no smaller than nothing')
+  if (size <= 0) return Unfit.of('size', `The edges of ${name} are to be eased by more than nothing`)
+  if (bearing < 0) return Unfit.of('bearing', 'A bearing is no smaller than nothing')
   const least = Math.min(...wide)
   if (size > least)
-    return new Unfit(
+    return Unfit.of(
+      'size',
       `${say(size)} is more than ${name} is thick, which is ${say(least)}: no edge would be left`,
     )
   const which = chosen('edges')

@@ -20,6 +20,7 @@ export const keyway = defineWork<Keyway>({
   kind: 'keyway',
   name: (k) => k.name,
   shownOn: (k) => (k.axis === 2 ? 'edge1' : 'face'),
+  machine: () => 'table saw',
   cut: (k) => [...k.tools],
   describe: (k, partner) => [
     k.at.length > 1 ? `${k.at.length} ${k.name}s ` : `${capital(k.name)} `,

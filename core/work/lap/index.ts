@@ -35,6 +35,7 @@ export const lap = defineWork<Lap>({
   kind: 'lap',
   name: () => 'lap',
   shownOn: (l) => l.face,
+  machine: () => 'table saw',
   cut: (l) => [l.tool],
   describe: (l, partner) => [
     'Lap ',

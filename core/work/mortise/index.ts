@@ -27,6 +27,7 @@ export const mortise = defineWork<Mortise>({
   kind: 'mortise',
   name: (m) => m.name,
   shownOn: (m) => m.face,
+  machine: () => 'mortiser',
   cut: (m) => [...m.tools],
   describe: (m, partner) => [
     `${capital(m.name)} `,

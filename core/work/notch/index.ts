@@ -31,6 +31,7 @@ export const notch = defineWork<Notch>({
   kind: 'notch',
   name: () => 'notch',
   shownOn: () => 'face',
+  machine: () => 'band saw',
   cut: (n) => [runOut(n.region, n.size)],
   describe,
   callout: (n) => describe(n, null),

@@ -49,6 +49,7 @@ export const peg = defineWork<Pegs>({
   kind: 'peg',
   name: () => 'peg',
   shownOn: (p) => p.face,
+  machine: () => 'router',
   cut,
   describe: (p, partner) => {
     const [first, ...rest] = says(p)

@@ -21,20 +21,23 @@ function resolve(asked: Asked, wood: Wood): Pegs | Unfit {
   const laid = layOut(asked, wood, 'peg')
   if (laid instanceof Unfit) return laid
   const [diameter, height] = [values.diameter ?? laid.met ?? 0, values.height ?? 0]
-  if (diameter <= 0) return new Unfit(`The peg on ${name} has no diameter`)
-  if (height <= 0) return new Unfit(`The peg on ${name} stands no higher than the wood about it`)
+  if (diameter <= 0) return Unfit.of('diameter', `The peg on ${name} has no diameter`)
+  if (height <= 0) return Unfit.of('height', `The peg on ${name} stands no higher than the wood about it`)
   if (height >= size[into] - 1e-6)
-    return new Unfit(`A peg ${say(height)} high leaves nothing of ${name}, which is ${say(size[into])} there`)
+    return Unfit.of(
+      'height',
+      `A peg ${say(height)} high leaves nothing of ${name}, which is ${say(size[into])} there`,
+    )
   const surface = FACE_AT[face].far ? shoulder.max[into] : shoulder.min[into]
   const at = laid.spots.map(([u, v]) => vec3((i) => (i === into ? surface : i === along ? u : v)))
   const beyond = ([along, across] as const).some((i) =>
     at.some((p) => p[i] < diameter / 2 - 1e-6 || p[i] > size[i] - diameter / 2 + 1e-6),
   )
-  if (beyond) return new Unfit(`A peg of ${say(diameter)} there does not lie wholly within ${name}`)
+  if (beyond) return Unfit.of('along', `A peg of ${say(diameter)} there does not lie wholly within ${name}`)
   const crowded = at.some((p, n) =>
     at.slice(0, n).some((q) => Math.hypot(p[along] - q[along], p[across] - q[across]) < diameter - 1e-6),
   )
-  if (crowded) return new Unfit(`Two pegs on ${name} run into each other`)
+  if (crowded) return Unfit.of('diameter', `Two pegs on ${name} run into each other`)
   return {
     face,
     at,

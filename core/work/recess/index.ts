@@ -46,6 +46,7 @@ export const recess = defineWork<Recess>({
   kind: 'recess',
   name: (r) => (r.shape === 'slot' ? 'slot' : 'recess'),
   shownOn: (r) => r.face,
+  machine: () => 'router',
   cut,
   describe: (r, partner) => {
     const [u, v] = axesOf(r)

@@ -42,19 +42,25 @@ function resolve(asked: Asked, wood: Wood): Recess | Unfit {
   const shape = chosen('shape') as Recess['shape']
   const depth = values.depth ?? 0
   const thick = shoulder.max[into] - shoulder.min[into]
-  if (depth <= 0) return new Unfit(`The recess in ${name} has no depth`)
+  if (depth <= 0) return Unfit.of('depth', `The recess in ${name} has no depth`)
   if (depth >= thick - 1e-6)
-    return new Unfit(`A recess ${say(depth)} deep would go through ${name}, which is ${say(thick)} there`)
+    return Unfit.of(
+      'depth',
+      `A recess ${say(depth)} deep would go through ${name}, which is ${say(thick)} there`,
+    )
   if (shape === 'own') return drawnIn(asked, wood)
   const long = values.length ?? 0
   const wide = shape === 'circle' ? long : (values.width ?? 0)
   const bit = values.bit ?? 0
   if (long <= 0 || wide <= 0)
-    return new Unfit(`The recess in ${name} has no ${long <= 0 ? 'length' : 'width'}`)
-  if (shape === 'slot' && wide >= long) return new Unfit('A slot is longer than it is wide')
+    return Unfit.of(
+      long <= 0 ? 'length' : 'width',
+      `The recess in ${name} has no ${long <= 0 ? 'length' : 'width'}`,
+    )
+  if (shape === 'slot' && wide >= long) return Unfit.of('width', 'A slot is longer than it is wide')
   const least = Math.min(long, wide)
   if (shape !== 'slot' && bit > least + 1e-9)
-    return new Unfit(`A bit of ${say(bit)} does not go into a recess ${say(least)} wide`)
+    return Unfit.of('bit', `A bit of ${say(bit)} does not go into a recess ${say(least)} wide`)
   const radius = { rectangle: bit / 2, slot: wide / 2, circle: long / 2 }[shape]
   const outline = shape === 'circle' ? circle(long) : rectangle(long, wide, radius)
 
@@ -87,7 +93,8 @@ function drawnIn(asked: Asked, wood: Wood): Recess | Unfit {
   const radius = (values.bit ?? 0) / 2
   const regions = regionsOf(paths, 'even').map((r) => (radius > 0 ? asBitLeaves(r, radius) : r))
   if (!regions.every((r) => r !== null))
-    return new Unfit(
+    return Unfit.of(
+      'bit',
       `A bit of ${say(2 * radius)} does not reach everywhere into the recess in ${wood.name}; ` +
         'take a smaller one',
     )

@@ -16,6 +16,7 @@ export const rout = defineWork<Rout>({
   kind: 'rout',
   name: (r) => r.makes,
   shownOn: (r) => r.face,
+  machine: () => 'router',
   cut: (r) => [r.run],
   describe: (r) => {
     const [first, ...rest] = what(r) as [string, ...Sentence]

@@ -12,7 +12,7 @@ function resolve({ face, sides, values, chosen, say, bit }: Asked, wood: Wood): 
   const { cutter } = bit
   if (!cutter) return new Unfit(`The bit ${bit.bit.name} cuts nothing: ${bit.why}`)
   const depth = values.depth ?? cutter.length
-  if (depth <= 0) return new Unfit(`The bit goes no deeper than the face of ${name}; set it lower`)
+  if (depth <= 0) return Unfit.of('depth', `The bit goes no deeper than the face of ${name}; set it lower`)
   const off = cutter.bearing ?? cutter.radius - (values.inward ?? cutter.radius)
   const run = runOn(
     {

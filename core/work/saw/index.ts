@@ -34,6 +34,7 @@ export const saw = defineWork<Sawn>({
   kind: 'saw',
   name: (w) => SHAPES[w.shape].name,
   shownOn: (w) => w.face,
+  machine: () => 'band saw',
   cut,
   describe: (w, partner) => {
     const { axis, low, high } = stretchOf(w)

@@ -2,8 +2,9 @@
 import type { FaceName, Step } from '../../document'
 import type { Mm } from '../../measure'
 import { AXES, FACE_AT, faceAt, mainAxis, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
-import { placeAlong, SIX, waysOf } from '../onface'
-import { Unfit, type Asked, type Datum, type OwnDefinition, type Wood } from '../own'
+import { SIX, waysOf } from '../onface'
+import { measuredFrom, OTHER_DATUM, placeAlong, type Datum } from '../datum'
+import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
 import { BEYOND, pointInto, vectorInto, type Vec2 } from '../tool'
 import type { Sawn } from './sawn'
@@ -30,13 +31,21 @@ function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
   const [low, end] = [shoulder.min[along], shoulder.max[along]]
   const long = end - low
   const deep = shoulder.max[into] - shoulder.min[into]
-  const wrong = (why: string) => new Unfit(`The ${title} on ${name} ${why}`)
-  if (Math.min(rise, rise2, radius) < 0 || Math.max(rise, rise2) <= 0) return wrong('takes nothing away')
-  if (span !== 'whole' && length <= 0) return wrong('has no length')
+  const wrong = (field: string, why: string) => Unfit.of(field, `The ${title} on ${name} ${why}`)
+  const below = Object.entries({ rise, rise2, radius }).find(([, mm]) => mm < 0)?.[0]
+  if (below) return wrong(below, 'takes nothing away')
+  if (Math.max(rise, rise2) <= 0) return wrong('rise', 'takes nothing away')
+  if (span !== 'whole' && length <= 0) return wrong('length', 'has no length')
   const most = Math.max(rise, rise2)
-  if (most >= deep - 1e-6) return wrong(`comes in by ${say(most)}, and there is no more than ${say(deep)}`)
-  if (span === 'corner' && length >= long - 1e-6) return wrong(`is as long as the whole side, ${say(long)}`)
-  if (radius > Math.min(length / 2, rise) + 1e-9) return wrong(`has no room for corners of ${say(radius)}`)
+  if (most >= deep - 1e-6)
+    return wrong(
+      rise >= rise2 ? 'rise' : 'rise2',
+      `comes in by ${say(most)}, and there is no more than ${say(deep)}`,
+    )
+  if (span === 'corner' && length >= long - 1e-6)
+    return wrong(idle.includes('length') ? 'rise' : 'length', `is as long as the whole side, ${say(long)}`)
+  if (radius > Math.min(length / 2, rise) + 1e-9)
+    return wrong('radius', `has no room for corners of ${say(radius)}`)
 
   const middle = placeAlong(wood, along, chosen('from') as Datum, value('place')) - low
   const stretch = {
@@ -46,7 +55,7 @@ function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
   }[span]
   const sizes = { side: long, stretch, rise, rise2, radius }
   const odd = oddIn?.(sizes)
-  if (odd) return wrong(odd)
+  if (odd) return wrong('rise', odd)
   if (stretch.to + low <= 1e-6 || stretch.from + low >= size[along] - 1e-6)
     return new Unfit(`The ${title} lies wholly outside ${name}, so it does nothing`, 'look')
 
@@ -112,15 +121,7 @@ function carry(w: Sawn, from: Frame, to: Wood): Sawn | null {
   }
 }
 
-const OTHER: Readonly<Record<string, string>> = {
-  low: 'high',
-  high: 'low',
-  start: 'end',
-  end: 'start',
-  near: 'far',
-  far: 'near',
-  centre: 'centre',
-}
+const OTHER: Readonly<Record<string, string>> = { low: 'high', high: 'low', start: 'end', end: 'start' }
 
 /** The same on a mirror image whose width has been turned over. */
 function mirrored(step: Step): Step {
@@ -136,7 +137,11 @@ function mirrored(step: Step): Step {
   // What is told from end to end is told the other way round.
   if (!SHAPES[shape as Shape].idle.includes('rise2'))
     [fields.rise, fields.rise2] = [fields.rise2 ?? '0', fields.rise!]
-  return { ...step, fields, options: { ...step.options, from: OTHER[from]!, corner: OTHER[corner]! } }
+  return {
+    ...step,
+    fields,
+    options: { ...step.options, from: OTHER_DATUM[from as Datum], corner: OTHER_DATUM[corner as Datum] },
+  }
 }
 
 const IDLE_CHOICES = { placed: ['corner'], corner: ['from'], whole: ['from', 'corner'] } as const
@@ -165,7 +170,7 @@ export const own: OwnDefinition<Sawn> = {
         end: 'its other end',
       },
     },
-    from: { label: 'Measured from', values: { near: 'reference side', far: 'other side', centre: 'middle' } },
+    from: measuredFrom('Measured from'),
     corner: { label: 'Which corner', values: { near: 'at the reference side', far: 'at the other side' } },
   },
   idle: ({ shape = 'arch' }) => SHAPES[shape as Shape].idle,

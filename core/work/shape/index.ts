@@ -87,10 +87,19 @@ function dimensions(w: Shaped): Dimension[] {
   })
 }
 
+/** Whether there is wood all round a path. */
+function within(path: Path, { wood: { min, max } }: Shaped): boolean {
+  const [low, high] = boundsOf([path])
+  return [0, 1].every((k) => low[k]! > min[k]! + 1e-6 && high[k]! < max[k]! - 1e-6)
+}
+
 export const shape = defineWork<Shaped>({
   kind: 'shape',
   name: () => 'outline',
   shownOn: (w) => w.face,
+  // A band saw does not come to what is all round in the wood.
+  machine: (w) =>
+    w.keeps === 'outside' && w.paths.some((p) => p.depth === 0 && within(p, w)) ? 'jig saw' : 'band saw',
   cut,
   describe: (w, partner) => [...says(w), `, on ${theFace(w.face)}`, forPartner(partner)],
   callout: (w) => [...says(w), `, on ${theFace(w.face)}`],

@@ -170,3 +170,14 @@ test('sizes follow measures of the project and of the piece, and what is wrong i
     'The outline lies wholly outside A, so nothing would be left',
   ])
 })
+
+test('what has wood all round it is sawn at the jig saw, what comes to a side at the band saw', () => {
+  const sawn = (v: number) => {
+    const m = modelOf(
+      board(on(step('shape', 'face', house(100, v, 80, 40, 20, 5), { options: { keeps: 'outside' } }))),
+    )
+    return m.features(instance(m, 'a#1')).map((f) => workKind(f).machine(f.data))
+  }
+  expect(sawn(30)).toEqual(['jig saw'])
+  expect(sawn(-5)).toEqual(['band saw'])
+})

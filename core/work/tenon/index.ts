@@ -52,6 +52,7 @@ export const tenon = defineWork<Tenon>({
   kind: 'tenon',
   name: (t) => t.name,
   shownOn: (t) => (t.across === 2 ? 'face' : 'edge1'),
+  machine: () => 'table saw',
   cut: (t) => [...t.tools],
   describe: (t, partner) => {
     const first = t.standing[0]!

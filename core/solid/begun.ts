@@ -1,0 +1,56 @@
+/**
+ * Solids in the making that later recipes go on from: what was done up to a stage, and, where a stage differs
+ * from the last one that began alike in a tool or two, all of it but those.
+ */
+import type { Manifold } from 'manifold-3d'
+
+/** So many are kept. */
+const MOST = 200
+/** A stage with fewer tools is made whole as fast. */
+const LEAST = 8
+
+interface Begun {
+  readonly solid: Manifold
+  /** The faces of which tool are known by which id; tools by their place among all that it was made with. */
+  readonly ids: ReadonlyMap<number, number>
+}
+
+export class Beginnings {
+  private readonly kept = new Map<string, Begun>()
+  /** The tools of the stage that was made last, by what it began from. */
+  private readonly last = new Map<string, readonly string[]>()
+
+  /** What is kept by that key; it is freed here, some time after it was last asked for. */
+  get(key: string): Begun | undefined {
+    const found = this.kept.get(key)
+    if (found) {
+      this.kept.delete(key)
+      this.kept.set(key, found)
+    }
+    return found
+  }
+
+  keep(key: string, begun: Begun): void {
+    this.kept.get(key)?.solid.delete()
+    this.kept.delete(key)
+    this.kept.set(key, begun)
+    const [oldest] = this.kept
+    if (this.kept.size <= MOST || !oldest) return
+    oldest[1].solid.delete()
+    this.kept.delete(oldest[0])
+  }
+
+  /**
+   * Which tools of a stage, by their places in it, the last one that began with this key had too, when those
+   * are nearly all. Taking away commutes, so that they can be taken first.
+   */
+  alike(from: string, tools: readonly string[]): readonly number[] {
+    if (tools.length < LEAST) return []
+    const before = new Set(this.last.get(from))
+    this.last.delete(from)
+    this.last.set(from, tools)
+    if (this.last.size > MOST) this.last.delete(this.last.keys().next().value!)
+    const same = tools.flatMap((t, n) => (before.has(t) ? [n] : []))
+    return same.length < tools.length && same.length >= 0.75 * tools.length ? same : []
+  }
+}
