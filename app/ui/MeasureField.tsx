@@ -251,7 +251,7 @@ function Said({ id, slip, says, text, typing }: SaidProps) {
       {slip ? (
         <span className="text-pencil">
           {slip.at !== undefined && typing && <Marked text={text} slip={slip} />}
-          {slip.message}
+          {fractions(slip.message)}
         </span>
       ) : says ? (
         <span className="text-quiet">{says}</span>

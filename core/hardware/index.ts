@@ -1,2 +1,3 @@
 export { hardwareList, type HardwareRow } from './list'
 export { FURTHEST, swingSteps, type Swing } from './swing'
+export { movedBy, turnsOf } from './turning'

@@ -7,6 +7,7 @@ import { bores } from './bores'
 import type { Check, QuickCheck } from './check'
 import { clash } from './clash'
 import { copies } from './copies'
+import { hinges } from './hinges'
 import { lost } from './lost'
 import { measures } from './measures'
 import { outlines } from './outlines'
@@ -29,6 +30,7 @@ export const QUICK: readonly QuickCheck[] = [
   bores,
   runs,
   outlines,
+  hinges,
 ]
 /** Of the wood, once the project rests. */
 export const CHECKS = [bodies, clash, swing] as unknown as readonly Check[]

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
-import { change, type Change, type Hardware } from '../../document'
+import { change, type Change, type Hardware, type Project } from '../../document'
 import { hardwareList, swingSteps } from '../../hardware'
 import { modelOf, type Model } from '../../model'
 import { cross, FACINGS, minus, norm, toRoom, carried } from '../../pieces'
-
+import { lookOver } from '../../proof'
 import { drain, type Kernel } from '../../solid'
 import {
   block,
@@ -128,6 +128,25 @@ test('past half round its outside meets the floors its knuckles stand in, as far
     const on = Math.acos(r / long) - Math.atan2(r, r + room)
     expect(found).toBeCloseTo(-180 - (on * 180) / Math.PI, 1)
   }
+})
+
+test('a hinge whose hole is gone, or that moves nothing that is there, is told of', () => {
+  const hung = (...more: Change[]) => make(lid(18, 18, {}, 'host', hinge('-90deg'), ...more))
+  const said = (...more: Change[]) => told(hung(...more))
+  const told = (project: Project) =>
+    lookOver(modelOf(project))
+      .filter((p) => p.id === 'hinge:h1')
+      .map((p) => p.says)
+  expect(said()).toEqual([])
+  const gone = said(change.removeJoints({ ids: ['j'] }))
+  expect(gone).toEqual([
+    'Lid hinge turns about a hole that A does not have any more; choose another, or an edge',
+  ])
+  const still = hung()
+  const hardware = [{ ...still.hardware[0]!, moves: ['gone'] } as Hardware]
+  expect(told({ ...still, hardware })).toEqual([
+    'Lid hinge moves nothing that is there; choose what it moves',
+  ])
 })
 
 test('however both stand, turned and mirrored, they meet nowhere', () => {
