@@ -10,6 +10,12 @@ export class Hands {
     return this.inputs
   }
 
+  /** Anything that is one input. */
+  protected async counted(done: () => Promise<void>): Promise<void> {
+    this.inputs++
+    await done()
+  }
+
   /** A press of a button, a row or a place. */
   async click(what: Locator, more: Parameters<Locator['click']>[0] = {}): Promise<void> {
     this.inputs++

@@ -23,7 +23,8 @@ test('a maker puts a groove and a mitre on a board by keyboard, and finds them o
   await test.step('a channel comes with sensible measures, opened', async () => {
     await expect(work).toContainText('None yet')
     await pickFrom(work.getByLabel('On').last(), 'back')
-    await work.getByRole('button', { name: 'Add' }).focus()
+    await work.getByLabel('Work', { exact: true }).focus()
+    await page.keyboard.press('Enter')
     await page.keyboard.press('Enter')
     await expect(work).toContainText('Dado 18 wide, 6 deep, 50 from end 1, on the back')
   })
@@ -40,9 +41,8 @@ test('a maker puts a groove and a mitre on a board by keyboard, and finds them o
     await expect(work).toContainText('Groove 4 wide, 6 deep, 10 from edge 1, on the back')
   })
   await test.step('a crosscut goes on an end, and the order can be changed', async () => {
-    await pickFrom(work.getByLabel('Work', { exact: true }), 'Crosscut')
     await pickFrom(work.getByLabel('On').last(), 'end 2')
-    await work.getByRole('button', { name: 'Add' }).click()
+    await pickFrom(work.getByLabel('Work', { exact: true }), 'Crosscut')
     await expect(work).toContainText('Crosscut end 2: mitre 45°')
     await type('Mitre, from square', '30deg')
     await work.getByRole('button', { name: 'Do it earlier' }).click()
@@ -87,7 +87,7 @@ test('the floor of a channel is picked on the bench, and what is measured from i
   })
   const work = page.getByRole('region', { name: 'Work' })
   await pickFrom(work.getByLabel('On').last(), 'face')
-  await work.getByRole('button', { name: 'Add' }).click()
+  await pickFrom(work.getByLabel('Work', { exact: true }), 'Channel')
   for (const [label, text] of Object.entries({ Width: '200', Place: '50', Depth: '5' })) {
     await work.getByLabel(label, { exact: true }).fill(text)
     await work.getByLabel(label, { exact: true }).press('Enter')

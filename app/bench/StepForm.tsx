@@ -1,5 +1,5 @@
 /** Own work on a piece: putting it on, its measures, its place in the order, and taking it away. */
-import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react'
+import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import {
   change,
@@ -16,12 +16,12 @@ import {
 } from '../../core/document'
 import { FACE_AT, FACE_NAMES, sayFace } from '../../core/pieces'
 import { keyOf, type Problem } from '../../core/resolve'
-import { OWN_KINDS, ownWork } from '../../core/work'
+import { OWN_KINDS, ownWork, type OwnKind } from '../../core/work'
 import { run, useOpen } from '../store/open'
 import { Choice } from '../ui/Choice'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
-import { useBench } from './asks'
+import { drawOutline, useBench } from './asks'
 import { BitChoice } from './BitChoice'
 import { sayOfGroup } from './groups'
 import { later } from '../ui/later'
@@ -202,34 +202,39 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
   )
 }
 
-/** Puts work on a piece; `onAdded` is told its id, to open it. */
+/** Puts work on a piece as soon as it is taken from the list; `onAdded` is told its id, to open it. */
 export function AddWork({ piece, onAdded }: { piece: MadePiece | Group; onAdded: (id: string) => void }) {
   const project = useOpen((s) => s.project)
-  const [kind, setKind] = useState(OWN_KINDS[0]!.kind)
-  const own = ownWork(kind)!
   const [wanted, setFace] = useState<FaceName>('face')
-  const face = own.faces.includes(wanted) ? wanted : own.faces[0]!
-  const add = () => {
+  const say = sayOn(piece)
+  const faceFor = (own: OwnKind) => (own.faces.includes(wanted) ? wanted : own.faces[0]!)
+  const add = (kind: string) => {
+    const own = ownWork(kind)!
     const id = freeId('w', takenStepIds(project))
-    const unit = project.settings.style.unit
-    const step = { id, kind, off: false, at: onFace(face), ...own.starts(face, unit) }
-    if (sayRefusal(run(change.addStep({ on: piece.id, step })))) onAdded(id)
+    const face = faceFor(own)
+    const step = { id, kind, off: false, at: onFace(face), ...own.starts(face, project.settings.style.unit) }
+    if (!sayRefusal(run(change.addStep({ on: piece.id, step })))) return
+    onAdded(id)
+    if (own.outlined?.(step.options)) drawOutline(id)
   }
   return (
-    <form
-      className="mt-2 grid grid-cols-[minmax(0,1.3fr)_auto_minmax(0,1fr)_auto] items-center gap-1"
+    <div
+      className="mt-2 grid grid-cols-[auto_minmax(0,1fr)_minmax(0,1.3fr)] items-center gap-1"
+      role="group"
       aria-label="Add work"
-      onSubmit={(e) => {
-        e.preventDefault()
-        add()
-      }}
     >
-      <Choice label="Work" value={kind} of={OWN_KINDS.map((k) => [k.kind, k.title])} onPick={setKind} />
-      <span className="text-quiet">on</span>
-      <FaceSelect value={face} faces={own.faces} disabled={false} say={sayOn(piece)} onChange={setFace} />
-      <button type="submit" className="btn">
-        <Plus size={14} /> Add
-      </button>
-    </form>
+      <span className="text-quiet">On</span>
+      <FaceSelect value={wanted} faces={FACE_NAMES} disabled={false} say={say} onChange={setFace} />
+      <Choice
+        label="Work"
+        value=""
+        placeholder="Add work"
+        of={OWN_KINDS.map((own) => {
+          const face = faceFor(own)
+          return [own.kind, face === wanted ? own.title : `${own.title}, on ${say(face)}`]
+        })}
+        onPick={add}
+      />
+    </div>
   )
 }

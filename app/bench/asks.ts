@@ -169,6 +169,9 @@ function togglePanel(panel: Exclude<Bench['panel'], 'ticket'>): void {
 /** Back to the ticket, whatever panel is open. */
 export const leavePanel = (): void => useBench.setState({ panel: 'ticket', patches: [] })
 
+/** Opens the board on which a step is drawn; null closes it. */
+export const drawOutline = (step: string | null): void => useBench.setState({ drawing: step, drawer: null })
+
 export const drawOut = (side: 'left' | 'right'): void =>
   useBench.setState((s) => ({ drawer: s.drawer === side ? null : side }))
 

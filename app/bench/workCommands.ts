@@ -13,7 +13,7 @@ import { pieceOf } from '../../core/resolve'
 import { ownWork } from '../../core/work'
 import { choose, pick, run, useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
-import { leavePanel, useBench } from './asks'
+import { drawOutline, leavePanel, useBench } from './asks'
 import type { BenchCommand } from './command'
 import { chosenGroup } from './groups'
 import { addStepAt } from './placing/onface'
@@ -59,7 +59,8 @@ function place(work: string, prompt: string): void {
       if (!together) choose([key])
       // What is told by an outline is drawn at once.
       const drawn = ownWork(work)!.outlined?.(step.options)
-      useBench.setState({ opening: id, ...(drawn && { drawing: id }) })
+      useBench.setState({ opening: id })
+      if (drawn) drawOutline(id)
     },
   })
 }

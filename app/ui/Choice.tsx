@@ -7,7 +7,10 @@ interface Props<T extends string> {
   readonly label: string
   /** The label stands above; otherwise it is only told to those who do not see the list. */
   readonly showLabel?: boolean
-  readonly value: T
+  /** What is chosen; the empty text where nothing is, for a list that does something at once. */
+  readonly value: T | ''
+  /** What stands there while nothing is chosen. */
+  readonly placeholder?: string
   /** What is kept and what is read, in order. */
   readonly of: Iterable<readonly [T, string]>
   readonly onPick: (value: T) => void
@@ -20,7 +23,17 @@ interface Props<T extends string> {
 const kept = (value: string) => `=${value}`
 
 export function Choice<T extends string>(props: Props<T>) {
-  const { label, showLabel, value, of, onPick, disabled = false, autoFocus, className = 'field' } = props
+  const {
+    label,
+    showLabel,
+    value,
+    placeholder = '',
+    of,
+    onPick,
+    disabled = false,
+    autoFocus,
+    className = 'field',
+  } = props
   const id = useId()
   const [open, setOpen] = useState(false)
   const all = [...of]
@@ -39,7 +52,7 @@ export function Choice<T extends string>(props: Props<T>) {
         autoFocus={autoFocus}
       >
         <span className="min-w-0 truncate">
-          <Select.Value>{all.find(([v]) => v === value)?.[1] ?? ''}</Select.Value>
+          <Select.Value>{all.find(([v]) => v === value)?.[1] ?? placeholder}</Select.Value>
         </span>
         <ChevronDown size={13} className="shrink-0 text-quiet" />
       </Select.Trigger>

@@ -35,5 +35,5 @@ export function datumAt({ shoulder, size }: Pick<Wood, 'shoulder' | 'size'>, axi
 }
 
 /** A place along an own axis that is so far from it. */
-export const placeAlong = (wood: Wood, axis: Axis, from: Datum, by: Mm): Mm =>
+export const placeAlong = (wood: Pick<Wood, 'shoulder' | 'size'>, axis: Axis, from: Datum, by: Mm): Mm =>
   datumAt(wood, axis, from) + wayOf(from) * by

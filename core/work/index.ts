@@ -121,7 +121,7 @@ export {
 } from './feature'
 export * from './fields'
 export { waysOf } from './onface'
-export { wayOf, type Datum } from './datum'
+export { datumAt, placeAlong, wayOf, type Datum } from './datum'
 export { Unfit, type Asked, type OwnKind, type PlacedBy, type Wood } from './own'
 export * from './tool'
 export { leanOf } from './bore'

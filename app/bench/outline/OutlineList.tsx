@@ -4,7 +4,7 @@ import { sizesOf } from '../../../core/outline'
 import { sayLength } from '../../../core/resolve'
 import { useOpen } from '../../store/open'
 import { fractions } from '../../ui/fractions'
-import { useBench } from '../asks'
+import { drawOutline, useBench } from '../asks'
 import { FactField } from './FactField'
 import { measureOf, useOutline } from './useOutline'
 
@@ -21,7 +21,7 @@ export function OutlineList({ step }: { readonly step: string }) {
       <button
         className={`btn justify-self-start ${onBoard ? 'bg-chalk-pale' : ''}`}
         aria-pressed={onBoard}
-        onClick={() => useBench.setState({ drawing: onBoard ? null : step, drawer: null })}
+        onClick={() => drawOutline(onBoard ? null : step)}
       >
         <PencilRuler size={14} /> {outline.edges.length === 0 ? 'Draw its outline' : 'Draw on its outline'}
       </button>

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { execute, type Change, type FaceName, type Project, type Step } from '../../../core/document'
+import { execute, onFace, type Change, type FaceName, type Project, type Step } from '../../../core/document'
 import { modelOf } from '../../../core/model'
 import { FACE_AT, FACE_NAMES, vec3, type Vec3 } from '../../../core/pieces'
 import { keyOf } from '../../../core/resolve'
@@ -93,4 +93,36 @@ test('a face is the piece’s own where it lies on its surface, and looks square
   expect(faceUnder([50, 0, 12], [0, -1, 0], size)).toBe('edge1')
   expect(faceUnder([50, 60, 18], [0, 0, 1], size)).toBeNull()
   expect(faceUnder([50, 60, 24], [0, 0.6, 0.8], size)).toBeNull()
+})
+
+test('its mark stands where it is, whatever it is measured from, and is carried as far as asked', () => {
+  const datum = fc.constantFrom('near', 'far', 'centre', 'nearEnd', 'farEnd')
+  const figure = fc.integer({ min: 12, max: 45 })
+  fc.assert(
+    fc.property(datum, datum, figure, figure, (alongFrom, acrossFrom, along, across) => {
+      const step = {
+        kind: 'bore',
+        off: false,
+        at: onFace('face'),
+        fields: { along: String(along), across: String(across), diameter: '8' },
+        options: { alongFrom, acrossFrom },
+      }
+      const bored = after(housed, addStepAt('a', step, shownOf(housed)).change)
+      const holeIn = (project: Project) =>
+        (
+          shownOf(project)
+            .features('a#1')
+            .find((f) => f.step === 'w1')!.data as Bore
+        ).at[0]!
+      const mark = markOf(onA(bored), a(bored), valueIn(bored))!
+      expect(mark.at).toEqual(holeIn(bored).map((mm) => expect.closeTo(mm, 9)))
+      const to = [0, 1].map((i) => ({ at: mark.at[i]! + 7, text: '7', says: '' }))
+      const moved = after(
+        bored,
+        carriedChanges(onA(bored), mark.at, [...to, null], shownOf(bored), valueIn(bored)),
+      )
+      expect(holeIn(moved)).toEqual(mark.at.map((mm, i) => expect.closeTo(i < 2 ? mm + 7 : mm, 6)))
+    }),
+    { numRuns: 40, endOnFailure: true },
+  )
 })

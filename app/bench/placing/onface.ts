@@ -11,7 +11,16 @@ import {
 import { AXES, FACE_AT, FACE_NAMES, faceAt, vec3, type Axis, type Vec3 } from '../../../core/pieces'
 import { sayLength, type Instance } from '../../../core/resolve'
 import type { Shown } from '../../../core/shown'
-import { ownWork, REFERENCE, type Bore, type Datum, type Feature } from '../../../core/work'
+import {
+  datumAt,
+  ownWork,
+  placeAlong,
+  REFERENCE,
+  wayOf,
+  type Bore,
+  type Datum,
+  type Feature,
+} from '../../../core/work'
 import { measureText } from '../../ui/exactText'
 import { shifted } from './spans'
 
@@ -95,10 +104,12 @@ export const placedAxes = (step: Pick<Step, 'kind' | 'at' | 'options'>) =>
     return by ? [{ axis, ...by }] : []
   })
 
-/** A measure from the low side as one from where it is told. */
-function toldFrom(from: Datum, along: Along, low: number, high: number, shown: Shown): string {
-  if (from === 'near') return along.text
-  return measureText(from === 'far' ? high - along.at : along.at - (low + high) / 2, shown.style)
+/** A measure from the low shoulder as one from where it is told. */
+function toldFrom(from: Datum, held: Along, instance: Instance, axis: Axis, shown: Shown): string {
+  if (from === 'near') return held.text
+  const by = wayOf(from) * (held.at - datumAt(instance, axis, from))
+  const share = from === 'centre' && /^[LWT]/.test(held.text) && Math.abs(by) > 1e-9
+  return share ? `${held.text} - ${NAMES[axis]}/2` : measureText(by, shown.style)
 }
 
 /** A new step at a place of a piece, and how its place is spoken of. */
@@ -118,7 +129,7 @@ export function stepAt(
   const says = placedAxes(step).map(({ axis, field, from }) => {
     const held = holdAlong(all, instance, axis, spot.at[axis], hold)
     at[axis] = held.at
-    fields[field] = toldFrom(from, held, instance.shoulder.min[axis], instance.shoulder.max[axis], shown)
+    fields[field] = toldFrom(from, held, instance, axis, shown)
     return held.says
   })
   return { step: { ...step, fields }, at, says: says.join(', ') }
@@ -140,8 +151,7 @@ export function markOf(step: Step, instance: Instance, value: (field: string) =>
     const [low, high] = [shoulder.min[i], shoulder.max[i]]
     const by = placed.find((p) => p.axis === i)
     if (!by) return i === into ? (far ? high : low) : (low + high) / 2
-    const v = value(by.field) ?? 0
-    return by.from === 'near' ? low + v : by.from === 'far' ? high - v : (low + high) / 2 + v
+    return placeAlong(instance, i, by.from, value(by.field) ?? 0)
   })
   return { at, placed }
 }
@@ -159,7 +169,7 @@ export function carriedChanges(
     const now = value(field)
     if (!held || now === null || Math.abs(held.at - from[axis]) < 1e-6) return []
     const text = step.fields[field]
-    const by = (held.at - from[axis]) * (datum === 'far' ? -1 : 1)
+    const by = (held.at - from[axis]) * wayOf(datum)
     // A share of the side is written as one; anything else keeps what its measure refers to.
     const told =
       datum === 'near' && /^[LWT]/.test(held.text)

@@ -175,12 +175,10 @@ export const own: OwnDefinition<Sawn> = {
   },
   idle: ({ shape = 'arch' }) => SHAPES[shape as Shape].idle,
   idleChoices: ({ shape = 'arch' }) => IDLE_CHOICES[SHAPES[shape as Shape].span],
-  starts: (face, unit) => ({
-    fields: {
-      place: `${'LWT'[waysOf(face).along]!}/2`,
-      ...(unit === 'in' ? { length: '6', rise: '1' } : { length: '150', rise: '25' }),
-    },
-    options: { shape: 'arch' },
+  starts: (_, unit) => ({
+    fields: { place: '0', ...(unit === 'in' ? { length: '6', rise: '1' } : { length: '150', rise: '25' }) },
+    // From the middle it is as good at every side.
+    options: { shape: 'arch', from: 'centre' },
   }),
   repeats: () => ROWS_AND_IMAGES,
   roles: [],
