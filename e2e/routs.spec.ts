@@ -1,36 +1,64 @@
 /** Edges routed and eased as a maker does: over a frame as one, along one edge, with bits of the rack. */
 import { expect, test } from '@playwright/test'
 import { Hands } from './hands'
-import { Maker, ready } from './maker'
+import { Maker } from './maker'
 import { pickFrom } from './pick'
 
-test('J2 the routing: cove, rabbet and chamfer run over a frame, with bits from the catalogue', async ({
+test('J2 a glazed lid: dowelled butts and mitres; cove, rabbet and chamfer run over it as one', async ({
   page,
 }) => {
-  test.setTimeout(100_000)
+  test.setTimeout(150_000)
   const [maker, hands] = [new Maker(page), new Hands(page)]
   await maker.startProject('Larkmoor lid')
-  const form = ready(page)
+  const form = page.getByRole('form', { name: 'Add a board' })
   const pieces = page.getByRole('region', { name: 'Pieces' })
   const group = page.getByRole('region', { name: 'Work on the group' })
   const canvas = page.locator('canvas')
+  const field = (label: string) => page.getByLabel(label, { exact: true })
+  const at = (direction: 'Across' | 'Deep' | 'Up', fact: string) =>
+    maker.row(direction).getByRole('textbox', { name: `${direction} ${fact}` })
+  const row = (name: RegExp) => expect(pieces.getByRole('button', { name })).toBeVisible()
 
-  await test.step('a frame, its panel taken out for glass', async () => {
-    await hands.key('w')
-    await hands.select(form.kind, 'Frame with a panel')
-    await hands.click(form.put)
-    await expect(pieces.getByRole('button', { name: /^[A-Z] Panel$/ })).toBeVisible()
-    await hands.click(pieces.getByRole('button', { name: /^[A-Z] Panel$/ }))
-    await hands.key('Delete')
-    const sure = page.getByRole('button', { name: /^Delete/ }).last()
-    if (await page.getByRole('dialog').isVisible()) await hands.click(sure)
-    await expect(pieces.getByRole('button', { name: /^[A-Z] Panel$/ })).toHaveCount(0)
+  await test.step('two stiles, a rail between them in front, and one across their backs', async () => {
+    await hands.key('b')
+    await hands.stock('1x4 pine', '1×4')
+    await hands.select(form.getByLabel('Stands, in words'), 'lying flat, length front to back')
+    await hands.type(form.getByLabel('Name'), 'Left stile')
+    await hands.type(form.getByLabel('Length, with the grain'), '18', 'Enter')
+    await row(/Left stile/)
+    await hands.key('i')
+    await hands.type(field('The mirror stands at'), '24/2', 'Enter')
+    await row(/Right stile/)
+    const rail = async (name: string, length: string, places: Partial<Record<'Across' | 'Deep', string>>) => {
+      await page.keyboard.press('Escape')
+      await hands.key('b')
+      await hands.select(form.getByLabel('Stands, in words'), 'lying flat, length across')
+      await hands.type(form.getByLabel('Name'), name)
+      await hands.type(form.getByLabel('Length, with the grain'), length, 'Enter')
+      await row(new RegExp(name))
+      for (const [direction, text] of Object.entries(places))
+        await hands.type(at(direction as 'Across' | 'Deep', 'starts at'), text, 'Enter')
+    }
+    await rail('Front rail', '24 - 2*(3 1/2)', { Across: 'Left stile·right' })
+    await rail('Back rail', '24', { Across: '0', Deep: 'Left stile·back - 3 1/2' })
+  })
+  await test.step('dowelled in front, mitred over dowels at the back, and put together', async () => {
+    await page.keyboard.press('Escape')
+    await hands.key('j')
+    const offer = (says: RegExp) => page.getByRole('listitem').filter({ hasText: says })
+    const [butt, corner] = [offer(/Front rail .* against/), offer(/corner with Back rail/)]
+    await hands.select(butt.getByLabel(/^Joint for/), 'Dowels')
+    await hands.select(corner.getByLabel(/^Joint for/), 'Mitre or bevel')
+    await hands.select(corner.getByLabel('Across it', { exact: true }), 'dowels')
+    await hands.click(page.getByRole('button', { name: /^Make all \d+ joints/ }))
+    await expect(page.getByText(/joints made/)).toBeVisible()
+    await hands.key('Control+a')
+    await hands.key('g')
   })
 
   await test.step('a cove round the outside, put on where the pointer shows it', async () => {
-    await hands.click(pieces.getByRole('button', { name: 'Framed panel', exact: true }))
     await expect(group).toBeVisible()
-    await page.getByRole('button', { name: 'Front', exact: true }).click()
+    await page.getByRole('button', { name: 'Top', exact: true }).click()
     await page.waitForTimeout(500)
     await hands.key('r')
     await expect(page.getByText('Pick a place on a piece for “Rout”, or press Esc')).toBeVisible()
@@ -59,11 +87,11 @@ test('J2 the routing: cove, rabbet and chamfer run over a frame, with bits from 
       await hands.select(group.getByLabel('Goes', { exact: true }), 'round the openings')
       await hands.type(group.getByLabel('Lowest edge, below the face', { exact: true }), depth, 'Enter')
     }
-    await put('its back', /^3\/8 rabbet/, '3/8')
+    await put('its underside', /^3\/8 rabbet/, '3/8')
     await expect(group).toContainText(/Rabbet 3⁄8 × 3⁄8 deep, round the openings of/)
-    await put('its front', /^1\/2 chamfer/, '3/16')
+    await put('its top', /^1\/2 chamfer/, '3/16')
     await expect(group).toContainText(/Chamfer .* × .* deep, round the openings of/)
-    hands.done('J2 routing', 60)
+    hands.done('J2', 60)
   })
 
   await test.step('a reload loses nothing; the rack knows its bits and keeps those in use', async () => {
@@ -83,7 +111,7 @@ test('J2 the routing: cove, rabbet and chamfer run over a frame, with bits from 
     await maker.screen('Plans')
     await expect(page.getByRole('button', { name: /A / }).first()).toBeVisible()
     await maker.screen('Bench')
-    await pieces.getByRole('button', { name: 'Framed panel', exact: true }).click()
+    await pieces.getByRole('button', { name: 'Group', exact: true }).click()
     await expect(group).toContainText(/Cove 3⁄8 × 3⁄8 deep, round the outside of/)
   })
 })

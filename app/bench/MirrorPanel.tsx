@@ -3,7 +3,7 @@ import { useEffect, useMemo } from 'react'
 import * as z from 'zod'
 import type { Direction, MadePiece } from '../../core/document'
 import { formatLength } from '../../core/measure'
-import { AXIS_OF, DIRECTION_OF, facing, hull, sideOf } from '../../core/pieces'
+import { AXIS_OF, DIRECTION_OF, facing, hull, sideOf, type Axis } from '../../core/pieces'
 import { tryMeasure } from '../../core/resolve'
 import { chooseNew, run, useOpen } from '../store/open'
 import { Choice } from '../ui/Choice'
@@ -44,11 +44,15 @@ const Told = z.object({
   withJoints: z.boolean(),
 })
 
+/** A side swaps across its thickness; what lies flat does so across its width, as stiles and rails do. */
+const swappedIn = (room: readonly Axis[]): Direction =>
+  DIRECTION_OF[AXIS_OF.up === room[2] ? room[1]! : room[2]!]!
+
 function MirrorForm({ pieces }: { pieces: readonly MadePiece[] }) {
   const shown = useOpen((s) => s.shown)
   const first = pieces[0]!
   const { values, set, submit, why } = useDraftForm<z.infer<typeof Told>>(`mirror ${first.id}`, Told, {
-    direction: DIRECTION_OF[facing(first.facing).room[2]]!,
+    direction: swappedIn(facing(first.facing).room),
     about: null,
     name: twinName(first.name),
     withJoints: true,

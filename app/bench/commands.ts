@@ -44,7 +44,15 @@ import {
   type ViewName,
 } from './asks'
 import type { BenchCommand } from './command'
-import { chosenGroup, chosenIds, duplicateChosen, groupChosen, placeAgain, ungroupChosen } from './groups'
+import {
+  chooseAll,
+  chosenGroup,
+  chosenIds,
+  duplicateChosen,
+  groupChosen,
+  placeAgain,
+  ungroupChosen,
+} from './groups'
 import { copyOut, hasClip, keepAsReady, pasteClip } from './clipboard'
 import { nudge } from './placing/nudge'
 import { swapChanges, turnChanges } from './placing/turns'
@@ -169,12 +177,20 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
     act: () => duplicateChosen(),
   },
   {
+    id: 'choose-all',
+    says: 'Choose all pieces',
+    keys: ['mod+a'],
+    can: () => useBench.getState().drawing === null && useOpen.getState().project.pieces.length > 0,
+    act: () => chooseAll(new Set(useOpen.getState().project.pieces.map((p) => p.id))),
+  },
+  {
     id: 'group',
     says: 'Group what is chosen',
     keys: ['g'],
     writes: true,
     can: () => chosenIds(useOpen.getState().chosen).length > 1,
-    act: () => groupChosen(),
+    // Its ticket is shown, whatever was at hand before.
+    act: () => void (groupChosen() && leavePanel()),
   },
   {
     id: 'ungroup',

@@ -63,8 +63,8 @@ export function chooseAll(ids: ReadonlySet<string>): void {
   choose(shown.instances.filter((i) => ids.has(i.piece)).map((i) => i.key))
 }
 
-/** Puts what is chosen into a group of its own; whole groups go in as they are. */
-export function groupChosen(): void {
+/** Puts what is chosen into a group of its own, whole groups as they are; whether it could. */
+export function groupChosen(): boolean {
   const { project, chosen } = useOpen.getState()
   const ids = chosenIds(chosen)
   const all = new Set(ids)
@@ -76,7 +76,7 @@ export function groupChosen(): void {
   const held = new Set(outer.flatMap((g) => piecesIn(project, g.id)))
   const members = [...outer.map((g) => g.id), ...ids.filter((id) => !held.has(id))]
   const id = freeId('g', takenIds(project))
-  sayRefusal(run(change.group({ id, name: 'Group', members })))
+  return sayRefusal(run(change.group({ id, name: 'Group', members })))
 }
 
 export function ungroupChosen(): void {

@@ -30,7 +30,7 @@ export function useShortcuts(shortcuts: Shortcuts): void {
       // Esc leaves a field first; the next one is the page's.
       if (typing && name === 'escape' && !(e.target as HTMLElement).closest('[role=dialog]'))
         (e.target as HTMLElement).blur()
-      if (typing && (!name.startsWith('mod+') || /mod\+(shift\+)?[zy]/.test(name))) return
+      if (typing && (!name.startsWith('mod+') || /mod\+(shift\+)?[azy]/.test(name))) return
       if (!name.startsWith('mod+') && document.querySelector('[role=dialog],[role=menu],[data-choosing]'))
         return
       e.preventDefault()
