@@ -6,18 +6,21 @@ import {
   arcBetween,
   backwards,
   cross,
+  cubicAt,
   dot,
   endWay,
   left,
   lengthOf,
   long,
   minus,
+  mirrored,
   startWay,
   unit,
   type Arc,
   type Segment,
   type Straight,
 } from './segments'
+import { pointOn, shareOf, touching } from './parts'
 import type { Place2 } from './solve'
 
 /** What stands between two pieces that met at a corner, and where they now end and start. */
@@ -90,10 +93,24 @@ function within(s: Segment, p: Place2): boolean {
 
 /** A place so far along a line or an arc from its start. */
 function placeOn(s: Segment, by: Mm): Place2 | null {
-  if (s.kind === 'curve' || by > lengthOf(s) + 1e-9) return null
+  if (s.kind === 'curve') {
+    const share = shareOf(s, by)
+    return share === null ? null : cubicAt(s, share)
+  }
+  if (by > lengthOf(s) + 1e-9) return null
   if (s.kind === 'line') return along(s.from, startWay(s), by)
   const angle = angleOf(s.centre, s.from) + (Math.sign(s.sweep) * by) / s.radius
   return along(s.centre, [Math.cos(angle), Math.sin(angle)], s.radius)
+}
+
+/** Pieces of which one is a cubic; turned left or, seen from below, right. */
+function roundCurves(before: Segment, after: Segment, r: Mm, turnsLeft: boolean, of: string): Eased | null {
+  const seen = (s: Segment) => (turnsLeft ? s : mirrored(s, 1, 0))
+  const found = touching(seen(before), seen(after), r)
+  if (!found) return null
+  const back = ([u, v]: Place2): Place2 => (turnsLeft ? [u, v] : [u, -v])
+  const [end, start] = [pointOn(before, found.shares[0]), pointOn(after, found.shares[1])]
+  return { end, start, between: [arcBetween(end, start, back(found.centre), turnsLeft ? 1 : -1, of)] }
 }
 
 const define = <K extends string>(all: Readonly<Record<K, Treatment>>) => all
@@ -103,10 +120,11 @@ export const CORNERS = /* @__PURE__ */ define({
     title: 'round',
     measure: 'radius',
     ease: (before, after, r, of) => {
-      if (before.kind === 'curve' || after.kind === 'curve') return null
       const corner = after.from
       const turn = cross(endWay(before), startWay(after))
       if (Math.abs(turn) < 1e-9) return null
+      if (before.kind === 'curve' || after.kind === 'curve')
+        return roundCurves(before, after, r, turn > 0, of)
       const side = turn > 0 ? r : -r
       const centres = meetings(setOff(before, side), setOff(after, side))
       const fits = centres.flatMap((centre) => {

@@ -15,6 +15,7 @@ import {
   type Segment,
 } from './segments'
 import { looseEnds } from './ends'
+import { onFrom, shareAt, upTo } from './parts'
 import type { Place2, Solved, Values } from './solve'
 
 /** A closed path, anticlockwise round what it holds. */
@@ -178,8 +179,9 @@ function cornered(
   return segments.flatMap((s, k) => [...between[k]!, ...(lengthOf(s) > SAME ? [s] : [])])
 }
 
-/** A line or an arc that ends or starts elsewhere on itself. */
+/** A piece that ends or starts elsewhere on itself. */
 export function resegmented(s: Segment, p: Place2, end: 'from' | 'to'): Segment {
+  if (s.kind === 'curve') return (end === 'to' ? upTo : onFrom)(s, shareAt(s, p))
   const cut = { ...s, [end]: p }
   if (cut.kind !== 'arc') return cut
   const gone = end === 'to' ? arcBetween(p, s.to, cut.centre, cut.sweep > 0 ? 1 : -1, '') : null

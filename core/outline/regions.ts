@@ -40,14 +40,14 @@ export function asBitLeaves({ outer, inner }: Region, radius: Mm): Region | null
   return round && islands.every((p) => p !== null) ? { outer: round, inner: islands } : null
 }
 
-/** A path whose corners to one side are rounded; those at curves stay; null where there is no room. */
+/** A path whose corners to one side are rounded; null where there is no room. */
 function roundedOff(all: readonly Segment[], radius: Mm, side: 1 | -1): Segment[] | null {
   const segments = [...all]
   const between = segments.map((): readonly Segment[] => [])
   for (let k = 0; k < segments.length; k++) {
     const before = (k + segments.length - 1) % segments.length
     const [a, b] = [segments[before]!, segments[k]!]
-    if (a === b || a.kind === 'curve' || b.kind === 'curve') continue
+    if (a === b) continue
     if (side * cross(endWay(a), startWay(b)) < 1e-6) continue
     const eased = CORNERS.round.ease(a, b, radius, `${b.of}r`)
     if (!eased) return null

@@ -86,7 +86,8 @@ export function startWay(s: Segment): Place2 {
 }
 export const endWay = (s: Segment): Place2 => minus([0, 0], startWay(backwards(s)))
 
-const cubicAt = ({ from, leave, arrive, to }: Curve, t: number): Place2 => {
+/** The place of a cubic at a share of it. */
+export const cubicAt = ({ from, leave, arrive, to }: Curve, t: number): Place2 => {
   const u = 1 - t
   const of = (i: 0 | 1) =>
     u * u * u * from[i] + 3 * u * u * t * leave[i] + 3 * u * t * t * arrive[i] + t * t * t * to[i]
@@ -109,6 +110,12 @@ export function cornersOf(s: Segment, chord: Mm): Place2[] {
   }
   const n = cubicSides(s, chord)
   return Array.from({ length: n }, (_, k) => (k === 0 ? s.from : cubicAt(s, k / n)))
+}
+
+/** The place of an arc at a share of its turn. */
+export function arcAt({ centre, from, radius, sweep }: Arc, t: number): Place2 {
+  const angle = angleOf(centre, from) + sweep * t
+  return along(centre, [Math.cos(angle), Math.sin(angle)], radius)
 }
 
 /** The middle of an arc, and the way it lies from the middle of its circle. */
