@@ -131,11 +131,12 @@ test('an outline is drawn, pinned and mended by keyboard alone', async ({ page }
   const work = page.getByRole('region', { name: 'Work' })
   await sign(maker, 'Larkmoor wedge')
   await addShape(page, hands)
-  const put = async (along: string, across: string, which = 'Next') => {
+  const put = async (along: string, across: string, which = 'Next', then = 'Next') => {
     await on.field(`${which} place along`).fill(along)
     await on.field(`${which} place along`).press('Tab')
     await on.field(`${which} place across`).fill(across)
     await on.field(`${which} place across`).press('Enter')
+    await expect(on.field(`${then} place along`)).toHaveValue('')
   }
   await page.keyboard.press('l')
   await put('50', '20', 'First')
@@ -144,12 +145,12 @@ test('an outline is drawn, pinned and mended by keyboard alone', async ({ page }
   await put('200', '120')
   await expect(on.points).toHaveCount(3)
   // Back to the first point: the same place is the same point.
-  await put('50', '20')
+  await put('50', '20', 'Next', 'First')
   await expect(on.points).toHaveCount(3)
   await expect(on.field('First place along')).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(work).toContainText('Saw to an outline 300 × 100')
-  await on.say('Pin as it stands').press('Enter')
+  // What was typed pins it.
   await expect(on.dialog.getByText('Pinned')).toBeVisible()
 
   await test.step('what says the same twice, or cannot be, is refused with why', async () => {
@@ -184,14 +185,51 @@ test('an outline is drawn, pinned and mended by keyboard alone', async ({ page }
   })
 })
 
+test('half is typed about a mirror off the middle; nothing moves before it is whole', async ({ page }) => {
+  const [maker, hands, on] = [new Maker(page), new Hands(page), board(page)]
+  const work = page.getByRole('region', { name: 'Work' })
+  await sign(maker, 'Larkmoor plate')
+  await addShape(page, hands)
+  await pickFrom(on.field('Half of it'), 'half, mirrored along')
+  await on.field('Mirror, off the middle by').fill('-60')
+  await on.field('Mirror, off the middle by').press('Enter')
+  await on.say('Line').click()
+  const put = async (which: string, along: string, across: string) => {
+    await on.field(`${which} place along`).fill(along)
+    await on.field(`${which} place along`).press('Tab')
+    await on.field(`${which} place across`).fill(across)
+    await on.field(`${which} place across`).press('Enter')
+    await expect(on.field('Next place along')).toHaveValue('')
+  }
+  await put('First', '140', '20')
+  await put('Next', '40', '20')
+  await expect(on.point(2)).toHaveAccessibleName(/40 along, 20 across/)
+  await put('Next', '60', '120')
+  await put('Next', '140', '120')
+  await expect(on.points).toHaveCount(4)
+  // Out of the field, then off the chain.
+  for (let n = 0; n < 2; n++) await page.keyboard.press('Escape')
+  await expect(on.dialog.getByText('Pinned')).toBeVisible()
+  await expect(work).toContainText('Saw to an outline 200 × 100')
+  await on.field('Mirror, off the middle by').fill('-50')
+  await on.field('Mirror, off the middle by').press('Enter')
+  await expect(work).toContainText('Saw to an outline 220 × 100')
+  await maker.saved()
+  await page.reload()
+  await maker.choose('Sign')
+  await expect(work).toContainText('Saw to an outline 220 × 100')
+})
+
 test.describe('by touch', () => {
   test.use({ viewport: { width: 1024, height: 768 }, hasTouch: true })
   test('a recess gets its own outline, drawn with a finger', async ({ page }) => {
     const [maker, on] = [new Maker(page), board(page)]
     await sign(maker, 'Larkmoor tray')
-    if (!(await page.getByRole('group', { name: 'Add work' }).isVisible()))
-      await page.getByRole('button', { name: 'Ticket', exact: true }).tap()
     const add = page.getByRole('group', { name: 'Add work' })
+    const ticket = page.getByRole('button', { name: 'Ticket', exact: true })
+    // The ticket is a drawer here; it is drawn out already where a board was just added.
+    if ((await ticket.getAttribute('aria-expanded')) === 'false') await ticket.tap()
+    await expect(add).toBeVisible()
     await pickFrom(add.getByLabel('Work', { exact: true }), 'Recess')
     const work = page.getByRole('region', { name: 'Work' })
     await pickFrom(work.getByLabel('Shape', { exact: true }), 'an outline of its own')
@@ -226,10 +264,7 @@ test('a window is drawn again in a row, set off, and a line cut back to it; what
   const work = page.getByRole('region', { name: 'Work' })
   await sign(maker, 'Larkmoor row')
   await addShape(page, hands)
-  await page.keyboard.press('Escape')
   await pickFrom(work.getByLabel('What stays', { exact: true }), 'what is outside')
-  const draw = page.getByRole('button', { name: 'Draw its outline' })
-  if (await draw.isVisible()) await draw.click()
   const chain = on.dialog.getByRole('toolbar', { name: 'All that hangs together' })
   const by = async (text: string) => {
     await chain.getByLabel('By', { exact: true }).fill(text)
@@ -268,13 +303,12 @@ test('a window is drawn again in a row, set off, and a line cut back to it; what
       await form.getByLabel(/place along$/).press('Tab')
       await form.getByLabel(/place across$/).fill(across)
       await form.getByLabel(/place across$/).press('Enter')
-      const ready = form.getByRole('button', { name: 'Put it there' })
-      if (await ready.isEnabled()) await ready.click()
+      await expect(form.getByLabel(/^Next place along$/)).toHaveValue('')
     }
     await put('100', 'W/2')
     await put('390', 'W/2')
-    await page.keyboard.press('Escape')
-    await page.keyboard.press('Escape')
+    // Out of the field, off the chain, then back to choosing.
+    for (let n = 0; n < 3; n++) await page.keyboard.press('Escape')
     const line = on.dialog.getByRole('button', { name: /^line \d+$/ })
     await expect(line).toHaveCount(1)
     await line.press('Enter')

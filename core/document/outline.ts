@@ -55,8 +55,10 @@ export const Outline = z
     edges: z.array(OutlineEdge).max(400).refine(distinct, says('two edges have one id')),
     facts: z.array(OutlineFact).max(1000).default([]).refine(distinct, says('two facts have one id')),
     corners: z.array(OutlineCorner).max(400).default([]).refine(distinct, says('two corners have one id')),
-    /** Whether it is half of what is meant, the other half seen in a mirror at the middle of the face. */
+    /** Whether it is half of what is meant, the other half seen in a mirror across that way of the face. */
     mirror: z.enum(['along', 'across']).nullable().default(null),
+    /** How far onwards from the middle of the face the mirror stands; in the middle where it is not said. */
+    mirrorOff: Expression.optional(),
   })
   .strict()
   .refine((o) => Object.keys(o.points).length <= 400, says('an outline has 400 points at most'))

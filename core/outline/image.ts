@@ -8,8 +8,10 @@ const swapped = { left: 'right', right: 'left' } as const
 /** The outline with an axis of the face turned over, which is so long. */
 export function imaged(outline: Outline, axis: 0 | 1, size: Mm): Outline {
   const way = axis === 0 ? 'along' : 'across'
+  const { mirrorOff } = outline
   return {
     ...outline,
+    ...(mirrorOff && outline.mirror === way && { mirrorOff: `-(${mirrorOff})` }),
     points: Object.fromEntries(
       Object.entries(outline.points).map(([id, p]): [string, [number, number]] => [
         id,

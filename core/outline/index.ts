@@ -1,6 +1,15 @@
 export { FACT_KINDS, factKind, orderedFor, type FactKind, type FactName } from './facts'
 export { CORNERS, treatment, type CornerName, type Treatment } from './corners'
-export { solveOutline, type Moves, type Place2, type Solved, type State, type Values } from './solve'
+export {
+  MIRROR,
+  mirrorOf,
+  solveOutline,
+  type Moves,
+  type Place2,
+  type Solved,
+  type State,
+  type Values,
+} from './solve'
 export { areaOf, holds, pathsOf, segmentOf, sizesOf, type Path, type Paths, type Trouble } from './paths'
 export {
   arcBetween,

@@ -309,6 +309,13 @@ test('half is mirrored, holes are holes, and the area of a curve is what its cho
   expect(sizesOf(found.paths).area).toBeCloseTo(sizesOf(outer.paths).area - Math.PI * 400, 6)
 })
 
+test('half of an outline whose one edge shrinks to nothing at its mirror is told, not broken', () => {
+  const half = drawn({ p0: [300, 20], p1: [120, 20] }, [line('e0', 'p0', 'p1')], { mirror: 'along' })
+  const { paths, troubles } = pathsOf(half, solve(half, {}), {}, SIZE)
+  expect(paths).toEqual([])
+  expect(troubles.map((t) => t.says)).toEqual(['the outline holds nothing'])
+})
+
 test('what is open, forked or crosses itself is said, with where', () => {
   const tells = (points: Points, edges: Edge[]) => {
     const outline = drawn(points, edges)

@@ -16,7 +16,7 @@ import {
 } from './segments'
 import { looseEnds } from './ends'
 import { onFrom, shareAt, upTo } from './parts'
-import type { Place2, Solved, Values } from './solve'
+import { mirrorOf, type Place2, type Solved, type Values } from './solve'
 
 /** A closed path, anticlockwise round what it holds. */
 export interface Path {
@@ -113,15 +113,16 @@ export function pathsOf(outline: Outline, solved: Solved, values: Values, size: 
     if (links.length === 0) continue
     const ring = links[0]!.from === links.at(-1)!.to
     const treated = cornered(links, ring, outline, values, troubles)
-    if (ring) closed.push(treated)
+    // What has shrunk to nothing is at one place.
+    if (treated.length === 0) troubles.push({ says: 'the outline holds nothing', at: at(start) })
+    else if (ring) closed.push(treated)
     else open.push(treated)
   }
-  const axis = outline.mirror === 'across' ? 1 : 0
+  const { axis, at: middle } = mirrorOf(outline, values, size)
   const image = (chain: readonly Segment[]) =>
-    chain.map((s) => backwards(mirrored(s, axis, size[axis] / 2))).reverse()
+    chain.map((s) => backwards(mirrored(s, axis, middle))).reverse()
   if (outline.mirror) {
     // A chain whose ends are at the mirror is closed by its image; what is beside it stands twice.
-    const middle = size[axis] / 2
     const beside = closed.filter((loop) => {
       const places = loop.flatMap((s) => cornersOf(s, CHORD)).map((p) => p[axis] - middle)
       return Math.min(...places) * Math.max(...places) > 0

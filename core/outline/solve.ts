@@ -71,12 +71,21 @@ function partsAt(problem: Problem, x: Float64Array, moving: boolean, drawn: Part
   }
 }
 
+/** The name of the measure that says how far off the middle the mirror stands. */
+export const MIRROR = 'mirror'
+
+/** The axis of the face that a mirror stands across, and where. */
+export const mirrorOf = ({ mirror }: Outline, values: Values, size: Place2): { axis: 0 | 1; at: Mm } => {
+  const axis = mirror === 'across' ? 1 : 0
+  return { axis, at: size[axis] / 2 + (values[MIRROR] ?? 0) }
+}
+
 function rowsAt(problem: Problem, facts: readonly OutlineFact[], at: Parts): Row[] {
   const { outline, values, size, atMirror } = problem
-  const axis = outline.mirror === 'across' ? 1 : 0
+  const { axis, at: place } = mirrorOf(outline, values, size)
   return [
     ...outline.edges.flatMap((e) => heldAnyway(e, at)),
-    ...atMirror.map((id) => add(at.point(id)[axis], -size[axis] / 2)),
+    ...atMirror.map((id) => add(at.point(id)[axis], -place)),
   ]
     .map((dual): Row => ({ fact: null, dual }))
     .concat(

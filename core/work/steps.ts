@@ -12,7 +12,7 @@ import {
   type ResolvedStep,
   type WorkNumbers,
 } from '../resolve'
-import { factKind } from '../outline'
+import { factKind, MIRROR } from '../outline'
 import { negated, STILL, unit, vec3, type Frame, type Vec3 } from '../pieces'
 import type { Feature, Supply } from './feature'
 import { isDirection, ownWork, rolesOf, stepFault, workKind } from './index'
@@ -48,8 +48,11 @@ export const workNumbers: WorkNumbers = {
   },
 }
 
-/** The measures of what is drawn, by the ids of its facts and corners. */
+/** The measures of what is drawn, by the ids of its facts and corners, and of where it is mirrored. */
 const drawnMeasures = ({ outline }: Step): JointMeasure[] => [
+  ...(outline?.mirror && outline.mirrorOff
+    ? [{ name: MIRROR, text: outline.mirrorOff, kind: 'length' as const }]
+    : []),
   ...(outline?.facts ?? []).flatMap(({ id, kind, value }): JointMeasure[] => {
     const of = factKind(kind)?.value
     return of && value ? [{ name: id, text: value, kind: of }] : []

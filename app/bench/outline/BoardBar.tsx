@@ -3,13 +3,17 @@ import { Minus, Plus, Maximize, Trash2 } from 'lucide-react'
 import {
   CORNERS,
   FACT_KINDS,
+  MIRROR,
   orderedFor,
   READY_SHAPES,
   type FactName,
   type ReadyName,
 } from '../../../core/outline'
 import type { Outline } from '../../../core/document'
+import { keyOf } from '../../../core/resolve'
 import { Choice } from '../../ui/Choice'
+import { MeasureField } from '../../ui/MeasureField'
+import type { Drawing } from './useOutline'
 
 export const DRAWN = {
   pick: ['Choose', 'Choose points and edges, drag points', 'v'],
@@ -54,13 +58,14 @@ interface BarProps {
   readonly tool: DrawnName
   readonly onTool: (tool: DrawnName) => void
   readonly onShape: (name: ReadyName) => void
-  readonly outline: Outline
-  readonly onMirror: (way: Outline['mirror']) => void
+  readonly drawing: Drawing
+  readonly onMirror: (mirror: Pick<Outline, 'mirror' | 'mirrorOff'>) => void
   readonly onZoom: (by: number) => void
   readonly onDone: () => void
 }
 
-export function BoardBar({ tool, onTool, onShape, outline, onMirror, onZoom, onDone }: BarProps) {
+export function BoardBar({ tool, onTool, onShape, drawing, onMirror, onZoom, onDone }: BarProps) {
+  const { outline, step, locals } = drawing
   return (
     <div className="flex flex-wrap items-center gap-1 border-b border-hairline bg-panel p-1.5">
       <span className="flex" role="toolbar" aria-label="Draw">
@@ -95,8 +100,25 @@ export function BoardBar({ tool, onTool, onShape, outline, onMirror, onZoom, onD
           ['along', 'half, mirrored along'],
           ['across', 'half, mirrored across'],
         ]}
-        onPick={(way) => onMirror(way === 'none' ? null : way)}
+        onPick={(way) => onMirror({ mirror: way === 'none' ? null : way })}
       />
+      {outline.mirror && (
+        <label className="flex items-center gap-1">
+          <span className="text-quiet">off the middle by</span>
+          <MeasureField
+            label="Mirror, off the middle by"
+            value={outline.mirrorOff ?? ''}
+            at={keyOf.step(step.id, MIRROR)}
+            locals={locals}
+            optional
+            placeholder="0"
+            onCommit={(text) => (
+              onMirror({ mirror: outline.mirror, ...(text && { mirrorOff: text }) }),
+              null
+            )}
+          />
+        </label>
+      )}
       <span className="ml-auto flex items-center gap-1">
         <button className="btn btn-icon" aria-label="Nearer" onClick={() => onZoom(1.25)}>
           <Plus size={14} />

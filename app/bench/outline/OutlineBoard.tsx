@@ -28,7 +28,7 @@ import { useCarry } from '../../ui/useCarry'
 import { useBench } from '../asks'
 import { evenStep } from '../placing/targets'
 import { surroundingsOf } from './around'
-import { namesOn, pointAt, PREFIX, readAll, sayArea, sayTrouble, unitFor, went } from './board'
+import { namesOn, PREFIX, readAll, sayArea, sayTrouble, unitFor, went } from './board'
 import { ChainBar } from './ChainBar'
 import { BoardBar, DRAWN, SayBar, type DrawnName, type Saying } from './BoardBar'
 import { fitting, sheetOf, turnedAs } from './face'
@@ -47,17 +47,24 @@ const REACH = 9
 
 export default function OutlineBoard() {
   const id = useBench((s) => s.drawing)
-  const drawing = useOutline(id ?? '')
+  const [busy, setBusy] = useState(false)
+  const drawing = useOutline(id ?? '', busy)
   useEffect(() => {
     if (id && !drawing) useBench.setState({ drawing: null })
   }, [id, drawing])
-  return drawing ? <Board key={id} drawing={drawing} /> : null
+  return drawing ? <Board key={id} drawing={drawing} onBusy={setBusy} /> : null
 }
 
 /** What is put down before an edge is whole. */
 type Begun = readonly Snap[]
 
-function Board({ drawing }: { readonly drawing: Drawing }) {
+interface BoardProps {
+  readonly drawing: Drawing
+  /** Told whether an edge is begun that goes on from another. */
+  readonly onBusy: (busy: boolean) => void
+}
+
+function Board({ drawing, onBusy }: BoardProps) {
   const { outline, solved, size, face, frame, step, paths } = drawing
   const shown = useOpen((s) => s.shown)
   const readOnly = useOpen((s) => s.readOnly)
@@ -68,6 +75,8 @@ function Board({ drawing }: { readonly drawing: Drawing }) {
   const [pan, setPan] = useState<Place2>([0, 0])
   const [tool, setTool] = useState<DrawnName>('pick')
   const [begun, setBegun] = useState<Begun>([])
+  const busy = begun.length > 0
+  useEffect(() => onBusy(busy), [busy, onBusy])
   const [hover, setHover] = useState<Snap | null>(null)
   const [chosen, setChosen] = useState<readonly string[]>([])
   const [open, setOpen] = useState<string | null>(null)
@@ -300,16 +309,17 @@ function Board({ drawing }: { readonly drawing: Drawing }) {
       <BoardBar
         tool={tool}
         onTool={take}
-        outline={outline}
+        drawing={drawing}
         onShape={(name) =>
           put(
             withShape(asSolved(outline, solved), name, { size, unit: unitFor(size, even), write }),
             'Put in a shape',
           )
         }
-        onMirror={(mirror) =>
-          put({ ...asSolved(outline, solved), mirror }, mirror ? 'Mirror half of it' : 'Draw all of it')
-        }
+        onMirror={(told) => {
+          const { mirrorOff: _, ...all } = asSolved(outline, solved)
+          put({ ...all, ...told }, told.mirror ? 'Mirror half of it' : 'Draw all of it')
+        }}
         onZoom={(by) => {
           setZoom(by === 0 ? 1 : Math.min(40, Math.max(0.25, zoom * by)))
           if (by === 0) setPan([0, 0])
@@ -460,10 +470,10 @@ function Board({ drawing }: { readonly drawing: Drawing }) {
         {open && <FactField drawing={drawing} id={open} onDone={() => setOpen(null)} autoFocus />}
         {drawingNow && !readOnly && (
           <TypedPlace
-            key={begun.length}
+            key={`${begun.length} ${begun.at(-1)?.point}`}
             drawing={drawing}
             first={begun.length === 0}
-            onPut={(at) => putDown({ at, point: pointAt(solved.points, at), facts: [], says: '' })}
+            onPut={putDown}
           />
         )}
       </div>

@@ -1,6 +1,6 @@
 /** The face with the outline on it, what lies round it, its measures, and story sticks along two sides. */
 import type { ReactNode } from 'react'
-import { cornersOf, lengthOf, segmentOf, type Place2, type Segment } from '../../../core/outline'
+import { cornersOf, lengthOf, mirrorOf, segmentOf, type Place2, type Segment } from '../../../core/outline'
 import type { OutlineEdge } from '../../../core/document'
 import { sayLength } from '../../../core/resolve'
 import { useOpen } from '../../store/open'
@@ -103,6 +103,8 @@ export function Sheet(props: Props) {
       e.stopPropagation()
     },
   })
+  const mirror = mirrorOf(outline, drawing.values, size)
+  const across = (end: number): Place2 => (mirror.axis === 0 ? [mirror.at, end * h] : [end * w, mirror.at])
   return (
     <>
       {around.boxes.map((b, k) => {
@@ -123,6 +125,14 @@ export function Sheet(props: Props) {
       <path d={line(corners, sheet, true)} fill="var(--ground)" stroke="var(--edge)" />
       <Grain drawing={drawing} sheet={sheet} />
       <path d={filled} fill="var(--chalk-pale)" fillOpacity={0.55} fillRule="evenodd" />
+      {outline.mirror && (
+        <path
+          d={line([across(0), across(1)], sheet)}
+          stroke="var(--chalk)"
+          strokeDasharray="12 4 2 4"
+          aria-hidden="true"
+        />
+      )}
       {around.loops.map((loop, k) => (
         <path key={k} d={line(loop, sheet, true)} fill="none" stroke="var(--edge)" strokeDasharray="4 3" />
       ))}

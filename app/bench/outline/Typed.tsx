@@ -1,9 +1,11 @@
 /** Below the sheet: whether the outline is pinned, and places put by typing. */
 import { useState } from 'react'
-import type { Place2, Solved } from '../../../core/outline'
+import { mirrorOf, type Place2, type Solved } from '../../../core/outline'
 import { useOpen } from '../../store/open'
 import { MeasureField } from '../../ui/MeasureField'
 import { read } from '../../ui/reading'
+import { pointAt } from './board'
+import type { Snap } from './snap'
 import type { Drawing } from './useOutline'
 
 /** Whether it is pinned, how many measures are missing, or which facts cannot all hold. */
@@ -37,6 +39,28 @@ export function Standing({
   )
 }
 
+/** A place as it was typed: its measures pin it, but for what the mirror does. */
+function typedAt(
+  { outline, solved, values, size }: Drawing,
+  at: Place2,
+  text: readonly [string, string],
+): Snap {
+  const mirror = mirrorOf(outline, values, size)
+  const facts = text.flatMap((value, k) =>
+    outline.mirror && mirror.axis === k && Math.abs(at[k] - mirror.at) < 1e-6
+      ? []
+      : [
+          {
+            kind: 'place' as const,
+            way: k === 0 ? ('along' as const) : ('across' as const),
+            from: 'near' as const,
+            value,
+          },
+        ],
+  )
+  return { at, point: pointAt(solved.points, at), facts, says: '' }
+}
+
 /** The next place, typed. */
 export function TypedPlace({
   drawing,
@@ -45,7 +69,7 @@ export function TypedPlace({
 }: {
   readonly drawing: Drawing
   readonly first: boolean
-  readonly onPut: (at: Place2) => void
+  readonly onPut: (at: Snap) => void
 }) {
   const shown = useOpen((s) => s.shown)
   const [text, setText] = useState<{ along: string; across: string }>({ along: '', across: '' })
@@ -60,7 +84,7 @@ export function TypedPlace({
       aria-label="Next place"
       onSubmit={(e) => {
         e.preventDefault()
-        if (u !== null && v !== null) onPut([u, v])
+        if (u !== null && v !== null) onPut(typedAt(drawing, [u, v], [text.along, text.across]))
       }}
     >
       {(['along', 'across'] as const).map((way, k) => (

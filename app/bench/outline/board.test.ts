@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { EMPTY, lineTo, solveOutline, withShape, type Place2 } from '../../../core/outline'
+import type { Outline } from '../../../core/document'
+import { EMPTY, lineTo, solveOutline, withShape, type Place2, type Values } from '../../../core/outline'
 import { cross, dot, FACE_NAMES, FACINGS, frameIn, negated, vec3, type Vec3 } from '../../../core/pieces'
 import { fitting, sheetOf, turnedAs } from './face'
 import { snapTo, type Around } from './snap'
@@ -81,7 +82,11 @@ test('what cannot be said is refused with what it cannot hold along with', () =>
   const values = Object.fromEntries(
     outline.facts.flatMap((f) => (f.value ? [[f.id, Number(f.value)] as const] : [])),
   )
-  const drawing = { outline, values, size: SIZE }
+  const solving =
+    (known: Values) =>
+    (next: Outline, more: Values = {}) =>
+      solveOutline(next, { ...known, ...more }, SIZE)
+  const drawing = { outline, solve: solving(values) }
   expect(solveOutline(outline, values, SIZE).state.kind).toBe('pinned')
   expect(tell(drawing, outline, { kind: 'plumb' }, ['e1'])).toMatchObject({
     ok: false,
@@ -98,7 +103,7 @@ test('what cannot be said is refused with what it cannot hold along with', () =>
   const length = outline.facts.find((f) => f.kind === 'distance')!
   expect(refusesValue(drawing, length.id, 60)).toBeNull()
   const free = lineTo(EMPTY, [10, 10], [60, 10])!.outline
-  const told = tell({ values: {}, size: SIZE }, free, { kind: 'distance', value: '70' }, ['e1'], 70)
+  const told = tell({ solve: solving({}) }, free, { kind: 'distance', value: '70' }, ['e1'], 70)
   expect(told.ok && told.outline.facts.map((f) => sayFact(f, told.outline))).toEqual(['length of line 1'])
   const [a, b] = Object.values(told.ok ? told.outline.points : {})
   expect(Math.hypot(a![0] - b![0], a![1] - b![1])).toBeCloseTo(70, 8)

@@ -1,6 +1,6 @@
 /** Saying something of an outline, where it may be said: facts and treatments of corners. */
 import type { Outline, OutlineFact } from '../../../core/document'
-import { asSolved, freeParts, said, solveOutline, type Values } from '../../../core/outline'
+import { asSolved, freeParts, said } from '../../../core/outline'
 import { sayFact } from './words'
 import type { Drawing } from './useOutline'
 
@@ -10,7 +10,7 @@ export type Told =
 
 /** The outline with one more fact; refused where it says nothing new or cannot hold. */
 export function tell(
-  drawing: Pick<Drawing, 'values' | 'size'>,
+  drawing: Pick<Drawing, 'solve'>,
   outline: Outline,
   fact: Omit<OutlineFact, 'id' | 'of'>,
   parts: readonly string[],
@@ -18,8 +18,7 @@ export function tell(
 ): Told {
   const made = said(outline, fact, parts)
   if (!made) return { ok: false, why: 'That cannot be said of these' }
-  const values = { ...drawing.values, ...(value === undefined ? {} : { [made.id]: value }) }
-  const solved = solveOutline(made.outline, values, drawing.size)
+  const solved = drawing.solve(made.outline, value === undefined ? {} : { [made.id]: value })
   if (solved.state.kind === 'disagree')
     return { ok: false, why: sayDisagreeing(solved.state.facts, made.outline, made.id) }
   if (solved.idle.includes(made.id)) return { ok: false, why: 'That is so already, by what was said before' }
@@ -38,12 +37,11 @@ export function sayDisagreeing(facts: readonly string[], outline: Outline, last:
 
 /** What is wrong with a measure taking this value; null where it may. */
 export function refusesValue(
-  drawing: Pick<Drawing, 'outline' | 'values' | 'size'>,
+  drawing: Pick<Drawing, 'outline' | 'solve'>,
   id: string,
   value: number,
 ): string | null {
-  const values: Values = { ...drawing.values, [id]: value }
-  const { state } = solveOutline(drawing.outline, values, drawing.size)
+  const { state } = drawing.solve(drawing.outline, { [id]: value })
   return state.kind === 'disagree' ? sayDisagreeing(state.facts, drawing.outline, id) : null
 }
 

@@ -4,6 +4,7 @@ import { change, faceOf, type FaceName, type Outline, type Step } from '../../..
 import {
   EMPTY,
   pathsOf,
+  MIRROR,
   solveOutline,
   treatment,
   factKind,
@@ -39,7 +40,11 @@ export interface Drawing {
   solve(next: Outline, more?: Values): Solved
 }
 
-export function useOutline(id: string): Drawing | null {
+/**
+ * What is drawn of a step; while it is being `drawn`, ends of a half are where they were put, not yet at its
+ * mirror.
+ */
+export function useOutline(id: string, drawn = false): Drawing | null {
   const shown = useOpen((s) => s.shown)
   const chosen = useOpen((s) => s.chosen.at(-1))
   const project = useOpen((s) => s.project)
@@ -61,12 +66,13 @@ export function useOutline(id: string): Drawing | null {
     if (!on || !step || !face || !frame || !low || !high) return null
     const outline = step.outline ?? EMPTY
     const values: Record<string, number> = {}
-    for (const { id: part } of [...outline.facts, ...outline.corners]) {
+    for (const part of [...outline.facts, ...outline.corners].map((told) => told.id).concat(MIRROR)) {
       const result = shown.result(keyOf.step(step.id, part))
       if (result?.ok) values[part] = result.value as number
     }
     const size = faceSize(face, low, high)
-    const solve = (next: Outline, more: Values = {}) => solveOutline(next, { ...values, ...more }, size)
+    const seen = (next: Outline): Outline => (drawn ? { ...next, mirror: null } : next)
+    const solve = (next: Outline, more: Values = {}) => solveOutline(seen(next), { ...values, ...more }, size)
     const solved = solve(outline)
     return {
       step,
@@ -79,7 +85,7 @@ export function useOutline(id: string): Drawing | null {
       values,
       solved,
       solve,
-      paths: pathsOf(outline, solved, values, size),
+      paths: pathsOf(seen(outline), solved, values, size),
       locals: {
         L: keyOf.shoulder(on.id, 'length'),
         W: keyOf.shoulder(on.id, 'width'),
@@ -87,7 +93,7 @@ export function useOutline(id: string): Drawing | null {
       },
       put: (next, did) => sayRefusal(run(change.setOutline({ id: step.id, outline: next, did }))),
     } satisfies Drawing
-  }, [on, step, frame, low, high, shown, instance?.key])
+  }, [on, step, frame, low, high, shown, instance?.key, drawn])
 }
 const NOWHERE: Vec3 = [0, 0, 0]
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { change, onFace, Outline, type Change, type FaceName, type Step } from '../../document'
 import { modelOf } from '../../model'
+import { imaged } from '../../outline'
 import { FACE_AT } from '../../pieces'
 import { lookOver } from '../../proof'
 import type { Kernel } from '../../solid'
@@ -169,6 +170,44 @@ test('sizes follow measures of the project and of the piece, and what is wrong i
   expect(says(board(on(step('shape', 'face', away))))).toEqual([
     'The outline lies wholly outside A, so nothing would be left',
   ])
+})
+
+test('half an outline is mirrored as far off the middle as is said, by an expression, in a twin too', () => {
+  const half = (off: string | undefined): Outline =>
+    Outline.parse({
+      points: { p1: [200, 20], p2: [150, 20], p3: [150, 100], p4: [200, 100] },
+      edges: [
+        { id: 'e1', kind: 'line', from: 'p1', to: 'p2' },
+        { id: 'e2', kind: 'line', from: 'p2', to: 'p3' },
+        { id: 'e3', kind: 'line', from: 'p3', to: 'p4' },
+      ],
+      facts: [
+        { id: 'f1', kind: 'level', of: ['e1'] },
+        { id: 'f2', kind: 'plumb', of: ['e2'] },
+        { id: 'f3', kind: 'level', of: ['e3'] },
+        { id: 'f4', kind: 'place', of: ['p2'], way: 'along', from: 'near', value: '150' },
+        { id: 'f5', kind: 'place', of: ['p2'], way: 'across', from: 'near', value: '20' },
+        { id: 'f6', kind: 'place', of: ['p3'], way: 'across', from: 'near', value: '100' },
+      ],
+      mirror: 'along',
+      ...(off && { mirrorOff: off }),
+    })
+  for (const [off, wide] of [
+    [undefined, 300],
+    ['-100', 100],
+    ['L/3 - 300', 100],
+    ['40', 380],
+  ] as const) {
+    const sawn = board(
+      on(step('shape', 'face', half(off), { options: { keeps: 'outside' } })),
+      change.mirrorPiece({ id: 't', of: 'a', name: 'T', direction: 'deep', about: '200' }),
+    )
+    expect(says(sawn)).toEqual([])
+    for (const key of ['a#1', 't#1']) expect(left(sawn, key)).toBeCloseTo(WHOLE - wide * 80 * 24, 3)
+  }
+  // Turned over along its length, the mirror stands at the other side of the middle.
+  expect(imaged(half('-100'), 0, 600).mirrorOff).toBe('-(-100)')
+  expect(imaged(half('-100'), 1, 120).mirrorOff).toBe('-100')
 })
 
 test('what has wood all round it is sawn at the jig saw, what comes to a side at the band saw', () => {
