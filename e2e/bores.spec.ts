@@ -175,7 +175,7 @@ test('an arch is sawn from an edge and a recess sunk, each with the measures tha
   }
   await canvas.click({ position: at })
   await expect(work).toContainText('Saw arch 6 long, 1 high, r 5, from edge 1')
-  await field('Place of its middle').fill('L/2')
+  await field('Place of its middle').fill('0')
   await field('Place of its middle').press('Enter')
   await field('Length along the side').fill('1')
   await field('Length along the side').press('Enter')

@@ -48,7 +48,6 @@ const addShape = async (page: Page, hands: Hands): Promise<void> => {
 }
 
 test('a sign is sawn to an arch with a round window and eased corners, by mouse', async ({ page }) => {
-  test.setTimeout(100_000)
   const [maker, hands, on] = [new Maker(page), new Hands(page), board(page)]
   const work = page.getByRole('region', { name: 'Work' })
   await sign(maker, 'Larkmoor sign')
@@ -126,7 +125,6 @@ test('a sign is sawn to an arch with a round window and eased corners, by mouse'
 })
 
 test('an outline is drawn, pinned and mended by keyboard alone', async ({ page }) => {
-  test.setTimeout(70_000)
   const [maker, hands, on] = [new Maker(page), new Hands(page), board(page)]
   const work = page.getByRole('region', { name: 'Work' })
   await sign(maker, 'Larkmoor wedge')

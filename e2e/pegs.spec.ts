@@ -6,7 +6,6 @@ import { Maker } from './maker'
 test('J6 a bee hotel: arch, window, rows of bores, mirrored, an insert, eased; a perch on a peg', async ({
   page,
 }) => {
-  test.setTimeout(150_000)
   const [maker, hands] = [new Maker(page), new Hands(page)]
   await maker.startProject('Larkmoor bees')
   const form = page.getByRole('form', { name: 'Add a board' })

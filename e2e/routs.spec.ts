@@ -7,7 +7,6 @@ import { pickFrom } from './pick'
 test('J2 a glazed lid: dowelled butts and mitres; cove, rabbet and chamfer run over it as one', async ({
   page,
 }) => {
-  test.setTimeout(150_000)
   const [maker, hands] = [new Maker(page), new Hands(page)]
   await maker.startProject('Larkmoor lid')
   const form = page.getByRole('form', { name: 'Add a board' })

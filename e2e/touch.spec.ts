@@ -78,8 +78,12 @@ test('a row is drawn into a group by its letter, and the list is scrolled by the
   const grip = (await row.locator('[data-grip]').boundingBox())!
   await drag(grip.x + grip.width / 2, grip.y + grip.height / 2, toX, toY)
   await expect(undo).toBeEnabled()
-  await row.tap()
-  await page.getByRole('button', { name: 'Ticket', exact: true }).tap()
+  await expect(async () => {
+    if ((await row.getAttribute('aria-pressed')) !== 'true') await row.tap()
+    await expect(row).toHaveAttribute('aria-pressed', 'true', { timeout: 3000 })
+  }).toPass()
+  const ticket = page.getByRole('button', { name: 'Ticket', exact: true })
+  if ((await ticket.getAttribute('aria-expanded')) === 'false') await ticket.tap()
   await expect(page.getByText(/^In Drawer/)).toBeVisible()
   await undo.tap()
   await expect(page.getByText(/^In Drawer/)).toBeHidden()

@@ -64,6 +64,8 @@ export function Choice<T extends string>(props: Props<T>) {
             sideOffset={2}
             collisionPadding={8}
             data-choosing
+            // What was opened by the choice keeps the focus it has taken.
+            onCloseAutoFocus={(e) => document.activeElement?.closest('[role=dialog]') && e.preventDefault()}
             className={
               'floating max-h-(--radix-select-content-available-height) ' +
               'max-w-80 min-w-(--radix-select-trigger-width)'
