@@ -2,6 +2,7 @@
 import { expect, test } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
+import { ticketOf } from './ticket'
 
 test('J6 a bee hotel: arch, window, rows of bores, mirrored, an insert, eased; a perch on a peg', async ({
   page,
@@ -9,16 +10,7 @@ test('J6 a bee hotel: arch, window, rows of bores, mirrored, an insert, eased; a
   const [maker, hands] = [new Maker(page), new Hands(page)]
   await maker.startProject('Larkmoor bees')
   const form = page.getByRole('form', { name: 'Add a board' })
-  const work = page.getByRole('region', { name: 'Work', exact: true })
-  const add = work.getByRole('group', { name: 'Add work' })
-  const field = (label: string) => work.getByLabel(label, { exact: true })
-  const put = async (kind: string, on?: string) => {
-    if (on) await hands.select(add.getByLabel('On', { exact: true }), on)
-    await hands.select(add.getByLabel('Work', { exact: true }), kind)
-  }
-  const set = async (fields: Record<string, string>) => {
-    for (const [label, text] of Object.entries(fields)) await hands.type(field(label), text)
-  }
+  const { work, field, put, set } = ticketOf(page, hands)
 
   await test.step('a block that stands up', async () => {
     await hands.key('b')

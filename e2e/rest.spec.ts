@@ -2,6 +2,7 @@
 import { expect, test, type Locator } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
+import { ticketOf } from './ticket'
 
 test.use({ viewport: { width: 1180, height: 820 }, hasTouch: true })
 
@@ -23,16 +24,7 @@ test('J12 by touch: a dibber rest, arched in plan, tapered at its end, bored at 
   const [maker, hands] = [new Maker(page), new Fingers(page)]
   await maker.startProject('Larkmoor rest')
   const form = page.getByRole('form', { name: 'Add a board' })
-  const work = page.getByRole('region', { name: 'Work', exact: true })
-  const add = work.getByRole('group', { name: 'Add work' })
-  const field = (label: string) => work.getByLabel(label, { exact: true })
-  const put = async (kind: string, on?: string) => {
-    if (on) await hands.select(add.getByLabel('On', { exact: true }), on)
-    await hands.select(add.getByLabel('Work', { exact: true }), kind)
-  }
-  const set = async (fields: Record<string, string>) => {
-    for (const [label, text] of Object.entries(fields)) await hands.type(field(label), text)
-  }
+  const { work, field, put, set } = ticketOf(page, hands)
 
   await test.step('a block lying flat', async () => {
     await hands.click(page.getByRole('button', { name: 'Board', exact: true }).first())

@@ -1,14 +1,12 @@
 /** Work done on a group as one block: numbered steps that open their measures. */
 import { useEffect, useState } from 'react'
 import type { Group, Step } from '../../core/document'
-import { workKind } from '../../core/work'
 import { light, useOpen } from '../store/open'
 import { later } from '../ui/later'
-import { Sentence } from '../ui/Sentence'
 import { useBench } from './asks'
 import { sayOfGroup } from './groups'
 import { useStepDrag } from './stepDrag'
-import { OwnSign, Reordered, sayIdle } from './Work'
+import { OwnSign, Reordered, Said, sayIdle } from './Work'
 
 const StepForm = later(async () => (await import('./StepForm')).StepForm)
 const AddWork = later(async () => (await import('./StepForm')).AddWork)
@@ -92,7 +90,7 @@ function Line({ step, n, group, open, mark, hold, onToggle }: LineProps) {
         <div className="min-w-0 flex-1">
           <span className="measure mr-1.5 text-quiet">{n}</span>
           {feature ? (
-            <Sentence says={workKind(feature).describe(feature.data, null)} />
+            <Said feature={feature} />
           ) : (
             <span className="text-quiet">{sayIdle(step, sayOfGroup)}</span>
           )}

@@ -25,10 +25,9 @@ export function MeetChoice({ step, piece }: { readonly step: Step; readonly piec
         label="Meets"
         disabled={readOnly}
         value={known ? meets : ''}
-        of={known ? all : [['', 'Choose one'], ...all]}
-        onPick={(value) =>
-          value && sayRefusal(run(change.setStepOption({ id: step.id, option: 'meets', value })))
-        }
+        placeholder="Choose one"
+        of={all}
+        onPick={(value) => sayRefusal(run(change.setStepOption({ id: step.id, option: 'meets', value })))}
       />
     </div>
   )

@@ -61,10 +61,8 @@ export const Tilts = memo(
           <Choice
             label="Lean it about"
             value=""
-            of={[
-              ['', 'lean it about an edge…'],
-              ...edgesOf(stands).map(({ says }) => [says, `the ${says}`] as const),
-            ]}
+            placeholder="lean it about an edge…"
+            of={edgesOf(stands).map(({ says }) => [says, `the ${says}`] as const)}
             onPick={(says) => {
               const edge = edgesOf(stands).find((x) => x.says === says)?.edge
               if (edge) sayRefusal(put([...piece.tilts, { at: edge, angle: '0deg' }]))

@@ -170,12 +170,7 @@ function Line({ row, n, piece, open, hold, onToggle }: LineProps) {
           {row.feature ? (
             <>
               <span className="measure mr-1.5 text-quiet">{n}</span>
-              <Sentence
-                says={workKind(row.feature).describe(row.feature.data, row.feature.partner?.name ?? null)}
-              />{' '}
-              <span className="text-xs whitespace-nowrap text-quiet" title="Where this is usually done">
-                at the {workKind(row.feature).machine(row.feature.data)}
-              </span>
+              <Said feature={row.feature} />
             </>
           ) : row.joint ? (
             <IdleJoint joint={row.joint} piece={piece} others={others} />
@@ -186,6 +181,19 @@ function Line({ row, n, piece, open, hold, onToggle }: LineProps) {
       </div>
       {open && row.joint && <JointForm joint={row.joint} />}
       {open && row.step && original && <StepForm piece={original} step={row.step} />}
+    </>
+  )
+}
+
+/** What work is, and where it is usually done. */
+export function Said({ feature: { partner, data }, feature }: { readonly feature: Feature }) {
+  const kind = workKind(feature)
+  return (
+    <>
+      <Sentence says={kind.describe(data, partner?.name ?? null)} />{' '}
+      <span className="text-xs whitespace-nowrap text-quiet" title="Where this is usually done">
+        at the {kind.machine(data)}
+      </span>
     </>
   )
 }

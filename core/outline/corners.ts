@@ -2,11 +2,9 @@
 import type { Mm } from '../measure'
 import {
   along,
-  angleOf,
   arcBetween,
   backwards,
   cross,
-  cubicAt,
   dot,
   endWay,
   left,
@@ -91,16 +89,10 @@ function within(s: Segment, p: Place2): boolean {
   return Math.abs(part.sweep) < Math.abs(s.sweep) + 1e-9 || Math.abs(part.sweep) > 2 * Math.PI - 1e-9
 }
 
-/** A place so far along a line or an arc from its start. */
+/** A place so far along a piece from its start. */
 function placeOn(s: Segment, by: Mm): Place2 | null {
-  if (s.kind === 'curve') {
-    const share = shareOf(s, by)
-    return share === null ? null : cubicAt(s, share)
-  }
-  if (by > lengthOf(s) + 1e-9) return null
-  if (s.kind === 'line') return along(s.from, startWay(s), by)
-  const angle = angleOf(s.centre, s.from) + (Math.sign(s.sweep) * by) / s.radius
-  return along(s.centre, [Math.cos(angle), Math.sin(angle)], s.radius)
+  const share = shareOf(s, by)
+  return share === null ? null : pointOn(s, share)
 }
 
 /** Pieces of which one is a cubic; turned left or, seen from below, right. */

@@ -6,6 +6,7 @@ import {
   cornersOf,
   cross,
   cubicAt,
+  endWay,
   left,
   lengthOf,
   long,
@@ -51,13 +52,15 @@ function leastShare(of: (t: number) => number): number {
 /** The share of a cubic that comes nearest to a place. */
 export const shareAt = (c: Curve, p: Place2): number => leastShare((t) => long(minus(cubicAt(c, t), p)))
 
-/** The share of a cubic that is so long; null beyond its end. */
-export function shareOf(c: Curve, by: Mm): number | null {
-  if (by > lengthOf(c) + 1e-9) return null
+/** The share of a piece that is so long; null beyond its end. */
+export function shareOf(s: Segment, by: Mm): number | null {
+  const whole = lengthOf(s)
+  if (by > whole + 1e-9) return null
+  if (s.kind !== 'curve') return by / whole
   let [low, high] = [0, 1]
   while (high - low > 1e-13) {
     const t = (low + high) / 2
-    if (lengthOf(upTo(c, t)) < by) low = t
+    if (lengthOf(upTo(s, t)) < by) low = t
     else high = t
   }
   return (low + high) / 2
@@ -73,19 +76,17 @@ export function pointOn(s: Segment, t: number): Place2 {
 /** The way it runs at a share of it, as a unit vector. */
 function wayOn(s: Segment, t: number): Place2 {
   if (s.kind === 'line') return startWay(s)
-  if (s.kind === 'curve')
-    return t < 0.5 ? startWay(onFrom(s, t)) : minus([0, 0], startWay(flipped(upTo(s, t))))
+  if (s.kind === 'curve') return t < 0.5 ? startWay(onFrom(s, t)) : endWay(upTo(s, t))
   return startWay({ ...s, from: arcAt(s, t) })
 }
-const flipped = (c: Curve): Curve => ({ ...c, from: c.to, to: c.from, leave: c.arrive, arrive: c.leave })
 
-/** Where two pieces are touched by a circle of this radius on their left; the one nearest to their corner. */
 export interface Touching {
   readonly centre: Place2
   /** The shares of the pieces where it touches them. */
   readonly shares: readonly [number, number]
 }
 
+/** Where a circle of this radius, on their left, touches two pieces; the one nearest to their corner. */
 export function touching(before: Segment, after: Segment, r: Mm): Touching | null {
   const off = (s: Segment, t: number) => along(pointOn(s, t), left(wayOn(s, t)), r)
   const sides = [before, after].map((s) => Array.from({ length: LOOKS + 1 }, (_, k) => off(s, k / LOOKS)))

@@ -3,6 +3,8 @@
  * from the last one that began alike in a tool or two, all of it but those.
  */
 import type { Manifold } from 'manifold-3d'
+import { toolKey, type Tool } from '../work'
+import { snap } from './recipe'
 
 /** So many are kept. */
 const MOST = 200
@@ -41,16 +43,23 @@ export class Beginnings {
   }
 
   /**
-   * Which tools of a stage, by their places in it, the last one that began with this key had too, when those
-   * are nearly all. Taking away commutes, so that they can be taken first.
+   * Which tools of a stage, by their places in it, the last one that began with this key had too, and the key
+   * of the solid without them; null unless those are nearly all. Taking away commutes, so that they can be
+   * taken first.
    */
-  alike(from: string, tools: readonly string[]): readonly number[] {
-    if (tools.length < LEAST) return []
+  alike(
+    from: string,
+    tools: readonly Tool[],
+  ): { readonly at: readonly number[]; readonly key: string } | null {
+    if (tools.length < LEAST) return null
+    const keys = tools.map((t) => toolKey(t, snap))
     const before = new Set(this.last.get(from))
     this.last.delete(from)
-    this.last.set(from, tools)
+    this.last.set(from, keys)
     if (this.last.size > MOST) this.last.delete(this.last.keys().next().value!)
-    const same = tools.flatMap((t, n) => (before.has(t) ? [n] : []))
-    return same.length < tools.length && same.length >= 0.75 * tools.length ? same : []
+    const at = keys.flatMap((t, n) => (before.has(t) ? [n] : []))
+    return at.length < keys.length && at.length >= 0.75 * keys.length
+      ? { at, key: `${from};with ${at.map((n) => keys[n]).join()}` }
+      : null
   }
 }

@@ -4,10 +4,10 @@
  */
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Frame } from '../pieces'
-import { bareTool, toolKey, toolSolid, type Beside, type Tool } from '../work'
+import { bareTool, toolSolid, type Beside, type Tool } from '../work'
 import { Beginnings } from './begun'
 import { matrixOf, type Keep } from './matrix'
-import { boxRecipe, cutsOf, recipeKey, snap, stageKeys, type Recipe } from './recipe'
+import { boxRecipe, cutsOf, recipeKey, stageKeys, type Recipe } from './recipe'
 import { makingWith } from './tools'
 import type { Looked } from './under'
 
@@ -99,7 +99,7 @@ export class Kernel {
       { solid, ids: new Map([...ids].map(([id, tool]) => [id, all[tool - 1]!])) },
       ...beside.map((b) => this.beside(b, keep)),
     ])
-    let n = stages.slice(0, done).reduce((sum, stage) => sum + stage.flatMap((c) => c.tools).length, 0)
+    let first = stages.slice(0, done).reduce((sum, stage) => sum + stage.flatMap((c) => c.tools).length, 1)
     for (const [s, stage] of stages.entries()) {
       if (s < done) continue
       const tools = stage.flatMap((c) => c.tools)
@@ -107,13 +107,13 @@ export class Kernel {
       const take = (from: Manifold, which: readonly number[]): Manifold => {
         const made = which.map((k) => {
           const one = toolSolid(tools[k]!, blank.size, making)
-          for (const id of one.ids) ids.set(id, n + k + 1)
+          for (const id of one.ids) ids.set(id, first + k)
           return one.solids
         })
         return this.wasm.Manifold.difference([from, ...made.flat()])
       }
-      solid = this.take(stageKeys(recipe)[s]!, tools, n, ids, solid, take)
-      n += tools.length
+      solid = this.staged(stageKeys(recipe)[s]!, tools, first, ids, solid, take)
+      first += tools.length
       this.stagesMade++
       // What later stages go on from is kept for when only they change; the whole is kept as a shape.
       if (s < stages.length - 1) this.beginnings.keep(stageKeys(recipe)[s + 1]!, { solid, ids: new Map(ids) })
@@ -122,32 +122,36 @@ export class Kernel {
     return solid
   }
 
-  /** A stage of tools, of which `n` come before; those that the last stage had too first, and once. */
-  private take(
+  /**
+   * A stage of tools, the first of which is known by `first`: those that the last stage had too are taken
+   * before the others, and only once.
+   */
+  private staged(
     from: string,
     tools: readonly Tool[],
-    n: number,
+    first: number,
     ids: Map<number, number>,
     solid: Manifold,
     take: (from: Manifold, which: readonly number[]) => Manifold,
   ): Manifold {
-    const keys = tools.map((t) => toolKey(t, snap))
-    const alike = this.beginnings.alike(from, keys)
-    const rest = keys.flatMap((_, k) => (alike.includes(k) ? [] : [k]))
-    if (alike.length === 0) return take(solid, rest)
-    const key = `${from};with ${alike.map((k) => keys[k]).join()}`
-    let begun = this.beginnings.get(key)
-    if (begun) for (const [id, k] of begun.ids) ids.set(id, n + alike[k]! + 1)
+    const alike = this.beginnings.alike(from, tools)
+    if (!alike) return take(solid, [...tools.keys()])
+    let begun = this.beginnings.get(alike.key)
+    if (begun) for (const [id, k] of begun.ids) ids.set(id, first + alike.at[k]!)
     else {
-      const before = new Map(ids)
-      const made = take(solid, alike)
+      const before = new Set(ids.keys())
+      const made = take(solid, alike.at)
       // It is worked out when it is asked for, and would be again with all that is made from it.
       made.numTri()
       const own = [...ids].filter(([id]) => !before.has(id))
-      begun = { solid: made, ids: new Map(own.map(([id, at]) => [id, alike.indexOf(at - n - 1)])) }
-      this.beginnings.keep(key, begun)
+      begun = { solid: made, ids: new Map(own.map(([id, tool]) => [id, alike.at.indexOf(tool - first)])) }
+      this.beginnings.keep(alike.key, begun)
     }
-    return take(begun.solid, rest)
+    const same = new Set(alike.at)
+    return take(
+      begun.solid,
+      [...tools.keys()].filter((k) => !same.has(k)),
+    )
   }
 
   /** Wood that stands with a piece, as it was by then. */

@@ -1,13 +1,3 @@
 /** What there is to do work at in a small shop. Which of them is at hand the maker knows best. */
-export const MACHINES = [
-  'table saw',
-  'mitre saw',
-  'band saw',
-  'jig saw',
-  'router',
-  'drill press',
-  'drill',
-  'mortiser',
-] as const
-
-export type Machine = (typeof MACHINES)[number]
+export type Machine =
+  'table saw' | 'mitre saw' | 'band saw' | 'jig saw' | 'router' | 'drill press' | 'drill' | 'mortiser'

@@ -85,11 +85,9 @@ export function BoardBar({ tool, onTool, onShape, drawing, onMirror, onZoom, onD
         label="Put in"
         className="btn"
         value=""
-        of={[
-          ['', 'Put in…'],
-          ...Object.entries(READY_SHAPES).map(([name, s]) => [name as ReadyName, s.title] as const),
-        ]}
-        onPick={(name) => name !== '' && onShape(name)}
+        placeholder="Put in…"
+        of={Object.entries(READY_SHAPES).map(([name, s]) => [name as ReadyName, s.title] as const)}
+        onPick={onShape}
       />
       <Choice
         label="Half of it"

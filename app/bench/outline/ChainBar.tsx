@@ -100,8 +100,9 @@ export function ChainBar({ drawing, chosen, start, write, onMade }: Props) {
         label="Draw it again"
         className="btn"
         value=""
-        of={[['', 'Draw it again…'], ...Object.entries(COPIES)]}
-        onPick={(how) => how !== '' && copy(how)}
+        placeholder="Draw it again…"
+        of={Object.entries(COPIES)}
+        onPick={copy}
       />
     </div>
   )
