@@ -1,6 +1,6 @@
 /**
  * Imports go one way: measure → document → pieces → outline, rack → resolve → work → joints → solid →
- * plans → exchange, shown, ready.
+ * plans → proof → exchange, shown, ready.
  */
 const STEPS = [
   ['measure', []],
@@ -14,16 +14,19 @@ const STEPS = [
   ['solid', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints']],
   ['hardware', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model']],
   ['cuts', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model']],
-  [
-    'proof',
-    ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'hardware'],
-  ],
   ['ready', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model']],
   [
     'shown',
     ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'cuts', 'proof'],
   ],
   ['plans', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'cuts']],
+  [
+    'proof',
+    [
+      ...['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'hardware'],
+      ...['cuts', 'plans'],
+    ],
+  ],
 ]
 
 module.exports = {

@@ -6,6 +6,7 @@ export default [
     index('routes/start.tsx'),
     route('rack', 'routes/rack.tsx'),
     route('bench', 'routes/bench.tsx'),
+    route('proof', 'routes/proof.tsx'),
     route('plans', 'routes/plans.tsx'),
     route('cuts', 'routes/cuts.tsx'),
   ]),

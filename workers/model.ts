@@ -13,6 +13,7 @@ import {
   pastedInto,
   replay,
   type Clip,
+  type Change as Asking,
   type Joint,
   type Project,
 } from '../core/document'
@@ -33,9 +34,18 @@ import {
 } from '../core/joints/offers'
 import { Modeller, type Model } from '../core/model'
 import type { Vec3 } from '../core/pieces'
-import { Proof } from '../core/proof'
+import { ALL, offTitles, Proof, type Finding } from '../core/proof'
+import { assembliesOf, type Assembly } from '../core/proof/assembly'
+import { panelsIn, shelvesIn } from '../core/proof/seasons'
+import type { Panel, ShelfTold } from '../core/proof/year'
+import { followsFrom, type Follow } from '../core/proof/sizing/follows'
+import { sizeSheet, type SizeRow } from '../core/proof/sizing/lines'
+import { takeovers, type Takeover } from '../core/proof/sizing/takeover'
+import { verdictOf, type Verdict } from '../core/proof/sizing/verdict'
 import type { Asked, Built } from '../core/ready/build'
-import type { Because, NodeKey, Problem, Slip } from '../core/resolve'
+import type { Mm } from '../core/measure'
+import type { Sheet } from '../core/plans'
+import type { Because, NodeKey, ResolvedLimits, Slip } from '../core/resolve'
 import type { Told } from '../core/shown'
 import { Teller } from '../core/shown/teller'
 import type { Weight } from '../core/weight'
@@ -64,6 +74,30 @@ export interface CutsTold {
   readonly list: CutList
   readonly jobs: readonly StockJob[]
   readonly hardware: readonly HardwareRow[]
+}
+
+export interface Measured {
+  /** Its id, the key of the instance and the dimension. */
+  readonly reading: string
+  readonly key: string
+  readonly what: string
+  readonly text: string
+  readonly mm: Mm
+  readonly verdict: Verdict
+}
+export interface SizesTold {
+  readonly rows: readonly SizeRow[]
+  readonly measured: readonly Measured[]
+}
+export interface TakeoverTold extends Takeover {
+  /** Why it cannot be; null where it can. */
+  readonly why: string | null
+  readonly follows: readonly Follow[]
+}
+export interface SeasonsTold {
+  readonly panels: readonly Panel[]
+  readonly shelves: readonly ShelfTold[]
+  readonly limits: ResolvedLimits
 }
 
 export type ReadyTold = Built & { readonly drawn: string | null }
@@ -180,11 +214,92 @@ const worker = {
     return weigh(model, k, wanted ? instances.filter((i) => wanted.has(i.key)) : instances)
   },
 
-  /** Everything that is wrong with a revision; null when it was stopped. */
-  async check(revision: number): Promise<readonly Problem[] | null> {
+  /**
+   * Everything that is wrong with a revision; null when it was stopped. `tell` hears what is looked for, now
+   * and then.
+   */
+  async check(revision: number, tell?: (title: string) => void): Promise<readonly Finding[] | null> {
     const k = await kernel()
     if (revision !== told.revision || revision < newest) return null
-    return inSlices(proof.find(current(), k), () => revision < newest)
+    let last = ''
+    function* telling(search: Generator<{ title: string }, Finding[]>): Generator<undefined, Finding[]> {
+      try {
+        for (;;) {
+          const step = search.next()
+          if (step.done) return step.value
+          if (step.value.title !== last) tell?.((last = step.value.title))
+          yield
+        }
+      } finally {
+        search.return([])
+      }
+    }
+    return inSlices(telling(proof.find(current(), k)), () => revision < newest)
+  },
+
+  /** All that can be looked for. */
+  checks: () => ALL.map(({ id, title, why }) => ({ id, title, why })),
+
+  /** Every dimension, and what the shop has measured of it. */
+  sizes(): SizesTold {
+    const model = current()
+    const rows = sizeSheet(model)
+    const byKey = new Map(model.resolved.instances.map((i) => [i.key, i]))
+    const copies = rows.flatMap((r) => r.copies)
+    const measured = model.project.readings.flatMap((r): Measured[] => {
+      const copy = copies.find((c) => c.piece === r.piece && c.copy === r.copy)
+      const line = copy?.lines.find((l) => l.what === r.what)
+      const mm = model.resolved.readings.get(r.id)
+      if (!copy || !line || mm === undefined) return []
+      const verdict = verdictOf(byKey.get(copy.key)!, r.what, line.mm, mm, model)
+      return [{ reading: r.id, key: copy.key, what: r.what, text: r.value, mm, verdict }]
+    })
+    return { rows, measured }
+  },
+
+  /** What a reading can be taken for, each with all that would follow. */
+  takeovers(reading: string): TakeoverTold[] {
+    const model = current()
+    const r = model.project.readings.find((x) => x.id === reading)
+    const i = r && model.resolved.instances.find((x) => x.piece === r.piece && x.copy === r.copy)
+    const mm = r && model.resolved.readings.get(r.id)
+    if (!r || !i || mm === undefined) return []
+    return takeovers(i, r.what, r.value, mm, model).map((t) => {
+      const done = execute(model.project, t.changes)
+      if (!done.ok) return { ...t, why: done.why, follows: [] }
+      return { ...t, why: null, follows: followsFrom(model, previewer.model(done.project)) }
+    })
+  },
+
+  /** What follows from changes that would be made; or why they cannot be. */
+  follows(changes: readonly Asking[]): { readonly why: string | null; readonly follows: readonly Follow[] } {
+    const model = current()
+    const done = execute(model.project, changes)
+    if (!done.ok) return { why: done.why, follows: [] }
+    return { why: null, follows: followsFrom(model, previewer.model(done.project)) }
+  },
+
+  /** In which order all goes together. */
+  assemblies: (): Assembly[] => assembliesOf(current()),
+
+  /** What moves with the seasons, and what sags. */
+  seasons(): SeasonsTold {
+    const model = current()
+    return { panels: panelsIn(model), shelves: shelvesIn(model), limits: model.resolved.limits }
+  },
+
+  /** The findings or the size sheet on paper. */
+  async paper(what: 'report' | 'sizes', findings: readonly Finding[]): Promise<readonly Sheet[]> {
+    const model = current()
+    if (what === 'sizes') return (await import('../core/proof/paper/sizes')).sizeSheets(model)
+    const { reportSheets } = await import('../core/proof/paper/report')
+    return reportSheets(model.project, findings, offTitles(model.project))
+  },
+
+  /** The findings as plain data. */
+  async report(findings: readonly Finding[]): Promise<string> {
+    const { findingsReport } = await import('../core/proof/report')
+    return JSON.stringify(findingsReport(current(), findings), null, 2) + '\n'
   },
 
   /** How far a hinge opens before something meets; null while that is not settled, or when it was stopped. */

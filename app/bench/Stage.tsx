@@ -100,6 +100,7 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
   const chosen = useOpen((s) => s.chosen)
   const marks = useOpen((s) => s.shown.marks)
   const lit = useOpen((s) => s.lit)
+  const flight = useBench((s) => s.flight)
   const { seeThrough, byMark, patches, panel, view, section, hidden, grid, gauge } = useBench(
     useShallow(({ seeThrough, byMark, patches, panel, view, section, hidden, grid, gauge }) => ({
       seeThrough,
@@ -178,8 +179,27 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
   useEffect(() => {
     const moved = patches.map(({ patch, guest }) => carriedBox(patch, shifts.get(guest) ?? NOWHERE))
     const strokes = [...(face && 'from' in face ? [face] : []), ...(gauge ? [gauge] : [])]
-    stage.mark(face && 'min' in face ? [...moved, face] : moved, strokes)
-  }, [stage, patches, face, shifts, inks, gauge])
+    const all = [...moved, ...(flight?.spots ?? [])]
+    stage.mark(face && 'min' in face ? [...all, face] : all, strokes)
+  }, [stage, patches, face, shifts, inks, gauge, flight])
+
+  // What a finding is about is gone to once it stands; choosing something else ends that.
+  const gaze = flight?.gaze ?? null
+  const standing = boards.length > 0
+  useEffect(() => {
+    if (!gaze || !standing) return
+    stage.gazeFrom(gaze)
+    useBench.setState((s) => ({ flight: s.flight && { ...s.flight, gaze: null } }))
+  }, [stage, gaze, standing])
+  const flown = useRef<readonly string[] | null>(null)
+  useEffect(() => {
+    if (!flight) flown.current = null
+    else if (flown.current === null) flown.current = chosen
+    else if (flown.current !== chosen) {
+      flown.current = null
+      useBench.setState({ flight: null })
+    }
+  }, [flight, chosen])
 
   const hung = useBench((s) => s.hung)
   useEffect(() => {

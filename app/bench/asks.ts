@@ -97,6 +97,12 @@ interface Bench {
   readonly wall: { readonly name: string; readonly thick: number } | null
   /** What was measured last, from one place to another. */
   readonly gauge: { readonly from: Vec3; readonly to: Vec3 } | null
+  /** Where a finding has sent the eye, and the places it is about; until something else is chosen. */
+  readonly flight: {
+    readonly spots: readonly Box[]
+    /** Taken once, when the stage stands. */
+    readonly gaze: { readonly from: Vec3; readonly at: Vec3 } | null
+  } | null
   /** What pieces share where they touch, to show on the stage, with the instance each is on. */
   readonly patches: ReadonlyArray<{ readonly patch: Box; readonly guest: string }>
 }
@@ -128,6 +134,7 @@ export const useBench = create<Bench>(() => ({
   drawing: null,
   opening: null,
   spot: null,
+  flight: null,
   patches: [],
 }))
 

@@ -2,6 +2,7 @@ import { Redo2, Search, Undo2, type LucideIcon } from 'lucide-react'
 import { useEffect, useState, type ReactNode } from 'react'
 import { NavLink } from 'react-router'
 import { toast } from 'sonner'
+import type { Level } from '../../core/resolve'
 import { useFindings, useProof } from '../store/findings'
 import { redo, undo, useOpen } from '../store/open'
 import { keepKeys } from '../ui/keysAhead'
@@ -21,6 +22,7 @@ const Keys = later(async () => (await import('./Keys')).Keys)
 const SCREENS = [
   ['rack', 'Rack'],
   ['bench', 'Bench'],
+  ['proof', 'Proof'],
   ['plans', 'Plans'],
   ['cuts', 'Cuts'],
 ] as const
@@ -64,7 +66,7 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
               }
             >
               {name}
-              {path === 'bench' && <Stops />}
+              {path === 'proof' && <Counts />}
             </NavLink>
           ))}
         </nav>
@@ -98,17 +100,30 @@ function Checking() {
   return null
 }
 
-/** How much has to be put right. */
-function Stops() {
-  const stops = useFindings().filter((p) => p.level === 'stop').length
-  if (stops === 0) return null
+/** How much has to be put right, and how much is worth a look. */
+function Counts() {
+  const findings = useFindings()
+  const count = (level: Level) => findings.filter((p) => p.level === level).length
+  const [stops, looks] = [count('stop'), count('look')]
   return (
-    <span
-      className="measure ml-1.5 rounded-sm bg-pencil-pale px-1 text-xs text-pencil"
-      title="To be put right"
-    >
-      {stops}
-    </span>
+    <>
+      {stops > 0 && (
+        <span
+          className="measure ml-1.5 rounded-sm bg-pencil-pale px-1 text-xs text-pencil"
+          title={`${stops} to be put right`}
+        >
+          {stops}
+        </span>
+      )}
+      {looks > 0 && (
+        <span
+          className="measure ml-1 rounded-sm bg-brass-pale px-1 text-xs text-brass"
+          title={`${looks} worth a look`}
+        >
+          {looks}
+        </span>
+      )}
+    </>
   )
 }
 

@@ -65,7 +65,7 @@ export function Palette({ id, onClose, onKeys }: Props) {
                     {c.keys[0] && <kbd className="measure float-right text-quiet">{sayKey(c.keys[0])}</kbd>}
                   </Command.Item>
                 ))}
-                {(['rack', 'bench', 'plans', 'cuts'] as const).map((screen) => (
+                {(['rack', 'bench', 'proof', 'plans', 'cuts'] as const).map((screen) => (
                   <Command.Item
                     key={screen}
                     className={ITEM}

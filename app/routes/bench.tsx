@@ -1,5 +1,6 @@
 import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/bench'
+import { Link } from 'react-router'
 import { pieceOf } from '../../core/resolve'
 import { memo, useEffect, useState } from 'react'
 import { ApartBar } from '../bench/ApartBar'
@@ -159,11 +160,16 @@ function Drawers() {
 }
 
 /** What is wrong between pieces; what one piece is at fault for stands on its ticket. */
+/** The rest is on Proof. */
+const MOST_HERE = 4
+
 function Loose() {
   const findings = useFindings()
   const problems = useOpen((s) => s.shown.problems)
   const own = new Set(problems.filter((p) => p.piece).map((p) => p.id))
-  const loose = findings.filter((p) => !own.has(p.id))
+  const all = findings.filter((p) => !own.has(p.id) && p.level !== 'note')
+  const loose = all.slice(0, MOST_HERE)
+  const id = useOpen((s) => s.project.id)
   if (loose.length === 0) return null
   return (
     <section className="border-t border-hairline p-3" aria-label="Findings">
@@ -187,6 +193,9 @@ function Loose() {
           </li>
         ))}
       </ul>
+      <Link className="mt-1 inline-block text-chalk underline" to={`/project/${id}/proof`}>
+        {all.length > loose.length ? `${all.length - loose.length} more on Proof` : 'Why, on Proof'}
+      </Link>
     </section>
   )
 }

@@ -2,10 +2,14 @@
  * What is wrong with the open project: what working it out found at once, and what the checks find once it
  * rests.
  */
-import { useEffect } from 'react'
+import { proxy } from 'comlink'
+import { useEffect, useMemo } from 'react'
 import { create } from 'zustand'
 import type { Project } from '../../core/document'
+import type { Finding } from '../../core/proof'
+import { inOrder, judged, type Judged } from '../../core/proof/judge'
 import type { Problem } from '../../core/resolve'
+import { sayFault } from './hands'
 import { askModel, stopModel } from './modelling'
 import { useOpen } from './open'
 
@@ -13,36 +17,88 @@ import { useOpen } from './open'
 const QUIET = 600
 
 interface Findings {
-  /** The document they are of, and all that was found; null while it is being looked for. */
+  /** The document that was checked last, and all that was found of it. */
   readonly of: Project | null
-  readonly all: readonly Problem[]
+  readonly all: readonly Finding[]
+  /** What is looked for just now; null when nothing is. */
+  readonly looking: string | null
+  /** Nobody looks any further, because the maker said so, or since something failed. */
+  readonly stopped: Project | null
+  readonly fault: string | null
+  /** Asked for anew so many times. */
+  readonly tries: number
 }
 
-const useFound = create<Findings>(() => ({ of: null, all: [] }))
+export const useFound = create<Findings>(() => ({
+  of: null,
+  all: [],
+  looking: null,
+  stopped: null,
+  fault: null,
+  tries: 0,
+}))
 
-/** Everything there is to say of the project as it stands. */
+/** Everything there is to say of the project as it stands, but for what was accepted. */
 export function useFindings(): readonly Problem[] {
   const project = useOpen((s) => s.project)
   const quick = useOpen((s) => s.shown.problems)
-  const found = useFound()
-  return found.of === project ? found.all : quick
+  const of = useFound((s) => s.of)
+  const all = useFound((s) => s.all)
+  return useMemo(
+    () => (of === project ? judged(all, project).flatMap((j) => (j.accepted ? [] : [j.finding])) : quick),
+    [of, all, project, quick],
+  )
+}
+
+/** All findings as they were found last, with what the maker says of them; the gravest first. */
+export function useJudged(): readonly Judged[] {
+  const project = useOpen((s) => s.project)
+  const of = useFound((s) => s.of)
+  const all = useFound((s) => s.all)
+  return useMemo(() => (of?.id === project.id ? judged(inOrder(all), project) : []), [of, all, project])
 }
 
 /** Runs the checks for as long as a project is open; a newer change ends them. */
 export function useProof(): void {
   const project = useOpen((s) => s.project)
+  const tries = useFound((s) => s.tries)
   useEffect(() => {
     let gone = false
+    const tell = (title: string) => void (gone || useFound.setState({ looking: title }))
     const timer = setTimeout(() => {
-      askModel(project, ({ remote, revision }) => remote.check(revision)).then(
-        (all) => gone || !all || useFound.setState({ of: project, all }),
-        () => undefined,
+      useFound.setState({ looking: 'what stands where', fault: null, stopped: null })
+      askModel(project, ({ remote, revision }) => remote.check(revision, proxy(tell))).then(
+        (all) => {
+          if (gone) return
+          if (all) useFound.setState({ of: project, all, looking: null })
+          else useFound.setState({ looking: null })
+        },
+        (error: unknown) =>
+          void (
+            gone ||
+            useFound.setState({
+              looking: null,
+              stopped: project,
+              fault: sayFault(error, 'The checks could not be made'),
+            })
+          ),
       )
     }, QUIET)
     return () => {
       gone = true
       clearTimeout(timer)
+      useFound.setState({ looking: null })
       stopModel(project)
     }
-  }, [project])
+  }, [project, tries])
 }
+
+/** Ends the checks; what was found before stays. */
+export function stopChecks(): void {
+  const { project } = useOpen.getState()
+  useFound.setState({ looking: null, stopped: project })
+  stopModel(project)
+}
+
+export const checkAgain = (): void =>
+  useFound.setState((s) => ({ tries: s.tries + 1, stopped: null, fault: null }))

@@ -48,6 +48,8 @@ const everything = (project: Project, part: Partial<Project>): Project => ({
   joints: [],
   hardware: [],
   views: [],
+  accepted: [],
+  readings: [],
   ...part,
 })
 

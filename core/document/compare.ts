@@ -102,6 +102,9 @@ export function compare(before: Project, after: Project): Difference[] {
   pairs(before.bits, after.bits, 'the bit', (a, b) => other(b.name, 'bit', a, b))
   pairs(before.views, after.views, 'the view', (a, b) => other(b.name, 'view', a, b))
   other('Settings', 'one of them', before.settings, after.settings)
+  other('Proof', 'a limit', before.limits, after.limits)
+  other('Proof', 'what is accepted', before.accepted, after.accepted)
+  other('Proof', 'what was measured', before.readings, after.readings)
   if (before.name !== after.name) changed('Project', 'name', before.name, after.name)
   return out
 }

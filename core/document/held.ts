@@ -88,6 +88,8 @@ export function findUnheld(project: Project): Unheld[] {
     const missing = on.find((id) => id !== null && !pieces.has(id) && !groups.has(id))
     if (missing) wrong('hardware', h, `its piece ${missing} is not there`)
   }
+  for (const r of project.readings)
+    if (!pieces.has(r.piece)) wrong('readings', r, `its piece ${r.piece} is not there`)
   for (const { list, entry } of outside(project))
     wrong(list, entry, 'the group it says it is in is not there')
   return found

@@ -1,6 +1,7 @@
 /** The lists of a document: what one entry is called, what it must be, and how many there may be. */
 import type * as z from 'zod'
 import {
+  Accepted,
   Bit,
   Group,
   Hardware,
@@ -9,6 +10,7 @@ import {
   MeasuredBoard,
   Parameter,
   Piece,
+  Measurement,
   Stock,
   type Project,
 } from './schema'
@@ -35,6 +37,8 @@ export const LISTS = {
   joints: listOf('joint', Joint, 5000),
   hardware: listOf('hardware', Hardware, 500),
   views: listOf('view', KeptView, 100),
+  accepted: listOf('accepted finding', Accepted, 2000),
+  readings: listOf('reading', Measurement, 5000),
 } as const
 
 export type ListName = keyof typeof LISTS

@@ -42,6 +42,9 @@ export function newProject(id: string, name: string, unit: LengthUnit): Project 
     joints: [],
     hardware: [],
     views: [],
+    limits: { off: [] },
+    accepted: [],
+    readings: [],
     gone: {},
     setAside: [],
   }

@@ -10,7 +10,7 @@ import { LIST_NAMES, LISTS, sayEntry, type ListName } from './lists'
 import { migrate } from './migrations'
 import { isRecord } from './record'
 import { defaultSettings } from './new'
-import { FORMAT, GoneId, Id, Name, Settings, SetAside, VERSION, type Project } from './schema'
+import { FORMAT, GoneId, Id, Limits, Name, Settings, SetAside, VERSION, type Project } from './schema'
 import { sayIssue } from './words'
 
 export type Reading =
@@ -61,7 +61,17 @@ export function readData(data: unknown): Reading {
   return { ok: true, project: sound(migrate(data)) }
 }
 
-const KNOWN = new Set(['format', 'version', 'id', 'name', 'settings', 'gone', 'setAside', ...LIST_NAMES])
+const KNOWN = new Set([
+  'format',
+  'version',
+  'id',
+  'name',
+  'settings',
+  'limits',
+  'gone',
+  'setAside',
+  ...LIST_NAMES,
+])
 
 function sound(data: Record<string, unknown>): Project {
   const { before, rest } = asideBefore(data.setAside)
@@ -113,6 +123,9 @@ function sound(data: Record<string, unknown>): Project {
     joints: list('joints'),
     hardware: list('hardware'),
     views: list('views'),
+    limits: data.limits === undefined ? { off: [] } : single('limits', Limits, { off: [] }),
+    accepted: list('accepted'),
+    readings: list('readings'),
     gone: goneOf(data.gone, aside),
     setAside: [],
   }

@@ -5,37 +5,15 @@
 import './jitless'
 import * as z from 'zod'
 import { Expression } from './expression'
+import { CopyPath, GoneId, Id, Name, OwnFields, PlacementId, says } from './ids'
+import { Accepted, Limits, Measurement } from './judged'
 import { Outline } from './outline'
 import { Edge, Place } from './place'
 
-export { Expression }
+export { Accepted, CopyPath, Expression, GoneId, Id, Limits, Name, OwnFields, PlacementId, Measurement }
 
 export const FORMAT = 'ergaton-project'
 export const VERSION = 3
-
-const says = (error: string) => ({ error })
-
-export const Id = z.string().regex(/^[A-Za-z0-9_]{1,40}$/, says('an id is letters, digits and _'))
-/** A path of ids that tells a copy from the others (copies.ts). */
-export const CopyPath = z
-  .string()
-  .regex(/^(?=.{1,400}$)([A-Za-z0-9_]+(:[A-Za-z0-9_]+)?)(\/[A-Za-z0-9_]+(:[A-Za-z0-9_]+)?)*$/, {
-    error: 'a copy is told by a path of ids',
-  })
-/** An id within a group. Numbers are those of its repeat. */
-export const PlacementId = z
-  .string()
-  .regex(/^[A-Za-z_][A-Za-z0-9_]{0,39}$/, says('a placement’s id starts with a letter'))
-/** What is gone: a thing by its id, or one placement of a group. */
-export const GoneId = z.string().regex(/^[A-Za-z0-9_]{1,40}(#[A-Za-z0-9_]{1,40})?$/, says('not an id'))
-/** What a kind of joint or work needs, checked by the kind: its measures by their names. */
-export const OwnFields = z.record(z.string(), z.json())
-export const Name = z
-  .string()
-  .trim()
-  .min(1, says('A name has at least one letter'))
-  .max(80, says('A name has 80 letters at most'))
-  .regex(/^[^@#·"\n\r]*$/, says('A name cannot hold @ # · or "'))
 
 export const ParameterName = z
   .string()
@@ -285,6 +263,8 @@ export const Stock = z
     lengths: z.array(Expression).max(24),
     /** True when pieces must keep their length along the stock's. */
     grain: z.boolean().default(true),
+    /** How its boards were sawn from the log: through and through (flat), or with the rays (quarter). */
+    cut: z.enum(['flat', 'quarter']).default('flat'),
     /** Price of one running metre of a board or a rod, or of one sheet, in the maker's own money. */
     price: z.number().nonnegative().max(1e6).nullable().default(null),
   })
@@ -398,6 +378,8 @@ export const SetAside = z
       'joints',
       'hardware',
       'views',
+      'accepted',
+      'readings',
       'work',
       'settings',
       'other',
@@ -425,6 +407,12 @@ export const Project = z
     hardware: z.array(Hardware).max(500),
     /** Views of the bench that are kept by name; Plans draws a sheet of each. */
     views: z.array(KeptView).max(100).default([]),
+    /** What the maker takes to be right, too thin, too much. */
+    limits: Limits.default({ off: [] }),
+    /** Findings that the maker has looked at and means to have so. */
+    accepted: z.array(Accepted).max(2000).default([]),
+    /** What the shop has measured. */
+    readings: z.array(Measurement).max(5000).default([]),
     /** Names of what was deleted while something still referred to it, so that it can be spoken of. */
     gone: z.record(GoneId, z.string()).default({}),
     /** What could not be used when the file was read, until it is mended or thrown away. */

@@ -37,6 +37,10 @@ export interface JointKind {
   choices(joint: Joint): readonly Choice[]
   /** It may be made where pieces are joined otherwise already, to hold them the better. */
   readonly fastens: boolean
+  /** Nothing is cut and nothing holds but glue. */
+  readonly bare: boolean
+  /** What holds it is put in when the pieces are together: all of it, or its pins. */
+  readonly later: 'all' | 'pins' | null
   /** What it would be at this contact; null when it cannot be made there. */
   propose(contact: Contact, resolved: Resolved): Proposal | null
   /** Where a maker would think of it at this contact: the lower, the sooner. */
@@ -67,6 +71,8 @@ export interface Definition {
   readonly measures: Measures
   readonly options?: Choices
   readonly fastens?: true
+  readonly bare?: true
+  readonly later?: 'all' | 'pins'
   /** The measures and choices that mean nothing as the others are; they are kept, and not shown. */
   idle?(joint: Pick<Joint, 'fields' | 'options'>): readonly string[]
   grows?(joint: Joint): readonly Growth[]
@@ -98,6 +104,8 @@ export function defineJoint(d: Definition): JointKind {
     optionsSchema,
     choices: (joint) => options.filter((c) => !d.idle?.(joint).includes(c.name)),
     fastens: d.fastens ?? false,
+    bare: d.bare ?? false,
+    later: d.later ?? null,
     measures: (joint) => {
       if (!sound(joint)) return []
       return entries.flatMap(([name, m]) => {

@@ -1,5 +1,18 @@
 export { planSheets, planWork } from './set'
-export { boundsOf, textWidth, type Bounds, type Mark, type Sheet } from './sheet'
+export { largestScale } from './scale'
+export { border, drawingArea, shorten } from './frame'
+export {
+  boundsOf,
+  line,
+  PAPER,
+  SMALL,
+  TEXT,
+  textWidth,
+  write,
+  type Bounds,
+  type Mark,
+  type Sheet,
+} from './sheet'
 export { toSvg } from './svg'
 export { drawView, type Drawn, type Solid } from './hidden/lines'
 export { FRONT, LEFT, pictorial, PICTORIAL, RIGHT, TOP, type View } from './hidden/view'

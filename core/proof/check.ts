@@ -1,13 +1,19 @@
 /** What is looked for before wood is cut. A new check is a file and a line in index.ts. */
+import { findPairs } from '../joints'
 import type { Model } from '../model'
-import type { Problem } from '../resolve'
+import type { Instance, Problem, ResolvedLimits } from '../resolve'
 import type { Kernel } from '../solid'
 
-export interface Check<M = unknown> {
-  /** Steady, for switching it off and for the log. */
+interface About {
+  /** Steady, for switching it off, for the file and for the command line. */
   readonly id: string
   /** What it looks for, as while it works: "pieces that share wood". */
   readonly title: string
+  /** Why that matters, in a sentence. */
+  readonly why: string
+}
+
+export interface Check<M = unknown> extends About {
   /** What it remembers from one revision of a project to the next, so that only what changed is looked at. */
   memory(): M
   /** Yields between small steps, so that it can be stopped; ids of what it finds are steady. */
@@ -17,9 +23,114 @@ export interface Check<M = unknown> {
 export const defineCheck = <M>(check: Check<M>): Check<M> => check
 
 /** A check of the numbers alone: it is done at every change, and takes next to no time. */
-export interface QuickCheck extends Pick<Check, 'id' | 'title'> {
+export interface QuickCheck extends About {
   /** Ids of what it finds are steady. */
   look(model: Model): readonly Problem[]
 }
 
 export const defineQuick = (check: QuickCheck): QuickCheck => check
+
+/** What was found of one thing, and all that it was found from. */
+interface Kept {
+  readonly from: readonly unknown[]
+  readonly found: readonly Problem[]
+}
+type Memory = Map<string, Kept>
+
+const same = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((x, n) => x === b[n])
+
+/** Looked at anew: so many between two breaths. */
+const BREATH = 16
+
+/** A check of things one by one, each of them again only when something that it hangs on has changed. */
+export interface Each<T> extends About {
+  things(model: Model): Iterable<T>
+  /** Tells it from the others, and all that what is found of it hangs on; those keep their identity. */
+  key(thing: T): string
+  from(thing: T, model: Model): readonly unknown[]
+  look(thing: T, model: Model): readonly Problem[]
+}
+
+export function defineEach<T>({ things, key, from, look, ...about }: Each<T>): Check<Memory> {
+  return {
+    ...about,
+    memory: () => new Map(),
+    *find(model, _, memory) {
+      const found = new Map<string, Problem>()
+      const now: Memory = new Map()
+      const common = [model.project.settings, limitsKey(model.resolved.limits)]
+      let anew = 0
+      for (const thing of things(model)) {
+        const id = key(thing)
+        const inputs = [...common, ...from(thing, model)]
+        const old = memory.get(id)
+        const kept = old && same(old.from, inputs) ? old : { from: inputs, found: look(thing, model) }
+        now.set(id, kept)
+        for (const p of kept.found) if (!found.has(p.id)) found.set(p.id, p)
+        if (kept !== old && ++anew % BREATH === 0) yield
+      }
+      memory.clear()
+      for (const [id, kept] of now) memory.set(id, kept)
+      return [...found.values()]
+    },
+  }
+}
+
+const keys = new WeakMap<ResolvedLimits, string>()
+function limitsKey(limits: ResolvedLimits): string {
+  let key = keys.get(limits)
+  if (key === undefined) keys.set(limits, (key = JSON.stringify(limits)))
+  return key
+}
+
+/** A check of pieces one by one, with the work on them. */
+export const definePiecewise = ({
+  look,
+  ...about
+}: About & { look(instance: Instance, model: Model): readonly Problem[] }): Check<Memory> =>
+  defineEach<Instance>({
+    ...about,
+    things: (model) => model.resolved.instances,
+    key: (i) => i.key,
+    from: (i, model) => [i, model.recipe(i), model.resolved.byId.get(i.piece)?.stock],
+    look,
+  })
+
+/** A check of pieces one by one, each with what stands no further from it than the limit for what is near. */
+export const defineNeighbourly = ({
+  look,
+  ...about
+}: About & {
+  look(instance: Instance, beside: readonly Instance[], model: Model): readonly Problem[]
+}): Check<Memory> =>
+  defineEach<{ readonly of: Instance; readonly beside: readonly Instance[] }>({
+    ...about,
+    things: (model) => {
+      const near = neighboursIn(model)
+      return model.resolved.instances.map((of) => ({ of, beside: near.get(of.key) ?? [] }))
+    },
+    key: ({ of }) => of.key,
+    from: ({ of, beside }, model) => [
+      model.project.readings,
+      model.resolved.byId.get(of.piece)?.stock,
+      ...[of, ...beside].flatMap((i) => [i, model.recipe(i)]),
+    ],
+    look: ({ of, beside }, model) => look(of, beside, model),
+  })
+
+const neighbours = new WeakMap<Model, ReadonlyMap<string, readonly Instance[]>>()
+
+/** What stands by each instance, near enough to matter; found once for a model. */
+export function neighboursIn(model: Model): ReadonlyMap<string, readonly Instance[]> {
+  let found = neighbours.get(model)
+  if (!found) {
+    const near = new Map<string, Instance[]>(model.resolved.instances.map((i) => [i.key, []]))
+    for (const [a, b] of findPairs(model.resolved.instances, model.resolved.limits.near)) {
+      near.get(a.key)!.push(b)
+      near.get(b.key)!.push(a)
+    }
+    neighbours.set(model, (found = near))
+  }
+  return found
+}

@@ -27,6 +27,7 @@ interface Memory {
 export const clash = defineCheck<Memory>({
   id: 'clash',
   title: 'pieces that share wood',
+  why: 'Two pieces cannot be in one place; one of them is cut too long, or stands wrong.',
   memory: () => ({ pairs: new Map() }),
   *find(model, kernel, memory) {
     const say = (mm: number) => formatLength(mm, model.resolved.style).text

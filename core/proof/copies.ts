@@ -5,6 +5,7 @@ import { defineQuick } from './check'
 export const copies = defineQuick({
   id: 'copies',
   title: 'more pieces than can be worked out',
+  why: 'What is left out is not drawn, listed or checked.',
   look: ({ resolved: { asked } }) =>
     asked <= MOST_COPIES
       ? []

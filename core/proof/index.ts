@@ -1,21 +1,41 @@
 /** Every check. A new one is one file and one line here. */
+import type { Project } from '../document'
 import type { Model } from '../model'
 import type { Problem } from '../resolve'
 import { drain, type Kernel } from '../solid'
+import { assembly } from './assembly'
 import { bodies } from './bodies'
 import { bores } from './bores'
 import type { Check, QuickCheck } from './check'
 import { clash } from './clash'
 import { copies } from './copies'
+import { depths } from './depths'
+import { drawing } from './drawing'
+import { endgrain } from './endgrain'
+import { fasteners } from './fasteners'
+import { findingOf, type Finding } from './finding'
+import { fits } from './fits'
+import { gaps } from './gaps'
+import { grain } from './grain'
+import { hardware } from './hardware'
 import { hinges } from './hinges'
 import { lost } from './lost'
 import { measures } from './measures'
+import { mirrored } from './mirrored'
+import { movement } from './movement'
 import { outlines } from './outlines'
+import { pegs } from './pegs'
+import { rounding } from './rounding'
 import { runs } from './runs'
+import { safe } from './safe'
+import { sag } from './sag'
 import { settings } from './settings'
 import { sizes } from './sizes'
 import { stock } from './stock'
+import { swapped } from './swapped'
 import { swing } from './swing'
+import { units } from './units'
+import { walls } from './walls'
 import { work } from './work'
 
 /** Of the numbers, at every change. */
@@ -33,10 +53,43 @@ export const QUICK: readonly QuickCheck[] = [
   hinges,
 ]
 /** Of the wood, once the project rests. */
-export const CHECKS = [bodies, clash, swing] as unknown as readonly Check[]
+export const CHECKS = [
+  bodies,
+  clash,
+  gaps,
+  fits,
+  depths,
+  walls,
+  pegs,
+  fasteners,
+  hardware,
+  swing,
+  assembly,
+  endgrain,
+  mirrored,
+  swapped,
+  grain,
+  units,
+  movement,
+  sag,
+  rounding,
+  drawing,
+  safe,
+] as unknown as readonly Check[]
+
+/** All of them, as a maker may switch them off. */
+export const ALL: ReadonlyArray<QuickCheck | Check> = [...QUICK, ...CHECKS]
+
+/** What is not looked for, because it was switched off. */
+export const offTitles = ({ limits }: Pick<Project, 'limits'>): string[] =>
+  ALL.filter((c) => limits.off.includes(c.id)).map((c) => c.title)
+
+const isOn = (model: Model, check: { readonly id: string }): boolean =>
+  !model.project.limits.off.includes(check.id)
 
 /** What is wrong with the numbers, found at once. */
-export const lookOver = (model: Model): Problem[] => QUICK.flatMap((check) => check.look(model))
+export const lookOver = (model: Model): Problem[] =>
+  QUICK.flatMap((check) => (isOn(model, check) ? check.look(model) : []))
 
 /** The checks of one project, from revision to revision. */
 export class Proof {
@@ -47,14 +100,17 @@ export class Proof {
   }
 
   /** Everything that is wrong or worth a look; yields between small steps, with the check that is at work. */
-  *find(model: Model, kernel: Kernel): Generator<Check, Problem[]> {
-    const found = lookOver(model)
+  *find(model: Model, kernel: Kernel): Generator<Check, Finding[]> {
+    const found: Finding[] = QUICK.flatMap((check) =>
+      isOn(model, check) ? check.look(model).map((p) => findingOf(p, check, model)) : [],
+    )
     for (const check of CHECKS) {
+      if (!isOn(model, check)) continue
       const search = check.find(model, kernel, this.memories.get(check))
       try {
         for (let step = search.next(); ; step = search.next()) {
           if (step.done) {
-            found.push(...step.value)
+            found.push(...step.value.map((p) => findingOf(p, check, model)))
             break
           }
           yield check
@@ -68,7 +124,7 @@ export class Proof {
   }
 }
 
-export const proofOf = (model: Model, kernel: Kernel): Problem[] => drain(new Proof().find(model, kernel))
+export const proofOf = (model: Model, kernel: Kernel): Finding[] => drain(new Proof().find(model, kernel))
 
 /** One check of the wood by itself. */
 export const findBy = (id: string, model: Model, kernel: Kernel): readonly Problem[] => {
@@ -77,4 +133,6 @@ export const findBy = (id: string, model: Model, kernel: Kernel): readonly Probl
   return drain(check.find(model, kernel, check.memory()))
 }
 
+export type { Finding } from './finding'
+export { inOrder, judged, standing, type Judged } from './judge'
 export type { Check, QuickCheck } from './check'

@@ -4,6 +4,7 @@ import { defineQuick } from './check'
 export const lost = defineQuick({
   id: 'lost',
   title: 'pieces without a stock or a place',
+  why: 'A piece without wood or a place is on no list, and nobody will cut it.',
   look: ({ resolved }) =>
     resolved.pieces.flatMap((p) => {
       const { name, only } = p.piece

@@ -5,6 +5,7 @@ import { defineQuick } from './check'
 export const measures = defineQuick({
   id: 'measure',
   title: 'measures without a value',
+  why: 'What has no value cannot be drawn or cut, and all that hangs on it waits.',
   look: ({ resolved }) =>
     resolved.failures.map(({ key, about, owner, says }) => ({
       id: `measure:${key}`,

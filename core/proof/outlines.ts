@@ -11,6 +11,7 @@ const missingIn = (data: unknown): number => {
 export const outlines = defineQuick({
   id: 'outlines',
   title: 'outlines that lack measures',
+  why: 'What no measure pins is cut as it happened to be drawn.',
   look: (model) => {
     const found = new Map<string, Problem>()
     for (const i of model.resolved.instances)

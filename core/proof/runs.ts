@@ -8,6 +8,7 @@ import { defineQuick } from './check'
 export const runs = defineQuick({
   id: 'runs',
   title: 'edges that a bit does not reach, or that are left open',
+  why: 'A run left open on one side is easily forgotten until the glass will not go in.',
   look: (model) => {
     const found = new Map<string, Problem>()
     const say = (mm: number) => formatLength(mm, model.resolved.style).text

@@ -5,6 +5,7 @@ import { defineQuick } from './check'
 export const settings = defineQuick({
   id: 'settings',
   title: 'settings and stock of no size',
+  why: 'What is less than nothing makes layouts and joints come out wrong.',
   look({ resolved }) {
     const found: Problem[] = []
     for (const s of resolved.stocks.values())

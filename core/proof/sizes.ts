@@ -7,6 +7,7 @@ import { firstOfEach, type Odd } from './each'
 export const sizes = defineQuick({
   id: 'size',
   title: 'pieces of no size, or too large',
+  why: 'No piece of wood has that size; a measure is likely a slip of the pen.',
   look: ({ resolved }) => firstOfEach(resolved, (i) => oddSize(i, resolved), 'size'),
 })
 

@@ -8,6 +8,7 @@ import { oddSize } from './sizes'
 export const stock = defineQuick({
   id: 'stock',
   title: 'pieces that the stock does not yield',
+  why: 'It cannot be got out of what is on the rack.',
   look: ({ resolved }) =>
     firstOfEach(resolved, (i, p) => (oddSize(i, resolved) ? null : stockProblem(p, i, resolved)), 'stock'),
 })

@@ -13,8 +13,8 @@ const idOf = (name: string): string =>
     .replace(/[^a-z0-9]+/g, '_')
     .replace(/^_+|_+$/g, '')
 
-function entry(unit: LengthUnit, stock: Omit<Stock, 'id' | 'price'>): CatalogueEntry {
-  return { unit, stock: { id: idOf(stock.name), price: null, ...stock } }
+function entry(unit: LengthUnit, stock: Omit<Stock, 'id' | 'price' | 'cut'>): CatalogueEntry {
+  return { unit, stock: { id: idOf(stock.name), cut: 'flat', price: null, ...stock } }
 }
 
 function build(): Catalogue {

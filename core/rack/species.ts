@@ -22,3 +22,17 @@ export const woodColour = (species: string): string => colours.get(species) ?? '
 const densities = new Map(SPECIES.map((s) => [s.name, s.density]))
 /** kg/m³ at 12 % moisture; null for a species we do not know. */
 export const densityOf = (species: string): number | null => densities.get(species) ?? null
+
+const stiff = new Map(SPECIES.map((s) => [s.name, s.stiffness]))
+/** Modulus of elasticity, GPa at 12 %; null for a species we do not know. */
+export const stiffnessOf = (species: string): number | null => stiff.get(species) ?? null
+
+const moving = new Map(SPECIES.map((s) => [s.name, s]))
+/**
+ * Change of width for each percent of moisture, by how the board was sawn; null for a species we do not know.
+ */
+export function movementOf(species: string, cut: 'flat' | 'quarter'): number | null {
+  const found = moving.get(species)
+  if (!found) return null
+  return cut === 'quarter' ? found.radial : found.tangential
+}

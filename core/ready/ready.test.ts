@@ -21,6 +21,12 @@ const STOCK = [
   ['sheet', '6', '1220', 'sheet'],
 ] as const
 
+/** What is wrong or worth a look; what is only worth knowing hangs on the sizes that are asked for. */
+const odd = (m: Model): string[] =>
+  proofOf(m, kernel)
+    .filter((p) => p.level !== 'note')
+    .map((p) => p.says)
+
 const empty = (): Project => {
   const done = execute(
     newProject('t', 'Larkmoor', 'mm'),
@@ -85,7 +91,7 @@ test.each(READY.map((r) => r.kind))('%s comes whole: nothing is wrong with it, a
   const project = built(kind)
   const m = modelOf(project)
   expect(lookOver(m)).toEqual([])
-  expect(proofOf(m, kernel)).toEqual([])
+  expect(odd(m)).toEqual([])
   expect(project.joints.length).toBeGreaterThan(2)
   const again = readProject(writeProject(project))
   expect(again.ok && again.project).toEqual(project)
@@ -97,7 +103,7 @@ test.each(READY.map((r) => r.kind))(
     const one = built(kind)
     const two = built(kind, { fits: { left: '900', right: '1500' } }, one)
     expect(new Set(two.pieces.map((p) => p.name)).size).toBe(2 * one.pieces.length)
-    expect(proofOf(modelOf(two), kernel)).toEqual([])
+    expect(odd(modelOf(two))).toEqual([])
   },
 )
 
@@ -120,7 +126,7 @@ describe.each(['in', 'mm'] as const)('as it is offered in %s, from the catalogue
     if ('why' in found) throw new Error(found.why)
     const done = execute(project, found.changes)
     if (!done.ok) throw new Error(done.why)
-    expect(proofOf(modelOf(done.project), kernel).map((p) => p.says)).toEqual([])
+    expect(odd(modelOf(done.project))).toEqual([])
   })
 })
 

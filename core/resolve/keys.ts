@@ -6,7 +6,9 @@ import type { NodeKey } from './graph'
 
 export const keyOf = {
   setting: (name: string): NodeKey => `set.${name}`,
+  limit: (name: string): NodeKey => `lim.${name}`,
   parameter: (id: string): NodeKey => `par.${id}`,
+  reading: (id: string): NodeKey => `rdg.${id}`,
   stock: (id: string, what: 'thickness' | 'width'): NodeKey => `stk.${id}.${what}`,
   stockLength: (id: string, i: number): NodeKey => `stk.${id}.length.${i}`,
   board: (id: string, what: string): NodeKey => `brd.${id}.${what}`,

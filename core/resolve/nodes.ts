@@ -1,9 +1,10 @@
 /** The nodes of a project: one per measure, and one per number that follows from them. */
-import type { Group, Hardware, Piece, Project } from '../document'
+import type { Group, Hardware, Piece, Project, Measurement } from '../document'
 import { facing } from '../pieces'
 import { sameKeys, type NodeDef, type NodeKey, type Nodes } from './graph'
 import { growNode, jointNodes, type GrowTerm } from './jointnodes'
 import { keyOf } from './keys'
+import { limitNodes } from './limits'
 import { measureNode } from './measurenode'
 import { namesKey, namesOf, type Names } from './names'
 import { finishedNodes, spanNodes } from './placenodes'
@@ -49,6 +50,9 @@ export class NodeBook {
     const pieces = new Map(project.pieces.map((p) => [p.id, p]))
 
     put(this.once(settings, [names], () => settingNodes(settings, names)))
+    const { limits } = project
+    put(this.once(limits, [names], () => limitNodes(limits, names)))
+    for (const r of project.readings) put(this.once(r, [names], () => [readingNode(r, names)]))
     for (const p of project.parameters)
       put(
         this.once(p, [names], () => [
@@ -193,3 +197,11 @@ function hardwareNodes(h: Hardware, names: Names): NodeDef[] {
     ...(h.kind === 'hinge' ? [measureNode(at('limit'), h.limit, 'angle', names)] : []),
   ]
 }
+
+const readingNode = (r: Measurement, names: Names): NodeDef =>
+  measureNode(
+    { key: keyOf.reading(r.id), owner: { kind: 'piece', id: r.piece }, label: `@${r.piece} · reading` },
+    r.value,
+    'length',
+    names,
+  )

@@ -32,6 +32,7 @@ import { instanceOf, sameInstance } from './instance'
 import { measureKey } from './jointnodes'
 import { keyOf } from './keys'
 import { speaker } from './speak'
+import { limitsOf } from './limits'
 import { NodeBook } from './nodes'
 import { MOST_COPIES } from './posenodes'
 import { failuresOf } from './failures'
@@ -126,6 +127,13 @@ export class Resolver {
         extraLength: number(keyOf.setting('extraLength')) ?? 0,
         extraWidth: number(keyOf.setting('extraWidth')) ?? 0,
       },
+      limits: limitsOf(project.settings.style.unit, number),
+      readings: new Map(
+        project.readings.flatMap((r) => {
+          const mm = number(keyOf.reading(r.id))
+          return mm === null ? [] : [[r.id, mm] as const]
+        }),
+      ),
       readable: () => readableOf(defs, result),
       result,
       slip: (key) => {

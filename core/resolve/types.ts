@@ -1,5 +1,6 @@
 import type {
   Bit,
+  Change,
   Copy,
   FaceName,
   Group,
@@ -16,6 +17,7 @@ import type { Box, Facing, Frame, Pose, Vec3 } from '../pieces'
 import type { Cutter } from '../rack'
 import type { Failure } from './failures'
 import type { NodeKey, NodeResult, Part, Slip } from './graph'
+import type { ResolvedLimits } from './limits'
 
 /** One stretch of a piece in one direction. */
 export interface Stretch {
@@ -130,10 +132,30 @@ export interface ResolvedHardware {
 /** *stop*: it will not go together. *look*: it needs a look. *note*: worth knowing. */
 export type Level = 'stop' | 'look' | 'note'
 
+/** A change that would mend what was found; what it says gives the numbers. */
+export interface Mend {
+  readonly says: string
+  readonly changes: readonly Change[]
+}
+
+/** A place that is spoken of: an instance, work on it by its feature, a point in the room. */
+export interface Spoken {
+  readonly instance: string
+  readonly feature?: string
+  readonly point?: Vec3
+}
+
 export interface Problem {
   readonly id: string
   readonly level: Level
   readonly says: string
+  /** Why it matters, where that is other than what its check says. */
+  readonly why?: string
+  /** What would mend it, in words, and what does it at a press. */
+  readonly advice?: string
+  readonly mends?: readonly Mend[]
+  /** Where it is; all copies of what it names, when not said. */
+  readonly at?: readonly Spoken[]
   readonly piece?: string
   readonly joint?: string
   /** The maker's own step. */
@@ -171,6 +193,9 @@ export interface Resolved {
   readonly fills: ReadonlyMap<string, readonly Fill[]>
   readonly hardware: readonly ResolvedHardware[]
   readonly settings: Readonly<Record<'fit' | 'kerf' | 'trim' | 'extraLength' | 'extraWidth', Mm>>
+  readonly limits: ResolvedLimits
+  /** What was measured, by the id of the reading; without those that do not read. */
+  readonly readings: ReadonlyMap<string, Mm>
   /** Measures that have no value. */
   readonly failures: readonly Failure[]
   /** How many pieces of wood are asked for, which may be more than are worked out. */

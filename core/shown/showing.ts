@@ -21,7 +21,7 @@ import {
 import type { Feature } from '../work'
 import type { Told, ToldPiece, ToldValue, ToldWhole } from './told'
 
-export interface Shown extends Readable, Pick<Resolved, 'style' | 'sayRef' | 'settings'> {
+export interface Shown extends Readable, Pick<Resolved, 'style' | 'sayRef' | 'settings' | 'limits'> {
   /** Whether all numbers are those of the document as it is now. */
   readonly settled: boolean
   /** Numbers of solids mean something among those of one telling only. */
@@ -47,6 +47,7 @@ const NOTHING: ToldWhole = {
   bits: [],
   groups: [],
   settings: { fit: 0, kerf: 0, trim: 0, extraLength: 0, extraWidth: 0 },
+  limits: { tolerance: 0, near: 0, wall: 0, load: 0, sag: 1, driest: 0, wettest: 0 },
   problems: [],
   marks: [],
 }
@@ -123,6 +124,7 @@ export class Showing {
       bits: this.bits,
       groups,
       settings: whole.settings,
+      limits: whole.limits,
       problems: whole.problems,
       marks: this.marks,
       result: (key) => {

@@ -89,13 +89,14 @@ export class Teller {
   }
 
   private tellWhole(model: Model): Partial<ToldWhole> {
-    const { stocks, boards, bits, groups, settings } = model.resolved
+    const { stocks, boards, bits, groups, settings, limits } = model.resolved
     const all: ToldWhole = {
       stocks: [...stocks.values()],
       boards,
       bits: [...bits.values()],
       groups: groups.map(({ group: _, ...rest }) => rest),
       settings,
+      limits,
       problems: lookOver(model),
       marks: findAlike(model).flatMap((a, n) => a.instances.map((i) => [i.key, n] as const)),
     }

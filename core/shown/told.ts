@@ -36,6 +36,7 @@ export interface ToldWhole {
   readonly bits: readonly ResolvedBit[]
   readonly groups: ReadonlyArray<Omit<ResolvedGroup, 'group'>>
   readonly settings: Resolved['settings']
+  readonly limits: Resolved['limits']
   readonly problems: readonly Problem[]
   /** For each instance by its key, which of the different finished pieces it is, from 0. */
   readonly marks: ReadonlyArray<readonly [string, number]>

@@ -32,6 +32,9 @@ export interface Spike {
   readonly at: Vec3
   readonly along: Vec3
   readonly diameter: Mm
+  /** It stands out of the wood by `long`, or goes into it; one that goes through takes any length. */
+  readonly sort: 'peg' | 'hole' | 'through'
+  readonly long: Mm
 }
 
 /** A step with its numbers. */

@@ -121,6 +121,7 @@ export {
 } from './feature'
 export * from './fields'
 export { waysOf } from './onface'
+export type { Spike } from './asked'
 export { datumAt, placeAlong, wayOf, type Datum } from './datum'
 export { Unfit, type Asked, type OwnKind, type PlacedBy, type Wood } from './own'
 export * from './tool'

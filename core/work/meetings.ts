@@ -74,9 +74,9 @@ function comingTo(
   const surface = FACE_AT[face].far ? wood.size[into] : 0
   const spikes = all
     .map((s) => ({
+      ...s,
       at: pointInto(wood.frame, from.frame, s.at),
       along: vectorInto(wood.frame, from.frame, s.along),
-      diameter: s.diameter,
     }))
     .filter(
       ({ at, along }) =>

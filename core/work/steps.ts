@@ -91,7 +91,7 @@ const atMiddle =
   (step: Step, { size }: Wood): Asked['met'] =>
   () => {
     const { into } = waysOf(faceOf(step.at) ?? 'face')
-    return [{ at: vec3((i) => size[i] / 2), along: unit(into), diameter: 1 }]
+    return [{ at: vec3((i) => size[i] / 2), along: unit(into), diameter: 1, sort: 'hole', long: 1 }]
   }
 
 export interface OwnWork {

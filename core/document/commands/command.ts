@@ -113,6 +113,7 @@ export function forget(draft: Project, ids: readonly string[]): void {
       !(h.on !== null && ids.includes(h.on)) &&
       !(h.kind === 'hinge' && h.moves.every((m) => ids.includes(m))),
   )
+  draft.readings = draft.readings.filter((r) => !ids.includes(r.piece))
   draft.pieces = draft.pieces.filter((p) => !ids.includes(p.id))
   draft.groups = draft.groups.filter((g) => !ids.includes(g.id))
   for (const [id, name] of names) if (slotsReferringTo(draft, id).length > 0) draft.gone[id] = name

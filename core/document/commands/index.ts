@@ -10,6 +10,7 @@ import * as hardware from './hardware'
 import * as bits from './bits'
 import * as aside from './aside'
 import * as joints from './joints'
+import * as judged from './judged'
 import * as pieces from './pieces'
 import * as project from './project'
 import * as rack from './rack'
@@ -30,6 +31,7 @@ const COMMANDS = {
   ...hardware,
   ...work,
   ...views,
+  ...judged,
   ...aside,
 }
 type Commands = typeof COMMANDS

@@ -10,6 +10,7 @@ export const butt = defineJoint({
   kind: 'butt',
   title: 'Butt',
   measures: {},
+  bare: true,
   propose: (c) =>
     c.sort === 'flat' && c.guest.piece !== c.host.piece
       ? { between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.hostFace)], fields: {} }

@@ -8,6 +8,7 @@ export const glue = defineJoint({
   kind: 'glue',
   title: 'Edge glue',
   measures: {},
+  bare: true,
   propose: (c) =>
     c.sort === 'flat' && sortOfFace(c.guestFace) === 'edge' && sortOfFace(c.hostFace) === 'edge'
       ? { between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.hostFace)], fields: {} }

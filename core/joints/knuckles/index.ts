@@ -16,6 +16,7 @@ const alongEdges = (c: Contact): boolean =>
 export const knuckles = defineJoint({
   kind: 'knuckles',
   title: 'Wooden hinge',
+  later: 'pins',
   measures: {
     diameter: { label: 'Knuckle diameter', otherwise: 'as the thinner board' },
     width: { label: 'About how wide', otherwise: 'twice the thickness', text: '2*t' },

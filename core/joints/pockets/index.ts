@@ -22,6 +22,7 @@ export const pockets = defineJoint({
   },
   options: { side: { label: 'Pockets in', values: { back: 'the back', face: 'the face' } } },
   fastens: true,
+  later: 'all',
   idle: rowIdle,
   propose: (c, resolved) =>
     c.sort !== 'flat' || sortOfFace(c.guestFace) === 'face' || c.guest.piece === c.host.piece

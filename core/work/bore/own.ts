@@ -185,7 +185,14 @@ function flats(b: Bore): Role[] {
 }
 
 /** Where each is, for what is to meet it. */
-const spikes = (b: Bore): Spike[] => b.at.map((at) => ({ at, along: b.along, diameter: b.diameter }))
+const spikes = (b: Bore): Spike[] =>
+  b.at.map((at) => ({
+    at,
+    along: b.along,
+    diameter: b.diameter,
+    sort: b.through ? 'through' : 'hole',
+    long: b.depth,
+  }))
 
 /** The measures that say nothing with a mouth. */
 const SUNK: Readonly<Record<string, readonly string[]>> = {

@@ -87,7 +87,13 @@ function flats(p: Pegs): Role[] {
 /** Told from their roots, where what takes them begins. */
 const spikes = (p: Pegs): Spike[] => {
   const along = normalOf(STILL, p.face)
-  return p.at.map((q) => ({ at: vec3((i) => q[i] - along[i] * p.height), along, diameter: p.diameter }))
+  return p.at.map((q) => ({
+    at: vec3((i) => q[i] - along[i] * p.height),
+    along,
+    diameter: p.diameter,
+    sort: 'peg',
+    long: p.height,
+  }))
 }
 
 export const own: OwnDefinition<Pegs> = {

@@ -1,5 +1,5 @@
 import type { Mm } from '../../measure'
-import { dot, type Frame, type Vec3 } from '../../pieces'
+import { dot, vec3, type Frame, type Vec3 } from '../../pieces'
 import { frameAlong, pointInto, sayGridded, vectorInto, type Vec2 } from './frames'
 import { plainKey, type ToolKind } from './kind'
 
@@ -46,6 +46,9 @@ export const drill = {
     return along > 1 - 1e-6 ? 0 : -2
   },
   cylinder: ({ at, along, radius }, surface) => (surface === -1 ? { at, along, radius } : null),
+  /** Without its point; a sunk head is none. */
+  bulk: ({ at, along, radius, depth }) =>
+    depth > 0 ? { rod: { from: at, to: vec3((i) => at[i] + along[i] * depth), radius } } : null,
   solid: (t, _, make) => make.stand(make.revolve(profileOf(t), t.radius), frameAlong(t.at, t.along)),
   hole: true,
 } satisfies ToolKind<Drill>

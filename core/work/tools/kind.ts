@@ -1,6 +1,7 @@
 /** What there is to know about one kind of tool: a plain solid that is taken from wood, in its own frame. */
 import type { Mm } from '../../measure'
-import type { Axis, Frame, Vec3 } from '../../pieces'
+import type { Axis, Box, Frame, Vec3 } from '../../pieces'
+import type { Rod } from '../../pieces/rods'
 import type { Laid, Vec2 } from './frames'
 import type { Beside, Mesh, Rim } from './looking'
 
@@ -41,6 +42,9 @@ export interface Cylinder {
   readonly radius: Mm
 }
 
+/** What a tool takes, as near as a plain body tells it: a block along the own axes, or a round hole. */
+export type Bulk = { readonly box: Box } | { readonly rod: Rod }
+
 export interface ToolKind<T> {
   /** The same tool as another frame has it; it may be told otherwise there. */
   into(tool: T, to: Frame, from: Frame): unknown
@@ -69,6 +73,8 @@ export interface ToolKind<T> {
   cylinder?(tool: T, surface: number): Cylinder | null
   /** What it takes of the plane where an own axis has a value: loops of places, none where it misses it. */
   mouth?(tool: T, axis: Axis, at: Mm): readonly (readonly Vec3[])[]
+  /** The plain body that it takes; null where none comes near it. */
+  bulk?(tool: T): Bulk | null
   /** What it takes from wood of this size. */
   solid<S>(tool: T, size: Vec3, make: Making<S>): S
 }

@@ -3,7 +3,7 @@ import { cornersOf, type Path } from '../../outline'
 import { dot, toOwn, toRoom, type Frame, type Vec3 } from '../../pieces'
 import { frameInto, type Vec2 } from './frames'
 import { plainKey, type Cylinder, type ToolKind } from './kind'
-import { nearestSide, sweptMouth, sweptText } from './prism'
+import { nearestSide, sweptBulk, sweptMouth, sweptText } from './prism'
 
 /** A side of a loop, from its corner to the next. */
 interface Side {
@@ -97,6 +97,7 @@ export const outlined = {
       axis,
       at,
     ),
+  bulk: (t) => (t.inner.length > 0 ? null : sweptBulk(t.frame, t.outer.corners, t.depth)),
   solid: (t, _, make) =>
     make.stand(
       make.extrude(

@@ -1,7 +1,7 @@
 import type { Mm } from '../../measure'
-import { dot, toOwn, toRoom, type Axis, type Frame, type Vec3 } from '../../pieces'
+import { AXES, boxAround, dot, isSquare, toOwn, toRoom, type Axis, type Frame, type Vec3 } from '../../pieces'
 import { frameInto, sayGridded, type Laid, type Vec2 } from './frames'
-import { plainKey, type ToolKind } from './kind'
+import { plainKey, type Bulk, type ToolKind } from './kind'
 
 /** An outline in x and y of a frame, anticlockwise, swept along its z from 0 to `depth`. */
 export interface Prism {
@@ -27,8 +27,27 @@ export const prism = {
     return round ? -1 - side : 2 + side
   },
   mouth: (t, axis, at) => sweptMouth(t.frame, [t.outline], t.depth, axis, at),
+  bulk: (t) => sweptBulk(t.frame, t.outline, t.depth),
   solid: (t, _, make) => make.stand(make.extrude(t.outline, t.depth), t.frame),
 } satisfies ToolKind<Prism>
+
+/** How much of the block round it a swept loop fills where it is taken for that block. */
+const NEARLY = 0.85
+
+/** The block that a swept loop all but fills, where it lies along the axes. */
+export function sweptBulk(frame: Frame, loop: readonly Vec2[], depth: Mm): Bulk | null {
+  if (!isSquare(frame) || loop.length < 3) return null
+  const [us, vs] = [0, 1].map((k) => loop.map((p) => p[k]!)) as [number[], number[]]
+  const min: Vec3 = [Math.min(...us), Math.min(...vs), Math.min(0, depth)]
+  const max: Vec3 = [Math.max(...us), Math.max(...vs), Math.max(0, depth)]
+  const twice = loop.reduce((sum, [u, v], k) => {
+    const [a, b] = loop[(k + 1) % loop.length]!
+    return sum + u * b - a * v
+  }, 0)
+  const whole = (max[0] - min[0]) * (max[1] - min[1])
+  if (AXES.some((i) => max[i] - min[i] <= 0) || Math.abs(twice) / 2 < NEARLY * whole) return null
+  return { box: boxAround(frame, { min, max }) }
+}
 
 /** A swept loop as a text that is equal for those that are alike, from whichever end. */
 export function sweptText(frame: Frame, corners: readonly Vec2[], depth: Mm, point: Laid['point']): string {

@@ -1,0 +1,99 @@
+import { titledScreen } from '../frame/titles'
+import type { Route } from './+types/proof'
+import { Download, FileJson } from 'lucide-react'
+import { useState } from 'react'
+import { useSearchParams } from 'react-router'
+import { Findings } from '../proof/Findings'
+import { saveReport, saveSheets } from '../proof/paper'
+import { useOpen } from '../store/open'
+import { later } from '../ui/later'
+
+export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Proof', matches)
+
+export { ErrorBoundary } from '../frame/Fault'
+
+const SizeSheet = later(async () => (await import('../proof/SizeSheet')).SizeSheet)
+const Together = later(async () => (await import('../proof/Together')).Together)
+const Seasons = later(async () => (await import('../proof/Seasons')).Seasons)
+const Limits = later(async () => (await import('../proof/Limits')).Limits)
+
+/** What is shown, by the word in the address. */
+const VIEWS = {
+  findings: { says: 'Findings', Part: Findings },
+  sizes: { says: 'Size sheet', Part: SizeSheet },
+  together: { says: 'Going together', Part: Together },
+  seasons: { says: 'Seasons and loads', Part: Seasons },
+  limits: { says: 'Limits', Part: Limits },
+} as const
+type View = keyof typeof VIEWS
+
+export default function ProofScreen() {
+  const [params] = useSearchParams()
+  const asked = params.get('show') ?? ''
+  const view: View = Object.hasOwn(VIEWS, asked) ? (asked as View) : 'findings'
+  const empty = useOpen((s) => s.project.pieces.length === 0)
+  if (empty)
+    return (
+      <main className="grid h-full place-items-center text-center">
+        <div>
+          <p className="mb-1 font-title text-lg">Nothing to prove yet</p>
+          <p className="text-quiet">
+            Pieces made on the bench are read here before wood is cut: what will not go together, what will
+            not hold, and which numbers deserve a second look.
+          </p>
+        </div>
+      </main>
+    )
+  const { Part } = VIEWS[view]
+  return (
+    <div className="flex h-full flex-col">
+      <Views view={view} />
+      <div className="min-h-0 flex-1">
+        <Part />
+      </div>
+    </div>
+  )
+}
+
+function Views({ view }: { view: View }) {
+  const [, setParams] = useSearchParams()
+  const [setting, setSetting] = useState(false)
+  const paper = view === 'sizes' ? 'sizes' : 'report'
+  return (
+    <div className="no-print flex shrink-0 flex-wrap items-center gap-1 border-b border-hairline bg-panel px-4">
+      <h1 className="mr-4 font-title text-lg font-semibold">Proof</h1>
+      <div role="tablist" aria-label="What is shown" className="flex flex-wrap">
+        {(Object.keys(VIEWS) as View[]).map((v) => (
+          <button
+            key={v}
+            role="tab"
+            aria-selected={v === view}
+            className={
+              'min-h-9 border-b-2 px-3 pointer-coarse:min-h-11 ' +
+              (v === view ? 'border-chalk font-semibold' : 'border-transparent text-quiet hover:text-ink')
+            }
+            onClick={() => setParams(v === 'findings' ? {} : { show: v })}
+          >
+            {VIEWS[v].says}
+          </button>
+        ))}
+      </div>
+      <span className="ml-auto flex gap-1 py-1">
+        <button
+          className="btn"
+          disabled={setting}
+          onClick={() => {
+            setSetting(true)
+            void saveSheets(paper).finally(() => setSetting(false))
+          }}
+        >
+          <Download size={14} />
+          {setting ? 'Making the PDF…' : paper === 'sizes' ? 'Size sheet, PDF' : 'Report, PDF'}
+        </button>
+        <button className="btn" onClick={() => void saveReport()}>
+          <FileJson size={14} /> JSON
+        </button>
+      </span>
+    </div>
+  )
+}

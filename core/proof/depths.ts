@@ -1,0 +1,98 @@
+/** Work that leaves too little under it: more than half of the thickness gone, floors that are thin. */
+import type { Model } from '../model'
+import { overlap, sayFace, toRoom, faceAt, type Box, type Vec3 } from '../pieces'
+import type { Instance, Problem } from '../resolve'
+import { definePiecewise } from './check'
+import {
+  called,
+  capital,
+  middleOf,
+  opensAt,
+  runsThrough,
+  sayer,
+  sourceOf,
+  takenFrom,
+  type TakenBox,
+} from './wood'
+
+const LEAST = 1e-3
+
+export const depths = definePiecewise({
+  id: 'depths',
+  title: 'joints cut deeper than the wood bears',
+  why: 'What is left under a dado carries the piece; cut deeper than half, it bends or breaks there.',
+  look: (i, model) => [...floors(i, model), ...faceToFace(i, model)],
+})
+
+/** What is sunk in from one broad face, and does not go through. */
+const sunk = (i: Instance, model: Model): TakenBox[] =>
+  takenFrom(i, model).boxes.filter(
+    ({ box }) => opensAt(box, i.size, 2, false) !== opensAt(box, i.size, 2, true) && !atEnd(box, i.size),
+  )
+
+/** A tenon’s cheek, or half of a lap at an end: what is left there is meant to be thin. */
+const atEnd = (box: Box, size: Vec3): boolean =>
+  runsThrough(box, size, 1) && [false, true].some((far) => opensAt(box, size, 0, far))
+
+function floors(i: Instance, model: Model): Problem[] {
+  const say = sayer(model)
+  const { wall } = model.resolved.limits
+  const found = new Map<string, Problem>()
+  for (const { of, box } of sunk(i, model)) {
+    const deep = box.max[2] - box.min[2]
+    const left = i.thickness - deep
+    const long = runsThrough(box, i.size, 1) || runsThrough(box, i.size, 0)
+    const half = long && deep > i.thickness / 2 + LEAST
+    if (!half && left >= wall - LEAST) continue
+    const id = `depths:${i.piece}:${sourceOf(of)}`
+    if (found.has(id)) continue
+    found.set(id, {
+      id,
+      level: 'look',
+      piece: i.piece,
+      ...(of.step !== null ? { step: of.step } : of.joint !== null ? { joint: of.joint } : {}),
+      says: half
+        ? `The ${called(of)} is ${say(deep)} deep and leaves ${say(left)} of ${i.name}; more than ` +
+          `half of its ` +
+          `${say(i.thickness)} is cut away`
+        : `The ${called(of)} leaves a floor of ${say(left)} in ${i.name}`,
+      advice: `A third of the thickness, ${say(i.thickness / 3)}, is enough for most joints.`,
+      at: [{ instance: i.key, feature: of.id, point: toRoom(i.frame, middleOf(box)) }],
+    })
+  }
+  return [...found.values()]
+}
+
+/** Two that are sunk in from opposite faces, one behind the other. */
+function faceToFace(i: Instance, model: Model): Problem[] {
+  const say = sayer(model)
+  const all = sunk(i, model)
+  const least = Math.max(model.resolved.limits.wall, i.thickness / 4)
+  const found = new Map<string, Problem>()
+  for (const low of all.filter((t) => opensAt(t.box, i.size, 2, false)))
+    for (const high of all.filter((t) => opensAt(t.box, i.size, 2, true))) {
+      const flat = ({ min, max }: Box): Box => ({ min: [min[0], min[1], 0], max: [max[0], max[1], 1] })
+      const patch = overlap(flat(low.box), flat(high.box), LEAST)
+      if (!patch) continue
+      const left = high.box.min[2] - low.box.max[2]
+      if (left >= least - LEAST) continue
+      const id = `facing:${i.piece}:${[low.of, high.of].map(sourceOf).sort().join(':')}`
+      const at = toRoom(i.frame, [middleOf(patch)[0], middleOf(patch)[1], i.thickness / 2])
+      if (found.has(id)) continue
+      found.set(id, {
+        id,
+        level: left > LEAST ? 'look' : 'stop',
+        piece: i.piece,
+        says:
+          left > LEAST
+            ? `${capital(called(high.of))} and ${called(low.of)} face each other in ${i.name} ` +
+              `with ${say(left)} between`
+            : `${capital(called(high.of))}, in ${sayFace(faceAt(2, true))}, runs into the ` +
+              `${called(low.of)} from the other ` +
+              `side of ${i.name}`,
+        advice: 'Make both shallower, or set one beside the other.',
+        at: [low, high].map(({ of }) => ({ instance: i.key, feature: of.id, point: at })),
+      })
+    }
+  return [...found.values()]
+}

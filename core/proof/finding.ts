@@ -1,0 +1,69 @@
+/** What a check found, with all that a maker is told of it. */
+import type { Model } from '../model'
+import { frameInto } from '../work'
+import { STILL } from '../pieces'
+import type { Instance, Problem, Spoken } from '../resolve'
+import { recipeKey } from '../solid'
+
+export interface Finding extends Problem {
+  /** The check that found it. */
+  readonly check: string
+  /** Why it matters. */
+  readonly why: string
+  readonly at: readonly Spoken[]
+  /** Equal for as long as nothing it is about has changed. */
+  readonly about: string
+}
+
+export function findingOf(problem: Problem, check: { id: string; why: string }, model: Model): Finding {
+  const at = problem.at ?? placesOf(problem, model)
+  return {
+    ...problem,
+    check: check.id,
+    why: problem.why ?? check.why,
+    at,
+    about: markOf(problem.says, at, model),
+  }
+}
+
+/** Where something is that names only what it is of. */
+function placesOf({ piece, joint, step }: Problem, model: Model): Spoken[] {
+  const { byId, project } = model.resolved
+  const instancesOf = (id: string): readonly Instance[] => byId.get(id)?.instances ?? []
+  if (joint !== undefined) {
+    const members = project.joints.find((j) => j.id === joint)?.between ?? []
+    return members.flatMap((m) =>
+      instancesOf(m.piece).map((i): Spoken => {
+        const feature = model.features(i).find((f) => f.joint === joint)
+        return { instance: i.key, ...(feature && { feature: feature.id }) }
+      }),
+    )
+  }
+  if (step !== undefined) {
+    const on = piece === undefined ? model.resolved.instances : instancesOf(piece)
+    const placed = on.flatMap((i): Spoken[] => {
+      const feature = model.features(i).find((f) => f.step === step)
+      return feature ? [{ instance: i.key, feature: feature.id }] : []
+    })
+    if (placed.length > 0) return placed
+  }
+  return piece === undefined ? [] : instancesOf(piece).map((i) => ({ instance: i.key }))
+}
+
+/** A short text that is equal for equal sentences about equal wood, standing to each other alike (FNV-1a). */
+function markOf(says: string, at: readonly Spoken[], model: Model): string {
+  const byKey = new Map(model.resolved.instances.map((i) => [i.key, i]))
+  const wood = [...new Set(at.map((s) => s.instance))].flatMap((key) => byKey.get(key) ?? [])
+  const round = (n: number) => Math.round(n * 1e4) + 0
+  const told = wood.map((i) => {
+    const f = frameInto(wood[0]!.frame, STILL, i.frame)
+    return `${[...f.origin, ...f.x, ...f.y, ...f.z].map(round).join()}|${recipeKey(model.recipe(i))}`
+  })
+  let [high, low] = [0x811c9dc5, 0x9747b28c]
+  for (const char of [says, ...told].join('\n')) {
+    const code = char.codePointAt(0)!
+    high = Math.imul(high ^ code, 0x01000193)
+    low = Math.imul(low ^ (code * 31 + 7), 0x01000193)
+  }
+  return [high, low].map((n) => (n >>> 0).toString(16).padStart(8, '0')).join('')
+}

@@ -1,0 +1,157 @@
+/** Wood that has no room to move through the year: panels in their grooves, boards held across the grain. */
+import { movementOf } from '../rack'
+import type { Mm } from '../measure'
+import type { Model } from '../model'
+import { AXES, toRoom, vec3, type Box } from '../pieces'
+import type { Instance, Problem } from '../resolve'
+import { boxInto } from '../work'
+import { defineNeighbourly } from './check'
+import { opensAt, sayer, sayNames, takenFrom } from './wood'
+
+/**
+ * How much wider a board grows from the driest time of the year to the wettest: w · C · ΔMC, with C by
+ * species, tangential where it was flat sawn and radial where quarter sawn (USDA Wood Handbook, ch. 13).
+ * Sheets hardly move; null for them, and for a species we do not know.
+ */
+export function growth(i: Instance, model: Model): Mm | null {
+  const stock = model.resolved.byId.get(i.piece)?.stock
+  const rate = stock?.stock.kind === 'board' ? movementOf(stock.stock.species, stock.stock.cut) : null
+  const { driest, wettest } = model.resolved.limits
+  return rate === null ? null : i.width * rate * Math.max(0, wettest - driest)
+}
+
+/** Room that a panel has in its width, where it is held at both edges; null where it is not. */
+export function roomOf(i: Instance, beside: readonly Instance[], model: Model): Room | null {
+  const sides = [false, true].map((far) => beside.flatMap((host) => grooveFor(i, host, far, model) ?? []))
+  if (sides.some((s) => s.length === 0)) return null
+  const least = sides.map((s) => Math.min(...s.map((g) => g.room)))
+  return { room: least[0]! + least[1]!, hosts: sides.flatMap((s) => s.map((g) => g.host)) }
+}
+
+interface Room {
+  readonly room: Mm
+  readonly hosts: readonly Instance[]
+}
+
+/** How far an edge of a piece is from the bottom of the groove it stands in. */
+function grooveFor(
+  i: Instance,
+  host: Instance,
+  far: boolean,
+  model: Model,
+): { room: Mm; host: Instance } | null {
+  for (const { box } of takenFrom(host, model).boxes) {
+    const g = boxInto(i.frame, host.frame, box)
+    if (!g || !opens(box, host, i)) continue
+    const edge = far ? i.width : 0
+    const within = far
+      ? g.min[1] < edge - 0.5 && g.max[1] >= edge - 0.01
+      : g.max[1] > edge + 0.5 && g.min[1] <= edge + 0.01
+    const along = Math.min(g.max[0], i.length) - Math.max(g.min[0], 0)
+    const through = g.min[2] < i.thickness && g.max[2] > 0
+    if (within && through && along > i.length / 2)
+      return { room: far ? g.max[1] - edge : edge - g.min[1], host }
+  }
+  return null
+}
+
+/** A groove that the edge of a piece comes into: it does not run out of the host on the other side. */
+const opens = (box: Box, host: Instance, guest: Instance): boolean => {
+  const own = boxInto(guest.frame, host.frame, { min: [0, 0, 0], max: host.size })
+  if (!own) return false
+  const across = AXES.find(
+    (a) =>
+      Math.abs(
+        [host.frame.x, host.frame.y, host.frame.z][a]!.reduce((s, v, k) => s + v * guest.frame.y[k]!, 0),
+      ) > 0.999,
+  )
+  return (
+    across !== undefined && opensAt(box, host.size, across, false) !== opensAt(box, host.size, across, true)
+  )
+}
+
+/** Outer fasteners of a board this far apart by the growth between them hold it too hard. */
+const HELD: Mm = 1.2
+
+export const movement = defineNeighbourly({
+  id: 'movement',
+  title: 'wood that has no room to move',
+  why: 'A board that cannot swell bursts its frame, and one that cannot shrink splits.',
+  look: (i, beside, model) => {
+    const grows = growth(i, model)
+    if (grows === null || grows < 0.3) return []
+    return [...inGrooves(i, beside, grows, model), ...acrossGrain(i, beside, grows, model)]
+  },
+})
+
+function inGrooves(i: Instance, beside: readonly Instance[], grows: Mm, model: Model): Problem[] {
+  const room = roomOf(i, beside, model)
+  if (!room || room.room >= grows - 1e-6) return []
+  const say = sayer(model)
+  const { driest, wettest } = model.resolved.limits
+  const stock = model.resolved.byId.get(i.piece)!.stock!.stock
+  return [
+    {
+      id: `movement:${i.piece}`,
+      level: 'look',
+      piece: i.piece,
+      says:
+        `${i.name}, ${say(i.width)} wide, grows ${say(grows)} between the seasons ` +
+        `(${stock.species}, ${stock.cut} sawn, ` +
+        `${driest} to ${wettest} % moisture); its grooves in ` +
+        `${sayNames(room.hosts.map((h) => h.name))} leave ${say(Math.max(0, room.room))}`,
+      advice:
+        `Leave ${say(grows / 2)} more at the bottom of each groove, and no glue in them; or ` +
+        `make it of sheet.`,
+      at: [i, ...room.hosts].map((x) => ({ instance: x.key })),
+    },
+  ]
+}
+
+/**
+ * Screws, dowels and the like that hold a board to one whose grain crosses it, at both sides of its width.
+ */
+function acrossGrain(i: Instance, beside: readonly Instance[], grows: Mm, model: Model): Problem[] {
+  for (const other of beside) {
+    if (!crosses(i, other, model)) continue
+    const rods = takenFrom(i, model).rods.filter(({ of }) => of.partner?.key === other.key)
+    const along = rods.filter(
+      ({ rod }) =>
+        Math.abs(rod.to[2] - rod.from[2]) > 0.7 * Math.hypot(...AXES.map((a) => rod.to[a] - rod.from[a])),
+    )
+    if (along.length < 2) continue
+    const ys = along.map(({ rod }) => rod.from[1])
+    const apart = Math.max(...ys) - Math.min(...ys)
+    const moves = (grows * apart) / i.width
+    if (moves < HELD) continue
+    const say = sayer(model)
+    return [
+      {
+        id: `held:${i.piece}:${other.piece}`,
+        level: 'look',
+        piece: i.piece,
+        joint: along[0]!.of.joint!,
+        says:
+          `${i.name} moves ${say(moves)} between its outer screws in ${other.name}, whose ` +
+          `grain crosses it and does not move`,
+        advice: 'Let the middle one hold, and give the outer ones slots across the grain.',
+        at: along.map(({ of, rod }) => ({
+          instance: i.key,
+          feature: of.id,
+          point: toRoom(
+            i.frame,
+            vec3((a) => rod.from[a]),
+          ),
+        })),
+      },
+    ]
+  }
+  return []
+}
+
+/** Wood whose length lies along the width of a piece, and that moves little along it. */
+function crosses(i: Instance, other: Instance, model: Model): boolean {
+  const stock = model.resolved.byId.get(other.piece)?.stock?.stock
+  const along = other.frame.x.reduce((sum, v, k) => sum + v * i.frame.y[k]!, 0)
+  return stock?.kind === 'board' && Math.abs(along) > 0.9
+}

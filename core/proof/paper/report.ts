@@ -1,0 +1,63 @@
+/** The findings on paper. */
+import type { Project } from '../../document'
+import type { Sheet } from '../../plans'
+import type { Level } from '../../resolve'
+import type { Finding } from '../finding'
+import { inOrder, judged } from '../judge'
+import { flow, type Row } from './flow'
+
+const LEVELS: Readonly<Record<Level, string>> = {
+  stop: 'Stop: to be put right before wood is cut',
+  look: 'Look: worth a second look',
+  note: 'Note: good to know',
+}
+
+/** `off`: the titles of checks that are switched off. */
+export function reportSheets(
+  project: Project,
+  findings: readonly Finding[],
+  off: readonly string[],
+): Sheet[] {
+  const all = judged(inOrder(findings), project)
+  const open = all.filter((j) => !j.accepted)
+  const rows: Row[] = []
+  const heading = (text: string) =>
+    rows.push({ cells: [{ at: 0, wide: 1, text, size: 4.4, face: 'title' }], keep: true, rule: true })
+  for (const level of ['stop', 'look', 'note'] as const) {
+    const of = open.filter((j) => j.finding.level === level)
+    if (of.length === 0) continue
+    heading(LEVELS[level])
+    for (const { finding } of of) rows.push(...sayFinding(finding))
+  }
+  if (open.length === 0) heading('Nothing stands against cutting')
+  const accepted = all.filter((j) => j.accepted)
+  if (accepted.length > 0) heading('Accepted')
+  for (const j of accepted)
+    rows.push({
+      cells: [
+        { at: 0, wide: 0.58, text: j.finding.says, wraps: true },
+        { at: 0.6, wide: 0.4, text: j.accepted!.reason, wraps: true },
+      ],
+      rule: true,
+    })
+  if (off.length > 0) {
+    heading('Not looked for: these checks are switched off')
+    for (const title of off) rows.push({ cells: [{ at: 0, wide: 1, text: title }] })
+  }
+  const stops = open.filter((j) => j.finding.level === 'stop').length
+  return flow(
+    project,
+    { title: 'Proof', detail: stops === 0 ? 'nothing to stop for' : `${stops} to be put right` },
+    rows,
+  )
+}
+
+const sayFinding = (f: Finding): Row[] => [
+  {
+    cells: [
+      { at: 0, wide: 0.58, text: f.says, wraps: true },
+      { at: 0.6, wide: 0.4, text: f.advice ?? f.why, wraps: true },
+    ],
+    rule: true,
+  },
+]

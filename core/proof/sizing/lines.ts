@@ -1,0 +1,159 @@
+/**
+ * The size sheet: every finished dimension of every piece, and every place of its work, in the order of the
+ * shop.
+ */
+import { cutList } from '../../cuts'
+import { findAlike } from '../../cuts'
+import { formatLength, marked, type Mm } from '../../measure'
+import type { Model } from '../../model'
+import { axesOf, dot, sideOf, unit, type Axis } from '../../pieces'
+import { keyOf, type Instance, type NodeKey, type SizeName } from '../../resolve'
+import { REFERENCE, workKind, type Dimension, type Feature } from '../../work'
+import { exact } from '../rounding'
+import { called, capital } from '../wood'
+
+/** One dimension to be measured. */
+export interface SizeLine {
+  /** Tells it from the others of its piece, from revision to revision: a size, or a place of some work. */
+  readonly what: string
+  readonly label: string
+  readonly mm: Mm
+  /** As the project writes it, with ≈ where that is rounded; and as exactly as anybody measures. */
+  readonly text: string
+  readonly exact: string
+  readonly rounded: boolean
+  /** Where it comes from: a number that can be asked, or a short sum. */
+  readonly key: NodeKey | null
+  readonly because: string | null
+  /** The work it is a place of. */
+  readonly feature: string | null
+}
+
+/** A piece of wood with its dimensions. */
+export interface SizedCopy {
+  /** Key of its instance. */
+  readonly key: string
+  readonly piece: string
+  readonly copy: string
+  readonly name: string
+  /** Which of its piece’s copies it is, from 1. */
+  readonly index: number
+  readonly lines: readonly SizeLine[]
+}
+
+/** Pieces that are made alike. */
+export interface SizeRow {
+  readonly mark: string
+  readonly name: string
+  readonly stock: string
+  readonly mirrored: number
+  readonly copies: readonly SizedCopy[]
+}
+
+/** In the order they are milled, ripped and crosscut. */
+const ORDER: readonly SizeName[] = ['thickness', 'width', 'length']
+
+/** By stock, as on the cut list; of each piece first its sizes, then the places of its work from end 1 on. */
+export function sizeSheet(model: Model): SizeRow[] {
+  const place = new Map(
+    cutList(model)
+      .groups.flatMap((g) => g.rows)
+      .map((r, n) => [r.mark, n]),
+  )
+  return [...findAlike(model)]
+    .sort((a, b) => (place.get(a.mark) ?? 0) - (place.get(b.mark) ?? 0))
+    .map((a) => ({
+      mark: a.mark,
+      name: a.name,
+      stock: a.stock?.stock.name ?? '',
+      mirrored: a.mirrored,
+      copies: a.instances.map((i) => sized(i, model)),
+    }))
+}
+
+export const sized = (i: Instance, model: Model): SizedCopy => ({
+  key: i.key,
+  piece: i.piece,
+  copy: i.copy,
+  name: i.name,
+  index: i.index,
+  lines: [...ORDER.map((size) => sizeLine(i, size, model)), ...workLines(i, model)],
+})
+
+const told = (mm: Mm, { resolved: { style } }: Model) => {
+  const written = formatLength(mm, style)
+  return { mm, text: marked(written), exact: exact(mm, style), rounded: !written.exact }
+}
+
+const sizeLine = (i: Instance, size: SizeName, model: Model): SizeLine => ({
+  what: size,
+  label: capital(size),
+  ...told(i[size], model),
+  key: keyOf.finished(i.piece, size),
+  because: null,
+  feature: null,
+})
+
+function workLines(i: Instance, model: Model): SizeLine[] {
+  const lines: Array<SizeLine & { readonly along: Mm }> = []
+  for (const f of model.features(i)) {
+    const dimensions = workKind(f).dimensions(f.data)
+    const said = new Set<string>()
+    dimensions.forEach((d, n) => {
+      const mm = d.what === 'place' ? d.to : d.to - d.from
+      const label = labelOf(f, d)
+      const same = `${label} ${Math.round(mm * 1e6)}`
+      if (mm <= 1e-6 || said.has(same)) return
+      said.add(same)
+      const key = workKind(f)
+        .describe(f.data, null)
+        .find((p) => typeof p !== 'string' && p.key !== undefined && Math.abs(p.mm - mm) < 1e-6)
+      lines.push({
+        what: `${f.id}|${n}`,
+        label,
+        ...told(mm, model),
+        key: (typeof key === 'object' ? key.key : undefined) ?? null,
+        because: d.what === 'place' ? sumOf(i, f, d, model) : null,
+        feature: f.id,
+        along: Math.min(...dimensions.filter((x) => x.axis === 0).map((x) => x.to), Infinity),
+      })
+    })
+  }
+  return lines.sort((a, b) => a.along - b.along).map(({ along: _, ...line }) => line)
+}
+
+const WIDE: Readonly<Record<Dimension['what'], string>> = {
+  place: '',
+  width: ' wide',
+  depth: ' deep',
+  length: ' long',
+}
+const labelOf = (f: Feature, d: Dimension): string =>
+  d.what === 'place'
+    ? `${capital(called(f))}, from ${REFERENCE[d.axis]}`
+    : `${capital(called(f))},${WIDE[d.what]}`
+
+/** A place that comes from where another piece stands, as a short sum. */
+function sumOf(i: Instance, f: Feature, d: Dimension, model: Model): string | null {
+  const other = f.partner && model.resolved.instances.find((x) => x.key === f.partner!.key)
+  if (!other || !i.square || !other.square) return null
+  const way = axesOf(i.frame)[d.axis]
+  const axis = ([0, 1, 2] as const).find((k) => Math.abs(dot(way, unit(k))) > 0.999) as Axis
+  const up = way[axis] > 0
+  const from = up ? i.box.min[axis] : i.box.max[axis]
+  const grown = i.shoulder.min[d.axis]
+  const sides = [false, true].map((far) => {
+    const at = far ? other.box.max[axis] : other.box.min[axis]
+    return { far, at, off: (up ? at - from : from - at) + grown }
+  })
+  const near = sides.reduce((a, b) => (Math.abs(b.off - d.to) < Math.abs(a.off - d.to) ? b : a))
+  const rest = d.to - near.off
+  if (Math.abs(rest) > 3) return null
+  const say = (mm: Mm) => formatLength(mm, model.resolved.style).text
+  const end = (name: string, far: boolean, mm: Mm) => `${name}·${sideOf(axis, far)} ${say(mm)}`
+  const [a, b] = [end(other.name, near.far, near.at), end(i.name, !up, from)]
+  const parts = [up ? `${a} − ${b}` : `${b} − ${a}`]
+  if (grown > 1e-6) parts.push(`+ ${say(grown)} into its joint`)
+  if (Math.abs(rest) > 1e-6) parts.push(`${rest < 0 ? '−' : '+'} ${say(Math.abs(rest))} of fit`)
+  return parts.join(' ')
+}

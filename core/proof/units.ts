@@ -1,0 +1,148 @@
+/** Figures that look as if they were typed in the other unit: 25.4 times off from all of their kind. */
+import { change, stepsIn, type Change, type Project } from '../document'
+import type { LengthUnit, Mm } from '../measure'
+import type { Model } from '../model'
+import { keyOf, type NodeKey, type Problem } from '../resolve'
+import { defineCheck } from './check'
+import { sayer } from './wood'
+
+const INCH = 25.4
+/** As far off may figures of one kind be from each other, and still be of one kind. */
+const ALIKE = 2.5
+/** As far off must a figure be from the nearest of its kind to be none of them. */
+const FOREIGN = 6
+
+/** A figure that was typed without a unit, with what it is a figure of. */
+interface Typed {
+  readonly sort: string
+  readonly text: string
+  readonly mm: Mm
+  readonly key: NodeKey
+  readonly of: Partial<Problem>
+  readonly called: string
+  set(text: string): Change
+}
+
+export const units = defineCheck<null>({
+  id: 'units',
+  title: 'figures in the wrong unit',
+  why: 'A figure typed in the other unit is 25.4 times off, and everything that hangs on it with it.',
+  memory: () => null,
+  // eslint-disable-next-line require-yield
+  *find(model) {
+    const unit = model.resolved.style.unit
+    const sorts = new Map<string, Typed[]>()
+    for (const t of typedIn(model)) {
+      const list = sorts.get(t.sort)
+      if (list) list.push(t)
+      else sorts.set(t.sort, [t])
+    }
+    return [...sorts.values()].flatMap((all) =>
+      all.flatMap((t, n) =>
+        doubt(
+          t,
+          all.filter((_, k) => k !== n),
+          unit,
+          model,
+        ),
+      ),
+    )
+  },
+})
+
+function doubt(t: Typed, others: readonly Typed[], unit: LengthUnit, model: Model): Problem[] {
+  if (others.length < 2 || t.mm <= 0) return []
+  // In a project in inches a figure in millimetres comes out 25.4 times too large; in one in millimetres,
+  // too small.
+  const meant = unit === 'in' ? t.mm / INCH : t.mm * INCH
+  const off = (a: Mm, b: Mm) => Math.max(a / b, b / a)
+  const nearest = Math.min(...others.map((o) => off(t.mm, o.mm)))
+  const alike = others.filter((o) => off(meant, o.mm) <= ALIKE)
+  if (nearest < FOREIGN || alike.length < Math.max(1, others.length / 2)) return []
+  const other = unit === 'in' ? 'mm' : 'in'
+  const say = sayer(model)
+  return [
+    {
+      id: `units:${t.key}`,
+      level: 'look',
+      ...t.of,
+      key: t.key,
+      says:
+        `${t.called} is ${say(t.mm)}; others of its kind are about ${say(alike[0]!.mm)}. Is ` +
+        `it meant in ${other === 'in' ? 'inches' : 'millimetres'}?`,
+      advice: `Write the unit after the figure, ${t.text}${other}, and it is taken so.`,
+      mends: [
+        {
+          says: `Take it as ${t.text} ${other}: ${say(t.mm)} becomes ${say(meant)}`,
+          changes: [t.set(`${t.text}${other}`)],
+        },
+      ],
+    },
+  ]
+}
+
+const BARE = /^\d+(\.\d+)?( \d+\/\d+)?$|^\d+\/\d+$/
+
+/** All lengths that were typed as a bare figure, by their kind. */
+function* typedIn(model: Model): Generator<Typed> {
+  const { project, resolved } = model
+  const length = (key: NodeKey): Mm | null => {
+    const r = resolved.result(key)
+    return r?.ok && typeof r.value === 'number' ? r.value : null
+  }
+  const typed = function* (
+    sort: string,
+    text: unknown,
+    key: NodeKey,
+    rest: Pick<Typed, 'of' | 'called' | 'set'>,
+  ): Generator<Typed> {
+    const mm = typeof text === 'string' && BARE.test(text.trim()) ? length(key) : null
+    if (mm !== null) yield { sort, text: (text as string).trim(), mm, key, ...rest }
+  }
+  for (const s of project.stock)
+    yield* typed(`thickness of ${s.kind}`, s.thickness, keyOf.stock(s.id, 'thickness'), {
+      of: { stock: s.id },
+      called: `The thickness of ${s.name}`,
+      set: (thickness) => change.setStock({ id: s.id, changes: { thickness } }),
+    })
+  yield* spansTyped(project, typed)
+  for (const j of project.joints)
+    for (const [field, text] of Object.entries(j.fields))
+      if (lengthField(text))
+        yield* typed(`${field} of ${j.kind}`, text, keyOf.joint(j.id, field), {
+          of: { joint: j.id },
+          called: `The ${field} of the ${j.kind} of ${nameIn(project, j.between[0]!.piece)}`,
+          set: (value) => change.setJointField({ ids: [j.id], field, value }),
+        })
+  for (const { step, entry } of stepsIn(project))
+    for (const [field, text] of Object.entries(step.fields))
+      if (lengthField(text))
+        yield* typed(`${field} of ${step.kind}`, text, keyOf.step(step.id, field), {
+          of: { step: step.id, ...(project.pieces.some((p) => p.id === entry.id) && { piece: entry.id }) },
+          called: `The ${field} of the ${step.kind} on ${entry.name}`,
+          set: (value) => change.setStepField({ id: step.id, field, value }),
+        })
+}
+
+type Typing = (
+  sort: string,
+  text: unknown,
+  key: NodeKey,
+  rest: Pick<Typed, 'of' | 'called' | 'set'>,
+) => Generator<Typed>
+
+/** Sizes of pieces: one kind for all lengths across, deep and up. */
+function* spansTyped(project: Project, typed: Typing): Generator<Typed> {
+  for (const p of project.pieces) {
+    if (p.kind !== 'made') continue
+    for (const direction of ['across', 'deep', 'up'] as const)
+      yield* typed('size of a piece', p.spans[direction].size, keyOf.fact(p.id, direction, 'size'), {
+        of: { piece: p.id },
+        called: `The size ${direction} of ${p.name}`,
+        set: (text) => change.setFact({ id: p.id, direction, fact: 'size', text }),
+      })
+  }
+}
+
+const lengthField = (value: unknown): boolean => typeof value === 'string' && value.trim() !== ''
+const nameIn = (project: Project, id: string): string => project.pieces.find((p) => p.id === id)?.name ?? id

@@ -1,0 +1,199 @@
+/** Thin wood: what is left between one piece of work and another, or an outside of the piece. */
+import type { Mm } from '../measure'
+import type { Model } from '../model'
+import { AXES, faceAt, minus, norm, sayFace, toRoom, vec3, type Axis, type Box, type Vec3 } from '../pieces'
+import type { Rod } from '../pieces/rods'
+import type { Instance, Problem } from '../resolve'
+import type { Feature } from '../work'
+import { definePiecewise } from './check'
+import {
+  called,
+  gapBetween,
+  holds,
+  middleOf,
+  opensAt,
+  runsThrough,
+  sayer,
+  sourceOf,
+  takenFrom,
+  type Taken,
+  type TakenBox,
+} from './wood'
+
+const LEAST: Mm = 1e-3
+
+/** Wood that is thinner than it may be. */
+interface Wall {
+  readonly wide: Mm
+  readonly of: readonly Feature[]
+  readonly says: (say: (mm: Mm) => string) => string
+  readonly at: Vec3
+}
+
+export const walls = definePiecewise({
+  id: 'walls',
+  title: 'wood too thin to hold',
+  why: 'Thin wood breaks out as it is cut, or later under load; short grain breaks soonest.',
+  look: (i, model) => {
+    const taken = takenFrom(i, model)
+    const { wall } = model.resolved.limits
+    const found = [...toOutside(i, taken, wall), ...between(i, taken, wall)]
+    // Of the same work only the thinnest place is told.
+    const thinnest = new Map<string, Wall>()
+    for (const w of found) {
+      const id = [...new Set(w.of.map(sourceOf))].sort().join(':')
+      const old = thinnest.get(id)
+      if (!old || w.wide < old.wide - LEAST) thinnest.set(id, w)
+    }
+    return [...thinnest].map(([id, w]) => problem(id, w, i, model))
+  },
+})
+
+const problem = (id: string, w: Wall, i: Instance, model: Model): Problem => {
+  const [first] = w.of
+  const step = w.of.find((f) => f.step !== null)?.step
+  return {
+    id: `walls:${i.piece}:${id}`,
+    level: 'look',
+    piece: i.piece,
+    ...(step ? { step } : first?.joint ? { joint: first.joint } : {}),
+    says: w.says(sayer(model)),
+    advice: 'Move it, or make it smaller; or cut it before the wood beside it is taken away.',
+    at: w.of.map((f) => ({ instance: i.key, feature: f.id, point: toRoom(i.frame, w.at) })),
+  }
+}
+
+/**
+ * Between work and the outsides it does not come out at. Across the grain an end breaks off that is shorter
+ * than what is cut beside it is deep.
+ */
+function* toOutside(i: Instance, { boxes, rods }: Taken, least: Mm): Generator<Wall> {
+  for (const { of, box } of boxes) {
+    const mouth = AXES.filter((a) => opensAt(box, i.size, a, false) !== opensAt(box, i.size, a, true))
+    for (const axis of AXES) {
+      // The floor of what is sunk in from the other side is no wall (depths.ts).
+      if (axis === 2 && mouth.includes(2)) continue
+      if (mouth.length === 1 && mouth[0] === axis) continue
+      for (const far of [false, true]) {
+        if (opensAt(box, i.size, axis, far)) continue
+        const wide = far ? i.size[axis] - box.max[axis] : box.min[axis]
+        const deep = mouth.length > 0 && axis === 0 ? extent(box, mouth.at(-1)!) : 0
+        const short = axis === 0 && acrossGrain(box, i.size) && wide < deep - LEAST
+        if (wide >= least - LEAST && !short) continue
+        const at = middleOf(sheetOf(box, i.size, axis, far))
+        if (wide <= LEAST || boxes.some((b) => b.box !== box && holds(b.box, at))) continue
+        yield {
+          wide,
+          of: [of],
+          at,
+          says: (say) =>
+            short
+              ? `Only ${say(wide)} of short grain stands between the ${called(of)} and ` +
+                `${sayFace(faceAt(axis, far))} of ${i.name}, less than the ${say(deep)} it is deep`
+              : `Only ${say(wide)} of wood stands between the ${called(of)} and ` +
+                `${sayFace(faceAt(axis, far))} of ${i.name}`,
+        }
+      }
+    }
+  }
+  for (const { of, rod } of rods) {
+    const way = minus(rod.to, rod.from)
+    const long = norm(way)
+    const main = AXES.reduce((a, b) => (Math.abs(way[b]) > Math.abs(way[a]) ? b : a))
+    for (const axis of AXES) {
+      if (axis === main || Math.abs(way[axis]) > 0.3 * long) continue
+      const out = rod.radius * Math.sqrt(Math.max(0, 1 - (way[axis] / long) ** 2))
+      for (const far of [false, true]) {
+        const [a, b] = [rod.from[axis], rod.to[axis]]
+        const wide = (far ? i.size[axis] - Math.max(a, b) : Math.min(a, b)) - out
+        if (wide >= Math.min(least, rod.radius) - LEAST) continue
+        const deepest = vec3((k) => (rod.from[k] + rod.to[k]) / 2)
+        const at = vec3((k) => (k === axis ? (far ? i.size[k] - wide / 2 : wide / 2) : deepest[k]))
+        if (boxes.some((b) => holds(b.box, at) || holds(b.box, deepest))) continue
+        const where = sayFace(faceAt(axis, far))
+        yield {
+          wide,
+          of: [of],
+          at,
+          says: (say) =>
+            wide > LEAST
+              ? `Only ${say(wide)} of wood stands between a ${called(of)} and ${where} of ${i.name}`
+              : `A ${called(of)} breaks out of ${where} of ${i.name}`,
+        }
+      }
+    }
+  }
+}
+
+const extent = (box: Box, axis: Axis): Mm => box.max[axis] - box.min[axis]
+const acrossGrain = (box: Box, size: Vec3): boolean =>
+  runsThrough(box, size, 1) || extent(box, 1) > size[1] / 2
+/** What lies between a box and an outside. */
+const sheetOf = (box: Box, size: Vec3, axis: Axis, far: boolean): Box => ({
+  min: vec3((k) => (k !== axis ? box.min[k] : far ? box.max[k] : 0)),
+  max: vec3((k) => (k !== axis ? box.max[k] : far ? size[k] : box.min[k])),
+})
+
+/**
+ * Between work and work that stand beside each other; holes among themselves are told elsewhere (bores.ts).
+ */
+function* between(i: Instance, { boxes, rods }: Taken, least: Mm): Generator<Wall> {
+  for (const [n, a] of boxes.entries()) {
+    for (const b of boxes.slice(n + 1)) {
+      if (a.of === b.of || facing(a, b, i.size)) continue
+      const gap = gapBetween(a.box, b.box)
+      if (!gap || gap.gap <= LEAST || gap.gap >= least - LEAST || inLine(a.box, b.box, gap.axis, i.size))
+        continue
+      const at = middleOf(gap.patch)
+      if (boxes.some((c) => c !== a && c !== b && holds(c.box, at))) continue
+      yield { wide: gap.gap, of: [a.of, b.of], at, says: sayBetween(gap.gap, a.of, b.of, i) }
+    }
+    for (const { of, rod } of rods) {
+      if (of === a.of) continue
+      const wide = fromBox(rod, a.box)
+      if (wide <= LEAST || wide >= Math.min(least, rod.radius) - LEAST) continue
+      const at = middleOf({ min: rod.from, max: rod.to })
+      yield { wide, of: [a.of, of], at, says: sayBetween(wide, a.of, of, i) }
+    }
+  }
+}
+
+const sayBetween = (wide: Mm, a: Feature, b: Feature, i: Instance) => (say: (mm: Mm) => string) =>
+  called(a) === called(b)
+    ? `Only ${say(wide)} of wood stands between two ${called(a)} cuts in ${i.name}`
+    : `Only ${say(wide)} of wood stands between the ${called(a)} and the ${called(b)} in ${i.name}`
+
+/**
+ * A groove and a mortise one after the other along one edge: what stands between them there falls away, and
+ * is missed by nobody.
+ */
+const inLine = (a: Box, b: Box, along: Axis, size: Vec3): boolean =>
+  AXES.some((mouth) => {
+    const [side] = AXES.filter((k) => k !== along && k !== mouth)
+    const open = [false, true].some((far) => opensAt(a, size, mouth, far) && opensAt(b, size, mouth, far))
+    if (mouth === along || side === undefined || !open) return false
+    const shared = Math.min(a.max[side], b.max[side]) - Math.max(a.min[side], b.min[side])
+    return shared >= 0.7 * Math.max(extent(a, side), extent(b, side)) && extent(a, side) < size[side] / 2
+  })
+
+/** Sunk in from opposite broad faces: what is left between their floors is told elsewhere (depths.ts). */
+const facing = (a: TakenBox, b: TakenBox, size: Vec3): boolean =>
+  [false, true].some((far) => opensAt(a.box, size, 2, far) && opensAt(b.box, size, 2, !far))
+
+/** How far the wall of a hole is from a box; the distance of its middle line is convex along it. */
+function fromBox({ from, to, radius }: Rod, box: Box): Mm {
+  const at = (t: number) =>
+    Math.hypot(
+      ...AXES.map((k) => {
+        const p = from[k] + (to[k] - from[k]) * t
+        return Math.max(box.min[k] - p, 0, p - box.max[k])
+      }),
+    )
+  let [low, high] = [0, 1]
+  for (let n = 0; n < 40; n++) {
+    const [a, b] = [low + (high - low) / 3, high - (high - low) / 3]
+    if (at(a) <= at(b)) high = b
+    else low = a
+  }
+  return at((low + high) / 2) - radius
+}
