@@ -7,6 +7,10 @@ import { hardwareCsv } from '../core/hardware/csv'
 import type { Model } from '../core/model'
 import { formatLength } from '../core/measure'
 import { planSheets, toSvg } from '../core/plans'
+import { proofOf } from '../core/proof'
+import { acceptedSheets } from '../core/proof/paper/accepted'
+import { sizeSheets } from '../core/proof/paper/sizes'
+import { findingsReport } from '../core/proof/report'
 import { toPdf } from '../core/plans/pdf'
 import { toStl, type Kernel } from '../core/solid'
 import { nodeFonts } from './fonts'
@@ -36,12 +40,16 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string, voice
     put(`${name}.json`, JSON.stringify({ stock: stock.stock.name, job, answer }, null, 2) + '\n')
     put(`${name}.svg`, layoutSvg(job, answer, say))
   }
-  const sheets = [...planSheets(model, kernel)]
+  const findings = proofOf(model, kernel)
+  put('findings.json', JSON.stringify(findingsReport(model, findings), null, 2) + '\n')
+  const sheets = [...planSheets(model, kernel), ...acceptedSheets(model.project, findings)]
+  const sized = sizeSheets(model)
   if (sheets.length > 0) {
     const { data, missing } = await toPdf(sheets, nodeFonts(), model.project.name)
     put('plans.pdf', data)
     if (missing.length > 0) voice.err(`plans.pdf: no font has ${missing.join(' ')}; a sign stands for each\n`)
   }
+  if (sized.length > 0) put('sizes.pdf', (await toPdf(sized, nodeFonts(), model.project.name)).data)
   sheets.forEach((sheet, i) => put(`plan-${String(i + 1).padStart(2, '0')}.svg`, toSvg(sheet)))
   const solids = new FileNames()
   for (const alike of findAlike(model))

@@ -1,12 +1,13 @@
 /**
  * The commands of the command line. Exit codes: 0 fine; 1 wrong input, with a sentence on standard error; 2
- * something had no place.
+ * something had no place; 3 something must be put right before wood is cut.
  */
 import { parseArgs } from 'node:util'
 import { execute, writeProject } from '../core/document'
 import { faultsOf, resolveReport } from '../core/exchange'
 import { modelOf } from '../core/model'
 import { lookOver, proofOf } from '../core/proof'
+import { findingsReport } from '../core/proof/report'
 import { loadKernel } from '../core/solid'
 import { exportAll, writeWhole } from './export'
 import { readChange, readJob, readProjectFile, WrongInput } from './input'
@@ -15,9 +16,10 @@ import type { Voice } from './voice'
 
 const USAGE = `\
 ergaton resolve FILE             pieces, finished sizes, spans and where they come from, as JSON
-ergaton check FILE               what is wrong with a project; exit 1 when something is
+ergaton check FILE [--json]      what to put right, look at and know of; exit 3 when something must be put
+                                 right. --json gives it as data (docs/findings.schema.json)
 ergaton layout JOB               a board or sheet layout from a job file, as JSON
-ergaton export FILE --out DIR    cut list, layouts, plans and an STL of each piece
+ergaton export FILE --out DIR    cut list, layouts, plans, size sheet, findings and an STL of each piece
 ergaton change FILE --do CHANGE  the project after changes, as a file: to standard output or --out FILE.
                                  A change is its command and what that needs, as JSON:
                                  '{"command": "remove-step", "payload": {"id": "w1"}}'
@@ -30,6 +32,7 @@ const things = (n: number): string => (n === 1 ? '1 thing' : `${n} things`)
 interface Given {
   readonly out?: string | undefined
   readonly do?: readonly string[] | undefined
+  readonly json?: boolean | undefined
 }
 
 type Command = (file: string, given: Given, voice: Voice) => Promise<number>
@@ -44,16 +47,20 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
   ],
   [
     'check',
-    async (file, _, voice) => {
+    async (file, { json }, voice) => {
       const { project, faults } = readProjectFile(file, voice)
       const model = modelOf(project)
-      const kernel = await loadKernel()
-      const problems = proofOf(model, kernel)
-      for (const p of problems) voice.out(`${p.level}: ${p.says}\n`)
-      const stops = problems.filter((p) => p.level === 'stop').length + faults.length
-      if (stops > 0) throw new WrongInput(`${things(stops)} must be put right before wood is cut`)
-      if (problems.length === 0) voice.out('Nothing wrong found\n')
-      return 0
+      const report = findingsReport(model, proofOf(model, await loadKernel()))
+      if (json) voice.out(asJson(report))
+      else {
+        for (const f of report.findings)
+          voice.out(`${f.accepted === null ? f.level : 'accepted'}: ${f.says} [${f.id}]\n`)
+        if (report.findings.length === 0) voice.out('Nothing wrong found\n')
+        if (report.off.length > 0) voice.out(`Not looked for: ${report.off.join(', ')}\n`)
+      }
+      const stops = report.counts.stop + faults.length
+      if (stops > 0) voice.err(`${things(stops)} must be put right before wood is cut\n`)
+      return stops > 0 ? 3 : 0
     },
   ],
   [
@@ -101,7 +108,11 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
   ],
 ])
 
-const EXTRAS: Readonly<Record<string, readonly string[]>> = { export: ['out'], change: ['out', 'do'] }
+const EXTRAS: Readonly<Record<string, readonly string[]>> = {
+  check: ['json'],
+  export: ['out'],
+  change: ['out', 'do'],
+}
 
 /** What the system says of a file or folder that it does not let us use. */
 const DENIED: Readonly<Record<string, string>> = {
@@ -120,7 +131,12 @@ export async function run(args: readonly string[], voice: Voice): Promise<number
     const { positionals, values } = parseArgs({
       args: [...args],
       allowPositionals: true,
-      options: { out: { type: 'string' }, do: { type: 'string', multiple: true }, help: { type: 'boolean' } },
+      options: {
+        out: { type: 'string' },
+        do: { type: 'string', multiple: true },
+        json: { type: 'boolean' },
+        help: { type: 'boolean' },
+      },
     })
     const [name, file, ...more] = positionals
     if (values.help) {
@@ -131,7 +147,7 @@ export async function run(args: readonly string[], voice: Voice): Promise<number
     if (!command) throw new WrongInput(name === undefined ? USAGE : `There is no command ${name}\n${USAGE}`)
     if (file === undefined) throw new WrongInput(`Say which file:\n${USAGE}`)
     if (more.length > 0) throw new WrongInput(`${name} takes one file; ${more.join(' ')} is too much`)
-    for (const extra of ['out', 'do'] as const)
+    for (const extra of ['out', 'do', 'json'] as const)
       if (values[extra] !== undefined && !EXTRAS[name!]?.includes(extra))
         throw new WrongInput(`${name} takes no --${extra}`)
     return await command(file, values, voice)

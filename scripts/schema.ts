@@ -4,6 +4,7 @@ import * as z from 'zod'
 import { Job } from '../core/cuts'
 import { Joint, Project, Step } from '../core/document'
 import { JOINTS } from '../core/joints'
+import { FindingsReport } from '../core/proof/report'
 import { OWN_KINDS } from '../core/work'
 
 const write = (name: string, schema: z.ZodType) =>
@@ -14,6 +15,7 @@ const write = (name: string, schema: z.ZodType) =>
 
 write('project', Project)
 write('layout-job', Job)
+write('findings', FindingsReport)
 
 /** A joint of each kind, with the measures and choices that are its own. */
 const joints = JOINTS.map((k) =>

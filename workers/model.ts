@@ -288,10 +288,15 @@ const worker = {
     return { panels: panelsIn(model), shelves: shelvesIn(model), limits: model.resolved.limits }
   },
 
-  /** The findings or the size sheet on paper. */
-  async paper(what: 'report' | 'sizes', findings: readonly Finding[]): Promise<readonly Sheet[]> {
+  /** The findings, the size sheet, or what was accepted, on paper. */
+  async paper(
+    what: 'report' | 'sizes' | 'accepted',
+    findings: readonly Finding[],
+  ): Promise<readonly Sheet[]> {
     const model = current()
     if (what === 'sizes') return (await import('../core/proof/paper/sizes')).sizeSheets(model)
+    if (what === 'accepted')
+      return (await import('../core/proof/paper/accepted')).acceptedSheets(model.project, findings)
     const { reportSheets } = await import('../core/proof/paper/report')
     return reportSheets(model.project, findings, offTitles(model.project))
   },

@@ -3,7 +3,10 @@ import { proxy } from 'comlink'
 import { useCallback, useEffect, useState } from 'react'
 import type { Project } from '../../core/document'
 import type { Sheet } from '../../core/plans'
+import { useFound } from '../store/findings'
 import { plansHand, sayFault } from '../store/hands'
+import { askModel } from '../store/modelling'
+import { useOpen } from '../store/open'
 
 export interface Drawing {
   readonly sheets: readonly Sheet[]
@@ -54,4 +57,27 @@ export function useSheets(project: Project): Drawing {
 
   const stop = useCallback(() => void plansHand.ask((hand) => hand.stop(revision)).catch(() => undefined), [])
   return { sheets, state, fault, stop, again: () => ask((n) => n + 1) }
+}
+
+const NONE: readonly Sheet[] = []
+
+/** What was found and may stay, as sheets; they come when the checks are done. */
+export function useAcceptedSheets(): readonly Sheet[] {
+  const project = useOpen((s) => s.project)
+  const { of, all } = useFound()
+  const [sheets, setSheets] = useState(NONE)
+  useEffect(() => {
+    if (project.accepted.length === 0) return setSheets(NONE)
+    if (of !== project) return
+    let gone = false
+    askModel(project, ({ remote }) => remote.paper('accepted', [...all])).then(
+      (made) => gone || setSheets(made),
+      // The plans themselves say what they could not do.
+      () => undefined,
+    )
+    return () => {
+      gone = true
+    }
+  }, [project, of, all])
+  return sheets
 }

@@ -9,7 +9,10 @@ export function Checks() {
   const off = useOpen((s) => s.project.limits.off)
   const readOnly = useOpen((s) => s.readOnly)
   const all = useJudged()
-  const { answer: checks } = useAsked('checks', (hand) => hand.checks())
+  const { answer } = useAsked('checks', (hand) => hand.checks())
+  const hit = new Set(all.flatMap((j) => (j.accepted ? [] : [j.finding.check])))
+  // What found something stands first.
+  const checks = answer && [...answer.filter((c) => hit.has(c.id)), ...answer.filter((c) => !hit.has(c.id))]
   return (
     <aside
       className="overflow-auto border-t border-hairline bg-panel p-3 md:border-t-0 md:border-l"

@@ -41,38 +41,44 @@ export function Finding({ of: { finding, accepted } }: { of: Judged }) {
         e.preventDefault()
       }}
     >
-      <p className="font-measure text-base">{fractions(finding.says)}</p>
-      <p className="text-quiet">{fractions(finding.why)}</p>
-      {finding.advice && <p className="mt-0.5">{fractions(finding.advice)}</p>}
-      {accepted && <p className="mt-1 text-leaf">Accepted: {accepted.reason}</p>}
-      {!accepted && before && (
-        <p className="mt-1 text-brass">
-          It was accepted (“{before.reason}”), but what it is about has changed since.
-        </p>
-      )}
-      <div className="mt-2 flex flex-wrap gap-1.5">
-        {there && (
-          <button className="btn" onClick={show}>
-            <Crosshair size={14} /> Show on the bench
-          </button>
-        )}
-        {!accepted &&
-          finding.mends?.map((mend) => <MendButton key={mend.says} mend={mend} disabled={readOnly} />)}
-        {accepted ? (
-          <button
-            className="btn btn-quiet"
-            disabled={readOnly}
-            onClick={() => sayRefusal(run(change.reject({ id: accepted.id })))}
-          >
-            Look at it again
-          </button>
-        ) : (
-          !accepting && (
-            <button className="btn btn-quiet" disabled={readOnly} onClick={() => setAccepting(true)}>
-              Accept…
+      <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
+        <div className="min-w-64 flex-1">
+          <p className="font-measure text-base">{fractions(finding.says)}</p>
+          <p className="text-quiet">{fractions(finding.why)}</p>
+          {finding.advice && <p className="mt-0.5">{fractions(finding.advice)}</p>}
+          {accepted && <p className="mt-1 text-leaf">Accepted: {accepted.reason}</p>}
+          {!accepted && before && (
+            <p className="mt-1 text-brass">
+              It was accepted (“{before.reason}”), but what it is about has changed since.
+            </p>
+          )}
+          <div className="mt-1.5 flex flex-wrap gap-1.5 empty:hidden">
+            {!accepted &&
+              finding.mends?.map((mend) => <MendButton key={mend.says} mend={mend} disabled={readOnly} />)}
+          </div>
+        </div>
+        <div className="flex flex-wrap gap-1.5 lg:max-w-72 lg:justify-end">
+          {there && (
+            <button className="btn" onClick={show}>
+              <Crosshair size={14} /> Show on the bench
             </button>
-          )
-        )}
+          )}
+          {accepted ? (
+            <button
+              className="btn btn-quiet"
+              disabled={readOnly}
+              onClick={() => sayRefusal(run(change.reject({ id: accepted.id })))}
+            >
+              Look at it again
+            </button>
+          ) : (
+            !accepting && (
+              <button className="btn btn-quiet" disabled={readOnly} onClick={() => setAccepting(true)}>
+                Accept…
+              </button>
+            )
+          )}
+        </div>
       </div>
       {accepting && !accepted && (
         <AcceptForm

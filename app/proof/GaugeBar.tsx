@@ -32,7 +32,8 @@ export function GaugeBar() {
         />
       </span>
       <p className="min-w-60 flex-1 text-quiet">
-        A caliper that types goes into any box: press its button with the box chosen. In tolerance is within{' '}
+        {'A caliper that types goes into any box: press its button with the box chosen. '}
+        {'In tolerance is within '}
         <Link className="text-chalk underline" to={`/project/${id}/proof?show=limits`}>
           ± <Len mm={tolerance} />
         </Link>

@@ -5,11 +5,11 @@
 import { Ruler } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { change } from '../../core/document'
+import { exact } from '../../core/proof/exact'
 import type { SizedCopy, SizeLine } from '../../core/proof/sizing/lines'
 import type { Measured } from '../../workers/model'
 import { run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
-import { Len } from '../ui/Len'
 import { read } from '../ui/reading'
 import { readGauge } from './gauge'
 import { TakeOver } from './TakeOver'
@@ -117,10 +117,11 @@ export function ReadingCell({ copy, line, measured }: Props) {
 }
 
 function Off({ off, within }: { off: number; within: boolean }) {
+  const style = useOpen((s) => s.shown.style)
   if (Math.abs(off) < 1e-6) return <>as it should be</>
   return (
     <>
-      <Len mm={Math.abs(off)} /> {off > 0 ? 'over' : 'under'}
+      <span className="measure">{exact(Math.abs(off), style)}</span> {off > 0 ? 'over' : 'under'}
       {within ? ', in tolerance' : ''}
     </>
   )

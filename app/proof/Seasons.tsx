@@ -5,7 +5,8 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { CartesianGrid, Line, LineChart, ReferenceDot, ReferenceLine, XAxis, YAxis } from 'recharts'
-import { formatLength, type Mm } from '../../core/measure'
+import type { Mm } from '../../core/measure'
+import { exact } from '../../core/proof/exact'
 import { moistureIn, sagOf, widthIn, type Panel, type ShelfTold } from '../../core/proof/year'
 import type { ResolvedLimits } from '../../core/resolve'
 import { useAsked } from '../store/asked'
@@ -45,15 +46,16 @@ export function Seasons() {
   )
 }
 
-/** Ticks of a scale, as the project writes lengths. */
-function useSay(): (mm: Mm) => string {
+/** So little is told exactly, not as a rule has it; ticks of a scale without their unit. */
+function useSay(): { readonly say: (mm: Mm) => string; readonly tick: (mm: Mm) => string } {
   const style = useOpen((s) => s.shown.style)
-  return (mm) => fractions(formatLength(mm, style).text)
+  const say = (mm: Mm) => exact(mm, style)
+  return { say, tick: (mm) => say(mm).replace(/ .*/, '') }
 }
 
 function Year({ panels, limits }: { panels: readonly Panel[]; limits: ResolvedLimits }) {
   const id = useOpen((s) => s.project.id)
-  const say = useSay()
+  const { say, tick } = useSay()
   const [key, choose] = useState('')
   const [month, setMonth] = useState('')
   const panel = panels.find((p) => p.key === key) ?? panels[0]
@@ -103,14 +105,14 @@ function Year({ panels, limits }: { panels: readonly Panel[]; limits: ResolvedLi
           <YAxis
             domain={[low - pad, top + pad]}
             tick={INK}
-            tickFormatter={say}
+            tickFormatter={tick}
             stroke="var(--edge)"
             width={64}
           />
           <ReferenceLine
             y={panel.width}
             stroke="var(--edge)"
-            label={{ value: 'as made', ...INK, position: 'insideBottomRight' }}
+            label={{ value: 'as made', ...INK, position: 'insideTopLeft' }}
           />
           {most !== null && (
             <ReferenceLine
@@ -130,18 +132,14 @@ function Year({ panels, limits }: { panels: readonly Panel[]; limits: ResolvedLi
         </LineChart>
       </div>
       <p className={tight ? 'text-pencil' : ''}>
-        {panel.name}, <Len mm={panel.width} /> wide of {panel.species}, {panel.cut} sawn: <Len mm={low} /> at
-        its narrowest, <Len mm={high} /> at its widest.{' '}
+        {panel.name}, <Len mm={panel.width} /> wide of {panel.species}, {panel.cut} sawn: {say(low)} at its
+        narrowest, {say(high)} at its widest.{' '}
         {most === null ? (
           'Its edges are free.'
         ) : tight ? (
-          <>
-            Its grooves leave <Len mm={panel.room!} />: it bursts them.
-          </>
+          <>Its grooves leave {say(panel.room!)}: it bursts them.</>
         ) : (
-          <>
-            Its grooves leave <Len mm={panel.room!} />: enough.
-          </>
+          <>Its grooves leave {say(panel.room!)}: enough.</>
         )}
       </p>
       <p className="mt-1 text-quiet">
@@ -158,7 +156,7 @@ function Year({ panels, limits }: { panels: readonly Panel[]; limits: ResolvedLi
 function Load({ shelves }: { shelves: readonly ShelfTold[] }) {
   const id = useOpen((s) => s.project.id)
   const inches = useOpen((s) => s.shown.style.unit === 'in')
-  const say = useSay()
+  const { say, tick } = useSay()
   const [key, choose] = useState('')
   const shelf = shelves.find((s) => s.key === key) ?? shelves[0]
   if (!shelf)
@@ -204,7 +202,7 @@ function Load({ shelves }: { shelves: readonly ShelfTold[] }) {
           <YAxis
             reversed
             tick={INK}
-            tickFormatter={say}
+            tickFormatter={tick}
             stroke="var(--edge)"
             width={64}
             domain={[0, 'auto']}
@@ -233,8 +231,7 @@ function Load({ shelves }: { shelves: readonly ShelfTold[] }) {
       </div>
       <p className={over ? 'text-pencil' : ''}>
         {shelf.name}, <Len mm={shelf.span} /> between supports in {fractions(shelf.stock)}, sags{' '}
-        <Len mm={shelf.sag} /> under {Number(own(shelf.load).toFixed(1))} {unit}; <Len mm={shelf.most} /> is
-        let.
+        {say(shelf.sag)} under {Number(own(shelf.load).toFixed(1))} {unit}; {say(shelf.most)} is let.
       </p>
       <p className="mt-1 text-quiet">
         Reckoned as lying free on its supports, under an even load;{' '}

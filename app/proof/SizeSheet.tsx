@@ -14,7 +14,7 @@ import { GaugeBar } from './GaugeBar'
 import { ReadingCell } from './ReadingCell'
 
 /** Of no more than so many kinds of pieces all are open at first. */
-const FEW = 6
+const FEW = 12
 
 export function SizeSheet() {
   const { answer, fault, again } = useAsked('sizes', (hand) => hand.sizes())

@@ -94,7 +94,7 @@ function Said({ step, list }: { step: readonly Move[]; list: (keys: readonly str
     return (
       <>
         <b>{list(only.parts)}</b>
-        {only.parts.length > 1 && ', put together before,'} {sayWay(only.way)}
+        {only.parts.length > 1 && ', put together before'}, {sayWay(only.way)}
       </>
     )
   return (
@@ -103,7 +103,7 @@ function Said({ step, list }: { step: readonly Move[]; list: (keys: readonly str
       {step.map((m, n) => (
         <span key={n}>
           {n > 0 && '; '}
-          <b>{list(m.parts)}</b> {sayWay(m.way)}
+          <b>{list(m.parts)}</b>, {sayWay(m.way)}
         </span>
       ))}
     </>

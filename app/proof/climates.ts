@@ -1,7 +1,7 @@
 /**
  * Moisture that wood comes to in four kinds of places, percent, in the driest and the wettest part of the
- * year. Indoors after the USDA Wood Handbook, ch. 13 (table of recommended moisture for interior use: 4–9 in dry
- * country, 6–10 in most, 8–13 on damp coasts); under a roof outdoors after its outdoor values.
+ * year. Indoors after the USDA Wood Handbook, ch. 13 (table of recommended moisture for interior use: 4–9
+ * in dry country, 6–10 in most, 8–13 on damp coasts); under a roof outdoors after its outdoor values.
  */
 export const CLIMATES = [
   { id: 'dry', name: 'Heated, dry country', driest: 4, wettest: 9 },

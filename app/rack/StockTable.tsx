@@ -4,10 +4,16 @@ import { change, type Stock } from '../../core/document'
 import { MeasureError, toStored } from '../../core/measure'
 import { keyOf, tryMeasure } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
+import { Choice } from '../ui/Choice'
 import { MeasureField } from '../ui/MeasureField'
 import { namingOf } from '../ui/naming'
 import { sayRefusal } from '../ui/refusal'
 import { perOf, readPrice, sayPrice } from './price'
+
+const CUTS = [
+  ['flat', 'flat sawn'],
+  ['quarter', 'quarter sawn'],
+] as const
 
 /**
  * The stock on the rack with what it measures; measure the real wood, type it once, and everything follows.
@@ -58,6 +64,16 @@ export function StockTable({ filter, chosen }: { filter: string; chosen: string 
                   value={s.species}
                   onCommit={(species) => run(change.setStock({ id: s.id, changes: { species } }))}
                 />
+                {s.kind === 'board' && (
+                  <Choice
+                    label={`How ${s.name} was sawn`}
+                    value={s.cut}
+                    of={CUTS}
+                    disabled={readOnly}
+                    onPick={(cut) => sayRefusal(run(change.setStock({ id: s.id, changes: { cut } })))}
+                    className="min-h-7 w-full rounded-sm px-2 text-xs text-quiet hover:bg-ground"
+                  />
+                )}
               </td>
               <td className="w-32 px-1 py-1">
                 <MeasureField

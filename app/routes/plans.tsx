@@ -6,7 +6,7 @@ import { toSvg } from '../../core/plans/svg'
 import { PaperChoices } from '../plans/PaperChoices'
 import { SheetSvg } from '../plans/SheetSvg'
 import { SheetThumb } from '../plans/SheetThumb'
-import { useSheets } from '../plans/sheets'
+import { useAcceptedSheets, useSheets } from '../plans/sheets'
 import { plansHand, sayFault } from '../store/hands'
 import { fileName, saveFile } from '../store/files'
 import { useOpen } from '../store/open'
@@ -22,7 +22,9 @@ export default function PlansScreen() {
   const [shown, show] = useState(0)
   const [full, setFull] = useState(false)
   const [setting, setSetting] = useState(false)
-  const { sheets, state, fault } = drawing
+  const accepted = useAcceptedSheets()
+  const { state, fault } = drawing
+  const sheets = [...drawing.sheets, ...accepted]
   const sheet = sheets[Math.min(shown, sheets.length - 1)]
 
   async function savePdf() {

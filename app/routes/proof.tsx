@@ -60,7 +60,7 @@ function Views({ view }: { view: View }) {
   const [setting, setSetting] = useState(false)
   const paper = view === 'sizes' ? 'sizes' : 'report'
   return (
-    <div className="no-print flex shrink-0 flex-wrap items-center gap-1 border-b border-hairline bg-panel px-4">
+    <div className="flex shrink-0 flex-wrap items-center gap-1 border-b border-hairline bg-panel px-4">
       <h1 className="mr-4 font-title text-lg font-semibold">Proof</h1>
       <div role="tablist" aria-label="What is shown" className="flex flex-wrap">
         {(Object.keys(VIEWS) as View[]).map((v) => (

@@ -75,25 +75,30 @@ function mendOf(i: Instance, other: Instance, axis: Axis, gap: Mm, model: Model)
   const far = i.box.max[axis] <= other.box.min[axis] + TOUCHING
   const fact = far ? 'end' : 'start'
   const rest = far ? 'start' : 'end'
-  const instead =
-    span[fact] !== undefined ? undefined : span.size !== undefined && span[rest] !== undefined ? 'size' : null
-  if (instead === null) return null
+  // The other side stays where it is: what is told by a size grows by the gap.
+  const sized = span.size !== undefined && (span[fact] !== undefined || span[rest] !== undefined)
+  if (!sized && span[fact] === undefined) return null
   const say = sayer(model)
   const [was, is] = [i.box.max[axis] - i.box.min[axis], i.box.max[axis] - i.box.min[axis] + gap]
   const side = sideOf(axis, !far)
+  const text = `@${other.piece}.${side}`
+  const unit = model.resolved.style.unit
+  const more = `${Number((gap / (unit === 'in' ? 25.4 : 1)).toFixed(6))}${unit}`
+  const where = { id: piece.id, direction }
+  const changes =
+    span[fact] === undefined
+      ? [change.setFact({ ...where, fact, text, instead: 'size' as const })]
+      : [
+          change.setFact({ ...where, fact, text }),
+          ...(sized
+            ? [change.setFact({ ...where, fact: 'size' as const, text: `${span.size!} + ${more}` })]
+            : []),
+        ]
   return {
     says:
-      `Let ${piece.name} ${far ? 'end' : 'start'} at ${other.name}·${side}: ${say(was)} ` +
-      `${direction} becomes ${say(is)}`,
-    changes: [
-      change.setFact({
-        id: piece.id,
-        direction,
-        fact,
-        text: `@${other.piece}.${side}`,
-        ...(instead && { instead }),
-      }),
-    ],
+      `Let ${piece.name} ${far ? 'end' : 'start'} at ${other.name}·${side}: ` +
+      `${say(was)} ${direction} becomes ${say(is)}`,
+    changes,
   }
 }
 

@@ -4,6 +4,7 @@ import type { Model } from '../model'
 import type { Instance, Problem } from '../resolve'
 import { workKind } from '../work'
 import { definePiecewise } from './check'
+import { exact } from './exact'
 import { sayer } from './wood'
 
 /** What a written length says it is, millimetres. */
@@ -73,7 +74,3 @@ export const rounding = definePiecewise({
 })
 
 const off = (mm: Mm, style: LengthStyle): Mm => Math.abs(written(mm, style) - mm)
-
-/** A length to a hundredth of a millimetre, or four places of an inch. */
-export const exact = (mm: Mm, style: LengthStyle): string =>
-  style.unit === 'in' ? `${Number((mm / 25.4).toFixed(4))} in` : `${Number(mm.toFixed(2))} mm`

@@ -2,6 +2,7 @@
 import { change, stepsIn, type Change, type Project } from '../document'
 import type { LengthUnit, Mm } from '../measure'
 import type { Model } from '../model'
+import { DIRECTION_OF, facing } from '../pieces'
 import { keyOf, type NodeKey, type Problem } from '../resolve'
 import { defineCheck } from './check'
 import { sayer } from './wood'
@@ -131,16 +132,19 @@ type Typing = (
   rest: Pick<Typed, 'of' | 'called' | 'set'>,
 ) => Generator<Typed>
 
-/** Sizes of pieces: one kind for all lengths across, deep and up. */
+/** Sizes of pieces but for their thickness: one kind for all lengths across, deep and up. */
 function* spansTyped(project: Project, typed: Typing): Generator<Typed> {
   for (const p of project.pieces) {
     if (p.kind !== 'made') continue
-    for (const direction of ['across', 'deep', 'up'] as const)
+    const thick = DIRECTION_OF[facing(p.facing).room[2]]
+    for (const direction of ['across', 'deep', 'up'] as const) {
+      if (direction === thick) continue
       yield* typed('size of a piece', p.spans[direction].size, keyOf.fact(p.id, direction, 'size'), {
         of: { piece: p.id },
         called: `The size ${direction} of ${p.name}`,
         set: (text) => change.setFact({ id: p.id, direction, fact: 'size', text }),
       })
+    }
   }
 }
 

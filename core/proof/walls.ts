@@ -170,7 +170,9 @@ const sayBetween = (wide: Mm, a: Feature, b: Feature, i: Instance) => (say: (mm:
 const inLine = (a: Box, b: Box, along: Axis, size: Vec3): boolean =>
   AXES.some((mouth) => {
     const [side] = AXES.filter((k) => k !== along && k !== mouth)
-    const open = [false, true].some((far) => opensAt(a, size, mouth, far) && opensAt(b, size, mouth, far))
+    const open = [false, true].some((far) =>
+      [a, b].every((x) => opensAt(x, size, mouth, far) && !opensAt(x, size, mouth, !far)),
+    )
     if (mouth === along || side === undefined || !open) return false
     const shared = Math.min(a.max[side], b.max[side]) - Math.max(a.min[side], b.min[side])
     return shared >= 0.7 * Math.max(extent(a, side), extent(b, side)) && extent(a, side) < size[side] / 2

@@ -1,7 +1,7 @@
 /** What work takes from a piece, as plain bodies in its own frame: what most checks look at. Millimetres. */
 import { formatLength, type Mm } from '../measure'
 import type { Model } from '../model'
-import { AXES, dot, FACE_AT, normalOf, overlap, vec3, type Axis, type Box, type Vec3 } from '../pieces'
+import { AXES, overlap, vec3, type Axis, type Box, type Vec3 } from '../pieces'
 import type { Rod } from '../pieces/rods'
 import type { Instance } from '../resolve'
 import type { Recipe } from '../solid'
@@ -105,9 +105,3 @@ export function sayNames(names: readonly string[], most = 4): string {
     return all.length < 2 ? (all[0] ?? '') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)!}`
   return `${all.slice(0, most).join(', ')} and ${all.length - most} more`
 }
-
-/** The face of a piece that looks most in a direction of the room. */
-export const faceTowards = (i: Instance, way: Vec3) =>
-  (Object.keys(FACE_AT) as Array<keyof typeof FACE_AT>).reduce((a, b) =>
-    dot(normalOf(i.frame, b), way) > dot(normalOf(i.frame, a), way) ? b : a,
-  )

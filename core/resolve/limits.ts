@@ -5,8 +5,7 @@ import type { NodeDef } from './graph'
 import { keyOf } from './keys'
 import { measureNode } from './measurenode'
 import type { Names } from './names'
-
-export type LimitName = Exclude<keyof Limits, 'off'>
+import type { LimitName, ResolvedLimits } from './types'
 
 interface Usual {
   readonly kind: MeasureKind
@@ -28,10 +27,10 @@ export const USUAL: Readonly<Record<LimitName, Usual>> = {
   driest: { kind: 'number', in: '6', mm: '6' },
   wettest: { kind: 'number', in: '10', mm: '10' },
 }
-export const LIMIT_NAMES = Object.keys(USUAL) as readonly LimitName[]
+const LIMIT_NAMES = Object.keys(USUAL) as readonly LimitName[]
 
 /** The text of a limit: as it was set, or the usual one. */
-export const limitText = (limits: Limits, name: LimitName, unit: LengthUnit): string =>
+const limitText = (limits: Limits, name: LimitName, unit: LengthUnit): string =>
   limits[name] ?? USUAL[name][unit]
 
 export const limitNodes = (limits: Limits, names: Names): NodeDef[] =>
@@ -55,5 +54,3 @@ const usualValue = (name: LimitName, unit: LengthUnit): number => {
   const value = Number(over) / Number(under)
   return USUAL[name].kind === 'length' && unit === 'in' ? value * 25.4 : value
 }
-
-export type ResolvedLimits = Readonly<Record<LimitName, number>>

@@ -6,6 +6,7 @@ import type {
   Group,
   Hardware,
   Joint,
+  Limits,
   MeasuredBoard,
   Piece,
   Project,
@@ -17,7 +18,6 @@ import type { Box, Facing, Frame, Pose, Vec3 } from '../pieces'
 import type { Cutter } from '../rack'
 import type { Failure } from './failures'
 import type { NodeKey, NodeResult, Part, Slip } from './graph'
-import type { ResolvedLimits } from './limits'
 
 /** One stretch of a piece in one direction. */
 export interface Stretch {
@@ -76,6 +76,10 @@ export interface ResolvedPiece {
   /** Which copies those are. */
   readonly copies: readonly Copy[]
 }
+
+export type LimitName = Exclude<keyof Limits, 'off'>
+/** Millimetres, percent, the load in the project’s own unit. */
+export type ResolvedLimits = Readonly<Record<LimitName, number>>
 
 export interface ResolvedStock {
   readonly id: string

@@ -41,11 +41,6 @@ function house(m: Meeting, d: Deriving): void {
     stops: { low: d.must('stop1'), high: d.must('stop2') },
     depthKey: keyOf.joint(d.joint.id, 'depth'),
   })
-  if (depth > behind(m) / 2 + 1e-6)
-    d.wrong(
-      `The ${channel.name} for ${guest.name} is ${d.say(depth)} deep, more than half of ${host.name}`,
-      'look',
-    )
   d.work('channel', host, guest, channel)
   if (m.square)
     for (const notch of notchesIn(m, channel, depth - d.must('gap')))

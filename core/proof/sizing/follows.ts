@@ -1,20 +1,17 @@
-/** What follows from a change: sizes and work that come out otherwise. */
-import { formatLength, marked, type Mm } from '../../measure'
+/** What follows from a change: dimensions that come out otherwise, piece by piece. */
 import type { Model } from '../../model'
-import { SIZES } from '../../resolve'
-import { sayPlain } from '../../plans'
-import { workKind } from '../../work'
+import { sized, type SizeLine } from './lines'
 
 export interface Follow {
   /** The piece of wood it is about. */
   readonly of: string
+  /** "Length: 33 becomes 32 15/16". */
   readonly says: string
 }
 
-/** Sizes and sentences of the ticket that are not as before, piece by piece. */
+/** Every dimension that is not as before; written as exactly as tells the two apart. */
 export function followsFrom(before: Model, after: Model): Follow[] {
   const found: Follow[] = []
-  const say = (model: Model) => (mm: Mm) => marked(formatLength(mm, model.resolved.style))
   const there = new Map(after.resolved.instances.map((i) => [i.key, i]))
   for (const was of before.resolved.instances) {
     const is = there.get(was.key)
@@ -23,28 +20,23 @@ export function followsFrom(before: Model, after: Model): Follow[] {
       found.push({ of: was.name, says: 'is gone' })
       continue
     }
-    for (const size of SIZES)
-      if (Math.abs(was[size] - is[size]) > 1e-6)
-        found.push({
-          of: is.name,
-          says: `${size}: ${say(before)(was[size])} becomes ${say(after)(is[size])}`,
-        })
     if (was === is && before.recipe(was) === after.recipe(is)) continue
-    const told = (model: Model, i: typeof was) =>
-      new Map(
-        model
-          .features(i)
-          .map((f) => [f.id, sayPlain(workKind(f).describe(f.data, f.partner?.name ?? null), say(model))]),
-      )
-    const [old, now] = [told(before, was), told(after, is)]
-    for (const [id, text] of old)
-      if (now.get(id) !== text)
-        found.push({
-          of: is.name,
-          says: now.has(id) ? `${text}: becomes ${now.get(id)!}` : `${text}: is gone`,
-        })
-    for (const [id, text] of now) if (!old.has(id)) found.push({ of: is.name, says: `new: ${text}` })
+    const now = new Map(sized(is, after).lines.map((l) => [l.what, l]))
+    for (const line of sized(was, before).lines) {
+      const other = now.get(line.what)
+      now.delete(line.what)
+      const says = !other
+        ? `${line.label}: is there no more`
+        : Math.abs(other.mm - line.mm) > 1e-6
+          ? `${line.label}: ${becomes(line, other)}`
+          : null
+      if (says !== null) found.push({ of: is.name, says })
+    }
+    for (const line of now.values()) found.push({ of: is.name, says: `${line.label}: new, ${line.text}` })
   }
   for (const is of there.values()) found.push({ of: is.name, says: 'is new' })
   return found
 }
+
+const becomes = (was: SizeLine, is: SizeLine): string =>
+  was.rounded || is.rounded ? `${was.exact} becomes ${is.exact}` : `${was.text} becomes ${is.text}`

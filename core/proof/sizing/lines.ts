@@ -2,14 +2,13 @@
  * The size sheet: every finished dimension of every piece, and every place of its work, in the order of the
  * shop.
  */
-import { cutList } from '../../cuts'
-import { findAlike } from '../../cuts'
+import { cutList, findAlike } from '../../cuts'
 import { formatLength, marked, type Mm } from '../../measure'
 import type { Model } from '../../model'
 import { axesOf, dot, sideOf, unit, type Axis } from '../../pieces'
 import { keyOf, type Instance, type NodeKey, type SizeName } from '../../resolve'
 import { REFERENCE, workKind, type Dimension, type Feature } from '../../work'
-import { exact } from '../rounding'
+import { exact } from '../exact'
 import { called, capital } from '../wood'
 
 /** One dimension to be measured. */

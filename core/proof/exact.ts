@@ -1,0 +1,5 @@
+import type { LengthStyle, Mm } from '../measure'
+
+/** A length to a hundredth of a millimetre, or four places of an inch. */
+export const exact = (mm: Mm, style: LengthStyle): string =>
+  style.unit === 'in' ? `${Number((mm / 25.4).toFixed(4))} in` : `${Number(mm.toFixed(2))} mm`
