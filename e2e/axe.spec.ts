@@ -125,4 +125,10 @@ for (const theme of ['day', 'night'] as const)
       for (let n = 0; n < 4; n++) await page.keyboard.press('Escape')
       await expect(page.getByRole('heading', { name: 'Ticket' })).toBeVisible()
     }
+    await maker.screen('Proof')
+    for (const view of ['Findings', 'Size sheet', 'Going together', 'Seasons and loads', 'Limits']) {
+      await page.getByRole('tab', { name: view }).click()
+      await expect(page.getByText(/Waiting…|Looking for|Listing|Reckoning|in thought/)).toHaveCount(0)
+      await sound(page, `proof, ${view}`, theme)
+    }
   })

@@ -74,7 +74,7 @@ export class Maker {
       .click()
   }
 
-  async screen(name: 'Rack' | 'Bench' | 'Plans' | 'Cuts'): Promise<void> {
+  async screen(name: 'Rack' | 'Bench' | 'Proof' | 'Plans' | 'Cuts'): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name }).click()
   }
 

@@ -21,7 +21,7 @@ function texts(data: unknown, path: string[] = []): Array<{ path: string[]; text
 /** Texts that are no measures: ids, names, choices, notes and what was set aside. */
 const PLAIN = new RegExp(
   '^(format|id|name|note|species|kind|stock|of|group|facing|direction|face|piece|on|unit|form|' +
-    'paper|projection|list|where|why|text|shape)$',
+    'paper|projection|list|where|why|text|shape|cut)$',
 )
 const isPlain = (path: readonly string[]): boolean =>
   PLAIN.test(path.at(-1)!) ||

@@ -1,10 +1,11 @@
 import { readFileSync } from 'node:fs'
 import * as z from 'zod'
 import { Job } from '../cuts'
-import { Hardware, Joint, Place, Placement, Project, Repeat, Step, Tilt } from '../document'
+import { Accepted, Hardware, Joint, Limits, Measurement, Place, Placement, Project, Repeat, Step, Tilt } from '../document'
 import { jointFault, JOINTS } from '../joints'
 import { OWN_KINDS, stepFault } from '../work'
 import { FACINGS, sideOfFace } from '../pieces'
+import { FindingsReport } from '../proof/report'
 
 const doc = (name: string) => readFileSync(new URL(`../../docs/${name}`, import.meta.url), 'utf8')
 const example = (name: string): unknown[] => {
@@ -18,6 +19,8 @@ test.each<[string, z.ZodType]>([
   ['repeats', Repeat],
   ['placements', Placement],
   ['hardware', Hardware],
+  ['accepted', Accepted],
+  ['readings', Measurement],
 ])('the examples of %s are read', (name, schema) => {
   expect(example(name).length).toBeGreaterThan(0)
   for (const item of example(name)) expect(schema.safeParse(item).error).toBeUndefined()
@@ -37,6 +40,10 @@ test('there is a sound example of every kind of work that a maker puts on', () =
     for (const name of [...roles, ...Object.keys(measures)]) expect(doc('format.md')).toContain(`\`${name}\``)
 })
 
+test('what stands of the files of findings is so', () => {
+  for (const name of [...Object.keys(Limits.shape), 'mends', 'level']) expect(doc('format.md')).toContain(`\`${name}\``)
+})
+
 test('the table of facings is that of the program', () => {
   for (const f of FACINGS) {
     const sides = (['end1', 'edge1', 'edge2', 'face', 'back'] as const).map((face) => sideOfFace(f, face))
@@ -48,6 +55,7 @@ test('the JSON Schemas are those of the program', () => {
   const written = (name: string) => JSON.parse(doc(`${name}.schema.json`)) as unknown
   expect(written('project')).toEqual(z.toJSONSchema(Project, { io: 'input' }))
   expect(written('layout-job')).toEqual(z.toJSONSchema(Job, { io: 'input' }))
+  expect(written('findings')).toEqual(z.toJSONSchema(FindingsReport, { io: 'input' }))
   expect(JSON.stringify(written('joint'))).toContain('haunchWidth')
   expect(JSON.stringify(written('work'))).toContain('mitre')
 })

@@ -121,12 +121,15 @@ export const defineNeighbourly = ({
 
 const neighbours = new WeakMap<Model, ReadonlyMap<string, readonly Instance[]>>()
 
+/** What is just as near as the limit counts. */
+const SLACK = 1e-3
+
 /** What stands by each instance, near enough to matter; found once for a model. */
 export function neighboursIn(model: Model): ReadonlyMap<string, readonly Instance[]> {
   let found = neighbours.get(model)
   if (!found) {
     const near = new Map<string, Instance[]>(model.resolved.instances.map((i) => [i.key, []]))
-    for (const [a, b] of findPairs(model.resolved.instances, model.resolved.limits.near)) {
+    for (const [a, b] of findPairs(model.resolved.instances, model.resolved.limits.near + SLACK)) {
       near.get(a.key)!.push(b)
       near.get(b.key)!.push(a)
     }

@@ -376,6 +376,27 @@ const CASES: readonly Case[] = [
     /1\.2 short/,
   ],
   [
+    'a sixteenth of an inch, just as the limit is',
+    'gap',
+    () =>
+      changed(
+        inches('24'),
+        change.addPiece({
+          kind: 'made',
+          id: 'q',
+          name: 'Q',
+          stock: 'any',
+          facing: 'up-right',
+          spans: {
+            across: { start: '-13/16' },
+            deep: { start: '0', size: '12' },
+            up: { start: '0', size: '30' },
+          },
+        }),
+      ),
+    /P0 stops 1\/16 short of Q/,
+  ],
+  [
     'a gap that is meant',
     'gap',
     () =>

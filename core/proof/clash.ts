@@ -4,6 +4,8 @@ import { formatLength } from '../measure'
 import { overlap, sizeOf, type Box } from '../pieces'
 import type { Instance, Problem } from '../resolve'
 import type { Recipe } from '../solid'
+import { middleOf } from './wood'
+import type { Model } from '../model'
 import { defineCheck } from './check'
 
 /** Less than this is not a clash, cubic millimetres. */
@@ -34,6 +36,7 @@ export const clash = defineCheck<Memory>({
     const before = memory.pairs
     const pairs = new Map<string, Pair>()
     const found: Problem[] = []
+    const refused = refusedPairs(model)
     const solids = kernel.openSolids()
     try {
       for (const [a, b] of findPairs(model.resolved.instances)) {
@@ -50,11 +53,14 @@ export const clash = defineCheck<Memory>({
           yield
         }
         pairs.set(id, pair)
-        if (pair.shared < LEAST) continue
+        // What a joint that cannot be made leaves uncut is said of the joint.
+        if (pair.shared < LEAST || refused.has(`${a.piece}|${b.piece}`)) continue
         found.push({
           id,
           level: 'stop',
           piece: a.piece,
+          advice: 'Shorten one, move it, or join the two so that one is let into the other.',
+          at: [a, b].map((i) => ({ instance: i.key, point: middleOf(pair.common) })),
           says: `${a.name} and ${b.name} share wood, within ${sizeOf(pair.common).map(say).join(' × ')}`,
         })
         if (found.length >= MOST) break
@@ -68,3 +74,13 @@ export const clash = defineCheck<Memory>({
     }
   },
 })
+
+/** Pairs of pieces with a joint between them that cannot be made, either way round. */
+function refusedPairs({ refused, project }: Model): ReadonlySet<string> {
+  const ids = new Set(refused.flatMap((p) => (p.level === 'stop' && p.joint ? [p.joint] : [])))
+  return new Set(
+    project.joints
+      .filter((j) => ids.has(j.id))
+      .flatMap(({ between }) => between.flatMap((a) => between.map((b) => `${a.piece}|${b.piece}`))),
+  )
+}

@@ -16,6 +16,8 @@ import {
 } from './wood'
 
 const LEAST = 1e-3
+/** What takes so much of the width or the length weakens the piece, and not a place on it. */
+const LONG = 0.6
 
 export const depths = definePiecewise({
   id: 'depths',
@@ -41,7 +43,7 @@ function floors(i: Instance, model: Model): Problem[] {
   for (const { of, box } of sunk(i, model)) {
     const deep = box.max[2] - box.min[2]
     const left = i.thickness - deep
-    const long = runsThrough(box, i.size, 1) || runsThrough(box, i.size, 0)
+    const long = [0, 1].some((a) => box.max[a]! - box.min[a]! > LONG * i.size[a]!)
     const half = long && deep > i.thickness / 2 + LEAST
     if (!half && left >= wall - LEAST) continue
     const id = `depths:${i.piece}:${sourceOf(of)}`

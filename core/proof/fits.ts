@@ -54,7 +54,7 @@ function fitIn(host: Instance, box: Box, guest: Instance, model: Model): Fit | n
       ? g.max[a] > host.size[a] + EVEN && g.min[a] < box.max[a] - EVEN
       : g.min[a] < -EVEN && g.max[a] > box.min[a] + EVEN
   })
-  if (into === undefined || mouths.length > 1) return null
+  if (into === undefined) return null
   const across = AXES.find(
     (a) =>
       a !== into &&

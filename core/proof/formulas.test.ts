@@ -54,28 +54,31 @@ test('pieces clash exactly where their solids share wood', () => {
   )
 })
 
-test('sag goes with the fourth power of the span, and against the cube of the thickness and the width', () => {
-  const shelf = fc.record({
-    span: fc.double({ min: 200, max: 2000, noNaN: true }),
-    width: fc.double({ min: 50, max: 600, noNaN: true }),
-    thickness: fc.double({ min: 6, max: 50, noNaN: true }),
-  })
-  fc.assert(
-    fc.property(shelf, fc.double({ min: 1, max: 100, noNaN: true }), (s, load) => {
-      // Without weight of its own, so that the load is all.
-      const wood = { ...s, stiffness: stiffnessOf('red oak, northern')!, density: 0 }
-      const base = sagOf(wood, load)
-      // Independently: 5 w L⁴ / (384 E I) in metres, newtons and pascals.
-      const [L, b, t] = [s.span, s.width, s.thickness].map((mm) => mm / 1000) as [number, number, number]
-      const metres = (5 * load * 9.80665 * L ** 4) / (384 * 12.5e9 * ((b * t ** 3) / 12))
-      expect(base / 1000 / metres).toBeCloseTo(1, 9)
-      expect(sagOf({ ...wood, span: 2 * s.span }, load) / base).toBeCloseTo(16, 9)
-      expect(sagOf({ ...wood, thickness: 2 * s.thickness }, load) / base).toBeCloseTo(1 / 8, 9)
-      expect(sagOf({ ...wood, width: 2 * s.width }, load) / base).toBeCloseTo(1 / 2, 9)
-    }),
-    { numRuns: 100, endOnFailure: true },
-  )
-})
+test(
+  'sag goes with the fourth power of the span, and against the cube of the thickness and the ' + 'width',
+  () => {
+    const shelf = fc.record({
+      span: fc.double({ min: 200, max: 2000, noNaN: true }),
+      width: fc.double({ min: 50, max: 600, noNaN: true }),
+      thickness: fc.double({ min: 6, max: 50, noNaN: true }),
+    })
+    fc.assert(
+      fc.property(shelf, fc.double({ min: 1, max: 100, noNaN: true }), (s, load) => {
+        // Without weight of its own, so that the load is all.
+        const wood = { ...s, stiffness: stiffnessOf('red oak, northern')!, density: 0 }
+        const base = sagOf(wood, load)
+        // Independently: 5 w L⁴ / (384 E I) in metres, newtons and pascals.
+        const [L, b, t] = [s.span, s.width, s.thickness].map((mm) => mm / 1000) as [number, number, number]
+        const metres = (5 * load * 9.80665 * L ** 4) / (384 * 12.5e9 * ((b * t ** 3) / 12))
+        expect(base / 1000 / metres).toBeCloseTo(1, 9)
+        expect(sagOf({ ...wood, span: 2 * s.span }, load) / base).toBeCloseTo(16, 9)
+        expect(sagOf({ ...wood, thickness: 2 * s.thickness }, load) / base).toBeCloseTo(1 / 8, 9)
+        expect(sagOf({ ...wood, width: 2 * s.width }, load) / base).toBeCloseTo(1 / 2, 9)
+      }),
+      { numRuns: 100, endOnFailure: true },
+    )
+  },
+)
 
 test('a shelf sags as reckoned by hand', () => {
   // 36 in of 3/4 pine, 10 in wide, 20 lb a foot and its own weight: 5 · 310.4 · 0.9144⁴ / (384 · 1243.8) m.

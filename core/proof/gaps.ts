@@ -9,6 +9,8 @@ import { defineEach } from './check'
 import { gapBetween, middleOf, sayer } from './wood'
 
 const TOUCHING: Mm = 0.01
+/** What is just as near as the limit counts, whatever reckoning has left in its last digits. */
+const SLACK: Mm = 1e-3
 /** Faces that look at each other by less than this in some direction do not look at each other. */
 const FACING: Mm = 3
 
@@ -18,7 +20,7 @@ export const gaps = defineEach<readonly [Instance, Instance]>({
   why: 'A gap of a saw cut or less is seldom meant: a joint does not draw up, and glue does not fill it.',
   things: (model) => {
     const joined = joinedIn(model.project)
-    return findPairs(model.resolved.instances, model.resolved.limits.near).filter(
+    return findPairs(model.resolved.instances, model.resolved.limits.near + SLACK).filter(
       ([a, b]) => a.square && b.square && a.piece !== b.piece && !joined.has(pairOf(a.piece, b.piece)),
     )
   },

@@ -3,6 +3,7 @@ import type { Project } from '../document'
 import type { Model } from '../model'
 import type { Problem } from '../resolve'
 import { drain, type Kernel } from '../solid'
+import { oneOfAlike } from './alike'
 import { assembly } from './assembly'
 import { bodies } from './bodies'
 import { bores } from './bores'
@@ -101,8 +102,14 @@ export class Proof {
 
   /** Everything that is wrong or worth a look; yields between small steps, with the check that is at work. */
   *find(model: Model, kernel: Kernel): Generator<Check, Finding[]> {
+    const names = new Map(model.resolved.instances.map((i) => [i.key, i.name]))
+    const told = (problems: readonly Problem[], check: QuickCheck | Check) =>
+      oneOfAlike(
+        problems.map((p) => findingOf(p, check, model)),
+        names,
+      )
     const found: Finding[] = QUICK.flatMap((check) =>
-      isOn(model, check) ? check.look(model).map((p) => findingOf(p, check, model)) : [],
+      isOn(model, check) ? told(check.look(model), check) : [],
     )
     for (const check of CHECKS) {
       if (!isOn(model, check)) continue
@@ -110,7 +117,7 @@ export class Proof {
       try {
         for (let step = search.next(); ; step = search.next()) {
           if (step.done) {
-            found.push(...step.value.map((p) => findingOf(p, check, model)))
+            found.push(...told(step.value, check))
             break
           }
           yield check

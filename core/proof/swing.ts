@@ -41,7 +41,13 @@ export const swing = defineCheck<Memory>({
       const says =
         `${swing.moved.name} meets ${swing.met.name} at ${at}°, before the ` +
         `${formatNumber(Math.abs(limit))}° of ${h.name}`
-      found.push({ id: `swing:${h.id}`, level: 'stop', piece: swing.moved.piece, says })
+      found.push({
+        id: `swing:${h.id}`,
+        level: 'stop',
+        piece: swing.moved.piece,
+        says,
+        at: [swing.moved, swing.met].map((i) => ({ instance: i.key })),
+      })
     }
     Object.assign(memory, { from, found })
     return found

@@ -2,7 +2,7 @@
 import type { Mm } from '../measure'
 import type { Model } from '../model'
 import { AXES, faceAt, minus, norm, sayFace, toRoom, vec3, type Axis, type Box, type Vec3 } from '../pieces'
-import type { Rod } from '../pieces/rods'
+import { rodsApart, type Rod } from '../pieces/rods'
 import type { Instance, Problem } from '../resolve'
 import type { Feature } from '../work'
 import { definePiecewise } from './check'
@@ -18,6 +18,7 @@ import {
   takenFrom,
   type Taken,
   type TakenBox,
+  type TakenRod,
 } from './wood'
 
 const LEAST: Mm = 1e-3
@@ -37,7 +38,7 @@ export const walls = definePiecewise({
   look: (i, model) => {
     const taken = takenFrom(i, model)
     const { wall } = model.resolved.limits
-    const found = [...toOutside(i, taken, wall), ...between(i, taken, wall)]
+    const found = [...toOutside(i, taken, wall), ...between(i, taken, wall), ...betweenHoles(i, taken, wall)]
     // Of the same work only the thinnest place is told.
     const thinnest = new Map<string, Wall>()
     for (const w of found) {
@@ -157,6 +158,35 @@ function* between(i: Instance, { boxes, rods }: Taken, least: Mm): Generator<Wal
     }
   }
 }
+
+/** Holes that joints bore, among themselves: those of different joints that meet are told elsewhere. */
+function* betweenHoles(i: Instance, { rods }: Taken, least: Mm): Generator<Wall> {
+  const holes = rods.filter(({ of }) => of.step === null).sort((a, b) => a.rod.from[0] - b.rod.from[0])
+  for (const [n, a] of holes.entries())
+    for (const b of holes.slice(n + 1)) {
+      const reach = a.rod.radius + b.rod.radius + least
+      if (AXES.some((k) => lowOf(b, k) - highOf(a, k) > reach || lowOf(a, k) - highOf(b, k) > reach)) continue
+      // A pocket and the hole through its floor are one.
+      const inLine = norm(minus(a.rod.from, b.rod.from)) < 0.01 || a.rod.radius !== b.rod.radius
+      if (inLine) continue
+      const wide = rodsApart(a.rod, b.rod)
+      if (wide >= Math.min(least, a.rod.radius, b.rod.radius) - LEAST) continue
+      if (wide <= LEAST && a.of.joint !== b.of.joint) continue
+      const at = middleOf({ min: a.rod.from, max: b.rod.from })
+      yield {
+        wide,
+        of: [a.of, b.of],
+        at,
+        says: (say) =>
+          wide > LEAST
+            ? `Only ${say(wide)} of wood stands between two holes in ${i.name}`
+            : `Two holes of one joint in ${i.name} run into each other`,
+      }
+    }
+}
+
+const lowOf = ({ rod }: TakenRod, k: Axis): Mm => Math.min(rod.from[k], rod.to[k])
+const highOf = ({ rod }: TakenRod, k: Axis): Mm => Math.max(rod.from[k], rod.to[k])
 
 const sayBetween = (wide: Mm, a: Feature, b: Feature, i: Instance) => (say: (mm: Mm) => string) =>
   called(a) === called(b)
