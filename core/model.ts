@@ -41,6 +41,7 @@ export class Modeller {
     const of = (i: Instance) => all.get(i.key) ?? []
     const worked = (i: Instance): Worked => ({ instance: i, features: of(i) })
     let known: ReadonlyMap<string, Worked> | null = null
+    const asked = new Map<Instance, Recipe>()
     const byKey = () => (known ??= new Map(resolved.instances.map((i) => [i.key, worked(i)])))
     return {
       project,
@@ -49,7 +50,11 @@ export class Modeller {
       supplies,
       fittings: own.supplies,
       features: of,
-      recipe: (i) => this.recipes.of(worked(i), (key) => byKey().get(key)),
+      recipe: (i) => {
+        let recipe = asked.get(i)
+        if (!recipe) asked.set(i, (recipe = this.recipes.of(worked(i), (key) => byKey().get(key))))
+        return recipe
+      },
     }
   }
 }

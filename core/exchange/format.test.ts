@@ -1,7 +1,19 @@
 import { readFileSync } from 'node:fs'
 import * as z from 'zod'
 import { Job } from '../cuts'
-import { Accepted, Hardware, Joint, Limits, Measurement, Place, Placement, Project, Repeat, Step, Tilt } from '../document'
+import {
+  Accepted,
+  Hardware,
+  Joint,
+  Limits,
+  Measurement,
+  Place,
+  Placement,
+  Project,
+  Repeat,
+  Step,
+  Tilt,
+} from '../document'
 import { jointFault, JOINTS } from '../joints'
 import { OWN_KINDS, stepFault } from '../work'
 import { FACINGS, sideOfFace } from '../pieces'
@@ -41,7 +53,8 @@ test('there is a sound example of every kind of work that a maker puts on', () =
 })
 
 test('what stands of the files of findings is so', () => {
-  for (const name of [...Object.keys(Limits.shape), 'mends', 'level']) expect(doc('format.md')).toContain(`\`${name}\``)
+  for (const name of [...Object.keys(Limits.shape), 'mends', 'level'])
+    expect(doc('format.md')).toContain(`\`${name}\``)
 })
 
 test('the table of facings is that of the program', () => {

@@ -84,6 +84,43 @@ function limitsKey(limits: ResolvedLimits): string {
   return key
 }
 
+/** The same thing for as long as nothing of what it stands for has changed: compared once for all checks. */
+class Tokens {
+  private readonly known = new WeakMap<
+    Instance,
+    { readonly from: readonly unknown[]; readonly token: object }
+  >()
+  private readonly asked = new WeakMap<Model, Map<Instance, object>>()
+
+  of(i: Instance, model: Model, from: () => readonly unknown[]): object {
+    let asked = this.asked.get(model)
+    if (!asked) this.asked.set(model, (asked = new Map<Instance, object>()))
+    let token = asked.get(i)
+    if (!token) {
+      const inputs = from()
+      const old = this.known.get(i)
+      token = old && same(old.from, inputs) ? old.token : {}
+      this.known.set(i, { from: inputs, token })
+      asked.set(i, token)
+    }
+    return token
+  }
+}
+const pieces = new Tokens()
+const places = new Tokens()
+
+/** A piece with its work and its stock. */
+const alone = (i: Instance, model: Model): object =>
+  pieces.of(i, model, () => [model.recipe(i), model.resolved.byId.get(i.piece)?.stock])
+
+/** A piece with all that stands by it, and what was measured. */
+const standing = (i: Instance, beside: readonly Instance[], model: Model): object =>
+  places.of(i, model, () => [
+    model.project.readings,
+    model.project.hardware,
+    ...[i, ...beside].map((x) => alone(x, model)),
+  ])
+
 /** A check of pieces one by one, with the work on them. */
 export const definePiecewise = ({
   look,
@@ -93,7 +130,7 @@ export const definePiecewise = ({
     ...about,
     things: (model) => model.resolved.instances,
     key: (i) => i.key,
-    from: (i, model) => [i, model.recipe(i), model.resolved.byId.get(i.piece)?.stock],
+    from: (i, model) => [alone(i, model)],
     look,
   })
 
@@ -111,11 +148,7 @@ export const defineNeighbourly = ({
       return model.resolved.instances.map((of) => ({ of, beside: near.get(of.key) ?? [] }))
     },
     key: ({ of }) => of.key,
-    from: ({ of, beside }, model) => [
-      model.project.readings,
-      model.resolved.byId.get(of.piece)?.stock,
-      ...[of, ...beside].flatMap((i) => [i, model.recipe(i)]),
-    ],
+    from: ({ of, beside }, model) => [standing(of, beside, model)],
     look: ({ of, beside }, model) => look(of, beside, model),
   })
 

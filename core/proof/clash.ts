@@ -1,10 +1,10 @@
 /** Pieces that take up the same room: found by boxes, settled by solids. */
 import { findPairs } from '../joints'
 import { formatLength } from '../measure'
-import { overlap, sizeOf, type Box } from '../pieces'
+import { AXES, boxAround, overlap, sizeOf, vec3, volumeOf, type Box } from '../pieces'
 import type { Instance, Problem } from '../resolve'
 import type { Recipe } from '../solid'
-import { middleOf } from './wood'
+import { middleOf, takenFrom } from './wood'
 import type { Model } from '../model'
 import { defineCheck } from './check'
 
@@ -47,6 +47,10 @@ export const clash = defineCheck<Memory>({
         if (!pair || !same) {
           const common = overlap(a.grown, b.grown, 1e-3)
           if (!common) continue
+          if (tookAll(common, a, b, model)) {
+            pairs.set(id, { a, b, recipes, common, shared: 0 })
+            continue
+          }
           const placed = (i: Instance, recipe: Recipe) => ({ recipe, frame: i.frame })
           const shared = solids.clashing(placed(a, recipes[0]), placed(b, recipes[1]))
           pair = { a, b, recipes, common, shared }
@@ -83,4 +87,38 @@ function refusedPairs({ refused, project }: Model): ReadonlySet<string> {
       .filter((j) => ids.has(j.id))
       .flatMap(({ between }) => between.flatMap((a) => between.map((b) => `${a.piece}|${b.piece}`))),
   )
+}
+
+/**
+ * Whether blocks that were taken from two pieces are all of what their boxes share, so that no solid need be
+ * asked: a shelf in its dado, a tenon in its mortise.
+ */
+function tookAll(common: Box, a: Instance, b: Instance, model: Model): boolean {
+  if (!a.square || !b.square) return false
+  let left: readonly Box[] = [common]
+  for (const i of [a, b])
+    for (const { box, whole } of takenFrom(i, model).boxes) {
+      if (!whole) continue
+      const taken = boxAround(i.frame, box)
+      left = left.flatMap((l) => without(l, taken))
+      if (left.length === 0) return true
+      if (left.length > MOST_LEFT) return false
+    }
+  return left.reduce((sum, l) => sum + volumeOf(l), 0) < LEAST
+}
+
+const MOST_LEFT = 40
+
+/** What is left of a box without another, as up to six boxes. */
+function without(box: Box, taken: Box): Box[] {
+  if (!overlap(box, taken, 1e-9)) return [box]
+  const parts: Box[] = []
+  let { min, max } = box
+  for (const k of AXES) {
+    if (taken.min[k] > min[k]) parts.push({ min, max: vec3((i) => (i === k ? taken.min[k] : max[i])) })
+    if (taken.max[k] < max[k]) parts.push({ min: vec3((i) => (i === k ? taken.max[k] : min[i])), max })
+    min = vec3((i) => (i === k ? Math.max(min[k], taken.min[k]) : min[i]))
+    max = vec3((i) => (i === k ? Math.min(max[k], taken.max[k]) : max[i]))
+  }
+  return parts
 }

@@ -4,7 +4,7 @@ import { change, type Change } from '../document'
 import { modelOf } from '../model'
 import { movementOf, stiffnessOf } from '../rack'
 import type { Kernel } from '../solid'
-import { block, instance, make, placed, testKernel } from '../testing/bench'
+import { block, instance, join, make, placed, testKernel } from '../testing/bench'
 import { proofOf, type Finding } from './index'
 import { chainError, placesAlong, written } from './rounding'
 import { moistureIn, sagOf, widthIn } from './year'
@@ -79,6 +79,41 @@ test(
     )
   },
 )
+
+test('what joints take out is no clash, and what they leave is, whatever their figures', () => {
+  const tenths = (min: number, max: number) => fc.integer({ min, max }).map((n) => String(n / 10))
+  const figures = fc.record({
+    depth: tenths(10, 120),
+    fit: tenths(-10, 10),
+    stop1: tenths(0, 400),
+    stop2: tenths(0, 400),
+  })
+  const kinds = fc.constantFrom('housing', 'tenon', 'lap')
+  fc.assert(
+    fc.property(kinds, figures, fc.integer({ min: -4, max: 4 }), (kind, fields, over) => {
+      const model = modelOf(
+        make([
+          ...block('a', 'up-right', [0, 18], [0, 240], [0, 700]),
+          ...block('b', 'right-up', [kind === 'lap' ? -20 : 18, 300], [0, 240 + over], [300, 18]),
+          join(
+            kind,
+            [
+              ['b', kind === 'lap' ? null : 'end1'],
+              ['a', null],
+            ],
+            kind === 'housing' ? fields : kind === 'tenon' ? { length: fields.depth, shoulder: '3' } : {},
+          ),
+        ]),
+      )
+      if (model.refused.some((p) => p.level === 'stop')) return
+      const wood = [instance(model, 'a#1'), instance(model, 'b#1')].map((i) => placed(model, i))
+      const shared = kernel.solids((s) => s.clashing(wood[0]!, wood[1]!))
+      const found = proofOf(model, kernel).filter((f) => f.check === 'clash')
+      expect(found.length).toBe(shared > 0.5 ? 1 : 0)
+    }),
+    { numRuns: 150, endOnFailure: true },
+  )
+})
 
 test('a shelf sags as reckoned by hand', () => {
   // 36 in of 3/4 pine, 10 in wide, 20 lb a foot and its own weight: 5 · 310.4 · 0.9144⁴ / (384 · 1243.8) m.

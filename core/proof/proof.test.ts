@@ -66,7 +66,7 @@ test('kept from revision to revision, it finds what looking anew finds, whatever
 })
 
 test('after one piece was moved, only pairs with that piece are compared', () => {
-  // Shelves housed on both sides, so that every pair has wood to compare.
+  // Shelves pressed into their dados on both sides, so that every pair has wood to compare.
   const housed = (p: Project): Change[] =>
     p.pieces
       .filter((x) => x.id.startsWith('s'))
@@ -78,7 +78,7 @@ test('after one piece was moved, only pairs with that piece are compared', () =>
               [x.id, 'end1'],
               [n === 0 ? 'a' : `p${n}`, null],
             ],
-            { depth: 6 },
+            { depth: 6, fit: '-0.5' },
           ),
         ]
         return {

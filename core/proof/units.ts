@@ -20,7 +20,7 @@ interface Typed {
   readonly mm: Mm
   readonly key: NodeKey
   readonly of: Partial<Problem>
-  readonly called: string
+  called(): string
   set(text: string): Change
 }
 
@@ -38,28 +38,38 @@ export const units = defineCheck<null>({
       if (list) list.push(t)
       else sorts.set(t.sort, [t])
     }
-    return [...sorts.values()].flatMap((all) =>
-      all.flatMap((t, n) =>
-        doubt(
-          t,
-          all.filter((_, k) => k !== n),
-          unit,
-          model,
-        ),
-      ),
-    )
+    return [...sorts.values()].flatMap((all) => {
+      const figures = inOrder(all)
+      return all.flatMap((t) => doubt(t, figures, unit, model))
+    })
   },
 })
 
-function doubt(t: Typed, others: readonly Typed[], unit: LengthUnit, model: Model): Problem[] {
-  if (others.length < 2 || t.mm <= 0) return []
-  // In a project in inches a figure in millimetres comes out 25.4 times too large; in one in millimetres,
-  // too small.
+/** Figures of one kind in order, so that the nearest of one and those about another are found at once. */
+const inOrder = (all: readonly Typed[]): Mm[] => all.map((t) => t.mm).sort((a, b) => a - b)
+
+/** Where a figure would stand among others in order. */
+function placeOf(figures: readonly Mm[], mm: Mm): number {
+  let [low, high] = [0, figures.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (figures[middle]! < mm) low = middle + 1
+    else high = middle
+  }
+  return low
+}
+
+/** `figures`: all of its kind in order, itself among them. */
+function doubt(t: Typed, figures: readonly Mm[], unit: LengthUnit, model: Model): Problem[] {
+  if (figures.length < 3 || t.mm <= 0) return []
+  const at = placeOf(figures, t.mm)
+  // In a project in inches a figure in millimetres comes out too large; in one in millimetres, too small.
   const meant = unit === 'in' ? t.mm / INCH : t.mm * INCH
-  const off = (a: Mm, b: Mm) => Math.max(a / b, b / a)
-  const nearest = Math.min(...others.map((o) => off(t.mm, o.mm)))
-  const alike = others.filter((o) => off(meant, o.mm) <= ALIKE)
-  if (nearest < FOREIGN || alike.length < Math.max(1, others.length / 2)) return []
+  const off = (a: Mm, b: Mm | undefined) => (b === undefined || b <= 0 ? Infinity : Math.max(a / b, b / a))
+  const nearest = Math.min(off(t.mm, figures[at - 1]), off(t.mm, figures[at + 1]))
+  const from = placeOf(figures, meant / ALIKE)
+  const alike = placeOf(figures, meant * ALIKE) - from
+  if (nearest < FOREIGN || alike < Math.max(1, (figures.length - 1) / 2)) return []
   const other = unit === 'in' ? 'mm' : 'in'
   const say = sayer(model)
   return [
@@ -69,8 +79,8 @@ function doubt(t: Typed, others: readonly Typed[], unit: LengthUnit, model: Mode
       ...t.of,
       key: t.key,
       says:
-        `${t.called} is ${say(t.mm)}; others of its kind are about ${say(alike[0]!.mm)}. Is ` +
-        `it meant in ${other === 'in' ? 'inches' : 'millimetres'}?`,
+        `${t.called()} is ${say(t.mm)}; others of its kind are about ${say(figures[from]!)}. ` +
+        `Is it meant in ${other === 'in' ? 'inches' : 'millimetres'}?`,
       advice: `Write the unit after the figure, ${t.text}${other}, and it is taken so.`,
       mends: [
         {
@@ -103,7 +113,7 @@ function* typedIn(model: Model): Generator<Typed> {
   for (const s of project.stock)
     yield* typed(`thickness of ${s.kind}`, s.thickness, keyOf.stock(s.id, 'thickness'), {
       of: { stock: s.id },
-      called: `The thickness of ${s.name}`,
+      called: () => `The thickness of ${s.name}`,
       set: (thickness) => change.setStock({ id: s.id, changes: { thickness } }),
     })
   yield* spansTyped(project, typed)
@@ -112,7 +122,7 @@ function* typedIn(model: Model): Generator<Typed> {
       if (lengthField(text))
         yield* typed(`${field} of ${j.kind}`, text, keyOf.joint(j.id, field), {
           of: { joint: j.id },
-          called: `The ${field} of the ${j.kind} of ${nameIn(project, j.between[0]!.piece)}`,
+          called: () => `The ${field} of the ${j.kind} of ${nameIn(project, j.between[0]!.piece)}`,
           set: (value) => change.setJointField({ ids: [j.id], field, value }),
         })
   for (const { step, entry } of stepsIn(project))
@@ -120,7 +130,7 @@ function* typedIn(model: Model): Generator<Typed> {
       if (lengthField(text))
         yield* typed(`${field} of ${step.kind}`, text, keyOf.step(step.id, field), {
           of: { step: step.id, ...(project.pieces.some((p) => p.id === entry.id) && { piece: entry.id }) },
-          called: `The ${field} of the ${step.kind} on ${entry.name}`,
+          called: () => `The ${field} of the ${step.kind} on ${entry.name}`,
           set: (value) => change.setStepField({ id: step.id, field, value }),
         })
 }
@@ -141,7 +151,7 @@ function* spansTyped(project: Project, typed: Typing): Generator<Typed> {
       if (direction === thick) continue
       yield* typed('size of a piece', p.spans[direction].size, keyOf.fact(p.id, direction, 'size'), {
         of: { piece: p.id },
-        called: `The size ${direction} of ${p.name}`,
+        called: () => `The size ${direction} of ${p.name}`,
         set: (text) => change.setFact({ id: p.id, direction, fact: 'size', text }),
       })
     }

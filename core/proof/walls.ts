@@ -151,6 +151,7 @@ function* between(i: Instance, { boxes, rods }: Taken, least: Mm): Generator<Wal
     }
     for (const { of, rod } of rods) {
       if (of === a.of) continue
+      if (farFrom(rod, a.box, least)) continue
       const wide = fromBox(rod, a.box)
       if (wide <= LEAST || wide >= Math.min(least, rod.radius) - LEAST) continue
       const at = middleOf({ min: rod.from, max: rod.to })
@@ -211,6 +212,14 @@ const inLine = (a: Box, b: Box, along: Axis, size: Vec3): boolean =>
 /** Sunk in from opposite broad faces: what is left between their floors is told elsewhere (depths.ts). */
 const facing = (a: TakenBox, b: TakenBox, size: Vec3): boolean =>
   [false, true].some((far) => opensAt(a.box, size, 2, far) && opensAt(b.box, size, 2, !far))
+
+/** Whether a hole is further from a box than matters, told by the block round it. */
+const farFrom = ({ from, to, radius }: Rod, box: Box, least: Mm): boolean =>
+  AXES.some(
+    (k) =>
+      Math.min(from[k], to[k]) - radius - least > box.max[k] ||
+      Math.max(from[k], to[k]) + radius + least < box.min[k],
+  )
 
 /** How far the wall of a hole is from a box; the distance of its middle line is convex along it. */
 function fromBox({ from, to, radius }: Rod, box: Box): Mm {

@@ -11,6 +11,8 @@ export interface TakenBox {
   readonly of: Feature
   /** Clipped to the piece. */
   readonly box: Box
+  /** All of the box is taken, and not only most of it. */
+  readonly whole: boolean
 }
 export interface TakenRod {
   readonly of: Feature
@@ -45,7 +47,7 @@ function gather(i: Instance, model: Model): Taken {
       else if ('rod' in bulk) rods.push({ of, rod: bulk.rod })
       else {
         const box = overlap(bulk.box, wood)
-        if (box) boxes.push({ of, box })
+        if (box) boxes.push({ of, box, whole: bulk.whole })
       }
     }
   return { boxes, rods, shaped }

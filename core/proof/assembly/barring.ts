@@ -1,4 +1,5 @@
 /** Which pieces bar each other along a way: by what they are let into, and by where they stand. */
+import type { Joint, Project } from '../../document'
 import { jointKind } from '../../joints'
 import { wayApart } from '../../joints/apart'
 import type { Model } from '../../model'
@@ -35,6 +36,13 @@ interface Parting {
   readonly open: readonly Vec3[] | null
   /** They come together at slanted faces, whose boxes tell nothing: no way against this one. */
   readonly slanted: Vec3 | null
+}
+
+const joints = new WeakMap<Project, ReadonlyMap<string, Joint>>()
+function jointsOf(project: Project): ReadonlyMap<string, Joint> {
+  let found = joints.get(project)
+  if (!found) joints.set(project, (found = new Map(project.joints.map((j) => [j.id, j]))))
+  return found
 }
 
 export class Bars {
@@ -149,7 +157,7 @@ export class Bars {
     })
   }
 
-  private readonly joint = (f: Feature) => this.model.project.joints.find((j) => j.id === f.joint)
+  private readonly joint = (f: Feature): Joint | undefined => jointsOf(this.model.project).get(f.joint ?? '')
 
   /** The way in which the first leaves the second by the joint that has made this. */
   private wayOf(f: Feature, a: Instance, b: Instance): Vec3 {

@@ -46,6 +46,6 @@ export const box = {
     const corner = (a: Vec3, b: Vec3) => vec3((i) => (i === axis ? at : i === u ? a[u] : b[v]))
     return [[corner(min, min), corner(max, min), corner(max, max), corner(min, max)]]
   },
-  bulk: ({ min, max }) => ({ box: { min, max } }),
+  bulk: ({ min, max }) => ({ box: { min, max }, whole: true }),
   solid: (t, _, make) => make.stand(make.cube(sides(t)), { ...STILL, origin: t.min }),
 } satisfies ToolKind<Block>

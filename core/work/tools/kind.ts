@@ -43,7 +43,13 @@ export interface Cylinder {
 }
 
 /** What a tool takes, as near as a plain body tells it: a block along the own axes, or a round hole. */
-export type Bulk = { readonly box: Box } | { readonly rod: Rod }
+export type Bulk =
+  | {
+      readonly box: Box
+      /** It takes all of the block, and not only most of it. */
+      readonly whole: boolean
+    }
+  | { readonly rod: Rod }
 
 export interface ToolKind<T> {
   /** The same tool as another frame has it; it may be told otherwise there. */

@@ -46,7 +46,7 @@ export function sweptBulk(frame: Frame, loop: readonly Vec2[], depth: Mm): Bulk 
   }, 0)
   const whole = (max[0] - min[0]) * (max[1] - min[1])
   if (AXES.some((i) => max[i] - min[i] <= 0) || Math.abs(twice) / 2 < NEARLY * whole) return null
-  return { box: boxAround(frame, { min, max }) }
+  return { box: boxAround(frame, { min, max }), whole: Math.abs(twice) / 2 > (1 - 1e-9) * whole }
 }
 
 /** A swept loop as a text that is equal for those that are alike, from whichever end. */
