@@ -3,6 +3,11 @@ import { mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { verify, type Answer, Job } from '../core/cuts'
+import { readProject } from '../core/document'
+import { modelOf } from '../core/model'
+import { proofOf } from '../core/proof'
+import { FindingsReport } from '../core/proof/report'
+import { testKernel } from '../core/testing/bench'
 import { FileNames, plain } from './export'
 import { run } from './run'
 
@@ -22,6 +27,11 @@ function program(input: string, args: string, before = '') {
     { encoding: 'utf8', input },
   )
   return { status, stdout, stderr }
+}
+const sound = (text: string) => {
+  const read = readProject(text)
+  if (!read.ok) throw new Error(read.why)
+  return read.project
 }
 const file = (name: string, data: unknown): string => {
   const path = join(dir, name)
@@ -47,7 +57,7 @@ test('check is content with the demo, and says what is wrong elsewhere', async (
   expect(await ergaton('check', demo)).toMatchObject({ status: 0, stdout: 'Nothing wrong found\n' })
   const broken = readFileSync(demo, 'utf8').replace('"@p1.front + 1 1/2"', '"@p1.front - 1/"')
   const { status, stdout, stderr } = await ergaton('check', file('broken.json', broken))
-  expect(status).toBe(1)
+  expect(status).toBe(3)
   expect(stdout).toContain('stop: Kick board · deep start: The fraction has no lower number')
   expect(stderr).toContain('must be put right before wood is cut')
   // Without the joints of the top, it runs into nothing; without the back's setback, two pieces share wood.
@@ -58,6 +68,31 @@ test('check is content with the demo, and says what is wrong elsewhere', async (
   expect((await ergaton('check', file('clash.json', clash))).stdout).toMatch(
     /stop: Shelf #1 and Back share wood/,
   )
+})
+
+test('check gives the same findings as data, and exits 3 only for what was not accepted', async () => {
+  const rows = readFileSync('demo/cold-frame.json', 'utf8').replaceAll('"inset": "2"', '"inset": "1 1/4"')
+  const plain = await ergaton('check', file('meets.json', rows))
+  expect(plain.status).toBe(3)
+  const { status, stdout } = await ergaton('check', file('meets.json', rows), '--json')
+  expect(status).toBe(3)
+  const report = FindingsReport.parse(JSON.parse(stdout))
+  for (const f of report.findings) expect(plain.stdout).toContain(`${f.level}: ${f.says} [${f.id}]`)
+  const stops = report.findings.filter((f) => f.level === 'stop')
+  expect(stops.map((f) => f.check)).toEqual(['fasteners'])
+  // The mark of what it is about is the program’s own: it is taken from what the screen would write.
+  const project = JSON.parse(rows) as Record<string, unknown>
+  const found = proofOf(modelOf(sound(rows)), await testKernel()).filter((f) => f.level === 'stop')
+  project.accepted = found.map((f, n) => ({
+    id: `a${n + 1}`,
+    finding: f.id,
+    says: f.says,
+    about: f.about,
+    reason: 'The screws are short there',
+  }))
+  const accepted = await ergaton('check', file('accepted.json', project))
+  expect(accepted.status).toBe(0)
+  expect(accepted.stdout).toMatch(/^accepted: Pilot hole/m)
 })
 
 test('layout answers a job soundly, exits 2 when something has no place', async () => {
@@ -97,26 +132,28 @@ describe('a damaged project', () => {
     edit(data)
     return file('torn.json', data)
   }
-  test('is checked to every fault, in a maker’s words, and exits 1', async () => {
+  test('is checked to every fault, in a maker’s words, and exits 3', async () => {
     const path = torn((p) => {
       p.pieces![0]!.facing = 'up-up'
       p.pieces![6]!.stock = 3
       p.joints![2]!.fields = { depth: 5 }
     })
     const { status, stderr } = await ergaton('check', path)
-    expect(status).toBe(1)
+    expect(status).toBe(3)
     expect(stderr).toMatch(/piece 1, Left side: facing: there is no such facing/)
     expect(stderr).toMatch(/piece 7, Kick board: stock is not text in quotation marks/)
     expect(stderr).not.toMatch(/Invalid input|expected \w+, received/)
     expect(stderr).toMatch(/things must be put right before wood is cut/)
   })
-  test('whose stock is not there says so, and exits 1', async () => {
+  test('whose stock is not there says so, and exits 3', async () => {
     const path = torn((p) => {
       p.stock = []
     })
     const { status, stdout } = await ergaton('check', path)
-    expect(status).toBe(1)
-    expect(stdout).toContain('stop: Shelf is made of a stock that is not on the rack')
+    expect(status).toBe(3)
+    expect(stdout).toMatch(
+      /stop: Left side is made of a stock that is not on the rack; likewise in Right side, Top, Bottom, .* more/,
+    )
   })
 })
 

@@ -52,7 +52,7 @@ test('a gap is found, flown to, mended by a press, and comes back with undo', as
   await expect(found).toBeVisible()
 })
 
-test('a finding is accepted with a reason by keyboard, kept, on the plans, and stands again when it changes', async ({
+test('a finding is accepted by keyboard, kept, on the plans, and stands again when it changes', async ({
   page,
 }) => {
   const maker = await short(page)

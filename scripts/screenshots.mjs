@@ -57,6 +57,20 @@ try {
   for (let n = 0; n < 3; n++) await page.keyboard.press('Escape')
   await page.getByRole('link', { name: 'Rack' }).click()
   await shoot('rack')
+  await page.getByRole('link', { name: 'Proof' }).click()
+  await page.getByRole('tab', { name: 'Size sheet' }).click()
+  for (const [what, text] of [
+    ['thickness', '0.72'],
+    ['width', '9.2510'],
+  ]) {
+    await page.getByLabel(`Left side, ${what}, measured`, { exact: true }).fill(text)
+    await page.getByLabel(`Left side, ${what}, measured`, { exact: true }).press('Enter')
+  }
+  await shoot('sizes', 2000)
+  await page.getByRole('tab', { name: 'Seasons and loads' }).click()
+  await shoot('seasons', 3000)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
   await page.getByRole('link', { name: 'Plans' }).click()
   await page.getByRole('button', { name: /A Left side/ }).click({ timeout: 20_000 })
   await shoot('plans', 4000)
@@ -70,6 +84,11 @@ try {
   await page.getByRole('button', { name: 'Night shift' }).click()
   await shoot('bench-night', 3000)
   await page.getByRole('button', { name: 'Day shift' }).click()
+  await page.goto(base)
+  await page.getByRole('link', { name: 'Cold frame', exact: true }).click()
+  await page.getByRole('link', { name: 'Proof' }).click()
+  await page.getByText('All of it was looked over').waitFor({ timeout: 30_000 })
+  await shoot('proof', 1000)
   await page.goto(base)
   await page.getByRole('link', { name: 'Seed-packet drawers', exact: true }).click()
   await page

@@ -1,22 +1,17 @@
-/** Findings that say the same of other copies and twins, as one. */
-import type { Finding } from './finding'
+/** Findings that say the same of other copies, twins and corners, as one. */
+import type { Model } from '../model'
 import type { Spoken } from '../resolve'
+import type { Finding } from './finding'
+import { sayNames } from './wood'
 
-/** What a finding says, whichever pieces it says it of. */
-function saidOf({ says, level, check, at }: Finding, names: ReadonlyMap<string, string>): string {
-  const named = [...new Set(at.map((s) => names.get(s.instance) ?? ''))].filter(Boolean)
-  // Longer names first: "Shelf #12" is not "Shelf #1" and a 2.
-  const plain = named
-    .sort((a, b) => b.length - a.length)
-    .reduce((text, name) => text.split(name).join('·'), says.replaceAll(/(edge|end) [12]/g, '$1'))
-  return `${check} ${level} ${plain}`
-}
-
-/** `names` are those of instances by their keys. The first of those that are alike speaks for all. */
-export function oneOfAlike(findings: readonly Finding[], names: ReadonlyMap<string, string>): Finding[] {
+/** The first of those that are alike, whichever pieces they are of, speaks for all. */
+export function oneOfAlike(findings: readonly Finding[], model: Model): Finding[] {
+  if (findings.length < 2) return [...findings]
+  const any = anyName(model)
   const groups = new Map<string, Finding[]>()
   for (const f of findings) {
-    const said = saidOf(f, names)
+    const plain = f.says.replace(any, '·').replaceAll(/(edge|end) [12]/g, '$1')
+    const said = `${f.level} ${plain}`
     const group = groups.get(said)
     if (group) group.push(f)
     else groups.set(said, [f])
@@ -27,9 +22,39 @@ export function oneOfAlike(findings: readonly Finding[], names: ReadonlyMap<stri
     const at: Spoken[] = []
     for (const s of all.flatMap((f) => f.at)) if (!at.some((x) => same(x, s))) at.push(s)
     const { mends: _, ...alone } = first
-    const more = rest.length === 1 ? 'one more place' : `${rest.length} more places`
-    return { ...alone, says: `${first.says}; likewise in ${more}`, at, about: mixed(all.map((f) => f.about)) }
+    const says = `${first.says}; likewise in ${sayOthers(first, rest, model)}`
+    return { ...alone, says, at, about: mixed(all.map((f) => f.about)) }
   })
+}
+
+const patterns = new WeakMap<Model, RegExp>()
+
+/** The name of any piece or copy, the longest first: "Shelf #12" is not "Shelf #1" and a 2. */
+function anyName(model: Model): RegExp {
+  let found = patterns.get(model)
+  if (!found) {
+    const { instances, pieces } = model.resolved
+    const names = new Set([...instances.map((i) => i.name), ...pieces.map((p) => p.piece.name)])
+    const all = [...names]
+      .sort((a, b) => b.length - a.length)
+      .map((n) => n.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'))
+    found = new RegExp(`(?<![\\p{L}\\p{N}])(?:${all.join('|')})(?![\\p{L}\\p{N}])`, 'gu')
+    patterns.set(model, found)
+  }
+  return found
+}
+
+/** What the others are of, by the names that the first does not say. */
+function sayOthers(first: Finding, rest: readonly Finding[], model: Model): string {
+  const names = new Map(model.resolved.instances.map((i) => [i.key, i.name]))
+  const of = (f: Finding) => [
+    ...f.at.map((s) => names.get(s.instance)),
+    f.piece === undefined ? undefined : model.resolved.byId.get(f.piece)?.piece.name,
+  ]
+  const said = new Set(of(first))
+  const others = rest.map((f) => of(f).find((n) => n !== undefined && !said.has(n)))
+  if (others.every((n) => n !== undefined)) return sayNames(others)
+  return rest.length === 1 ? 'one more place' : `${rest.length} more places`
 }
 
 const same = (a: Spoken, b: Spoken): boolean =>

@@ -102,11 +102,10 @@ export class Proof {
 
   /** Everything that is wrong or worth a look; yields between small steps, with the check that is at work. */
   *find(model: Model, kernel: Kernel): Generator<Check, Finding[]> {
-    const names = new Map(model.resolved.instances.map((i) => [i.key, i.name]))
     const told = (problems: readonly Problem[], check: QuickCheck | Check) =>
       oneOfAlike(
         problems.map((p) => findingOf(p, check, model)),
-        names,
+        model,
       )
     const found: Finding[] = QUICK.flatMap((check) =>
       isOn(model, check) ? told(check.look(model), check) : [],
