@@ -58,7 +58,9 @@ function floors(i: Instance, model: Model): Problem[] {
           `half of its ` +
           `${say(i.thickness)} is cut away`
         : `The ${called(of)} leaves a floor of ${say(left)} in ${i.name}`,
-      advice: `A third of the thickness, ${say(i.thickness / 3)}, is enough for most joints.`,
+      advice: half
+        ? `A third of the thickness, ${say(i.thickness / 3)}, is enough for most joints.`
+        : 'Make it shallower, or the piece thicker; what shows there breaks through as it is sanded.',
       at: [{ instance: i.key, feature: of.id, point: toRoom(i.frame, middleOf(box)) }],
     })
   }

@@ -10,6 +10,7 @@ import { bores } from './bores'
 import type { Check, QuickCheck } from './check'
 import { clash } from './clash'
 import { copies } from './copies'
+import { corners } from './corners'
 import { depths } from './depths'
 import { drawing } from './drawing'
 import { endgrain } from './endgrain'
@@ -61,6 +62,7 @@ export const CHECKS = [
   fits,
   depths,
   walls,
+  corners,
   pegs,
   fasteners,
   hardware,

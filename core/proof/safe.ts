@@ -2,7 +2,7 @@
  * Pieces that are too small for the machine they would go over. Reminders: training, the machine’s manual and
  * local rules come first.
  */
-import type { Mm } from '../measure'
+import type { LengthUnit, Mm } from '../measure'
 import type { Model } from '../model'
 import type { Instance, Problem } from '../resolve'
 import { defineCheck } from './check'
@@ -11,18 +11,24 @@ import { sayer, sayNames } from './wood'
 interface Rule {
   readonly id: string
   /** Whether a piece falls under it; sizes in millimetres. */
-  applies(i: Instance, kind: 'board' | 'sheet' | 'rod'): boolean
-  says(names: string, one: boolean, say: (mm: Mm) => string): string
+  applies(i: Instance, kind: 'board' | 'sheet' | 'rod', least: Sizes): boolean
+  says(names: string, one: boolean, least: Sizes, say: (mm: Mm) => string): string
   readonly advice: string
 }
 
 const INCH = 25.4
+/** As a maker says it in inches, and in millimetres. */
+const sizes = (unit: LengthUnit) =>
+  unit === 'in'
+    ? { short: 12 * INCH, narrow: 1.5 * INCH, small: [6 * INCH, 3 * INCH] as const }
+    : { short: 300, narrow: 40, small: [150, 75] as const }
+type Sizes = ReturnType<typeof sizes>
 const RULES: readonly Rule[] = [
   {
     id: 'short',
-    applies: (i, kind) => kind === 'board' && i.length < 12 * INCH,
-    says: (names, one, say) =>
-      `${names} ${one ? 'is' : 'are'} shorter than ${say(12 * INCH)}: no planer and no jointer ` +
+    applies: (i, kind, { short }) => kind === 'board' && i.length < short,
+    says: (names, one, { short }, say) =>
+      `${names} ${one ? 'is' : 'are'} shorter than ${say(short)}: no planer and no jointer ` +
       `for ${one ? 'it' : 'them'}`,
     advice:
       'Plane and joint the board while it is long, and cut these from it last. The machine’s ' +
@@ -30,15 +36,15 @@ const RULES: readonly Rule[] = [
   },
   {
     id: 'narrow',
-    applies: (i, kind) => kind !== 'rod' && i.width < 1.5 * INCH && i.length >= 12 * INCH,
-    says: (names, one, say) =>
-      `${names} ${one ? 'is' : 'are'} narrower than ${say(1.5 * INCH)}: ripped with a push block, ` +
+    applies: (i, kind, { short, narrow }) => kind !== 'rod' && i.width < narrow && i.length >= short,
+    says: (names, one, { narrow }, say) =>
+      `${names} ${one ? 'is' : 'are'} narrower than ${say(narrow)}: ripped with a push block, ` +
       `or as the strip that falls away`,
     advice: 'Keep hands out of the line of the blade; guard and riving knife stay on.',
   },
   {
     id: 'small',
-    applies: (i, kind) => kind !== 'rod' && i.length < 6 * INCH && i.width < 3 * INCH,
+    applies: (i, kind, { small: [long, wide] }) => kind !== 'rod' && i.length < long && i.width < wide,
     says: (names, one) => `${names} ${one ? 'is' : 'are'} too small to be held by hand at a saw or a router`,
     advice: 'Do the work on a longer piece and part it off, or hold it in a jig.',
   },
@@ -57,8 +63,9 @@ export const safe = defineCheck<null>({
 
 /** One finding for all pieces under a rule. */
 function underRule(rule: Rule, model: Model): Problem[] {
+  const least = sizes(model.resolved.style.unit)
   const pieces = model.resolved.pieces.filter(
-    ({ stock, instances: [first] }) => stock && first && rule.applies(first, stock.stock.kind),
+    ({ stock, instances: [first] }) => stock && first && rule.applies(first, stock.stock.kind, least),
   )
   if (pieces.length === 0) return []
   const names = pieces.map((p) => p.piece.name)
@@ -66,7 +73,7 @@ function underRule(rule: Rule, model: Model): Problem[] {
     {
       id: `safe:${rule.id}`,
       level: 'note',
-      says: rule.says(sayNames(names), names.length === 1, sayer(model)),
+      says: rule.says(sayNames(names), names.length === 1, least, sayer(model)),
       advice: rule.advice,
       at: pieces.map((p) => ({ instance: p.instances[0]!.key })),
     },

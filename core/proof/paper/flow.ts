@@ -35,12 +35,16 @@ export interface Row {
   readonly cells: readonly Cell[]
   /** Stands on the sheet of the row after it. */
   readonly keep?: true
+  /** Stands off from what is before it. */
+  readonly apart?: true
   readonly rule?: true
 }
 
 const LINE = 5
-const PAD = 2.2
-const BOX = 1.6
+/** Its base line below the top of its line. */
+const BASE = 4
+const BOX = 1.8
+const APART = 2.5
 
 /** Words of a text in lines no wider than so much. */
 export function wrapped(text: string, size: number, width: number): string[] {
@@ -71,13 +75,14 @@ export function flow(project: Project, titles: Titled, rows: readonly Row[]): Sh
       const width = c.wide * whole - 2
       return c.wraps ? wrapped(c.text, size, width) : [shorten(c.text, size, width)]
     })
-    const high = Math.max(1, ...texts.map((t) => t.length)) * LINE + (row.cells.some((c) => c.box) ? BOX : 0)
+    const high = Math.max(1, ...texts.map((t) => t.length)) * LINE + liftOf(row) + (boxed(row) ? BOX : 0)
     return { row, texts, high }
   })
   const pages: Array<typeof laid> = [[]]
   let y = area.y1
   laid.forEach((l, n) => {
-    const next = l.row.keep ? (laid[n + 1]?.high ?? 0) : 0
+    let next = 0
+    for (let k = n; laid[k]?.row.keep; k++) next += laid[k + 1]?.high ?? 0
     if (y + l.high + next > area.y2 && pages.at(-1)!.length > 0) {
       pages.push([])
       y = area.y1
@@ -95,11 +100,16 @@ export function flow(project: Project, titles: Titled, rows: readonly Row[]): Sh
         if (c.box) marks.push(boxAt(x1, top + 0.6, x2 - 2, top + high - 0.8))
         texts[k]!.forEach((text, at) =>
           marks.push(
-            write(c.right ? x2 - 2 : x1, top + at * LINE + LINE - PAD + 0.6, text, {
-              size: c.size ?? TEXT,
-              ...(c.right && { anchor: 'end' as const }),
-              ...(c.face && { face: c.face }),
-            }),
+            write(
+              c.right ? x2 - 2 : x1,
+              top + liftOf(row) + (boxed(row) ? BOX / 2 : 0) + at * LINE + BASE,
+              text,
+              {
+                size: c.size ?? TEXT,
+                ...(c.right && { anchor: 'end' as const }),
+                ...(c.face && { face: c.face }),
+              },
+            ),
           ),
         )
       })
@@ -115,6 +125,9 @@ export function flow(project: Project, titles: Titled, rows: readonly Row[]): Sh
     }
   })
 }
+
+const boxed = (row: Row): boolean => row.cells.some((c) => c.box)
+const liftOf = (row: Row): number => (row.apart ? APART : 0)
 
 const boxAt = (x1: number, y1: number, x2: number, y2: number): Mark => ({
   kind: 'path',

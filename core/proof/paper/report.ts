@@ -22,7 +22,12 @@ export function reportSheets(
   const open = all.filter((j) => !j.accepted)
   const rows: Row[] = []
   const heading = (text: string) =>
-    rows.push({ cells: [{ at: 0, wide: 1, text, size: 4.4, face: 'title' }], keep: true, rule: true })
+    rows.push({
+      cells: [{ at: 0, wide: 1, text, size: 4.4, face: 'title' }],
+      keep: true,
+      apart: true,
+      rule: true,
+    })
   for (const level of ['stop', 'look', 'note'] as const) {
     const of = open.filter((j) => j.finding.level === level)
     if (of.length === 0) continue

@@ -34,6 +34,7 @@ function rowsOf(row: SizeRow, model: Model): Row[] {
       { at: 0.6, wide: 0.4, text: `${make}${hands}, from ${row.stock || 'no stock'}` },
     ],
     keep: true,
+    apart: true,
   }
   const tolerance = formatLength(model.resolved.limits.tolerance, model.resolved.style).text
   return [

@@ -160,6 +160,12 @@ test('on paper every dimension has its box, and the text stays on the sheet', ()
     expect(boxes).toHaveLength(
       rows.reduce((n, r) => n + r.copies[0]!.lines.length * Math.min(4, r.copies.length), 0),
     )
+    // No sheet ends with the name of a piece whose dimensions are on the next.
+    for (const { marks } of sheets) {
+      const texts = marks.flatMap((m) => (m.kind === 'text' && m.y < sheets[0]!.height - 25 ? [m] : []))
+      const last = texts.reduce((a, b) => (b.y >= a.y ? b : a))
+      expect([last.face, last.text.startsWith('Measured')]).toEqual(['measure', false])
+    }
     for (const sheet of sheets)
       for (const m of sheet.marks)
         if (m.kind === 'text')
