@@ -13,7 +13,6 @@ import {
   pastedInto,
   replay,
   type Clip,
-  type Change as Asking,
   type Joint,
   type Project,
 } from '../core/document'
@@ -34,14 +33,13 @@ import {
 } from '../core/joints/offers'
 import { Modeller, type Model } from '../core/model'
 import type { Vec3 } from '../core/pieces'
-import { ALL, offTitles, Proof, type Finding } from '../core/proof'
-import { assembliesOf, type Assembly } from '../core/proof/assembly'
-import { panelsIn, shelvesIn } from '../core/proof/seasons'
+import type { Finding, Proof } from '../core/proof'
+import type { Assembly } from '../core/proof/assembly'
 import type { Panel, ShelfTold } from '../core/proof/year'
-import { followsFrom, type Follow } from '../core/proof/sizing/follows'
-import { sizeSheet, type SizeRow } from '../core/proof/sizing/lines'
-import { takeovers, type Takeover } from '../core/proof/sizing/takeover'
-import { verdictOf, type Verdict } from '../core/proof/sizing/verdict'
+import type { Follow } from '../core/proof/sizing/follows'
+import type { SizeRow } from '../core/proof/sizing/lines'
+import type { Takeover } from '../core/proof/sizing/takeover'
+import type { Verdict } from '../core/proof/sizing/verdict'
 import type { Asked, Built } from '../core/ready/build'
 import type { Mm } from '../core/measure'
 import type { Sheet } from '../core/plans'
@@ -107,7 +105,10 @@ let told = { revision: -1, project: null as Project | null }
 let modeller = new Modeller()
 /** Of what is not in the document: from one key to the next little of it changes. */
 let previewer = new Modeller()
-let proof = new Proof()
+/** Its code comes once the bench stands. */
+let proof: Proof | null = null
+const proving = () => import('../core/proof')
+const sizing = () => import('../core/proof/sizing')
 let teller = new Teller()
 /** The revision that was shown last. */
 let shown = -1
@@ -149,7 +150,7 @@ const worker = {
       if (told.project?.id !== change.project.id) {
         modeller = new Modeller()
         previewer = new Modeller()
-        proof = new Proof()
+        proof = null
         shown = -1
       }
       told = { revision, project: change.project }
@@ -219,8 +220,9 @@ const worker = {
    * and then.
    */
   async check(revision: number, tell?: (title: string) => void): Promise<readonly Finding[] | null> {
-    const k = await kernel()
+    const [k, { Proof }] = await Promise.all([kernel(), proving()])
     if (revision !== told.revision || revision < newest) return null
+    proof ??= new Proof()
     let last = ''
     function* telling(search: Generator<{ title: string }, Finding[]>): Generator<undefined, Finding[]> {
       try {
@@ -238,10 +240,11 @@ const worker = {
   },
 
   /** All that can be looked for. */
-  checks: () => ALL.map(({ id, title, why }) => ({ id, title, why })),
+  checks: async () => (await proving()).ALL.map(({ id, title, why }) => ({ id, title, why })),
 
   /** Every dimension, and what the shop has measured of it. */
-  sizes(): SizesTold {
+  async sizes(): Promise<SizesTold> {
+    const { sizeSheet, verdictOf } = await sizing()
     const model = current()
     const rows = sizeSheet(model)
     const byKey = new Map(model.resolved.instances.map((i) => [i.key, i]))
@@ -258,7 +261,8 @@ const worker = {
   },
 
   /** What a reading can be taken for, each with all that would follow. */
-  takeovers(reading: string): TakeoverTold[] {
+  async takeovers(reading: string): Promise<TakeoverTold[]> {
+    const { followsFrom, takeovers } = await sizing()
     const model = current()
     const r = model.project.readings.find((x) => x.id === reading)
     const i = r && model.resolved.instances.find((x) => x.piece === r.piece && x.copy === r.copy)
@@ -271,19 +275,13 @@ const worker = {
     })
   },
 
-  /** What follows from changes that would be made; or why they cannot be. */
-  follows(changes: readonly Asking[]): { readonly why: string | null; readonly follows: readonly Follow[] } {
-    const model = current()
-    const done = execute(model.project, changes)
-    if (!done.ok) return { why: done.why, follows: [] }
-    return { why: null, follows: followsFrom(model, previewer.model(done.project)) }
-  },
-
   /** In which order all goes together. */
-  assemblies: (): Assembly[] => assembliesOf(current()),
+  assemblies: async (): Promise<Assembly[]> =>
+    (await import('../core/proof/assembly')).assembliesOf(current()),
 
   /** What moves with the seasons, and what sags. */
-  seasons(): SeasonsTold {
+  async seasons(): Promise<SeasonsTold> {
+    const { panelsIn, shelvesIn } = await import('../core/proof/seasons')
     const model = current()
     return { panels: panelsIn(model), shelves: shelvesIn(model), limits: model.resolved.limits }
   },
@@ -298,7 +296,7 @@ const worker = {
     if (what === 'accepted')
       return (await import('../core/proof/paper/accepted')).acceptedSheets(model.project, findings)
     const { reportSheets } = await import('../core/proof/paper/report')
-    return reportSheets(model.project, findings, offTitles(model.project))
+    return reportSheets(model.project, findings, (await proving()).offTitles(model.project))
   },
 
   /** The findings as plain data. */

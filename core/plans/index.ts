@@ -1,5 +1,4 @@
 export { planSheets, planWork } from './set'
-export { largestScale } from './scale'
 export { border, drawingArea, shorten } from './frame'
 export {
   boundsOf,

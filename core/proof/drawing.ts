@@ -1,7 +1,8 @@
 /**
  * Whether the drawings tell all there is to make: work without a dimension, pieces too large for the paper.
  */
-import { largestScale, PAPER } from '../plans'
+import { largestScale } from '../plans/scale'
+import { PAPER } from '../plans/sheet'
 import type { Model } from '../model'
 import type { Instance, Problem } from '../resolve'
 import { workKind, type Feature } from '../work'

@@ -1,4 +1,4 @@
-/** Every check. A new one is one file and one line here. */
+/** Every check. A new one of the wood is one file and one line here; one of the numbers, in quick.ts. */
 import type { Project } from '../document'
 import type { Model } from '../model'
 import type { Problem } from '../resolve'
@@ -6,10 +6,8 @@ import { drain, type Kernel } from '../solid'
 import { oneOfAlike } from './alike'
 import { assembly } from './assembly'
 import { bodies } from './bodies'
-import { bores } from './bores'
 import type { Check, QuickCheck } from './check'
 import { clash } from './clash'
-import { copies } from './copies'
 import { corners } from './corners'
 import { depths } from './depths'
 import { drawing } from './drawing'
@@ -20,40 +18,18 @@ import { fits } from './fits'
 import { gaps } from './gaps'
 import { grain } from './grain'
 import { hardware } from './hardware'
-import { hinges } from './hinges'
-import { lost } from './lost'
-import { measures } from './measures'
 import { mirrored } from './mirrored'
 import { movement } from './movement'
-import { outlines } from './outlines'
 import { pegs } from './pegs'
+import { isOn, QUICK } from './quick'
 import { rounding } from './rounding'
-import { runs } from './runs'
 import { safe } from './safe'
 import { sag } from './sag'
-import { settings } from './settings'
-import { sizes } from './sizes'
-import { stock } from './stock'
 import { swapped } from './swapped'
 import { swing } from './swing'
 import { units } from './units'
 import { walls } from './walls'
-import { work } from './work'
 
-/** Of the numbers, at every change. */
-export const QUICK: readonly QuickCheck[] = [
-  copies,
-  measures,
-  lost,
-  sizes,
-  stock,
-  settings,
-  work,
-  bores,
-  runs,
-  outlines,
-  hinges,
-]
 /** Of the wood, once the project rests. */
 export const CHECKS = [
   bodies,
@@ -86,13 +62,6 @@ export const ALL: ReadonlyArray<QuickCheck | Check> = [...QUICK, ...CHECKS]
 /** What is not looked for, because it was switched off. */
 export const offTitles = ({ limits }: Pick<Project, 'limits'>): string[] =>
   ALL.filter((c) => limits.off.includes(c.id)).map((c) => c.title)
-
-const isOn = (model: Model, check: { readonly id: string }): boolean =>
-  !model.project.limits.off.includes(check.id)
-
-/** What is wrong with the numbers, found at once. */
-export const lookOver = (model: Model): Problem[] =>
-  QUICK.flatMap((check) => (isOn(model, check) ? check.look(model) : []))
 
 /** The checks of one project, from revision to revision. */
 export class Proof {
@@ -142,5 +111,6 @@ export const findBy = (id: string, model: Model, kernel: Kernel): readonly Probl
 }
 
 export type { Finding } from './finding'
+export { lookOver, QUICK } from './quick'
 export { inOrder, judged, standing, type Judged } from './judge'
 export type { Check, QuickCheck } from './check'

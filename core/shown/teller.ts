@@ -1,7 +1,7 @@
 /** Tells a model from revision to revision, as what has become other than it was told before. */
 import { findAlike } from '../cuts'
 import type { Model } from '../model'
-import { lookOver } from '../proof'
+import { lookOver } from '../proof/quick'
 import type { NodeKey, NodeResult, ResolvedPiece } from '../resolve'
 import { recipeKey, type Recipe } from '../solid'
 import type { Feature } from '../work'

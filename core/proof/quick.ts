@@ -1,0 +1,37 @@
+/** The checks of the numbers alone. A new one is one file and one line here. */
+import type { Model } from '../model'
+import type { Problem } from '../resolve'
+import type { QuickCheck } from './check'
+import { bores } from './bores'
+import { copies } from './copies'
+import { hinges } from './hinges'
+import { lost } from './lost'
+import { measures } from './measures'
+import { outlines } from './outlines'
+import { runs } from './runs'
+import { settings } from './settings'
+import { sizes } from './sizes'
+import { stock } from './stock'
+import { work } from './work'
+
+/** Of the numbers, at every change. */
+export const QUICK: readonly QuickCheck[] = [
+  copies,
+  measures,
+  lost,
+  sizes,
+  stock,
+  settings,
+  work,
+  bores,
+  runs,
+  outlines,
+  hinges,
+]
+/** Whether the maker wants it looked for. */
+export const isOn = (model: Model, check: { readonly id: string }): boolean =>
+  !model.project.limits.off.includes(check.id)
+
+/** What is wrong with the numbers, found at once. */
+export const lookOver = (model: Model): Problem[] =>
+  QUICK.flatMap((check) => (isOn(model, check) ? check.look(model) : []))

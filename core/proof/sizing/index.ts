@@ -1,0 +1,5 @@
+/** The size sheet, and what readings of it say and do. */
+export { followsFrom } from './follows'
+export { sizeSheet } from './lines'
+export { takeovers } from './takeover'
+export { verdictOf } from './verdict'
