@@ -91,12 +91,16 @@ export function ReadingCell({ copy, line, measured }: Props) {
           <Ruler size={14} />
         </button>
         {measured && (
-          <span className={measured.verdict.within ? 'text-leaf' : 'text-pencil'}>
+          <span className={`whitespace-nowrap ${measured.verdict.within ? 'text-leaf' : 'text-pencil'}`}>
             <Off off={measured.verdict.off} within={measured.verdict.within} />
           </span>
         )}
         {measured && (
-          <button className="btn btn-quiet ml-auto" disabled={readOnly} onClick={() => setTaking(true)}>
+          <button
+            className="btn btn-quiet ml-auto shrink-0"
+            disabled={readOnly}
+            onClick={() => setTaking(true)}
+          >
             Use it…
           </button>
         )}

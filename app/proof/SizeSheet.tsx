@@ -141,7 +141,7 @@ function Lines({ copy, measured }: { copy: SizedCopy; measured: ReadonlyMap<stri
               <Size line={line} copy={copy} />
             </td>
             <td className="measure px-2 py-1.5 text-right text-quiet">{line.exact}</td>
-            <td className="w-96 px-2 py-1">
+            <td className="w-108 px-2 py-1">
               <ReadingCell copy={copy} line={line} measured={measured.get(`${copy.key}|${line.what}`)} />
             </td>
           </tr>
