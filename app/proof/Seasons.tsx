@@ -12,9 +12,9 @@ import type { ResolvedLimits } from '../../core/resolve'
 import { useAsked } from '../store/asked'
 import { useOpen } from '../store/open'
 import { Choice } from '../ui/Choice'
-import { Faulted } from '../ui/Faulted'
 import { fractions } from '../ui/fractions'
 import { Len } from '../ui/Len'
+import { Waiting } from '../ui/Waiting'
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 const POUNDS_A_FOOT = 0.3048 / 0.45359237
@@ -24,18 +24,7 @@ const HIGH = 300
 
 export function Seasons() {
   const { answer, fault, again } = useAsked('seasons', (hand) => hand.seasons())
-  if (!answer)
-    return (
-      <main className="grid h-full place-items-center">
-        {fault ? (
-          <Faulted says={fault} again={again} />
-        ) : (
-          <p role="status" className="text-quiet">
-            Reckoning…
-          </p>
-        )}
-      </main>
-    )
+  if (!answer) return <Waiting says="Reckoning…" fault={fault} again={again} />
   return (
     <main className="h-full overflow-auto p-4">
       <div className="mx-auto flex max-w-6xl flex-wrap gap-8">

@@ -7,11 +7,11 @@ import { useAsked } from '../store/asked'
 import { useOpen } from '../store/open'
 import { Because } from '../ui/Because'
 import { Choice } from '../ui/Choice'
-import { Faulted } from '../ui/Faulted'
 import { fractions } from '../ui/fractions'
 import { Len } from '../ui/Len'
 import { GaugeBar } from './GaugeBar'
 import { ReadingCell } from './ReadingCell'
+import { Waiting } from '../ui/Waiting'
 
 /** Of no more than so many kinds of pieces all are open at first. */
 const FEW = 12
@@ -19,18 +19,7 @@ const FEW = 12
 export function SizeSheet() {
   const { answer, fault, again } = useAsked('sizes', (hand) => hand.sizes())
   const [opened, setOpened] = useState<ReadonlyMap<string, boolean>>(new Map())
-  if (!answer)
-    return (
-      <main className="grid h-full place-items-center">
-        {fault ? (
-          <Faulted says={fault} again={again} />
-        ) : (
-          <p role="status" className="text-quiet">
-            Listing the sizes…
-          </p>
-        )}
-      </main>
-    )
+  if (!answer) return <Waiting says="Listing the sizes…" fault={fault} again={again} />
   const { rows, measured } = answer
   const dimensions = rows.reduce((sum, r) => sum + r.copies.reduce((n, c) => n + c.lines.length, 0), 0)
   const wrong = measured.filter((m) => !m.verdict.within).length

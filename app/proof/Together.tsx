@@ -5,23 +5,12 @@ import type { Vec3 } from '../../core/pieces'
 import type { Assembly, Move } from '../../core/proof/assembly'
 import { useAsked } from '../store/asked'
 import { useOpen } from '../store/open'
-import { Faulted } from '../ui/Faulted'
 import { fly } from './fly'
+import { Waiting } from '../ui/Waiting'
 
 export function Together() {
   const { answer: all, fault, again } = useAsked('together', (hand) => hand.assemblies())
-  if (!all)
-    return (
-      <main className="grid h-full place-items-center">
-        {fault ? (
-          <Faulted says={fault} again={again} />
-        ) : (
-          <p role="status" className="text-quiet">
-            Taking it apart in thought…
-          </p>
-        )}
-      </main>
-    )
+  if (!all) return <Waiting says="Taking it apart in thought…" fault={fault} again={again} />
   return (
     <main className="h-full overflow-auto p-4">
       <div className="mx-auto max-w-3xl">

@@ -14,9 +14,9 @@ import { useLayouts } from '../cuts/solve'
 import { useAsked } from '../store/asked'
 import { fileName, saveFile } from '../store/files'
 import { useOpen } from '../store/open'
-import { Faulted } from '../ui/Faulted'
 import { fractions } from '../ui/fractions'
 import { Len } from '../ui/Len'
+import { Waiting } from '../ui/Waiting'
 
 export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Cuts', matches)
 
@@ -32,18 +32,7 @@ export default function CutsScreen() {
   const layouts = useLayouts(cuts?.jobs)
   const unsettled = useUnsettled()
 
-  if (!cuts || !list)
-    return (
-      <main className="grid h-full place-items-center">
-        {fault ? (
-          <Faulted says={fault} again={again} />
-        ) : (
-          <p role="status" className="text-quiet">
-            Listing the pieces…
-          </p>
-        )}
-      </main>
-    )
+  if (!cuts || !list) return <Waiting says="Listing the pieces…" fault={fault} again={again} />
 
   if (list.rows.length === 0)
     return (

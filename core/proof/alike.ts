@@ -1,8 +1,8 @@
 /** Findings that say the same of other copies, twins and corners, as one. */
 import type { Model } from '../model'
 import type { Spoken } from '../resolve'
-import type { Finding } from './finding'
-import { sayNames } from './wood'
+import { shortMark, type Finding } from './finding'
+import { instancesByKey, sayNames } from './wood'
 
 /** The first of those that are alike, whichever pieces they are of, speaks for all. */
 export function oneOfAlike(findings: readonly Finding[], model: Model): Finding[] {
@@ -23,7 +23,7 @@ export function oneOfAlike(findings: readonly Finding[], model: Model): Finding[
     for (const s of all.flatMap((f) => f.at)) if (!at.some((x) => same(x, s))) at.push(s)
     const { mends: _, ...alone } = first
     const says = `${first.says}; likewise in ${sayOthers(first, rest, model)}`
-    return { ...alone, says, at, about: mixed(all.map((f) => f.about)) }
+    return { ...alone, says, at, about: shortMark(all.map((f) => f.about)) }
   })
 }
 
@@ -46,9 +46,9 @@ function anyName(model: Model): RegExp {
 
 /** What the others are of, by the names that the first does not say. */
 function sayOthers(first: Finding, rest: readonly Finding[], model: Model): string {
-  const names = new Map(model.resolved.instances.map((i) => [i.key, i.name]))
+  const byKey = instancesByKey(model)
   const of = (f: Finding) => [
-    ...f.at.map((s) => names.get(s.instance)),
+    ...f.at.map((s) => byKey.get(s.instance)?.name),
     f.piece === undefined ? undefined : model.resolved.byId.get(f.piece)?.piece.name,
   ]
   const said = new Set(of(first))
@@ -59,13 +59,3 @@ function sayOthers(first: Finding, rest: readonly Finding[], model: Model): stri
 
 const same = (a: Spoken, b: Spoken): boolean =>
   a.instance === b.instance && a.feature === b.feature && a.point?.join() === b.point?.join()
-
-/** Marks of several findings as one of the same length. */
-const mixed = (marks: readonly string[]): string => {
-  let [high, low] = [7, 11]
-  for (const m of marks) {
-    high = Math.imul(high, 31) + Number.parseInt(m.slice(0, 8), 16)
-    low = Math.imul(low, 37) + Number.parseInt(m.slice(8), 16)
-  }
-  return [high, low].map((n) => (n >>> 0).toString(16).padStart(8, '0')).join('')
-}

@@ -1,5 +1,5 @@
 /** Readings of a caliper: what it sends, and a stand-in for one that is not at hand. */
-import type { LengthUnit, Mm } from '../measure'
+import { MM_PER, type LengthUnit, type Mm } from '../measure'
 
 /**
  * What a caliper sent, as a measure; null for what is no reading. Units are in what it sends, or the one
@@ -31,6 +31,6 @@ const HAND: Mm = 0.03
 export function standIn(should: Mm, unit: LengthUnit, random: () => number): string {
   const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
   const is = Math.max(0.01, should + CUT * normal() + HAND * normal())
-  const shown = Math.round(is / (unit === 'in' ? 25.4 : 1) / STEP[unit]) * STEP[unit]
+  const shown = Math.round(is / MM_PER[unit]! / STEP[unit]) * STEP[unit]
   return `${Number(shown.toFixed(4))} ${unit}`
 }

@@ -30,6 +30,16 @@ export interface QuickCheck extends About {
 
 export const defineQuick = (check: QuickCheck): QuickCheck => check
 
+/** A check of the project as a whole, quick enough to be done anew each time it rests. */
+export const defineWhole = ({ look, ...about }: QuickCheck): Check<null> => ({
+  ...about,
+  memory: () => null,
+  // eslint-disable-next-line require-yield -- it is over before anybody could stop it
+  *find(model) {
+    return look(model)
+  },
+})
+
 /** What was found of one thing, and all that it was found from. */
 interface Kept {
   readonly from: readonly unknown[]
@@ -152,17 +162,25 @@ export const defineNeighbourly = ({
     look: ({ of, beside }, model) => look(of, beside, model),
   })
 
-const neighbours = new WeakMap<Model, ReadonlyMap<string, readonly Instance[]>>()
-
-/** What is just as near as the limit counts. */
+/** What is just as near as the limit counts, whatever reckoning has left in its last digits. */
 const SLACK = 1e-3
 
-/** What stands by each instance, near enough to matter; found once for a model. */
+const pairs = new WeakMap<Model, ReadonlyArray<readonly [Instance, Instance]>>()
+/** Instances that stand near enough to each other to matter; found once for a model. */
+export function nearPairs(model: Model): ReadonlyArray<readonly [Instance, Instance]> {
+  let found = pairs.get(model)
+  if (!found)
+    pairs.set(model, (found = findPairs(model.resolved.instances, model.resolved.limits.near + SLACK)))
+  return found
+}
+
+const neighbours = new WeakMap<Model, ReadonlyMap<string, readonly Instance[]>>()
+/** What stands by each instance, likewise. */
 export function neighboursIn(model: Model): ReadonlyMap<string, readonly Instance[]> {
   let found = neighbours.get(model)
   if (!found) {
     const near = new Map<string, Instance[]>(model.resolved.instances.map((i) => [i.key, []]))
-    for (const [a, b] of findPairs(model.resolved.instances, model.resolved.limits.near + SLACK)) {
+    for (const [a, b] of nearPairs(model)) {
       near.get(a.key)!.push(b)
       near.get(b.key)!.push(a)
     }

@@ -1,12 +1,11 @@
 /** Pieces that take up the same room: found by boxes, settled by solids. */
 import { findPairs } from '../joints'
-import { formatLength } from '../measure'
+import type { Model } from '../model'
 import { AXES, boxAround, overlap, sizeOf, vec3, volumeOf, type Box } from '../pieces'
 import type { Instance, Problem } from '../resolve'
 import type { Recipe } from '../solid'
-import { middleOf, takenFrom } from './wood'
-import type { Model } from '../model'
 import { defineCheck } from './check'
+import { middleOf, sayer, takenFrom } from './wood'
 
 /** Less than this is not a clash, cubic millimetres. */
 const LEAST = 0.5
@@ -32,7 +31,7 @@ export const clash = defineCheck<Memory>({
   why: 'Two pieces cannot be in one place; one of them is cut too long, or stands wrong.',
   memory: () => ({ pairs: new Map() }),
   *find(model, kernel, memory) {
-    const say = (mm: number) => formatLength(mm, model.resolved.style).text
+    const say = sayer(model)
     const before = memory.pairs
     const pairs = new Map<string, Pair>()
     const found: Problem[] = []

@@ -12,6 +12,7 @@ import {
   sayer,
   sourceOf,
   takenFrom,
+  whose,
   type TakenBox,
 } from './wood'
 
@@ -52,11 +53,10 @@ function floors(i: Instance, model: Model): Problem[] {
       id,
       level: 'look',
       piece: i.piece,
-      ...(of.step !== null ? { step: of.step } : of.joint !== null ? { joint: of.joint } : {}),
+      ...whose(of),
       says: half
-        ? `The ${called(of)} is ${say(deep)} deep and leaves ${say(left)} of ${i.name}; more than ` +
-          `half of its ` +
-          `${say(i.thickness)} is cut away`
+        ? `The ${called(of)} is ${say(deep)} deep and leaves ${say(left)} of ${i.name}; ` +
+          `more than half of its ${say(i.thickness)} is cut away`
         : `The ${called(of)} leaves a floor of ${say(left)} in ${i.name}`,
       advice: half
         ? `A third of the thickness, ${say(i.thickness / 3)}, is enough for most joints.`
@@ -92,8 +92,7 @@ function faceToFace(i: Instance, model: Model): Problem[] {
             ? `${capital(called(high.of))} and ${called(low.of)} face each other in ${i.name} ` +
               `with ${say(left)} between`
             : `${capital(called(high.of))}, in ${sayFace(faceAt(2, true))}, runs into the ` +
-              `${called(low.of)} from the other ` +
-              `side of ${i.name}`,
+              `${called(low.of)} from the other side of ${i.name}`,
         advice: 'Make both shallower, or set one beside the other.',
         at: [low, high].map(({ of }) => ({ instance: i.key, feature: of.id, point: at })),
       })

@@ -7,7 +7,7 @@ import type { Model } from '../model'
 import type { Instance, Problem } from '../resolve'
 import { workKind, type Feature } from '../work'
 import { definePiecewise } from './check'
-import { called } from './wood'
+import { called, whose } from './wood'
 
 /** Drawn smaller than this nothing can be read off a sheet. */
 const READABLE = 1 / 100
@@ -28,7 +28,7 @@ function untold(i: Instance, model: Model): Problem[] {
       id: `drawing:${i.piece}`,
       level: 'look',
       piece: i.piece,
-      ...(first.step !== null ? { step: first.step } : first.joint !== null ? { joint: first.joint } : {}),
+      ...whose(first),
       says: `The sheet of ${i.name} gives no dimension for the ${called(first)}`,
       advice: 'Give its outline measures, or print its pattern at full size.',
       at: bare.map((f) => ({ instance: i.key, feature: f.id })),

@@ -1,10 +1,10 @@
 /** Screws and dowels of different joints that meet in the wood. */
 import type { Mm } from '../measure'
-import { overlap, toRoom, vec3, type Box } from '../pieces'
+import { overlap, toRoom, vec3 } from '../pieces'
 import { rodsApart } from '../pieces/rods'
 import type { Problem } from '../resolve'
 import { definePiecewise } from './check'
-import { called, capital, sourceOf, takenFrom, type TakenRod } from './wood'
+import { boxOfRod, called, capital, sourceOf, takenFrom } from './wood'
 
 const LEAST: Mm = 1e-3
 
@@ -17,7 +17,11 @@ export const fasteners = definePiecewise({
     const found = new Map<string, Problem>()
     for (const [n, a] of rods.entries())
       for (const b of rods.slice(n + 1)) {
-        if (a.of.joint === b.of.joint || !overlap(boxOf(a), boxOf(b)) || rodsApart(a.rod, b.rod) > LEAST)
+        if (
+          a.of.joint === b.of.joint ||
+          !overlap(boxOfRod(a.rod), boxOfRod(b.rod)) ||
+          rodsApart(a.rod, b.rod) > LEAST
+        )
           continue
         const id = `fasteners:${i.piece}:${[a.of, b.of].map(sourceOf).sort().join(':')}`
         const at = toRoom(
@@ -36,9 +40,4 @@ export const fasteners = definePiecewise({
       }
     return [...found.values()]
   },
-})
-
-const boxOf = ({ rod: { from, to, radius } }: TakenRod): Box => ({
-  min: vec3((k) => Math.min(from[k], to[k]) - radius),
-  max: vec3((k) => Math.max(from[k], to[k]) + radius),
 })

@@ -4,6 +4,7 @@ import { frameInto } from '../work'
 import { STILL } from '../pieces'
 import type { Instance, Problem, Spoken } from '../resolve'
 import { recipeKey } from '../solid'
+import { instancesByKey } from './wood'
 
 export interface Finding extends Problem {
   /** The check that found it. */
@@ -50,17 +51,22 @@ function placesOf({ piece, joint, step }: Problem, model: Model): Spoken[] {
   return piece === undefined ? [] : instancesOf(piece).map((i) => ({ instance: i.key }))
 }
 
-/** A short text that is equal for equal sentences about equal wood, standing to each other alike (FNV-1a). */
+/** A short text that is equal for equal sentences about equal wood, standing to each other alike. */
 function markOf(says: string, at: readonly Spoken[], model: Model): string {
-  const byKey = new Map(model.resolved.instances.map((i) => [i.key, i]))
+  const byKey = instancesByKey(model)
   const wood = [...new Set(at.map((s) => s.instance))].flatMap((key) => byKey.get(key) ?? [])
   const round = (n: number) => Math.round(n * 1e4) + 0
   const told = wood.map((i) => {
     const f = frameInto(wood[0]!.frame, STILL, i.frame)
     return `${[...f.origin, ...f.x, ...f.y, ...f.z].map(round).join()}|${recipeKey(model.recipe(i))}`
   })
+  return shortMark([says, ...told])
+}
+
+/** A short text that is equal for equal texts (FNV-1a). */
+export function shortMark(texts: readonly string[]): string {
   let [high, low] = [0x811c9dc5, 0x9747b28c]
-  for (const char of [says, ...told].join('\n')) {
+  for (const char of texts.join('\n')) {
     const code = char.codePointAt(0)!
     high = Math.imul(high ^ code, 0x01000193)
     low = Math.imul(low ^ (code * 31 + 7), 0x01000193)

@@ -1,13 +1,13 @@
 /** How pieces fit what they go into: dados that are too narrow or too wide for what stands in them. */
 import { change } from '../document'
-import type { Mm } from '../measure'
+import { formatNumber, MM_PER, type Mm } from '../measure'
 import type { Model } from '../model'
-import { AXES, overlap, toRoom, type Axis, type Box } from '../pieces'
+import { AXES, overlap, toRoom, type Box } from '../pieces'
 import type { Instance, Mend, Problem } from '../resolve'
 import { boxInto, type Feature } from '../work'
 import { defineNeighbourly } from './check'
 import { measuredSize } from './measured'
-import { called, middleOf, opensAt, runsThrough, sayer, sourceOf, takenFrom } from './wood'
+import { blankOf, called, middleOf, opensAt, runsThrough, sayer, sourceOf, takenFrom, whose } from './wood'
 
 const EVEN: Mm = 0.02
 /** More room than this is meant: it is no joint, but a place for something to move in. */
@@ -32,8 +32,7 @@ export const fits = defineNeighbourly({
 })
 
 interface Fit {
-  readonly across: Axis
-  /** Of what goes in, along that axis of the host, by the plan and as the shop measured it. */
+  /** Of what goes in, between the walls, by the plan and as the shop measured it. */
   readonly thick: Mm
   readonly measured: Mm | null
   readonly wide: Mm
@@ -44,7 +43,7 @@ interface Fit {
  * it does not.
  */
 function fitIn(host: Instance, box: Box, guest: Instance, model: Model): Fit | null {
-  const g = boxInto(host.frame, guest.frame, { min: [0, 0, 0], max: guest.size })
+  const g = boxInto(host.frame, guest.frame, blankOf(guest))
   if (!g) return null
   const mouths = AXES.filter((a) => opensAt(box, host.size, a, false) !== opensAt(box, host.size, a, true))
   const into = mouths.find((a) => {
@@ -77,7 +76,7 @@ function fitIn(host: Instance, box: Box, guest: Instance, model: Model): Fit | n
   const axis =
     AXES.find((a) => Math.abs(own.max[a] - own.min[a] - (end.max[across] - end.min[across])) < 1e-6) ?? 2
   const reading = axis === 2 ? measuredSize(guest, 'thickness', model) : null
-  return { across, thick, measured: reading, wide }
+  return { thick, measured: reading, wide }
 }
 
 function judge(of: Feature, host: Instance, box: Box, guest: Instance, fit: Fit, model: Model): Problem[] {
@@ -92,20 +91,18 @@ function judge(of: Feature, host: Instance, box: Box, guest: Instance, fit: Fit,
   const asked = wanted !== undefined && wanted !== null && Math.abs(play - wanted) < EVEN
   if (asked && Math.abs(play) <= 2 * tolerance + EVEN) return []
   const measured = fit.measured === null ? '' : ' as it was measured'
-  const mend = mendOf(of, fit, thick, model)
+  const mend = mendOf(of, guest, fit, model)
   return [
     {
       id: `fit:${sourceOf(of)}:${host.key}:${guest.key}`,
       level: tight && play < -tolerance ? 'stop' : 'look',
       piece: host.piece,
-      ...(of.step !== null ? { step: of.step } : of.joint !== null ? { joint: of.joint } : {}),
+      ...whose(of),
       says: tight
         ? `The ${called(of)} in ${host.name} is ${say(fit.wide)} wide; ${guest.name} is ` +
-          `${say(thick)} thick${measured}, ` +
-          `${say(-play)} too much`
+          `${say(thick)} thick${measured}, ${say(-play)} too much`
         : `The ${called(of)} in ${host.name} is ${say(fit.wide)} wide; ${guest.name}, ` +
-          `${say(thick)} thick${measured}, ` +
-          `has ${say(play)} of play in it`,
+          `${say(thick)} thick${measured}, has ${say(play)} of play in it`,
       advice: 'Cut the channel to the piece as it measures, with a test cut first.',
       ...(mend && { mends: [mend] }),
       at: [
@@ -117,9 +114,10 @@ function judge(of: Feature, host: Instance, box: Box, guest: Instance, fit: Fit,
 }
 
 /** A joint without play; a channel of the maker's own as wide as what goes in. */
-function mendOf(of: Feature, fit: Fit, thick: Mm, model: Model): Mend | null {
+function mendOf(of: Feature, guest: Instance, fit: Fit, model: Model): Mend | null {
   const say = sayer(model)
   if (fit.measured !== null) return null
+  const { thick } = fit
   if (of.joint !== null) {
     const joint = model.project.joints.find((j) => j.id === of.joint)
     if (typeof joint?.fields.fit !== 'string' || joint.fields.fit.trim() === '') return null
@@ -137,14 +135,13 @@ function mendOf(of: Feature, fit: Fit, thick: Mm, model: Model): Mend | null {
     Math.abs((step.values?.width ?? NaN) - fit.wide) > EVEN
   )
     return null
-  const partner = model.resolved.instances.find((i) => Math.abs(i.thickness - thick) < 1e-6)
-  const text = partner
-    ? `@${partner.piece}.thickness`
-    : String(Number((thick / (model.resolved.style.unit === 'in' ? 25.4 : 1)).toFixed(6)))
+  // A guest may stand there with another side than its thickness.
+  const text =
+    Math.abs(guest.thickness - thick) < 1e-6
+      ? `@${guest.piece}.thickness`
+      : formatNumber(thick / MM_PER[model.resolved.style.unit]!)
   return {
-    says:
-      `Make it as wide as ${partner ? partner.name : 'the piece'} is thick: ${say(fit.wide)} ` +
-      `becomes ${say(thick)}`,
+    says: `Make it as wide as ${guest.name} is thick: ${say(fit.wide)} becomes ${say(thick)}`,
     changes: [change.setStepField({ id: step.id, field: 'width', value: text })],
   }
 }

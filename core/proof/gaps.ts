@@ -1,16 +1,13 @@
 /** Gaps so narrow that they are likely meant to be none: pieces that all but touch, and nothing says why. */
 import { change, groupsAbove, refsOf, type Project } from '../document'
-import { findPairs } from '../joints'
-import type { Mm } from '../measure'
+import { formatNumber, MM_PER, type Mm } from '../measure'
 import type { Model } from '../model'
 import { DIRECTION_OF, sizeOf, AXES, sideOf, type Axis } from '../pieces'
-import type { Instance, Mend, Problem } from '../resolve'
-import { defineEach } from './check'
+import { originalOf, type Instance, type Mend, type Problem } from '../resolve'
+import { defineEach, nearPairs } from './check'
 import { gapBetween, middleOf, sayer } from './wood'
 
 const TOUCHING: Mm = 0.01
-/** What is just as near as the limit counts, whatever reckoning has left in its last digits. */
-const SLACK: Mm = 1e-3
 /** Faces that look at each other by less than this in some direction do not look at each other. */
 const FACING: Mm = 3
 
@@ -20,7 +17,7 @@ export const gaps = defineEach<readonly [Instance, Instance]>({
   why: 'A gap of a saw cut or less is seldom meant: a joint does not draw up, and glue does not fill it.',
   things: (model) => {
     const joined = joinedIn(model.project)
-    return findPairs(model.resolved.instances, model.resolved.limits.near + SLACK).filter(
+    return nearPairs(model).filter(
       ([a, b]) => a.square && b.square && a.piece !== b.piece && !joined.has(pairOf(a.piece, b.piece)),
     )
   },
@@ -30,7 +27,7 @@ export const gaps = defineEach<readonly [Instance, Instance]>({
     b,
     ...[a, b].flatMap((i) => [
       model.resolved.byId.get(i.piece)!.piece,
-      ...groupsOf(i.piece, model.project).map((id) => model.project.groups.find((g) => g.id === id)),
+      ...groupsOf(i.piece, model).map((id) => model.project.groups.find((g) => g.id === id)),
     ]),
   ],
   look: ([a, b], model) => {
@@ -38,7 +35,7 @@ export const gaps = defineEach<readonly [Instance, Instance]>({
     if (!gap || gap.gap <= TOUCHING || gap.gap > model.resolved.limits.near + 1e-6) return []
     const across = sizeOf(gap.patch)
     if (AXES.some((k) => k !== gap.axis && across[k] < FACING)) return []
-    if (isMeant(a, b, gap.axis, model.project) || isMeant(b, a, gap.axis, model.project)) return []
+    if (isMeant(a, b, gap.axis, model) || isMeant(b, a, gap.axis, model)) return []
     // What goes in is named first: that whose end or edge looks at the other.
     const own = (i: Instance) => i.facing.room.indexOf(gap.axis)
     const [one, other] = own(a) <= own(b) ? [a, b] : [b, a]
@@ -69,8 +66,7 @@ function found(
 /** Lets a piece end at the other: where it is told by a figure, it is told by the other's side. */
 function mendOf(i: Instance, other: Instance, axis: Axis, gap: Mm, model: Model): Mend | null {
   const { piece, instances } = model.resolved.byId.get(i.piece)!
-  if (piece.kind !== 'made' || instances.length > 1 || groupsOf(piece.id, model.project).length > 0)
-    return null
+  if (piece.kind !== 'made' || instances.length > 1 || groupsOf(piece.id, model).length > 0) return null
   if ((model.resolved.byId.get(other.piece)?.instances.length ?? 0) > 1) return null
   const direction = DIRECTION_OF[axis]!
   const span = piece.spans[direction]
@@ -85,7 +81,7 @@ function mendOf(i: Instance, other: Instance, axis: Axis, gap: Mm, model: Model)
   const side = sideOf(axis, !far)
   const text = `@${other.piece}.${side}`
   const unit = model.resolved.style.unit
-  const more = `${Number((gap / (unit === 'in' ? 25.4 : 1)).toFixed(6))}${unit}`
+  const more = `${formatNumber(gap / MM_PER[unit]!)}${unit}`
   const where = { id: piece.id, direction }
   const changes =
     span[fact] === undefined
@@ -114,8 +110,8 @@ function joinedIn(project: Project): ReadonlySet<string> {
   return joined
 }
 
-const groupsOf = (piece: string, project: Project): string[] => {
-  const group = project.pieces.find((p) => p.id === piece)?.group ?? null
+const groupsOf = (piece: string, { project, resolved }: Model): string[] => {
+  const group = resolved.byId.get(piece)?.piece.group ?? null
   return group === null ? [] : [group, ...groupsAbove(project, group)]
 }
 
@@ -125,15 +121,15 @@ const BARE = /^\s*@[\w#:/]+\.[\w.]+\s*$/
  * Whether somebody has said how far the one is from the other: a measure of it, or of a group it is in,
  * counts with the other, or with a group of that, and with something besides.
  */
-function isMeant(one: Instance, other: Instance, axis: Axis, project: Project): boolean {
+function isMeant(one: Instance, other: Instance, axis: Axis, model: Model): boolean {
+  const { project, resolved } = model
   const direction = DIRECTION_OF[axis]!
-  const piece = project.pieces.find((p) => p.id === one.piece)
-  const made = piece?.kind === 'twin' ? project.pieces.find((p) => p.id === piece.of) : piece
-  const theirs = groupsOf(other.piece, project)
-  const mine = groupsOf(one.piece, project).filter((g) => !theirs.includes(g))
+  const made = originalOf(resolved.byId.get(one.piece)!.piece, project)
+  const theirs = groupsOf(other.piece, model)
+  const mine = groupsOf(one.piece, model).filter((g) => !theirs.includes(g))
   const named = new Set([other.piece, ...theirs])
   const spans = [
-    ...(made?.kind === 'made' ? [made.spans[direction]] : []),
+    ...(made ? [made.spans[direction]] : []),
     ...mine.flatMap((id) => project.groups.find((g) => g.id === id)?.spans[direction] ?? []),
   ]
   const texts = spans.flatMap((s) => Object.values<string>(s))

@@ -11,7 +11,7 @@ export const grain = definePiecewise({
   why: 'Wood splits along its grain: what is held at both edges and at no end breaks like a biscuit.',
   look: (i, model) => {
     const { stock } = model.resolved.byId.get(i.piece)!
-    if (!stock || stock.stock.kind === 'rod' || !stock.stock.grain || stock.stock.kind === 'sheet') return []
+    if (stock?.stock.kind !== 'board') return []
     if (i.shoulder.min[0] > 0.5 || i.shoulder.max[0] < i.length - 0.5) return []
     const grown = { low: i.shoulder.min[1] > 0.5, high: i.shoulder.max[1] < i.width - 0.5 }
     if (!grown.low || !grown.high || i.width < 2 * i.length) return []

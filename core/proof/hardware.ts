@@ -1,5 +1,5 @@
 /** Hardware that is longer than the wood it goes into, by the size in its name. */
-import { evaluate, MeasureError, parse, type LengthUnit, type Mm } from '../measure'
+import { evaluate, MeasureError, MM_PER, parse, type LengthUnit, type Mm } from '../measure'
 import type { Problem } from '../resolve'
 import { defineNeighbourly } from './check'
 import { sayer } from './wood'
@@ -15,7 +15,7 @@ export function lengthNamed(name: string, unit: LengthUnit): Mm | null {
   if (!text) return null
   try {
     const { value, length } = evaluate(parse(text), { unit, name: () => undefined, ref: () => undefined })
-    return length === 1 ? value : length === 0 ? value * (unit === 'in' ? 25.4 : 1) : null
+    return length === 1 ? value : length === 0 ? value * MM_PER[unit]! : null
   } catch (error) {
     if (error instanceof MeasureError) return null
     throw error

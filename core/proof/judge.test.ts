@@ -3,6 +3,8 @@ import { change, execute, readProject, writeProject, type Change, type Project }
 import { modelOf } from '../model'
 import type { Kernel } from '../solid'
 import { block, make, testKernel } from '../testing/bench'
+import { ownDado } from '../testing/proving'
+import { run } from '../testing/run'
 import { judged, proofOf, standing } from './index'
 import { findingsReport, FindingsReport } from './report'
 import { acceptedSheets } from './paper/accepted'
@@ -19,11 +21,6 @@ const short = (): Project =>
     ...block('b', 'right-up', [19, 300], [0, 240], [300, 18]),
     ...block('c', 'right-up', [0, 300], [400, 240], [0, 18]),
   ])
-const run = (project: Project, ...changes: Change[]): Project => {
-  const done = execute(project, changes)
-  if (!done.ok) throw new Error(done.why)
-  return done.project
-}
 const look = (project: Project) => proofOf(modelOf(project), kernel)
 const gapOf = (project: Project) => look(project).find((f) => f.check === 'gap')!
 const accepting = (project: Project): Change => {
@@ -83,6 +80,14 @@ test('a mend says its figures, and mends', () => {
   const mended = run(short(), ...mend!.changes)
   expect(look(mended).filter((f) => f.check === 'gap')).toEqual([])
   expect(modelOf(mended).resolved.byId.get('b')!.instances[0]!.length).toBeCloseTo(301, 9)
+})
+
+test('a dado too narrow is mended by the piece that stands in it, not by another as thick', () => {
+  const narrow = ownDado('17')
+  const { says, changes } = look(narrow).find((f) => f.check === 'fit')!.mends![0]!
+  expect(says).toBe('Make it as wide as C is thick: 17 becomes 18')
+  expect(changes[0]!.payload).toMatchObject({ field: 'width', value: '@c.thickness' })
+  expect(look(run(narrow, ...changes)).filter((f) => f.check === 'fit')).toEqual([])
 })
 
 test('a check that is switched off looks no more, and the report says so', () => {

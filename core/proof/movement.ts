@@ -2,11 +2,11 @@
 import { movementOf } from '../rack'
 import type { Mm } from '../measure'
 import type { Model } from '../model'
-import { AXES, toRoom, vec3, type Box } from '../pieces'
+import { AXES, axesOf, dot, toRoom, vec3, type Box } from '../pieces'
 import type { Instance, Problem } from '../resolve'
 import { boxInto } from '../work'
 import { defineNeighbourly } from './check'
-import { opensAt, sayer, sayNames, takenFrom } from './wood'
+import { blankOf, opensAt, sayer, sayNames, takenFrom } from './wood'
 
 /**
  * How much wider a board grows from the driest time of the year to the wettest: w · C · ΔMC, with C by
@@ -57,14 +57,9 @@ function grooveFor(
 
 /** A groove that the edge of a piece comes into: it does not run out of the host on the other side. */
 const opens = (box: Box, host: Instance, guest: Instance): boolean => {
-  const own = boxInto(guest.frame, host.frame, { min: [0, 0, 0], max: host.size })
+  const own = boxInto(guest.frame, host.frame, blankOf(host))
   if (!own) return false
-  const across = AXES.find(
-    (a) =>
-      Math.abs(
-        [host.frame.x, host.frame.y, host.frame.z][a]!.reduce((s, v, k) => s + v * guest.frame.y[k]!, 0),
-      ) > 0.999,
-  )
+  const across = AXES.find((a) => Math.abs(dot(axesOf(host.frame)[a], guest.frame.y)) > 0.999)
   return (
     across !== undefined && opensAt(box, host.size, across, false) !== opensAt(box, host.size, across, true)
   )
@@ -152,6 +147,6 @@ function acrossGrain(i: Instance, beside: readonly Instance[], grows: Mm, model:
 /** Wood whose length lies along the width of a piece, and that moves little along it. */
 function crosses(i: Instance, other: Instance, model: Model): boolean {
   const stock = model.resolved.byId.get(other.piece)?.stock?.stock
-  const along = other.frame.x.reduce((sum, v, k) => sum + v * i.frame.y[k]!, 0)
+  const along = dot(other.frame.x, i.frame.y)
   return stock?.kind === 'board' && Math.abs(along) > 0.9
 }

@@ -1,8 +1,8 @@
 /** The checks of the numbers alone. A new one is one file and one line here. */
 import type { Model } from '../model'
 import type { Problem } from '../resolve'
-import type { QuickCheck } from './check'
 import { bores } from './bores'
+import type { QuickCheck } from './check'
 import { copies } from './copies'
 import { hinges } from './hinges'
 import { lost } from './lost'
@@ -28,6 +28,7 @@ export const QUICK: readonly QuickCheck[] = [
   outlines,
   hinges,
 ]
+
 /** Whether the maker wants it looked for. */
 export const isOn = (model: Model, check: { readonly id: string }): boolean =>
   !model.project.limits.off.includes(check.id)

@@ -1,5 +1,5 @@
 /** Figures that lie by more than they may when they are written, and chains of them that do not add up. */
-import { formatLength, type LengthStyle, type Mm } from '../measure'
+import { formatLength, MM_PER, type LengthStyle, type Mm } from '../measure'
 import type { Model } from '../model'
 import type { Instance, Problem } from '../resolve'
 import { workKind } from '../work'
@@ -11,7 +11,7 @@ import { sayer } from './wood'
 export function written(mm: Mm, style: LengthStyle): Mm {
   const { whole, fraction, negative } = formatLength(mm, style)
   const value = Number(whole || 0) + (fraction ? fraction[0] / fraction[1] : 0)
-  return (negative ? -value : value) * (style.unit === 'in' ? 25.4 : 1)
+  return (negative ? -value : value) * MM_PER[style.unit]!
 }
 
 /** Places along a piece from end 1, its ends among them. */

@@ -2,10 +2,10 @@
  * Pieces that are too small for the machine they would go over. Reminders: training, the machine’s manual and
  * local rules come first.
  */
-import type { LengthUnit, Mm } from '../measure'
+import { MM_PER, type LengthUnit, type Mm } from '../measure'
 import type { Model } from '../model'
 import type { Instance, Problem } from '../resolve'
-import { defineCheck } from './check'
+import { defineWhole } from './check'
 import { sayer, sayNames } from './wood'
 
 interface Rule {
@@ -16,7 +16,7 @@ interface Rule {
   readonly advice: string
 }
 
-const INCH = 25.4
+const INCH = MM_PER.in!
 /** As a maker says it in inches, and in millimetres. */
 const sizes = (unit: LengthUnit) =>
   unit === 'in'
@@ -50,15 +50,11 @@ const RULES: readonly Rule[] = [
   },
 ]
 
-export const safe = defineCheck<null>({
+export const safe = defineWhole({
   id: 'safe',
   title: 'pieces too small for their machine',
   why: 'Short and narrow pieces tip, catch and are thrown; a hand follows them.',
-  memory: () => null,
-  // eslint-disable-next-line require-yield
-  *find(model) {
-    return RULES.flatMap((rule) => underRule(rule, model))
-  },
+  look: (model) => RULES.flatMap((rule) => underRule(rule, model)),
 })
 
 /** One finding for all pieces under a rule. */

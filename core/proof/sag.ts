@@ -5,12 +5,12 @@
 import { densityOf, stiffnessOf } from '../rack'
 import type { Mm } from '../measure'
 import type { Model } from '../model'
-import { AXES, overlap, toRoom, vec3, type Axis, type Box } from '../pieces'
+import { overlap, toRoom, vec3, type Axis, type Box } from '../pieces'
 import type { Instance } from '../resolve'
 import { boxInto } from '../work'
 import { defineNeighbourly } from './check'
 import { sagOf, type Shelf } from './year'
-import { sayer } from './wood'
+import { blankOf, sayer } from './wood'
 
 const KG_A_METRE_OF_LB_A_FOOT = 0.45359237 / 0.3048
 const TOUCH: Mm = 0.5
@@ -23,8 +23,7 @@ export const loadIn = ({ resolved }: Model): number =>
 
 /** The longest stretch of a piece that nothing carries; null for what is no shelf, or is held all along. */
 export function shelfOf(i: Instance, beside: readonly Instance[], model: Model): Shelf | null {
-  const up = AXES.findIndex((a) => Math.abs([i.frame.x, i.frame.y, i.frame.z][a]![2]) > 0.999)
-  if (up !== 2) return null
+  if (Math.abs(i.frame.z[2]) < 0.999) return null
   const stock = model.resolved.byId.get(i.piece)?.stock
   const stiffness = stock ? stiffnessOf(stock.stock.species) : null
   const density = stock ? densityOf(stock.stock.species) : null
@@ -50,9 +49,9 @@ interface Held {
 
 /** Where along a piece another carries it: from below, or with an end or an edge in it. */
 function carriedBy(i: Instance, by: Instance, top: boolean): Held[] {
-  const b = boxInto(i.frame, by.frame, { min: [0, 0, 0], max: by.size })
+  const b = boxInto(i.frame, by.frame, blankOf(by))
   if (!b) return []
-  const near: Box = { min: vec3((a) => -TOUCH + 0 * a), max: vec3((a) => i.size[a] + TOUCH) }
+  const near: Box = { min: [-TOUCH, -TOUCH, -TOUCH], max: vec3((a) => i.size[a] + TOUCH) }
   const met = overlap(b, near)
   if (!met) return []
   const under = top ? b.max[2] <= TOUCH : b.min[2] >= i.thickness - TOUCH

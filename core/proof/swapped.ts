@@ -1,6 +1,6 @@
 /** Boards that are wider than long: their grain runs the short way, or length and width were changed over. */
-import { change } from '../document'
-import { dot, FACINGS } from '../pieces'
+import { change, type MadePiece } from '../document'
+import { dot, facing, FACINGS } from '../pieces'
 import type { Mend } from '../resolve'
 import { definePiecewise } from './check'
 import { sayer } from './wood'
@@ -19,7 +19,6 @@ export const swapped = definePiecewise({
     const { piece, stock } = model.resolved.byId.get(i.piece)!
     if (stock?.stock.kind !== 'board' || i.width < WIDER * i.length || i.width < LARGE) return []
     const say = sayer(model)
-    const mend = turned(i.piece, model.project)
     return [
       {
         id: `swapped:${i.piece}`,
@@ -29,24 +28,16 @@ export const swapped = definePiecewise({
           `${i.name} is ${say(i.length)} long with the grain and ${say(i.width)} wide across it; ` +
           'length and width may be changed over',
         advice: 'Let the grain run the long way, or glue it up from strips if it is meant so.',
-        ...(piece.kind === 'made' &&
-          mend && { mends: [{ ...mend, says: `${mend.says}: ${say(i.width)} × ${say(i.length)}` }] }),
+        ...(piece.kind === 'made' && { mends: turned(piece, `${say(i.width)} × ${say(i.length)}`) }),
       },
     ]
   },
 })
 
 /** The same room filled with the grain the other way. */
-function turned(id: string, { pieces }: { readonly pieces: ReadonlyArray<{ id: string }> }): Mend | null {
-  const piece = pieces.find((p) => p.id === id) as
-    { id: string; name: string; kind: string; facing: string } | undefined
-  if (piece?.kind !== 'made') return null
-  const now = FACINGS.find((f) => f.id === piece.facing)
-  const other = now && FACINGS.find((f) => dot(f.z, now.z) > 0.5 && Math.abs(dot(f.x, now.y)) > 0.5)
-  return other
-    ? {
-        says: `Let the grain of ${piece.name} run the other way`,
-        changes: [change.setFacing({ id, facing: other.id })],
-      }
-    : null
+function turned({ id, name, facing: was }: MadePiece, says: string): Mend[] {
+  const now = facing(was)
+  const other = FACINGS.find((f) => dot(f.z, now.z) > 0.5 && Math.abs(dot(f.x, now.y)) > 0.5)
+  const changes = other ? [change.setFacing({ id, facing: other.id })] : []
+  return other ? [{ says: `Let the grain of ${name} run the other way: ${says}`, changes }] : []
 }

@@ -1,13 +1,13 @@
 /** Figures that look as if they were typed in the other unit: 25.4 times off from all of their kind. */
 import { change, stepsIn, type Change, type Project } from '../document'
-import type { LengthUnit, Mm } from '../measure'
+import { MM_PER, type LengthUnit, type Mm } from '../measure'
 import type { Model } from '../model'
 import { DIRECTION_OF, facing } from '../pieces'
 import { keyOf, type NodeKey, type Problem } from '../resolve'
-import { defineCheck } from './check'
+import { defineWhole } from './check'
 import { sayer } from './wood'
 
-const INCH = 25.4
+const INCH = MM_PER.in!
 /** As far off may figures of one kind be from each other, and still be of one kind. */
 const ALIKE = 2.5
 /** As far off must a figure be from the nearest of its kind to be none of them. */
@@ -24,13 +24,11 @@ interface Typed {
   set(text: string): Change
 }
 
-export const units = defineCheck<null>({
+export const units = defineWhole({
   id: 'units',
   title: 'figures in the wrong unit',
   why: 'A figure typed in the other unit is 25.4 times off, and everything that hangs on it with it.',
-  memory: () => null,
-  // eslint-disable-next-line require-yield
-  *find(model) {
+  look: (model) => {
     const unit = model.resolved.style.unit
     const sorts = new Map<string, Typed[]>()
     for (const t of typedIn(model)) {

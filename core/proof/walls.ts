@@ -1,12 +1,25 @@
 /** Thin wood: what is left between one piece of work and another, or an outside of the piece. */
 import type { Mm } from '../measure'
 import type { Model } from '../model'
-import { AXES, faceAt, minus, norm, sayFace, toRoom, vec3, type Axis, type Box, type Vec3 } from '../pieces'
+import {
+  AXES,
+  faceAt,
+  minus,
+  norm,
+  overlap,
+  sayFace,
+  toRoom,
+  vec3,
+  type Axis,
+  type Box,
+  type Vec3,
+} from '../pieces'
 import { rodsApart, type Rod } from '../pieces/rods'
 import type { Instance, Problem } from '../resolve'
 import type { Feature } from '../work'
 import { definePiecewise } from './check'
 import {
+  boxOfRod,
   called,
   gapBetween,
   holds,
@@ -16,9 +29,9 @@ import {
   sayer,
   sourceOf,
   takenFrom,
+  whose,
   type Taken,
   type TakenBox,
-  type TakenRod,
 } from './wood'
 
 const LEAST: Mm = 1e-3
@@ -51,13 +64,11 @@ export const walls = definePiecewise({
 })
 
 const problem = (id: string, w: Wall, i: Instance, model: Model): Problem => {
-  const [first] = w.of
-  const step = w.of.find((f) => f.step !== null)?.step
   return {
     id: `walls:${i.piece}:${id}`,
     level: 'look',
     piece: i.piece,
-    ...(step ? { step } : first?.joint ? { joint: first.joint } : {}),
+    ...whose(w.of.find((f) => f.step !== null) ?? w.of[0]!),
     says: w.says(sayer(model)),
     advice: 'Move it, or make it smaller; or cut it before the wood beside it is taken away.',
     at: w.of.map((f) => ({ instance: i.key, feature: f.id, point: toRoom(i.frame, w.at) })),
@@ -151,7 +162,7 @@ function* between(i: Instance, { boxes, rods }: Taken, least: Mm): Generator<Wal
     }
     for (const { of, rod } of rods) {
       if (of === a.of) continue
-      if (farFrom(rod, a.box, least)) continue
+      if (!overlap(boxOfRod(rod, least), a.box)) continue
       const wide = fromBox(rod, a.box)
       if (wide <= LEAST || wide >= Math.min(least, rod.radius) - LEAST) continue
       const at = middleOf({ min: rod.from, max: rod.to })
@@ -165,8 +176,7 @@ function* betweenHoles(i: Instance, { rods }: Taken, least: Mm): Generator<Wall>
   const holes = rods.filter(({ of }) => of.step === null).sort((a, b) => a.rod.from[0] - b.rod.from[0])
   for (const [n, a] of holes.entries())
     for (const b of holes.slice(n + 1)) {
-      const reach = a.rod.radius + b.rod.radius + least
-      if (AXES.some((k) => lowOf(b, k) - highOf(a, k) > reach || lowOf(a, k) - highOf(b, k) > reach)) continue
+      if (!overlap(boxOfRod(a.rod, least), boxOfRod(b.rod))) continue
       // A pocket and the hole through its floor are one.
       const inLine = norm(minus(a.rod.from, b.rod.from)) < 0.01 || a.rod.radius !== b.rod.radius
       if (inLine) continue
@@ -185,9 +195,6 @@ function* betweenHoles(i: Instance, { rods }: Taken, least: Mm): Generator<Wall>
       }
     }
 }
-
-const lowOf = ({ rod }: TakenRod, k: Axis): Mm => Math.min(rod.from[k], rod.to[k])
-const highOf = ({ rod }: TakenRod, k: Axis): Mm => Math.max(rod.from[k], rod.to[k])
 
 const sayBetween = (wide: Mm, a: Feature, b: Feature, i: Instance) => (say: (mm: Mm) => string) =>
   called(a) === called(b)
@@ -212,14 +219,6 @@ const inLine = (a: Box, b: Box, along: Axis, size: Vec3): boolean =>
 /** Sunk in from opposite broad faces: what is left between their floors is told elsewhere (depths.ts). */
 const facing = (a: TakenBox, b: TakenBox, size: Vec3): boolean =>
   [false, true].some((far) => opensAt(a.box, size, 2, far) && opensAt(b.box, size, 2, !far))
-
-/** Whether a hole is further from a box than matters, told by the block round it. */
-const farFrom = ({ from, to, radius }: Rod, box: Box, least: Mm): boolean =>
-  AXES.some(
-    (k) =>
-      Math.min(from[k], to[k]) - radius - least > box.max[k] ||
-      Math.max(from[k], to[k]) + radius + least < box.min[k],
-  )
 
 /** How far the wall of a hole is from a box; the distance of its middle line is convex along it. */
 function fromBox({ from, to, radius }: Rod, box: Box): Mm {

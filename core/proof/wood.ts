@@ -3,7 +3,7 @@ import { formatLength, type Mm } from '../measure'
 import type { Model } from '../model'
 import { AXES, overlap, vec3, type Axis, type Box, type Vec3 } from '../pieces'
 import type { Rod } from '../pieces/rods'
-import type { Instance } from '../resolve'
+import type { Instance, Problem } from '../resolve'
 import type { Recipe } from '../solid'
 import { toolBulk, workKind, type Feature } from '../work'
 
@@ -25,6 +25,23 @@ export interface Taken {
   readonly shaped: ReadonlySet<Feature>
 }
 
+/** The block that a piece is cut from, in its own frame. */
+export const blankOf = ({ size }: Pick<Instance, 'size'>): Box => ({ min: [0, 0, 0], max: size })
+
+/** The block round a hole, and so much more to each side. */
+export const boxOfRod = ({ from, to, radius }: Rod, more: Mm = 0): Box => ({
+  min: vec3((k) => Math.min(from[k], to[k]) - radius - more),
+  max: vec3((k) => Math.max(from[k], to[k]) + radius + more),
+})
+
+const byKey = new WeakMap<Model, ReadonlyMap<string, Instance>>()
+/** All instances of a model by their keys, gathered once. */
+export function instancesByKey(model: Model): ReadonlyMap<string, Instance> {
+  let found = byKey.get(model)
+  if (!found) byKey.set(model, (found = new Map(model.resolved.instances.map((i) => [i.key, i]))))
+  return found
+}
+
 const known = new WeakMap<Recipe, Taken>()
 
 /** All plain bodies that are taken from a piece. */
@@ -39,7 +56,7 @@ function gather(i: Instance, model: Model): Taken {
   const boxes: TakenBox[] = []
   const rods: TakenRod[] = []
   const shaped = new Set<Feature>()
-  const wood: Box = { min: [0, 0, 0], max: i.size }
+  const wood = blankOf(i)
   for (const of of model.features(i))
     for (const tool of workKind(of).cut(of.data)) {
       const bulk = toolBulk(tool)
@@ -99,6 +116,10 @@ export const capital = (s: string): string => s[0]!.toUpperCase() + s.slice(1)
 
 /** What something is of: the step or the joint it comes from. */
 export const sourceOf = (f: Feature): string => f.step ?? f.joint ?? f.id
+
+/** Whose work a finding is about: the maker’s own step, or the joint. */
+export const whose = ({ step, joint }: Feature): Pick<Problem, 'step' | 'joint'> =>
+  step !== null ? { step } : joint !== null ? { joint } : {}
 
 /** The names of some things, the first few of many. */
 export function sayNames(names: readonly string[], most = 4): string {

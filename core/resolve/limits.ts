@@ -1,6 +1,6 @@
 /** The limits that a project is held to, and what they are when nothing else was said. */
 import type { Limits } from '../document'
-import type { LengthUnit, MeasureKind } from '../measure'
+import { MM_PER, type LengthUnit, type MeasureKind } from '../measure'
 import type { NodeDef } from './graph'
 import { keyOf } from './keys'
 import { measureNode } from './measurenode'
@@ -52,5 +52,5 @@ export const limitsOf = (unit: LengthUnit, number: (key: string) => number | nul
 const usualValue = (name: LimitName, unit: LengthUnit): number => {
   const [over, under = '1'] = USUAL[name][unit].split('/')
   const value = Number(over) / Number(under)
-  return USUAL[name].kind === 'length' && unit === 'in' ? value * 25.4 : value
+  return USUAL[name].kind === 'length' ? value * MM_PER[unit]! : value
 }

@@ -21,7 +21,7 @@ import {
 } from '../../pieces'
 import type { Instance } from '../../resolve'
 import { boxInto, toolBulk, workKind, type Feature } from '../../work'
-import { opensAt } from '../wood'
+import { blankOf, opensAt } from '../wood'
 import type { Part } from './order'
 import { partAtOnce, type Pair } from './together'
 
@@ -182,7 +182,7 @@ export class Bars {
     if (bodies.some((b) => b === null)) return [joined()]
     // Pins that are put in later bar nothing, nor does what is drilled into the corners of a slot.
     const loose = jointKind(this.joint(f)!.kind)!.later === 'pins' || bodies.some((b) => 'box' in b!)
-    const room = boxInto(on.frame, other.frame, { min: [0, 0, 0], max: other.size })
+    const room = boxInto(on.frame, other.frame, blankOf(other))
     let open: readonly Vec3[] | null = null
     for (const body of bodies) {
       let ways: Vec3[]

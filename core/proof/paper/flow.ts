@@ -40,6 +40,15 @@ export interface Row {
   readonly rule?: true
 }
 
+/** A sentence, and beside it another. */
+export const beside = (left: string, right: string, more: Omit<Row, 'cells'> = { rule: true }): Row => ({
+  cells: [
+    { at: 0, wide: 0.58, text: left, wraps: true },
+    { at: 0.6, wide: 0.4, text: right, wraps: true },
+  ],
+  ...more,
+})
+
 const LINE = 5
 /** Its base line below the top of its line. */
 const BASE = 4

@@ -4,7 +4,7 @@ import type { Sheet } from '../../plans'
 import type { Level } from '../../resolve'
 import type { Finding } from '../finding'
 import { inOrder, judged } from '../judge'
-import { flow, type Row } from './flow'
+import { beside, flow, type Row } from './flow'
 
 const LEVELS: Readonly<Record<Level, string>> = {
   stop: 'Stop: to be put right before wood is cut',
@@ -32,19 +32,12 @@ export function reportSheets(
     const of = open.filter((j) => j.finding.level === level)
     if (of.length === 0) continue
     heading(LEVELS[level])
-    for (const { finding } of of) rows.push(...sayFinding(finding))
+    for (const { finding: f } of of) rows.push(beside(f.says, f.advice ?? f.why))
   }
   if (open.length === 0) heading('Nothing stands against cutting')
   const accepted = all.filter((j) => j.accepted)
   if (accepted.length > 0) heading('Accepted')
-  for (const j of accepted)
-    rows.push({
-      cells: [
-        { at: 0, wide: 0.58, text: j.finding.says, wraps: true },
-        { at: 0.6, wide: 0.4, text: j.accepted!.reason, wraps: true },
-      ],
-      rule: true,
-    })
+  for (const j of accepted) rows.push(beside(j.finding.says, j.accepted!.reason))
   if (off.length > 0) {
     heading('Not looked for: these checks are switched off')
     for (const title of off) rows.push({ cells: [{ at: 0, wide: 1, text: title }] })
@@ -56,13 +49,3 @@ export function reportSheets(
     rows,
   )
 }
-
-const sayFinding = (f: Finding): Row[] => [
-  {
-    cells: [
-      { at: 0, wide: 0.58, text: f.says, wraps: true },
-      { at: 0.6, wide: 0.4, text: f.advice ?? f.why, wraps: true },
-    ],
-    rule: true,
-  },
-]

@@ -9,7 +9,7 @@ import { axesOf, dot, sideOf, unit, type Axis } from '../../pieces'
 import { keyOf, type Instance, type NodeKey, type SizeName } from '../../resolve'
 import { REFERENCE, workKind, type Dimension, type Feature } from '../../work'
 import { exact } from '../exact'
-import { called, capital } from '../wood'
+import { called, capital, instancesByKey } from '../wood'
 
 /** One dimension to be measured. */
 export interface SizeLine {
@@ -134,7 +134,7 @@ const labelOf = (f: Feature, d: Dimension): string =>
 
 /** A place that comes from where another piece stands, as a short sum. */
 function sumOf(i: Instance, f: Feature, d: Dimension, model: Model): string | null {
-  const other = f.partner && model.resolved.instances.find((x) => x.key === f.partner!.key)
+  const other = f.partner && instancesByKey(model).get(f.partner.key)
   if (!other || !i.square || !other.square) return null
   const way = axesOf(i.frame)[d.axis]
   const axis = ([0, 1, 2] as const).find((k) => Math.abs(dot(way, unit(k))) > 0.999) as Axis

@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { change, execute, type Change, type Project } from '../../document'
 import { modelOf } from '../../model'
 import { block, instance, join, make } from '../../testing/bench'
+import { run } from '../../testing/run'
 import { readCaliper, standIn } from '../caliper'
 import { sizeSheets } from '../paper/sizes'
 import { followsFrom } from './follows'
@@ -41,11 +42,6 @@ const cased = (): Project =>
     joint('j1', 'end1', 'a'),
     joint('j2', 'end2', 'b'),
   ])
-const run = (project: Project, ...changes: readonly Change[]): Project => {
-  const done = execute(project, changes)
-  if (!done.ok) throw new Error(done.why)
-  return done.project
-}
 const lineOf = (project: Project, key: string, label: RegExp) => {
   const model = modelOf(project)
   return sized(instance(model, key), model).lines.find((l) => label.test(l.label))!

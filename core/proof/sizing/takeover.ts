@@ -1,9 +1,9 @@
 /** Ways to take what was measured for what is: of the stock, of a board on the rack, of the piece. */
 import { change, stepsIn, type Change } from '../../document'
-import type { Mm } from '../../measure'
+import { formatNumber, MM_PER, type Mm } from '../../measure'
 import type { Model } from '../../model'
 import { DIRECTION_OF } from '../../pieces'
-import type { Instance } from '../../resolve'
+import { originalOf, type Instance } from '../../resolve'
 import { sized } from './lines'
 
 export interface Takeover {
@@ -56,16 +56,14 @@ function ofPiece(
   mm: Mm,
   { resolved, project }: Model,
 ): Takeover[] {
-  const piece = resolved.byId.get(i.piece)!.piece
-  const made = piece.kind === 'twin' ? project.pieces.find((p) => p.id === piece.of) : piece
-  if (made?.kind !== 'made') return []
+  const made = originalOf(resolved.byId.get(i.piece)!.piece, project)
+  if (!made) return []
   const axis = AXIS[what]
   const direction = DIRECTION_OF[(resolved.byId.get(made.id)?.facing ?? i.facing).room[axis]]!
   const joints = i.size[axis] - (i.shoulder.max[axis] - i.shoulder.min[axis])
   if (mm - joints <= 0) return []
   const unit = resolved.style.unit
-  const less =
-    Math.abs(joints) < 1e-6 ? '' : ` - ${Number((joints / (unit === 'in' ? 25.4 : 1)).toFixed(6))}${unit}`
+  const less = Math.abs(joints) < 1e-6 ? '' : ` - ${formatNumber(joints / MM_PER[unit]!)}${unit}`
   const span = made.spans[direction]
   const kept = (['start', 'end', 'centre'] as const).filter((f) => span[f] !== undefined)
   const instead = span.size === undefined && kept.length > 1 ? kept[1] : undefined
@@ -91,8 +89,7 @@ function ofPiece(
 function ofWork(i: Instance, what: string, text: string, model: Model): Takeover[] {
   const feature = model.features(i).find((f) => what.startsWith(`${f.id}|`))
   const step = feature?.step == null ? undefined : model.resolved.steps.get(feature.step)
-  const dimension = feature && Number(what.slice(feature.id.length + 1))
-  if (!step || dimension === undefined) return []
+  if (!step) return []
   const value = valueOf(i, what, model)
   const field = Object.entries(step.values ?? {}).find(
     ([name, v]) => value !== null && Math.abs(v - value) < 1e-6 && typeof step.step.fields[name] === 'string',
