@@ -7,11 +7,10 @@ import { instancesByKey, sayNames } from './wood'
 /** The first of those that are alike, whichever pieces they are of, speaks for all. */
 export function oneOfAlike(findings: readonly Finding[], model: Model): Finding[] {
   if (findings.length < 2) return [...findings]
-  const any = anyName(model)
+  const plain = plainly(model)
   const groups = new Map<string, Finding[]>()
   for (const f of findings) {
-    const plain = f.says.replace(any, '·').replaceAll(/(edge|end) [12]/g, '$1')
-    const said = `${f.level} ${plain}`
+    const said = `${f.level} ${plain(f.says)}`
     const group = groups.get(said)
     if (group) group.push(f)
     else groups.set(said, [f])
@@ -27,20 +26,34 @@ export function oneOfAlike(findings: readonly Finding[], model: Model): Finding[
   })
 }
 
-const patterns = new WeakMap<Model, RegExp>()
+type Plainly = (says: string) => string
+const patterns = new WeakMap<Model, Plainly>()
+let last: { readonly names: string; readonly plainly: Plainly } | null = null
 
-/** The name of any piece or copy, the longest first: "Shelf #12" is not "Shelf #1" and a 2. */
-function anyName(model: Model): RegExp {
+/**
+ * A sentence without names of pieces and copies, the longest first: "Shelf #12" is not "Shelf #1" and a 2.
+ * Kept while the names are the same.
+ */
+function plainly(model: Model): Plainly {
   let found = patterns.get(model)
-  if (!found) {
-    const { instances, pieces } = model.resolved
-    const names = new Set([...instances.map((i) => i.name), ...pieces.map((p) => p.piece.name)])
-    const all = [...names]
-      .sort((a, b) => b.length - a.length)
-      .map((n) => n.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'))
-    found = new RegExp(`(?<![\\p{L}\\p{N}])(?:${all.join('|')})(?![\\p{L}\\p{N}])`, 'gu')
-    patterns.set(model, found)
+  if (found) return found
+  const { instances, pieces } = model.resolved
+  const names = [...new Set([...instances.map((i) => i.name), ...pieces.map((p) => p.piece.name)])]
+  const key = names.join('\n')
+  if (last?.names === key) found = last.plainly
+  else {
+    const all = names.sort((a, b) => b.length - a.length).map((n) => n.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'))
+    const any = new RegExp(`(?<![\\p{L}\\p{N}])(?:${all.join('|')})(?![\\p{L}\\p{N}])`, 'gu')
+    const said = new Map<string, string>()
+    found = (says) => {
+      let plain = said.get(says)
+      if (plain === undefined)
+        said.set(says, (plain = says.replace(any, '·').replaceAll(/(edge|end) [12]/g, '$1')))
+      return plain
+    }
+    last = { names: key, plainly: found }
   }
+  patterns.set(model, found)
   return found
 }
 

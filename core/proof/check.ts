@@ -124,25 +124,58 @@ const alone = (i: Instance, model: Model): object =>
   pieces.of(i, model, () => [model.recipe(i), model.resolved.byId.get(i.piece)?.stock])
 
 /** A piece with all that stands by it, and what was measured. */
-const standing = (i: Instance, beside: readonly Instance[], model: Model): object =>
+const standing = (i: Instance, model: Model): object =>
   places.of(i, model, () => [
     model.project.readings,
     model.project.hardware,
-    ...[i, ...beside].map((x) => alone(x, model)),
+    alone(i, model),
+    ...besideOf(i, model).map((x) => alone(x, model)),
   ])
 
-/** A check of pieces one by one, with the work on them. */
-export const definePiecewise = ({
+/**
+ * What was found of pieces, by what they and all that counts for them are, while settings and limits stay.
+ */
+interface ByToken {
+  common: readonly unknown[]
+  found: WeakMap<object, readonly Problem[]>
+}
+
+/** A check of pieces one by one; each again when the token of all that it hangs on is another. */
+function defineByToken({
+  token,
   look,
   ...about
-}: About & { look(instance: Instance, model: Model): readonly Problem[] }): Check<Memory> =>
-  defineEach<Instance>({
+}: About & {
+  token(instance: Instance, model: Model): object
+  look(instance: Instance, model: Model): readonly Problem[]
+}): Check<ByToken> {
+  return {
     ...about,
-    things: (model) => model.resolved.instances,
-    key: (i) => i.key,
-    from: (i, model) => [alone(i, model)],
-    look,
-  })
+    memory: () => ({ common: [], found: new WeakMap() }),
+    *find(model, _, memory) {
+      const common = [model.project.settings, limitsKey(model.resolved.limits)]
+      if (!same(memory.common, common)) Object.assign(memory, { common, found: new WeakMap() })
+      const found = new Map<string, Problem>()
+      let anew = 0
+      for (const i of model.resolved.instances) {
+        const of = token(i, model)
+        let kept = memory.found.get(of)
+        const known = kept !== undefined
+        if (!kept) memory.found.set(of, (kept = look(i, model)))
+        for (const p of kept) if (!found.has(p.id)) found.set(p.id, p)
+        if (!known && ++anew % BREATH === 0) yield
+      }
+      return [...found.values()]
+    },
+  }
+}
+
+/** A check of pieces one by one, with the work on them. */
+export const definePiecewise = (
+  check: About & { look(instance: Instance, model: Model): readonly Problem[] },
+): Check<ByToken> => defineByToken({ ...check, token: alone })
+
+const besideOf = (i: Instance, model: Model): readonly Instance[] => neighboursIn(model).get(i.key) ?? []
 
 /** A check of pieces one by one, each with what stands no further from it than the limit for what is near. */
 export const defineNeighbourly = ({
@@ -150,17 +183,8 @@ export const defineNeighbourly = ({
   ...about
 }: About & {
   look(instance: Instance, beside: readonly Instance[], model: Model): readonly Problem[]
-}): Check<Memory> =>
-  defineEach<{ readonly of: Instance; readonly beside: readonly Instance[] }>({
-    ...about,
-    things: (model) => {
-      const near = neighboursIn(model)
-      return model.resolved.instances.map((of) => ({ of, beside: near.get(of.key) ?? [] }))
-    },
-    key: ({ of }) => of.key,
-    from: ({ of, beside }, model) => [standing(of, beside, model)],
-    look: ({ of, beside }, model) => look(of, beside, model),
-  })
+}): Check<ByToken> =>
+  defineByToken({ ...about, token: standing, look: (i, model) => look(i, besideOf(i, model), model) })
 
 /** What is just as near as the limit counts, whatever reckoning has left in its last digits. */
 const SLACK = 1e-3

@@ -629,6 +629,7 @@ test.each(CASES)('%s: %s', (_, check, project, says) => {
 test('each check of the wood has models that raise it, and near misses', () => {
   const told = (raises: boolean) => (id: string) =>
     CASES.filter(([, check, , says]) => check === id && (says !== null) === raises).length
+  // These are among those of the numbers.
   const elsewhere = ['body', 'swing']
   for (const { id } of CHECKS) {
     if (elsewhere.includes(id)) continue

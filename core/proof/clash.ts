@@ -1,10 +1,9 @@
 /** Pieces that take up the same room: found by boxes, settled by solids. */
-import { findPairs } from '../joints'
 import type { Model } from '../model'
 import { AXES, boxAround, overlap, sizeOf, vec3, volumeOf, type Box } from '../pieces'
 import type { Instance, Problem } from '../resolve'
 import type { Recipe } from '../solid'
-import { defineCheck } from './check'
+import { defineCheck, nearPairs } from './check'
 import { middleOf, sayer, takenFrom } from './wood'
 
 /** Less than this is not a clash, cubic millimetres. */
@@ -38,7 +37,7 @@ export const clash = defineCheck<Memory>({
     const refused = refusedPairs(model)
     const solids = kernel.openSolids()
     try {
-      for (const [a, b] of findPairs(model.resolved.instances)) {
+      for (const [a, b] of nearPairs(model)) {
         const id = `clash:${a.key}:${b.key}`
         const recipes = [model.recipe(a), model.recipe(b)] as const
         let pair = before.get(id)

@@ -16,15 +16,21 @@ export interface Finding extends Problem {
   readonly about: string
 }
 
+/** What was told of a problem, and the wood as it was then. */
+const told = new WeakMap<Problem, { readonly from: readonly unknown[]; readonly finding: Finding }>()
+
+/** A check that keeps what it found gets the same finding, for as long as the wood it is of is the same. */
 export function findingOf(problem: Problem, check: { id: string; why: string }, model: Model): Finding {
   const at = problem.at ?? placesOf(problem, model)
-  return {
-    ...problem,
-    check: check.id,
-    why: problem.why ?? check.why,
-    at,
-    about: markOf(problem.says, at, model),
-  }
+  const byKey = instancesByKey(model)
+  const wood = [...new Set(at.map((s) => s.instance))].flatMap((key) => byKey.get(key) ?? [])
+  const from = wood.flatMap((i) => [i, model.recipe(i)])
+  const old = told.get(problem)
+  if (old && old.from.length === from.length && from.every((x, n) => x === old.from[n])) return old.finding
+  const why = problem.why ?? check.why
+  const finding = { ...problem, check: check.id, why, at, about: markOf(problem.says, wood, model) }
+  told.set(problem, { from, finding })
+  return finding
 }
 
 /** Where something is that names only what it is of. */
@@ -52,15 +58,13 @@ function placesOf({ piece, joint, step }: Problem, model: Model): Spoken[] {
 }
 
 /** A short text that is equal for equal sentences about equal wood, standing to each other alike. */
-function markOf(says: string, at: readonly Spoken[], model: Model): string {
-  const byKey = instancesByKey(model)
-  const wood = [...new Set(at.map((s) => s.instance))].flatMap((key) => byKey.get(key) ?? [])
+function markOf(says: string, wood: readonly Instance[], model: Model): string {
   const round = (n: number) => Math.round(n * 1e4) + 0
-  const told = wood.map((i) => {
+  const marks = wood.map((i) => {
     const f = frameInto(wood[0]!.frame, STILL, i.frame)
     return `${[...f.origin, ...f.x, ...f.y, ...f.z].map(round).join()}|${recipeKey(model.recipe(i))}`
   })
-  return shortMark([says, ...told])
+  return shortMark([says, ...marks])
 }
 
 /** A short text that is equal for equal texts (FNV-1a). */

@@ -102,11 +102,17 @@ function mendOf(i: Instance, other: Instance, axis: Axis, gap: Mm, model: Model)
 
 const pairOf = (a: string, b: string): string => (a < b ? `${a}|${b}` : `${b}|${a}`)
 
-function joinedIn(project: Project): ReadonlySet<string> {
-  const joined = new Set<string>()
-  for (const { between } of project.joints)
-    for (const [n, m] of between.entries())
-      for (const other of between.slice(n + 1)) joined.add(pairOf(m.piece, other.piece))
+const pairsJoined = new WeakMap<Project['joints'], ReadonlySet<string>>()
+function joinedIn({ joints }: Project): ReadonlySet<string> {
+  let joined = pairsJoined.get(joints)
+  if (!joined) {
+    joined = new Set(
+      joints.flatMap(({ between }) =>
+        between.flatMap((m, n) => between.slice(n + 1).map((other) => pairOf(m.piece, other.piece))),
+      ),
+    )
+    pairsJoined.set(joints, joined)
+  }
   return joined
 }
 

@@ -1,5 +1,13 @@
 /** Figures that look as if they were typed in the other unit: 25.4 times off from all of their kind. */
-import { change, stepsIn, type Change, type Project } from '../document'
+import {
+  change,
+  type Change,
+  type Group,
+  type Joint,
+  type Piece,
+  type Project,
+  type Stock,
+} from '../document'
 import { MM_PER, type LengthUnit, type Mm } from '../measure'
 import type { Model } from '../model'
 import { DIRECTION_OF, facing } from '../pieces'
@@ -20,7 +28,7 @@ interface Typed {
   readonly mm: Mm
   readonly key: NodeKey
   readonly of: Partial<Problem>
-  called(): string
+  called(project: Project): string
   set(text: string): Change
 }
 
@@ -30,44 +38,50 @@ export const units = defineWhole({
   why: 'A figure typed in the other unit is 25.4 times off, and everything that hangs on it with it.',
   look: (model) => {
     const unit = model.resolved.style.unit
-    const sorts = new Map<string, Typed[]>()
-    for (const t of typedIn(model)) {
-      const list = sorts.get(t.sort)
-      if (list) list.push(t)
-      else sorts.set(t.sort, [t])
-    }
-    return [...sorts.values()].flatMap((all) => {
-      const figures = inOrder(all)
-      return all.flatMap((t) => doubt(t, figures, unit, model))
-    })
+    const { stock, pieces, groups, joints } = model.project
+    return [stock, [...pieces, ...groups], joints].flatMap((list) =>
+      sortsIn(list, unit, model).flatMap(({ odd, figures }) =>
+        odd.flatMap((t) => doubt(t, figures, unit, model)),
+      ),
+    )
   },
 })
 
-/** Figures of one kind in order, so that the nearest of one and those about another are found at once. */
-const inOrder = (all: readonly Typed[]): Mm[] => all.map((t) => t.mm).sort((a, b) => a - b)
+/** Figures of one kind in order, millimetres, and those among them that stand alone. */
+interface Sort {
+  readonly figures: readonly Mm[]
+  readonly odd: readonly Typed[]
+}
+const sorted = new WeakMap<readonly Entry[], { readonly unit: LengthUnit; readonly sorts: readonly Sort[] }>()
 
-/** Where a figure would stand among others in order. */
-function placeOf(figures: readonly Mm[], mm: Mm): number {
-  let [low, high] = [0, figures.length]
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if (figures[middle]! < mm) low = middle + 1
-    else high = middle
+function sortsIn(list: readonly Entry[], unit: LengthUnit, model: Model): readonly Sort[] {
+  const old = sorted.get(list)
+  if (old?.unit === unit) return old.sorts
+  const bySort = new Map<string, Typed[]>()
+  for (const t of list.flatMap((entry) => typedIn(entry, unit, model))) {
+    const same = bySort.get(t.sort)
+    if (same) same.push(t)
+    else bySort.set(t.sort, [t])
   }
-  return low
+  const sorts = [...bySort.values()].map((all): Sort => {
+    const figures = all.map((t) => t.mm).sort((a, b) => a - b)
+    const alone = new Set(figures.filter((mm, n) => standsAlone(mm, figures[n - 1], figures[n + 1])))
+    return { figures, odd: all.length < 3 ? [] : all.filter((t) => alone.has(t.mm)) }
+  })
+  sorted.set(list, { unit, sorts })
+  return sorts
 }
 
-/** `figures`: all of its kind in order, itself among them. */
+/** Whether a figure is far from the nearest smaller and the nearest larger one of its kind. */
+const standsAlone = (mm: Mm, less = 0, more = Infinity): boolean =>
+  mm > 0 && (less <= 0 || mm / less >= FOREIGN) && more / mm >= FOREIGN
+
+/** What is said of a figure that stands alone; `figures`: all of its kind in order, itself among them. */
 function doubt(t: Typed, figures: readonly Mm[], unit: LengthUnit, model: Model): Problem[] {
-  if (figures.length < 3 || t.mm <= 0) return []
-  const at = placeOf(figures, t.mm)
   // In a project in inches a figure in millimetres comes out too large; in one in millimetres, too small.
   const meant = unit === 'in' ? t.mm / INCH : t.mm * INCH
-  const off = (a: Mm, b: Mm | undefined) => (b === undefined || b <= 0 ? Infinity : Math.max(a / b, b / a))
-  const nearest = Math.min(off(t.mm, figures[at - 1]), off(t.mm, figures[at + 1]))
-  const from = placeOf(figures, meant / ALIKE)
-  const alike = placeOf(figures, meant * ALIKE) - from
-  if (nearest < FOREIGN || alike < Math.max(1, (figures.length - 1) / 2)) return []
+  const alike = figures.filter((mm) => mm >= meant / ALIKE && mm < meant * ALIKE)
+  if (alike.length < Math.max(1, (figures.length - 1) / 2)) return []
   const other = unit === 'in' ? 'mm' : 'in'
   const say = sayer(model)
   return [
@@ -77,7 +91,7 @@ function doubt(t: Typed, figures: readonly Mm[], unit: LengthUnit, model: Model)
       ...t.of,
       key: t.key,
       says:
-        `${t.called()} is ${say(t.mm)}; others of its kind are about ${say(figures[from]!)}. ` +
+        `${t.called(model.project)} is ${say(t.mm)}; others of its kind are about ${say(alike[0]!)}. ` +
         `Is it meant in ${other === 'in' ? 'inches' : 'millimetres'}?`,
       advice: `Write the unit after the figure, ${t.text}${other}, and it is taken so.`,
       mends: [
@@ -92,69 +106,78 @@ function doubt(t: Typed, figures: readonly Mm[], unit: LengthUnit, model: Model)
 
 const BARE = /^\d+(\.\d+)?( \d+\/\d+)?$|^\d+\/\d+$/
 
-/** All lengths that were typed as a bare figure, by their kind. */
-function* typedIn(model: Model): Generator<Typed> {
-  const { project, resolved } = model
-  const length = (key: NodeKey): Mm | null => {
-    const r = resolved.result(key)
-    return r?.ok && typeof r.value === 'number' ? r.value : null
-  }
-  const typed = function* (
-    sort: string,
-    text: unknown,
-    key: NodeKey,
-    rest: Pick<Typed, 'of' | 'called' | 'set'>,
-  ): Generator<Typed> {
-    const mm = typeof text === 'string' && BARE.test(text.trim()) ? length(key) : null
-    if (mm !== null) yield { sort, text: (text as string).trim(), mm, key, ...rest }
-  }
-  for (const s of project.stock)
-    yield* typed(`thickness of ${s.kind}`, s.thickness, keyOf.stock(s.id, 'thickness'), {
-      of: { stock: s.id },
-      called: () => `The thickness of ${s.name}`,
-      set: (thickness) => change.setStock({ id: s.id, changes: { thickness } }),
-    })
-  yield* spansTyped(project, typed)
-  for (const j of project.joints)
-    for (const [field, text] of Object.entries(j.fields))
-      if (lengthField(text))
-        yield* typed(`${field} of ${j.kind}`, text, keyOf.joint(j.id, field), {
-          of: { joint: j.id },
-          called: () => `The ${field} of the ${j.kind} of ${nameIn(project, j.between[0]!.piece)}`,
-          set: (value) => change.setJointField({ ids: [j.id], field, value }),
-        })
-  for (const { step, entry } of stepsIn(project))
-    for (const [field, text] of Object.entries(step.fields))
-      if (lengthField(text))
-        yield* typed(`${field} of ${step.kind}`, text, keyOf.step(step.id, field), {
-          of: { step: step.id, ...(project.pieces.some((p) => p.id === entry.id) && { piece: entry.id }) },
-          called: () => `The ${field} of the ${step.kind} on ${entry.name}`,
-          set: (value) => change.setStepField({ id: step.id, field, value }),
-        })
+type Entry = Stock | Piece | Group | Joint
+const known = new WeakMap<Entry, { readonly unit: LengthUnit; readonly typed: readonly Typed[] }>()
+
+/** Lengths in an entry that were typed as a bare figure; what they are hangs on it and the unit. */
+function typedIn(entry: Entry, unit: LengthUnit, model: Model): readonly Typed[] {
+  const old = known.get(entry)
+  if (old?.unit === unit) return old.typed
+  const typed = [...figuresOf(entry)].flatMap(({ text, ...rest }): Typed[] => {
+    if (typeof text !== 'string' || !BARE.test(text.trim())) return []
+    const result = model.resolved.result(rest.key)
+    return result?.ok && typeof result.value === 'number'
+      ? [{ ...rest, text: text.trim(), mm: result.value }]
+      : []
+  })
+  known.set(entry, { unit, typed })
+  return typed
 }
 
-type Typing = (
-  sort: string,
-  text: unknown,
-  key: NodeKey,
-  rest: Pick<Typed, 'of' | 'called' | 'set'>,
-) => Generator<Typed>
+type Figure = Omit<Typed, 'text' | 'mm'> & { readonly text: unknown }
 
-/** Sizes of pieces but for their thickness: one kind for all lengths across, deep and up. */
-function* spansTyped(project: Project, typed: Typing): Generator<Typed> {
-  for (const p of project.pieces) {
-    if (p.kind !== 'made') continue
-    const thick = DIRECTION_OF[facing(p.facing).room[2]]
-    for (const direction of ['across', 'deep', 'up'] as const) {
-      if (direction === thick) continue
-      yield* typed('size of a piece', p.spans[direction].size, keyOf.fact(p.id, direction, 'size'), {
+function* figuresOf(entry: Entry): Generator<Figure> {
+  if ('between' in entry) yield* figuresOfJoint(entry)
+  else if ('thickness' in entry)
+    yield {
+      sort: `thickness of ${entry.kind}`,
+      text: entry.thickness,
+      key: keyOf.stock(entry.id, 'thickness'),
+      of: { stock: entry.id },
+      called: () => `The thickness of ${entry.name}`,
+      set: (thickness) => change.setStock({ id: entry.id, changes: { thickness } }),
+    }
+  else if (!('kind' in entry) || entry.kind === 'made') {
+    if ('kind' in entry) yield* sizesOf(entry)
+    for (const step of entry.work)
+      for (const [field, text] of Object.entries(step.fields))
+        yield {
+          sort: `${field} of ${step.kind}`,
+          text,
+          key: keyOf.step(step.id, field),
+          of: { step: step.id, ...('kind' in entry && { piece: entry.id }) },
+          called: () => `The ${field} of the ${step.kind} on ${entry.name}`,
+          set: (value) => change.setStepField({ id: step.id, field, value }),
+        }
+  }
+}
+
+function* figuresOfJoint(j: Joint): Generator<Figure> {
+  for (const [field, text] of Object.entries(j.fields))
+    yield {
+      sort: `${field} of ${j.kind}`,
+      text,
+      key: keyOf.joint(j.id, field),
+      of: { joint: j.id },
+      called: ({ pieces }) => {
+        const { piece } = j.between[0]!
+        return `The ${field} of the ${j.kind} of ${pieces.find((p) => p.id === piece)?.name ?? piece}`
+      },
+      set: (value) => change.setJointField({ ids: [j.id], field, value }),
+    }
+}
+
+/** Sizes of a piece but for its thickness: one kind for all lengths across, deep and up. */
+function* sizesOf(p: Extract<Piece, { kind: 'made' }>): Generator<Figure> {
+  const thick = DIRECTION_OF[facing(p.facing).room[2]]
+  for (const direction of ['across', 'deep', 'up'] as const)
+    if (direction !== thick)
+      yield {
+        sort: 'size of a piece',
+        text: p.spans[direction].size,
+        key: keyOf.fact(p.id, direction, 'size'),
         of: { piece: p.id },
         called: () => `The size ${direction} of ${p.name}`,
         set: (text) => change.setFact({ id: p.id, direction, fact: 'size', text }),
-      })
-    }
-  }
+      }
 }
-
-const lengthField = (value: unknown): boolean => typeof value === 'string' && value.trim() !== ''
-const nameIn = (project: Project, id: string): string => project.pieces.find((p) => p.id === id)?.name ?? id
