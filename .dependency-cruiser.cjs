@@ -24,7 +24,7 @@ const STEPS = [
     'proof',
     [
       ...['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'hardware'],
-      ...['cuts', 'plans'],
+      ...['cuts', 'plans', 'outline'],
     ],
   ],
 ]

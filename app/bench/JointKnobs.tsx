@@ -2,6 +2,7 @@
  * The figures of a joint, in the picture where its pieces meet: how far it reaches is dragged along the way
  * the guest goes in, the others to the left and right; all are stepped by the arrow keys.
  */
+import { stepped } from '../../core/measure'
 import { useEffect, useRef, useState } from 'react'
 import { plus, vec3, type Vec3 } from '../../core/pieces'
 import { sayValue, tryMeasure } from '../../core/resolve'
@@ -12,7 +13,7 @@ import { sayRefusal } from '../ui/refusal'
 import { useCarry, type Carried } from '../ui/useCarry'
 import { useBench, type Figure, type InPicture } from './asks'
 import { AtPlace } from './AtPlace'
-import { stepOf, stepped } from './placing/spans'
+import { stepOf } from './placing/spans'
 import type { Stage3D } from './stage/scene'
 import { alongLine } from './stage/sight'
 

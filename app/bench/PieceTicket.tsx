@@ -1,4 +1,5 @@
 /** The ticket of one piece: its blank, its three spans, its work in steps. */
+import { exactText } from '../../core/measure'
 import { FlipHorizontal2, Rows3, Trash2 } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { change, freeId, takenStepIds, type Piece, type Project, type Step } from '../../core/document'
@@ -8,7 +9,6 @@ import { ownWork } from '../../core/work'
 import { useDraft } from '../store/drafts'
 import { choose, firstOf, run, useOpen } from '../store/open'
 import { Because } from '../ui/Because'
-import { exactText } from '../ui/exactText'
 import { fractions } from '../ui/fractions'
 import { Len } from '../ui/Len'
 import { Mark } from '../ui/Mark'

@@ -1,4 +1,5 @@
 /** Ready work: furniture that is asked with a picture and a few measures, and comes as ordinary pieces. */
+import { measureText } from '../../core/measure'
 import * as z from 'zod'
 import { freeId, type Stock } from '../../core/document'
 import { stockFor, type Catalogue } from '../../core/rack'
@@ -15,7 +16,6 @@ import { Choice } from '../ui/Choice'
 import { Faulted } from '../ui/Faulted'
 import { LineDrawing } from '../ui/LineDrawing'
 import { MeasureField } from '../ui/MeasureField'
-import { measureText } from '../ui/exactText'
 import { useDraftForm } from '../ui/useDraftForm'
 import { lookFrom, toggleReady, useBench } from './asks'
 import { CATALOGUE, useCatalogue } from '../rack/stocks'

@@ -1,10 +1,9 @@
 /** On the ticket: the same piece or group several times, evenly, in a row or round an axis. */
 import { change, type Repeat } from '../../core/document'
-import { formatLength } from '../../core/measure'
+import { exactText, formatLength } from '../../core/measure'
 import { AXIS_OF } from '../../core/pieces'
 import { keyOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
-import { exactText } from '../ui/exactText'
 import { fractions } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
 import { FIELDS, HOW, setRepeat, type Wood } from './repeats'

@@ -1,4 +1,5 @@
 /** Where a piece starts and ends, as sentences with the measures in them. */
+import { measureText } from '../../core/measure'
 import { Plus, X } from 'lucide-react'
 import { memo, useMemo, useState } from 'react'
 import { change, FACTS, type Direction, type Fact, type Group, type MadePiece } from '../../core/document'
@@ -8,7 +9,6 @@ import { run, useOpen, whenSettled } from '../store/open'
 import { sameEntries, useShown } from '../store/useShown'
 import { Because } from '../ui/Because'
 import { Choice } from '../ui/Choice'
-import { measureText } from '../ui/exactText'
 import { Len } from '../ui/Len'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'

@@ -1,4 +1,5 @@
 /** Copying pieces and putting them in again, here, in another project or in another window. */
+import { shifted, measureText } from '../../core/measure'
 import { useEffect } from 'react'
 import { toast } from 'sonner'
 import {
@@ -17,10 +18,8 @@ import { isTyping } from '../frame/shortcuts'
 import { sayFault } from '../store/hands'
 import { run, useOpen, whenSettled } from '../store/open'
 import { keepOwnReady } from '../store/ownReady'
-import { measureText } from '../ui/exactText'
 import { sayRefusal } from '../ui/refusal'
 import { chooseAll, chosenGroup, chosenIds } from './groups'
-import { shifted } from './placing/spans'
 
 /** What was copied last, in this window. */
 let copied: Clip | null = null

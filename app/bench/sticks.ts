@@ -1,11 +1,11 @@
 /** What stands on a story stick, where its numbers go, and what it means to move one of its ticks. */
+import { shifted } from '../../core/measure'
 import { change, type Change } from '../../core/document'
 import { textWidth } from '../../core/plans/sheet'
 import { axesOf, type Axis } from '../../core/pieces'
 import { keyOf, pieceOf, type Instance } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
 import { ownWork, wayOf, workKind, type Feature } from '../../core/work'
-import { shifted } from './placing/spans'
 import { heldOf, moveChanges, moves, pullChanges, pulls } from './placing/targets'
 
 export interface Tick {

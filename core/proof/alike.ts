@@ -1,6 +1,7 @@
 /** Findings that say the same of other copies, twins and corners, as one. */
+import type { Change } from '../document'
 import type { Model } from '../model'
-import type { Spoken } from '../resolve'
+import type { Mend, Spoken } from '../resolve'
 import { shortMark, type Finding } from './finding'
 import { instancesByKey, sayNames } from './wood'
 
@@ -21,8 +22,27 @@ export function oneOfAlike(findings: readonly Finding[], model: Model): Finding[
     const at: Spoken[] = []
     for (const s of all.flatMap((f) => f.at)) if (!at.some((x) => same(x, s))) at.push(s)
     const { mends: _, ...alone } = first
-    const says = `${first.says}; likewise in ${sayOthers(first, rest, model)}`
-    return { ...alone, says, at, about: shortMark(all.map((f) => f.about)) }
+    const others = sayOthers(first, rest, model)
+    const mends = mendsOfAll(all, others)
+    return {
+      ...alone,
+      says: `${first.says}; likewise in ${others}`,
+      ...(mends.length > 0 && { mends }),
+      at,
+      about: shortMark(all.map((f) => f.about)),
+    }
+  })
+}
+
+/** What mends each of them, done to all at once; nothing where they are not mended alike. */
+function mendsOfAll(all: readonly Finding[], others: string): Mend[] {
+  const [first, ...rest] = all.map((f) => f.mends ?? [])
+  if (!first || rest.some((mends) => mends.length !== first.length)) return []
+  return first.map((mend, n) => {
+    const changes = new Map<string, Change>()
+    for (const c of [mend, ...rest.map((mends) => mends[n]!)].flatMap((m) => m.changes))
+      changes.set(JSON.stringify(c), c)
+    return { says: `${mend.says}; likewise in ${others}`, changes: [...changes.values()] }
   })
 }
 

@@ -25,6 +25,8 @@ import {
   shelf,
   single,
   step,
+  sunk,
+  tongued,
 } from '../testing/proving'
 import { run as changed } from '../testing/run'
 import { CHECKS, proofOf, QUICK } from './index'
@@ -136,6 +138,13 @@ const CASES: readonly Case[] = [
 
   ['a dado of 17 for a shelf of 18', 'fit', () => ownDado('17'), /17 wide; C is 18 thick/],
   ['a dado of 20 for a shelf of 18', 'fit', () => ownDado('20'), /has 2 of play/],
+  [
+    'a tongue thicker than its groove',
+    'fit',
+    () => tongued(5),
+    /5 wide; the tongue of C is 6 thick, 1 too much/,
+  ],
+  ['a tongue in a groove as wide', 'fit', () => tongued(6), null],
   ['a joint pressed by 1', 'fit', () => cased(6, { fit: '-1' }), /1 too much/],
   ['a dado with play that a hand feels and glue fills', 'fit', () => ownDado('18.3'), null],
   ['a dado to size', 'fit', () => cased(6), null],
@@ -319,6 +328,13 @@ const CASES: readonly Case[] = [
   ],
   ['a rabbet on all edges of a frame', 'corners', () => routed(true, 'all'), /keeps a radius of 6/],
   ['a rabbet round the outside', 'corners', () => routed(true, 'outside'), null],
+  [
+    'square corners that a bit does not come into',
+    'corners',
+    () => sunk('6'),
+    /recess of A keeps a radius of 3/,
+  ],
+  ['drawn as round as the bit is', 'corners', () => sunk('6', true), null],
   ['a rabbet round a board', 'corners', () => routed(false, 'all'), null],
   ['a shelf stopped at both sides', 'assembly', () => cased(6, { stop1: '20', stop2: '20' }), null],
   ['a cross of two', 'assembly', () => cross(false), null],
@@ -624,6 +640,25 @@ test.each(CASES)('%s: %s', (_, check, project, says) => {
   const found = all.filter((f) => f.check === check).map((f) => f.says)
   if (says === null) expect(found).toEqual([])
   else expect(found).toContainEqual(expect.stringMatching(says))
+})
+
+test('what is offered to mend a finding mends it, and breaks nothing', () => {
+  const mended = new Map<string, number>()
+  for (const [, check, project, says] of CASES) {
+    if (says === null) continue
+    const before = project()
+    const all = proofOf(modelOf(before), kernel)
+    for (const f of all.filter((x) => x.check === check))
+      for (const mend of f.mends ?? []) {
+        const after = proofOf(modelOf(changed(before, ...mend.changes)), kernel)
+        expect(after.map((x) => x.id)).not.toContain(f.id)
+        const old = all.filter((x) => x.level === 'stop').map((x) => x.id)
+        expect(after.filter((x) => x.level === 'stop' && !old.includes(x.id))).toEqual([])
+        mended.set(check, (mended.get(check) ?? 0) + 1)
+      }
+  }
+  for (const check of ['gap', 'fit', 'depths', 'movement', 'swapped', 'units'])
+    expect([check, (mended.get(check) ?? 0) > 0]).toEqual([check, true])
 })
 
 test('each check of the wood has models that raise it, and near misses', () => {

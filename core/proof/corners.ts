@@ -1,8 +1,8 @@
-/** Inside corners that a bit leaves round: what goes in there has square ones. */
+/** Inside corners that a bit leaves round, where they were drawn sharper, or what goes in there is. */
 import type { Problem } from '../resolve'
-import type { Rout } from '../work'
+import { workKind } from '../work'
 import { definePiecewise } from './check'
-import { sayer } from './wood'
+import { called, sayer } from './wood'
 
 /** Smaller than this nobody notices. */
 const SMALL = 0.5
@@ -13,12 +13,9 @@ export const corners = definePiecewise({
   why: 'A bit cannot cut a square inside corner; glass or a panel with square corners does not go in.',
   look: (i, model) =>
     model.features(i).flatMap((f): Problem[] => {
-      if (f.kind !== 'rout' || f.step === null) return []
-      const { run, corner, makes } = f.data as Rout
-      const inside = run.loops === 'inside' || (run.loops === 'all' && (f.beside?.length ?? 0) > 0)
-      if (!inside || corner < SMALL) return []
+      const radius = f.step === null ? null : (workKind(f).rounds?.(f) ?? null)
+      if (f.step === null || radius === null || radius < SMALL) return []
       const group = model.project.groups.find((g) => g.work.some((s) => s.id === f.step))
-      const say = sayer(model)
       return [
         {
           id: `corners:${f.step}`,
@@ -26,9 +23,9 @@ export const corners = definePiecewise({
           piece: i.piece,
           step: f.step,
           says:
-            `The ${makes} of ${group?.name ?? i.name} keeps a radius of ${say(corner)} in its ` +
+            `The ${called(f)} of ${group?.name ?? i.name} keeps a radius of ${sayer(model)(radius)} in its ` +
             `inside corners`,
-          advice: 'Square them with a chisel, or clip the corners of what goes in.',
+          advice: 'Square them with a chisel, clip the corners of what goes in, or take a smaller bit.',
         },
       ]
     }),

@@ -1,7 +1,10 @@
 /** Work that leaves too little under it: more than half of the thickness gone, floors that are thin. */
+import { change } from '../document'
+import { formatNumber, MM_PER, type Mm } from '../measure'
 import type { Model } from '../model'
 import { overlap, sayFace, toRoom, faceAt, type Box, type Vec3 } from '../pieces'
 import type { Instance, Problem } from '../resolve'
+import type { Feature } from '../work'
 import { definePiecewise } from './check'
 import {
   called,
@@ -58,6 +61,7 @@ function floors(i: Instance, model: Model): Problem[] {
         ? `The ${called(of)} is ${say(deep)} deep and leaves ${say(left)} of ${i.name}; ` +
           `more than half of its ${say(i.thickness)} is cut away`
         : `The ${called(of)} leaves a floor of ${say(left)} in ${i.name}`,
+      ...(half && mendOf(of, i, deep, model)),
       advice: half
         ? `A third of the thickness, ${say(i.thickness / 3)}, is enough for most joints.`
         : 'Make it shallower, or the piece thicker; what shows there breaks through as it is sanded.',
@@ -65,6 +69,30 @@ function floors(i: Instance, model: Model): Problem[] {
     })
   }
   return [...found.values()]
+}
+
+/** Half of the thickness, where one measure says how deep it is. */
+function mendOf(of: Feature, i: Instance, deep: Mm, model: Model): Pick<Problem, 'mends'> | null {
+  const { joints, steps, style } = model.resolved
+  const source = of.joint === null ? steps.get(of.step ?? '') : joints.find((j) => j.id === of.joint)
+  if (Math.abs((source?.values?.depth ?? NaN) - deep) > 1e-6) return null
+  const say = sayer(model)
+  const unit = MM_PER[style.unit]!
+  const step = style.unit === 'in' ? unit / 32 : 0.5
+  const becomes = Math.floor(i.thickness / 2 / step + 1e-6) * step
+  const value = formatNumber(becomes / unit)
+  return {
+    mends: [
+      {
+        says: `Make it ${say(becomes)} deep: ${say(deep)} becomes ${say(becomes)}`,
+        changes: [
+          of.joint === null
+            ? change.setStepField({ id: of.step!, field: 'depth', value })
+            : change.setJointField({ ids: [of.joint], field: 'depth', value }),
+        ],
+      },
+    ],
+  }
 }
 
 /** Two that are sunk in from opposite faces, one behind the other. */

@@ -1,15 +1,17 @@
 /** How pieces fit what they go into: dados that are too narrow or too wide for what stands in them. */
-import { change } from '../document'
-import { formatNumber, MM_PER, type Mm } from '../measure'
+import { change, type Change } from '../document'
+import { formatNumber, MM_PER, shifted, type LengthStyle, type Mm } from '../measure'
 import type { Model } from '../model'
-import { AXES, overlap, toRoom, type Box } from '../pieces'
-import type { Instance, Mend, Problem } from '../resolve'
-import { boxInto, type Feature } from '../work'
+import { AXES, axesOf, dot, overlap, toRoom, vec3, type Axis, type Box } from '../pieces'
+import type { Instance, Mend, Problem, ResolvedStep } from '../resolve'
+import { boxInto, ownWork, wayOf, type Feature } from '../work'
 import { defineNeighbourly } from './check'
 import { measuredSize } from './measured'
 import { blankOf, called, middleOf, opensAt, runsThrough, sayer, sourceOf, takenFrom, whose } from './wood'
 
 const EVEN: Mm = 0.02
+/** Blocks that come this near to each other meet. */
+const SKIN: Mm = 0.05
 /** More room than this is meant: it is no joint, but a place for something to move in. */
 const ROOMY: Mm = 6
 /** What is this much too thick stands there for another reason. */
@@ -36,6 +38,12 @@ interface Fit {
   readonly thick: Mm
   readonly measured: Mm | null
   readonly wide: Mm
+  /** Along the host's own axis across the channel: where its walls are, and where the sides of the guest. */
+  readonly across: Axis
+  readonly walls: readonly [Mm, Mm]
+  readonly sides: readonly [Mm, Mm]
+  /** It stands there with all of its thickness, and not with a tongue. */
+  readonly whole: boolean
 }
 
 /**
@@ -62,21 +70,58 @@ function fitIn(host: Instance, box: Box, guest: Instance, model: Model): Fit | n
       !opensAt(box, host.size, a, true),
   )
   if (across === undefined) return null
-  const wide = box.max[across] - box.min[across]
-  const thick = g.max[across] - g.min[across]
-  const middle = [g, box].map((b) => (b.min[across] + b.max[across]) / 2)
-  if (Math.abs(middle[0]! - middle[1]!) > Math.max(wide, thick) / 2) return null
+  const stands = bodyIn(g, host, box, guest, across, model)
+  if (!stands) return null
+  const walls = [box.min[across], box.max[across]] as const
+  const { sides, whole } = stands
+  const [wide, thick] = [walls[1] - walls[0], sides[1] - sides[0]]
+  if (Math.abs(walls[0] + walls[1] - sides[0] - sides[1]) > Math.max(wide, thick)) return null
   if (thick > wide + FOREIGN || wide > thick + ROOMY) return null
-  // Where work has made it thinner there, what is left of it is not told by its size.
-  const end = overlap(g, box)
-  if (!end) return null
-  const own = boxInto(guest.frame, host.frame, end)!
-  if (takenFrom(guest, model).boxes.some((t) => overlap(t.box, own, 0.05))) return null
   if (takenFrom(guest, model).shaped.size > 0 && thick > wide + EVEN) return null
-  const axis =
-    AXES.find((a) => Math.abs(own.max[a] - own.min[a] - (end.max[across] - end.min[across])) < 1e-6) ?? 2
-  const reading = axis === 2 ? measuredSize(guest, 'thickness', model) : null
-  return { thick, measured: reading, wide }
+  return { thick, measured: whole ? stands.measured : null, wide, across, walls, sides, whole }
+}
+
+interface Body {
+  /** Along the host's axis across the channel. */
+  readonly sides: readonly [Mm, Mm]
+  /** Nothing has made it thinner there. */
+  readonly whole: boolean
+  readonly measured: Mm | null
+}
+
+/**
+ * What of a guest, whose block is `g` in the host's frame, is within a channel: all of its thickness, or the
+ * tongue that work has left of it; null where that is told by no plain blocks.
+ */
+function bodyIn(g: Box, host: Instance, box: Box, guest: Instance, across: Axis, model: Model): Body | null {
+  const within = overlap(g, {
+    min: vec3((k) => (k === across ? g.min[k] : box.min[k])),
+    max: vec3((k) => (k === across ? g.max[k] : box.max[k])),
+  })
+  const own = within && boxInto(guest.frame, host.frame, within)
+  if (!own) return null
+  const way = axesOf(host.frame)[across]
+  const axis = AXES.find((k) => Math.abs(dot(axesOf(guest.frame)[k], way)) > 0.999)!
+  let [low, high] = [own.min[axis], own.max[axis]]
+  for (const { box: t } of takenFrom(guest, model).boxes) {
+    if (!overlap(t, own, SKIN)) continue
+    const all = AXES.every(
+      (k) => k === axis || (t.min[k] < own.min[k] + SKIN && t.max[k] > own.max[k] - SKIN),
+    )
+    if (all && t.min[axis] < low + SKIN) low = Math.max(low, t.max[axis])
+    else if (all && t.max[axis] > high - SKIN) high = Math.min(high, t.min[axis])
+    else return null
+  }
+  if (high - low < SKIN) return null
+  const left = boxInto(host.frame, guest.frame, {
+    min: vec3((k) => (k === axis ? low : own.min[k])),
+    max: vec3((k) => (k === axis ? high : own.max[k])),
+  })!
+  return {
+    sides: [left.min[across], left.max[across]],
+    whole: high - low > own.max[axis] - own.min[axis] - EVEN,
+    measured: axis === 2 ? measuredSize(guest, 'thickness', model) : null,
+  }
 }
 
 function judge(of: Feature, host: Instance, box: Box, guest: Instance, fit: Fit, model: Model): Problem[] {
@@ -92,6 +137,7 @@ function judge(of: Feature, host: Instance, box: Box, guest: Instance, fit: Fit,
   if (asked && Math.abs(play) <= 2 * tolerance + EVEN) return []
   const measured = fit.measured === null ? '' : ' as it was measured'
   const mend = mendOf(of, guest, fit, model)
+  const name = nameOf(guest, fit)
   return [
     {
       id: `fit:${sourceOf(of)}:${host.key}:${guest.key}`,
@@ -99,9 +145,9 @@ function judge(of: Feature, host: Instance, box: Box, guest: Instance, fit: Fit,
       piece: host.piece,
       ...whose(of),
       says: tight
-        ? `The ${called(of)} in ${host.name} is ${say(fit.wide)} wide; ${guest.name} is ` +
+        ? `The ${called(of)} in ${host.name} is ${say(fit.wide)} wide; ${name} is ` +
           `${say(thick)} thick${measured}, ${say(-play)} too much`
-        : `The ${called(of)} in ${host.name} is ${say(fit.wide)} wide; ${guest.name}, ` +
+        : `The ${called(of)} in ${host.name} is ${say(fit.wide)} wide; ${name}, ` +
           `${say(thick)} thick${measured}, has ${say(play)} of play in it`,
       advice: 'Cut the channel to the piece as it measures, with a test cut first.',
       ...(mend && { mends: [mend] }),
@@ -112,6 +158,9 @@ function judge(of: Feature, host: Instance, box: Box, guest: Instance, fit: Fit,
     },
   ]
 }
+
+const nameOf = (guest: Instance, { whole }: Fit): string =>
+  whole ? guest.name : `the tongue of ${guest.name}`
 
 /** A joint without play; a channel of the maker's own as wide as what goes in. */
 function mendOf(of: Feature, guest: Instance, fit: Fit, model: Model): Mend | null {
@@ -141,7 +190,24 @@ function mendOf(of: Feature, guest: Instance, fit: Fit, model: Model): Mend | nu
       ? `@${guest.piece}.thickness`
       : formatNumber(thick / MM_PER[model.resolved.style.unit]!)
   return {
-    says: `Make it as wide as ${guest.name} is thick: ${say(fit.wide)} becomes ${say(thick)}`,
-    changes: [change.setStepField({ id: step.id, field: 'width', value: text })],
+    says: `Make it as wide as ${nameOf(guest, fit)} is thick, where it stands: ${say(fit.wide)} becomes ${say(thick)}`,
+    changes: [
+      change.setStepField({ id: step.id, field: 'width', value: text }),
+      ...moved(step, fit, model.resolved.style),
+    ],
   }
+}
+
+/** Moves a channel to where the guest stands, by the wall that its place is measured to, or its middle. */
+function moved({ step, values }: ResolvedStep, { across, walls, sides }: Fit, style: LengthStyle): Change[] {
+  const placed = ownWork(step.kind)?.placedBy?.(step, across)
+  const now = placed && values?.[placed.field]
+  if (!placed || now == null) return []
+  const [low, high] = [sides[0] - walls[0], sides[1] - walls[1]]
+  const way = wayOf(placed.from)
+  const by = placed.from === 'centre' ? (low + high) / 2 : way > 0 ? low : -high
+  if (Math.abs(by) < 1e-6) return []
+  const text = step.fields[placed.field]
+  const value = shifted(typeof text === 'string' ? text : '0', by, now, style)
+  return [change.setStepField({ id: step.id, field: placed.field, value })]
 }

@@ -1,10 +1,11 @@
 /** Wood that has no room to move through the year: panels in their grooves, boards held across the grain. */
+import { change } from '../document'
 import { movementOf } from '../rack'
-import type { Mm } from '../measure'
+import { formatNumber, MM_PER, type Mm } from '../measure'
 import type { Model } from '../model'
 import { AXES, axesOf, dot, toRoom, vec3, type Box } from '../pieces'
-import type { Instance, Problem } from '../resolve'
-import { boxInto } from '../work'
+import type { Instance, Mend, Problem } from '../resolve'
+import { boxInto, type Feature } from '../work'
 import { defineNeighbourly } from './check'
 import { blankOf, opensAt, sayer, sayNames, takenFrom } from './wood'
 
@@ -25,22 +26,23 @@ export function roomOf(i: Instance, beside: readonly Instance[], model: Model): 
   const sides = [false, true].map((far) => beside.flatMap((host) => grooveFor(i, host, far, model) ?? []))
   if (sides.some((s) => s.length === 0)) return null
   const least = sides.map((s) => Math.min(...s.map((g) => g.room)))
-  return { room: least[0]! + least[1]!, hosts: sides.flatMap((s) => s.map((g) => g.host)) }
+  return { room: least[0]! + least[1]!, grooves: sides.flat() }
 }
 
+/** A groove with the room in it beyond the edge that stands there. */
+interface Groove {
+  readonly room: Mm
+  readonly host: Instance
+  readonly of: Feature
+}
 interface Room {
   readonly room: Mm
-  readonly hosts: readonly Instance[]
+  readonly grooves: readonly Groove[]
 }
 
 /** How far an edge of a piece is from the bottom of the groove it stands in. */
-function grooveFor(
-  i: Instance,
-  host: Instance,
-  far: boolean,
-  model: Model,
-): { room: Mm; host: Instance } | null {
-  for (const { box } of takenFrom(host, model).boxes) {
+function grooveFor(i: Instance, host: Instance, far: boolean, model: Model): Groove | null {
+  for (const { of, box } of takenFrom(host, model).boxes) {
     const g = boxInto(i.frame, host.frame, box)
     if (!g || !opens(box, host, i)) continue
     const edge = far ? i.width : 0
@@ -50,7 +52,7 @@ function grooveFor(
     const along = Math.min(g.max[0], i.length) - Math.max(g.min[0], 0)
     const through = g.min[2] < i.thickness && g.max[2] > 0
     if (within && through && along > i.length / 2)
-      return { room: far ? g.max[1] - edge : edge - g.min[1], host }
+      return { room: far ? g.max[1] - edge : edge - g.min[1], host, of }
   }
   return null
 }
@@ -85,6 +87,9 @@ function inGrooves(i: Instance, beside: readonly Instance[], grows: Mm, model: M
   const say = sayer(model)
   const { driest, wettest } = model.resolved.limits
   const stock = model.resolved.byId.get(i.piece)!.stock!.stock
+  const hosts = room.grooves.map((g) => g.host)
+  const more = (grows - Math.max(0, room.room)) / 2
+  const mend = mendOf(i, room.grooves, more, model)
   return [
     {
       id: `movement:${i.piece}`,
@@ -94,13 +99,46 @@ function inGrooves(i: Instance, beside: readonly Instance[], grows: Mm, model: M
         `${i.name}, ${say(i.width)} wide, grows ${say(grows)} between the seasons ` +
         `(${stock.species}, ${stock.cut} sawn, ` +
         `${driest} to ${wettest} % moisture); its grooves in ` +
-        `${sayNames(room.hosts.map((h) => h.name))} leave ${say(Math.max(0, room.room))}`,
+        `${sayNames(hosts.map((h) => h.name))} leave ${say(Math.max(0, room.room))}`,
       advice:
-        `Leave ${say(grows / 2)} more at the bottom of each groove, and no glue in them; or ` +
+        `Leave ${say(more)} more at the bottom of each groove, and no glue in them; or ` +
         `make it of sheet.`,
-      at: [i, ...room.hosts].map((x) => ({ instance: x.key })),
+      ...(mend && { mends: [mend] }),
+      at: [i, ...hosts].map((x) => ({ instance: x.key })),
     },
   ]
+}
+
+/** More room by the joints that made the grooves, where the panel still stands half as deep in them. */
+function mendOf(i: Instance, grooves: readonly Groove[], more: Mm, model: Model): Mend | null {
+  const { joints, style } = model.resolved
+  const say = sayer(model)
+  const asked = new Map<string, { readonly gap: Mm; readonly depth: Mm }>()
+  for (const { of } of grooves) {
+    const joint = joints.find((j) => j.id === of.joint)
+    const { gap, depth } = joint?.values ?? {}
+    if (!joint || gap === undefined || depth === undefined) return null
+    asked.set(joint.id, { gap, depth })
+  }
+  const unit = MM_PER[style.unit]!
+  // In whole tenths of a millimetre, or 64ths of an inch, and never less than it takes.
+  const step = style.unit === 'in' ? unit / 64 : 0.1
+  const wanted = [...asked].map(([id, { gap, depth }]) => ({
+    id,
+    gap,
+    depth,
+    becomes: Math.ceil((gap + more) / step - 1e-6) * step,
+  }))
+  if (wanted.some(({ becomes, depth }) => becomes > depth / 2)) return null
+  const [first] = wanted
+  return {
+    says:
+      `Leave ${say(first!.becomes)} at the bottom of each groove: ${say(first!.gap)} becomes ` +
+      `${say(first!.becomes)}, and ${i.name} is cut that much narrower`,
+    changes: wanted.map(({ id, becomes }) =>
+      change.setJointField({ ids: [id], field: 'gap', value: formatNumber(becomes / unit) }),
+    ),
+  }
 }
 
 /**

@@ -78,17 +78,22 @@ export function sayValue(value: number, kind: MeasureKind, style: LengthStyle): 
  * Left side".
  */
 export function sayBecause(b: Because, project: Project): string {
+  const head = `${b.label} ${sayValue(b.value, b.kind, lengthStyle(project.settings))}`
+  if (b.parts.length === 0) return head
+  return b.parts.every((p) => p.op === '·')
+    ? `${head}, from ${sayParts(b, project)}`
+    : `${head} = ${sayParts(b, project)}`
+}
+
+/** What it comes from: a sum, or a list; nothing for what comes from nothing else. */
+export function sayParts(b: Because, project: Project): string {
   const style = lengthStyle(project.settings)
   const say = (p: Part) => {
     const value = sayValue(p.value, p.kind, style)
     if (p.goes) return `${value} ${p.label}`
     return p.label === value ? value : `${p.label} ${value}`
   }
-  const head = `${b.label} ${sayValue(b.value, b.kind, style)}`
-  if (b.parts.length === 0) return head
-  if (b.parts.every((p) => p.op === '·')) return `${head}, from ${b.parts.map(say).join(', ')}`
-  return (
-    `${head} = ` +
-    `${b.parts.map((p, i) => (i === 0 && p.op === '+' ? say(p) : `${p.op} ${say(p)}`)).join(' ')}`
-  )
+  return b.parts.every((p) => p.op === '·')
+    ? b.parts.map(say).join(', ')
+    : b.parts.map((p, i) => (i === 0 && p.op === '+' ? say(p) : `${p.op} ${say(p)}`)).join(' ')
 }

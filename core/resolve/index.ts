@@ -1,5 +1,5 @@
 export { Resolver, originalOf, sayLength } from './resolve'
-export { sayBecause, sayValue } from './because'
+export { sayBecause, sayParts, sayValue } from './because'
 export { instanceKey, keyOf, pieceOf, SIZES, type SizeName } from './keys'
 export { forCopy, perCopy } from './percopy'
 export type { NodeKey, NodeResult, Owner, Part, Slip } from './graph'

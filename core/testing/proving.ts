@@ -1,5 +1,5 @@
 /** Small models that a check must raise, or just must not. Millimetres, but where told. */
-import { change, onFace, type Change } from '../document'
+import { change, onFace, Outline, type Change } from '../document'
 import { block, join, make } from './bench'
 
 export const board = (id: string, thickness: number, width = 240, more: object = {}): Change =>
@@ -199,6 +199,52 @@ export const ownDado = (width: string) =>
       { place: String(309 - Number(width) / 2), width, depth: '6' },
       { run: 'across' },
     ),
+  ])
+
+/** A shelf of 18 with a tongue of 6 on its end, in a dado of the maker's own, so wide. */
+export const tongued = (width: number) =>
+  make([
+    ...block('a', 'up-right', [0, 18], [0, 240], [0, 700]),
+    ...block('c', 'right-up', [12, 600], [0, 240], [300, 18]),
+    ...['face', 'back'].map((f) =>
+      step('c', 'channel', f, { place: '0', width: '6', depth: '6' }, { run: 'across' }),
+    ),
+    step(
+      'a',
+      'channel',
+      'face',
+      { place: String(309 - width / 2), width: String(width), depth: '6' },
+      { run: 'across' },
+    ),
+  ])
+
+/** A recess to an outline, square or with its corners rounded, and the bit that sinks it. */
+export const sunk = (bit: string, rounded = false) =>
+  make([
+    ...block('a', 'right-up', [0, 300], [0, 100], [0, 18]),
+    change.addStep({
+      on: 'a',
+      step: {
+        id: 'w1',
+        kind: 'recess',
+        off: false,
+        at: onFace('face'),
+        fields: { depth: '5', bit },
+        options: { shape: 'own' },
+        outline: Outline.parse({
+          points: { p1: [50, 20], p2: [150, 20], p3: [150, 80], p4: [50, 80] },
+          edges: [1, 2, 3, 4].map((n) => ({
+            id: `e${n}`,
+            kind: 'line',
+            from: `p${n}`,
+            to: `p${(n % 4) + 1}`,
+          })),
+          corners: rounded
+            ? [1, 2, 3, 4].map((n) => ({ id: `c${n}`, at: `p${n}`, kind: 'round', value: '4' }))
+            : [],
+        }),
+      },
+    }),
   ])
 
 /** A rail end against a post, held as said. */

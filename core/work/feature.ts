@@ -7,7 +7,7 @@ import type { FaceName } from '../document'
 import type { Mm } from '../measure'
 import { FACE_AT, sayFace, type Axis } from '../pieces'
 import type { Machine } from './machine'
-import { ownKind, type OwnDefinition, type OwnKind } from './own'
+import { ownKind, type OwnDefinition, type OwnKind, type Wood } from './own'
 import type { Tool } from './tool'
 
 export interface Feature<D = unknown> {
@@ -71,6 +71,14 @@ export interface WorkKind<D = unknown> {
    * other work can be done in any order.
    */
   readonly looks?: true
+  /** The radius that inside corners keep, where they were drawn sharper or what goes in is; null for none. */
+  rounds?(feature: Feature<D>): Mm | null
+  /** What about it may be a slip, a sentence each and null for what is not; `say` writes a length. */
+  doubts?(
+    feature: Feature<D>,
+    wood: Pick<Wood, 'name' | 'size'>,
+    say: (mm: Mm) => string,
+  ): Array<string | null>
   /** How a maker puts it on; null for what only joints make. */
   readonly own: OwnKind<D> | null
 }

@@ -2,6 +2,7 @@
  * The outline board: lies over the bench, the face turned as the piece lies there. Points and edges are drawn
  * by pointer, or put by typing; whatever is chosen can be said something of.
  */
+import { measureText } from '../../../core/measure'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Outline } from '../../../core/document'
 import {
@@ -21,7 +22,6 @@ import {
 import { sayFace } from '../../../core/pieces'
 import { keyOf, sayLength, sayValue } from '../../../core/resolve'
 import { useOpen } from '../../store/open'
-import { measureText } from '../../ui/exactText'
 import { fractions } from '../../ui/fractions'
 import { read } from '../../ui/reading'
 import { useCarry } from '../../ui/useCarry'

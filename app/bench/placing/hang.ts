@@ -1,4 +1,5 @@
 /** Where a board that hangs at the pointer would stand: against the face under it, clear of all wood. */
+import { measureText } from '../../../core/measure'
 import type { MadePiece } from '../../../core/document'
 import {
   DIRECTION_OF,
@@ -10,7 +11,6 @@ import {
   type RoomSide,
   type Vec3,
 } from '../../../core/pieces'
-import { measureText } from '../../ui/exactText'
 import type { Shown } from '../../../core/shown'
 import { snapAlong, type Thing } from './snap'
 import { thingsIn } from './targets'

@@ -1,4 +1,5 @@
 /** Work under the pointer: the place it is meant to have on a piece, and the measures that say so. */
+import { measureText, shifted } from '../../../core/measure'
 import {
   onFace,
   type Change,
@@ -21,8 +22,6 @@ import {
   type Datum,
   type Feature,
 } from '../../../core/work'
-import { measureText } from '../../ui/exactText'
-import { shifted } from './spans'
 
 const NAMES = ['L', 'W', 'T'] as const
 /** Shares of a side that draw what is near them, the middle first. */

@@ -1,3 +1,4 @@
+import { shifted, stepped } from '../../../core/measure'
 import fc from 'fast-check'
 import { change, execute, type Change, type MadePiece, type Project, type Span } from '../../../core/document'
 import { modelOf } from '../../../core/model'
@@ -10,7 +11,7 @@ import { clearOf, hang } from './hang'
 import { nameFor } from './names'
 import { splitSize } from './size'
 import { snapAlong } from './snap'
-import { movedBy, movedTo, runTo, shifted, stepped, stretched } from './spans'
+import { movedBy, movedTo, runTo, stretched } from './spans'
 import { between, heldOf, landing, moveChanges, pullChanges, thingsFor, thingsIn } from './targets'
 
 /** Two posts, a shelf that runs from the one to the other, and a block that stands free. */

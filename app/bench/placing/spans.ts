@@ -1,8 +1,7 @@
 /** What a piece's facts become when it is moved, or one of its faces is run up to a place. */
 import { FACTS, type Fact, type Span } from '../../../core/document'
-import { coerce, evaluate, parse, type Expr, type LengthStyle, type MeasureKind } from '../../../core/measure'
+import { measureText, shifted, type LengthStyle } from '../../../core/measure'
 import type { Stretch } from '../../../core/resolve'
-import { measureText } from '../../ui/exactText'
 
 const given = (span: Span): Fact[] => FACTS.filter((fact) => span[fact] !== undefined)
 const at = ({ start, size }: Stretch, fact: Exclude<Fact, 'size'>): number =>
@@ -10,42 +9,6 @@ const at = ({ start, size }: Stretch, fact: Exclude<Fact, 'size'>): number =>
 
 /** A fraction of the project's unit, in millimetres: the least that a drag or an arrow key moves. */
 export const stepOf = (style: LengthStyle): number => (style.unit === 'in' ? 25.4 / 16 : 1)
-
-/**
- * A measure that comes to so much more: its last figure is changed where it ends in one, so that what it
- * refers to stays. `value` is what it comes to now.
- */
-export function shifted(text: string, by: number, value: number, style: LengthStyle): string {
-  if (by === 0) return text
-  const expr = parse(text)
-  if (isFigure(expr.kind === 'sign' ? expr.arg : expr)) return measureText(value + by, style)
-  const sum =
-    expr.kind === 'binary' && (expr.op === '+' || expr.op === '-') && isFigure(expr.right) ? expr : null
-  // What stands in brackets is added to as a whole.
-  const last = sum && text.slice(sum.right.end).trim() === '' ? sum : null
-  const kept = last ? text.slice(0, last.right.at).replace(/\s*[+-]\s*$/, '') : text
-  const figure = last ? (last.op === '-' ? -1 : 1) * figureOf(last.right, style) : 0
-  const now = figure + by
-  if (Math.abs(now) < 1e-6) return kept
-  return `${kept} ${now < 0 ? '-' : '+'} ${measureText(Math.abs(now), style)}`
-}
-
-/** A measure of any kind that comes to so much more; angles are in degrees. */
-export function stepped(
-  text: string,
-  by: number,
-  value: number,
-  kind: MeasureKind,
-  style: LengthStyle,
-): string {
-  if (kind === 'length') return shifted(text, by, value, style)
-  if (isFigure(parse(text))) return `${Number((value + by).toFixed(6))}${kind === 'angle' ? 'deg' : ''}`
-  return `${text} ${by < 0 ? '-' : '+'} ${Math.abs(by)}${kind === 'angle' ? 'deg' : ''}`
-}
-
-const isFigure = ({ kind }: Expr): boolean => kind === 'literal' || kind === 'feet'
-const figureOf = (figure: Expr, { unit }: LengthStyle): number =>
-  coerce(evaluate(figure, { unit, name: () => undefined, ref: () => undefined }), 'length', unit, figure)
 
 /** Whether a span says how long the piece is only by where it starts and ends. */
 const bySides = (span: Span): boolean => span.size === undefined && given(span).length === 2

@@ -1,4 +1,5 @@
 /** Quarter turns, and length for width: how a piece stands otherwise, from where it starts now. */
+import { measureText } from '../../../core/measure'
 import { change, type Change, type Direction, type MadePiece, type Span } from '../../../core/document'
 import {
   AXES,
@@ -13,7 +14,6 @@ import {
   type Vec3,
 } from '../../../core/pieces'
 import type { Shown } from '../../../core/shown'
-import { measureText } from '../../ui/exactText'
 import { stretchOf } from './targets'
 
 const NOWHERE: Vec3 = [0, 0, 0]

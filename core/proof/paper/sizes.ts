@@ -5,6 +5,9 @@ import type { Sheet } from '../../plans'
 import { sizeSheet, type SizeRow } from '../sizing/lines'
 import { flow, type Row } from './flow'
 
+/** Where a dimension comes from stands below it, smaller. */
+const SMALL = 2.4
+
 /** So many pieces of a kind have a box each beside a dimension. */
 const BOXES = 4
 
@@ -40,20 +43,23 @@ function rowsOf(row: SizeRow, model: Model): Row[] {
   return [
     title,
     head(boxes),
-    ...first.lines.map((l): Row => ({
-      cells: [
-        { at: 0, wide: 0.34, text: l.label },
-        { at: 0.34, wide: 0.12, text: l.text, right: true },
-        { at: 0.46, wide: 0.12, text: l.exact, right: true },
-        ...Array.from({ length: boxes }, (_, k) => ({
-          at: 0.6 + k * 0.1,
-          wide: 0.1,
-          text: '',
-          box: true as const,
-        })),
-      ],
-      rule: true,
-    })),
+    ...first.lines.flatMap((l): Row[] => [
+      {
+        cells: [
+          { at: 0, wide: 0.34, text: l.label },
+          { at: 0.34, wide: 0.12, text: l.text, right: true },
+          { at: 0.46, wide: 0.12, text: l.exact, right: true },
+          ...Array.from({ length: boxes }, (_, k) => ({
+            at: 0.6 + k * 0.1,
+            wide: 0.1,
+            text: '',
+            box: true as const,
+          })),
+        ],
+        keep: true,
+      },
+      { cells: [{ at: 0, wide: 0.58, text: l.because, size: SMALL, wraps: true }], rule: true },
+    ]),
     {
       cells: [
         {

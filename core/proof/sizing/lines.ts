@@ -5,11 +5,11 @@
 import { cutList, findAlike } from '../../cuts'
 import { formatLength, marked, type Mm } from '../../measure'
 import type { Model } from '../../model'
-import { axesOf, dot, sideOf, unit, type Axis } from '../../pieces'
 import { keyOf, type Instance, type NodeKey, type SizeName } from '../../resolve'
 import { REFERENCE, workKind, type Dimension, type Feature } from '../../work'
 import { exact } from '../exact'
-import { called, capital, instancesByKey } from '../wood'
+import { called, capital } from '../wood'
+import { becauseOfSize, becauseOfWork } from './because'
 
 /** One dimension to be measured. */
 export interface SizeLine {
@@ -21,9 +21,10 @@ export interface SizeLine {
   readonly text: string
   readonly exact: string
   readonly rounded: boolean
-  /** Where it comes from: a number that can be asked, or a short sum. */
+  /** The number that it is, where it can be asked. */
   readonly key: NodeKey | null
-  readonly because: string | null
+  /** Where it comes from: a short sum, or the measures it follows. */
+  readonly because: string
   /** The work it is a place of. */
   readonly feature: string | null
 }
@@ -89,7 +90,7 @@ const sizeLine = (i: Instance, size: SizeName, model: Model): SizeLine => ({
   label: capital(size),
   ...told(i[size], model),
   key: keyOf.finished(i.piece, size),
-  because: null,
+  because: becauseOfSize(i, size, model),
   feature: null,
 })
 
@@ -112,7 +113,7 @@ function workLines(i: Instance, model: Model): SizeLine[] {
         label,
         ...told(mm, model),
         key: (typeof key === 'object' ? key.key : undefined) ?? null,
-        because: d.what === 'place' ? sumOf(i, f, d, model) : null,
+        because: becauseOfWork(i, f, d, model),
         feature: f.id,
         along: Math.min(...dimensions.filter((x) => x.axis === 0).map((x) => x.to), Infinity),
       })
@@ -131,28 +132,3 @@ const labelOf = (f: Feature, d: Dimension): string =>
   d.what === 'place'
     ? `${capital(called(f))}, from ${REFERENCE[d.axis]}`
     : `${capital(called(f))},${WIDE[d.what]}`
-
-/** A place that comes from where another piece stands, as a short sum. */
-function sumOf(i: Instance, f: Feature, d: Dimension, model: Model): string | null {
-  const other = f.partner && instancesByKey(model).get(f.partner.key)
-  if (!other || !i.square || !other.square) return null
-  const way = axesOf(i.frame)[d.axis]
-  const axis = ([0, 1, 2] as const).find((k) => Math.abs(dot(way, unit(k))) > 0.999) as Axis
-  const up = way[axis] > 0
-  const from = up ? i.box.min[axis] : i.box.max[axis]
-  const grown = i.shoulder.min[d.axis]
-  const sides = [false, true].map((far) => {
-    const at = far ? other.box.max[axis] : other.box.min[axis]
-    return { far, at, off: (up ? at - from : from - at) + grown }
-  })
-  const near = sides.reduce((a, b) => (Math.abs(b.off - d.to) < Math.abs(a.off - d.to) ? b : a))
-  const rest = d.to - near.off
-  if (Math.abs(rest) > 3) return null
-  const say = (mm: Mm) => formatLength(mm, model.resolved.style).text
-  const end = (name: string, far: boolean, mm: Mm) => `${name}·${sideOf(axis, far)} ${say(mm)}`
-  const [a, b] = [end(other.name, near.far, near.at), end(i.name, !up, from)]
-  const parts = [up ? `${a} − ${b}` : `${b} − ${a}`]
-  if (grown > 1e-6) parts.push(`+ ${say(grown)} into its joint`)
-  if (Math.abs(rest) > 1e-6) parts.push(`${rest < 0 ? '−' : '+'} ${say(Math.abs(rest))} of fit`)
-  return parts.join(' ')
-}

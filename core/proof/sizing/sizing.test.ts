@@ -1,6 +1,7 @@
 /** The size sheet, what readings say, what taking them over does. */
+import { readdirSync, readFileSync } from 'node:fs'
 import fc from 'fast-check'
-import { change, execute, type Change, type Project } from '../../document'
+import { change, execute, readProject, type Change, type Project } from '../../document'
 import { modelOf } from '../../model'
 import { block, instance, join, make } from '../../testing/bench'
 import { run } from '../../testing/run'
@@ -201,4 +202,37 @@ test('the stand-in is off as a saw and a hand are, and shows what a caliper show
   expect(Math.abs(mean)).toBeLessThan(0.2)
   expect(Math.max(...offs.map(Math.abs))).toBeLessThan(2)
   expect(new Set(offs).size).toBeGreaterThan(20)
+})
+
+test('every dimension says where it comes from: a sum, what goes in there, or the measures it follows', () => {
+  const project = run(
+    cased(),
+    change.addStep({
+      on: 'a',
+      step: {
+        id: 'w1',
+        kind: 'bore',
+        off: false,
+        at: { kind: 'face', face: 'face' },
+        fields: { along: '50', across: '40', diameter: '8', countAlong: '3', pitchAlong: '32' },
+        options: { pattern: 'row' },
+      },
+    }),
+  )
+  const model = modelOf(project)
+  const because = (key: string, label: string) =>
+    sized(instance(model, key), model).lines.find((l) => l.label === label)?.because
+  expect(because('c#1', 'Length')).toBe('B·left 618 − A·right 18 + 6 into A + 6 into B')
+  expect(because('a#1', 'Dado for Shelf, from end 1')).toBe('Shelf·bottom 300 − A·bottom 0')
+  expect(because('a#1', 'Dado for Shelf, wide')).toBe('Shelf is 18 thick')
+  expect(because('a#1', 'Dado for Shelf, deep')).toBe('Housing, Shelf and A: depth 6')
+  expect(because('a#1', 'Hole, from end 1')).toMatch(
+    /^Bore: diameter 8, place along 50, place across 40.*apart along 32/,
+  )
+  for (const name of readdirSync('demo').filter((f) => f.endsWith('.json'))) {
+    const read = readProject(readFileSync(`demo/${name}`, 'utf8'))
+    if (!read.ok) continue
+    const lines = sizeSheet(modelOf(read.project)).flatMap((r) => r.copies.flatMap((c) => c.lines))
+    expect(lines.filter((l) => l.because === '').map((l) => l.label)).toEqual([])
+  }
 })

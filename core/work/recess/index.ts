@@ -79,5 +79,6 @@ export const recess = defineWork<Recess>({
     const floor = surface + (far ? -r.depth : r.depth)
     return [...sides, { axis, from: Math.min(surface, floor), to: Math.max(surface, floor), what: 'depth' }]
   },
+  rounds: ({ data: r }) => (r.blunt ? r.radius : null),
   own,
 })

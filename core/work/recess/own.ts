@@ -1,6 +1,6 @@
 /** A recess that a maker sinks into a face: its outline, its floor, and the corners its bit leaves. */
 import type { Mm } from '../../measure'
-import { asBitLeaves, cornersOf, regionsOf, type Path } from '../../outline'
+import { areaOf, asBitLeaves, cornersOf, regionsOf, type Path, type Region } from '../../outline'
 import {
   AXES,
   dot,
@@ -91,7 +91,8 @@ function drawnIn(asked: Asked, wood: Wood): Recess | Unfit {
   if (drawn instanceof Unfit) return drawn
   const { frame, paths, missing } = drawn
   const radius = (values.bit ?? 0) / 2
-  const regions = regionsOf(paths, 'even').map((r) => (radius > 0 ? asBitLeaves(r, radius) : r))
+  const sharp = regionsOf(paths, 'even')
+  const regions = sharp.map((r) => (radius > 0 ? asBitLeaves(r, radius) : r))
   if (!regions.every((r) => r !== null))
     return Unfit.of(
       'bit',
@@ -113,11 +114,20 @@ function drawnIn(asked: Asked, wood: Wood): Recess | Unfit {
     radius,
     ways: [frame.x, frame.y],
     drawn: { frame, regions, missing },
+    ...(areaIn(regions) < areaIn(sharp) - BLUNT && { blunt: true as const }),
   }
   return meets(recess, wood.size)
     ? recess
     : new Unfit(`The recess lies wholly outside ${wood.name}, so it does nothing`, 'look')
 }
+
+/** Square millimetres that nobody sees in a corner. */
+const BLUNT = 0.05
+const areaIn = (regions: readonly Region[]): number =>
+  regions.reduce((sum, { outer, inner }) => {
+    const area = (p: Path) => Math.abs(areaOf(p.segments))
+    return sum + inner.reduce((left, p) => left - area(p), area(outer))
+  }, 0)
 
 /** Whether it has a part in wood of this size. */
 function meets({ rim, inward, depth }: Recess, size: Vec3): boolean {

@@ -18,6 +18,8 @@ export interface Recess {
   readonly wide: Mm
   /** Of its inside corners, as the bit leaves them. */
   readonly radius: Mm
+  /** Corners that are drawn sharper stay as round as the bit. */
+  readonly blunt?: true
   /** What is drawn, as the bit leaves it, in a frame of the face whose z points into the wood. */
   readonly drawn?: { readonly frame: Frame; readonly regions: readonly Region[]; readonly missing: number }
   /** Own axes of its sides. */

@@ -37,5 +37,20 @@ export const rout = defineWork<Rout>({
     return [{ axis, from: Math.min(surface, floor), to: Math.max(surface, floor), what: 'depth' }]
   },
   looks: true,
+  rounds: ({ data: { run, corner }, beside }) =>
+    run.loops === 'inside' || (run.loops === 'all' && (beside?.length ?? 0) > 0) ? corner : null,
+  doubts: ({ data: r, beside }, { name, size }, say) => {
+    const thick = size[FACE_AT[r.face].axis]
+    const open = r.run.sides.length === 3 && r.run.short.every((by) => by === 0) && !beside
+    return [
+      r.depth > r.length + 1e-6
+        ? `The bit ${r.bit} cuts ${say(r.length)} high; set ${say(r.depth)} deep, its shank rubs on ${name}`
+        : null,
+      open ? `The ${r.makes} runs along three sides of ${name} and is open at the fourth` : null,
+      r.depth >= thick - 1e-6
+        ? `The ${r.makes} takes all of ${name} along its edges, which is ${say(thick)} thick there`
+        : null,
+    ]
+  },
   own,
 })
