@@ -68,7 +68,7 @@ function Piece({ row, measured, open, onOpen }: PieceProps) {
   const [thickness, width, length] = copy.lines
   return (
     <section className="mb-3 border border-hairline bg-panel" aria-label={`${row.mark} ${row.name}`}>
-      <header className="flex min-h-9 flex-wrap items-center gap-x-3 px-2">
+      <header className="flex min-h-9 flex-wrap items-center gap-x-3 px-2 py-0.5">
         <button
           className="flex min-h-9 min-w-0 items-center gap-1.5 text-left pointer-coarse:min-h-11"
           aria-expanded={open}

@@ -190,7 +190,9 @@ function mendOf(of: Feature, guest: Instance, fit: Fit, model: Model): Mend | nu
       ? `@${guest.piece}.thickness`
       : formatNumber(thick / MM_PER[model.resolved.style.unit]!)
   return {
-    says: `Make it as wide as ${nameOf(guest, fit)} is thick, where it stands: ${say(fit.wide)} becomes ${say(thick)}`,
+    says:
+      `Make it as wide as ${nameOf(guest, fit)} is thick, where it stands: ` +
+      `${say(fit.wide)} becomes ${say(thick)}`,
     changes: [
       change.setStepField({ id: step.id, field: 'width', value: text }),
       ...moved(step, fit, model.resolved.style),

@@ -1,4 +1,4 @@
-/** What is odd about work by itself, as its kind tells: bits too short, runs left open, cuts through the board. */
+/** What is odd about work by itself, as its kind tells: a bit too short, a run left open. */
 import { formatLength } from '../measure'
 import type { Problem } from '../resolve'
 import { workKind } from '../work'

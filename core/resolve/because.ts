@@ -91,7 +91,8 @@ export function sayParts(b: Because, project: Project): string {
   const say = (p: Part) => {
     const value = sayValue(p.value, p.kind, style)
     if (p.goes) return `${value} ${p.label}`
-    return p.label === value ? value : `${p.label} ${value}`
+    if (p.label === value) return value
+    return / [+\-−*/] /.test(p.label) ? `(${p.label} = ${value})` : `${p.label} ${value}`
   }
   return b.parts.every((p) => p.op === '·')
     ? b.parts.map(say).join(', ')

@@ -49,9 +49,10 @@ export const beside = (left: string, right: string, more: Omit<Row, 'cells'> = {
   ...more,
 })
 
+/** How high a line of a row is, and its base line below its top: less where all of it is written small. */
 const LINE = 5
-/** Its base line below the top of its line. */
 const BASE = 4
+const smallOf = ({ cells }: Row): number => Math.min(1, Math.max(...cells.map((c) => c.size ?? TEXT)) / TEXT)
 const BOX = 1.8
 const APART = 2.5
 
@@ -84,7 +85,8 @@ export function flow(project: Project, titles: Titled, rows: readonly Row[]): Sh
       const width = c.wide * whole - 2
       return c.wraps ? wrapped(c.text, size, width) : [shorten(c.text, size, width)]
     })
-    const high = Math.max(1, ...texts.map((t) => t.length)) * LINE + liftOf(row) + (boxed(row) ? BOX : 0)
+    const high =
+      Math.max(1, ...texts.map((t) => t.length)) * LINE * smallOf(row) + liftOf(row) + (boxed(row) ? BOX : 0)
     return { row, texts, high }
   })
   const pages: Array<typeof laid> = [[]]
@@ -111,7 +113,7 @@ export function flow(project: Project, titles: Titled, rows: readonly Row[]): Sh
           marks.push(
             write(
               c.right ? x2 - 2 : x1,
-              top + liftOf(row) + (boxed(row) ? BOX / 2 : 0) + at * LINE + BASE,
+              top + liftOf(row) + (boxed(row) ? BOX / 2 : 0) + (at * LINE + BASE) * smallOf(row),
               text,
               {
                 size: c.size ?? TEXT,

@@ -72,8 +72,8 @@ test('its sums come out', () => {
       )
       const line = lineOf(moved, 'a#1', /dado for Shelf, from end 1/i)
       // What is said, reckoned out.
-      const sum = line
-        .because!.replace(/·\w+/g, '')
+      const sum = line.because
+        .replace(/·\w+/g, '')
         .replace(/[A-Za-z]+/g, '')
         .replace(/−/g, '-')
         .replace(/- -/g, '+ ')
@@ -204,7 +204,7 @@ test('the stand-in is off as a saw and a hand are, and shows what a caliper show
   expect(new Set(offs).size).toBeGreaterThan(20)
 })
 
-test('every dimension says where it comes from: a sum, what goes in there, or the measures it follows', () => {
+test('every dimension says where it comes from: a sum, what goes in, or the measures it follows', () => {
   const project = run(
     cased(),
     change.addStep({
