@@ -37,12 +37,14 @@ export const makingWith = (
           depth,
         ),
       ),
-    revolve: (profile, radius) => {
-      const sides = sidesOf(radius)
-      // Its corners a little further out, so that it is as large as what is round.
+    revolve: (profile, radius, flats = 0) => {
+      const sides = flats || sidesOf(radius)
+      // Its corners a little further out, so that it is as large as what is round, or the flats where told.
       const turn = (2 * Math.PI) / sides
-      const out = Math.sqrt(turn / Math.sin(turn))
-      return made(wasm.Manifold.revolve([profile.map(([r, z]): [number, number] => [r * out, z])], sides))
+      const out = flats ? 1 / Math.cos(turn / 2) : Math.sqrt(turn / Math.sin(turn))
+      return made(
+        wasm.Manifold.revolve([anticlockwise(profile.map(([r, z]) => [r * out, z] as const))], sides),
+      )
     },
     mesh: (mesh) => made(exactly(wasm, mesh, keep)),
     triangulate: (outline) => wasm.triangulate([mutable(outline)]),

@@ -24,6 +24,8 @@ export interface DrawnPaths {
   readonly disagree: number
   /** What keeps it from being cut; null for nothing. */
   readonly trouble: Trouble | null
+  /** The axis of the face that half of it is mirrored across, and where; null for what is drawn whole. */
+  readonly mirror: { readonly axis: 0 | 1; readonly at: Mm } | null
 }
 
 /** A hole or a peg, which one of another piece can meet. Millimetres, a unit vector. */

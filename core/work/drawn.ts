@@ -4,7 +4,7 @@ import type { Mm } from '../measure'
 import { extentOf, imaged, type Path } from '../outline'
 import { FACE_AT, faceAt, unit, vec3, type Frame, type Vec3 } from '../pieces'
 import { waysOf } from './onface'
-import { Unfit, type Asked, type Wood } from './own'
+import { Unfit, type Asked, type DrawnPaths, type Wood } from './own'
 import type { Vec2 } from './tool'
 
 export interface Drawn {
@@ -13,6 +13,8 @@ export interface Drawn {
   readonly paths: readonly Path[]
   /** How many measures it lacks to be sure of its form. */
   readonly missing: number
+  /** Where half of it is mirrored; null for what is drawn whole. */
+  readonly mirror: DrawnPaths['mirror']
 }
 
 /** The face of wood that an outline is drawn on, along and across between shoulders. */
@@ -26,7 +28,7 @@ export function drawnOn(asked: Asked, wood: Wood, title: string): Drawn | Unfit 
   const { face, say } = asked
   const drawn = asked.drawn(sizeOn(wood, face))
   if (!drawn) return new Unfit(`The ${title} on ${wood.name} has no outline yet, so it does nothing`, 'look')
-  const { paths, missing, disagree, trouble } = drawn
+  const { paths, missing, disagree, trouble, mirror } = drawn
   if (disagree > 0)
     return new Unfit(
       `${disagree} facts of the ${title} on ${wood.name} cannot all hold; its drawing shows which`,
@@ -46,7 +48,7 @@ export function drawnOn(asked: Asked, wood: Wood, title: string): Drawn | Unfit 
     y: unit(across),
     z: vec3((i) => (i === into ? (far ? -1 : 1) : 0)),
   }
-  return { frame, paths, missing }
+  return { frame, paths, missing, mirror }
 }
 
 /** The step that draws on a mirror image, whose width has been turned over, what this one does. */

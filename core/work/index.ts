@@ -19,6 +19,7 @@ import { saw } from './saw'
 import { shape } from './shape'
 import { sockets } from './sockets'
 import { tenon } from './tenon'
+import { turn } from './turn'
 
 const KINDS = [
   channel,
@@ -32,6 +33,7 @@ const KINDS = [
   recess,
   saw,
   shape,
+  turn,
   rout,
   ease,
   crosscut,

@@ -1,6 +1,6 @@
 /** What a maker has drawn, solved; only for who works numbers out. */
 import type { Outline } from '../document'
-import { pathsOf, solveOutline } from '../outline'
+import { mirrorOf, pathsOf, solveOutline } from '../outline'
 import type { Asked, DrawnPaths } from './own'
 import type { Vec2 } from './tool'
 
@@ -23,6 +23,7 @@ export function drawnPaths(outline: Outline, values: Asked['values'], size: Vec2
     missing: state.kind === 'loose' ? state.missing : 0,
     disagree: state.kind === 'disagree' ? state.facts.length : 0,
     trouble: troubles[0] ?? null,
+    mirror: outline.mirror ? mirrorOf(outline, values, size) : null,
   }
   known.set(outline, { key, drawn })
   return drawn

@@ -1,6 +1,6 @@
 /** What a kind of work answers so that a maker can put it on a piece or a group. */
 import type * as z from 'zod'
-import { faceOf, Id, sidesOf, type FaceName, type Place, type Step } from '../document'
+import { faceOf, Id, sidesOf, type FaceName, type Outline, type Place, type Step } from '../document'
 import type { Mm } from '../measure'
 import type { Axis, Frame } from '../pieces'
 import type { ResolvedBit } from '../resolve'
@@ -32,6 +32,8 @@ export interface OwnDefinition<D> {
   readonly runs?: true
   /** Whether it is told by an outline, with these choices. */
   outlined?(options: Readonly<Record<string, string>>): boolean
+  /** Half of its outline is drawn, and mirrored across that way of the face; a new one starts so. */
+  readonly drawsHalf?: NonNullable<Outline['mirror']>
   /** Whether it needs no place with these choices, being all over the piece. */
   placeless?(options: Readonly<Record<string, string>>): boolean
   /** The measures that say nothing with these choices, and this bit where it is known. */

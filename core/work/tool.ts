@@ -10,8 +10,9 @@ import { prism, type Prism } from './tools/prism'
 import { outlined, type Outlined } from './tools/outlined'
 import type { Beside, Run } from './tools/looking'
 import { run } from './tools/run'
+import { turned, type Turned } from './tools/turned'
 
-export type Tool = Block | Prism | Outlined | Drill | Plane | Run
+export type Tool = Block | Prism | Outlined | Drill | Plane | Run | Turned
 
 /** A new kind is a file, its type above and a line here. */
 const KINDS: { readonly [K in Tool['kind']]: ToolKind<Extract<Tool, { kind: K }>> } = {
@@ -21,6 +22,7 @@ const KINDS: { readonly [K in Tool['kind']]: ToolKind<Extract<Tool, { kind: K }>
   drill,
   plane,
   run,
+  turned,
 }
 
 const kindOf = (tool: Tool): ToolKind<Tool> => KINDS[tool.kind]

@@ -13,9 +13,9 @@ export interface Making<S> {
   extrude(outline: readonly Vec2[], depth: Mm, inner?: readonly (readonly Vec2[])[]): S
   /**
    * A profile in x (the radius) and z turned about z; as round as its largest radius asks, and as large as
-   * what is round.
+   * what is round. With flats, as many stand round it, told by how far they are from the axis.
    */
-  revolve(profile: readonly Vec2[], radius: Mm): S
+  revolve(profile: readonly Vec2[], radius: Mm, flats?: number): S
   /** A closed surface. */
   mesh(mesh: Mesh): S
   /** Triangles that fill an outline, by its corners. */

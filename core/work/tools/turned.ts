@@ -1,0 +1,85 @@
+import type { Mm } from '../../measure'
+import { dot, negated, toOwn, vec3, type Frame, type Vec3 } from '../../pieces'
+import { frameInto, sayGridded, type Vec2 } from './frames'
+import { plainKey, type Cylinder, type ToolKind } from './kind'
+import { nearestSide } from './prism'
+
+/** Of a turned profile: which piece of what was drawn a side stands for, and whether that is round. */
+export interface TurnedSide {
+  readonly piece: number
+  /** It runs along the axis: what it leaves is a cylinder, or, with flats, flat. */
+  readonly straight: boolean
+}
+
+/**
+ * All that lies outside a profile turned about the z of a frame, as far as `reach` from there. The profile is
+ * half of a section, closed: places are a radius and a place along z.
+ */
+export interface Turned {
+  readonly kind: 'turned'
+  readonly frame: Frame
+  readonly section: readonly Vec2[]
+  readonly sides: readonly TurnedSide[]
+  /** How many flats stand round the axis, told by their distance from it; 0 for what is round. */
+  readonly flats: number
+}
+
+/** As many pieces as a profile has at most. */
+const MOST = 1024
+
+/** Of the places on it, how far round they are, in flats. */
+const flatUnder = (t: Turned, at: Vec3): number => {
+  const [u, v] = toOwn(t.frame, at)
+  const turn = Math.atan2(v, u) / (2 * Math.PI)
+  return Math.floor((turn - Math.floor(turn)) * t.flats) % t.flats
+}
+
+/** Beginning with its least corner, so that it is told alike wherever it was begun. */
+function sayLoop(section: readonly Vec2[]): string {
+  const corners = section.map(sayGridded)
+  const first = corners.reduce((a, c, n) => (c < corners[a]! ? n : a), 0)
+  return [...corners.slice(first), ...corners.slice(0, first)].join(' ')
+}
+
+export const turned = {
+  into: (t: Turned, to: Frame, from: Frame): Turned => ({ ...t, frame: frameInto(to, from, t.frame) }),
+  /** Seen from either end it is the same, and, where it is round, however it is turned about its axis. */
+  signature: (t, _, { point, vector }) => {
+    const places = t.section.map(([, z]) => z)
+    const ends = [Math.min(...places), Math.max(...places)] as const
+    const way = vector(t.frame.z)
+    const round = t.flats === 0 ? '' : `,${t.flats},${sayGridded(vector(t.frame.x).map(Math.abs))}`
+    const both = ends.map((end, far) => {
+      const at = point(vec3((i) => t.frame.origin[i] + t.frame.z[i] * end))
+      const section = t.section.map(([r, z]): Vec2 => [r, far ? end - z : z - end])
+      return `${sayGridded(at)},${sayGridded(far ? negated(way) : way)},${sayLoop(far ? section.reverse() : section)}`
+    })
+    return `t${both.sort()[0]!}${round}`
+  },
+  key: plainKey,
+  surface: (t, at, normal) => {
+    const [u, v, z] = toOwn(t.frame, at)
+    const { k } = nearestSide(t.section, radiusAt(t, u, v), z)
+    const side = t.sides[k]!
+    if (Math.abs(dot(normal, t.frame.z)) > 1 - 1e-6) return 2 * side.piece
+    return t.flats === 0 ? -1 - side.piece : 2 * MOST + side.piece * t.flats + flatUnder(t, at)
+  },
+  cylinder: (t, surface): Cylinder | null => {
+    const k = t.sides.findIndex((s) => s.piece === -1 - surface && s.straight)
+    if (t.flats > 0 || k < 0) return null
+    return { at: t.frame.origin, along: t.frame.z, radius: t.section[k]![0] }
+  },
+  solid: (t, _, make) => make.stand(make.revolve(t.section, widest(t.section), t.flats), t.frame),
+} satisfies ToolKind<Turned>
+
+/** How far from the axis a place is, as the section tells it: by flats, where there are any. */
+function radiusAt({ flats }: Turned, u: Mm, v: Mm): Mm {
+  const r = Math.hypot(u, v)
+  if (flats === 0) return r
+  const turn = (2 * Math.PI) / flats
+  const angle = Math.atan2(v, u)
+  const off = angle - turn * Math.floor(angle / turn) - turn / 2
+  return r * Math.cos(off)
+}
+
+const widest = (section: readonly Vec2[]): Mm => Math.max(...section.map(([r]) => r))

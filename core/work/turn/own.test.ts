@@ -1,0 +1,214 @@
+/** What is turned: volumes by Pappus, flats, axes off the middle, and what a blank does not take. */
+import fc from 'fast-check'
+import { change, onFace, Outline, type Change, type Step } from '../../document'
+import { findAlike } from '../../cuts'
+import { modelOf } from '../../model'
+import { lookOver } from '../../proof'
+import { bodiesOf, type Kernel } from '../../solid'
+import { block, instance, make, testKernel, volume } from '../../testing/bench'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+
+const [L, S] = [200, 60]
+type Place = readonly [along: number, radius: number]
+
+/** Half of a profile of straight lines above the axis, which is so far up the face. */
+const lines = (places: readonly Place[], axis = S / 2): Outline =>
+  Outline.parse({
+    points: Object.fromEntries(places.map(([u, r], n) => [`p${n}`, [u, axis + r]])),
+    edges: places.slice(1).map((_, n) => ({ id: `e${n}`, kind: 'line', from: `p${n}`, to: `p${n + 1}` })),
+    mirror: 'across',
+    ...(axis !== S / 2 && { mirrorOff: String(axis - S / 2) }),
+  })
+const turned = (outline: Outline, more: Partial<Pick<Step, 'fields' | 'options' | 'id'>> = {}): Change =>
+  change.addStep({
+    on: 'a',
+    step: {
+      id: 'w1',
+      kind: 'turn',
+      off: false,
+      at: onFace('face'),
+      fields: {},
+      options: {},
+      outline,
+      ...more,
+    },
+  })
+const blank = (...more: Change[]) =>
+  make([
+    ...block('a', 'right-up', [0, L], [0, S], [0, S]),
+    change.setStock({ id: 'any', changes: { thickness: String(S) } }),
+    ...more,
+  ])
+const left = (p: ReturnType<typeof blank>, key = 'a#1') => volume(modelOf(p), key, kernel)
+const says = (p: ReturnType<typeof blank>) => lookOver(modelOf(p)).flatMap((x) => (x.step ? [x.says] : []))
+
+/** Of frustums along the axis. */
+const pappus = (places: readonly Place[]): number =>
+  places.slice(1).reduce((sum, [u, r], n) => {
+    const [v, q] = places[n]!
+    return sum + (Math.PI * (u - v) * (r * r + r * q + q * q)) / 3
+  }, 0)
+
+const profiles = fc
+  .array(fc.tuple(fc.double({ min: 2, max: 30, noNaN: true }), fc.double({ min: 1, max: 5, noNaN: true })), {
+    minLength: 2,
+    maxLength: 8,
+  })
+  .map((all): Place[] => {
+    const whole = all.slice(1).reduce((sum, [, d]) => sum + d, 0)
+    let along = 0
+    const places = all.map(([r, d], n): Place => [n === 0 ? 0 : (along += (d / whole) * L), r])
+    return [[0, 0], ...places, [L, 0]]
+  })
+
+test('what is turned is as large as Pappus says, whatever its profile, and on an image too', () => {
+  fc.assert(
+    fc.property(profiles, fc.boolean(), (places, twin) => {
+      const p = blank(
+        turned(lines(places)),
+        ...(twin
+          ? [change.mirrorPiece({ id: 'b', of: 'a', name: 'B', direction: 'across', about: '300' })]
+          : []),
+      )
+      expect(says(p).filter((s) => !s.includes('lacks'))).toEqual([])
+      expect(left(p, twin ? 'b#1' : 'a#1') / pappus(places)).toBeCloseTo(1, 3)
+      expect(Math.abs(left(p, twin ? 'b#1' : 'a#1') / pappus(places) - 1)).toBeLessThan(1e-3)
+    }),
+    { numRuns: 40 },
+  )
+})
+
+test('a ball is turned from arcs', () => {
+  fc.assert(
+    fc.property(fc.double({ min: 8, max: 29, noNaN: true }), (r) => {
+      const outline = Outline.parse({
+        points: { p0: [100 - r, 30], p1: [100 + r, 30], p2: [100, 30] },
+        edges: [{ id: 'e0', kind: 'arc', from: 'p0', to: 'p1', centre: 'p2', turns: 'right' }],
+        mirror: 'across',
+      })
+      const p = blank(turned(outline))
+      // A point at each end parts off the wood beyond it.
+      expect(Math.abs(left(p) / ((4 / 3) * Math.PI * r ** 3) - 1)).toBeLessThan(1e-3)
+      const m = modelOf(p)
+      expect(bodiesOf(kernel.shape(m.recipe(instance(m, 'a#1')))).bodies).toBe(1)
+    }),
+    { numRuns: 20 },
+  )
+})
+
+test('wood beyond a flat end stays square, or is parted off', () => {
+  const pin: Place[] = [
+    [50, 0],
+    [50, 20],
+    [150, 20],
+    [150, 0],
+  ]
+  const round = Math.PI * 400 * 100
+  expect(left(blank(turned(lines(pin))))).toBeCloseTo(round + 100 * S * S, -1)
+  expect(left(blank(turned(lines(pin), { options: { beyond: 'goes' } })))).toBeCloseTo(round, -1)
+})
+
+test('flats are told across them, and stand square to the face', () => {
+  const nut: Place[] = [
+    [0, 0],
+    [0, 15],
+    [L, 15],
+    [L, 0],
+  ]
+  for (const [round, n] of [
+    ['six', 6],
+    ['four', 4],
+    ['eight', 8],
+  ] as const) {
+    const across = left(blank(turned(lines(nut), { options: { round } })))
+    expect(across / (n * 15 * 15 * Math.tan(Math.PI / n) * L)).toBeCloseTo(1, 6)
+  }
+  // A square of the whole blank is the blank.
+  const whole: Place[] = [
+    [0, 0],
+    [0, S / 2],
+    [L, S / 2],
+    [L, 0],
+  ]
+  expect(
+    says(blank(turned(lines(whole), { options: { round: 'four' } }))).filter((s) => s.includes('blank')),
+  ).toEqual([])
+  expect(says(blank(turned(lines(whole), { options: { round: 'six' } })))[0]).toMatch(/takes no more than/)
+})
+
+test('about another axis it is turned there: a crank pin between round ends', () => {
+  const pin: Place[] = [
+    [80, 0],
+    [80, 8],
+    [120, 8],
+    [120, 0],
+  ]
+  const body: Place[] = [
+    [0, 0],
+    [0, 30],
+    [L, 30],
+    [L, 0],
+  ]
+  const p = blank(turned(lines(body)), turned(lines(pin, S / 2 + 12), { id: 'w2' }))
+  // All of the pin lies within the round body.
+  const wanted = Math.PI * 30 ** 2 * (L - 40) + Math.PI * 8 ** 2 * 40
+  expect(Math.abs(left(p) / wanted - 1)).toBeLessThan(1e-3)
+  const deep = blank(turned(lines(body)), turned(lines(pin), { id: 'w2', fields: { off: '12' } }))
+  expect(left(deep) / left(p)).toBeCloseTo(1, 6)
+})
+
+test('a profile beyond its blank is refused in a sentence, with both figures', () => {
+  const wide: Place[] = [
+    [0, 0],
+    [0, 20],
+    [100, 31],
+    [L, 20],
+    [L, 0],
+  ]
+  expect(says(blank(turned(lines(wide))))).toContain(
+    'The profile is ⌀ 62 at 100; the blank of A takes no more than ⌀ 60 about that axis',
+  )
+  const long: Place[] = [
+    [-5, 0],
+    [-5, 20],
+    [L, 20],
+    [L, 0],
+  ]
+  expect(says(blank(turned(lines(long))))).toContain(
+    'The profile of A runs 5 beyond its blank, which is 200 long',
+  )
+  const round = { ...lines(wide), mirror: null }
+  expect(says(blank(turned(round)))[0]).toMatch(/open|mirrored/)
+  expect(says(blank(turned(lines(wide.slice(1)))))[0]).toMatch(/axis/)
+})
+
+test('one turned end for end is the same piece; one with its profile the other way round is too', () => {
+  const taper: Place[] = [
+    [0, 0],
+    [0, 10],
+    [L, 20],
+    [L, 0],
+  ]
+  const back = taper.map(([u, r]): Place => [L - u, r]).reverse()
+  const p = blank(
+    ...block('b', 'right-up', [0, L], [100, S], [0, S]),
+    turned(lines(taper)),
+    change.addStep({
+      on: 'b',
+      step: {
+        id: 'w2',
+        kind: 'turn',
+        off: false,
+        at: onFace('edge1'),
+        fields: {},
+        options: {},
+        outline: lines(back),
+      },
+    }),
+  )
+  expect(findAlike(modelOf(p)).map((a) => a.instances.length)).toEqual([2])
+})

@@ -1,0 +1,25 @@
+import type { FaceName } from '../../document'
+import type { Mm } from '../../measure'
+import type { Frame, Vec3 } from '../../pieces'
+import type { Turned as Tool } from '../tools/turned'
+import type { Vec2 } from '../tool'
+
+/** Wood turned to a profile about an axis along its length. */
+export interface Turned {
+  readonly face: FaceName
+  /** Its origin on the axis at the near shoulder, z along the axis, x across the face. */
+  readonly frame: Frame
+  /** From the face it is drawn on into the wood. */
+  readonly inward: Vec3
+  /** The half profile from the near end on: a radius and a place along z each. */
+  readonly profile: readonly Vec2[]
+  /** What goes, as a section, and what each of its sides stands for. */
+  readonly section: Tool['section']
+  readonly sides: Tool['sides']
+  readonly flats: number
+  /** Where what is drawn has its corners, from the near end on. */
+  readonly corners: readonly Vec2[]
+  /** How far from the middle of the wood the axis is. */
+  readonly off: Mm
+  readonly missing: number
+}
