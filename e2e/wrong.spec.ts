@@ -265,5 +265,6 @@ test('the first screen loads little, the bench what it needs', async ({ page }) 
   await page.waitForLoadState('networkidle')
   // eslint-disable-next-line no-console -- how much there is left until the bound is worth reading
   console.log(`scripts: ${first} bytes at first, ${total()} with the bench`)
-  expect(total()).toBeLessThan(660_000)
+  // With the checks, which come once the bench stands.
+  expect(total()).toBeLessThan(710_000)
 })

@@ -1,6 +1,7 @@
 /** Putting work on a piece at a place under the pointer: one command for each kind that has such a place. */
 import {
   Circle,
+  Cuboid,
   Drill,
   PencilRuler,
   Route,
@@ -8,6 +9,8 @@ import {
   Slice,
   Spline,
   SquareDashed,
+  Torus,
+  Triangle,
 } from 'lucide-react'
 import { pieceOf } from '../../core/resolve'
 import { ownWork } from '../../core/work'
@@ -26,6 +29,9 @@ const KINDS = [
   ['recess', 'Sink a recess into a face', 'Recess', 'p', SquareDashed],
   ['saw', 'Saw an arch, a notch, a taper or a corner', 'Saw', 's', Spline],
   ['shape', 'Saw a piece to an outline of your own', 'Shape', 'shift+s', PencilRuler],
+  ['turn', 'Turn a piece to a profile, half of it drawn', 'Turn', 'shift+l', Torus],
+  ['taper', 'Taper a piece from one section to another', 'Taper', 'shift+a', Triangle],
+  ['hollow', 'Hollow a piece out from a face, to a wall', 'Hollow', 'shift+u', Cuboid],
   ['crosscut', 'Crosscut an end', 'Crosscut', 'q', Slice],
   ['rip', 'Rip or bevel along an edge', 'Rip', 'shift+q', null],
   ['rout', 'Rout along edges, of a piece or of the chosen group', 'Rout', 'r', Route],

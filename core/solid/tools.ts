@@ -2,6 +2,7 @@
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Mm } from '../measure'
 import type { Beside, Making, Mesh, Vec2 } from '../work'
+import { withinWood } from './inset'
 import { matrixOf, type Keep } from './matrix'
 import { areaOf, outlineUnder, setOff, type Looked } from './under'
 
@@ -49,9 +50,14 @@ export const makingWith = (
     mesh: (mesh) => made(exactly(wasm, mesh, keep)),
     triangulate: (outline) => wasm.triangulate([mutable(outline)]),
     sides: sidesOf,
+    less: (from, what) => ({
+      solids: [keep(wasm.Manifold.difference([...from.solids, ...what.solids]))],
+      ids: [...from.ids, ...what.ids],
+    }),
     all: (parts) => ({ solids: parts.flatMap((p) => p.solids), ids: parts.flatMap((p) => p.ids) }),
     offset: (loops, by) => setOff(wasm, loops, by, sidesOf(Math.abs(by))),
     under: (frame, beside) => outlineUnder(wasm, frame, look(beside), keep),
+    within: (by, out, wall) => made(withinWood(look([])[0]!.solid, by, out, wall, wasm, keep)),
     stand: ({ solids, ids }, frame) => ({
       solids: solids.map((m) => keep(m.transform(matrixOf(frame) as unknown as Mat4))),
       ids,

@@ -6,6 +6,7 @@ import { channel } from './channel'
 import { crosscut } from './crosscut'
 import { ease } from './ease'
 import type { Feature, WorkKind } from './feature'
+import { hollow } from './hollow'
 import { keyway } from './keyway'
 import { lap } from './lap'
 import { mortise } from './mortise'
@@ -18,6 +19,7 @@ import { rout } from './rout'
 import { saw } from './saw'
 import { shape } from './shape'
 import { sockets } from './sockets'
+import { taper } from './taper'
 import { tenon } from './tenon'
 import { turn } from './turn'
 
@@ -34,6 +36,8 @@ const KINDS = [
   saw,
   shape,
   turn,
+  taper,
+  hollow,
   rout,
   ease,
   crosscut,

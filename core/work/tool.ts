@@ -10,9 +10,11 @@ import { prism, type Prism } from './tools/prism'
 import { outlined, type Outlined } from './tools/outlined'
 import type { Beside, Run } from './tools/looking'
 import { run } from './tools/run'
+import { inset, type Inset } from './tools/inset'
+import { ruled, type Ruled } from './tools/ruled'
 import { turned, type Turned } from './tools/turned'
 
-export type Tool = Block | Prism | Outlined | Drill | Plane | Run | Turned
+export type Tool = Block | Prism | Outlined | Drill | Plane | Run | Turned | Ruled | Inset
 
 /** A new kind is a file, its type above and a line here. */
 const KINDS: { readonly [K in Tool['kind']]: ToolKind<Extract<Tool, { kind: K }>> } = {
@@ -23,6 +25,8 @@ const KINDS: { readonly [K in Tool['kind']]: ToolKind<Extract<Tool, { kind: K }>
   plane,
   run,
   turned,
+  ruled,
+  inset,
 }
 
 const kindOf = (tool: Tool): ToolKind<Tool> => KINDS[tool.kind]

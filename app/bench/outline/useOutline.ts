@@ -17,7 +17,7 @@ import { axesOf, FACE_AT, vec3, type Frame, type Vec3 } from '../../../core/piec
 import { keyOf, pieceOf } from '../../../core/resolve'
 import { run, useOpen } from '../../store/open'
 import { sayRefusal } from '../../ui/refusal'
-import { waysOf } from '../../../core/work'
+import { ownWork, waysOf } from '../../../core/work'
 import { faceSize } from './face'
 
 export interface Drawing {
@@ -64,7 +64,7 @@ export function useOutline(id: string, drawn = false): Drawing | null {
   return useMemo(() => {
     const face = step && faceOf(step.at)
     if (!on || !step || !face || !frame || !low || !high) return null
-    const outline = step.outline ?? EMPTY
+    const outline = step.outline ?? { ...EMPTY, mirror: ownWork(step.kind)?.drawsHalf ?? null }
     const values: Record<string, number> = {}
     for (const part of [...outline.facts, ...outline.corners].map((told) => told.id).concat(MIRROR)) {
       const result = shown.result(keyOf.step(step.id, part))

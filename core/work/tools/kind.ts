@@ -22,6 +22,8 @@ export interface Making<S> {
   triangulate(outline: readonly Vec2[]): ReadonlyArray<readonly [number, number, number]>
   /** How many sides stand for a circle of this radius. */
   sides(radius: Mm): number
+  /** The first without the second. */
+  less(from: S, what: S): S
   /** All of them together, which may be none. */
   all(solids: readonly S[]): S
   /** Loops of a plane set off outwards with round joins; by less than nothing, inwards. */
@@ -31,6 +33,12 @@ export interface Making<S> {
    * and y; of the piece as it is when this work begins, along with what stands beside it.
    */
   under(frame: Frame, beside: readonly Beside[]): Rim[]
+  /**
+   * What lies within the wood as it is when this work begins, set in at each flat of it, by its outward
+   * normal, as told; null where it goes on beyond the wood. `out` is the way it is open. Where the wood is
+   * hollowed or stepped already, all sides are set in by `wall`.
+   */
+  within(by: (normal: Vec3) => Mm | null, out: Vec3, wall: Mm): S
   /** The solid standing in a frame. */
   stand(solid: S, frame: Frame): S
 }

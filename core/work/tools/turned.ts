@@ -52,7 +52,8 @@ export const turned = {
     const both = ends.map((end, far) => {
       const at = point(vec3((i) => t.frame.origin[i] + t.frame.z[i] * end))
       const section = t.section.map(([r, z]): Vec2 => [r, far ? end - z : z - end])
-      return `${sayGridded(at)},${sayGridded(far ? negated(way) : way)},${sayLoop(far ? section.reverse() : section)}`
+      const says = sayLoop(far ? section.reverse() : section)
+      return `${sayGridded(at)},${sayGridded(far ? negated(way) : way)},${says}`
     })
     return `t${both.sort()[0]!}${round}`
   },

@@ -138,8 +138,8 @@ function halfOf({ segments }: Path, axis: Mm): Part[] | null {
 }
 
 /**
- * What goes, as a closed section: from the profile out to beyond the wood. Wood beyond the ends of the profile
- * stays; where the profile comes to a point, or where it is told so, it goes.
+ * What goes, as a closed section: from the profile out to beyond the wood. Wood beyond the ends of the
+ * profile stays; where the profile comes to a point, or where it is told so, it goes.
  */
 function sectionOf(
   half: readonly Part[],

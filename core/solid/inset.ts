@@ -1,0 +1,123 @@
+/** What lies within a solid, set in from its surface square to that. */
+import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
+import type { Mm } from '../measure'
+import { negated, type Vec3 } from '../pieces'
+import { frameAlong } from '../work'
+import { matrixOf, type Keep } from './matrix'
+
+/** How far beyond the wood it goes where it is open. */
+const BEYOND: Mm = 1
+/** A solid is bulged everywhere when its hull is no larger, as a share. */
+const SAME = 1e-6
+/** More flats than this are set in all at once. */
+const MOST = 800
+/** Sides of the ball that is rolled along inside where a solid is not bulged everywhere. */
+const BALL = 16
+
+interface Flat {
+  readonly normal: Vec3
+  readonly offset: Mm
+}
+
+/**
+ * Of a solid that is bulged everywhere it is exact: the flats of it, each moved in. Else a ball is rolled
+ * along inside (Minkowski difference), a little larger than the wall, so that no wall is thinner than asked.
+ * Whoever asks frees it.
+ */
+export function withinWood(
+  solid: Manifold,
+  by: (normal: Vec3) => Mm | null,
+  out: Vec3,
+  wall: Mm,
+  wasm: ManifoldToplevel,
+  keep: Keep,
+): Manifold {
+  const flats = flatsOf(solid)
+  const hull = keep(solid.hull())
+  const bulged = hull.volume() < solid.volume() * (1 + SAME)
+  const inner =
+    bulged && flats.length <= MOST
+      ? movedIn(solid, flats, by, wasm, keep)
+      : rolled(solid, by, out, wall, wasm, keep)
+  return inner.asOriginal()
+}
+
+function movedIn(
+  solid: Manifold,
+  flats: readonly Flat[],
+  by: (normal: Vec3) => Mm | null,
+  wasm: ManifoldToplevel,
+  keep: Keep,
+): Manifold {
+  const { min, max } = solid.boundingBox()
+  const size = [0, 1, 2].map((i) => max[i]! - min[i]! + 4 * BEYOND) as [number, number, number]
+  const low = [0, 1, 2].map((i) => min[i]! - 2 * BEYOND) as [number, number, number]
+  let inner = keep(keep(wasm.Manifold.cube(size)).translate(low))
+  for (const { normal, offset } of flats) {
+    const at = offset - (by(normal) ?? -BEYOND)
+    inner = keep(inner.trimByPlane([...negated(normal)], -at))
+  }
+  return inner
+}
+
+/** Each flat of a solid once. */
+function flatsOf(solid: Manifold): Flat[] {
+  const { vertProperties: p, triVerts: t, numProp } = solid.getMesh()
+  const found = new Map<string, Flat>()
+  const corner = (k: number): Vec3 => [p[numProp * k]!, p[numProp * k + 1]!, p[numProp * k + 2]!]
+  for (let k = 0; k < t.length; k += 3) {
+    const [a, b, c] = [corner(t[k]!), corner(t[k + 1]!), corner(t[k + 2]!)]
+    const u = b.map((v, i) => v - a[i]!) as [number, number, number]
+    const v = c.map((w, i) => w - a[i]!) as [number, number, number]
+    const n = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]]
+    const long = Math.hypot(...n)
+    if (long < 1e-6) continue
+    const normal = n.map((x) => x / long) as unknown as Vec3
+    const offset = normal[0] * a[0] + normal[1] * a[1] + normal[2] * a[2]
+    const key = [...normal.map((x) => Math.round(x * 1e4)), Math.round(offset * 1e2)].join()
+    const old = found.get(key)
+    // The outermost of those that are one but for the last digits.
+    if (!old || offset > old.offset) found.set(key, { normal, offset })
+  }
+  return [...found.values()]
+}
+
+/** Set in all round by the wall, then led on out where it is open, and down to its floor. */
+function rolled(
+  solid: Manifold,
+  by: (normal: Vec3) => Mm | null,
+  out: Vec3,
+  wall: Mm,
+  wasm: ManifoldToplevel,
+  keep: Keep,
+): Manifold {
+  const ball = keep(wasm.Manifold.sphere(wall / Math.cos(Math.PI / BALL) ** 2, BALL))
+  const eroded = keep(solid.minkowskiDifference(ball))
+  if (eroded.isEmpty()) return eroded
+  const frame = frameAlong([0, 0, 0], out)
+  const stand = matrixOf(frame) as unknown as Mat4
+  const lie = matrixOf({
+    origin: [0, 0, 0],
+    x: [frame.x[0], frame.y[0], frame.z[0]],
+    y: [frame.x[1], frame.y[1], frame.z[1]],
+    z: [frame.x[2], frame.y[2], frame.z[2]],
+  }) as unknown as Mat4
+  const inner = keep(eroded.transform(lie))
+  const wood = keep(solid.transform(lie))
+  const [low, high] = [inner.boundingBox().min[2], inner.boundingBox().max[2]]
+  const [bottom, top] = [wood.boundingBox().min[2], wood.boundingBox().max[2]]
+  const led = (at: Mm, from: Mm, to: Mm): Manifold => {
+    const section = inner.slice(at)
+    const made = keep(keep(wasm.Manifold.extrude(section, to - from)).translate([0, 0, from]))
+    section.delete()
+    return made
+  }
+  const skin = (high - low) * 1e-4
+  const parts = [inner, led(high - skin, high - skin, top + BEYOND)]
+  const floor = by(negated(out))
+  const down = floor === null ? bottom - BEYOND : bottom + floor
+  if (down < low) parts.push(led(low + skin, down, low + skin))
+  let all = keep(wasm.Manifold.union(parts))
+  if (down > low) all = keep(all.trimByPlane([0, 0, 1], down))
+  return keep(all.transform(stand))
+}

@@ -1,0 +1,139 @@
+/** What is hollowed: volumes, walls measured square to where they slope, and what leaves no room. */
+import fc from 'fast-check'
+import { change, onFace, type Change, type FaceName } from '../../document'
+import { modelOf } from '../../model'
+import { lookOver } from '../../proof'
+import { bodiesOf, type Kernel, type Shape } from '../../solid'
+import { block, instance, make, testKernel } from '../../testing/bench'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+
+const [L, W, T] = [200, 120, 120]
+let n = 0
+const step = (
+  kind: string,
+  face: FaceName,
+  fields: Record<string, number>,
+  options: Record<string, string> = {},
+  more = {},
+): Change =>
+  change.addStep({
+    on: 'a',
+    step: {
+      id: `w${++n}`,
+      kind,
+      off: false,
+      at: onFace(face),
+      fields: Object.fromEntries(Object.entries(fields).map(([k, v]) => [k, String(v)])),
+      options,
+      ...more,
+    },
+  })
+const blank = (...more: Change[]) =>
+  make([
+    ...block('a', 'up-right', [0, T], [0, W], [0, L]),
+    change.setStock({ id: 'any', changes: { thickness: String(T) } }),
+    ...more,
+  ])
+const shapeOf = (p: ReturnType<typeof blank>): Shape => {
+  const m = modelOf(p)
+  return kernel.shape(m.recipe(instance(m, 'a#1')))
+}
+const says = (p: ReturnType<typeof blank>) => lookOver(modelOf(p)).flatMap((x) => (x.step ? [x.says] : []))
+
+test('a box hollowed from a face is the box less what is within its walls', () => {
+  const inside = (L - 12) * (W - 12) * (T - 10)
+  expect(shapeOf(blank(step('hollow', 'face', { wall: 6, floor: 10 }))).volume).toBeCloseTo(
+    L * W * T - inside,
+    0,
+  )
+  const through = shapeOf(blank(step('hollow', 'end1', { wall: 6 }, { bottom: 'through' })))
+  expect(through.volume).toBeCloseTo(L * (W * T - (W - 12) * (T - 12)), 0)
+  expect(bodiesOf(through)).toEqual({ bodies: 1, hollows: 0 })
+})
+
+const sizes = fc.record({
+  w: fc.double({ min: 50, max: W, noNaN: true }),
+  t: fc.double({ min: 50, max: T, noNaN: true }),
+  wall: fc.double({ min: 3, max: 9, noNaN: true }),
+  floor: fc.double({ min: 3, max: 20, noNaN: true }),
+})
+
+test(
+  'a hopper’s walls are as thick as asked, square to their slopes; its volume is a prismatoid ' +
+    'less another',
+  () => {
+    fc.assert(
+      fc.property(sizes, ({ w, t, wall, floor }) => {
+        // Wide at its near end, where it is open, narrow at its far end.
+        const p = blank(
+          step('taper', 'face', { width1: W, thickness1: T, width3: w, thickness3: t }),
+          step('hollow', 'end1', { wall, floor }),
+        )
+        const shape = shapeOf(p)
+        const half = (big: number, small: number) => {
+          const slope = (big - small) / 2 / L
+          const across = wall * Math.hypot(1, slope)
+          return (z: number) => big / 2 - slope * z - across
+        }
+        const [u, v] = [half(W, w), half(T, t)]
+        const deep = L - floor
+        const area = (z: number) => 4 * u(z) * v(z)
+        const hollow = (deep / 6) * (area(0) + 4 * area(deep / 2) + area(deep))
+        const outer = (L / 6) * (W * T + (W + w) * (T + t) + w * t)
+        expect(Math.abs(shape.volume / (outer - hollow) - 1)).toBeLessThan(1e-3)
+        // The corners within lie no nearer to any outer side than the wall is thick.
+        const slopes = [
+          [(W - w) / 2 / L, W / 2],
+          [(T - t) / 2 / L, T / 2],
+        ] as const
+        for (let k = 0; k < shape.positions.length; k += 3) {
+          const [x, y, z] = [...shape.positions.slice(k, k + 3)] as [number, number, number]
+          const off = [y - W / 2, z - T / 2].map(
+            (at, i) => (slopes[i]![1] - slopes[i]![0] * x - Math.abs(at)) / Math.hypot(1, slopes[i]![0]),
+          )
+          const within = off.every((o) => o > 1)
+          if (within) expect(Math.min(...off)).toBeGreaterThan(wall - 2e-3)
+        }
+      }),
+      { numRuns: 40 },
+    )
+  },
+)
+
+test('walls of an angled piece are nowhere thinner than asked', () => {
+  const outline = {
+    points: { p1: [0, 0], p2: [200, 0], p3: [200, 50], p4: [70, 50], p5: [70, 120], p6: [0, 120] },
+    edges: [1, 2, 3, 4, 5, 6].map((k) => ({
+      id: `e${k}`,
+      kind: 'line',
+      from: `p${k}`,
+      to: `p${(k % 6) + 1}`,
+    })),
+    facts: [],
+    corners: [],
+    mirror: null,
+  }
+  const p = blank(step('shape', 'face', {}, {}, { outline }), step('hollow', 'face', { wall: 6, floor: 8 }))
+  const ell = 200 * 50 + 70 * 70
+  const within = 188 * 38 + 58 * 70
+  const volume = shapeOf(p).volume
+  // The ball is a little larger than the wall, so there is no more gone than this, and little less.
+  expect(volume).toBeGreaterThan(ell * T - within * (T - 8))
+  expect(volume / (ell * T - within * (T - 8))).toBeCloseTo(1, 1)
+})
+
+test('walls and floors that leave no room are refused in a sentence', () => {
+  expect(says(blank(step('hollow', 'end1', { wall: 60 })))).toContain(
+    'Two walls of 60 leave no room in A, which is 120 there',
+  )
+  expect(says(blank(step('hollow', 'face', { wall: 6, floor: 120 })))).toContain(
+    'A floor of 120 leaves no room in A, which is 120 thick there',
+  )
+  expect(says(blank(step('hollow', 'face', { wall: 0 })))).toContain(
+    'The walls of A are thicker than nothing',
+  )
+})

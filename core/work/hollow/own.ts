@@ -1,0 +1,54 @@
+/** A piece that a maker hollows out from a face, to a wall and a floor. */
+import { FACE_AT, faceAt, mainAxis, normalOf, STILL, type Frame } from '../../pieces'
+import { SIX, waysOf } from '../onface'
+import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { vectorInto } from '../tool'
+import type { Hollow } from './hollow'
+
+function resolve(asked: Asked, wood: Wood): Hollow | Unfit {
+  const { face, values, say, chosen } = asked
+  const { name, size } = wood
+  const { into, along, across } = waysOf(face)
+  const wall = values.wall ?? 0
+  const through = chosen('bottom') === 'through'
+  const floor = through ? null : (values.floor ?? wall)
+  if (wall <= 0) return Unfit.of('wall', `The walls of ${name} are thicker than nothing`)
+  const least = Math.min(size[along], size[across])
+  if (2 * wall >= least - 1e-6)
+    return Unfit.of(
+      'wall',
+      `Two walls of ${say(wall)} leave no room in ${name}, which is ${say(least)} there`,
+    )
+  if (floor !== null && floor <= 0) return Unfit.of('floor', `The floor of ${name} is thicker than nothing`)
+  if (floor !== null && floor >= size[into] - 1e-6)
+    return Unfit.of(
+      'floor',
+      `A floor of ${say(floor)} leaves no room in ${name}, which is ${say(size[into])} thick there`,
+    )
+  return { face, out: normalOf(STILL, face), wall, floor, deep: size[into] }
+}
+
+/** The same as another piece of wood has it: hollowed by itself. */
+function carry(h: Hollow, from: Frame, to: Wood): Hollow {
+  const out = vectorInto(to.frame, from, h.out)
+  const axis = mainAxis(out)
+  return { ...h, out, face: faceAt(axis, out[axis] > 0), deep: to.size[axis] }
+}
+
+export const own: OwnDefinition<Hollow> = {
+  title: 'Hollow',
+  faces: SIX,
+  measures: { wall: { label: 'Wall' }, floor: { label: 'Floor', otherwise: 'as the wall' } },
+  choices: { bottom: { label: 'It goes', values: { floor: 'down to a floor', through: 'right through' } } },
+  idle: ({ bottom }) => (bottom === 'through' ? ['floor'] : []),
+  starts: (_, unit) => ({ fields: unit === 'in' ? { wall: '1/4' } : { wall: '6' }, options: {} }),
+  roles: [],
+  resolve,
+  carry,
+  flats: () => [],
+  mirrored: (step) => {
+    if (step.at.kind !== 'face') return step
+    const { axis, far } = FACE_AT[step.at.face]
+    return axis === 1 ? { ...step, at: { ...step.at, face: faceAt(1, !far) } } : step
+  },
+}
