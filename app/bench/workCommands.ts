@@ -30,6 +30,7 @@ const KINDS = [
   ['saw', 'Saw an arch, a notch, a taper or a corner', 'Saw', 's', Spline],
   ['shape', 'Saw a piece to an outline of your own', 'Shape', 'shift+s', PencilRuler],
   ['turn', 'Turn a piece to a profile, half of it drawn', 'Turn', 'shift+l', Torus],
+  ['thread', 'Cut a thread on an end', 'Thread', 'shift+d', null],
   ['taper', 'Taper a piece from one section to another', 'Taper', 'shift+a', Triangle],
   ['hollow', 'Hollow a piece out from a face, to a wall', 'Hollow', 'shift+u', Cuboid],
   ['crosscut', 'Crosscut an end', 'Crosscut', 'q', Slice],

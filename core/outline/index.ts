@@ -10,7 +10,17 @@ export {
   type State,
   type Values,
 } from './solve'
-export { areaOf, holds, pathsOf, segmentOf, sizesOf, type Path, type Paths, type Trouble } from './paths'
+export {
+  areaOf,
+  holds,
+  pathsOf,
+  radiiOf,
+  segmentOf,
+  sizesOf,
+  type Path,
+  type Paths,
+  type Trouble,
+} from './paths'
 export {
   arcBetween,
   circleAt,

@@ -253,3 +253,9 @@ function meeting(a: Place2, b: Place2, c: Place2, d: Place2): Place2 | null {
   if (s < eu || s > 1 - eu || t < ev || t > 1 - ev) return null
   return [a[0] + u[0] * s, a[1] + u[1] * s]
 }
+
+/** Radii of the arcs of paths, each once, the smallest first. */
+export function radiiOf(paths: readonly Path[]): number[] {
+  const all = paths.flatMap((p) => p.segments.flatMap((s) => (s.kind === 'arc' ? [s.radius] : [])))
+  return [...new Map(all.sort((a, b) => a - b).map((r) => [r.toFixed(6), r])).values()]
+}

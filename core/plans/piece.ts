@@ -6,15 +6,16 @@ import type { Alike } from '../cuts'
 import type { FaceName } from '../document'
 import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
-import type { Vec3 } from '../pieces'
+import { cornersOf, toRoom, type Frame, type Vec3 } from '../pieces'
+import type { Instance } from '../resolve'
 import { countOf, workKind, type Feature, type Sentence } from '../work'
 import { levelDimension, runningLevel, runningUpright, uprightDimension } from './dimension'
 import { atU, atV, drawnMarks, type Placed } from './drawn'
 import { border, drawingArea, shorten } from './frame'
-import { drawingView, type Drawn, type Solid } from './hidden/lines'
-import { ofPiece, type View } from './hidden/view'
+import { drawingView, type Solid } from './hidden/lines'
+import { ofPiece, project, type View } from './hidden/view'
 import { largestScale } from './scale'
-import { PAPER, SMALL, TEXT, textWidth, write, type Mark, type Sheet } from './sheet'
+import { line, PAPER, SMALL, TEXT, textWidth, write, type Mark, type Sheet } from './sheet'
 
 const ROW = 9
 const APART = 10
@@ -74,8 +75,13 @@ export function* pieceSheet(
     [edge, atEdge],
     [end, atEnd],
   ] as const) {
-    const drawn = yield* drawingView([solid], ofPiece(view, solid.frame), { hidden: true, arcs: true })
-    marks.push(...drawnMarks(drawn, settle(drawn, place)))
+    const own = ofPiece(view, solid.frame)
+    const drawn = yield* drawingView([solid], own, { hidden: true, arcs: true })
+    const settled = settle(piece, own, place)
+    marks.push(...drawnMarks(drawn, settled))
+    for (const f of features)
+      for (const t of workKind(f).threads?.(f.data) ?? [])
+        marks.push(...threadMarks(t, solid.frame, own, settled))
   }
 
   const top = y - W * s
@@ -131,14 +137,50 @@ export function* pieceSheet(
 }
 
 /**
- * The drawing's own origin: views come in room coordinates, so the lower left of what was drawn is put at the
- * corner.
+ * The drawing's own origin: views come in room coordinates, so the lower left of the block that the piece is
+ * made from is put at the corner.
  */
-function settle(drawn: Drawn, place: Placed): Placed {
-  const all = [...drawn.visible, ...drawn.hidden]
-  const u1 = Math.min(...all.flatMap((l) => [l[0], l[2]]))
-  const v1 = Math.min(...all.flatMap((l) => [l[1], l[3]]))
+function settle({ size, frame }: Instance, view: View, place: Placed): Placed {
+  const all = cornersOf({ min: [0, 0, 0], max: size }).map((p) => project(view, toRoom(frame, p)))
+  const [u1, v1] = [0, 1].map((k) => Math.min(...all.map((p) => p[k]!))) as [number, number]
   return { ...place, outline: { ...place.outline, u1, v1 } }
+}
+
+/**
+ * A thread as threads are drawn: thin lines along its core, and three quarters of a circle seen from its end
+ * (ISO 6410-1).
+ */
+function threadMarks(
+  { from, to, core }: { readonly from: Vec3; readonly to: Vec3; readonly core: number },
+  frame: Frame,
+  view: View,
+  place: Placed,
+): Mark[] {
+  const [a, b] = [from, to].map((p) => project(view, toRoom(frame, p))) as [Vec3, Vec3]
+  const [du, dv] = [b[0] - a[0], b[1] - a[1]]
+  const long = Math.hypot(du, dv)
+  if (long < 1e-6)
+    return [
+      {
+        kind: 'arc',
+        x: atU(place, a[0]),
+        y: atV(place, a[1]),
+        r: core * place.scale,
+        from: 0,
+        to: 270,
+        pen: 'dimension',
+      },
+    ]
+  const [nu, nv] = [(-dv / long) * core, (du / long) * core]
+  return [1, -1].map((side) =>
+    line(
+      atU(place, a[0] + side * nu),
+      atV(place, a[1] + side * nv),
+      atU(place, b[0] + side * nu),
+      atV(place, b[1] + side * nv),
+      'dimension',
+    ),
+  )
 }
 
 /** The broad face with more work on it. */

@@ -5,7 +5,7 @@
  */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { FACE_AT, sayFace, type Axis } from '../pieces'
+import { FACE_AT, sayFace, type Axis, type Vec3 } from '../pieces'
 import type { Machine } from './machine'
 import { ownKind, type OwnDefinition, type OwnKind, type Wood } from './own'
 import type { Tool } from './tool'
@@ -79,6 +79,8 @@ export interface WorkKind<D = unknown> {
     wood: Pick<Wood, 'name' | 'size'>,
     say: (mm: Mm) => string,
   ): Array<string | null>
+  /** Threads, which are drawn and not cut: from where to where on their axis, and the radius of the core. */
+  threads?(data: D): ReadonlyArray<{ readonly from: Vec3; readonly to: Vec3; readonly core: Mm }>
   /** How a maker puts it on; null for what only joints make. */
   readonly own: OwnKind<D> | null
 }

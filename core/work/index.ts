@@ -21,6 +21,7 @@ import { shape } from './shape'
 import { sockets } from './sockets'
 import { taper } from './taper'
 import { tenon } from './tenon'
+import { thread } from './thread'
 import { turn } from './turn'
 
 const KINDS = [
@@ -36,6 +37,7 @@ const KINDS = [
   saw,
   shape,
   turn,
+  thread,
   taper,
   hollow,
   rout,

@@ -1,4 +1,4 @@
-import type { Path, Segment } from '../../outline'
+import { radiiOf, type Path, type Segment } from '../../outline'
 import { mainAxis, toRoom } from '../../pieces'
 import { boundsOf } from '../drawn'
 import { defineWork, forPartner, theFace, type Dimension, type Sentence } from '../feature'
@@ -40,12 +40,6 @@ function cut(w: Shaped): Tool[] {
     ),
     ...out,
   ]
-}
-
-/** Radii of its arcs, each once, the smallest first. */
-function radiiOf(paths: readonly Path[]): number[] {
-  const all = paths.flatMap((p) => p.segments.flatMap((s) => (s.kind === 'arc' ? [s.radius] : [])))
-  return [...new Map(all.sort((a, b) => a - b).map((r) => [r.toFixed(6), r])).values()]
 }
 
 const says = (w: Shaped): Sentence => {

@@ -1,3 +1,4 @@
+import { AXES, mainAxis } from '../../pieces'
 import { capital, defineWork, theFace, type Dimension, type Sentence } from '../feature'
 import type { Vec2 } from '../tool'
 import { own } from './own'
@@ -5,17 +6,23 @@ import type { Turned } from './turned'
 
 export type { Turned } from './turned'
 
-/** The widest that it is left, across flats where there are any. */
-const most = ({ profile }: Turned): number => 2 * Math.max(...profile.map(([r]) => r))
-const ends = ({ profile }: Turned): readonly [number, number] => [profile[0]![1], profile.at(-1)![1]]
+/** As many corners as a sentence tells. */
+const TOLD = 12
 
+/** Each corner once as a diameter and a place along the axis; of too many, the widest and how long it is. */
 const says = (t: Turned): Sentence => {
-  const [from, to] = ends(t)
+  const [from, to] = [t.profile[0]![1], t.profile.at(-1)![1]]
+  const what = t.flats > 0 ? `to ${t.flats} flats` : 'to a profile'
+  const told = t.corners.filter(([r]) => r > 1e-6)
+  const most = 2 * Math.max(...t.profile.map(([r]) => r))
+  const places: Sentence =
+    told.length > TOLD
+      ? ['⌀ ', { mm: most }, ' × ', { mm: to - from }]
+      : told.flatMap(([r, z], n): Sentence => [n > 0 ? ', ⌀ ' : '⌀ ', { mm: 2 * r }, ' at ', { mm: z }])
   return [
-    t.flats > 0 ? `turn to ${t.flats} flats, ` : 'turn to a profile, ⌀ ',
-    { mm: most(t) },
-    t.flats > 0 ? ' across them, × ' : ' × ',
-    { mm: to - from },
+    `turn ${what}, `,
+    ...places,
+    ...t.radii.flatMap((mm, n): Sentence => [n > 0 ? ', ' : ', r ', { mm }]),
     ...(t.off > 1e-6 ? [', about an axis ', { mm: t.off }, ' off the middle'] : []),
   ]
 }
@@ -26,14 +33,16 @@ const once = (all: readonly number[]): number[] => [...new Map(all.map((n) => [n
 
 /** Places of the corners along the axis, and each diameter once, where what is drawn has a corner. */
 function dimensions(t: Turned): Dimension[] {
-  const along = (p: Vec2) => t.frame.origin[0] + t.frame.z[0] * p[1]
+  const axis = mainAxis(t.frame.z)
+  const beside = AXES.find((i) => i !== axis && i !== mainAxis(t.inward))!
+  const along = (p: Vec2) => t.frame.origin[axis] + t.frame.z[axis] * p[1]
   const places = once(t.corners.map(along)).filter((x) => Math.abs(x) > 1e-6)
   const radii = once(t.corners.map(([r]) => r)).filter((r) => r > 1e-6)
-  const [middle] = [t.frame.origin[1]]
+  const middle = t.frame.origin[beside]
   return [
-    ...(places.length > MOST ? [] : places).map((to): Dimension => ({ axis: 0, from: 0, to, what: 'place' })),
+    ...(places.length > MOST ? [] : places).map((to): Dimension => ({ axis, from: 0, to, what: 'place' })),
     ...(radii.length > MOST ? [] : radii).map((r): Dimension => ({
-      axis: 1,
+      axis: beside,
       from: middle - r,
       to: middle + r,
       what: 'width',

@@ -161,6 +161,22 @@ test('about another axis it is turned there: a crank pin between round ends', ()
   expect(left(deep) / left(p)).toBeCloseTo(1, 6)
 })
 
+test('a wheel is turned about an axis through its thickness', () => {
+  // Half of its section on an edge, across which the axis runs in the middle of the length.
+  const outline = Outline.parse({
+    points: { p0: [100, 0], p1: [125, 0], p2: [125, 60], p3: [100, 60] },
+    edges: [0, 1, 2].map((n) => ({ id: `e${n}`, kind: 'line', from: `p${n}`, to: `p${n + 1}` })),
+    mirror: 'along',
+  })
+  const p = blank(
+    change.addStep({
+      on: 'a',
+      step: { id: 'w1', kind: 'turn', off: false, at: onFace('edge1'), fields: {}, options: {}, outline },
+    }),
+  )
+  expect(left(p) / (Math.PI * 25 ** 2 * S)).toBeCloseTo(1, 3)
+})
+
 test('a profile beyond its blank is refused in a sentence, with both figures', () => {
   const wide: Place[] = [
     [0, 0],

@@ -1,6 +1,6 @@
 /** A profile that a maker turns: half of it is drawn on a face, and mirrored about the axis. */
 import type { Mm } from '../../measure'
-import { cornersOf, type Path, type Segment } from '../../outline'
+import { cornersOf, radiiOf, type Path, type Segment } from '../../outline'
 import {
   AXES,
   cross,
@@ -15,8 +15,8 @@ import {
   type Frame,
   type Vec3,
 } from '../../pieces'
-import { drawnOn, imageDrawn } from '../drawn'
-import { waysOf } from '../onface'
+import { drawnOn, imageDrawn, type Drawn } from '../drawn'
+import { SIX, waysOf } from '../onface'
 import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
 import { BEYOND, frameInto, vectorInto, type Vec2 } from '../tool'
 import type { Turned } from './turned'
@@ -33,23 +33,27 @@ function resolve(asked: Asked, wood: Wood): Turned | Unfit {
   const drawn = drawnOn(asked, wood, 'profile')
   if (drawn instanceof Unfit) return drawn
   const { mirror } = drawn
-  if (mirror?.axis !== 1)
+  if (!mirror)
     return new Unfit(
-      `Half of the profile of ${name} is drawn: choose that it is mirrored across, about its axis`,
+      `Half of the profile of ${name} is drawn: choose which way it is mirrored about its axis`,
     )
   const [path, ...more] = drawn.paths
   if (!path || more.length > 0)
     return new Unfit(
       `The profile of ${name} is one line from end to end; what else is drawn is no part of it`,
     )
-  const half = halfOf(path, mirror.at)
+  const half = halfOf(path, mirror)
   if (!half) return new Unfit(`The profile of ${name} runs from the axis to the axis, on one side of it`)
 
-  const { into, along, across } = waysOf(face)
+  const ways = waysOf(face)
+  const { into } = ways
+  const lengthwise = mirror.axis === 1
+  const [along, across] = lengthwise ? [ways.along, ways.across] : [ways.across, ways.along]
   const deep = asked.values.off ?? 0
   const middle = (i: Axis) => (shoulder.min[i] + shoulder.max[i]) / 2
-  const { x: z, y: side, z: inward } = drawn.frame
-  const at = toRoom(drawn.frame, [0, mirror.at, 0])
+  const { x, y, z: inward } = drawn.frame
+  const [z, side] = lengthwise ? [x, y] : [y, x]
+  const at = toRoom(drawn.frame, lengthwise ? [0, mirror.at, 0] : [mirror.at, 0, 0])
   const origin = vec3((i) => (i === into ? middle(i) + deep * inward[i] : at[i]))
   const flats = FLATS[asked.chosen('round')] ?? 0
   const profile = half.flatMap(({ points }, n) => (n === 0 ? points : points.slice(1)))
@@ -81,6 +85,7 @@ function resolve(asked: Asked, wood: Wood): Turned | Unfit {
       reach: 2 * Math.hypot(...AXES.map((i) => (i === along ? 0 : size[i]))) + BEYOND,
     }),
     corners: [...half.map(({ points }) => points[0]!), profile.at(-1)!],
+    radii: radiiOf([path]),
     off: Math.hypot(origin[across] - middle(across), deep),
     missing: drawn.missing,
   }
@@ -117,9 +122,9 @@ interface Part {
 }
 
 /** The pieces of the half of a path above the axis, from the near end on; null where it does not lie so. */
-function halfOf({ segments }: Path, axis: Mm): Part[] | null {
+function halfOf({ segments }: Path, { axis, at }: NonNullable<Drawn['mirror']>): Part[] | null {
   const spots = (s: Segment): Vec2[] =>
-    [...cornersOf(s, CHORD), s.to].map(([along, across]): Vec2 => [across - axis, along])
+    [...cornersOf(s, CHORD), s.to].map((p): Vec2 => [p[axis] - at, p[axis === 1 ? 0 : 1]])
   const all = segments.map((s) => ({ points: spots(s) }))
   const above = ({ points }: Part) => points.every(([r]) => r > -1e-6) && points.some(([r]) => r > AXIS)
   const start = all.findIndex((p, n) => above(p) && !above(all.at(n - 1)!))
@@ -181,7 +186,7 @@ function carry(t: Turned, from: Frame, to: Wood): Turned {
 
 export const own: OwnDefinition<Turned> = {
   title: 'Turn',
-  faces: ['face', 'back', 'edge1', 'edge2'],
+  faces: SIX,
   measures: { off: { label: 'Axis off the middle, into the face', otherwise: 'in the middle', text: '0' } },
   choices: {
     round: {

@@ -4,10 +4,10 @@ import type { Frame, Vec3 } from '../../pieces'
 import type { Turned as Tool } from '../tools/turned'
 import type { Vec2 } from '../tool'
 
-/** Wood turned to a profile about an axis along its length. */
+/** Wood turned to a profile about an axis along one of its sides. */
 export interface Turned {
   readonly face: FaceName
-  /** Its origin on the axis at the near shoulder, z along the axis, x across the face. */
+  /** Its origin on the axis at the near shoulder, z along the axis, x along the face, square to that. */
   readonly frame: Frame
   /** From the face it is drawn on into the wood. */
   readonly inward: Vec3
@@ -19,6 +19,8 @@ export interface Turned {
   readonly flats: number
   /** Where what is drawn has its corners, from the near end on. */
   readonly corners: readonly Vec2[]
+  /** Of its arcs, each once. */
+  readonly radii: readonly Mm[]
   /** How far from the middle of the wood the axis is. */
   readonly off: Mm
   readonly missing: number

@@ -1,0 +1,76 @@
+/** Drawings of pieces that are smaller than the block they are made from, and of threads. */
+import { change, onFace, Outline, type Change } from '../document'
+import { modelOf } from '../model'
+import type { Kernel } from '../solid'
+import { block, make, testKernel } from '../testing/bench'
+import { planSheets, type Mark, type Sheet } from './index'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+
+const pin = (...more: Change[]): Sheet => {
+  const outline = Outline.parse({
+    points: { p0: [0, 30], p1: [0, 40], p2: [200, 40], p3: [200, 30] },
+    edges: [0, 1, 2].map((n) => ({ id: `e${n}`, kind: 'line', from: `p${n}`, to: `p${n + 1}` })),
+    mirror: 'across',
+  })
+  const project = make([
+    ...block('a', 'right-up', [0, 200], [0, 60], [0, 60]),
+    change.setStock({ id: 'any', changes: { thickness: '60' } }),
+    change.addStep({
+      on: 'a',
+      step: { id: 'w1', kind: 'turn', off: false, at: onFace('face'), fields: {}, options: {}, outline },
+    }),
+    ...more,
+  ])
+  return [...planSheets(modelOf(project), kernel)].find((s) => s.title === 'A A')!
+}
+const lines = (s: Sheet, pen: string) =>
+  s.marks.filter((m): m is Extract<Mark, { kind: 'line' }> => m.kind === 'line' && m.pen === pen)
+const along = (m: Extract<Mark, { kind: 'line' }>) => Math.abs(m.x2 - m.x1)
+
+test('a pin turned from a thick blank is drawn in the middle of that, where its dimensions say', () => {
+  const sheet = pin()
+  // The two long sides of the main view, and the dimension of the blank's width to its right.
+  const visible = lines(sheet, 'visible')
+  const long = Math.max(...visible.map(along))
+  const scale = long / 200
+  const sides = [...new Set(visible.filter((m) => along(m) > 0.99 * long).map((m) => m.y1.toFixed(3)))]
+    .map(Number)
+    .sort((a, b) => a - b)
+  const [top] = sides
+  // ⌀ 20 about the middle of 60: its upper side is 20 below the top of the blank, from where widths are told.
+  const upright = lines(sheet, 'dimension').filter((m) => Math.abs(m.x2 - m.x1) < 1e-6)
+  const widest = upright.reduce((a, b) => (Math.abs(b.y2 - b.y1) > Math.abs(a.y2 - a.y1) ? b : a))
+  expect(Math.abs(widest.y2 - widest.y1) / scale).toBeCloseTo(60, 0)
+  expect((top! - Math.min(widest.y1, widest.y2)) / scale).toBeCloseTo(20, 1)
+})
+
+test('a thread is drawn by thin lines along its core, three quarters of a circle from its end, and called out', () => {
+  const thread = change.addStep({
+    on: 'a',
+    step: {
+      id: 'w2',
+      kind: 'thread',
+      off: false,
+      at: onFace('end2'),
+      fields: { diameter: '20', pitch: '4', length: '50' },
+      options: { hand: 'left' },
+    },
+  })
+  const [plain, cut] = [pin(), pin(thread)]
+  const more = lines(cut, 'dimension').length - lines(plain, 'dimension').length
+  // Two in the view of the face, two in that of the edge.
+  expect(more).toBe(4)
+  const core = 10 - 0.5413 * 4
+  const arcs = cut.marks.filter((m) => m.kind === 'arc' && m.pen === 'dimension')
+  expect(arcs).toHaveLength(1)
+  const [arc] = arcs as Array<Extract<Mark, { kind: 'arc' }>>
+  const scale = Math.max(...lines(cut, 'visible').map(along)) / 200
+  expect(arc!.r / scale).toBeCloseTo(core, 6)
+  expect(arc!.to - arc!.from).toBe(270)
+  const texts = cut.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []))
+  expect(texts).toContain('Thread Ø 20 × 4 pitch × 50 long, left hand, from end 2')
+})

@@ -1,0 +1,40 @@
+import { mainAxis, vec3 } from '../../pieces'
+import { defineWork, theFace, type Sentence } from '../feature'
+import { own } from './own'
+import type { Thread } from './thread'
+
+export type { Thread } from './thread'
+
+const says = (t: Thread): Sentence => [
+  'thread ⌀ ',
+  { mm: t.diameter },
+  ' × ',
+  { mm: t.pitch },
+  ' pitch × ',
+  { mm: t.length },
+  ` long, ${t.hand} hand, from ${theFace(t.face)}`,
+]
+
+/** Of the core under the thread: the basic height of a 60° thread, 5/8 of the sharp one, 0.5413 P (ISO 68-1). */
+const coreOf = ({ diameter, pitch }: Thread): number => diameter / 2 - 0.5413 * pitch
+
+export const thread = defineWork<Thread>({
+  kind: 'thread',
+  name: () => 'thread',
+  shownOn: (t) => t.face,
+  machine: () => 'lathe',
+  cut: () => [],
+  describe: (t) => {
+    const [, ...rest] = says(t)
+    return ['Thread ⌀ ', ...rest]
+  },
+  callout: says,
+  dimensions: (t) => {
+    const axis = mainAxis(t.along)
+    const from = t.at[axis]
+    const to = from + t.along[axis] * t.length
+    return [{ axis, from: Math.min(from, to), to: Math.max(from, to), what: 'length' }]
+  },
+  threads: (t) => [{ from: t.at, to: vec3((i) => t.at[i] + t.along[i] * t.length), core: coreOf(t) }],
+  own,
+})
