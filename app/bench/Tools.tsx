@@ -9,7 +9,7 @@ const at = (place: 'tools' | 'views'): readonly BenchCommand[] =>
 
 const LOOKS = {
   tools: {
-    bar: 'top-2 left-2 flex max-h-[calc(100%-1rem)] w-26 flex-col flex-wrap content-start gap-0.5',
+    bar: 'top-2 left-2 flex max-h-[calc(100%-4rem)] w-26 flex-col flex-wrap content-start gap-0.5',
     button: 'min-h-7.5 w-26 justify-start gap-1.5 px-1.5 py-0 text-xs whitespace-nowrap',
     on: 'border-chalk bg-chalk-pale',
     icon: 15,

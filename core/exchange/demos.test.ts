@@ -185,3 +185,42 @@ test('the bee hotel: 21 wide and 12 narrow holes, none of them through, and a sl
   const row = cutList(m).rows.find((r) => r.name === 'Body')!
   expect(row.work).toContain('37 holes, 1 slot, 1 arch, 1 recess')
 })
+
+test('the barrow wheel: rim less six openings, an axle through its hub, a crank about another axis', async () => {
+  const m = load('barrow-wheel.json')
+  const kernel = await testKernel()
+  const volume = (name: string) => kernel.shape(m.recipe(of(m, name))).volume
+  // Rim of ⌀ 320 × 40 with 8 × 8 taken off both its edges; six parts of a ring, r 46 to 128, 60° less 2 × 5°.
+  const rim = Math.PI * 160 ** 2 * 24 + 2 * ((Math.PI * 8 * (160 ** 2 + 160 * 152 + 152 ** 2)) / 3)
+  const hub = Math.PI * 12.5 ** 2 * 40
+  const share = volume('Wheel') / (rim - hub)
+  expect(share).toBeGreaterThan(0.5)
+  const opening = (rim - hub - volume('Wheel')) / 6 / 40 / ((128 ** 2 - 46 ** 2) / 2)
+  expect((opening * 180) / Math.PI).toBeCloseTo(40, 0)
+  const crank = Math.PI * 28 ** 2 * 30
+  expect(volume('Crank')).toBeGreaterThan(crank + Math.PI * 81 * 110)
+  // The axle: its head with both edges taken off, its shaft, less the six-sided recess 16 across its flats.
+  const cone = (h: number, a: number, b: number) => (Math.PI * h * (a * a + a * b + b * b)) / 3
+  const axle = 2 * cone(3, 22, 25) + Math.PI * 25 ** 2 * 14 + Math.PI * 12 ** 2 * 130
+  expect(volume('Axle pin') / (axle - 6 * 64 * Math.tan(Math.PI / 6) * 8)).toBeCloseTo(1, 3)
+  const called = m.features(of(m, 'Axle pin')).map((f) => f.kind)
+  expect(called).toEqual(['turn', 'recess', 'thread'])
+})
+
+test('the seed hopper: walls of 8 square to their slope, its spout in the base', async () => {
+  const m = load('seed-hopper.json')
+  const kernel = await testKernel()
+  const hopper = of(m, 'Hopper')
+  const slope = (120 - 60) / 2 / (186 - 40)
+  const across = 8 * Math.hypot(1, slope)
+  const prismatoid = (h: number, a: number, b: number) => (h / 3) * (a * a + a * b + b * b)
+  const outer = 60 * 60 * 40 + prismatoid(146, 60, 120)
+  // Within, the slope begins where both walls of 8 meet, above where it does outside.
+  const meets = 40 + (across - 8) / slope
+  const inner = 44 * 44 * meets + prismatoid(186 - meets, 44, 120 - 2 * across)
+  // Where it narrows to its spout it is not bulged, so the ball that is rolled within leaves a little more.
+  const share = kernel.shape(m.recipe(hopper)).volume / (outer - inner)
+  expect(share).toBeGreaterThanOrEqual(1)
+  expect(share).toBeLessThan(1.012)
+  expect(hopper.box.min[2]).toBeCloseTo(of(m, 'Base').box.max[2] - 6, 9)
+})

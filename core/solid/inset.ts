@@ -12,7 +12,7 @@ const SAME = 1e-6
 /** More flats than this are set in all at once. */
 const MOST = 800
 /** Sides of the ball that is rolled along inside where a solid is not bulged everywhere. */
-const BALL = 16
+const BALL = 24
 
 interface Flat {
   readonly normal: Vec3
@@ -20,9 +20,9 @@ interface Flat {
 }
 
 /**
- * Of a solid that is bulged everywhere it is exact: the flats of it, each moved in. Else a ball is rolled
- * along inside (Minkowski difference), a little larger than the wall, so that no wall is thinner than asked.
- * Whoever asks frees it.
+ * Of a solid that is bulged everywhere it is exact: the flats of it, each moved in. Else a ball is rolled along
+ * inside (Minkowski difference), which touches each flat just where it should; about an inside edge of the
+ * wood, its sides stand for what is round. Whoever asks frees it.
  */
 export function withinWood(
   solid: Manifold,
@@ -38,7 +38,7 @@ export function withinWood(
   const inner =
     bulged && flats.length <= MOST
       ? movedIn(solid, flats, by, wasm, keep)
-      : rolled(solid, by, out, wall, wasm, keep)
+      : rolled(solid, flats, by, out, wall, wasm, keep)
   return inner.asOriginal()
 }
 
@@ -85,13 +85,20 @@ function flatsOf(solid: Manifold): Flat[] {
 /** Set in all round by the wall, then led on out where it is open, and down to its floor. */
 function rolled(
   solid: Manifold,
+  flats: readonly Flat[],
   by: (normal: Vec3) => Mm | null,
   out: Vec3,
   wall: Mm,
   wasm: ManifoldToplevel,
   keep: Keep,
 ): Manifold {
-  const ball = keep(wasm.Manifold.sphere(wall / Math.cos(Math.PI / BALL) ** 2, BALL))
+  const touching = flats.length <= MOST ? flats.map(({ normal }) => normal.map((n) => n * wall)) : []
+  const ball = keep(
+    wasm.Manifold.hull([
+      ...pointsOf(keep(wasm.Manifold.sphere(wall, BALL))),
+      ...(touching as Array<[number, number, number]>),
+    ]),
+  )
   const eroded = keep(solid.minkowskiDifference(ball))
   if (eroded.isEmpty()) return eroded
   const frame = frameAlong([0, 0, 0], out)
@@ -120,4 +127,13 @@ function rolled(
   let all = keep(wasm.Manifold.union(parts))
   if (down > low) all = keep(all.trimByPlane([0, 0, 1], down))
   return keep(all.transform(stand))
+}
+
+function pointsOf(m: Manifold): Array<[number, number, number]> {
+  const { vertProperties: p, numProp } = m.getMesh()
+  return Array.from({ length: p.length / numProp }, (_, k): [number, number, number] => [
+    p[numProp * k]!,
+    p[numProp * k + 1]!,
+    p[numProp * k + 2]!,
+  ])
 }

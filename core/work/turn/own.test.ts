@@ -110,6 +110,8 @@ test('wood beyond a flat end stays square, or is parted off', () => {
   const round = Math.PI * 400 * 100
   expect(left(blank(turned(lines(pin))))).toBeCloseTo(round + 100 * S * S, -1)
   expect(left(blank(turned(lines(pin), { options: { beyond: 'goes' } })))).toBeCloseTo(round, -1)
+  for (const beyond of ['near', 'far'])
+    expect(left(blank(turned(lines(pin), { options: { beyond } })))).toBeCloseTo(round + 50 * S * S, -1)
 })
 
 test('flats are told across them, and stand square to the face', () => {

@@ -27,6 +27,14 @@ const CHORD: Mm = 0.01
 const AXIS: Mm = 1e-6
 const FLATS: Readonly<Record<string, number>> = { round: 0, three: 3, four: 4, six: 6, eight: 8, twelve: 12 }
 
+const BEYOND_ENDS = {
+  stays: 'stays',
+  near: 'is parted off at the near end',
+  far: 'is parted off at the far end',
+  goes: 'is parted off at both',
+} as const
+type Beyond = keyof typeof BEYOND_ENDS
+
 function resolve(asked: Asked, wood: Wood): Turned | Unfit {
   const { face, say } = asked
   const { name, shoulder, size } = wood
@@ -79,7 +87,7 @@ function resolve(asked: Asked, wood: Wood): Turned | Unfit {
     inward,
     profile,
     flats,
-    ...sectionOf(half, asked.chosen('beyond') === 'goes', {
+    ...sectionOf(half, asked.chosen('beyond') as Beyond, {
       low: shoulder.min[along],
       high: size[along] - shoulder.min[along],
       reach: 2 * Math.hypot(...AXES.map((i) => (i === along ? 0 : size[i]))) + BEYOND,
@@ -148,7 +156,7 @@ function halfOf({ segments }: Path, { axis, at }: NonNullable<Drawn['mirror']>):
  */
 function sectionOf(
   half: readonly Part[],
-  parts: boolean,
+  beyond: Beyond,
   { low, high, reach }: { readonly low: Mm; readonly high: Mm; readonly reach: Mm },
 ): Pick<Turned, 'section' | 'sides'> {
   const corners: Vec2[] = []
@@ -160,7 +168,10 @@ function sectionOf(
   const flatEnd = ({ points }: Part) => Math.abs(points[0]![1] - points.at(-1)![1]) < 1e-9
   const [first, last] = [half[0]!, half.at(-1)!]
   const [from, to] = [first.points[0]![1], last.points.at(-1)![1]]
-  const goes = { near: parts || !flatEnd(first), far: parts || !flatEnd(last) }
+  const goes = {
+    near: beyond === 'goes' || beyond === 'near' || !flatEnd(first),
+    far: beyond === 'goes' || beyond === 'far' || !flatEnd(last),
+  }
   const before = goes.near || from + low < 1e-6 ? -low - BEYOND : from
   const after = goes.far || to > high - 1e-6 ? high + BEYOND : to
   if (goes.near) put([0, before], half.length)
@@ -200,7 +211,7 @@ export const own: OwnDefinition<Turned> = {
         twelve: 'to twelve flats',
       },
     },
-    beyond: { label: 'Wood beyond its ends', values: { stays: 'stays', goes: 'is parted off' } },
+    beyond: { label: 'Wood beyond its ends', values: BEYOND_ENDS },
   },
   outlined: () => true,
   drawsHalf: 'across',
