@@ -126,6 +126,19 @@ test('export writes what the shop needs', async () => {
   expect(stl.length).toBe(84 + 50 * stl.readUInt32LE(80))
 })
 
+test('export as one format writes all solids into one file', async () => {
+  for (const [format, begins] of [
+    ['stl', 'Ergaton Seed cabinet'],
+    ['3mf', 'PK'],
+    ['glb', 'glTF'],
+  ] as const) {
+    const out = join(dir, `all.${format}`)
+    const { status, stdout } = await ergaton('export', demo, '--as', format, '--out', out)
+    expect([status, stdout]).toEqual([0, `${out}\n`])
+    expect(readFileSync(out).subarray(0, begins.length).toString('latin1')).toBe(begins)
+  }
+})
+
 describe('a damaged project', () => {
   const torn = (edit: (p: Record<string, Array<Record<string, unknown>>>) => void): string => {
     const data = JSON.parse(readFileSync(demo, 'utf8')) as Record<string, Array<Record<string, unknown>>>
@@ -254,6 +267,11 @@ test.each<[string, string[], RegExp]>([
   ],
   ['a job that is no JSON', ['layout', file('no.json', '{')], /this is not JSON/],
   ['nowhere to export to', ['export', demo], /--out DIR/],
+  [
+    'a format there is not',
+    ['export', demo, '--as', 'obj', '--out', 'x'],
+    /no format obj; there are stl, 3mf, glb/,
+  ],
   ['a command of the prototype', ['constructor', demo], /There is no command constructor/],
   ['more than one file', ['check', demo, demo], /takes one file; demo.* is too much/],
   ['an --out where there is none', ['check', demo, '--out', 'x'], /check takes no --out/],

@@ -2,6 +2,7 @@ import { mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { cutList, findAlike, layoutJobs, layoutSvg } from '../core/cuts'
 import { cutListCsv } from '../core/cuts/csv'
+import { standingIn, type SolidFormat } from '../core/exchange/solids'
 import { hardwareList } from '../core/hardware'
 import { hardwareCsv } from '../core/hardware/csv'
 import type { Model } from '../core/model'
@@ -58,6 +59,17 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string, voice
       put(`${name}.stl`, toStl(kernel.shape(model.recipe(i)), i.name, i.flipped))
     }
   return written
+}
+
+/** All solids as they stand, in one file; gives its path. */
+export async function writeSolids(
+  format: SolidFormat,
+  model: Model,
+  kernel: Kernel,
+  path: string,
+): Promise<string> {
+  writeWhole(path, await format.write(standingIn(model, kernel), model.project.name))
+  return path
 }
 
 /** Beside its place first, and moved there when it is whole: a full disk leaves what was there before. */

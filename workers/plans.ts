@@ -36,6 +36,16 @@ const worker = {
     return transfer(pdf, [pdf.data.buffer])
   },
 
+  /** Solids as a file for others: all pieces, or that of one key. */
+  async solids(project: Project, format: string, key: string | null): Promise<Uint8Array> {
+    const { solidFormat, standingIn } = await import('../core/exchange/solids')
+    const model = modelOf(project)
+    const { instances } = model.resolved
+    const pieces = key === null ? instances : instances.filter((i) => i.key === key)
+    const data = await solidFormat(format)!.write(standingIn(model, await kernel(), pieces), project.name)
+    return transfer(data, [data.buffer])
+  },
+
   /** A small drawing of a project, as `box|path`; empty for an empty project. */
   async picture(project: Project): Promise<string> {
     return pictureOf(modelOf(project), await kernel())
