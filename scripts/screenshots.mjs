@@ -125,6 +125,15 @@ try {
   await page.getByLabel('Runs past the lower edge by').fill('1')
   await page.getByLabel('Runs past the lower edge by').press('Tab')
   await shoot('slope', 5500)
+  await page.goto(base)
+  await page.getByRole('link', { name: 'Barrow wheel', exact: true }).click()
+  await page
+    .getByRole('button', { name: /Dibber/ })
+    .first()
+    .click()
+  await page.getByRole('button', { name: 'The measures of step 1', exact: true }).click()
+  await page.getByRole('button', { name: 'Draw on its outline' }).click()
+  await shoot('turned', 2500)
 } finally {
   await browser.close()
   process.kill(-server.pid)

@@ -186,11 +186,11 @@ test('the bee hotel: 21 wide and 12 narrow holes, none of them through, and a sl
   expect(row.work).toContain('37 holes, 1 slot, 1 arch, 1 recess')
 })
 
-test('the barrow wheel: rim less six openings, an axle through its hub, a crank about another axis', async () => {
+test('the barrow wheel: a rim less six openings, an axle, a crank about another axis', async () => {
   const m = load('barrow-wheel.json')
   const kernel = await testKernel()
   const volume = (name: string) => kernel.shape(m.recipe(of(m, name))).volume
-  // Rim of ⌀ 320 × 40 with 8 × 8 taken off both its edges; six parts of a ring, r 46 to 128, 60° less 2 × 5°.
+  // A rim of ⌀ 320 × 40 with 8 × 8 taken off both its edges; six parts of a ring, r 46 to 128.
   const rim = Math.PI * 160 ** 2 * 24 + 2 * ((Math.PI * 8 * (160 ** 2 + 160 * 152 + 152 ** 2)) / 3)
   const hub = Math.PI * 12.5 ** 2 * 40
   const share = volume('Wheel') / (rim - hub)

@@ -48,7 +48,7 @@ test('a pin turned from a thick blank is drawn in the middle of that, where its 
   expect((top! - Math.min(widest.y1, widest.y2)) / scale).toBeCloseTo(20, 1)
 })
 
-test('a thread is drawn by thin lines along its core, three quarters of a circle from its end, and called out', () => {
+test('a thread is thin lines along its core, three quarters of a circle from its end, and called out', () => {
   const thread = change.addStep({
     on: 'a',
     step: {

@@ -26,6 +26,7 @@ import {
   single,
   step,
   sunk,
+  threaded,
   tongued,
 } from '../testing/proving'
 import { run as changed } from '../testing/run'
@@ -630,6 +631,7 @@ const CASES: readonly Case[] = [
     () => single(board('s', 18), 'right-up', [0, 600], [0, 100], [0, 18]),
     null,
   ],
+  ['a threaded end', 'safe', () => threaded(), /turned: sound wood/],
   ['a short sheet', 'safe', () => make([...block('a', 'right-up', [0, 200], [0, 100], [0, 18])]), null],
 ]
 

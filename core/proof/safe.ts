@@ -1,17 +1,18 @@
 /**
- * Pieces that are too small for the machine they would go over. Reminders: training, the machine’s manual and
- * local rules come first.
+ * Pieces too small for the machine they would go over, and what goes on a lathe. Reminders: training, the
+ * machine’s manual and local rules come first.
  */
 import { MM_PER, type LengthUnit, type Mm } from '../measure'
 import type { Model } from '../model'
 import type { Instance, Problem } from '../resolve'
+import { workKind, type Machine } from '../work'
 import { defineWhole } from './check'
 import { sayer, sayNames } from './wood'
 
 interface Rule {
   readonly id: string
   /** Whether a piece falls under it; sizes in millimetres. */
-  applies(i: Instance, kind: 'board' | 'sheet' | 'rod', least: Sizes): boolean
+  applies(i: Instance, kind: 'board' | 'sheet' | 'rod', least: Sizes, at: ReadonlySet<Machine>): boolean
   says(names: string, one: boolean, least: Sizes, say: (mm: Mm) => string): string
   readonly advice: string
 }
@@ -48,20 +49,34 @@ const RULES: readonly Rule[] = [
     says: (names, one) => `${names} ${one ? 'is' : 'are'} too small to be held by hand at a saw or a router`,
     advice: 'Do the work on a longer piece and part it off, or hold it in a jig.',
   },
+  {
+    id: 'lathe',
+    applies: (_i, _kind, _least, at) => at.has('lathe'),
+    says: (names, one) =>
+      `${names} ${one ? 'is' : 'are'} turned: sound wood without cracks, spun by hand once ` +
+      'before the motor runs',
+    advice:
+      'No loose sleeves, gloves, cords or hair; the rest close, and moved only while it stands ' +
+      'still; a face shield. Training, the lathe’s manual and local rules come first.',
+  },
 ]
 
 export const safe = defineWhole({
   id: 'safe',
-  title: 'pieces too small for their machine',
-  why: 'Short and narrow pieces tip, catch and are thrown; a hand follows them.',
+  title: 'pieces that ask for care at a machine',
+  why: 'Short pieces tip, catch and are thrown, and a hand follows them; what spins catches sleeves.',
   look: (model) => RULES.flatMap((rule) => underRule(rule, model)),
 })
+
+const machinesFor = (i: Instance, model: Model): ReadonlySet<Machine> =>
+  new Set(model.features(i).map((f) => workKind(f).machine(f.data)))
 
 /** One finding for all pieces under a rule. */
 function underRule(rule: Rule, model: Model): Problem[] {
   const least = sizes(model.resolved.style.unit)
   const pieces = model.resolved.pieces.filter(
-    ({ stock, instances: [first] }) => stock && first && rule.applies(first, stock.stock.kind, least),
+    ({ stock, instances: [first] }) =>
+      stock && first && rule.applies(first, stock.stock.kind, least, machinesFor(first, model)),
   )
   if (pieces.length === 0) return []
   const names = pieces.map((p) => p.piece.name)

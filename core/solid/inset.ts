@@ -20,9 +20,9 @@ interface Flat {
 }
 
 /**
- * Of a solid that is bulged everywhere it is exact: the flats of it, each moved in. Else a ball is rolled along
- * inside (Minkowski difference), which touches each flat just where it should; about an inside edge of the
- * wood, its sides stand for what is round. Whoever asks frees it.
+ * Of a solid that is bulged everywhere it is exact: the flats of it, each moved in. Else a ball is rolled
+ * along inside (Minkowski difference), which touches each flat just where it should; about an inside edge of
+ * the wood, its sides stand for what is round. Whoever asks frees it.
  */
 export function withinWood(
   solid: Manifold,

@@ -247,6 +247,13 @@ export const sunk = (bit: string, rounded = false) =>
     }),
   ])
 
+/** A post with a thread cut on its end. */
+export const threaded = () =>
+  make([
+    ...block('a', 'right-up', [0, 400], [0, 100], [0, 18]),
+    step('a', 'thread', 'end1', { diameter: '16', pitch: '3', length: '40' }),
+  ])
+
 /** A rail end against a post, held as said. */
 export const railed = (...joints: Change[]) =>
   make([

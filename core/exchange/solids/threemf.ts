@@ -3,6 +3,7 @@ import { strToU8, zipSync } from 'fflate'
 import type { SolidFormat, StandingSolid } from './kind'
 
 const CORE = 'http://schemas.microsoft.com/3dmanufacturing/core/2015/02'
+const MODEL = 'http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel'
 const TYPES = `<?xml version="1.0" encoding="UTF-8"?>
 <Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types">
 <Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/>
@@ -10,7 +11,7 @@ const TYPES = `<?xml version="1.0" encoding="UTF-8"?>
 </Types>`
 const RELS = `<?xml version="1.0" encoding="UTF-8"?>
 <Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships">
-<Relationship Target="/3D/3dmodel.model" Id="rel0" Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/>
+<Relationship Target="/3D/3dmodel.model" Id="rel0" Type="${MODEL}"/>
 </Relationships>`
 
 const SIGNS: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
@@ -20,9 +21,8 @@ const escaped = (text: string): string => text.replace(/[&<>"]/g, (c) => SIGNS[c
 const mm = (v: number): number => Number(v.toFixed(5))
 
 function objectOf({ name, positions: p, triangles: t }: StandingSolid, n: number): string {
-  const lines = [
-    `<object id="${n + 2}" name="${escaped(name)}" type="model" pid="1" pindex="${n}"><mesh><vertices>`,
-  ]
+  const told = `id="${n + 2}" name="${escaped(name)}" type="model" pid="1" pindex="${n}"`
+  const lines = [`<object ${told}><mesh><vertices>`]
   for (let k = 0; k < p.length; k += 3)
     lines.push(`<vertex x="${mm(p[k]!)}" y="${mm(p[k + 1]!)}" z="${mm(p[k + 2]!)}"/>`)
   lines.push('</vertices><triangles>')
@@ -43,7 +43,9 @@ export const threeMf: SolidFormat = {
 <metadata name="Title">${escaped(title)}</metadata>
 <resources>
 <basematerials id="1">
-${solids.map((s) => `<base name="${escaped(s.name)}" displaycolor="${s.colour.toUpperCase()}FF"/>`).join('\n')}
+${solids
+  .map((s) => `<base name="${escaped(s.name)}" ` + `displaycolor="${s.colour.toUpperCase()}FF"/>`)
+  .join('\n')}
 </basematerials>
 ${solids.map(objectOf).join('\n')}
 </resources>

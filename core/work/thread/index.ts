@@ -15,7 +15,7 @@ const says = (t: Thread): Sentence => [
   ` long, ${t.hand} hand, from ${theFace(t.face)}`,
 ]
 
-/** Of the core under the thread: the basic height of a 60° thread, 5/8 of the sharp one, 0.5413 P (ISO 68-1). */
+/** Of the core under the thread: 5/8 of the height of a sharp 60° thread is 0.5413 P (ISO 68-1). */
 const coreOf = ({ diameter, pitch }: Thread): number => diameter / 2 - 0.5413 * pitch
 
 export const thread = defineWork<Thread>({

@@ -5,11 +5,11 @@ import { strFromU8, unzipSync } from 'fflate'
 import { BufferGeometry, Mesh, Vector3, type MeshStandardMaterial } from 'three'
 import { GLTFLoader } from 'three/addons/loaders/GLTFLoader.js'
 import { STLLoader } from 'three/addons/loaders/STLLoader.js'
-import { openProject } from '../open'
-import { modelOf, type Model } from '../../model'
-import type { Kernel } from '../../solid'
-import { testKernel } from '../../testing/bench'
-import { solidFormat, SOLID_FORMATS, standingIn } from './index'
+import { openProject } from '../core/exchange'
+import { modelOf, type Model } from '../core/model'
+import type { Kernel } from '../core/solid'
+import { testKernel } from '../core/testing/bench'
+import { solidFormat, SOLID_FORMATS, standingIn } from '../core/exchange/solids'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -36,6 +36,30 @@ function volumeOf(geometry: BufferGeometry): number {
   return volume
 }
 
+/** Of a 3MF model, as a reader of XML has it. */
+interface Model3mf {
+  readonly model: {
+    readonly '@_unit': string
+    readonly metadata: { readonly '#text': string }
+    readonly resources: {
+      readonly object: ReadonlyArray<{
+        readonly '@_name': string
+        readonly mesh: {
+          readonly vertices: { readonly vertex: ReadonlyArray<Record<'@_x' | '@_y' | '@_z', string>> }
+          readonly triangles: { readonly triangle: ReadonlyArray<Record<'@_v1' | '@_v2' | '@_v3', string>> }
+        }
+      }>
+      readonly basematerials: { readonly base: ReadonlyArray<{ readonly '@_displaycolor': string }> }
+    }
+    readonly build: { readonly item: readonly unknown[] }
+  }
+}
+const LISTS = new Set(['object', 'vertex', 'triangle', 'base', 'item'])
+const parsed = (file: Uint8Array): Model3mf =>
+  new XMLParser({ ignoreAttributes: false, isArray: (name) => LISTS.has(name) }).parse(
+    strFromU8(file),
+  ) as Model3mf
+
 // With mirror images, turned and hollowed pieces, and slants.
 const DEMOS = ['seed-cabinets', 'barrow-wheel', 'seed-hopper', 'cold-frame']
 
@@ -50,24 +74,15 @@ test.each(DEMOS)('%s as 3MF has each piece by its name, with its volume and a co
   const m = load(demo)
   const files = unzipSync(await written(m, '3mf'))
   expect(Object.keys(files)).toEqual(['[Content_Types].xml', '_rels/.rels', '3D/3dmodel.model'])
-  const list = new Set(['object', 'vertex', 'triangle', 'base', 'item'])
-  const { model } = new XMLParser({ ignoreAttributes: false, isArray: (name) => list.has(name) }).parse(
-    strFromU8(files['3D/3dmodel.model']!),
-  ) as {
-    model: {
-      '@_unit': string
-      resources: { object: any[]; basematerials: { base: any[] } }
-      build: { item: any[] }
-    }
-  }
+  const { model } = parsed(files['3D/3dmodel.model']!)
   expect(model['@_unit']).toBe('millimeter')
-  const read = model.resources.object.map((o) => {
-    const v = o.mesh.vertices.vertex.map((p: any) => ['x', 'y', 'z'].map((a) => Number(p[`@_${a}`])))
-    const volume = o.mesh.triangles.triangle.reduce((n: number, t: any) => {
-      const [a, b, c] = ['v1', 'v2', 'v3'].map((k) => new Vector3(...v[Number(t[`@_${k}`])]))
-      return n + a!.dot(b!.cross(c!)) / 6
+  const read = model.resources.object.map(({ '@_name': name, mesh }) => {
+    const corners = mesh.vertices.vertex.map((p) => new Vector3(+p['@_x'], +p['@_y'], +p['@_z']))
+    const volume = mesh.triangles.triangle.reduce((n, t) => {
+      const [a, b, c] = [t['@_v1'], t['@_v2'], t['@_v3']].map((k) => corners[+k]!)
+      return n + a!.dot(b!.clone().cross(c!)) / 6
     }, 0)
-    return { name: o['@_name'] as string, volume }
+    return { name, volume }
   })
   expect(read.map((r) => r.name)).toEqual(wanted(m).map((w) => w.name))
   read.forEach((r, n) => expect(r.volume / wanted(m)[n]!.volume).toBeCloseTo(1, 4))
@@ -79,22 +94,24 @@ test.each(DEMOS)('%s as glTF stands upright in metres, each piece by its name', 
   const m = load(demo)
   const data = await written(m, 'glb')
   const { scene } = await new GLTFLoader().parseAsync(data.buffer as ArrayBuffer, '')
-  const meshes: Mesh[] = []
-  scene.traverse((o) => void (o instanceof Mesh && meshes.push(o)))
+  const meshes: Array<Mesh<BufferGeometry, MeshStandardMaterial>> = []
+  scene.traverse((o) => {
+    if (o instanceof Mesh) meshes.push(o as Mesh<BufferGeometry, MeshStandardMaterial>)
+  })
   const all = wanted(m)
   expect(meshes).toHaveLength(all.length)
   meshes.forEach((mesh, n) => {
     // Readers may write a blank otherwise in a name.
     expect(mesh.name.replace(/[_ #]/g, '')).toContain(all[n]!.name.replace(/[_ #]/g, ''))
-    expect((volumeOf(mesh.geometry as BufferGeometry) * 1e9) / all[n]!.volume).toBeCloseTo(1, 3)
-    expect((mesh.material as MeshStandardMaterial).color.getHex()).not.toBe(0xffffff)
+    expect((volumeOf(mesh.geometry) * 1e9) / all[n]!.volume).toBeCloseTo(1, 3)
+    expect(mesh.material.color.getHex()).not.toBe(0xffffff)
   })
   const high = Math.max(...m.resolved.instances.map((i) => i.box.max[2]))
-  const top = Math.max(
-    ...meshes.map(
-      (x) => ((x.geometry as BufferGeometry).computeBoundingBox(), x.geometry.boundingBox!.max.y),
-    ),
-  )
+  const tops = meshes.map(({ geometry }) => {
+    geometry.computeBoundingBox()
+    return geometry.boundingBox!.max.y
+  })
+  const top = Math.max(...tops)
   if (demo !== 'cold-frame') expect(top * 1000).toBeCloseTo(high, 0)
 })
 
@@ -102,9 +119,7 @@ test('a name with signs of XML in it comes back as it was', async () => {
   const m = load('bee-hotel')
   const solids = standingIn(m, kernel).map((s) => ({ ...s, name: 'Door <A> & "B"' }))
   const files = unzipSync(await solidFormat('3mf')!.write(solids, 'a < b & c'))
-  const { model } = new XMLParser({ ignoreAttributes: false }).parse(
-    strFromU8(files['3D/3dmodel.model']!),
-  ) as { model: { metadata: { '#text': string }; resources: { object: Array<{ '@_name': string }> } } }
+  const { model } = parsed(files['3D/3dmodel.model']!)
   expect(model.metadata['#text']).toBe('a < b & c')
   expect(model.resources.object[0]!['@_name']).toBe('Door <A> & "B"')
   expect(new Set(SOLID_FORMATS.map((f) => f.id)).size).toBe(SOLID_FORMATS.length)
