@@ -105,6 +105,7 @@ try {
   await shoot('work', 1500)
   await page.goto(base)
   await page.getByRole('link', { name: 'Glazed lid', exact: true }).click()
+  await page.waitForTimeout(4000)
   await page.getByRole('button', { name: 'Frame', exact: true }).click()
   await page.getByRole('button', { name: 'The measures of step 2', exact: true }).click()
   await page.getByRole('button', { name: 'Bottom', exact: true }).click()
@@ -127,6 +128,7 @@ try {
   await shoot('slope', 5500)
   await page.goto(base)
   await page.getByRole('link', { name: 'Barrow wheel', exact: true }).click()
+  await page.waitForTimeout(4000)
   await page
     .getByRole('button', { name: /Dibber/ })
     .first()

@@ -25,7 +25,7 @@ const PLAIN = new RegExp(
 )
 const isPlain = (path: readonly string[]): boolean =>
   PLAIN.test(path.at(-1)!) ||
-  (path.includes('outline') && path.at(-1) !== 'value') ||
+  (path.includes('outline') && !['value', 'mirrorOff'].includes(path.at(-1)!)) ||
   ['options', 'gone', 'edge', 'moves', 'turns', 'setAside', 'style'].some((k) => path.includes(k))
 
 test.each(projects)('every measure of %s is found, and nothing else', (_, project) => {
