@@ -116,5 +116,9 @@ export const sayRanges = (ranges: ReadonlyArray<readonly [Mm, Mm]>): Sentence =>
 
 export const capital = (s: string): string => s[0]!.toUpperCase() + s.slice(1)
 
+/** What is called out, as the beginning of a sentence of its own. */
+export const begun = ([first, ...rest]: Sentence): Sentence =>
+  first === undefined ? [] : [typeof first === 'string' ? capital(first) : first, ...rest]
+
 /** " — for Shelf", or nothing. */
 export const forPartner = (partner: string | null): string => (partner ? ` — for ${partner}` : '')

@@ -1,5 +1,5 @@
 /** Edges rounded or clipped, all of a kind at once. */
-import { defineWork, type Sentence } from '../feature'
+import { begun, defineWork, type Sentence } from '../feature'
 import type { Ease } from './ease'
 import { own } from './own'
 
@@ -14,10 +14,7 @@ export const ease = defineWork<Ease>({
   shownOn: (e) => e.face,
   machine: () => 'router',
   cut: (e) => [...e.runs],
-  describe: (e) => {
-    const [first, ...rest] = what(e) as [string, ...Sentence]
-    return [first[0]!.toUpperCase() + first.slice(1), ...rest, `, ${e.says}`]
-  },
+  describe: (e) => [...begun(what(e)), `, ${e.says}`],
   callout: (e) => [...what(e), `, ${e.says}`],
   dimensions: () => [],
   looks: true,

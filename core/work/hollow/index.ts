@@ -1,5 +1,5 @@
 import { FACE_AT } from '../../pieces'
-import { capital, defineWork, theFace, type Dimension, type Sentence } from '../feature'
+import { begun, defineWork, theFace, type Dimension, type Sentence } from '../feature'
 import type { Hollow } from './hollow'
 import { own } from './own'
 
@@ -17,10 +17,7 @@ export const hollow = defineWork<Hollow>({
   shownOn: (h) => h.face,
   machine: () => 'router',
   cut: ({ out, wall, floor }) => [{ kind: 'inset', out, wall, floor }],
-  describe: (h) => {
-    const [first, ...rest] = says(h) as [string, ...Sentence]
-    return [capital(first), ...rest]
-  },
+  describe: (h) => begun(says(h)),
   callout: says,
   dimensions: (h): Dimension[] => {
     if (h.floor === null) return []

@@ -1,5 +1,5 @@
 import { FACE_AT } from '../../pieces'
-import { capital, defineWork, type Dimension, type Sentence } from '../feature'
+import { begun, defineWork, type Dimension, type Sentence } from '../feature'
 import { own } from './own'
 import type { Rout } from './rout'
 
@@ -18,17 +18,13 @@ export const rout = defineWork<Rout>({
   shownOn: (r) => r.face,
   machine: () => 'router',
   cut: (r) => [r.run],
-  describe: (r) => {
-    const [first, ...rest] = what(r) as [string, ...Sentence]
-    return [
-      capital(first),
-      ...rest,
-      `, ${r.says}`,
-      ...stops(r),
-      `, with the bit ${r.bit}`,
-      r.passes > 1 ? `, in ${r.passes} passes` : '',
-    ]
-  },
+  describe: (r) => [
+    ...begun(what(r)),
+    `, ${r.says}`,
+    ...stops(r),
+    `, with the bit ${r.bit}`,
+    r.passes > 1 ? `, in ${r.passes} passes` : '',
+  ],
   callout: (r) => ['rout ', ...what(r), `, ${r.says}`, ...stops(r), `, bit ${r.bit}`],
   dimensions: (r): Dimension[] => {
     const { axis, far } = FACE_AT[r.face]

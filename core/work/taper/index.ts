@@ -1,4 +1,4 @@
-import { capital, defineWork, type Dimension, type Sentence } from '../feature'
+import { begun, defineWork, type Dimension, type Sentence } from '../feature'
 import type { Station } from '../tools/ruled'
 import { own } from './own'
 import type { Taper } from './taper'
@@ -30,10 +30,7 @@ export const taper = defineWork<Taper>({
   shownOn: (t) => t.face,
   machine: () => 'band saw',
   cut: ({ frame, stations, size }) => [{ kind: 'ruled', frame, stations, reach: size[1] + size[2] }],
-  describe: (t) => {
-    const [first, ...rest] = says(t) as [string, ...Sentence]
-    return [capital(first), ...rest]
-  },
+  describe: (t) => begun(says(t)),
   callout: says,
   dimensions: (t) =>
     t.stations.flatMap((s): Dimension[] => {

@@ -1,5 +1,5 @@
 import { AXES, mainAxis } from '../../pieces'
-import { capital, defineWork, theFace, type Dimension, type Sentence } from '../feature'
+import { begun, defineWork, theFace, type Dimension, type Sentence } from '../feature'
 import type { Vec2 } from '../tool'
 import { own } from './own'
 import type { Turned } from './turned'
@@ -56,10 +56,7 @@ export const turn = defineWork<Turned>({
   shownOn: (t) => t.face,
   machine: () => 'lathe',
   cut: ({ frame, section, sides, flats }) => [{ kind: 'turned', frame, section, sides, flats }],
-  describe: (t) => {
-    const [first, ...rest] = says(t) as [string, ...Sentence]
-    return [capital(first), ...rest, `, drawn on ${theFace(t.face)}`]
-  },
+  describe: (t) => [...begun(says(t)), `, drawn on ${theFace(t.face)}`],
   callout: says,
   dimensions,
   own,
