@@ -118,7 +118,7 @@ test('the wood is cut open where the slider says, from either side, and closed a
   await page.getByRole('button', { name: 'Right', exact: true }).click()
   const box = (await bench.boundingBox())!
   // The middle of the picture, without the tools and bars that lie over it.
-  const clip = { x: box.x + 160, y: box.y + 40, width: box.width - 200, height: box.height - 180 }
+  const clip = { x: box.x + 240, y: box.y + 40, width: box.width - 280, height: box.height - 180 }
   const now = async () => (await page.screenshot({ clip })).toString('base64')
   /** As it is drawn once it has come to rest. */
   const drawn = async () => {
