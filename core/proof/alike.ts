@@ -46,6 +46,9 @@ function mendsOfAll(all: readonly Finding[], others: string): Mend[] {
   })
 }
 
+/** As many sentences are kept without their names. */
+const MOST_KEPT = 5000
+
 type Plainly = (says: string) => string
 const patterns = new WeakMap<Model, Plainly>()
 let last: { readonly names: string; readonly plainly: Plainly } | null = null
@@ -66,6 +69,7 @@ function plainly(model: Model): Plainly {
     const any = new RegExp(`(?<![\\p{L}\\p{N}])(?:${all.join('|')})(?![\\p{L}\\p{N}])`, 'gu')
     const said = new Map<string, string>()
     found = (says) => {
+      if (said.size > MOST_KEPT) said.clear()
       let plain = said.get(says)
       if (plain === undefined)
         said.set(says, (plain = says.replace(any, '·').replaceAll(/(edge|end) [12]/g, '$1')))

@@ -5,14 +5,14 @@
 import { MM_PER, type LengthUnit, type Mm } from '../measure'
 import type { Model } from '../model'
 import type { Instance, Problem } from '../resolve'
-import { workKind, type Machine } from '../work'
+import { workKind } from '../work'
 import { defineWhole } from './check'
 import { sayer, sayNames } from './wood'
 
 interface Rule {
   readonly id: string
   /** Whether a piece falls under it; sizes in millimetres. */
-  applies(i: Instance, kind: 'board' | 'sheet' | 'rod', least: Sizes, at: ReadonlySet<Machine>): boolean
+  applies(i: Instance, kind: 'board' | 'sheet' | 'rod', least: Sizes, model: Model): boolean
   says(names: string, one: boolean, least: Sizes, say: (mm: Mm) => string): string
   readonly advice: string
 }
@@ -51,7 +51,8 @@ const RULES: readonly Rule[] = [
   },
   {
     id: 'lathe',
-    applies: (_i, _kind, _least, at) => at.has('lathe'),
+    applies: (i, _kind, _least, model) =>
+      model.features(i).some((f) => workKind(f).machine(f.data) === 'lathe'),
     says: (names, one) =>
       `${names} ${one ? 'is' : 'are'} turned: sound wood without cracks, spun by hand once ` +
       'before the motor runs',
@@ -68,15 +69,11 @@ export const safe = defineWhole({
   look: (model) => RULES.flatMap((rule) => underRule(rule, model)),
 })
 
-const machinesFor = (i: Instance, model: Model): ReadonlySet<Machine> =>
-  new Set(model.features(i).map((f) => workKind(f).machine(f.data)))
-
 /** One finding for all pieces under a rule. */
 function underRule(rule: Rule, model: Model): Problem[] {
   const least = sizes(model.resolved.style.unit)
   const pieces = model.resolved.pieces.filter(
-    ({ stock, instances: [first] }) =>
-      stock && first && rule.applies(first, stock.stock.kind, least, machinesFor(first, model)),
+    ({ stock, instances: [first] }) => stock && first && rule.applies(first, stock.stock.kind, least, model),
   )
   if (pieces.length === 0) return []
   const names = pieces.map((p) => p.piece.name)

@@ -1,12 +1,14 @@
 /** What lies within a solid, set in from its surface square to that. */
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Mm } from '../measure'
-import { negated, type Vec3 } from '../pieces'
-import { frameAlong } from '../work'
+import { cross, dot, minus, negated, norm, vec3, type Vec3 } from '../pieces'
+import { frameAlong, type SetIn } from '../work'
 import { matrixOf, type Keep } from './matrix'
 
 /** How far beyond the wood it goes where it is open. */
 const BEYOND: Mm = 1
+/** Faces that look this much the way it is open are the open one. */
+const OPEN = Math.cos((2 * Math.PI) / 180)
 /** A solid is bulged everywhere when its hull is no larger, as a share. */
 const SAME = 1e-6
 /** More flats than this are set in all at once. */
@@ -24,28 +26,28 @@ interface Flat {
  * along inside (Minkowski difference), which touches each flat just where it should; about an inside edge of
  * the wood, its sides stand for what is round. Whoever asks frees it.
  */
-export function withinWood(
-  solid: Manifold,
-  by: (normal: Vec3) => Mm | null,
-  out: Vec3,
-  wall: Mm,
-  wasm: ManifoldToplevel,
-  keep: Keep,
-): Manifold {
+export function withinWood(solid: Manifold, how: SetIn, wasm: ManifoldToplevel, keep: Keep): Manifold {
   const flats = flatsOf(solid)
   const hull = keep(solid.hull())
   const bulged = hull.volume() < solid.volume() * (1 + SAME)
   const inner =
     bulged && flats.length <= MOST
-      ? movedIn(solid, flats, by, wasm, keep)
-      : rolled(solid, flats, by, out, wall, wasm, keep)
+      ? movedIn(solid, flats, how, wasm, keep)
+      : rolled(solid, flats, how, wasm, keep)
   return inner.asOriginal()
+}
+
+/** How far a flat is moved in; where it is open, and where it goes through, out beyond the wood. */
+function setIn(normal: Vec3, { out, wall, floor }: SetIn): Mm {
+  const along = dot(normal, out)
+  if (along > OPEN) return -BEYOND
+  return along < -OPEN ? (floor ?? -BEYOND) : wall
 }
 
 function movedIn(
   solid: Manifold,
   flats: readonly Flat[],
-  by: (normal: Vec3) => Mm | null,
+  how: SetIn,
   wasm: ManifoldToplevel,
   keep: Keep,
 ): Manifold {
@@ -54,7 +56,7 @@ function movedIn(
   const low = [0, 1, 2].map((i) => min[i]! - 2 * BEYOND) as [number, number, number]
   let inner = keep(keep(wasm.Manifold.cube(size)).translate(low))
   for (const { normal, offset } of flats) {
-    const at = offset - (by(normal) ?? -BEYOND)
+    const at = offset - setIn(normal, how)
     inner = keep(inner.trimByPlane([...negated(normal)], -at))
   }
   return inner
@@ -67,13 +69,11 @@ function flatsOf(solid: Manifold): Flat[] {
   const corner = (k: number): Vec3 => [p[numProp * k]!, p[numProp * k + 1]!, p[numProp * k + 2]!]
   for (let k = 0; k < t.length; k += 3) {
     const [a, b, c] = [corner(t[k]!), corner(t[k + 1]!), corner(t[k + 2]!)]
-    const u = b.map((v, i) => v - a[i]!) as [number, number, number]
-    const v = c.map((w, i) => w - a[i]!) as [number, number, number]
-    const n = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]]
-    const long = Math.hypot(...n)
+    const n = cross(minus(b, a), minus(c, a))
+    const long = norm(n)
     if (long < 1e-6) continue
-    const normal = n.map((x) => x / long) as unknown as Vec3
-    const offset = normal[0] * a[0] + normal[1] * a[1] + normal[2] * a[2]
+    const normal = vec3((i) => n[i] / long)
+    const offset = dot(normal, a)
     const key = [...normal.map((x) => Math.round(x * 1e4)), Math.round(offset * 1e2)].join()
     const old = found.get(key)
     // The outermost of those that are one but for the last digits.
@@ -86,12 +86,11 @@ function flatsOf(solid: Manifold): Flat[] {
 function rolled(
   solid: Manifold,
   flats: readonly Flat[],
-  by: (normal: Vec3) => Mm | null,
-  out: Vec3,
-  wall: Mm,
+  how: SetIn,
   wasm: ManifoldToplevel,
   keep: Keep,
 ): Manifold {
+  const { out, wall, floor } = how
   const touching = flats.length <= MOST ? flats.map(({ normal }) => normal.map((n) => n * wall)) : []
   const ball = keep(
     wasm.Manifold.hull([
@@ -121,7 +120,6 @@ function rolled(
   }
   const skin = (high - low) * 1e-4
   const parts = [inner, led(high - skin, high - skin, top + BEYOND)]
-  const floor = by(negated(out))
   const down = floor === null ? bottom - BEYOND : bottom + floor
   if (down < low) parts.push(led(low + skin, down, low + skin))
   let all = keep(wasm.Manifold.union(parts))

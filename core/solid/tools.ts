@@ -57,7 +57,7 @@ export const makingWith = (
     all: (parts) => ({ solids: parts.flatMap((p) => p.solids), ids: parts.flatMap((p) => p.ids) }),
     offset: (loops, by) => setOff(wasm, loops, by, sidesOf(Math.abs(by))),
     under: (frame, beside) => outlineUnder(wasm, frame, look(beside), keep),
-    within: (by, out, wall) => made(withinWood(look([])[0]!.solid, by, out, wall, wasm, keep)),
+    within: (how) => made(withinWood(look([])[0]!.solid, how, wasm, keep)),
     stand: ({ solids, ids }, frame) => ({
       solids: solids.map((m) => keep(m.transform(matrixOf(frame) as unknown as Mat4))),
       ids,

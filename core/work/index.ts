@@ -130,7 +130,6 @@ export {
 export * from './fields'
 export { waysOf } from './onface'
 export type { Spike } from './asked'
-export type { Machine } from './machine'
 export { datumAt, placeAlong, wayOf, type Datum } from './datum'
 export { Unfit, type Asked, type OwnKind, type PlacedBy, type Wood } from './own'
 export * from './tool'

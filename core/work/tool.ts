@@ -102,7 +102,7 @@ export {
   type Lay,
   type Vec2,
 } from './tools/frames'
-export type { Bulk, Making } from './tools/kind'
+export type { Bulk, Making, SetIn } from './tools/kind'
 export type { Beside, Looks, Mesh, Rim, RimSide, Run } from './tools/looking'
 export { loopOf, straightLoop, type Loop } from './tools/outlined'
 export { cutProfile as cutAt } from './tools/run'

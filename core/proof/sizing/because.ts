@@ -1,12 +1,12 @@
 /** Where a dimension on the size sheet comes from, in words. */
 import { factKind } from '../../outline'
-import { formatLength, type MeasureKind, type Mm } from '../../measure'
+import type { MeasureKind, Mm } from '../../measure'
 import { jointKind } from '../../joints'
 import type { Model } from '../../model'
 import { axesOf, dot, sideOf, unit, type Axis } from '../../pieces'
 import { keyOf, sayParts, sayValue, type Instance, type SizeName } from '../../resolve'
 import { ownWork, type Dimension, type Feature } from '../../work'
-import { instancesByKey } from '../wood'
+import { instancesByKey, sayer } from '../wood'
 
 /** A finished size, by what it was told; empty where nothing tells. */
 export function becauseOfSize(i: Instance, size: SizeName, { project, resolved }: Model): string {
@@ -26,7 +26,7 @@ function thicknessOf(f: Feature, d: Dimension, model: Model): string | null {
   const other = f.partner && instancesByKey(model).get(f.partner.key)
   const fit = other ? d.to - d.from - other.thickness : NaN
   if (d.what !== 'width' || !other || !(Math.abs(fit) <= Math.min(FIT, other.thickness / 5))) return null
-  const say = (mm: Mm) => formatLength(mm, model.resolved.style).text
+  const say = sayer(model)
   const own = `${other.name} is ${say(other.thickness)} thick`
   return Math.abs(fit) < 1e-6 ? own : `${own} ${fit < 0 ? '−' : '+'} ${say(Math.abs(fit))} of fit`
 }
@@ -47,7 +47,7 @@ function sumOf(i: Instance, f: Feature, d: Dimension, model: Model): string | nu
   const near = sides.reduce((a, b) => (Math.abs(b.off - d.to) < Math.abs(a.off - d.to) ? b : a))
   const rest = d.to - near.off
   if (Math.abs(rest) > FIT) return null
-  const say = (mm: Mm) => formatLength(mm, model.resolved.style).text
+  const say = sayer(model)
   const end = (name: string, far: boolean, mm: Mm) => `${name}·${sideOf(axis, far)} ${say(mm)}`
   const [a, b] = [end(other.name, near.far, near.at), end(i.name, !up, from)]
   const parts = [up ? `${a} − ${b}` : `${b} − ${a}`]

@@ -1,6 +1,6 @@
 /** A recess that a maker sinks into a face: its outline, its floor, and the corners its bit leaves. */
 import type { Mm } from '../../measure'
-import { areaOf, asBitLeaves, cornersOf, regionsOf, type Path, type Region } from '../../outline'
+import { asBitLeaves, cornersOf, regionsOf, sizesOf, type Path, type Region } from '../../outline'
 import {
   AXES,
   dot,
@@ -124,10 +124,7 @@ function drawnIn(asked: Asked, wood: Wood): Recess | Unfit {
 /** Square millimetres that nobody sees in a corner. */
 const BLUNT = 0.05
 const areaIn = (regions: readonly Region[]): number =>
-  regions.reduce((sum, { outer, inner }) => {
-    const area = (p: Path) => Math.abs(areaOf(p.segments))
-    return sum + inner.reduce((left, p) => left - area(p), area(outer))
-  }, 0)
+  sizesOf(regions.flatMap(({ outer, inner }) => [outer, ...inner])).area
 
 /** Whether it has a part in wood of this size. */
 function meets({ rim, inward, depth }: Recess, size: Vec3): boolean {

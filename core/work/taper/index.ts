@@ -1,3 +1,4 @@
+import { mainAxis, toRoom, type Axis, type Vec3 } from '../../pieces'
 import { begun, defineWork, type Dimension, type Sentence } from '../feature'
 import type { Station } from '../tools/ruled'
 import { own } from './own'
@@ -22,8 +23,6 @@ const says = ({ stations }: Taper): Sentence => [
   ]),
 ]
 
-const placed = (t: Taper, z: number) => t.frame.origin[0] + t.frame.z[0] * z
-
 export const taper = defineWork<Taper>({
   kind: 'taper',
   name: () => 'taper',
@@ -32,20 +31,23 @@ export const taper = defineWork<Taper>({
   cut: ({ frame, stations, size }) => [{ kind: 'ruled', frame, stations, reach: size[1] + size[2] }],
   describe: (t) => begun(says(t)),
   callout: says,
-  dimensions: (t) =>
-    t.stations.flatMap((s): Dimension[] => {
-      const at = placed(t, s.z)
-      const span = ([a, b]: readonly [number, number], middle: number, axis: 1 | 2): Dimension => ({
-        axis,
-        from: middle + a,
-        to: middle + b,
-        what: axis === 1 ? 'width' : 'depth',
-      })
+  // Carried onto a piece that lies otherwise than its group, it lies along other axes there.
+  dimensions: ({ frame, stations }) => {
+    const [across, deep, along] = [frame.x, frame.y, frame.z].map(mainAxis) as [Axis, Axis, Axis]
+    const span = (from: Vec3, to: Vec3, axis: Axis, what: 'width' | 'depth'): Dimension => ({
+      axis,
+      from: Math.min(from[axis], to[axis]),
+      to: Math.max(from[axis], to[axis]),
+      what,
+    })
+    return stations.flatMap(({ z, corners }): Dimension[] => {
+      const [a, b, c] = corners.map(([u, v]) => toRoom(frame, [u, v, z])) as [Vec3, Vec3, Vec3]
       return [
-        ...(at > 1e-6 ? [{ axis: 0, from: 0, to: at, what: 'place' } as const] : []),
-        span([s.corners[0]![0], s.corners[1]![0]], t.frame.origin[1], 1),
-        span([s.corners[1]![1], s.corners[2]![1]], t.frame.origin[2], 2),
+        ...(a[along] > 1e-6 ? [{ axis: along, from: 0, to: a[along], what: 'place' } as const] : []),
+        span(a, b, across, 'width'),
+        span(b, c, deep, 'depth'),
       ]
-    }),
+    })
+  },
   own,
 })

@@ -1,5 +1,5 @@
 import { mainAxis, vec3 } from '../../pieces'
-import { defineWork, theFace, type Sentence } from '../feature'
+import { begun, defineWork, theFace, type Sentence } from '../feature'
 import { own } from './own'
 import type { Thread } from './thread'
 
@@ -24,10 +24,7 @@ export const thread = defineWork<Thread>({
   shownOn: (t) => t.face,
   machine: () => 'lathe',
   cut: () => [],
-  describe: (t) => {
-    const [, ...rest] = says(t)
-    return ['Thread ⌀ ', ...rest]
-  },
+  describe: (t) => begun(says(t)),
   callout: says,
   dimensions: (t) => {
     const axis = mainAxis(t.along)

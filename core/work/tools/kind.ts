@@ -5,6 +5,15 @@ import type { Rod } from '../../pieces/rods'
 import type { Laid, Vec2 } from './frames'
 import type { Beside, Mesh, Rim } from './looking'
 
+/** By how much something is set in, and where it is open. */
+export interface SetIn {
+  /** Out of the wood where it is open, a unit vector. */
+  readonly out: Vec3
+  readonly wall: Mm
+  /** At what lies across from there; null for what goes right through. */
+  readonly floor: Mm | null
+}
+
 /** Makes solids, whichever library does; `S` is one of its own. */
 export interface Making<S> {
   /** A block from the origin. */
@@ -33,12 +42,8 @@ export interface Making<S> {
    * and y; of the piece as it is when this work begins, along with what stands beside it.
    */
   under(frame: Frame, beside: readonly Beside[]): Rim[]
-  /**
-   * What lies within the wood as it is when this work begins, set in at each flat of it, by its outward
-   * normal, as told; null where it goes on beyond the wood. `out` is the way it is open. Where the wood is
-   * hollowed or stepped already, all sides are set in by `wall`.
-   */
-  within(by: (normal: Vec3) => Mm | null, out: Vec3, wall: Mm): S
+  /** What lies within the wood as it is when this work begins, set in from its surface square to that. */
+  within(how: SetIn): S
   /** The solid standing in a frame. */
   stand(solid: S, frame: Frame): S
 }

@@ -1,5 +1,5 @@
 import type { Mm } from '../../measure'
-import { dot, negated, toOwn, vec3, type Frame, type Vec3 } from '../../pieces'
+import { cross, dot, minus, norm, toOwn, toRoom, vec3, type Frame, type Vec3 } from '../../pieces'
 import { frameInto, sayGridded, type Vec2 } from './frames'
 import type { Mesh } from './looking'
 import { plainKey, type ToolKind } from './kind'
@@ -41,19 +41,30 @@ export function bodyOf({ stations }: Pick<Ruled, 'stations'>): Mesh {
   return { points, triangles }
 }
 
-/** Of the sides between two sections: outward normals and a place on each, by the first triangle of it. */
-function sidesOf({
-  stations,
-}: Ruled): Array<{ number: number; normal: Vec3; at: Vec3; z: readonly [Mm, Mm] }> {
+/** A side between two sections: its outward normal and a place on it, by the first triangle of it. */
+interface Side {
+  readonly number: number
+  readonly normal: Vec3
+  readonly at: Vec3
+  readonly z: readonly [Mm, Mm]
+}
+const known = new WeakMap<Ruled, readonly Side[]>()
+
+/** Worked out once: it is asked for each triangle. */
+function sidesOf(t: Ruled): readonly Side[] {
+  let sides = known.get(t)
+  if (!sides) known.set(t, (sides = gather(t)))
+  return sides
+}
+
+function gather({ stations }: Ruled): Side[] {
   const { points } = bodyOf({ stations })
   const n = stations[0]!.corners.length
   return stations.slice(1).flatMap((top, s) =>
     Array.from({ length: n }, (_, k) => {
       const [a, b, c] = [points[s * n + k]!, points[s * n + ((k + 1) % n)]!, points[s * n + n + k]!]
-      const u = vec3((i) => b[i] - a[i])
-      const v = vec3((i) => c[i] - a[i])
-      const normal: Vec3 = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]]
-      const long = Math.hypot(...normal) || 1
+      const normal = cross(minus(b, a), minus(c, a))
+      const long = norm(normal) || 1
       return {
         number: 2 + s * MOST + k,
         normal: vec3((i) => normal[i] / long),
@@ -72,13 +83,7 @@ export const ruled = {
       stations
         .map(({ z, corners }) =>
           corners
-            .map(([u, v]) =>
-              sayGridded(
-                point(
-                  vec3((i) => t.frame.origin[i] + t.frame.x[i] * u + t.frame.y[i] * v + t.frame.z[i] * z),
-                ),
-              ),
-            )
+            .map(([u, v]) => sayGridded(point(toRoom(t.frame, [u, v, z]))))
             .sort()
             .join(' '),
         )
@@ -89,15 +94,12 @@ export const ruled = {
   key: plainKey,
   surface: (t, at, normal) => {
     const [u, v, z] = toOwn(t.frame, at)
-    // What it leaves looks the other way than what it takes.
     const own: Vec3 = [dot(normal, t.frame.x), dot(normal, t.frame.y), dot(normal, t.frame.z)]
     if (Math.abs(own[2]) > 1 - 1e-6) return own[2] > 0 ? 1 : 0
-    const off = (s: { normal: Vec3; at: Vec3; z: readonly [Mm, Mm] }) => {
-      const flat = Math.abs(dot(s.normal, [u - s.at[0], v - s.at[1], z - s.at[2]]))
+    const off = (s: Side) => {
+      const flat = Math.abs(dot(s.normal, minus([u, v, z], s.at)))
       const beyond = Math.max(0, s.z[0] - z, z - s.z[1])
-      return (
-        flat + beyond + Math.min(Math.abs(1 - dot(s.normal, own)), Math.abs(1 - dot(s.normal, negated(own))))
-      )
+      return flat + beyond + 1 - Math.abs(dot(s.normal, own))
     }
     return sidesOf(t).reduce((a, b) => (off(b) < off(a) - 1e-9 ? b : a)).number
   },
@@ -110,7 +112,7 @@ export const ruled = {
       [r, r],
       [-r, r],
     ]
-    const round: Frame = { ...t.frame, origin: vec3((i) => t.frame.origin[i] + t.frame.z[i] * low) }
+    const round: Frame = { ...t.frame, origin: toRoom(t.frame, [0, 0, low]) }
     const body = make.stand(make.mesh(bodyOf(t)), t.frame)
     return make.less(make.stand(make.extrude(square, high - low), round), body)
   },
