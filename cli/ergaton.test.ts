@@ -270,7 +270,7 @@ test.each<[string, string[], RegExp]>([
   [
     'a format there is not',
     ['export', demo, '--as', 'obj', '--out', 'x'],
-    /no format obj; there are stl, 3mf, glb/,
+    /no format obj; there are stl, 3mf, glb, dxf, svg/,
   ],
   ['a command of the prototype', ['constructor', demo], /There is no command constructor/],
   ['more than one file', ['check', demo, demo], /takes one file; demo.* is too much/],

@@ -2,10 +2,12 @@ import { mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { cutList, findAlike, layoutJobs, layoutSvg } from '../core/cuts'
 import { cutListCsv } from '../core/cuts/csv'
-import { standingIn, type SolidFormat } from '../core/exchange/solids'
+import { drawingFormat, DRAWING_FORMATS, flatOf, flatsOf } from '../core/exchange/drawings'
+import { SOLID_FORMATS, solidFormat, standingIn } from '../core/exchange/solids'
 import { hardwareList } from '../core/hardware'
 import { hardwareCsv } from '../core/hardware/csv'
 import type { Model } from '../core/model'
+import type { Instance } from '../core/resolve'
 import { formatLength } from '../core/measure'
 import { planSheets, toSvg } from '../core/plans'
 import { proofOf } from '../core/proof'
@@ -61,15 +63,29 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string, voice
   return written
 }
 
-/** All solids as they stand, in one file; gives its path. */
-export async function writeSolids(
-  format: SolidFormat,
+/** The formats for others, solids and flat. */
+export const FORMATS: readonly string[] = [...SOLID_FORMATS, ...DRAWING_FORMATS].map((f) => f.id)
+
+/**
+ * All there is in one file for others, or one piece of it: as it stands, or flat, as it is cut out. What
+ * lines cannot tell is said.
+ */
+export async function writeFor(
+  format: string,
   model: Model,
   kernel: Kernel,
   path: string,
-): Promise<string> {
-  writeWhole(path, await format.write(standingIn(model, kernel), model.project.name))
-  return path
+  piece: Instance | null,
+  voice: Voice,
+): Promise<void> {
+  const solid = solidFormat(format)
+  if (solid) {
+    const pieces = piece ? [piece] : model.resolved.instances
+    return writeWhole(path, await solid.write(standingIn(model, kernel, pieces), model.project.name))
+  }
+  const flat = piece ? flatOf(model, piece, 'face', kernel) : flatsOf(model, kernel)
+  writeWhole(path, await drawingFormat(format)!.write(flat))
+  if (flat.left.length > 0) voice.err(`Lines cannot tell, and are not in it: ${flat.left.join(', ')}\n`)
 }
 
 /** Beside its place first, and moved there when it is whole: a full disk leaves what was there before. */

@@ -5,12 +5,11 @@
 import { parseArgs } from 'node:util'
 import { execute, writeProject } from '../core/document'
 import { faultsOf, resolveReport } from '../core/exchange'
-import { SOLID_FORMATS, solidFormat } from '../core/exchange/solids'
 import { modelOf } from '../core/model'
 import { lookOver, proofOf } from '../core/proof'
 import { findingsReport } from '../core/proof/report'
 import { loadKernel } from '../core/solid'
-import { exportAll, writeSolids, writeWhole } from './export'
+import { exportAll, FORMATS, writeFor, writeWhole } from './export'
 import { readChange, readJob, readProjectFile, WrongInput } from './input'
 import { solve } from './layout'
 import type { Voice } from './voice'
@@ -21,8 +20,9 @@ ergaton check FILE [--json]      what to put right, look at and know of; exit 3 
                                  right. --json gives it as data (docs/findings.schema.json)
 ergaton layout JOB               a board or sheet layout from a job file, as JSON
 ergaton export FILE --out DIR    cut list, layouts, plans, size sheet, findings and an STL of each piece
-ergaton export FILE --as FORMAT --out FILE
-                                 all its solids as they stand, for others: stl, 3mf or glb
+ergaton export FILE --as FORMAT --out FILE [--piece NAME]
+                                 all of it, or one piece, for others: its solids as they stand (stl, 3mf, glb)
+                                 or flat, as it is cut out (dxf, svg)
 ergaton change FILE --do CHANGE  the project after changes, as a file: to standard output or --out FILE.
                                  A change is its command and what that needs, as JSON:
                                  '{"command": "remove-step", "payload": {"id": "w1"}}'
@@ -37,6 +37,7 @@ interface Given {
   readonly do?: readonly string[] | undefined
   readonly json?: boolean | undefined
   readonly as?: string | undefined
+  readonly piece?: string | undefined
 }
 
 type Command = (file: string, given: Given, voice: Voice) => Promise<number>
@@ -77,21 +78,20 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
   ],
   [
     'export',
-    async (file, { out: dir, as }, voice) => {
+    async (file, { out: dir, as, piece: name }, voice) => {
       if (!dir) throw new WrongInput(`Say where to: --out ${as === undefined ? 'DIR' : 'FILE'}`)
-      const format = as === undefined ? undefined : solidFormat(as)
-      if (as !== undefined && !format)
-        throw new WrongInput(
-          `There is no format ${as}; there are ${SOLID_FORMATS.map((f) => f.id).join(', ')}`,
-        )
+      if (as !== undefined && !FORMATS.includes(as))
+        throw new WrongInput(`There is no format ${as}; there are ${FORMATS.join(', ')}`)
+      if (name !== undefined && as === undefined) throw new WrongInput('Say as what: --piece goes with --as')
       const { project, faults } = readProjectFile(file, voice)
       const model = modelOf(project)
+      const piece = name === undefined ? null : model.resolved.instances.find((i) => i.name === name)
+      if (piece === undefined) throw new WrongInput(`There is no piece called ${name}`)
       const stops = lookOver(model).filter((p) => p.level === 'stop')
       for (const p of stops) voice.err(`stop: ${p.says}\n`)
       const kernel = await loadKernel()
-      const written = format
-        ? [await writeSolids(format, model, kernel, dir)]
-        : await exportAll(model, kernel, dir, voice)
+      if (as !== undefined) await writeFor(as, model, kernel, dir, piece, voice)
+      const written = as !== undefined ? [dir] : await exportAll(model, kernel, dir, voice)
       voice.out(written.map((name) => name + '\n').join(''))
       const wrong = stops.length + faults.length
       if (wrong > 0)
@@ -122,7 +122,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
 
 const EXTRAS: Readonly<Record<string, readonly string[]>> = {
   check: ['json'],
-  export: ['out', 'as'],
+  export: ['out', 'as', 'piece'],
   change: ['out', 'do'],
 }
 
@@ -148,6 +148,7 @@ export async function run(args: readonly string[], voice: Voice): Promise<number
         do: { type: 'string', multiple: true },
         json: { type: 'boolean' },
         as: { type: 'string' },
+        piece: { type: 'string' },
         help: { type: 'boolean' },
       },
     })
@@ -160,7 +161,7 @@ export async function run(args: readonly string[], voice: Voice): Promise<number
     if (!command) throw new WrongInput(name === undefined ? USAGE : `There is no command ${name}\n${USAGE}`)
     if (file === undefined) throw new WrongInput(`Say which file:\n${USAGE}`)
     if (more.length > 0) throw new WrongInput(`${name} takes one file; ${more.join(' ')} is too much`)
-    for (const extra of ['out', 'do', 'json', 'as'] as const)
+    for (const extra of ['out', 'do', 'json', 'as', 'piece'] as const)
       if (values[extra] !== undefined && !EXTRAS[name!]?.includes(extra))
         throw new WrongInput(`${name} takes no --${extra}`)
     return await command(file, values, voice)

@@ -66,8 +66,8 @@ test('a dibber is turned from half of its profile, threaded, and given to others
 
   await test.step('its solid goes to a file others read, as large as it is', async () => {
     await page.getByRole('button', { name: 'Larkmoor dibber' }).click()
-    await page.getByRole('menuitem', { name: 'Solids for other programs' }).click()
-    const dialog = page.getByRole('dialog', { name: 'Solids for other programs' })
+    await page.getByRole('menuitem', { name: 'Files for other programs' }).click()
+    const dialog = page.getByRole('dialog', { name: 'Files for other programs' })
     const [file] = await Promise.all([
       page.waitForEvent('download'),
       dialog.getByRole('button', { name: 'STL' }).click(),

@@ -1,6 +1,7 @@
 /** Draws plans away from the page, sheet by sheet, and sets them as PDF. */
 import { expose, transfer } from 'comlink'
-import type { Project } from '../core/document'
+import type { FaceName, Project } from '../core/document'
+import type { Drawn, Reading } from '../core/exchange/drawings/read'
 import { modelOf } from '../core/model'
 import { pictureOf, planWork, type Sheet } from '../core/plans'
 import type { Pdf } from '../core/plans/pdf'
@@ -44,6 +45,27 @@ const worker = {
     const pieces = key === null ? instances : instances.filter((i) => i.key === key)
     const data = await solidFormat(format)!.write(standingIn(model, await kernel(), pieces), project.name)
     return transfer(data, [data.buffer])
+  },
+
+  /** What is cut out flat as a file for others, and what is not in it: all pieces, or that of one key. */
+  async flat(
+    project: Project,
+    format: string,
+    key: string | null,
+    face: FaceName,
+  ): Promise<{ text: string; left: readonly string[] }> {
+    const { drawingFormat, flatOf, flatsOf } = await import('../core/exchange/drawings')
+    const model = modelOf(project)
+    const k = await kernel()
+    const one = model.resolved.instances.find((i) => i.key === key)
+    const flat = one ? flatOf(model, one, face, k) : flatsOf(model, k, face)
+    return { text: await drawingFormat(format)!.write(flat), left: flat.left }
+  },
+
+  /** The strokes of a drawing that others have made. */
+  async readDrawing(bytes: Uint8Array, name: string): Promise<Reading<Drawn>> {
+    const { readDrawing } = await import('../core/exchange/drawings/read')
+    return readDrawing(bytes, name)
   },
 
   /** A small drawing of a project, as `box|path`; empty for an empty project. */

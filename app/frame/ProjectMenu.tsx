@@ -11,12 +11,12 @@ import { later } from '../ui/later'
 const ITEM = 'block cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-chalk-pale'
 
 const Settings = later(async () => (await import('./Settings')).Settings)
-const Solids = later(async () => (await import('./Solids')).Solids)
+const OtherFiles = later(async () => (await import('./OtherFiles')).OtherFiles)
 const Snapshots = later(async () => (await import('./Snapshots')).Snapshots)
 
 export function ProjectMenu({ id }: { id: string }) {
   const project = useOpen((s) => s.project)
-  const [showing, setShowing] = useState<'rename' | 'settings' | 'snapshots' | 'solids' | null>(null)
+  const [showing, setShowing] = useState<'rename' | 'settings' | 'snapshots' | 'files' | null>(null)
   const [name, setName] = useState(project.name)
   const [why, setWhy] = useState<string | null>(null)
   return (
@@ -57,8 +57,8 @@ export function ProjectMenu({ id }: { id: string }) {
             <DropdownMenu.Item className={ITEM} onSelect={exportOpen}>
               Export to a file
             </DropdownMenu.Item>
-            <DropdownMenu.Item className={ITEM} onSelect={() => setShowing('solids')}>
-              Solids for other programs
+            <DropdownMenu.Item className={ITEM} onSelect={() => setShowing('files')}>
+              Files for other programs
             </DropdownMenu.Item>
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
@@ -93,7 +93,7 @@ export function ProjectMenu({ id }: { id: string }) {
       <Dialog open={showing === 'settings'} onClose={() => setShowing(null)} title="Settings of this project">
         <Settings />
       </Dialog>
-      {showing === 'solids' && <Solids onClose={() => setShowing(null)} />}
+      {showing === 'files' && <OtherFiles onClose={() => setShowing(null)} />}
       {showing === 'snapshots' && <Snapshots onClose={() => setShowing(null)} />}
     </>
   )

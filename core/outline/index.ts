@@ -28,10 +28,13 @@ export {
   extentOf,
   middleOf,
   lengthOf,
+  placed,
   type Arc,
   type Segment,
 } from './segments'
 export { imaged } from './image'
+export { exactly } from './exact'
+export { halves } from './parts'
 export { asBitLeaves, regionsOf, type Region } from './regions'
 export { again, round, setOff } from './copies'
 export * from './edit'

@@ -20,7 +20,7 @@ import type { Place2 } from './solve'
 const mix = (a: Place2, b: Place2, t: number): Place2 => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]
 
 /** A cubic up to a share of it and from there on, by de Casteljau's construction. */
-function halves(c: Curve, t: number): readonly [Curve, Curve] {
+export function halves(c: Curve, t: number): [Curve, Curve] {
   const [a, b, d] = [mix(c.from, c.leave, t), mix(c.leave, c.arrive, t), mix(c.arrive, c.to, t)]
   const [e, f] = [mix(a, b, t), mix(b, d, t)]
   const at = mix(e, f, t)
@@ -114,7 +114,7 @@ export function touching(before: Segment, after: Segment, r: Mm): Touching | nul
 }
 
 /** Newton's method for two unknowns; null where it does not come to nothing. */
-function solved(
+export function solved(
   f: (s: number, t: number) => Place2,
   [s0, t0]: readonly [number, number],
 ): readonly [number, number] | null {

@@ -64,15 +64,16 @@ export function backwards(s: Segment): Segment {
   return turned.kind === 'curve' ? { ...turned, leave: turned.arrive, arrive: turned.leave } : turned
 }
 
-/** Seen in a mirror that stands across an axis at a place of it. */
-export function mirrored(s: Segment, axis: 0 | 1, at: Mm): Segment {
-  const image = (p: Place2): Place2 => (axis === 0 ? [2 * at - p[0], p[1]] : [p[0], 2 * at - p[1]])
-  const turned = { ...s, from: image(s.from), to: image(s.to) }
-  if (turned.kind === 'arc') return { ...turned, centre: image(turned.centre), sweep: -turned.sweep }
-  return turned.kind === 'curve'
-    ? { ...turned, leave: image(turned.leave), arrive: image(turned.arrive) }
-    : turned
+/** Carried elsewhere by what keeps its size; `hand` is −1 for what turns it over, as a mirror does. */
+export function placed(s: Segment, at: (p: Place2) => Place2, hand: 1 | -1): Segment {
+  const there = { ...s, from: at(s.from), to: at(s.to) }
+  if (there.kind === 'arc') return { ...there, centre: at(there.centre), sweep: hand * there.sweep }
+  return there.kind === 'curve' ? { ...there, leave: at(there.leave), arrive: at(there.arrive) } : there
 }
+
+/** Seen in a mirror that stands across an axis at a place of it. */
+export const mirrored = (s: Segment, axis: 0 | 1, at: Mm): Segment =>
+  placed(s, (p) => (axis === 0 ? [2 * at - p[0], p[1]] : [p[0], 2 * at - p[1]]), -1)
 
 /** The way it runs where it starts, as a unit vector. */
 export function startWay(s: Segment): Place2 {

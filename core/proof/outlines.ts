@@ -3,10 +3,7 @@ import type { Problem } from '../resolve'
 import { defineQuick } from './check'
 
 /** What kinds of work with an outline have among their numbers. */
-const missingIn = (data: unknown): number => {
-  const { missing, drawn } = data as { missing?: number; drawn?: { missing?: number } }
-  return missing ?? drawn?.missing ?? 0
-}
+const missingIn = (data: unknown): number => (data as { missing?: number }).missing ?? 0
 
 export const outlines = defineQuick({
   id: 'outlines',

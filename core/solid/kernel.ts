@@ -4,8 +4,9 @@
  */
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Frame } from '../pieces'
-import { bareTool, toolSolid, type Beside, type Tool } from '../work'
+import { bareTool, toolSolid, type Beside, type Tool, type Vec2 } from '../work'
 import { Beginnings } from './begun'
+import { flatLess, type Loops } from './flat'
 import { matrixOf, type Keep } from './matrix'
 import { boxRecipe, cutsOf, recipeKey, stageKeys, type Recipe } from './recipe'
 import { makingWith } from './tools'
@@ -212,6 +213,9 @@ export class Kernel {
       },
     }
   }
+
+  /** What lies within some loops of a plane and in none of the others. */
+  flatLess = (from: Loops, less: readonly Loops[]): Vec2[][] => flatLess(this.wasm, from, less)
 
   /** The volume two pieces have in common, cubic millimetres. */
   sharedVolume = (a: Placed, b: Placed): number => this.solids((s) => s.shared(a, b))

@@ -128,7 +128,7 @@ export {
   type WorkKind,
 } from './feature'
 export * from './fields'
-export { waysOf } from './onface'
+export { SIX, waysOf } from './onface'
 export type { Spike } from './asked'
 export { datumAt, placeAlong, wayOf, type Datum } from './datum'
 export { Unfit, type Asked, type OwnKind, type PlacedBy, type Wood } from './own'

@@ -4,7 +4,7 @@ import { STILL, vec3, type Axis, type Box, type Frame, type Vec3 } from '../piec
 import { box, type Block } from './tools/box'
 import { drill, type Drill } from './tools/drill'
 import { BEYOND, laid, type Lay } from './tools/frames'
-import type { Bulk, Cylinder, Making, ToolKind } from './tools/kind'
+import type { Bulk, Cylinder, Making, ToolKind, Traced } from './tools/kind'
 import { plane, type Plane } from './tools/plane'
 import { prism, type Prism } from './tools/prism'
 import { outlined, type Outlined } from './tools/outlined'
@@ -70,6 +70,9 @@ export const isHole = (tool: Tool): boolean => kindOf(tool).hole ?? false
 export const toolMouth = (tool: Tool, axis: Axis, at: Mm): readonly (readonly Vec3[])[] =>
   kindOf(tool).mouth?.(tool, axis, at) ?? []
 
+/** What a tool takes as it is seen along an own axis; null where that is not alike all along. */
+export const toolTraced = (tool: Tool, axis: Axis): Traced | null => kindOf(tool).traced?.(tool, axis) ?? null
+
 /** The plain body that a tool takes; null where none comes near it. */
 export const toolBulk = (tool: Tool): Bulk | null => kindOf(tool).bulk?.(tool) ?? null
 
@@ -102,7 +105,7 @@ export {
   type Lay,
   type Vec2,
 } from './tools/frames'
-export type { Bulk, Making, SetIn } from './tools/kind'
+export type { Bulk, Making, SetIn, Traced } from './tools/kind'
 export type { Beside, Looks, Mesh, Rim, RimSide, Run } from './tools/looking'
 export { loopOf, straightLoop, type Loop } from './tools/outlined'
 export { cutProfile as cutAt } from './tools/run'

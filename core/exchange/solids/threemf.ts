@@ -1,5 +1,6 @@
 /** 3MF (core specification 1.3): each piece an object with its name and colour, millimetres. */
 import { strToU8, zipSync } from 'fflate'
+import { escaped } from '../markup'
 import type { SolidFormat, StandingSolid } from './kind'
 
 const CORE = 'http://schemas.microsoft.com/3dmanufacturing/core/2015/02'
@@ -13,9 +14,6 @@ const RELS = `<?xml version="1.0" encoding="UTF-8"?>
 <Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships">
 <Relationship Target="/3D/3dmodel.model" Id="rel0" Type="${MODEL}"/>
 </Relationships>`
-
-const SIGNS: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
-const escaped = (text: string): string => text.replace(/[&<>"]/g, (c) => SIGNS[c]!)
 
 /** To a hundred-thousandth of a millimetre, without the dust of single precision. */
 const mm = (v: number): number => Number(v.toFixed(5))

@@ -1,30 +1,18 @@
-import { cross, dot, FACE_AT, mainAxis, toRoom, vec3, type Axis } from '../../pieces'
+import { FACE_AT, mainAxis, toRoom, type Axis } from '../../pieces'
 import { defineWork, REFERENCE, theFace, type Dimension, type Sentence } from '../feature'
-import { BEYOND, loopOf, type Tool, type Vec2 } from '../tool'
+import { BEYOND, loopOf, type Tool } from '../tool'
 import { own } from './own'
 import type { Recess } from './recess'
 
 /** Its outline swept from just above the face to its floor. */
-function cut(r: Recess): Tool[] {
-  if (r.drawn) {
-    const { frame, regions } = r.drawn
-    return regions.map(({ outer, inner }): Tool => ({
-      kind: 'outlined',
-      frame: { ...frame, origin: toRoom(frame, [0, 0, -BEYOND]) },
-      outer: loopOf(outer),
-      inner: inner.map(loopOf),
-      depth: r.depth + BEYOND,
-    }))
-  }
-  const x = r.ways[0]
-  const y = cross(r.inward, x)
-  const outline = r.rim.map((p): Vec2 => {
-    const off = vec3((i) => p[i] - r.middle[i])
-    return [dot(off, x), dot(off, y)]
-  })
-  const origin = vec3((i) => r.middle[i] - r.inward[i] * BEYOND)
-  return [{ kind: 'prism', frame: { origin, x, y, z: r.inward }, outline, depth: r.depth + BEYOND }]
-}
+const cut = ({ frame, regions, depth }: Recess): Tool[] =>
+  regions.map(({ outer, inner }): Tool => ({
+    kind: 'outlined',
+    frame: { ...frame, origin: toRoom(frame, [0, 0, -BEYOND]) },
+    outer: loopOf(outer),
+    inner: inner.map(loopOf),
+    depth: depth + BEYOND,
+  }))
 
 const sizeOf = (r: Recess): Sentence =>
   r.shape === 'circle'

@@ -8,7 +8,7 @@ import type { Kernel } from '../../solid'
 import { block, instance, make, testKernel, volume } from '../../testing/bench'
 import { run } from '../../testing/run'
 import { ownWork, workKind, type Feature } from '../index'
-import { arc, circle, rectangle } from '../outline'
+import { arc, circle, cornersIn, rectangle } from '../outline'
 import type { Recess } from './recess'
 
 let kernel: Kernel
@@ -53,7 +53,7 @@ test('outlines are round to a twentieth of a millimetre, anticlockwise, and as l
       fc.double({ min: 0, max: 1, noNaN: true }),
       (long, wide, share) => {
         const r = (Math.min(long, wide) / 2) * share
-        const outline = rectangle(long, wide, r)
+        const outline = cornersIn(rectangle(long, wide, r))
         const exact = long * wide - (4 - Math.PI) * r * r
         // Corners between the ends of an arc lie a little outside it, so that it is as large as it says.
         expect(Math.abs(area(outline) / exact - 1)).toBeLessThan(1e-9)
@@ -62,11 +62,12 @@ test('outlines are round to a twentieth of a millimetre, anticlockwise, and as l
           if (du > 1e-6 && dv > 1e-6)
             expect(Math.abs(Math.hypot(du, dv) - r)).toBeLessThan(Math.max(0.05, r * 0.02))
         }
-        expect(area(circle(long)) / ((Math.PI * long * long) / 4)).toBeCloseTo(1, 9)
+        expect(area(cornersIn(circle(long))) / ((Math.PI * long * long) / 4)).toBeCloseTo(1, 9)
       },
     ),
   )
-  const round = arc([0, 0], 50, 0, Math.PI)
+  const half = arc([0, 0], 50, 0, Math.PI)
+  const round = [...cornersIn([half]), half.to]
   for (let k = 1; k < round.length; k++) {
     const [[a, b], [c, d]] = [round[k - 1]!, round[k]!]
     expect(50 - Math.hypot((a + c) / 2, (b + d) / 2)).toBeLessThanOrEqual(0.05 + 1e-9)
@@ -93,7 +94,7 @@ test('a recess takes its outline by its depth, on any face and on a twin of eith
           slot: rectangle(length, width, width / 2),
           circle: circle(length),
         }[shape]
-        expect(WHOLE - left(p)).toBeCloseTo(area(outline) * depth, 3)
+        expect(WHOLE - left(p)).toBeCloseTo(area(cornersIn(outline)) * depth, 3)
         expect(left(p, 't#1')).toBeCloseTo(left(p), 3)
       },
     ),

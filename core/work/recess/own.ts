@@ -1,6 +1,6 @@
 /** A recess that a maker sinks into a face: its outline, its floor, and the corners its bit leaves. */
 import type { Mm } from '../../measure'
-import { asBitLeaves, cornersOf, regionsOf, sizesOf, type Path, type Region } from '../../outline'
+import { asBitLeaves, regionsOf, sizesOf, type Region } from '../../outline'
 import {
   AXES,
   dot,
@@ -24,15 +24,12 @@ import {
   SIX,
   waysOf,
 } from '../onface'
-import { circle, rectangle } from '../outline'
+import { circle, cornersIn, rectangle } from '../outline'
 import { boundsOf, drawnOn, imageDrawn } from '../drawn'
 import { Unfit, type Asked, type OwnDefinition, type Role, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
 import { frameInto, pointInto, vectorInto, type Vec2 } from '../tool'
 import type { Recess } from './recess'
-
-/** Places of the outline are as near as this where only its extent matters. */
-const CHORD: Mm = 0.05
 
 function resolve(asked: Asked, wood: Wood): Recess | Unfit {
   const { face, values, say, chosen } = asked
@@ -67,12 +64,16 @@ function resolve(asked: Asked, wood: Wood): Recess | Unfit {
   const [u, v] = placeOn(asked, wood)
   const surface = far ? shoulder.max[into] : shoulder.min[into]
   const at = ([a, b]: Vec2): Vec3 => vec3((i) => (i === into ? surface : i === along ? u + a : v + b))
+  const middle = at([0, 0])
+  const inward = vec3((i) => (i === into ? (far ? -1 : 1) : 0))
   const recess: Recess = {
     shape,
     face,
-    rim: outline.map(at),
-    middle: at([0, 0]),
-    inward: vec3((i) => (i === into ? (far ? -1 : 1) : 0)),
+    frame: { origin: middle, x: unit(along), y: unit(across), z: inward },
+    regions: [{ outer: { segments: outline, depth: 0 }, inner: [] }],
+    rim: cornersIn(outline).map(at),
+    middle,
+    inward,
     depth,
     long,
     wide,
@@ -99,13 +100,12 @@ function drawnIn(asked: Asked, wood: Wood): Recess | Unfit {
       `A bit of ${say(2 * radius)} does not reach everywhere into the recess in ${wood.name}; ` +
         'take a smaller one',
     )
-  const corners = (p: Path) => p.segments.flatMap((s) => cornersOf(s, CHORD))
   const [low, high] = boundsOf(paths)
   const at = ([u, v]: Vec2) => toRoom(frame, [u, v, 0])
   const recess: Recess = {
     shape: 'own',
     face,
-    rim: regions.flatMap((r) => corners(r.outer)).map(at),
+    rim: regions.flatMap((r) => cornersIn(r.outer.segments)).map(at),
     middle: at([(low[0] + high[0]) / 2, (low[1] + high[1]) / 2]),
     inward: frame.z,
     depth: values.depth ?? 0,
@@ -113,7 +113,9 @@ function drawnIn(asked: Asked, wood: Wood): Recess | Unfit {
     wide: high[1] - low[1],
     radius,
     ways: [frame.x, frame.y],
-    drawn: { frame, regions, missing },
+    frame,
+    regions,
+    missing,
     ...(areaIn(regions) < areaIn(sharp) - BLUNT && { blunt: true as const }),
   }
   return meets(recess, wood.size)
@@ -152,7 +154,7 @@ function carry(r: Recess, from: Frame, to: Wood): Recess | null {
     middle: enters(middle),
     inward,
     depth: r.depth - down,
-    ...(r.drawn && { drawn: { ...r.drawn, frame: entered(frameInto(to.frame, from, r.drawn.frame)) } }),
+    frame: entered(frameInto(to.frame, from, r.frame)),
     ways: [vectorInto(to.frame, from, r.ways[0]), vectorInto(to.frame, from, r.ways[1])],
   }
   return meets(here, to.size) ? here : null

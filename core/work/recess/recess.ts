@@ -20,8 +20,11 @@ export interface Recess {
   readonly radius: Mm
   /** Corners that are drawn sharper stay as round as the bit. */
   readonly blunt?: true
-  /** What is drawn, as the bit leaves it, in a frame of the face whose z points into the wood. */
-  readonly drawn?: { readonly frame: Frame; readonly regions: readonly Region[]; readonly missing: number }
+  /** Its outline, as the bit leaves it, in a frame of the face whose z points into the wood. */
+  readonly frame: Frame
+  readonly regions: readonly Region[]
+  /** How many measures an outline of its own lacks; none, when not said. */
+  readonly missing?: number
   /** Own axes of its sides. */
   readonly ways: readonly [along: Vec3, across: Vec3]
 }

@@ -1,23 +1,20 @@
-import { cross, dot, FACE_AT, sayFace, vec3, type Axis } from '../../pieces'
+import { FACE_AT, sayFace, toRoom, type Axis } from '../../pieces'
 import { defineWork, REFERENCE, theFace, type Dimension, type Sentence } from '../feature'
-import { BEYOND, type Tool, type Vec2 } from '../tool'
+import { BEYOND, loopOf, type Tool } from '../tool'
 import { own } from './own'
 import type { Sawn } from './sawn'
 import { SHAPES } from './shapes'
 
 /** Its outline swept from just before the face to just beyond the one across. */
-function cut(w: Sawn): Tool[] {
-  const first = w.rim[0]!
-  const axis = w.inward.findIndex((v) => Math.abs(v) > 0.5)
-  const x = vec3((i) => (i === (axis + 1) % 3 ? 1 : 0))
-  const y = cross(w.inward, x)
-  const outline = w.rim.map((p): Vec2 => {
-    const off = vec3((i) => p[i] - first[i])
-    return [dot(off, x), dot(off, y)]
-  })
-  const origin = vec3((i) => first[i] - w.inward[i] * BEYOND)
-  return [{ kind: 'prism', frame: { origin, x, y, z: w.inward }, outline, depth: w.thick + 2 * BEYOND }]
-}
+const cut = ({ frame, outline, thick }: Sawn): Tool[] => [
+  {
+    kind: 'outlined',
+    frame: { ...frame, origin: toRoom(frame, [0, 0, -BEYOND]) },
+    outer: loopOf({ segments: outline }),
+    inner: [],
+    depth: thick + 2 * BEYOND,
+  },
+]
 
 /** The axis that its side runs along, and where it starts and ends there. */
 function stretchOf({ from, to, side, face }: Sawn): { axis: Axis; low: number; high: number } {

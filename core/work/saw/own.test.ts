@@ -1,12 +1,13 @@
 import fc from 'fast-check'
 import { change, onFace, type Change, type FaceName, type Step } from '../../document'
 import { modelOf } from '../../model'
-import { FACE_AT } from '../../pieces'
+import { FACE_AT, toRoom } from '../../pieces'
 import { lookOver } from '../../proof'
 import type { Kernel } from '../../solid'
 import { block, instance, join, make, testKernel, volume } from '../../testing/bench'
 import { run } from '../../testing/run'
 import { ownWork, workKind, type Feature, type Sawn } from '../index'
+import { cornersIn } from '../outline'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -101,7 +102,8 @@ test('on a mirror image that is given its own, the same is sawn away', () => {
         const step = (p.pieces[0] as { work: Step[] }).work[0]!
         const image = board(change.addStep({ on: 'a', step: ownWork('saw')!.mirrored(step, 120) }))
         const places = (f: Feature<Sawn>, turn: boolean) =>
-          f.data.rim
+          cornersIn(f.data.outline)
+            .map(([u, v]) => toRoom(f.data.frame, [u, v, 0]))
             .map(([x, y, z]) => [x, turn ? SIZE[1] - y : y, z].map((n) => Number(n.toFixed(5)) + 0).join())
             .sort()
         expect(places(feature(image), false)).toEqual(places(feature(p), true))

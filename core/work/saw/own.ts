@@ -1,12 +1,24 @@
 /** What a maker saws away from a side of a piece: an arch, a notch, a crown, a taper, a corner. */
 import type { FaceName, Step } from '../../document'
 import type { Mm } from '../../measure'
-import { AXES, FACE_AT, faceAt, mainAxis, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
+import {
+  AXES,
+  FACE_AT,
+  faceAt,
+  mainAxis,
+  negated,
+  toRoom,
+  vec3,
+  type Axis,
+  type Frame,
+  type Vec3,
+} from '../../pieces'
 import { SIX, waysOf } from '../onface'
 import { measuredFrom, OTHER_DATUM, placeAlong, type Datum } from '../datum'
 import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
-import { BEYOND, pointInto, vectorInto, type Vec2 } from '../tool'
+import { cornersIn } from '../outline'
+import { BEYOND, frameInto, pointInto, vectorInto, type Vec2 } from '../tool'
 import type { Sawn } from './sawn'
 import { SHAPES, type Shape } from './shapes'
 
@@ -72,12 +84,17 @@ function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
     shape,
     face,
     side,
+    frame: {
+      origin: at([0, 0]),
+      x: vec3((i) => (i === along ? (atEnd ? -1 : 1) : 0)),
+      y: vec3((i) => (i === into ? (high ? -1 : 1) : 0)),
+      z: vec3((i) => (i === axis ? (far ? -1 : 1) : 0)),
+    },
     // Out of what goes into joints there, too.
-    rim: outline(
+    outline: outline(
       sizes,
       BEYOND + Math.max(Math.abs(edge - (high ? size[into] : 0)), low, size[along] - end),
-    ).map(at),
-    inward: vec3((i) => (i === axis ? (far ? -1 : 1) : 0)),
+    ),
     thick: size[axis],
     from: at([stretch.from, 0]),
     to: at([stretch.to, 0]),
@@ -90,14 +107,14 @@ function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
 /** The same as another piece of wood has it; null where that has no part in it. */
 function carry(w: Sawn, from: Frame, to: Wood): Sawn | null {
   const point = (p: Vec3) => pointInto(to.frame, from, p)
-  const inward = vectorInto(to.frame, from, w.inward)
-  const rim = w.rim.map(point)
+  const frame = frameInto(to.frame, from, w.frame)
+  const rim = cornersIn(w.outline).map(([u, v]) => toRoom(frame, [u, v, 0]))
   const own = (v: Vec3): { axis: Axis; far: boolean } => {
     const axis = mainAxis(v)
     return { axis, far: v[axis] > 0 }
   }
   const reaches = AXES.every((i) => {
-    const places = rim.flatMap((p) => [p[i], p[i] + inward[i] * w.thick])
+    const places = rim.flatMap((p) => [p[i], p[i] + frame.z[i] * w.thick])
     return Math.min(...places) < to.size[i] - 1e-3 && Math.max(...places) > 1e-3
   })
   if (!reaches) return null
@@ -109,11 +126,10 @@ function carry(w: Sawn, from: Frame, to: Wood): Sawn | null {
       vec3((i) => (i === axis ? (far ? 1 : -1) : 0)),
     ),
   )
-  const face = own(vec3((i) => -inward[i]))
+  const face = own(negated(frame.z))
   return {
     ...w,
-    rim,
-    inward,
+    frame,
     face: faceAt(face.axis, face.far),
     side: faceAt(out.axis, out.far),
     from: point(w.from),

@@ -1,6 +1,7 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
-import type { Vec3 } from '../../pieces'
+import type { Segment } from '../../outline'
+import type { Frame, Vec3 } from '../../pieces'
 import type { Shape } from './shapes'
 
 /** What is sawn away from a side of a piece, right through it, as seen on a face. */
@@ -9,10 +10,13 @@ export interface Sawn {
   /** The face it is drawn on, and the side it is sawn from. */
   readonly face: FaceName
   readonly side: FaceName
-  /** The outline of what goes, in the face; it reaches out of the wood where that ends. */
-  readonly rim: readonly Vec3[]
-  /** Unit vector from the face through the wood, and how far that is. */
-  readonly inward: Vec3
+  /**
+   * The outline of what goes, in a frame whose z runs from the face through the wood; it reaches out of the
+   * wood where that ends.
+   */
+  readonly frame: Frame
+  readonly outline: readonly Segment[]
+  /** How far it is through the wood. */
   readonly thick: Mm
   /** Where it starts and ends along the side, and how far it comes in at most; own frame. */
   readonly from: Vec3

@@ -4,7 +4,8 @@
  */
 import type { Mm } from '../../measure'
 import type { Sentence } from '../feature'
-import { arc } from '../outline'
+import type { Segment } from '../../outline'
+import { arc, joined } from '../outline'
 import type { Vec2 } from '../tool'
 
 interface Stretch {
@@ -16,59 +17,60 @@ interface Stretch {
 const radiusOver = (chord: Mm, rise: Mm): Mm => (chord * chord) / 4 / (2 * rise) + rise / 2
 
 /** Under an arc that rises from the side and comes back to it. */
-function arch({ from, to }: Stretch, rise: Mm, out: Mm): Vec2[] {
+function arch({ from, to }: Stretch, rise: Mm, out: Mm): Segment[] {
   const r = radiusOver(to - from, rise)
   const middle: Vec2 = [(from + to) / 2, rise - r]
   const half = Math.asin(Math.min(1, (to - from) / 2 / r))
   const over = arc(middle, r, Math.PI / 2 + half, Math.PI / 2 - half)
-  return [...over, [to, -out], [from, -out]]
+  return joined([over, [to, -out], [from, -out]])
 }
 
 /** A square cut-out, its inside corners round. */
-function notch({ from, to }: Stretch, depth: Mm, radius: Mm, out: Mm): Vec2[] {
+function notch({ from, to }: Stretch, depth: Mm, radius: Mm, out: Mm): Segment[] {
   const r = radius
-  const left: Vec2[] = r > 1e-6 ? arc([from + r, depth - r], r, Math.PI, Math.PI / 2) : [[from, depth]]
-  const right: Vec2[] = r > 1e-6 ? arc([to - r, depth - r], r, Math.PI / 2, 0) : [[to, depth]]
-  return [[from, -out], ...left, ...right, [to, -out]]
+  const corner = (u: Mm, centre: Mm, from: number): Segment | Vec2 =>
+    r > 1e-6 ? arc([centre, depth - r], r, from, from - Math.PI / 2) : [u, depth]
+  return joined([[from, -out], corner(from, from + r, Math.PI), corner(to, to - r, Math.PI / 2), [to, -out]])
 }
 
 /** Over an arc that comes up to the side in its middle, and falls to both ends. */
-function crown(side: Mm, fall: Mm, out: Mm): Vec2[] {
+function crown(side: Mm, fall: Mm, out: Mm): Segment[] {
   const r = radiusOver(side, fall)
   const half = Math.asin(Math.min(1, side / 2 / r))
   // Seen from the side, the middle of the arc lies in the wood.
   const over = arc([side / 2, r], r, -Math.PI / 2 - half, -Math.PI / 2 + half)
-  return [[-out, -out], [-out, fall], ...over, [side + out, fall], [side + out, -out]]
+  return joined([[-out, -out], [-out, fall], over, [side + out, fall], [side + out, -out]])
 }
 
 /** A straight line from so far in at the low end to so far in at the high end. */
-function taper(side: Mm, low: Mm, high: Mm, out: Mm): Vec2[] {
+function taper(side: Mm, low: Mm, high: Mm, out: Mm): Segment[] {
   const slope = (high - low) / side
-  return [
+  return joined([
     [-out, -out],
     [side + out, -out],
     [side + out, high + slope * out],
     [-out, low - slope * out],
-  ]
+  ])
 }
 
 /** The corner at the low end of the side: so much of it along the side, and so much in. */
-const clip = (along: Mm, depth: Mm, out: Mm): Vec2[] => {
+const clip = (along: Mm, depth: Mm, out: Mm): Segment[] => {
   const slope = depth / along
-  return [
+  return joined([
     [-out, -out],
     [along + out / slope, -out],
     [-out, depth + out * slope],
-  ]
+  ])
 }
 
 /** The corner at the low end of the side, but for a quarter of a circle. */
-const round = (radius: Mm, out: Mm): Vec2[] => [
-  [-out, -out],
-  [radius, -out],
-  ...arc([radius, radius], radius, -Math.PI / 2, -Math.PI),
-  [-out, radius],
-]
+const round = (radius: Mm, out: Mm): Segment[] =>
+  joined([
+    [-out, -out],
+    [radius, -out],
+    arc([radius, radius], radius, -Math.PI / 2, -Math.PI),
+    [-out, radius],
+  ])
 
 /** What is asked of a shape; `side` is how long the side is. */
 export interface Sizes {
@@ -88,7 +90,7 @@ interface ShapeKind {
   readonly span: 'placed' | 'corner' | 'whole'
   /** The measures that say nothing of it. */
   readonly idle: readonly string[]
-  outline(by: Sizes, out: Mm): Vec2[]
+  outline(by: Sizes, out: Mm): Segment[]
   /** Of its arc or its corners; 0 for none. */
   radius(by: Sizes): Mm
   /** Why it cannot be so, after its name; null when it can. */

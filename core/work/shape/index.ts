@@ -89,7 +89,7 @@ function within(path: Path, { wood: { min, max } }: Shaped): boolean {
 
 export const shape = defineWork<Shaped>({
   kind: 'shape',
-  name: () => 'outline',
+  name: (w) => (w.keeps === 'inside' ? 'outline' : 'cut-out'),
   shownOn: (w) => w.face,
   // A band saw does not come to what is all round in the wood.
   machine: (w) =>

@@ -1,7 +1,7 @@
 import { AXES, STILL, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
 import { boxInto, gridded, sideAlong } from './frames'
 import type { ToolKind } from './kind'
-import { prism, type Prism } from './prism'
+import { prism, straight, type Prism } from './prism'
 
 /** A block along the axes. */
 export interface Block {
@@ -45,6 +45,16 @@ export const box = {
     const [u, v] = AXES.filter((i) => i !== axis) as [Axis, Axis]
     const corner = (a: Vec3, b: Vec3) => vec3((i) => (i === axis ? at : i === u ? a[u] : b[v]))
     return [[corner(min, min), corner(max, min), corner(max, max), corner(min, max)]]
+  },
+  traced: ({ min, max }, axis) => {
+    const [u, v] = AXES.filter((i) => i !== axis) as [Axis, Axis]
+    const corners = straight([
+      [min[u], min[v]],
+      [max[u], min[v]],
+      [max[u], max[v]],
+      [min[u], max[v]],
+    ])
+    return { loops: [corners], from: min[axis], to: max[axis] }
   },
   bulk: ({ min, max }) => ({ box: { min, max }, whole: true }),
   solid: (t, _, make) => make.stand(make.cube(sides(t)), { ...STILL, origin: t.min }),

@@ -1,5 +1,6 @@
 import type { Mm } from '../../measure'
-import { dot, vec3, type Frame, type Vec3 } from '../../pieces'
+import { circleAt } from '../../outline'
+import { AXES, dot, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
 import { frameAlong, pointInto, sayGridded, vectorInto, type Vec2 } from './frames'
 import { plainKey, type ToolKind } from './kind'
 
@@ -49,6 +50,13 @@ export const drill = {
   /** Without its point; a sunk head is none. */
   bulk: ({ at, along, radius, depth }) =>
     depth > 0 ? { rod: { from: at, to: vec3((i) => at[i] + along[i] * depth), radius } } : null,
+  /** Without its point; a sunk head is as deep as its cone. */
+  traced: ({ at, along, radius, depth, tip }, axis) => {
+    if (Math.abs(along[axis]) < 1 - 1e-9) return null
+    const [u, v] = AXES.filter((i) => i !== axis) as [Axis, Axis]
+    const ends = [at[axis], at[axis] + along[axis] * (depth || tip)]
+    return { loops: [[circleAt([at[u], at[v]], radius)]], from: Math.min(...ends), to: Math.max(...ends) }
+  },
   solid: (t, _, make) => make.stand(make.revolve(profileOf(t), t.radius), frameAlong(t.at, t.along)),
   hole: true,
 } satisfies ToolKind<Drill>

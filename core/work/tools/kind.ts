@@ -1,5 +1,6 @@
 /** What there is to know about one kind of tool: a plain solid that is taken from wood, in its own frame. */
 import type { Mm } from '../../measure'
+import type { Segment } from '../../outline'
 import type { Axis, Box, Frame, Vec3 } from '../../pieces'
 import type { Rod } from '../../pieces/rods'
 import type { Laid, Vec2 } from './frames'
@@ -55,6 +56,16 @@ export interface Cylinder {
   readonly radius: Mm
 }
 
+/**
+ * What a tool takes as it is seen along an own axis: exact loops in the two other axes, those that lie in
+ * the first standing, and from where to where it takes that along the axis.
+ */
+export interface Traced {
+  readonly loops: ReadonlyArray<readonly Segment[]>
+  readonly from: Mm
+  readonly to: Mm
+}
+
 /** What a tool takes, as near as a plain body tells it: a block along the own axes, or a round hole. */
 export type Bulk =
   | {
@@ -92,6 +103,8 @@ export interface ToolKind<T> {
   cylinder?(tool: T, surface: number): Cylinder | null
   /** What it takes of the plane where an own axis has a value: loops of places, none where it misses it. */
   mouth?(tool: T, axis: Axis, at: Mm): readonly (readonly Vec3[])[]
+  /** What it takes along an own axis; null where that is not alike all along. */
+  traced?(tool: T, axis: Axis): Traced | null
   /** The plain body that it takes; null where none comes near it. */
   bulk?(tool: T): Bulk | null
   /** What it takes from wood of this size. */

@@ -1,9 +1,9 @@
 import type { Mm } from '../../measure'
-import { cornersOf, type Path } from '../../outline'
+import { cornersOf, type Path, type Segment } from '../../outline'
 import { dot, toOwn, toRoom, type Frame, type Vec3 } from '../../pieces'
 import { frameInto, type Vec2 } from './frames'
 import { plainKey, type Cylinder, type ToolKind } from './kind'
-import { nearestSide, sweptBulk, sweptMouth, sweptText } from './prism'
+import { nearestSide, straight, sweptBulk, sweptMouth, sweptText, sweptTrace } from './prism'
 
 /** A side of a loop, from its corner to the next. */
 interface Side {
@@ -17,6 +17,8 @@ interface Side {
 export interface Loop {
   readonly corners: readonly Vec2[]
   readonly sides: readonly Side[]
+  /** What its sides stand for. */
+  readonly pieces: readonly Segment[]
 }
 
 /** What lies within a loop and without the others, in x and y of a frame, swept along its z from 0. */
@@ -35,6 +37,7 @@ const CHORD: Mm = 0.05
 export const loopOf = ({ segments }: Pick<Path, 'segments'>): Loop => {
   const parts = segments.map((s) => cornersOf(s, CHORD))
   return {
+    pieces: segments,
     corners: parts.flat(),
     sides: segments.flatMap((s, piece) =>
       parts[piece]!.map((): Side => {
@@ -48,6 +51,7 @@ export const loopOf = ({ segments }: Pick<Path, 'segments'>): Loop => {
 /** A loop of straight sides only. */
 export const straightLoop = (corners: readonly Vec2[]): Loop => ({
   corners,
+  pieces: straight(corners),
   sides: corners.map((_, piece) => ({ piece, arc: null, round: false })),
 })
 
@@ -74,7 +78,9 @@ export const outlined = {
       .sort()
       .join('')}`
   },
-  key: plainKey,
+  /** What its sides stand for says no more than they do. */
+  key: ({ outer, inner, ...t }, snap) =>
+    plainKey({ ...t, loops: [outer, ...inner].map(({ pieces: _, ...told }) => told) }, snap),
   /** The two ends, then its sides; those of a piece that is round are one, and round. */
   surface: (t, at, normal) => {
     const along = dot(normal, t.frame.z)
@@ -96,6 +102,13 @@ export const outlined = {
       t.depth,
       axis,
       at,
+    ),
+  traced: (t, axis) =>
+    sweptTrace(
+      t.frame,
+      loopsOf(t).map((l) => l.pieces),
+      t.depth,
+      axis,
     ),
   bulk: (t) => (t.inner.length > 0 ? null : sweptBulk(t.frame, t.outer.corners, t.depth)),
   solid: (t, _, make) =>

@@ -1,7 +1,11 @@
 import type { Mm } from '../../measure'
-import { dot, norm, vec3, type Frame, type Vec3 } from '../../pieces'
-import { frameAlong, gridded, pointInto, sayGridded, vectorInto } from './frames'
+import { AXES, dot, norm, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
+import { frameAlong, gridded, pointInto, sayGridded, vectorInto, type Vec2 } from './frames'
 import { plainKey, type ToolKind } from './kind'
+import { straight } from './prism'
+
+/** Beyond all wood, millimetres. */
+const FAR: Mm = 20_000
 
 /** All wood beyond a plane: where `normal · p > offset`. */
 export interface Plane {
@@ -23,6 +27,17 @@ export const plane = {
   },
   key: plainKey,
   surface: () => 0,
+  /** A far-reaching block beyond it, where it stands along the axis. */
+  traced: ({ normal, offset }, axis) => {
+    if (Math.abs(normal[axis]) > 1e-9) return null
+    const [u, v] = AXES.filter((i) => i !== axis) as [Axis, Axis]
+    const out: Vec2 = [normal[u], normal[v]]
+    const at = (along: number, beyond: number): Vec2 => [
+      out[0] * (offset + beyond) - out[1] * along,
+      out[1] * (offset + beyond) + out[0] * along,
+    ]
+    return { loops: [straight([at(-FAR, 0), at(-FAR, FAR), at(FAR, FAR), at(FAR, 0)])], from: -FAR, to: FAR }
+  },
   /** A block that reaches past all corners of the wood, standing on the plane. */
   solid: (t, size, make) => {
     const reach = 4 * norm(size) + 2 * Math.abs(t.offset)

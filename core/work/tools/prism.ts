@@ -1,7 +1,8 @@
 import type { Mm } from '../../measure'
+import { placed, type Segment } from '../../outline'
 import { AXES, boxAround, dot, isSquare, toOwn, toRoom, type Axis, type Frame, type Vec3 } from '../../pieces'
 import { frameInto, sayGridded, type Laid, type Vec2 } from './frames'
-import { plainKey, type Bulk, type ToolKind } from './kind'
+import { plainKey, type Bulk, type ToolKind, type Traced } from './kind'
 
 /** An outline in x and y of a frame, anticlockwise, swept along its z from 0 to `depth`. */
 export interface Prism {
@@ -27,6 +28,7 @@ export const prism = {
     return round ? -1 - side : 2 + side
   },
   mouth: (t, axis, at) => sweptMouth(t.frame, [t.outline], t.depth, axis, at),
+  traced: (t, axis) => sweptTrace(t.frame, [straight(t.outline)], t.depth, axis),
   bulk: (t) => sweptBulk(t.frame, t.outline, t.depth),
   solid: (t, _, make) => make.stand(make.extrude(t.outline, t.depth), t.frame),
 } satisfies ToolKind<Prism>
@@ -126,6 +128,33 @@ export function nearestSide(loop: readonly Vec2[], u: Mm, v: Mm): { readonly k: 
 function sideUnder({ frame, outline }: Prism, at: Vec3): number {
   const [u, v] = toOwn(frame, at)
   return nearestSide(outline, u, v).k
+}
+
+/** Corners round about as straight pieces. */
+export const straight = (corners: readonly Vec2[]): Segment[] =>
+  corners.map((from, k) => ({ kind: 'line', from, to: corners[(k + 1) % corners.length]!, of: '' }))
+
+/** What is swept along an own axis, as it is seen along that. */
+export function sweptTrace(
+  frame: Frame,
+  loops: ReadonlyArray<readonly Segment[]>,
+  depth: Mm,
+  axis: Axis,
+): Traced | null {
+  const way = frame.z[axis]
+  if (Math.abs(way) < 1 - 1e-9) return null
+  const [u, v] = AXES.filter((i) => i !== axis) as [Axis, Axis]
+  const at = ([a, b]: Vec2): Vec2 => {
+    const p = toRoom(frame, [a, b, 0])
+    return [p[u], p[v]]
+  }
+  const hand = frame.x[u] * frame.y[v] - frame.x[v] * frame.y[u] > 0 ? 1 : -1
+  const ends = [frame.origin[axis], frame.origin[axis] + way * depth]
+  return {
+    loops: loops.map((loop) => loop.map((s) => placed(s, at, hand))),
+    from: Math.min(...ends),
+    to: Math.max(...ends),
+  }
 }
 
 /** What is swept square to a plane takes of it where it comes to it. */

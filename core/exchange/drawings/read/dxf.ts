@@ -1,0 +1,261 @@
+/**
+ * DXF text as strokes: lines, polylines with bulges, arcs, circles, ellipses, splines, and blocks of such.
+ */
+import DxfParser, { type IEntity, type IPoint } from 'dxf-parser'
+import type { Place2, Segment } from '../../../outline'
+import {
+  after,
+  at,
+  counted,
+  cubic,
+  Left,
+  line,
+  ovalPieces,
+  SAME,
+  saidBy,
+  turned,
+  Unread,
+  type Matrix,
+  type Strokes,
+} from './kind'
+import { splinePieces, throughPlaces } from './spline'
+
+/** Millimetres of a unit by its number ($INSUNITS). */
+const UNITS: Readonly<Record<number, number>> = {
+  1: 25.4,
+  2: 304.8,
+  4: 1,
+  5: 10,
+  6: 1000,
+  8: 25.4e-6,
+  9: 0.0254,
+  10: 914.4,
+  13: 1e-3,
+  14: 100,
+}
+/** Blocks within blocks go no deeper, and no block stands in more rows and columns. */
+const DEEP = 8
+const ROWS = 200
+
+/** What is told of entities of all kinds; each has some of it. */
+interface Told extends IEntity {
+  readonly vertices?: ReadonlyArray<IPoint & { readonly bulge?: number }>
+  readonly shape?: boolean
+  readonly center?: IPoint
+  readonly radius?: number
+  readonly startAngle?: number
+  readonly endAngle?: number
+  readonly majorAxisEndPoint?: IPoint
+  readonly axisRatio?: number
+  readonly controlPoints?: readonly IPoint[]
+  readonly fitPoints?: readonly IPoint[]
+  readonly knotValues?: readonly number[]
+  readonly weights?: readonly number[]
+  readonly degreeOfSplineCurve?: number
+  readonly extrusionDirection?: IPoint
+  readonly extrusionDirectionZ?: number
+  readonly name?: string
+  readonly position?: IPoint
+  readonly xScale?: number
+  readonly yScale?: number
+  readonly rotation?: number
+  readonly columnCount?: number
+  readonly rowCount?: number
+  readonly columnSpacing?: number
+  readonly rowSpacing?: number
+}
+
+const placeOf = (p: IPoint | undefined): Place2 => {
+  if (!p) throw new Unread('an entity in it has no place')
+  return [p.x, p.y ?? 0]
+}
+const circular = (c: IPoint | undefined, radius: number | undefined, from: number, to: number): Segment[] => {
+  const r = radius ?? 0
+  if (!(r > 0)) return []
+  return ovalPieces({ centre: placeOf(c), u: [r, 0], v: [0, r], from, to })
+}
+const anticlockwise = (from = 0, to = 2 * Math.PI): readonly [number, number] => {
+  const turn = to - from - 2 * Math.PI * Math.floor((to - from) / (2 * Math.PI))
+  return [from, from + (turn < 1e-12 ? 2 * Math.PI : turn)]
+}
+
+/** A side of a polyline: straight, or an arc whose quarter turn has its bulge for a tangent. */
+function side(from: Place2, to: Place2, bulge: number): Segment[] {
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]]
+  if (dx === 0 && dy === 0) return []
+  if (Math.abs(bulge) < 1e-12) return [line(from, to)]
+  const off = (1 - bulge * bulge) / (4 * bulge)
+  const centre: Place2 = [(from[0] + to[0]) / 2 - dy * off, (from[1] + to[1]) / 2 + dx * off]
+  const radius = Math.hypot(from[0] - centre[0], from[1] - centre[1])
+  return [{ kind: 'arc', from, to, centre, radius, sweep: 4 * Math.atan(bulge), of: '' }]
+}
+
+function polyline({ vertices = [], shape }: Told): Segment[] {
+  const places = vertices.map(placeOf)
+  return places.flatMap((p, k) => {
+    const next = k + 1 < places.length ? places[k + 1]! : shape && places.length > 1 ? places[0]! : null
+    return next ? side(p, next, vertices[k]!.bulge ?? 0) : []
+  })
+}
+
+/** Entities that are strokes. */
+const STROKES: Readonly<Record<string, (e: Told) => Segment[]>> = {
+  LINE: ({ vertices = [] }) => {
+    const [a, b] = [placeOf(vertices[0]), placeOf(vertices[1])]
+    return a[0] === b[0] && a[1] === b[1] ? [] : [line(a, b)]
+  },
+  LWPOLYLINE: polyline,
+  POLYLINE: polyline,
+  CIRCLE: (e) => circular(e.center, e.radius, 0, 2 * Math.PI),
+  ARC: (e) => circular(e.center, e.radius, ...anticlockwise(e.startAngle, e.endAngle)),
+  ELLIPSE: ({ center, majorAxisEndPoint, axisRatio = 1, startAngle, endAngle }) => {
+    const u = placeOf(majorAxisEndPoint)
+    const [from, to] = anticlockwise(startAngle, endAngle)
+    if (Math.hypot(...u) === 0 || axisRatio === 0) return []
+    return ovalPieces({ centre: placeOf(center), u, v: [-u[1] * axisRatio, u[0] * axisRatio], from, to })
+  },
+  SPLINE: ({
+    degreeOfSplineCurve: degree = 3,
+    knotValues: knots = [],
+    controlPoints = [],
+    fitPoints = [],
+    weights,
+  }) =>
+    controlPoints.length === 0
+      ? throughPlaces(fitPoints.map(placeOf))
+      : splinePieces({ degree, knots, points: controlPoints.map(placeOf), weights: weights ?? null }),
+}
+const NAMED: Readonly<Record<string, string>> = {
+  TEXT: 'text',
+  MTEXT: 'text',
+  ATTDEF: 'text',
+  ATTRIB: 'text',
+  DIMENSION: 'dimension',
+  POINT: 'point',
+  SOLID: 'filled part',
+  '3DFACE': 'face in space',
+  IMAGE: 'picture',
+}
+
+function carried(s: Segment, m: Matrix): Segment[] {
+  if (s.kind === 'line') return [line(at(m, s.from), at(m, s.to))]
+  if (s.kind === 'curve') return [cubic(at(m, s.from), at(m, s.leave), at(m, s.arrive), at(m, s.to))]
+  const from = Math.atan2(s.from[1] - s.centre[1], s.from[0] - s.centre[0])
+  const pieces = ovalPieces({
+    centre: at(m, s.centre),
+    u: turned(m, [s.radius, 0]),
+    v: turned(m, [0, s.radius]),
+    from,
+    to: from + s.sweep,
+  })
+  return pieces.map((p, n) => ({
+    ...p,
+    ...(n === 0 && { from: at(m, s.from) }),
+    ...(n === pieces.length - 1 && { to: at(m, s.to) }),
+  }))
+}
+
+/** Seen from behind (its extrusion points down), an entity has its x the other way round. */
+const faced = (e: Told): Matrix =>
+  (e.extrusionDirectionZ ?? e.extrusionDirection?.z ?? 1) < 0 ? [-1, 0, 0, 1, 0, 0] : SAME
+
+export function readDxf(text: string): Strokes {
+  const read = parsed(text)
+  const left = new Left()
+  const segments: Segment[] = []
+  const walk = (entities: readonly IEntity[], m: Matrix, deep: number): void => {
+    for (const e of entities as readonly Told[]) {
+      const stroke = Object.hasOwn(STROKES, e.type) ? STROKES[e.type] : undefined
+      const here = after(m, faced(e))
+      if (stroke) segments.push(...stroke(e).flatMap((s) => carried(s, here)))
+      else if (e.type === 'INSERT') {
+        const block =
+          read.blocks && Object.hasOwn(read.blocks, e.name ?? '') ? read.blocks[e.name!] : undefined
+        if (!block || deep >= DEEP) left.put('block that is not there')
+        else
+          for (const place of standsOf(e))
+            walk(block.entities ?? [], after(after(here, place), away(block.position)), deep + 1)
+      } else left.put(NAMED[e.type] ?? e.type)
+      counted(segments)
+    }
+  }
+  walk(read.entities ?? [], SAME, 0)
+  const unit = UNITS[Number(read.header?.$INSUNITS)]
+  return { segments, unit: unit ?? null, left: left.all }
+}
+
+const away = (p: IPoint | undefined): Matrix => [1, 0, 0, 1, -(p?.x ?? 0), -(p?.y ?? 0)]
+
+/** Each place a block stands at. */
+function standsOf(e: Told): Matrix[] {
+  const turn = ((e.rotation ?? 0) * Math.PI) / 180
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
+  const [sx, sy] = [e.xScale ?? 1, e.yScale ?? 1]
+  const [x, y] = placeOf(e.position ?? { x: 0, y: 0, z: 0 })
+  const count = (n: number | undefined) => Math.min(ROWS, Math.max(1, n ?? 1))
+  return Array.from({ length: count(e.columnCount) }, (_, c) =>
+    Array.from({ length: count(e.rowCount) }, (__, r): Matrix => {
+      const [u, v] = [c * (e.columnSpacing ?? 0), r * (e.rowSpacing ?? 0)]
+      return [cos * sx, sin * sx, -sin * sy, cos * sy, x + cos * u - sin * v, y + sin * u + cos * v]
+    }),
+  ).flat()
+}
+
+/** A spline with its weights, which the parser itself passes over. */
+class Weighted {
+  readonly ForEntityName = 'SPLINE'
+
+  parseEntity(scanner: Scanner, first: Group): IEntity {
+    const all: Record<number, number[]> = {}
+    let group = scanner.next()
+    for (; group.code !== 0; group = scanner.next()) (all[group.code] ??= []).push(Number(group.value))
+    const places = (x: number, y: number) =>
+      (all[x] ?? []).map((u, k) => ({ x: u, y: all[y]?.[k] ?? 0, z: 0 }))
+    const told: Partial<Told> = {
+      type: String(first.value),
+      controlPoints: places(10, 20),
+      fitPoints: places(11, 21),
+      knotValues: all[40] ?? [],
+      ...(all[41] && { weights: all[41] }),
+      ...(all[71] && { degreeOfSplineCurve: all[71][0]! }),
+      ...(all[230] && { extrusionDirectionZ: all[230][0]! }),
+    }
+    return told as IEntity
+  }
+}
+type Handler = InstanceType<Parameters<DxfParser['registerEntityHandler']>[0]>
+type Scanner = Parameters<Handler['parseEntity']>[0]
+type Group = Parameters<Handler['parseEntity']>[1]
+
+/** Codes that say nothing the parser knows, comments among them. */
+const silent = (code: number): boolean =>
+  (code > 149 && code < 160) || (code > 179 && code < 210) || (code > 239 && code < 270) || code === 999
+
+/** Pairs of a code and what it says, each on its line; those that say nothing here are left out. */
+function groupsOf(text: string): string {
+  const lines = text.split(/\r\n|\r|\n/)
+  const out: string[] = []
+  for (let k = 0; k + 1 < lines.length; k += 2) {
+    const code = Number(lines[k])
+    if (lines[k]!.trim() === '' || !Number.isInteger(code) || code < -5 || code > 1071)
+      throw new Unread(`it is damaged: there should be a group code in line ${k + 1}`)
+    if (out.at(-2)?.trim() === '0' && out.at(-1)?.trim() === 'SECTION' && code !== 2)
+      throw new Unread(`it is damaged: there should be the name of a section in line ${k + 2}`)
+    if (!silent(code)) out.push(lines[k]!, lines[k + 1]!)
+    if (code === 0 && lines[k + 1]!.trim() === 'EOF') break
+  }
+  return out.join('\n')
+}
+
+function parsed(text: string) {
+  try {
+    const parser = new DxfParser()
+    parser.registerEntityHandler(Weighted)
+    const read = parser.parseSync(groupsOf(text))
+    if (!read) throw new Unread('it is empty')
+    return read
+  } catch (error) {
+    if (error instanceof Unread) throw error
+    throw new Unread(`it is damaged: ${saidBy(error)}`)
+  }
+}
