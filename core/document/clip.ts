@@ -48,6 +48,7 @@ const everything = (project: Project, part: Partial<Project>): Project => ({
   joints: [],
   hardware: [],
   views: [],
+  pictures: [],
   accepted: [],
   readings: [],
   ...part,

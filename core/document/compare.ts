@@ -101,6 +101,7 @@ export function compare(before: Project, after: Project): Difference[] {
   pairs(before.boards, after.boards, 'the measured board', (a, b) => other(b.name, 'measured board', a, b))
   pairs(before.bits, after.bits, 'the bit', (a, b) => other(b.name, 'bit', a, b))
   pairs(before.views, after.views, 'the view', (a, b) => other(b.name, 'view', a, b))
+  pairs(before.pictures, after.pictures, 'the picture', (a, b) => other(b.name, 'picture', a, b))
   other('Settings', 'one of them', before.settings, after.settings)
   other('Proof', 'a limit', before.limits, after.limits)
   other('Proof', 'what is accepted', before.accepted, after.accepted)

@@ -21,6 +21,7 @@ export {
   type FaceName,
   type Surface,
 } from './place'
+export { MOST_SIGNS, PlacedPicture } from './picture'
 export { Outline, pointsOf, type OutlineCorner, type OutlineEdge, type OutlineFact } from './outline'
 export { refsOf, slots, slotsReferringTo } from './slots'
 export { change, execute, nameOf, nameOfGone, replay, type Change, type Outcome } from './commands'

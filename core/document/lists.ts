@@ -11,6 +11,7 @@ import {
   Parameter,
   Piece,
   Measurement,
+  Picture,
   Stock,
   type Project,
 } from './schema'
@@ -37,6 +38,7 @@ export const LISTS = {
   joints: listOf('joint', Joint, 5000),
   hardware: listOf('hardware', Hardware, 500),
   views: listOf('view', KeptView, 100),
+  pictures: listOf('picture', Picture, 20),
   accepted: listOf('accepted finding', Accepted, 2000),
   readings: listOf('reading', Measurement, 5000),
 } as const

@@ -42,6 +42,7 @@ export function newProject(id: string, name: string, unit: LengthUnit): Project 
     joints: [],
     hardware: [],
     views: [],
+    pictures: [],
     limits: { off: [] },
     accepted: [],
     readings: [],

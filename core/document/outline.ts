@@ -6,6 +6,7 @@
 import './jitless'
 import * as z from 'zod'
 import { Expression } from './expression'
+import { PlacedPicture } from './picture'
 
 const says = (error: string) => ({ error })
 
@@ -59,6 +60,8 @@ export const Outline = z
     mirror: z.enum(['along', 'across']).nullable().default(null),
     /** How far onwards from the middle of the face the mirror stands; in the middle where it is not said. */
     mirrorOff: Expression.optional(),
+    /** What it is traced from. */
+    picture: PlacedPicture.optional(),
   })
   .strict()
   .refine((o) => Object.keys(o.points).length <= 400, says('an outline has 400 points at most'))

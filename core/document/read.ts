@@ -123,6 +123,7 @@ function sound(data: Record<string, unknown>): Project {
     joints: list('joints'),
     hardware: list('hardware'),
     views: list('views'),
+    pictures: list('pictures'),
     limits: data.limits === undefined ? { off: [] } : single('limits', Limits, { off: [] }),
     accepted: list('accepted'),
     readings: list('readings'),

@@ -8,9 +8,22 @@ import { Expression } from './expression'
 import { CopyPath, GoneId, Id, Name, OwnFields, PlacementId, says } from './ids'
 import { Accepted, Limits, Measurement } from './judged'
 import { Outline } from './outline'
+import { Picture } from './picture'
 import { Edge, Place } from './place'
 
-export { Accepted, CopyPath, Expression, GoneId, Id, Limits, Name, OwnFields, PlacementId, Measurement }
+export {
+  Accepted,
+  CopyPath,
+  Expression,
+  GoneId,
+  Id,
+  Limits,
+  Name,
+  OwnFields,
+  PlacementId,
+  Measurement,
+  Picture,
+}
 
 export const FORMAT = 'ergaton-project'
 export const VERSION = 3
@@ -378,6 +391,7 @@ export const SetAside = z
       'joints',
       'hardware',
       'views',
+      'pictures',
       'accepted',
       'readings',
       'work',
@@ -407,6 +421,8 @@ export const Project = z
     hardware: z.array(Hardware).max(500),
     /** Views of the bench that are kept by name; Plans draws a sheet of each. */
     views: z.array(KeptView).max(100).default([]),
+    /** What outlines are traced from. */
+    pictures: z.array(Picture).max(20).default([]),
     /** What the maker takes to be right, too thin, too much. */
     limits: Limits.default({ off: [] }),
     /** Findings that the maker has looked at and means to have so. */

@@ -3,7 +3,7 @@ import { pointsOf, type Outline, type OutlineEdge, type OutlineFact } from '../d
 import type { Mm } from '../measure'
 import { steady, type DualPoint } from './dual'
 import { bulgesTo, factKind, orderedFor, rimOf } from './facts'
-import { angleOf, arcBetween, cross, long, minus } from './segments'
+import { angleOf, arcBetween, cross, long, minus, type Segment } from './segments'
 import type { Place2, Solved } from './solve'
 
 export const EMPTY: Outline = { points: {}, edges: [], facts: [], corners: [], mirror: null }
@@ -115,6 +115,56 @@ export function circleTo(outline: Outline, centre: Spot, rim: Place2): Outline |
   if (radius < 1e-6) return null
   const with2 = placed(on.outline, [[u + radius, v]])
   return withEdge(with2.outline, { kind: 'circle', centre: on.ids[0]!, rim: with2.ids[0]! })
+}
+
+/** With the points and edges of another, under ids of their own. */
+export function withAll(outline: Outline, other: Outline): Outline {
+  const [points, edges] = ['p', 'e'].map((l) => freeParts(outline, l))
+  const ids = new Map(Object.keys(other.points).map((id) => [id, points!.next().value]))
+  const named = (id: string) => ids.get(id)!
+  const edge = (e: OutlineEdge): OutlineEdge => {
+    const id = edges!.next().value
+    if (e.kind === 'circle') return { ...e, id, centre: named(e.centre), rim: named(e.rim) }
+    const ends = { id, from: named(e.from), to: named(e.to) }
+    if (e.kind === 'line') return { ...e, ...ends }
+    return e.kind === 'arc'
+      ? { ...e, ...ends, centre: named(e.centre) }
+      : { ...e, ...ends, leave: named(e.leave), arrive: named(e.arrive) }
+  }
+  return {
+    ...outline,
+    points: {
+      ...outline.points,
+      ...Object.fromEntries(Object.entries(other.points).map(([id, p]) => [named(id), p])),
+    },
+    edges: [...outline.edges, ...other.edges.map(edge)],
+  }
+}
+
+/** With pieces one after the other; the first starts, and the last ends, at a point that is there. */
+export function withPieces(
+  outline: Outline,
+  pieces: readonly Segment[],
+  [first, last]: readonly [string | null, string | null],
+): Outline {
+  let next = outline
+  let from: Spot = first ?? pieces[0]!.from
+  for (const [k, s] of pieces.entries()) {
+    const to: Spot = k === pieces.length - 1 && last ? last : s.to
+    const more = s.kind === 'line' ? [] : s.kind === 'arc' ? [s.centre] : [s.leave, s.arrive]
+    const on = placed(next, [from, to, ...more])
+    const [a, b, c, d] = on.ids as [string, string, string, string]
+    next = withEdge(
+      on.outline,
+      s.kind === 'line'
+        ? { kind: 'line', from: a, to: b }
+        : s.kind === 'arc'
+          ? { kind: 'arc', from: a, to: b, centre: c, turns: s.sweep > 0 ? 'left' : 'right' }
+          : { kind: 'curve', from: a, to: b, leave: c, arrive: d },
+    )
+    from = b
+  }
+  return next
 }
 
 /** Without some points and edges, what is said of them, and points that nothing goes through any more. */

@@ -34,6 +34,8 @@ export {
 } from './segments'
 export { imaged } from './image'
 export { exactly } from './exact'
+export { fitted, strayOf, type Click, type Fitting } from './fit'
+export * from './picture'
 export { halves } from './parts'
 export { asBitLeaves, regionsOf, type Region } from './regions'
 export { again, round, setOff } from './copies'

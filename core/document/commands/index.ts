@@ -11,6 +11,7 @@ import * as bits from './bits'
 import * as aside from './aside'
 import * as joints from './joints'
 import * as judged from './judged'
+import * as pictures from './pictures'
 import * as pieces from './pieces'
 import * as project from './project'
 import * as rack from './rack'
@@ -31,6 +32,7 @@ const COMMANDS = {
   ...hardware,
   ...work,
   ...views,
+  putPicture: pictures.putPicture,
   ...judged,
   ...aside,
 }
@@ -82,6 +84,7 @@ export function execute(before: Project, changes: Change | readonly Change[], sa
         sentence ??= found.describe(payload.data, before)
         found.apply(draft, payload.data)
       }
+      pictures.letGo(draft)
     })
     const why = fault(before, after)
     if (why) return { ok: false, why }

@@ -118,49 +118,51 @@ const step = (
   options: Record<string, string> = {},
 ) => change.addStep({ on: 'a', step: { id, kind, off: false, at: onFace('face'), fields, options } })
 
-test('a piece lies flat as it is cut: its outline with true arcs, holes and recesses in layers by ' +
-  'depth', () => {
-  const p = make([
-    ...block('a', 'right-up', [0, 600], [0, 120], [0, 24]),
-    step('w1', 'saw', { place: '300', length: '200', rise: '40' }, { side: 'high' }),
-    step('w2', 'recess', { along: '90', across: '60', length: '60', width: '30', depth: '5', bit: '8' }),
-    step('w3', 'bore', { along: '500', across: '60', diameter: '20' }),
-    step('w4', 'bore', { along: '540', across: '60', diameter: '8', depth: '12' }, { tip: 'flat' }),
-  ])
-  const m = modelOf(p)
-  const f = flatOf(m, instance(m, 'a#1'), 'face', kernel)
-  expect(f.left).toEqual([])
-  expect(Object.fromEntries(f.layers.map((l) => [l.name, l.paths.length]))).toEqual({
-    outline: 1,
-    'hole through': 1,
-    'hole 12 mm': 1,
-    'recess 5 mm': 1,
-  })
-  const layer = (name: string) => f.layers.find((l) => l.name === name)!.paths[0]!
-  // Over a chord of 200 with a rise of 40 the radius is (100² + 40²) / 80.
-  const arch = layer('outline').filter((s) => s.kind === 'arc')
-  expect(arch).toHaveLength(1)
-  expect(arch[0]).toMatchObject({ radius: expect.closeTo(145, 9) })
-  const ends = [arch[0]!.from, arch[0]!.to].sort((a, b) => a[0] - b[0])
-  expect(ends.map((q) => q.map((x) => Math.round(x * 1e6) / 1e6))).toEqual([
-    [200, 120],
-    [400, 120],
-  ])
-  expect(layer('recess 5 mm').filter((s) => s.kind === 'arc')).toHaveLength(4)
-  // What is cut right through is as large as the solid says.
-  const area = sizesOf([
-    { segments: layer('outline'), depth: 0 },
-    { segments: layer('hole through'), depth: 0 },
-  ]).area
-  const sunk = (60 * 30 - (4 - Math.PI) * 16) * 5 + Math.PI * 16 * 12
-  expect(volume(m, 'a#1', kernel) + sunk).toBeCloseTo(area * 24, -1)
-  // Seen from behind, only what goes through shows, the other way round.
-  const back = flatOf(m, instance(m, 'a#1'), 'back', kernel)
-  expect(back.layers.map((l) => l.name)).toEqual(['outline', 'hole through'])
-  expect(back.layers[1]!.paths[0]![0]).toMatchObject({
-    centre: [expect.closeTo(100, 9), expect.closeTo(60, 9)],
-  })
-})
+test(
+  'a piece lies flat as it is cut: its outline with true arcs, holes and recesses in layers by ' + 'depth',
+  () => {
+    const p = make([
+      ...block('a', 'right-up', [0, 600], [0, 120], [0, 24]),
+      step('w1', 'saw', { place: '300', length: '200', rise: '40' }, { side: 'high' }),
+      step('w2', 'recess', { along: '90', across: '60', length: '60', width: '30', depth: '5', bit: '8' }),
+      step('w3', 'bore', { along: '500', across: '60', diameter: '20' }),
+      step('w4', 'bore', { along: '540', across: '60', diameter: '8', depth: '12' }, { tip: 'flat' }),
+    ])
+    const m = modelOf(p)
+    const f = flatOf(m, instance(m, 'a#1'), 'face', kernel)
+    expect(f.left).toEqual([])
+    expect(Object.fromEntries(f.layers.map((l) => [l.name, l.paths.length]))).toEqual({
+      outline: 1,
+      'hole through': 1,
+      'hole 12 mm': 1,
+      'recess 5 mm': 1,
+    })
+    const layer = (name: string) => f.layers.find((l) => l.name === name)!.paths[0]!
+    // Over a chord of 200 with a rise of 40 the radius is (100² + 40²) / 80.
+    const arch = layer('outline').filter((s) => s.kind === 'arc')
+    expect(arch).toHaveLength(1)
+    expect(arch[0]).toMatchObject({ radius: expect.closeTo(145, 9) })
+    const ends = [arch[0]!.from, arch[0]!.to].sort((a, b) => a[0] - b[0])
+    expect(ends.map((q) => q.map((x) => Math.round(x * 1e6) / 1e6))).toEqual([
+      [200, 120],
+      [400, 120],
+    ])
+    expect(layer('recess 5 mm').filter((s) => s.kind === 'arc')).toHaveLength(4)
+    // What is cut right through is as large as the solid says.
+    const area = sizesOf([
+      { segments: layer('outline'), depth: 0 },
+      { segments: layer('hole through'), depth: 0 },
+    ]).area
+    const sunk = (60 * 30 - (4 - Math.PI) * 16) * 5 + Math.PI * 16 * 12
+    expect(volume(m, 'a#1', kernel) + sunk).toBeCloseTo(area * 24, -1)
+    // Seen from behind, only what goes through shows, the other way round.
+    const back = flatOf(m, instance(m, 'a#1'), 'back', kernel)
+    expect(back.layers.map((l) => l.name)).toEqual(['outline', 'hole through'])
+    expect(back.layers[1]!.paths[0]![0]).toMatchObject({
+      centre: [expect.closeTo(100, 9), expect.closeTo(60, 9)],
+    })
+  },
+)
 
 test('a recess that runs out of the wood ends at its edge; what paths cannot tell is named', () => {
   const p = make([
@@ -177,19 +179,21 @@ test('a recess that runs out of the wood ends at its edge; what paths cannot tel
   expect(sizesOf([{ segments: half[0]!, depth: 0 }]).area).toBeCloseTo((Math.PI * 40 * 40) / 2, 6)
 })
 
-test('different pieces lie beside each other, each with its name, and read back as many ' +
-  'outlines', async () => {
-  const p = make([
-    ...block('a', 'right-up', [0, 300], [0, 100], [0, 20]),
-    ...block('b', 'right-up', [400, 200], [0, 80], [0, 20]),
-  ])
-  const f = flatsOf(modelOf(p), kernel)
-  expect(f.texts.map((t) => t.text)).toEqual(['A A', 'B B'])
-  for (const format of DRAWING_FORMATS) {
-    const text = await format.write(f)
-    expect(text).toContain('A A')
-    const read = readDrawing(bytes(text), 'x')
-    expect(read.ok && read.read.segments).toHaveLength(8)
-    expect(read.ok && [...read.read.left]).toEqual([['text', 2]])
-  }
-})
+test(
+  'different pieces lie beside each other, each with its name, and read back as many ' + 'outlines',
+  async () => {
+    const p = make([
+      ...block('a', 'right-up', [0, 300], [0, 100], [0, 20]),
+      ...block('b', 'right-up', [400, 200], [0, 80], [0, 20]),
+    ])
+    const f = flatsOf(modelOf(p), kernel)
+    expect(f.texts.map((t) => t.text)).toEqual(['A A', 'B B'])
+    for (const format of DRAWING_FORMATS) {
+      const text = await format.write(f)
+      expect(text).toContain('A A')
+      const read = readDrawing(bytes(text), 'x')
+      expect(read.ok && read.read.segments).toHaveLength(8)
+      expect(read.ok && [...read.read.left]).toEqual([['text', 2]])
+    }
+  },
+)

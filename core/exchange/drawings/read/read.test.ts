@@ -64,28 +64,30 @@ test('a stretched circle is no arc any more; a turned or mirrored one is', () =>
   expect([...kinds('scale(2 1)')]).toEqual(['curve'])
 })
 
-test('nothing in an SVG runs or loads: scripts, references, pictures and entities are left out ' +
-  'and counted', () => {
-  const r = strokes(
-    `<!DOCTYPE svg [<!ENTITY x "y">]>` +
-      drawing(
-        '<script>throw 1</script><use href="#a"/><image href="http://localhost/x.png"/><text>&x;</text>' +
-          '<defs><path id="a" d="M0 0L9 9"/></defs><path d="M0 0L10 0" onclick="boom()"/>' +
-          '<path d="M0 0L5 5" style="display: none"/>',
-      ).replace('<?xml version="1.0"?>', ''),
-  )
-  expect(r.segments).toHaveLength(1)
-  expect(Object.fromEntries(r.left)).toEqual({
-    script: 1,
-    reference: 1,
-    picture: 1,
-    text: 1,
-    'hidden part': 2,
-  })
-  expect(
-    why(`<!DOCTYPE svg [<!ENTITY x SYSTEM "file:///etc/passwd">]><svg><text>&x;</text></svg>`),
-  ).toContain('drawing is not read: it is damaged: External entities are not supported')
-})
+test(
+  'nothing in an SVG runs or loads: scripts, references, pictures and entities are left out ' + 'and counted',
+  () => {
+    const r = strokes(
+      `<!DOCTYPE svg [<!ENTITY x "y">]>` +
+        drawing(
+          '<script>throw 1</script><use href="#a"/><image href="http://localhost/x.png"/><text>&x;</text>' +
+            '<defs><path id="a" d="M0 0L9 9"/></defs><path d="M0 0L10 0" onclick="boom()"/>' +
+            '<path d="M0 0L5 5" style="display: none"/>',
+        ).replace('<?xml version="1.0"?>', ''),
+    )
+    expect(r.segments).toHaveLength(1)
+    expect(Object.fromEntries(r.left)).toEqual({
+      script: 1,
+      reference: 1,
+      picture: 1,
+      text: 1,
+      'hidden part': 2,
+    })
+    expect(
+      why(`<!DOCTYPE svg [<!ENTITY x SYSTEM "file:///etc/passwd">]><svg><text>&x;</text></svg>`),
+    ).toContain('drawing is not read: it is damaged: External entities are not supported')
+  },
+)
 
 test('DXF lines, arcs, bulges, ellipses and blocks are read; a unit is only what the file says', () => {
   const r = strokes(
@@ -129,65 +131,67 @@ test('DXF lines, arcs, bulges, ellipses and blocks are read; a unit is only what
   expect(Object.fromEntries(r.left)).toEqual({ text: 1 })
 })
 
-test('a spline is its cubics exactly, whatever its knots; with weights it is a circle to a ' +
-  'thousandth', () => {
-  // Two spans of a cubic B-spline with uneven knots, by Cox and de Boor's definition of its basis.
-  const spline = {
-    degree: 3,
-    knots: [0, 0, 0, 0, 2, 5, 5, 5, 5],
-    points: [
-      [0, 0],
-      [10, 30],
-      [40, 35],
-      [60, -5],
-      [80, 10],
-    ] as Place2[],
-    weights: null,
-  }
-  const basis = (i: number, p: number, u: number): number => {
-    const k = spline.knots
-    if (p === 0) return u >= k[i]! && u < k[i + 1]! ? 1 : 0
-    const part = (low: number, high: number, over: number, b: number) =>
-      high > low ? (over / (high - low)) * b : 0
-    return (
-      part(k[i]!, k[i + p]!, u - k[i]!, basis(i, p - 1, u)) +
-      part(k[i + 1]!, k[i + p + 1]!, k[i + p + 1]! - u, basis(i + 1, p - 1, u))
-    )
-  }
-  const pieces = splinePieces(spline)
-  expect(pieces).toHaveLength(2)
-  for (const [n, [low, high]] of [
-    [0, [0, 2]],
-    [1, [2, 5]],
-  ] as const)
-    for (const t of [0, 0.3, 0.77]) {
-      const u = low + (high - low) * t
-      const c = pieces[n]!
-      if (c.kind !== 'curve') throw new Error('a spline is curves')
-      const v = 1 - t
-      for (const i of [0, 1] as const) {
-        const cubic =
-          v ** 3 * c.from[i] + 3 * v * v * t * c.leave[i] + 3 * v * t * t * c.arrive[i] + t ** 3 * c.to[i]
-        expect(cubic).toBeCloseTo(
-          spline.points.reduce((sum, p, j) => sum + p[i] * basis(j, 3, u), 0),
-          9,
-        )
-      }
+test(
+  'a spline is its cubics exactly, whatever its knots; with weights it is a circle to a ' + 'thousandth',
+  () => {
+    // Two spans of a cubic B-spline with uneven knots, by Cox and de Boor's definition of its basis.
+    const spline = {
+      degree: 3,
+      knots: [0, 0, 0, 0, 2, 5, 5, 5, 5],
+      points: [
+        [0, 0],
+        [10, 30],
+        [40, 35],
+        [60, -5],
+        [80, 10],
+      ] as Place2[],
+      weights: null,
     }
-  const r = Math.SQRT1_2
-  const quarter = splinePieces({
-    degree: 2,
-    knots: [0, 0, 0, 1, 1, 1],
-    points: [
-      [50, 0],
-      [50, 50],
-      [0, 50],
-    ],
-    weights: [1, r, 1],
-  })
-  expect(quarter.reduce((sum, s) => sum + lengthOf(s), 0)).toBeCloseTo((Math.PI * 50) / 2, 3)
-  for (const s of quarter) expect(Math.hypot(...s.to)).toBeCloseTo(50, 9)
-})
+    const basis = (i: number, p: number, u: number): number => {
+      const k = spline.knots
+      if (p === 0) return u >= k[i]! && u < k[i + 1]! ? 1 : 0
+      const part = (low: number, high: number, over: number, b: number) =>
+        high > low ? (over / (high - low)) * b : 0
+      return (
+        part(k[i]!, k[i + p]!, u - k[i]!, basis(i, p - 1, u)) +
+        part(k[i + 1]!, k[i + p + 1]!, k[i + p + 1]! - u, basis(i + 1, p - 1, u))
+      )
+    }
+    const pieces = splinePieces(spline)
+    expect(pieces).toHaveLength(2)
+    for (const [n, [low, high]] of [
+      [0, [0, 2]],
+      [1, [2, 5]],
+    ] as const)
+      for (const t of [0, 0.3, 0.77]) {
+        const u = low + (high - low) * t
+        const c = pieces[n]!
+        if (c.kind !== 'curve') throw new Error('a spline is curves')
+        const v = 1 - t
+        for (const i of [0, 1] as const) {
+          const cubic =
+            v ** 3 * c.from[i] + 3 * v * v * t * c.leave[i] + 3 * v * t * t * c.arrive[i] + t ** 3 * c.to[i]
+          expect(cubic).toBeCloseTo(
+            spline.points.reduce((sum, p, j) => sum + p[i] * basis(j, 3, u), 0),
+            9,
+          )
+        }
+      }
+    const r = Math.SQRT1_2
+    const quarter = splinePieces({
+      degree: 2,
+      knots: [0, 0, 0, 1, 1, 1],
+      points: [
+        [50, 0],
+        [50, 50],
+        [0, 50],
+      ],
+      weights: [1, r, 1],
+    })
+    expect(quarter.reduce((sum, s) => sum + lengthOf(s), 0)).toBeCloseTo((Math.PI * 50) / 2, 3)
+    for (const s of quarter) expect(Math.hypot(...s.to)).toBeCloseTo(50, 9)
+  },
+)
 
 const triangle = (gap: number): Segment[] => [
   { kind: 'line', from: [0, 0], to: [40, 0], of: '' },
@@ -197,19 +201,21 @@ const triangle = (gap: number): Segment[] => [
 const made = (segments: Segment[], tolerance: number, unit = 1, face: Place2 = [100, 100]) =>
   outlineOf({ segments }, unit, tolerance, 'middle', face)
 
-test('ends within the tolerance are joined and told; others are told as open; what lies twice is ' +
-  'left once', () => {
-  const closed = made(triangle(0.04), 0.1)
-  expect(closed).toMatchObject({ ok: true, read: { gaps: 1, widest: expect.closeTo(0.04, 9), loose: [] } })
-  const open = made(triangle(0.4), 0.1)
-  expect(open.ok && open.read.loose).toHaveLength(2)
-  const twice = made([...triangle(0), { kind: 'line', from: [20, 30], to: [40, 0], of: '' }], 0.1)
-  expect(twice.ok && [twice.read.twice, twice.read.outline.edges.length]).toEqual([1, 3])
-  // It lies in the middle of the face, and is as large as its unit makes it.
-  const inches = made(triangle(0), 0.1, 25.4, [2000, 1000])
-  expect(inches.ok && inches.read.size).toEqual([1016, 762])
-  expect(inches.ok && inches.read.outline.points.p1).toEqual([492, 119])
-})
+test(
+  'ends within the tolerance are joined and told; others are told as open; what lies twice is ' + 'left once',
+  () => {
+    const closed = made(triangle(0.04), 0.1)
+    expect(closed).toMatchObject({ ok: true, read: { gaps: 1, widest: expect.closeTo(0.04, 9), loose: [] } })
+    const open = made(triangle(0.4), 0.1)
+    expect(open.ok && open.read.loose).toHaveLength(2)
+    const twice = made([...triangle(0), { kind: 'line', from: [20, 30], to: [40, 0], of: '' }], 0.1)
+    expect(twice.ok && [twice.read.twice, twice.read.outline.edges.length]).toEqual([1, 3])
+    // It lies in the middle of the face, and is as large as its unit makes it.
+    const inches = made(triangle(0), 0.1, 25.4, [2000, 1000])
+    expect(inches.ok && inches.read.size).toEqual([1016, 762])
+    expect(inches.ok && inches.read.outline.points.p1).toEqual([492, 119])
+  },
+)
 
 test('an arc whose ends are joined elsewhere still turns as much', () => {
   const arc: Segment = {

@@ -1,0 +1,67 @@
+/** Pictures behind outlines: how they lie, set to scale and turned. Millimetres, pixels, degrees. */
+import type { PlacedPicture } from '../document'
+import type { Mm } from '../measure'
+import { angleOf, long, minus } from './segments'
+import type { Place2 } from './solve'
+
+const rad = (degrees: number): number => (degrees * Math.PI) / 180
+const turnedBy = ([x, y]: Place2, degrees: number): Place2 => {
+  const [cos, sin] = [Math.cos(rad(degrees)), Math.sin(rad(degrees))]
+  return [cos * x - sin * y, sin * x + cos * y]
+}
+
+/** The ways its pixels run on the face, to its right and up; as long as a pixel. */
+export function pictureWays({ scale, turn, over }: PlacedPicture): readonly [right: Place2, up: Place2] {
+  const hand = over ? -1 : 1
+  const right = turnedBy([scale * hand, 0], turn)
+  return [right, turnedBy([0, scale], turn)]
+}
+
+/** Where a pixel lies on the face, counted to the right and up from its lower left corner. */
+export function onPicture(p: PlacedPicture, [x, y]: Place2): Place2 {
+  const [right, up] = pictureWays(p)
+  return [p.at[0] + x * right[0] + y * up[0], p.at[1] + x * right[1] + y * up[1]]
+}
+
+/** A new one in the middle of a face, as large as that lets it be. */
+export function pictureOn(
+  { id, wide, high }: { readonly id: string; readonly wide: number; readonly high: number },
+  size: Place2,
+  over: boolean,
+): PlacedPicture {
+  const scale = Math.min(size[0] / wide, size[1] / high)
+  const [w, h] = [wide * scale, high * scale]
+  const left = (size[0] - w) / 2
+  return {
+    of: id,
+    at: [over ? left + w : left, (size[1] - h) / 2],
+    scale,
+    turn: 0,
+    over,
+    seen: 0.5,
+    locked: false,
+  }
+}
+
+/** Drawn larger or smaller about the first of two places, so that they are so far apart; null for one place. */
+export function setToScale(p: PlacedPicture, a: Place2, b: Place2, apart: Mm): PlacedPicture | null {
+  const now = long(minus(b, a))
+  if (now < 1e-6 || !(apart > 0)) return null
+  const by = apart / now
+  return { ...p, at: [a[0] + (p.at[0] - a[0]) * by, a[1] + (p.at[1] - a[1]) * by], scale: p.scale * by }
+}
+
+/** Turned about the first of two places until they are level or plumb, whichever is nearer. */
+export function squared(p: PlacedPicture, a: Place2, b: Place2): PlacedPicture | null {
+  if (long(minus(b, a)) < 1e-6) return null
+  const now = (angleOf(a, b) * 180) / Math.PI
+  const by = Math.round(now / 90) * 90 - now
+  const at = turnedBy(minus(p.at, a), by)
+  const turn = p.turn + by
+  return { ...p, at: [a[0] + at[0], a[1] + at[1]], turn: turn - 360 * Math.round(turn / 360) }
+}
+
+export const carriedPicture = (p: PlacedPicture, [u, v]: Place2): PlacedPicture => ({
+  ...p,
+  at: [p.at[0] + u, p.at[1] + v],
+})
