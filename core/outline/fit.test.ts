@@ -127,7 +127,7 @@ const anyPicture = fc.record({
   over: fc.boolean(),
 })
 
-test('two places a known way apart set a picture to scale; two that are level turn it, and the first stays', () => {
+test('two places a known way apart set a picture to scale; two that are level turn it, and their middle stays', () => {
   fc.assert(
     fc.property(anyPicture, fc.double({ min: 5, max: 900, noNaN: true }), (given, apart) => {
       const picture: PlacedPicture = { of: 'a', seen: 0.5, locked: false, ...given }
@@ -138,12 +138,14 @@ test('two places a known way apart set a picture to scale; two that are level tu
       const scaled = setToScale(picture, onPicture(picture, a), onPicture(picture, b), apart)!
       const [p, q] = [onPicture(scaled, a), onPicture(scaled, b)]
       expect(Math.hypot(p[0] - q[0], p[1] - q[1])).toBeCloseTo(apart, 6)
-      expect(p[0]).toBeCloseTo(onPicture(picture, a)[0], 6)
+      const mid = (x: Place2, y: Place2) => [(x[0] + y[0]) / 2, (x[1] + y[1]) / 2]
+      const middle = mid(onPicture(picture, a), onPicture(picture, b))
+      mid(p, q).forEach((x, i) => expect(x).toBeCloseTo(middle[i]!, 6))
       const level = squared(scaled, p, q)!
       const [r, s] = [onPicture(level, a), onPicture(level, b)]
       expect(Math.min(Math.abs(r[0] - s[0]), Math.abs(r[1] - s[1]))).toBeLessThan(1e-6)
       expect(Math.hypot(r[0] - s[0], r[1] - s[1])).toBeCloseTo(apart, 6)
-      expect(r[1]).toBeCloseTo(p[1], 6)
+      mid(r, s).forEach((x, i) => expect(x).toBeCloseTo(middle[i]!, 6))
       expect(carriedPicture(level, [3, 4]).at[0]).toBeCloseTo(level.at[0] + 3, 9)
     }),
   )
@@ -160,12 +162,35 @@ test('two places a known way apart set a picture to scale; two that are level tu
   expect(squared(picture, [1, 1], [1, 1])).toBeNull()
 })
 
-test('a new picture lies in the middle of the face, all of it on that, right way round from outside', () => {
-  for (const over of [false, true]) {
-    const p = pictureOn({ id: 'x', wide: 400, high: 200 }, [300, 100], over)
-    const [a, b] = [onPicture(p, [0, 0]), onPicture(p, [400, 200])]
-    expect([a[0], b[0]].sort((x, y) => x - y)).toEqual([50, 250])
-    expect([a[1], b[1]]).toEqual([0, 100])
-    expect(a[0] < b[0]).toBe(!over)
+test('a new picture lies in the middle of the face, all of it on that, upright as the face is seen', () => {
+  const ways: Array<readonly [Place2, Place2]> = [
+    [
+      [1, 0],
+      [0, 1],
+    ],
+    [
+      [-1, 0],
+      [0, 1],
+    ],
+    [
+      [0, -1],
+      [1, 0],
+    ],
+    [
+      [0, 1],
+      [1, 0],
+    ],
+  ]
+  for (const [right, up] of ways) {
+    const upright = right[0] !== 0
+    const p = pictureOn({ id: 'x', wide: 400, high: 200 }, upright ? [300, 100] : [100, 300], { right, up })
+    const [a, b, c] = [onPicture(p, [0, 0]), onPicture(p, [400, 0]), onPicture(p, [0, 200])]
+    // Its right runs to the right of who looks, and its up upwards; both as large as the face lets them.
+    for (const i of [0, 1] as const) {
+      expect(b[i] - a[i]).toBeCloseTo(200 * right[i], 9)
+      expect(c[i] - a[i]).toBeCloseTo(100 * up[i], 9)
+    }
+    const middle = onPicture(p, [200, 100])
+    expect(middle.map((x) => Math.round(x * 1e6) / 1e6)).toEqual(upright ? [150, 50] : [50, 150])
   }
 })

@@ -12,7 +12,8 @@ export interface Click {
 }
 
 /** As what a row of clicks is drawn. */
-export type Fitting = 'arcs' | 'curves'
+export const FITTINGS = { arcs: 'lines and arcs', curves: 'lines and curves' } as const
+export type Fitting = keyof typeof FITTINGS
 
 /** How far a place is from a piece. */
 function offPiece(s: Segment, p: Place2): Mm {

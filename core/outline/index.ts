@@ -28,13 +28,15 @@ export {
   extentOf,
   middleOf,
   lengthOf,
+  long,
+  minus,
   placed,
   type Arc,
   type Segment,
 } from './segments'
 export { imaged } from './image'
 export { exactly } from './exact'
-export { fitted, strayOf, type Click, type Fitting } from './fit'
+export { FITTINGS, fitted, strayOf, type Click, type Fitting } from './fit'
 export * from './picture'
 export { halves } from './parts'
 export { asBitLeaves, regionsOf, type Region } from './regions'

@@ -23,42 +23,49 @@ export function onPicture(p: PlacedPicture, [x, y]: Place2): Place2 {
   return [p.at[0] + x * right[0] + y * up[0], p.at[1] + x * right[1] + y * up[1]]
 }
 
-/** A new one in the middle of a face, as large as that lets it be. */
+/**
+ * A new one in the middle of a face, as large as that lets it be, upright for who sees these ways of the face
+ * to the right and up: unit vectors along its axes.
+ */
 export function pictureOn(
   { id, wide, high }: { readonly id: string; readonly wide: number; readonly high: number },
   size: Place2,
-  over: boolean,
+  { right, up }: { readonly right: Place2; readonly up: Place2 },
 ): PlacedPicture {
-  const scale = Math.min(size[0] / wide, size[1] / high)
-  const [w, h] = [wide * scale, high * scale]
-  const left = (size[0] - w) / 2
+  const seen = (way: Place2) => Math.abs(way[0]) * size[0] + Math.abs(way[1]) * size[1]
+  const scale = Math.min(seen(right) / wide, seen(up) / high)
+  const corner = (i: 0 | 1) => size[i] / 2 - (right[i] * wide * scale) / 2 - (up[i] * high * scale) / 2
   return {
     of: id,
-    at: [over ? left + w : left, (size[1] - h) / 2],
+    at: [corner(0), corner(1)],
     scale,
-    turn: 0,
-    over,
+    turn: (angleOf([0, 0], [up[1], -up[0]]) * 180) / Math.PI,
+    over: right[0] * up[1] - right[1] * up[0] < 0,
     seen: 0.5,
     locked: false,
   }
 }
 
-/** Drawn larger or smaller about the first of two places, so that they are so far apart; null for one place. */
+const between = (a: Place2, b: Place2): Place2 => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]
+
+/** Drawn larger or smaller about the middle of two places, so that they are so far apart; null for one place. */
 export function setToScale(p: PlacedPicture, a: Place2, b: Place2, apart: Mm): PlacedPicture | null {
   const now = long(minus(b, a))
   if (now < 1e-6 || !(apart > 0)) return null
   const by = apart / now
-  return { ...p, at: [a[0] + (p.at[0] - a[0]) * by, a[1] + (p.at[1] - a[1]) * by], scale: p.scale * by }
+  const [u, v] = between(a, b)
+  return { ...p, at: [u + (p.at[0] - u) * by, v + (p.at[1] - v) * by], scale: p.scale * by }
 }
 
-/** Turned about the first of two places until they are level or plumb, whichever is nearer. */
+/** Turned about the middle of two places until they are level or plumb, whichever is nearer. */
 export function squared(p: PlacedPicture, a: Place2, b: Place2): PlacedPicture | null {
   if (long(minus(b, a)) < 1e-6) return null
   const now = (angleOf(a, b) * 180) / Math.PI
   const by = Math.round(now / 90) * 90 - now
-  const at = turnedBy(minus(p.at, a), by)
+  const middle = between(a, b)
+  const at = turnedBy(minus(p.at, middle), by)
   const turn = p.turn + by
-  return { ...p, at: [a[0] + at[0], a[1] + at[1]], turn: turn - 360 * Math.round(turn / 360) }
+  return { ...p, at: [middle[0] + at[0], middle[1] + at[1]], turn: turn - 360 * Math.round(turn / 360) }
 }
 
 export const carriedPicture = (p: PlacedPicture, [u, v]: Place2): PlacedPicture => ({

@@ -11,8 +11,10 @@ import {
 } from '../../../core/outline'
 import type { Outline } from '../../../core/document'
 import { keyOf } from '../../../core/resolve'
+import type { ReactNode } from 'react'
 import { Choice } from '../../ui/Choice'
 import { MeasureField } from '../../ui/MeasureField'
+import type { Tool } from './hand'
 import type { Drawing } from './useOutline'
 
 export const DRAWN = {
@@ -21,6 +23,7 @@ export const DRAWN = {
   arc: ['Arc', 'An arc: its ends, then a place it goes through', 'a'],
   curve: ['Curve', 'A curve with two handles', 'u'],
   circle: ['Circle', 'A circle: its middle, then how far out', 'c'],
+  trace: ['Trace', 'Places along a line of a picture; edges are fitted through them', 't'],
 } as const
 export type DrawnName = keyof typeof DRAWN
 
@@ -55,16 +58,18 @@ export function sayingsFor(outline: Outline, parts: readonly string[]): Saying[]
 }
 
 interface BarProps {
-  readonly tool: DrawnName
+  readonly tool: Tool
   readonly onTool: (tool: DrawnName) => void
   readonly onShape: (name: ReadyName) => void
   readonly drawing: Drawing
   readonly onMirror: (mirror: Pick<Outline, 'mirror' | 'mirrorOff'>) => void
   readonly onZoom: (by: number) => void
   readonly onDone: () => void
+  readonly children?: ReactNode
 }
 
-export function BoardBar({ tool, onTool, onShape, drawing, onMirror, onZoom, onDone }: BarProps) {
+export function BoardBar(props: BarProps) {
+  const { tool, onTool, onShape, drawing, onMirror, onZoom, onDone } = props
   const { outline, step, locals } = drawing
   return (
     <div className="flex flex-wrap items-center gap-1 border-b border-hairline bg-panel p-1.5">
@@ -89,6 +94,7 @@ export function BoardBar({ tool, onTool, onShape, drawing, onMirror, onZoom, onD
         of={Object.entries(READY_SHAPES).map(([name, s]) => [name as ReadyName, s.title] as const)}
         onPick={onShape}
       />
+      {props.children}
       <Choice
         label="Half of it"
         className="btn"

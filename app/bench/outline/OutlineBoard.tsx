@@ -4,14 +4,16 @@
  */
 import { measureText } from '../../../core/measure'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import type { Outline } from '../../../core/document'
+import type { Outline, PlacedPicture } from '../../../core/document'
 import {
   asSolved,
+  carriedPicture,
   FACT_KINDS,
   moved,
   pinned,
   sizesOf,
   split,
+  squared,
   standing,
   without,
   withShape,
@@ -30,16 +32,23 @@ import { evenStep } from '../placing/targets'
 import { surroundingsOf } from './around'
 import { namesOn, PREFIX, readAll, sayArea, sayTrouble, unitFor, went } from './board'
 import { ChainBar } from './ChainBar'
+import { Backdrop } from './Backdrop'
 import { BoardBar, DRAWN, SayBar, type DrawnName, type Saying } from './BoardBar'
 import { fitting, sheetOf, turnedAs } from './face'
 import { FactField } from './FactField'
+import { Files } from './Files'
+import { isPictureTool, plainSnap, type Tool } from './hand'
 import { labelsOf } from './labels'
+import { PictureBar } from './PictureBar'
 import { edgeFrom, idOf, placesOf } from './put'
 import { Sheet } from './Sheet'
 import { snapTo, type Snap } from './snap'
 import { corner, tell } from './told'
+import { TraceBar } from './TraceBar'
+import { Traced } from './Traced'
 import { Standing, TypedPlace } from './Typed'
 import { faceAxes, useOutline, type Drawing } from './useOutline'
+import { useTrace } from './useTrace'
 import { sayPart } from './words'
 
 /** How near something draws what is put down, pixels. */
@@ -73,15 +82,16 @@ function Board({ drawing, onBusy }: BoardProps) {
   const [room, setRoom] = useState<Place2>([640, 420])
   const [zoom, setZoom] = useState(1)
   const [pan, setPan] = useState<Place2>([0, 0])
-  const [tool, setTool] = useState<DrawnName>('pick')
+  const [tool, setTool] = useState<Tool>('pick')
+  const [spots, setSpots] = useState<readonly Place2[]>([])
+  const [tolerance, setTolerance] = useState(() => (shown.style.unit === 'in' ? '1/64' : '0.4'))
   const [begun, setBegun] = useState<Begun>([])
-  const busy = begun.length > 0
-  useEffect(() => onBusy(busy), [busy, onBusy])
   const [hover, setHover] = useState<Snap | null>(null)
   const [chosen, setChosen] = useState<readonly string[]>([])
   const [open, setOpen] = useState<string | null>(null)
   const [says, setSays] = useState<string | null>(null)
   const [dragged, setDragged] = useState<Solved | null>(null)
+  const [carried, setCarried] = useState<PlacedPicture | null>(null)
 
   useEffect(() => {
     const on = svg.current!
@@ -117,25 +127,35 @@ function Board({ drawing, onBusy }: BoardProps) {
   const even = evenStep(shown, 1 / scale)
   const write = (mm: number) => measureText(mm, shown.style)
 
+  const valueOf = (text: string): number | undefined => {
+    const reading = read(text, 'length', shown, drawing.locals)
+    return reading.ok ? reading.value : undefined
+  }
   const put = (next: Outline, did: string): boolean => {
     setSays(null)
     return drawing.put(next, did)
   }
+  const trace = useTrace(drawing, valueOf(tolerance) ?? 0.4, put)
+  const busy = begun.length > 0 || trace.clicks.length > 0
+  useEffect(() => onBusy(busy), [busy, onBusy])
+  const placed = outline.picture
+  const putPicture = (picture: PlacedPicture | undefined, did: string) => {
+    const { picture: _, ...rest } = asSolved(outline, solved)
+    put(picture ? { ...rest, picture } : rest, did)
+    if (isPictureTool(tool)) take('pick')
+  }
   const snapAt = (e: { clientX: number; clientY: number }, but: readonly string[], from: string | null) => {
     const box = svg.current!.getBoundingClientRect()
     const at = sheet.back(e.clientX - box.left, e.clientY - box.top)
+    const say = (mm: number) => sayLength(shown, mm)
+    if (isPictureTool(tool)) return { at, point: null, facts: [], says: '' }
+    if (tool === 'trace') {
+      const began = trace.clicks.length > 2 ? trace.clicks[0]!.at : null
+      return plainSnap(at, drawing, REACH / scale, began, say)
+    }
     return snapTo(
       at,
-      {
-        size,
-        points: solved.points,
-        but,
-        lines: around.lines,
-        from,
-        reach: REACH / scale,
-        even,
-        say: (mm) => sayLength(shown, mm),
-      },
+      { size, points: solved.points, but, lines: around.lines, from, reach: REACH / scale, even, say },
       namesOn(face),
     )
   }
@@ -148,14 +168,12 @@ function Board({ drawing, onBusy }: BoardProps) {
       const told = of.length > 0 ? tell(drawing, all, fact, of, value) : null
       return told?.ok ? told.outline : all
     }, next)
-  const valueOf = (text: string): number | undefined => {
-    const reading = read(text, 'length', shown, drawing.locals)
-    return reading.ok ? reading.value : undefined
-  }
   /** Something is put down; an edge that is whole by it is added. */
-  const putDown = (snap: Snap) => {
+  const putDown = (snap: Snap, corner = false) => {
     const base = asSolved(outline, solved)
     if (tool === 'pick') return
+    if (tool === 'trace') return trace.click(snap, corner)
+    if (isPictureTool(tool)) return pressed(snap.at)
     const all = [...begun, snap]
     if (all.length < placesOf(tool)) return setBegun(all)
     const [a, b] = all as [Snap, Snap]
@@ -171,6 +189,14 @@ function Board({ drawing, onBusy }: BoardProps) {
     // Edges go on from where the last one ended, until they come round to a point that is there.
     const goesOn = tool !== 'circle' && b.point === null
     setBegun(goesOn ? [{ at: b.at, point: made.end, facts: [], says: '' }] : [])
+  }
+
+  /** A place of the picture is pressed; the second says how it is to be turned, or asks how far off it is. */
+  const pressed = (at: Place2) => {
+    const all = spots.length === 2 ? [at] : [...spots, at]
+    const level = tool === 'level' && all.length === 2 && placed ? squared(placed, all[0]!, all[1]!) : null
+    if (level) putPicture(level, 'Turn the picture level')
+    else setSpots(all)
   }
 
   const choosePart = (part: string) =>
@@ -204,15 +230,18 @@ function Board({ drawing, onBusy }: BoardProps) {
     setChosen([])
   }
 
-  const take = (next: DrawnName) => {
+  const take = (next: Tool) => {
     setTool(next)
     setBegun([])
+    setSpots([])
+    trace.leave()
     setHover(null)
     setSays(null)
   }
   const leave = () => useBench.setState({ drawing: null })
   const back = () => {
     if (begun.length > 0) setBegun([])
+    else if (trace.clicks.length > 0) trace.leave()
     else if (open) setOpen(null)
     else if (tool !== 'pick') take('pick')
     else if (held.length > 0) setChosen([])
@@ -268,6 +297,24 @@ function Board({ drawing, onBusy }: BoardProps) {
     }
   })
 
+  const carryPicture = useCarry((e: PointerEvent) => {
+    if (readOnly || !placed || placed.locked) return null
+    const start = sheet.back(e.clientX, e.clientY)
+    const moved = (p: PointerEvent) => {
+      const now = sheet.back(p.clientX, p.clientY)
+      return carriedPicture(placed, [now[0] - start[0], now[1] - start[1]])
+    }
+    let last: PlacedPicture | null = null
+    return {
+      move: (p) => setCarried((last = moved(p))),
+      drop: () => {
+        setCarried(null)
+        if (last) putPicture(last, 'Move the picture')
+      },
+      leave: () => setCarried(null),
+    }
+  })
+
   const sweep = useRef<{ x: number; y: number; pan: Place2; moved: boolean } | null>(null)
   const drawingNow = tool !== 'pick'
   const labels = labelsOf(drawing, points, sheet, (part) => {
@@ -278,7 +325,7 @@ function Board({ drawing, onBusy }: BoardProps) {
     const told = fact ?? outline.corners.find((c) => c.id === part)
     return `${PREFIX[told?.kind ?? ''] ?? ''}${text}`
   })
-  const ghost = begun.map((b) => sheet.at(b.at))
+  const ghost = [...begun.map((b) => b.at), ...spots].map((p) => sheet.at(p))
   const tip = hover && sheet.at(hover.at)
   const sizes = sizesOf(paths.paths)
   return (
@@ -296,6 +343,8 @@ function Board({ drawing, onBusy }: BoardProps) {
           return
         }
         if (e.key === 'Escape') back()
+        else if (tool === 'trace' && e.key === 'Enter') trace.done()
+        else if (tool === 'trace' && e.key === 'Backspace') trace.back()
         else if ((e.key === 'Delete' || e.key === 'Backspace') && held.length > 0 && !readOnly) remove()
         else {
           const found = Object.entries(DRAWN).find(([, d]) => d[2] === e.key.toLowerCase())
@@ -325,7 +374,9 @@ function Board({ drawing, onBusy }: BoardProps) {
           if (by === 0) setPan([0, 0])
         }}
         onDone={leave}
-      />
+      >
+        <Files drawing={drawing} turned={turned} readOnly={readOnly} host={host} />
+      </BoardBar>
       <svg
         ref={svg}
         className={`h-full w-full touch-none ${drawingNow ? 'cursor-crosshair' : ''}`}
@@ -351,7 +402,7 @@ function Board({ drawing, onBusy }: BoardProps) {
           const was = sweep.current
           sweep.current = null
           if (!was || was.moved || e.button !== 0 || readOnly) return
-          if (drawingNow) putDown(snapAt(e, [], begun.at(-1)?.point ?? null))
+          if (drawingNow) putDown(snapAt(e, [], begun.at(-1)?.point ?? null), e.shiftKey)
           else if (e.target === svg.current) setChosen([])
         }}
         onWheel={(e) => setZoom(Math.min(40, Math.max(0.25, zoom * (e.deltaY < 0 ? 1.1 : 1 / 1.1))))}
@@ -370,7 +421,23 @@ function Board({ drawing, onBusy }: BoardProps) {
           onLabel={(part) => !drawingNow && setOpen(part)}
           hold={(part) => carry(part)}
           onNudge={nudge}
+          behind={
+            placed && (
+              <Backdrop
+                placed={carried ?? placed}
+                sheet={sheet}
+                loose={!placed.locked && !readOnly && !drawingNow}
+                hold={carryPicture()}
+                onNudge={(way, far) => {
+                  const by = even * (far ? 10 : 1)
+                  const [u, v] = [0, 1].map((i) => by * (way[0] * turned.right[i]! + way[1] * turned.up[i]!))
+                  putPicture(carriedPicture(placed, [u!, v!]), 'Move the picture')
+                }}
+              />
+            )
+          }
         >
+          {tool === 'trace' && <Traced trace={trace} sheet={sheet} />}
           {ghost.length > 0 && tip && (
             <path
               d={[...ghost, tip].map((p, k) => `${k === 0 ? 'M' : 'L'}${p[0]} ${p[1]}`).join('')}
@@ -468,7 +535,20 @@ function Board({ drawing, onBusy }: BoardProps) {
           </>
         )}
         {open && <FactField drawing={drawing} id={open} onDone={() => setOpen(null)} autoFocus />}
-        {drawingNow && !readOnly && (
+        {placed && !readOnly && held.length === 0 && (tool === 'pick' || isPictureTool(tool)) && (
+          <PictureBar
+            drawing={drawing}
+            placed={placed}
+            tool={isPictureTool(tool) ? tool : null}
+            spots={spots}
+            onTool={(next) => take(next ?? 'pick')}
+            onPut={putPicture}
+          />
+        )}
+        {tool === 'trace' && !readOnly && (
+          <TraceBar trace={trace} tolerance={tolerance} onTolerance={setTolerance} />
+        )}
+        {drawingNow && !readOnly && !isPictureTool(tool) && tool !== 'trace' && (
           <TypedPlace
             key={`${begun.length} ${begun.at(-1)?.point}`}
             drawing={drawing}

@@ -62,6 +62,8 @@ interface Props {
   readonly onLabel: (id: string) => void
   readonly hold: (id: string) => object
   readonly onNudge: (id: string, key: string, far: boolean) => boolean
+  /** On the face, under all that is drawn. */
+  readonly behind?: ReactNode
   readonly children?: ReactNode
 }
 
@@ -124,6 +126,7 @@ export function Sheet(props: Props) {
       })}
       <path d={line(corners, sheet, true)} fill="var(--ground)" stroke="var(--edge)" />
       <Grain drawing={drawing} sheet={sheet} />
+      {props.behind}
       <path d={filled} fill="var(--chalk-pale)" fillOpacity={0.55} fillRule="evenodd" />
       {outline.mirror && (
         <path

@@ -44,6 +44,8 @@ export function labelsOf(
     return [u + ((b[1] - a[1]) / long) * by, v - ((b[0] - a[0]) / long) * by]
   }
   for (const f of outline.facts) {
+    // A relation has no measure.
+    if (f.value === undefined) continue
     const first = edge(f.of[0]!)
     if (f.kind === 'place') {
       const p = points.get(f.of[0]!)!

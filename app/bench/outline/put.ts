@@ -27,6 +27,7 @@ export function edgeFrom(
     case 'circle':
       return wrapped(circleTo(outline, spot(a), b.at))
     case 'pick':
+    case 'trace':
       return null
   }
 }

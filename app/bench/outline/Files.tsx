@@ -1,0 +1,142 @@
+/** Files in and out of the board: a picture to trace, outlines from drawings, and the outline as a drawing. */
+import { useEffect, useRef, useState, type RefObject } from 'react'
+import { toast } from 'sonner'
+import { change, type Outline } from '../../../core/document'
+import { drawingFormat, DRAWING_FORMATS } from '../../../core/exchange/drawings/formats'
+import { asSolved, pictureOn, withAll } from '../../../core/outline'
+import { fileName, saveFile } from '../../store/files'
+import { run } from '../../store/open'
+import { Choice } from '../../ui/Choice'
+import { sayRefusal } from '../../ui/refusal'
+import type { Turned } from './face'
+import { FromFile } from './FromFile'
+import { pictureFrom } from './picture'
+import type { Drawing } from './useOutline'
+
+interface Props {
+  readonly drawing: Drawing
+  /** How the face is turned on the board. */
+  readonly turned: Turned
+  readonly readOnly: boolean
+  /** What takes files that are dropped. */
+  readonly host: RefObject<HTMLElement | null>
+}
+
+const isDrawing = (file: File) => /\.(svg|dxf)$/i.test(file.name) || file.type === 'image/svg+xml'
+
+export function Files({ drawing, turned, readOnly, host }: Props) {
+  const [reading, setReading] = useState<File | null>(null)
+  const [busy, setBusy] = useState(false)
+  const inputs = {
+    picture: useRef<HTMLInputElement>(null),
+    camera: useRef<HTMLInputElement>(null),
+    read: useRef<HTMLInputElement>(null),
+  }
+  const { outline, solved, step, wood, paths } = drawing
+  const take = async (file: File) => {
+    if (isDrawing(file)) return setReading(file)
+    setBusy(true)
+    const taken = await pictureFrom(file, file.name)
+    setBusy(false)
+    if (!taken.ok) return void sayRefusal(taken.why)
+    const { picture } = taken
+    const next = { ...asSolved(outline, solved), picture: pictureOn(picture, drawing.size, turned) }
+    if (sayRefusal(run(change.putPicture({ id: step.id, picture, outline: next }))) && taken.says)
+      toast(taken.says)
+  }
+  const newest = useRef(take)
+  useEffect(() => {
+    newest.current = take
+  })
+  useEffect(() => {
+    const on = host.current
+    if (!on || readOnly) return
+    const first = (data: DataTransfer | null) => [...(data?.files ?? [])][0]
+    const over = (e: DragEvent) => e.preventDefault()
+    const drop = (e: DragEvent) => {
+      const file = first(e.dataTransfer)
+      e.preventDefault()
+      if (file) void newest.current(file)
+    }
+    const paste = (e: ClipboardEvent) => {
+      const file = first(e.clipboardData)
+      if (!file) return
+      e.preventDefault()
+      void newest.current(file)
+    }
+    on.addEventListener('dragover', over)
+    on.addEventListener('drop', drop)
+    document.addEventListener('paste', paste)
+    return () => {
+      on.removeEventListener('dragover', over)
+      on.removeEventListener('drop', drop)
+      document.removeEventListener('paste', paste)
+    }
+  }, [host, readOnly])
+
+  const save = async (id: string) => {
+    const format = drawingFormat(id)!
+    const name = `${wood.name} ${step.kind}`
+    const layer = { name: 'outline', depth: null, paths: paths.paths.map((p) => p.segments) }
+    if (layer.paths.length === 0)
+      return void sayRefusal('The outline is not closed yet, so there is none to save')
+    const text = await format.write({ name, size: drawing.size, layers: [layer], texts: [], left: [] })
+    saveFile(fileName(name, `.${id}`), text, format.type)
+  }
+  const asks = [
+    ...(readOnly
+      ? []
+      : ([
+          ['picture', 'a picture to trace…'],
+          ['camera', 'a picture from the camera…'],
+          ['read', 'an outline from an SVG or DXF…'],
+        ] as const)),
+    ...DRAWING_FORMATS.map((f) => [f.id, `save it as ${f.title}`] as const),
+  ]
+  return (
+    <>
+      <Choice<string>
+        label="Files"
+        className="btn"
+        value=""
+        placeholder={busy ? 'Taking it…' : 'Files…'}
+        disabled={busy}
+        of={asks}
+        onPick={(id) => (id in inputs ? inputs[id as keyof typeof inputs].current?.click() : void save(id))}
+      />
+      {(
+        [
+          ['picture', 'image/png,image/jpeg,image/webp'],
+          ['camera', 'image/*'],
+          ['read', '.svg,.dxf,image/svg+xml'],
+        ] as const
+      ).map(([id, accept]) => (
+        <input
+          key={id}
+          ref={inputs[id]}
+          type="file"
+          hidden
+          data-takes={id}
+          accept={accept}
+          {...(id === 'camera' && { capture: 'environment' })}
+          onChange={(e) => {
+            const [file] = e.target.files ?? []
+            e.target.value = ''
+            if (file) void take(file)
+          }}
+        />
+      ))}
+      {reading && (
+        <FromFile
+          file={reading}
+          drawing={drawing}
+          onClose={() => setReading(null)}
+          onPut={(read: Outline) => {
+            if (drawing.put(withAll(asSolved(outline, solved), read), `Put in ${reading.name}`.slice(0, 80)))
+              setReading(null)
+          }}
+        />
+      )}
+    </>
+  )
+}
