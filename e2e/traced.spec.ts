@@ -174,7 +174,7 @@ test('an outline is read from an SVG, sawn, saved as a DXF, and read from that a
   await pickFrom(file.getByLabel('Its unit', { exact: true }), 'centimetres')
   await expect(file.getByRole('alert')).toHaveCount(0)
   await expect(file).toContainText('2000 × 1500')
-  await pickFrom(file.getByLabel('Its unit', { exact: true }), /^as the file says/)
+  await pickFrom(file.getByLabel('Its unit', { exact: true }), 'as the file says: 0.254 mm each')
   await file.getByRole('button', { name: 'Put it in' }).click()
   await expect(file).toBeHidden()
   expect(await page.evaluate(() => (window as { boom?: number }).boom)).toBeUndefined()

@@ -127,40 +127,44 @@ const anyPicture = fc.record({
   over: fc.boolean(),
 })
 
-test('two places a known way apart set a picture to scale; two that are level turn it, and their middle stays', () => {
-  fc.assert(
-    fc.property(anyPicture, fc.double({ min: 5, max: 900, noNaN: true }), (given, apart) => {
-      const picture: PlacedPicture = { of: 'a', seen: 0.5, locked: false, ...given }
-      const [a, b]: [Place2, Place2] = [
-        [120, 80],
-        [400, 150],
-      ]
-      const scaled = setToScale(picture, onPicture(picture, a), onPicture(picture, b), apart)!
-      const [p, q] = [onPicture(scaled, a), onPicture(scaled, b)]
-      expect(Math.hypot(p[0] - q[0], p[1] - q[1])).toBeCloseTo(apart, 6)
-      const mid = (x: Place2, y: Place2) => [(x[0] + y[0]) / 2, (x[1] + y[1]) / 2]
-      const middle = mid(onPicture(picture, a), onPicture(picture, b))
-      mid(p, q).forEach((x, i) => expect(x).toBeCloseTo(middle[i]!, 6))
-      const level = squared(scaled, p, q)!
-      const [r, s] = [onPicture(level, a), onPicture(level, b)]
-      expect(Math.min(Math.abs(r[0] - s[0]), Math.abs(r[1] - s[1]))).toBeLessThan(1e-6)
-      expect(Math.hypot(r[0] - s[0], r[1] - s[1])).toBeCloseTo(apart, 6)
-      mid(r, s).forEach((x, i) => expect(x).toBeCloseTo(middle[i]!, 6))
-      expect(carriedPicture(level, [3, 4]).at[0]).toBeCloseTo(level.at[0] + 3, 9)
-    }),
-  )
-  const picture: PlacedPicture = {
-    of: 'a',
-    at: [0, 0],
-    scale: 1,
-    turn: 0,
-    over: false,
-    seen: 1,
-    locked: false,
-  }
-  expect(setToScale(picture, [1, 1], [1, 1], 10)).toBeNull()
-  expect(squared(picture, [1, 1], [1, 1])).toBeNull()
-})
+test(
+  'two places a known way apart set a picture to scale; two that are level turn it, and their ' +
+    'middle stays',
+  () => {
+    fc.assert(
+      fc.property(anyPicture, fc.double({ min: 5, max: 900, noNaN: true }), (given, apart) => {
+        const picture: PlacedPicture = { of: 'a', seen: 0.5, locked: false, ...given }
+        const [a, b]: [Place2, Place2] = [
+          [120, 80],
+          [400, 150],
+        ]
+        const scaled = setToScale(picture, onPicture(picture, a), onPicture(picture, b), apart)!
+        const [p, q] = [onPicture(scaled, a), onPicture(scaled, b)]
+        expect(Math.hypot(p[0] - q[0], p[1] - q[1])).toBeCloseTo(apart, 6)
+        const mid = (x: Place2, y: Place2) => [(x[0] + y[0]) / 2, (x[1] + y[1]) / 2]
+        const middle = mid(onPicture(picture, a), onPicture(picture, b))
+        mid(p, q).forEach((x, i) => expect(x).toBeCloseTo(middle[i]!, 6))
+        const level = squared(scaled, p, q)!
+        const [r, s] = [onPicture(level, a), onPicture(level, b)]
+        expect(Math.min(Math.abs(r[0] - s[0]), Math.abs(r[1] - s[1]))).toBeLessThan(1e-6)
+        expect(Math.hypot(r[0] - s[0], r[1] - s[1])).toBeCloseTo(apart, 6)
+        mid(r, s).forEach((x, i) => expect(x).toBeCloseTo(middle[i]!, 6))
+        expect(carriedPicture(level, [3, 4]).at[0]).toBeCloseTo(level.at[0] + 3, 9)
+      }),
+    )
+    const picture: PlacedPicture = {
+      of: 'a',
+      at: [0, 0],
+      scale: 1,
+      turn: 0,
+      over: false,
+      seen: 1,
+      locked: false,
+    }
+    expect(setToScale(picture, [1, 1], [1, 1], 10)).toBeNull()
+    expect(squared(picture, [1, 1], [1, 1])).toBeNull()
+  },
+)
 
 test('a new picture lies in the middle of the face, all of it on that, upright as the face is seen', () => {
   const ways: Array<readonly [Place2, Place2]> = [

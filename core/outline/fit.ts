@@ -68,7 +68,10 @@ function curvesThrough(run: readonly Place2[], tolerance: Mm): Segment[] {
 const within = (s: Segment, run: readonly Place2[], tolerance: Mm): boolean =>
   run.every((p) => offPiece(s, p) <= tolerance)
 
-/** Of the lines and arcs that lie near enough to the clicks, the one that reaches farthest; and on from there. */
+/**
+ * Of the lines and arcs that lie near enough to the clicks, the one that reaches farthest; and on from
+ * there.
+ */
 function arcsThrough(run: readonly Place2[], tolerance: Mm): Segment[] {
   const pieces: Segment[] = []
   for (let k = 0; k < run.length - 1;) {
@@ -122,7 +125,10 @@ function arcThrough(run: readonly Place2[], tolerance: Mm): Segment | null {
   return within(found, run, tolerance) ? found : null
 }
 
-/** The rise over a chord of the circle through its ends and a third place; null where that lies in line beyond. */
+/**
+ * The rise over a chord of the circle through its ends and a third place; null where that lies in line
+ * beyond.
+ */
 function riseThrough(from: Place2, to: Place2, p: Place2): Mm | null {
   const [a, b, c] = [minus(to, from), minus(p, from), minus(to, p)]
   const turn = cross(a, b)

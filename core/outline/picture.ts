@@ -1,6 +1,7 @@
 /** Pictures behind outlines: how they lie, set to scale and turned. Millimetres, pixels, degrees. */
 import type { PlacedPicture } from '../document'
 import type { Mm } from '../measure'
+import { faceView, type Seen } from './seen'
 import { angleOf, long, minus } from './segments'
 import type { Place2 } from './solve'
 
@@ -23,24 +24,21 @@ export function onPicture(p: PlacedPicture, [x, y]: Place2): Place2 {
   return [p.at[0] + x * right[0] + y * up[0], p.at[1] + x * right[1] + y * up[1]]
 }
 
-/**
- * A new one in the middle of a face, as large as that lets it be, upright for who sees these ways of the face
- * to the right and up: unit vectors along its axes.
- */
+/** A new one in the middle of a face, as large as that lets it be, upright for who sees it so. */
 export function pictureOn(
   { id, wide, high }: { readonly id: string; readonly wide: number; readonly high: number },
-  size: Place2,
-  { right, up }: { readonly right: Place2; readonly up: Place2 },
+  face: Place2,
+  seen: Seen,
 ): PlacedPicture {
-  const seen = (way: Place2) => Math.abs(way[0]) * size[0] + Math.abs(way[1]) * size[1]
-  const scale = Math.min(seen(right) / wide, seen(up) / high)
-  const corner = (i: 0 | 1) => size[i] / 2 - (right[i] * wide * scale) / 2 - (up[i] * high * scale) / 2
+  const { size, onto, hand } = faceView(face, seen)
+  const scale = Math.min(size[0] / wide, size[1] / high)
+  const [u, v] = onto([(size[0] - wide * scale) / 2, (size[1] - high * scale) / 2])
   return {
     of: id,
-    at: [corner(0), corner(1)],
+    at: [u, v],
     scale,
-    turn: (angleOf([0, 0], [up[1], -up[0]]) * 180) / Math.PI,
-    over: right[0] * up[1] - right[1] * up[0] < 0,
+    turn: (angleOf([0, 0], [seen.up[1], -seen.up[0]]) * 180) / Math.PI,
+    over: hand < 0,
     seen: 0.5,
     locked: false,
   }
@@ -48,7 +46,10 @@ export function pictureOn(
 
 const between = (a: Place2, b: Place2): Place2 => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]
 
-/** Drawn larger or smaller about the middle of two places, so that they are so far apart; null for one place. */
+/**
+ * Drawn larger or smaller about the middle of two places, so that they are so far apart; null for one
+ * place.
+ */
 export function setToScale(p: PlacedPicture, a: Place2, b: Place2, apart: Mm): PlacedPicture | null {
   const now = long(minus(b, a))
   if (now < 1e-6 || !(apart > 0)) return null

@@ -1,14 +1,15 @@
-/** Files in and out of the board: a picture to trace, outlines from drawings, and the outline as a drawing. */
-import { useEffect, useRef, useState, type RefObject } from 'react'
+/**
+ * Files in and out of the board: a picture to trace, outlines from drawings, and the outline as a drawing.
+ */
+import { useEffect, useMemo, useRef, useState, type RefObject } from 'react'
 import { toast } from 'sonner'
 import { change, type Outline } from '../../../core/document'
 import { drawingFormat, DRAWING_FORMATS } from '../../../core/exchange/drawings/formats'
-import { asSolved, pictureOn, withAll } from '../../../core/outline'
+import { asSolved, faceView, pictureOn, placed, withAll, type Seen } from '../../../core/outline'
 import { fileName, saveFile } from '../../store/files'
 import { run } from '../../store/open'
 import { Choice } from '../../ui/Choice'
 import { sayRefusal } from '../../ui/refusal'
-import type { Turned } from './face'
 import { FromFile } from './FromFile'
 import { pictureFrom } from './picture'
 import type { Drawing } from './useOutline'
@@ -16,7 +17,7 @@ import type { Drawing } from './useOutline'
 interface Props {
   readonly drawing: Drawing
   /** How the face is turned on the board. */
-  readonly turned: Turned
+  readonly turned: Seen
   readonly readOnly: boolean
   /** What takes files that are dropped. */
   readonly host: RefObject<HTMLElement | null>
@@ -32,7 +33,8 @@ export function Files({ drawing, turned, readOnly, host }: Props) {
     camera: useRef<HTMLInputElement>(null),
     read: useRef<HTMLInputElement>(null),
   }
-  const { outline, solved, step, wood, paths } = drawing
+  const { outline, solved, step, wood, paths, size } = drawing
+  const view = useMemo(() => faceView(size, turned), [size, turned])
   const take = async (file: File) => {
     if (isDrawing(file)) return setReading(file)
     setBusy(true)
@@ -40,7 +42,7 @@ export function Files({ drawing, turned, readOnly, host }: Props) {
     setBusy(false)
     if (!taken.ok) return void sayRefusal(taken.why)
     const { picture } = taken
-    const next = { ...asSolved(outline, solved), picture: pictureOn(picture, drawing.size, turned) }
+    const next = { ...asSolved(outline, solved), picture: pictureOn(picture, size, turned) }
     if (sayRefusal(run(change.putPicture({ id: step.id, picture, outline: next }))) && taken.says)
       toast(taken.says)
   }
@@ -77,10 +79,12 @@ export function Files({ drawing, turned, readOnly, host }: Props) {
   const save = async (id: string) => {
     const format = drawingFormat(id)!
     const name = `${wood.name} ${step.kind}`
-    const layer = { name: 'outline', depth: null, paths: paths.paths.map((p) => p.segments) }
+    // As it is seen on the board.
+    const seen = paths.paths.map((p) => p.segments.map((s) => placed(s, view.from, view.hand)))
+    const layer = { name: 'outline', depth: null, paths: seen }
     if (layer.paths.length === 0)
       return void sayRefusal('The outline is not closed yet, so there is none to save')
-    const text = await format.write({ name, size: drawing.size, layers: [layer], texts: [], left: [] })
+    const text = await format.write({ name, size: view.size, layers: [layer], texts: [], left: [] })
     saveFile(fileName(name, `.${id}`), text, format.type)
   }
   const asks = [
@@ -129,7 +133,7 @@ export function Files({ drawing, turned, readOnly, host }: Props) {
       {reading && (
         <FromFile
           file={reading}
-          drawing={drawing}
+          view={view}
           onClose={() => setReading(null)}
           onPut={(read: Outline) => {
             if (drawing.put(withAll(asSolved(outline, solved), read), `Put in ${reading.name}`.slice(0, 80)))

@@ -3,14 +3,13 @@ import { useEffect, useMemo, useState } from 'react'
 import type { Outline } from '../../../core/document'
 import type { Drawn, Reading } from '../../../core/exchange/drawings/read'
 import { outlineOf, type Putting } from '../../../core/exchange/drawings/read/put'
-import { cornersOf, segmentOf, type Place2 } from '../../../core/outline'
+import { cornersOf, segmentOf, type FaceView, type Place2 } from '../../../core/outline'
 import { sayLength } from '../../../core/resolve'
 import { plansHand, sayFault } from '../../store/hands'
 import { useOpen } from '../../store/open'
 import { Choice } from '../../ui/Choice'
 import { Dialog } from '../../ui/Dialog'
 import { fractions } from '../../ui/fractions'
-import type { Drawing } from './useOutline'
 
 /** Units a file may be in, millimetres. */
 const UNITS = {
@@ -31,12 +30,13 @@ const PUTTINGS: ReadonlyArray<readonly [Putting, string]> = [
 
 interface Props {
   readonly file: File
-  readonly drawing: Drawing
+  /** The face as the board has it. */
+  readonly view: FaceView
   readonly onPut: (outline: Outline) => void
   readonly onClose: () => void
 }
 
-export function FromFile({ file, drawing, onPut, onClose }: Props) {
+export function FromFile({ file, view, onPut, onClose }: Props) {
   const shown = useOpen((s) => s.shown)
   const [read, setRead] = useState<Reading<Drawn> | null>(null)
   const [unit, setUnit] = useState<Unit | 'file' | ''>('')
@@ -46,9 +46,7 @@ export function FromFile({ file, drawing, onPut, onClose }: Props) {
     let gone = false
     const look = async (): Promise<Reading<Drawn>> => {
       const bytes = new Uint8Array(await file.arrayBuffer())
-      return plansHand.ask<Reading<Drawn>>(
-        (hand) => hand.readDrawing(bytes, file.name) as Promise<Reading<Drawn>>,
-      )
+      return plansHand.ask<Reading<Drawn>>((hand) => hand.readDrawing(bytes, file.name))
     }
     look()
       .catch((error: unknown): Reading<Drawn> => ({
@@ -69,8 +67,8 @@ export function FromFile({ file, drawing, onPut, onClose }: Props) {
   const drawn = read?.ok ? read.read : null
   const scale = unit === 'file' ? drawn?.unit : unit === '' ? null : UNITS[unit][0]
   const made = useMemo(
-    () => (drawn && scale ? outlineOf(drawn, scale, GAPS[gap], putting, drawing.size) : null),
-    [drawn, scale, gap, putting, drawing.size],
+    () => (drawn && scale ? outlineOf(drawn, scale, GAPS[gap], putting, view) : null),
+    [drawn, scale, gap, putting, view],
   )
   const say = (mm: number) => sayLength(shown, mm)
   const told = made?.ok ? made.read : null
@@ -96,16 +94,18 @@ export function FromFile({ file, drawing, onPut, onClose }: Props) {
       )}
       {drawn && (
         <div className="flex flex-col gap-3">
-          <Preview outline={told?.outline ?? null} size={drawing.size} loose={told?.loose ?? []} />
-          <div className="grid grid-cols-1 gap-2 sm:grid-cols-3">
-            <Choice
-              label="Its unit"
-              showLabel
-              value={unit}
-              placeholder="Say which…"
-              of={units}
-              onPick={setUnit}
-            />
+          <Preview outline={told?.outline ?? null} view={view} loose={told?.loose ?? []} />
+          <div className="grid gap-2 sm:grid-cols-2">
+            <div className="sm:col-span-2">
+              <Choice
+                label="Its unit"
+                showLabel
+                value={unit}
+                placeholder="Say which…"
+                of={units}
+                onPick={setUnit}
+              />
+            </div>
             <Choice
               label="Close gaps of up to"
               showLabel
@@ -170,17 +170,18 @@ const sayUnit = (mm: number): string =>
 /** The outline on its face, with rings where it is open. */
 function Preview({
   outline,
-  size: [w, h],
+  view,
   loose,
 }: {
   readonly outline: Outline | null
-  readonly size: Place2
+  readonly view: FaceView
   readonly loose: readonly Place2[]
 }) {
+  const [w, h] = view.size
   const points = new Map(Object.entries(outline?.points ?? {}))
   const lines = (outline?.edges ?? []).map((e) => {
     const s = segmentOf(e, (id) => points.get(id)!)
-    return [...cornersOf(s, 0.1), s.to]
+    return [...cornersOf(s, 0.1), s.to].map(view.from)
   })
   const all = [...lines.flat(), [0, 0] as const, [w, h] as const]
   const low = [0, 1].map((i) => Math.min(...all.map((p) => p[i]!))) as [number, number]
@@ -214,7 +215,7 @@ function Preview({
           vectorEffect="non-scaling-stroke"
         />
       ))}
-      {loose.map(([u, v], k) => (
+      {loose.map(view.from).map(([u, v], k) => (
         <circle
           key={k}
           cx={u}

@@ -1,6 +1,6 @@
 /** Faces as an outline is drawn on them, and how they are seen on the board. */
 import type { FaceName } from '../../../core/document'
-import type { Place2 } from '../../../core/outline'
+import type { Place2, Seen } from '../../../core/outline'
 import { cross, dot, negated, type Vec3 } from '../../../core/pieces'
 import { waysOf } from '../../../core/work'
 
@@ -9,14 +9,8 @@ export function faceSize(face: FaceName, low: Vec3, high: Vec3): Place2 {
   return [high[along] - low[along], high[across] - low[across]]
 }
 
-/** How a face is turned on the board: what along and across come to, right and up on the screen. */
-export interface Turned {
-  readonly right: Place2
-  readonly up: Place2
-}
-
 /** As the face lies on the bench, looked at from outside; upright, where it lies flat with its back away. */
-export function turnedAs(along: Vec3, across: Vec3, out: Vec3): Turned {
+export function turnedAs(along: Vec3, across: Vec3, out: Vec3): Seen {
   const ups = [along, negated(along), across, negated(across)]
   const rank = (v: Vec3) => v[2] * 1e6 + v[1] * 1e3 + v[0]
   const up = ups.reduce((a, b) => (rank(b) > rank(a) + 1e-6 ? b : a))
@@ -33,7 +27,7 @@ export interface Sheet {
 }
 
 /** `middle` of the face lies at the middle of the board, moved by `pan` pixels. */
-export function sheetOf(turned: Turned, size: Place2, scale: number, room: Place2, pan: Place2): Sheet {
+export function sheetOf(turned: Seen, size: Place2, scale: number, room: Place2, pan: Place2): Sheet {
   const { right, up } = turned
   const [cu, cv] = [size[0] / 2, size[1] / 2]
   const [ox, oy] = [room[0] / 2 + pan[0], room[1] / 2 + pan[1]]
@@ -52,7 +46,7 @@ export function sheetOf(turned: Turned, size: Place2, scale: number, room: Place
 }
 
 /** The largest scale at which a face and its sticks have room. */
-export function fitting(turned: Turned, size: Place2, room: Place2): number {
+export function fitting(turned: Seen, size: Place2, room: Place2): number {
   const wide = Math.abs(size[0] * turned.right[0] + size[1] * turned.right[1])
   const high = Math.abs(size[0] * turned.up[0] + size[1] * turned.up[1])
   return Math.max(0.01, Math.min((room[0] - 150) / wide, (room[1] - 120) / high))

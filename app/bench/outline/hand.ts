@@ -19,7 +19,7 @@ export function plainSnap(
   say: (mm: number) => string,
 ): Snap {
   const off = (p: Place2) => Math.hypot(p[0] - at[0], p[1] - at[1])
-  const near = (Object.keys(outline.points) as string[])
+  const near = Object.keys(outline.points)
     .flatMap((id) => {
       const p = solved.points.get(id)
       return p && ends(outline).has(id) && off(p) < reach ? [{ id, p }] : []

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { change, onFace, Outline } from '../../document'
 import { modelOf } from '../../model'
-import { pathsOf, sizesOf, solveOutline, type Path, type Place2, type Segment } from '../../outline'
+import { faceView, pathsOf, sizesOf, solveOutline, type Path, type Place2, type Segment } from '../../outline'
 import type { Kernel } from '../../solid'
 import { block, instance, make, testKernel, volume } from '../../testing/bench'
 import { DRAWING_FORMATS, flatOf, flatsOf, type Flat } from './index'
@@ -13,6 +13,7 @@ beforeAll(async () => {
   kernel = await testKernel()
 })
 
+const UPRIGHT = { right: [1, 0], up: [0, 1] } as const
 const SIZE: Place2 = [600, 400]
 const bytes = (text: string) => new TextEncoder().encode(text)
 
@@ -66,7 +67,7 @@ function readBack(text: string, name: string): { outline: Outline; paths: readon
   const file = readDrawing(bytes(text), name)
   if (!file.ok) throw new Error(file.why)
   expect(file.read.unit).toBeCloseTo(1, 9)
-  const made = outlineOf(file.read, file.read.unit!, 1e-3, 'as drawn', SIZE)
+  const made = outlineOf(file.read, file.read.unit!, 1e-3, 'as drawn', faceView(SIZE, UPRIGHT))
   if (!made.ok) throw new Error(made.why)
   expect(made.read.loose).toEqual([])
   const outline = Outline.parse(made.read.outline)

@@ -1,4 +1,4 @@
 export { flatOf } from './flat'
 export { flatsOf } from './sheet'
 export { DRAWING_FORMATS, drawingFormat } from './formats'
-export type { DrawingFormat, Flat } from './kind'
+export type { Flat } from './kind'

@@ -1,6 +1,6 @@
 /** Strokes put on a face as an outline. Millimetres. */
 import type { Mm } from '../../../measure'
-import { extentOf, placed, type Place2, type Segment } from '../../../outline'
+import { extentOf, placed, type FaceView, type Place2, type Segment } from '../../../outline'
 import { joined, type Joined } from './join'
 import type { Reading, Strokes } from './kind'
 
@@ -16,13 +16,13 @@ const FARTHEST: Mm = 100_000
  */
 export type Putting = 'corner' | 'middle' | 'as drawn'
 
-/** Strokes as an outline on a face of this size. Unit and tolerance are in millimetres. */
+/** Strokes as an outline on a face that is seen so. Unit and tolerance are in millimetres. */
 export function outlineOf(
   { segments }: Pick<Strokes, 'segments'>,
   unit: Mm,
   tolerance: Mm,
   putting: Putting,
-  face: Place2,
+  { size: face, onto, hand }: FaceView,
 ): Reading<Joined & { readonly size: Place2 }> {
   const sized = segments.map((s) => scaled(s, unit))
   const [low, high] = extentOf(sized)
@@ -37,7 +37,7 @@ export function outlineOf(
     corner: [-low[0], -low[1]] as const,
     middle: [(face[0] - size[0]) / 2 - low[0], (face[1] - size[1]) / 2 - low[1]] as const,
   }[putting]
-  const there = sized.map((s) => placed(s, ([x, y]) => [x + by[0], y + by[1]], 1))
+  const there = sized.map((s) => placed(s, ([x, y]) => onto([x + by[0], y + by[1]]), hand))
   if (Math.max(...extentOf(there).flat().map(Math.abs)) > 10 * FARTHEST)
     return { ok: false, why: 'It lies too far from its own nought; put it in the middle of the face' }
   const found = joined(there, tolerance)

@@ -1,12 +1,13 @@
 import fc from 'fast-check'
 import type { Place2, Segment } from '../../../outline'
-import { lengthOf } from '../../../outline'
+import { faceView, lengthOf } from '../../../outline'
 import { dxf } from '../dxf'
 import { svg } from '../svg'
 import { MOST_BYTES, readDrawing } from './index'
 import { outlineOf } from './put'
 import { splinePieces } from './spline'
 
+const UPRIGHT = { right: [1, 0], up: [0, 1] } as const
 const bytes = (text: string) => new TextEncoder().encode(text)
 const read = (text: string, name = 'drawing') => readDrawing(bytes(text), name)
 const strokes = (text: string) => {
@@ -199,7 +200,7 @@ const triangle = (gap: number): Segment[] => [
   { kind: 'line', from: [20, 30], to: [0, 0], of: '' },
 ]
 const made = (segments: Segment[], tolerance: number, unit = 1, face: Place2 = [100, 100]) =>
-  outlineOf({ segments }, unit, tolerance, 'middle', face)
+  outlineOf({ segments }, unit, tolerance, 'middle', faceView(face, UPRIGHT))
 
 test(
   'ends within the tolerance are joined and told; others are told as open; what lies twice is ' + 'left once',
@@ -216,6 +217,36 @@ test(
     expect(inches.ok && inches.read.outline.points.p1).toEqual([492, 119])
   },
 )
+
+test('on a face that is seen turned or turned over, what was drawn to the right lies to the right', () => {
+  const right = [0, -1] as const
+  for (const up of [
+    [1, 0],
+    [-1, 0],
+  ] as const) {
+    const view = faceView([200, 80], { right, up })
+    expect(view.size).toEqual([80, 200])
+    const arc: Segment = {
+      kind: 'arc',
+      from: [10, 0],
+      to: [0, 10],
+      centre: [0, 0],
+      radius: 10,
+      sweep: Math.PI / 2,
+      of: '',
+    }
+    const r = outlineOf({ segments: [arc] }, 1, 0.01, 'as drawn', view)
+    if (!r.ok) throw new Error(r.why)
+    const { points, edges } = r.read.outline
+    const e = edges[0]!
+    if (e.kind !== 'arc') throw new Error('no arc')
+    expect(view.from(points[e.from]!).map((x) => x + 0)).toEqual([10, 0])
+    expect(view.from(points[e.to]!).map((x) => x + 0)).toEqual([0, 10])
+    // It turns the other way on the face where that is turned over.
+    expect(e.turns).toBe(view.hand > 0 ? 'left' : 'right')
+    expect(view.onto(view.from([33, 44]))).toEqual([33, 44])
+  }
+})
 
 test('an arc whose ends are joined elsewhere still turns as much', () => {
   const arc: Segment = {
@@ -345,7 +376,7 @@ test('2,000 damaged files open, or are refused in a sentence', async () => {
       slowest = Math.max(slowest, performance.now() - start)
       if (r.ok) {
         opened++
-        const made = outlineOf(r.read, r.read.unit ?? 1, 0.01, 'middle', [100, 60])
+        const made = outlineOf(r.read, r.read.unit ?? 1, 0.01, 'middle', faceView([100, 60], UPRIGHT))
         if (!made.ok) expect(made.why).toMatch(/^[A-Z].{10,}$/)
       } else {
         refused++

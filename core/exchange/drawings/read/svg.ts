@@ -179,7 +179,7 @@ function strokesOf(d: string, transforms: readonly string[], left: Left): Segmen
         return void add(cubic(from, third(from), third(to), to))
       }
       case 'A':
-        return void add(...arcPieces(from, s as unknown as Elliptic))
+        return void add(...arcPieces(from, s))
       case 'Z':
       case 'z':
         if (x !== start[0] || y !== start[1]) add(line(from, start))
