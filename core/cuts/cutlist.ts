@@ -1,7 +1,7 @@
 /** The cut list: every different finished piece once, with what it is cut from. */
 import type { Model } from '../model'
 import type { Mm } from '../measure'
-import type { ResolvedStock } from '../resolve'
+import type { Instance, ResolvedStock } from '../resolve'
 import { countOf, workKind, type Feature } from '../work'
 import { findAlike } from './identical'
 
@@ -49,17 +49,18 @@ export function cutList(model: Model): CutList {
   const { extraLength, extraWidth } = model.resolved.settings
   const rows = findAlike(model).map((alike): CutRow => {
     const first = alike.instances[0]!
+    const size = boughtFor(model, first)
     const pieces = new Set(alike.instances.map((i) => i.piece))
     return {
       mark: alike.mark,
       name: alike.name,
       quantity: alike.instances.length,
       mirrored: alike.mirrored,
-      length: first.length,
-      width: first.width,
-      thickness: first.thickness,
-      roughLength: first.length + extraLength,
-      roughWidth: first.width + extraWidth,
+      length: size.length,
+      width: size.width,
+      thickness: size.thickness,
+      roughLength: size.length + extraLength,
+      roughWidth: size.width + extraWidth,
       stock: alike.stock,
       grain: alike.stock?.stock.grain === false ? 'any' : 'length',
       work: sayWork(model.features(first)),
@@ -78,6 +79,15 @@ export function cutList(model: Model): CutList {
     ...sumsOf(list),
   }))
   return { rows, groups }
+}
+
+/** What is cut for a piece: the block round it, or what some of its work is made from instead. */
+export function boughtFor(
+  model: Model,
+  instance: Instance,
+): { readonly length: Mm; readonly width: Mm; readonly thickness: Mm } {
+  const all = model.features(instance).flatMap((f) => workKind(f).bought?.(f.data) ?? [])
+  return all[0] ?? instance
 }
 
 /** Square metres, running metres and cubic metres of the rough pieces. */

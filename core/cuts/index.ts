@@ -2,6 +2,7 @@ export { findAlike, type Alike } from './identical'
 export { markOf } from './mark'
 export {
   BOARD_FEET_PER_M3,
+  boughtFor,
   cutList,
   FEET_PER_M,
   SQUARE_FEET_PER_M2,

@@ -5,6 +5,7 @@ import type { Problem } from '../resolve'
 import { drain, type Kernel } from '../solid'
 import { oneOfAlike } from './alike'
 import { assembly } from './assembly'
+import { bends } from './bends'
 import { bodies } from './bodies'
 import type { Check, QuickCheck } from './check'
 import { clash } from './clash'
@@ -53,6 +54,7 @@ export const CHECKS = [
   sag,
   rounding,
   drawing,
+  bends,
   safe,
 ] as unknown as readonly Check[]
 

@@ -89,7 +89,7 @@ const reaches = (peg: Placed, hole: Placed): boolean => {
 const spikesOf = (i: Instance, model: Model, wanted: 'peg' | 'hole'): Placed[] =>
   model.features(i).flatMap((of) =>
     (workKind(of).own?.spikes?.(of.data) ?? []).flatMap((s): Placed[] =>
-      (s.sort === 'peg') === (wanted === 'peg')
+      s.sort !== 'rod' && (s.sort === 'peg') === (wanted === 'peg')
         ? [
             {
               ...s,

@@ -1,4 +1,5 @@
 /** Pieces that no board on the rack yields: too thick, too long, too wide. */
+import { boughtFor } from '../cuts'
 import { formatLength } from '../measure'
 import type { Instance, Resolved, ResolvedPiece } from '../resolve'
 import { defineQuick } from './check'
@@ -9,12 +10,20 @@ export const stock = defineQuick({
   id: 'stock',
   title: 'pieces that the stock does not yield',
   why: 'It cannot be got out of what is on the rack.',
-  look: ({ resolved }) =>
-    firstOfEach(resolved, (i, p) => (oddSize(i, resolved) ? null : stockProblem(p, i, resolved)), 'stock'),
+  look: (model) =>
+    firstOfEach(
+      model.resolved,
+      (i, p) => (oddSize(i, model.resolved) ? null : stockProblem(p, boughtFor(model, i), model.resolved)),
+      'stock',
+    ),
 })
 
 /** Why no board on the rack yields the piece; null when one does. */
-function stockProblem(p: ResolvedPiece, i: Instance, resolved: Resolved): Odd | null {
+function stockProblem(
+  p: ResolvedPiece,
+  i: Pick<Instance, 'length' | 'width' | 'thickness'>,
+  resolved: Resolved,
+): Odd | null {
   const { name } = p.piece
   const { stock } = p
   if (!stock) return null

@@ -11,6 +11,12 @@ export interface Species {
   readonly tangential: number
   readonly radial: number
   readonly colour: string
+  /**
+   * The least inside radius of a bend, steamed and with a strap on the outside, in thicknesses: cautious
+   * figures of our own for the groups of the USDA Wood Handbook, which ranks woods by how many bends come out
+   * whole. None where it is not bent.
+   */
+  readonly bends?: number
 }
 
 export const SPECIES: readonly Species[] = data
@@ -22,6 +28,10 @@ export const woodColour = (species: string): string => colours.get(species) ?? '
 const densities = new Map(SPECIES.map((s) => [s.name, s.density]))
 /** kg/m³ at 12 % moisture; null for a species we do not know. */
 export const densityOf = (species: string): number | null => densities.get(species) ?? null
+
+const bending = new Map(SPECIES.map((s) => [s.name, s.bends]))
+/** The least inside radius of a bend in thicknesses; null where that is not known. */
+export const bendingOf = (species: string): number | null => bending.get(species) ?? null
 
 const stiff = new Map(SPECIES.map((s) => [s.name, s.stiffness]))
 /** Modulus of elasticity, GPa at 12 %; null for a species we do not know. */

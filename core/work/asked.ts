@@ -34,8 +34,11 @@ export interface Spike {
   readonly at: Vec3
   readonly along: Vec3
   readonly diameter: Mm
-  /** It stands out of the wood by `long`, or goes into it; one that goes through takes any length. */
-  readonly sort: 'peg' | 'hole' | 'through'
+  /**
+   * It stands out of the wood by `long`, or goes into it; one that goes through takes any length. A rod's end
+   * goes in as far as it stands there, at any slant.
+   */
+  readonly sort: 'peg' | 'hole' | 'through' | 'rod'
   readonly long: Mm
 }
 

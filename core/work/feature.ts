@@ -81,6 +81,12 @@ export interface WorkKind<D = unknown> {
   ): Array<string | null>
   /** Threads, which are drawn and not cut: from where to where on their axis, and the radius of the core. */
   threads?(data: D): ReadonlyArray<{ readonly from: Vec3; readonly to: Vec3; readonly core: Mm }>
+  /** The straight strip that it is bent from: how long, and what is marked on it, both ends among them. */
+  strip?(data: D): { readonly long: Mm; readonly marks: readonly Mm[] }
+  /** The least radius of the inside of its bends, and how thick the wood is there; null where it has none. */
+  tightest?(data: D): { readonly radius: Mm; readonly thick: Mm } | null
+  /** What is cut for it instead of the block round the piece, and what that is called. */
+  bought?(data: D): { readonly length: Mm; readonly width: Mm; readonly thickness: Mm; readonly what: string }
   /** How a maker puts it on; null for what only joints make. */
   readonly own: OwnKind<D> | null
 }

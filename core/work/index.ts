@@ -1,6 +1,7 @@
 /** Every kind of work. A new kind is one folder and one line here. */
 import { sayIssue, type Step } from '../document'
 import { dot, type Vec3 } from '../pieces'
+import { bend } from './bend'
 import { bore } from './bore'
 import { channel } from './channel'
 import { crosscut } from './crosscut'
@@ -37,6 +38,7 @@ const KINDS = [
   saw,
   shape,
   turn,
+  bend,
   thread,
   taper,
   hollow,
@@ -133,6 +135,7 @@ export type { Spike } from './asked'
 export { datumAt, placeAlong, wayOf, type Datum } from './datum'
 export { Unfit, type Asked, type OwnKind, type PlacedBy, type Wood } from './own'
 export * from './tool'
+export type { Bend } from './bend'
 export { leanOf } from './bore'
 export type { Bore } from './bore/bore'
 export type { Channel } from './channel'

@@ -9,3 +9,4 @@ export type Machine =
   | 'drill'
   | 'mortiser'
   | 'lathe'
+  | 'bending form'

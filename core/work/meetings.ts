@@ -1,6 +1,7 @@
 /** Where work of one piece comes to another: pegs and the holes they go into are laid out once. */
 import { faceOf, type Step } from '../document'
-import { AXES, FACE_AT } from '../pieces'
+import type { Mm } from '../measure'
+import { AXES, FACE_AT, vec3, type Axis } from '../pieces'
 import type { Instance, ResolvedPiece } from '../resolve'
 import type { Feature } from './feature'
 import { ownWork } from './index'
@@ -63,7 +64,13 @@ export function meetingsOf(
   }
 }
 
-/** Those of another piece's that come square to a face, within it; and how far away that stands. */
+/** What slants more than this does not come to a face. */
+const LEAST_SLANT = Math.cos((75 * Math.PI) / 180)
+
+/**
+ * Those of another piece's that come square to a face, within it, and ends of rods at any slant, where they
+ * go through it; and how far away that stands.
+ */
 function comingTo(
   face: NonNullable<ReturnType<typeof faceOf>>,
   wood: Wood,
@@ -78,10 +85,19 @@ function comingTo(
       at: pointInto(wood.frame, from.frame, s.at),
       along: vectorInto(wood.frame, from.frame, s.along),
     }))
+    .flatMap((s) => (s.sort === 'rod' ? through(s, into, surface) : [s]))
     .filter(
-      ({ at, along }) =>
-        Math.abs(along[into]) > 1 - 1e-9 &&
+      ({ at, along, sort }) =>
+        Math.abs(along[into]) > (sort === 'rod' ? LEAST_SLANT : 1 - 1e-9) &&
         AXES.every((i) => i === into || (at[i] > -ALIKE && at[i] < wood.size[i] + ALIKE)),
     )
   return { off: Math.min(...spikes.map(({ at }) => Math.abs(at[into] - surface))), spikes }
+}
+
+/** A rod's end from where it goes through a plane, or would if it were longer; none that leads away from it. */
+function through(s: Spike, into: Axis, surface: Mm): Spike[] {
+  const by = (surface - s.at[into]) / s.along[into]
+  return by >= -s.long - ALIKE && Number.isFinite(by)
+    ? [{ ...s, at: vec3((i) => s.at[i] + s.along[i] * by) }]
+    : []
 }

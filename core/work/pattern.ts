@@ -1,7 +1,7 @@
 /** How what is bored, or left standing, is laid out on a face: one, rows, a ring, or as elsewhere. */
 import type { Step } from '../document'
 import type { Mm } from '../measure'
-import type { Axis } from '../pieces'
+import { dot, type Axis, type Vec3 } from '../pieces'
 import type { Choices, Measures } from './fields'
 import { imageOnFace, PLACE_CHOICES, PLACE_MEASURES, placedOnFace, placeOn, waysOf } from './onface'
 import { placeAlong, type Datum } from './datum'
@@ -20,6 +20,8 @@ export interface Laid {
   readonly turned: 0 | 1 | null
   /** The diameter of what is met, where it is laid out as another piece has it. */
   readonly met?: Mm
+  /** The way what is met comes, where that may be at a slant; null for square to the face. */
+  readonly slant?: Vec3 | null
 }
 
 export const PATTERN_MEASURES = {
@@ -102,11 +104,15 @@ function layMet(asked: Asked, wood: Wood, what: string): Laid | Unfit {
       'look',
     )
   const { along, across } = waysOf(asked.face)
+  const [first, ...more] = met
+  if (first!.sort === 'rod' && more.some((s) => Math.abs(Math.abs(dot(s.along, first!.along)) - 1) > 1e-9))
+    return new Unfit(`What comes to ${wood.name} comes at different slants; bore its holes one by one`)
   return {
     spots: met.map(({ at }): Spot => [at[along], at[across]]),
     pattern: null,
     turned: null,
     met: met[0]!.diameter,
+    slant: met[0]!.sort === 'rod' ? met[0]!.along : null,
   }
 }
 

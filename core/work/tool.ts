@@ -1,6 +1,7 @@
 /** Every kind of tool. What is taken from a piece is told by plain solids in its own frame, millimetres. */
 import type { Mm } from '../measure'
 import { STILL, vec3, type Axis, type Box, type Frame, type Vec3 } from '../pieces'
+import { bent, type Bent } from './tools/bent'
 import { box, type Block } from './tools/box'
 import { drill, type Drill } from './tools/drill'
 import { BEYOND, laid, type Lay } from './tools/frames'
@@ -14,7 +15,7 @@ import { inset, type Inset } from './tools/inset'
 import { ruled, type Ruled } from './tools/ruled'
 import { turned, type Turned } from './tools/turned'
 
-export type Tool = Block | Prism | Outlined | Drill | Plane | Run | Turned | Ruled | Inset
+export type Tool = Block | Prism | Outlined | Drill | Plane | Run | Turned | Ruled | Bent | Inset
 
 /** A new kind is a file, its type above and a line here. */
 const KINDS: { readonly [K in Tool['kind']]: ToolKind<Extract<Tool, { kind: K }>> } = {
@@ -26,6 +27,7 @@ const KINDS: { readonly [K in Tool['kind']]: ToolKind<Extract<Tool, { kind: K }>
   run,
   turned,
   ruled,
+  bent,
   inset,
 }
 

@@ -11,6 +11,7 @@ import {
   vec3,
   type Frame,
   type Vec3,
+  type Axis,
 } from '../../pieces'
 import { placeStarts, SIX, waysOf } from '../onface'
 import { Unfit, type Asked, type OwnDefinition, type Role, type Spike, type Wood } from '../own'
@@ -92,7 +93,8 @@ function resolve(asked: Asked, wood: Wood): Bore | Unfit {
 
   const slope = leans.map((l) => Math.tan((l * Math.PI) / 180)) as [number, number]
   const long = Math.hypot(1, ...slope)
-  const way = vec3((i) => (i === into ? (far ? -1 : 1) : i === along ? slope[0] : slope[1]) / long)
+  const square = vec3((i) => (i === into ? (far ? -1 : 1) : i === along ? slope[0] : slope[1]) / long)
+  const way = laid.slant ? inwards(laid.slant, into, far) : square
   const sunk = sinkOf(asked, diameter, depth)
   if (sunk instanceof Unfit) return sunk
   const bore: Bore = {
@@ -117,6 +119,9 @@ function resolve(asked: Asked, wood: Wood): Bore | Unfit {
     )
   return bore
 }
+
+/** The same line, into the wood. */
+const inwards = (way: Vec3, into: Axis, far: boolean): Vec3 => (way[into] > 0 === far ? negated(way) : way)
 
 /** So deep that a bit is out of the wood from wherever it enters, however it leans. */
 const beyond = (at: readonly Vec3[], way: Vec3, size: Vec3): Mm => {
