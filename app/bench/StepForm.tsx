@@ -23,6 +23,7 @@ import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
 import { drawOutline, useBench } from './asks'
 import { BitChoice } from './BitChoice'
+import { BlockButton } from './BlockButton'
 import { sayOfGroup } from './groups'
 import { later } from '../ui/later'
 import { meetable } from './meetable'
@@ -155,6 +156,7 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
       {own.outlined?.(step.options) && <OutlineList step={id} />}
       {own.bit && <BitChoice step={step} />}
       {own.meets?.(step.options) && <MeetChoice step={step} piece={piece.id} />}
+      {on && !readOnly && <BlockButton own={own} step={step} on={on} />}
       {Picture && made && on && <Picture data={made.data as never} on={on} />}
       <RecordForm
         fields={fields}

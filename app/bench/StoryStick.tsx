@@ -14,7 +14,7 @@ import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
 import { useCarry } from '../ui/useCarry'
 import { stepOf } from './placing/spans'
-import { layLabels, tickChanges, ticksOf, TYPE, type Tick } from './sticks'
+import { layLabels, stripOf, tickChanges, ticksOf, TYPE, type Tick } from './sticks'
 
 const ALONG = ['length', 'width', 'thickness'] as const
 const PAD = 24
@@ -24,37 +24,55 @@ export const StoryStick = memo(function StoryStick() {
   const instance = useOpen((s) => s.shown.byKey.get(key))
   const features = useOpen((s) => s.shown.features(key))
   const species = useOpen((s) => s.shown.byId.get(pieceOf(key))?.stock?.stock.species ?? '')
-  const [axis, setAxis] = useState<Axis>(0)
+  const [along, setAlong] = useState<Axis | 'strip'>(0)
   const [between, setBetween] = useState(false)
   if (!instance) return null
-  const size = instance[ALONG[axis]]
-  const ticks = ticksOf(size, axis, features)
+  const strip = stripOf(features)
+  const axis: Axis = along === 'strip' ? 0 : along
+  const onStrip = along === 'strip' && strip !== null
+  const size = onStrip ? strip.long : instance[ALONG[axis]]
+  const ticks: readonly Tick[] = onStrip ? strip.ticks : ticksOf(size, axis, features)
+  const title = onStrip ? 'strip before it is bent' : ALONG[axis]
   const toggle = (on: boolean) =>
     'measure min-w-8 border px-1.5 pointer-coarse:min-h-9 pointer-coarse:min-w-11 ' +
     `${on ? 'border-chalk bg-chalk-pale' : 'border-hairline'}`
   return (
     <div className="flex h-full items-stretch">
-      <div className="w-52 shrink-0 border-r border-hairline p-2 pointer-coarse:w-66">
+      <div
+        className={`shrink-0 border-r border-hairline p-2 ${
+          strip ? 'w-64 pointer-coarse:w-84' : 'w-52 pointer-coarse:w-66'
+        }`}
+      >
         <p className="truncate font-semibold" title={instance.name}>
           {instance.name}
         </p>
         <p className="truncate text-quiet">
-          {ALONG[axis]}, {between ? 'from tick to tick' : `from ${sayFace(faceAt(axis, false))}`}
+          {title}, {between ? 'from tick to tick' : `from ${sayFace(faceAt(axis, false))}`}
         </p>
         <div className="mt-0.5 flex gap-1">
           <div className="flex" role="group" aria-label="Along">
             {ALONG.map((name, k) => (
               <button
                 key={name}
-                aria-pressed={axis === k}
+                aria-pressed={!onStrip && axis === k}
                 aria-label={name}
                 title={name}
-                className={toggle(axis === k)}
-                onClick={() => setAxis(k as Axis)}
+                className={toggle(!onStrip && axis === k)}
+                onClick={() => setAlong(k as Axis)}
               >
                 {name[0]!.toUpperCase()}
               </button>
             ))}
+            {strip && (
+              <button
+                aria-pressed={onStrip}
+                title="The straight strip it is bent from"
+                className={toggle(onStrip)}
+                onClick={() => setAlong('strip')}
+              >
+                strip
+              </button>
+            )}
           </div>
           <button
             aria-pressed={between}
@@ -69,7 +87,7 @@ export const StoryStick = memo(function StoryStick() {
             className={toggle(false)}
             aria-label="Print it at full size"
             title="A PDF of it at full size"
-            onClick={() => void print(instance, axis, ticks)}
+            onClick={() => void print(instance, title, axis, ticks)}
           >
             <Printer size={13} />
           </button>
@@ -78,6 +96,7 @@ export const StoryStick = memo(function StoryStick() {
       <Stick
         instance={instance}
         axis={axis}
+        fixed={onStrip}
         ticks={ticks}
         size={size}
         between={between}
@@ -88,9 +107,9 @@ export const StoryStick = memo(function StoryStick() {
 })
 
 /** Sheets to print and lay end to end. */
-async function print({ name }: Instance, axis: Axis, ticks: readonly Tick[]): Promise<void> {
+async function print({ name }: Instance, what: string, axis: Axis, ticks: readonly Tick[]): Promise<void> {
   const { project, shown } = useOpen.getState()
-  const title = `${name}, ${ALONG[axis]}, from ${sayFace(faceAt(axis, false))}`
+  const title = `${name}, ${what}, from ${sayFace(faceAt(axis, false))}`
   try {
     const { stickSheets } = await import('../../core/plans/stick')
     const sheets = stickSheets({ title, places: ticks.map((t) => t.at) }, project.settings.paper, shown.style)
@@ -104,6 +123,8 @@ async function print({ name }: Instance, axis: Axis, ticks: readonly Tick[]): Pr
 interface StickProps {
   readonly instance: Instance
   readonly axis: Axis
+  /** Its ticks are marks, and are not moved by hand. */
+  readonly fixed: boolean
   readonly ticks: readonly Tick[]
   readonly size: number
   readonly between: boolean
@@ -111,7 +132,8 @@ interface StickProps {
 }
 
 /** Moves a tick; gives a sentence where it stays. */
-function moveTick({ instance, axis }: StickProps, tick: Tick, by: number): string | null {
+function moveTick({ instance, axis, fixed }: StickProps, tick: Tick, by: number): string | null {
+  if (fixed) return 'The marks of a bend come from its measures on the ticket'
   if (Math.abs(by) < 1e-6) return null
   const changes = tickChanges(useOpen.getState().shown, instance, axis, tick, by)
   return 'why' in changes ? changes.why : run(changes, `Move a mark on ${instance.name}`)

@@ -29,6 +29,20 @@ export function ticksOf(size: number, axis: Axis, features: readonly Feature[]):
   return ticks.sort((a, b) => a.at - b.at)
 }
 
+/** The straight strip that a piece is bent from, with a tick at both ends of each bend; null for none. */
+export function stripOf(
+  features: readonly Feature[],
+): { readonly long: number; readonly ticks: readonly Tick[] } | null {
+  const feature = features.find((f) => workKind(f).strip)
+  if (!feature) return null
+  const { long, marks } = workKind(feature).strip!(feature.data)
+  const places = [...new Map(marks.map((at) => [at.toFixed(4), at])).values()]
+  return {
+    long,
+    ticks: places.map((at) => ({ at, feature: at < 1e-3 || at > long - 1e-3 ? null : feature })),
+  }
+}
+
 export interface Label {
   readonly x: number
   readonly row: number

@@ -6,7 +6,18 @@ import { pictureOf } from '../plans'
 import { toRoom, type Vec3 } from '../pieces'
 import { drain } from '../solid'
 import { testKernel } from '../testing/bench'
-import { saySettings, type Bore, type Recess, type SawCut } from '../work'
+import type { Outline } from '../document'
+import { cornersOf, extentOf } from '../outline'
+import {
+  leanOf,
+  saySettings,
+  type Bend,
+  type Bore,
+  type Feature,
+  type Recess,
+  type SawCut,
+  type Shaped,
+} from '../work'
 import { lookOver, proofOf } from '../proof'
 import { openProject, resolveReport } from './index'
 
@@ -223,4 +234,56 @@ test('the seed hopper: walls of 8 square to their slope, its spout in the base',
   expect(share).toBeGreaterThanOrEqual(1)
   expect(share).toBeLessThan(1.012)
   expect(hopper.box.min[2]).toBeCloseTo(of(m, 'Base').box.max[2] - 6, 9)
+})
+
+test('the edging blocks: round a knob in its socket, the least gap is the clearance', () => {
+  const m = load('edging-blocks.json')
+  const [first, second] = m.resolved.instances
+  /** What is sawn on the face, along and across in the room; each piece lies along it. */
+  const sawn = (i: typeof first, keeps: string) =>
+    m
+      .features(i!)
+      .map((f) => f.data as Shaped)
+      .filter((d) => d.keeps === keeps && d.face === 'face')
+      .flatMap((d) => d.paths[0]!.segments)
+      .flatMap((s) => [...cornersOf(s, 1e-4), s.to])
+      .map(([u, v]) => [u + i!.box.min[0], v] as const)
+  const body = 270
+  const knob = sawn(first, 'inside').filter(([u]) => u > body + 1e-6)
+  const socket = sawn(second, 'outside').filter(([u]) => u > body + 0.8 - 1e-6)
+  const apart = knob.map(([u, v]) => Math.min(...socket.map(([a, b]) => Math.hypot(a - u, b - v))))
+  expect(knob.length).toBeGreaterThan(100)
+  expect(Math.min(...apart)).toBeCloseTo(0.8, 3)
+  // Nowhere much wider either, but where the straights of the neck are told by their ends alone.
+  const round = knob.filter(([u]) => u > body + 18)
+  for (const [u, v] of round)
+    expect(Math.min(...socket.map(([a, b]) => Math.hypot(a - u, b - v)))).toBeCloseTo(0.8, 2)
+})
+
+test('the trug handle: as long as its straights and arcs, its holes along its ends', () => {
+  const m = load('trug-handle.json')
+  const handle = of(m, 'Handle')
+  const { data } = m.features(handle)[0] as Feature<Bend>
+  expect(data.long).toBeCloseTo(190 + 80 + 190 + 2 * 110 * ((80 * Math.PI) / 180), 9)
+  expect(cutList(m).rows.find((r) => r.name === 'Handle')).toMatchObject({ width: 16, thickness: 16 })
+  for (const name of ['Left rail', 'Right rail']) {
+    const rail = of(m, name)
+    const hole = m.features(rail)[0] as Feature<Bore>
+    expect(leanOf(hole.data)).toBeCloseTo(10, 6)
+    expect(hole.data.diameter).toBe(16)
+  }
+})
+
+test('the heron plaque: a shield of two radii as wide as itself, its sketch in the file to scale', () => {
+  const m = load('heron-plaque.json')
+  const { data } = m.features(of(m, 'Plaque')).find((f) => f.kind === 'shape') as Feature<Shaped>
+  const [low, high] = extentOf(data.paths[0]!.segments)
+  expect([high[0] - low[0], high[1] - low[1]].map((x) => Number(x.toFixed(3)))).toEqual([
+    Number((90 + 100 * Math.sqrt(3)).toFixed(3)),
+    200,
+  ])
+  const [picture] = m.project.pictures
+  const step = (m.project.pieces[0] as { work: Array<{ outline?: Outline }> }).work[0]!
+  expect(step.outline!.picture).toMatchObject({ of: picture!.id, scale: 0.5, locked: true })
+  expect(picture!.wide * 0.5).toBe(240)
 })

@@ -1,5 +1,5 @@
 /** Of each check: small models that must raise it, and near misses that must not. Millimetres. */
-import { change, type Project } from '../document'
+import { onFace, change, type Project } from '../document'
 import { modelOf } from '../model'
 import type { Kernel } from '../solid'
 import { block, make, testKernel } from '../testing/bench'
@@ -38,6 +38,35 @@ beforeAll(async () => {
 })
 
 type Case = readonly [what: string, check: string, project: () => Project, says: RegExp | null]
+
+/** A quarter bend in a block as large as it needs. */
+const bentBy = (radius: number, thick: number, species: string) => {
+  const reach = 50 + radius + thick / 2
+  return single(
+    board('s', 25, 200, { species }),
+    'right-up',
+    [0, reach],
+    [0, reach],
+    [0, 25],
+    change.addStep({
+      on: 'a',
+      step: {
+        id: 'w1',
+        kind: 'bend',
+        off: false,
+        at: onFace('face'),
+        fields: {
+          thick: String(thick),
+          first: '50',
+          radius1: String(radius),
+          angle1: '90deg',
+          straight1: '50',
+        },
+        options: {},
+      },
+    }),
+  )
+}
 
 const CASES: readonly Case[] = [
   [
@@ -632,6 +661,16 @@ const CASES: readonly Case[] = [
     null,
   ],
   ['a threaded end', 'safe', () => threaded(), /turned: sound wood/],
+  ['a bent handle', 'safe', () => bentBy(300, 8, 'white oak'), /is bent: what comes out of the steam/],
+  [
+    'a tight bend of pine',
+    'bends',
+    () => bentBy(100, 8, 'eastern white pine'),
+    /hardly bends tighter than 160/,
+  ],
+  ['a thick bend of oak', 'bends', () => bentBy(100, 20, 'white oak'), /breaks unless a strap holds it/],
+  ['a thin strip of oak', 'bends', () => bentBy(100, 4, 'white oak'), null],
+  ['a wide bend of pine', 'bends', () => bentBy(300, 8, 'eastern white pine'), null],
   ['a short sheet', 'safe', () => make([...block('a', 'right-up', [0, 200], [0, 100], [0, 18])]), null],
 ]
 

@@ -2,6 +2,7 @@
  * Pieces too small for the machine they would go over, and what goes on a lathe. Reminders: training, the
  * machine’s manual and local rules come first.
  */
+import { boughtFor } from '../cuts'
 import { MM_PER, type LengthUnit, type Mm } from '../measure'
 import type { Model } from '../model'
 import type { Instance, Problem } from '../resolve'
@@ -9,10 +10,13 @@ import { workKind } from '../work'
 import { defineWhole } from './check'
 import { sayer, sayNames } from './wood'
 
+/** What is cut for a piece. */
+type Cut = Pick<Instance, 'length' | 'width' | 'thickness'>
+
 interface Rule {
   readonly id: string
   /** Whether a piece falls under it; sizes in millimetres. */
-  applies(i: Instance, kind: 'board' | 'sheet' | 'rod', least: Sizes, model: Model): boolean
+  applies(i: Cut, kind: 'board' | 'sheet' | 'rod', least: Sizes, machines: ReadonlySet<string>): boolean
   says(names: string, one: boolean, least: Sizes, say: (mm: Mm) => string): string
   readonly advice: string
 }
@@ -51,14 +55,22 @@ const RULES: readonly Rule[] = [
   },
   {
     id: 'lathe',
-    applies: (i, _kind, _least, model) =>
-      model.features(i).some((f) => workKind(f).machine(f.data) === 'lathe'),
+    applies: (_i, _kind, _least, machines) => machines.has('lathe'),
     says: (names, one) =>
       `${names} ${one ? 'is' : 'are'} turned: sound wood without cracks, spun by hand once ` +
       'before the motor runs',
     advice:
       'No loose sleeves, gloves, cords or hair; the rest close, and moved only while it stands ' +
       'still; a face shield. Training, the lathe’s manual and local rules come first.',
+  },
+  {
+    id: 'bending',
+    applies: (_i, _kind, _least, machines) => machines.has('bending form'),
+    says: (names, one) =>
+      `${names} ${one ? 'is' : 'are'} bent: what comes out of the steam is on the form within seconds`,
+    advice:
+      'Steam scalds: thick gloves, a vent that stays open, nobody before it as it is opened. Try it with ' +
+      'the form cold first. Training, the boiler’s manual and local rules come first.',
   },
 ]
 
@@ -69,11 +81,17 @@ export const safe = defineWhole({
   look: (model) => RULES.flatMap((rule) => underRule(rule, model)),
 })
 
+const machinesFor = (model: Model, i: Instance): ReadonlySet<string> =>
+  new Set(model.features(i).map((f) => workKind(f).machine(f.data)))
+
 /** One finding for all pieces under a rule. */
 function underRule(rule: Rule, model: Model): Problem[] {
   const least = sizes(model.resolved.style.unit)
   const pieces = model.resolved.pieces.filter(
-    ({ stock, instances: [first] }) => stock && first && rule.applies(first, stock.stock.kind, least, model),
+    ({ stock, instances: [first] }) =>
+      stock &&
+      first &&
+      rule.applies(boughtFor(model, first), stock.stock.kind, least, machinesFor(model, first)),
   )
   if (pieces.length === 0) return []
   const names = pieces.map((p) => p.piece.name)

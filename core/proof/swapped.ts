@@ -1,4 +1,5 @@
 /** Boards that are wider than long: their grain runs the short way, or length and width were changed over. */
+import { boughtFor } from '../cuts'
 import { change, type MadePiece } from '../document'
 import { dot, facing, FACINGS } from '../pieces'
 import type { Mend } from '../resolve'
@@ -17,7 +18,8 @@ export const swapped = definePiecewise({
     'breaks where it spans.',
   look: (i, model) => {
     const { piece, stock } = model.resolved.byId.get(i.piece)!
-    if (stock?.stock.kind !== 'board' || i.width < WIDER * i.length || i.width < LARGE) return []
+    const { length, width } = boughtFor(model, i)
+    if (stock?.stock.kind !== 'board' || width < WIDER * length || width < LARGE) return []
     const say = sayer(model)
     return [
       {

@@ -85,8 +85,8 @@ export interface WorkKind<D = unknown> {
   strip?(data: D): { readonly long: Mm; readonly marks: readonly Mm[] }
   /** The least radius of the inside of its bends, and how thick the wood is there; null where it has none. */
   tightest?(data: D): { readonly radius: Mm; readonly thick: Mm } | null
-  /** What is cut for it instead of the block round the piece, and what that is called. */
-  bought?(data: D): { readonly length: Mm; readonly width: Mm; readonly thickness: Mm; readonly what: string }
+  /** What is cut for it instead of the block round the piece. */
+  bought?(data: D): { readonly length: Mm; readonly width: Mm; readonly thickness: Mm }
   /** How a maker puts it on; null for what only joints make. */
   readonly own: OwnKind<D> | null
 }

@@ -94,7 +94,9 @@ function comingTo(
   return { off: Math.min(...spikes.map(({ at }) => Math.abs(at[into] - surface))), spikes }
 }
 
-/** A rod's end from where it goes through a plane, or would if it were longer; none that leads away from it. */
+/**
+ * A rod's end from where it goes through a plane, or would if it were longer; none that leads away from it.
+ */
 function through(s: Spike, into: Axis, surface: Mm): Spike[] {
   const by = (surface - s.at[into]) / s.along[into]
   return by >= -s.long - ALIKE && Number.isFinite(by)

@@ -2,7 +2,7 @@
 import type * as z from 'zod'
 import { faceOf, Id, sidesOf, type FaceName, type Outline, type Place, type Step } from '../document'
 import type { Mm } from '../measure'
-import type { Axis, Frame } from '../pieces'
+import type { Axis, Frame, Vec3 } from '../pieces'
 import type { ResolvedBit } from '../resolve'
 import { Unfit, type Asked, type PlacedBy, type Role, type Spike, type Wood } from './asked'
 import { imageOfRepeat, REPEAT_CHOICES, REPEAT_MEASURES, repeatIdle, type RepeatWay } from './repeat'
@@ -49,6 +49,8 @@ export interface OwnDefinition<D> {
   /** The parts of it that leave a flat face. */
   readonly roles: readonly string[]
   resolve(asked: Asked, wood: Wood): D | Unfit
+  /** How large a block it wants, own axes; null while that is not told. None, when any will do. */
+  needs?(asked: Pick<Asked, 'face' | 'values' | 'say' | 'chosen'>, room: Vec3): Vec3 | null
   /**
    * The same work as a piece has it of which that wood is a part, or an image; null where it does not come
    * to.

@@ -1,4 +1,4 @@
-import { begun, capital, defineWork, sayDegrees, type Sentence } from '../feature'
+import { begun, defineWork, sayDegrees, type Sentence } from '../feature'
 import type { Bend } from './bent'
 import { own } from './own'
 
@@ -45,12 +45,7 @@ export const bend = defineWork<Bend>({
   dimensions: () => [],
   strip: ({ long, marks }) => ({ long, marks: [0, ...marks.flat(), long] }),
   tightest: (b) => b.tightest,
-  bought: (b) => ({
-    length: b.long,
-    width: b.thick,
-    thickness: b.wide,
-    what: capital(b.section.radius !== null ? 'rod' : 'strip'),
-  }),
+  bought: (b) => ({ length: b.long, width: b.thick, thickness: b.wide }),
   doubts: ({ data: b }, { name, size }, say) => [
     ([0, 1, 2] as const).some((i) => size[i] > b.block[i] + 0.5)
       ? `The block of ${name} is ${[...size].map(say).join(' × ')}, and what is bent ` +

@@ -77,7 +77,8 @@ test(
           expect(long).toBeCloseTo(first + all.reduce((sum, b) => sum + arc(b) + b.straight, 0), 9)
           expect(marks[0]![0]).toBe(first)
           marks.forEach(([from, to], k) => expect(to - from).toBeCloseTo(arc(all[k]!), 9))
-          // The middle of the section is half as thick further out than the inside, and less than the outside.
+          // The middle of the section is half as thick further out than the inside, and less than the
+          // outside.
           const radii = legs.flatMap((l) => (l.kind === 'bend' ? [l.radius] : []))
           const off = { centre: 0, inside: 0.5, outside: -0.5 }[fibre]
           radii.forEach((r, k) =>
@@ -137,6 +138,7 @@ test(
           const fields = {
             thick: 10,
             wide: 20,
+            turn: '20deg',
             first: 50,
             radius1: radius,
             angle1: `${angle}deg`,

@@ -50,11 +50,12 @@ const rectangular = (thick: Mm, wide: Mm): Section => {
   return { corners, radius: null }
 }
 
-function resolve(asked: Asked, wood: Wood): Bend | Unfit {
-  const { face, values, say, chosen } = asked
-  const { name, shoulder } = wood
+/** What is asked, as far as it hangs on no place. */
+type Question = Pick<Asked, 'face' | 'values' | 'say' | 'chosen'>
+
+/** What a piece is bent to, and how large the block round it is: own axes. */
+function bentTo({ face, values, say, chosen }: Question, name: string, room: Vec3) {
   const { into, along, across } = waysOf(face)
-  const room = vec3((i) => shoulder.max[i] - shoulder.min[i])
   const round = chosen('section') === 'round'
   const thick = values.thick ?? 0
   const wide = round ? thick : (values.wide ?? room[into])
@@ -63,9 +64,14 @@ function resolve(asked: Asked, wood: Wood): Bend | Unfit {
   const section = round ? roundSection(thick) : rectangular(thick, wide)
   const fibre = chosen('fibre') as Fibre
   const first = values.first ?? 0
+  const said = (name: string, k: number): number => {
+    // Where nothing is said it is as the one before.
+    for (let n = k; n > 0; n--) if (values[`${name}${n}`] !== undefined) return values[`${name}${n}`]!
+    return 0
+  }
   const told = NUMBERS.slice(0, Number(chosen('bends'))).map((k): Told => ({
-    radius: values[`radius${k}`] ?? 0,
-    angle: values[`angle${k}`] ?? 0,
+    radius: said('radius', k),
+    angle: said('angle', k),
     roll: values[`roll${k}`] ?? 0,
     straight: values[`straight${k}`] ?? 0,
   }))
@@ -76,50 +82,49 @@ function resolve(asked: Asked, wood: Wood): Bend | Unfit {
     if (b.straight < 0) return Unfit.of(`straight${k + 1}`, `A straight of ${name} is less than nothing`)
   }
   if (first < 0) return Unfit.of('first', `A straight of ${name} is less than nothing`)
-  const path = pathOf(first, told, section, fibre)
-  if (path.tooTight !== null)
+  const { tooTight, ...path } = pathOf(first, told, section, fibre)
+  if (tooTight !== null)
     return Unfit.of(
-      `radius${path.tooTight}`,
-      `Bend ${path.tooTight} of ${name} is tighter than half its section: a strip ${say(thick)} ` +
-        `thick bends ` +
+      `radius${tooTight}`,
+      `Bend ${tooTight} of ${name} is tighter than half its section: a strip ${say(thick)} thick bends ` +
         `about ${say(thick / 2)} along its middle at the least`,
     )
-  const box = boxOf(path.legs, section)
+  const turn = ((values.turn ?? 0) * Math.PI) / 180
+  const box = boxOf(path.legs, section, turn)
   const start = STARTS[chosen('starts') as Start]
   const ways: readonly [Axis, Axis, Axis] = start.across ? [across, along, into] : [along, across, into]
-  const needs = vec3((i) => {
+  const block = vec3((i) => {
     const k = ways.indexOf(i)
     return box.max[k]! - box.min[k]!
   })
-  const small = ([0, 1, 2] as const).filter((i) => needs[i] > room[i] + 1e-4)
-  if (small.length > 0)
+  return { strip: { section, thick, wide, fibre, block, ...path }, box, turn, start, ways }
+}
+
+function resolve(asked: Asked, wood: Wood): Bend | Unfit {
+  const { face, say } = asked
+  const { name, shoulder } = wood
+  const room = vec3((i) => shoulder.max[i] - shoulder.min[i])
+  const bent = bentTo(asked, name, room)
+  if (bent instanceof Unfit) return bent
+  const { strip, box, turn, start, ways } = bent
+  if (([0, 1, 2] as const).some((i) => strip.block[i] > room[i] + 0.01))
     return new Unfit(
-      `What is bent is ${needs.map(say).join(' × ')}, and the block of ${name} is ` +
-        `${room.map(say).join(' × ')}: ` +
-        'make the block as large',
+      `What is bent is ${strip.block.map(say).join(' × ')}, and the block of ${name} is ` +
+        `${room.map(say).join(' × ')}: make the block as large`,
     )
   const { far } = FACE_AT[face]
   const inward = far ? -1 : 1
   const hands = [start.back ? -1 : 1, 1, inward] as const
-  const [x, y, z] = ways.map((way, k) => vec3((i) => unit(way)[i] * hands[k]!)) as [Vec3, Vec3, Vec3]
+  const [u, v, z] = ways.map((way, k) => vec3((i) => unit(way)[i] * hands[k]!)) as [Vec3, Vec3, Vec3]
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
+  const x = vec3((i) => u[i] * cos + v[i] * sin)
+  const y = vec3((i) => v[i] * cos - u[i] * sin)
   // In a block that is larger it lies in the middle.
   const origin = vec3((i) => {
     const k = ways.indexOf(i)
     return (shoulder.min[i] + shoulder.max[i] - hands[k]! * (box.min[k]! + box.max[k]!)) / 2
   })
-  return {
-    face,
-    frame: { origin, x, y, z },
-    section,
-    thick,
-    wide,
-    fibre,
-    block: needs,
-    legs: path.legs,
-    long: path.long,
-    marks: path.marks,
-    tightest: path.tightest,
-  }
+  return { face, frame: { origin, x, y, z }, ...strip }
 }
 
 /** The same as another piece has it that lies otherwise. */
@@ -178,15 +183,18 @@ function mirrored(step: Step): Step {
     return { ...step, options: { ...step.options, starts: other[starts as Start] } }
   }
   const fields = { ...step.fields }
-  for (const name of NUMBERS.flatMap((k) => [`angle${k}`, `roll${k}`]))
+  for (const name of ['turn', ...NUMBERS.flatMap((k) => [`angle${k}`, `roll${k}`])])
     if (typeof fields[name] === 'string') fields[name] = `-(${fields[name]})`
   return { ...step, fields }
 }
 
 const table: Measures = Object.fromEntries(
   NUMBERS.flatMap((k) => [
-    [`radius${k}`, { label: `Bend ${k}: radius`, otherwise: 'say it' }],
-    [`angle${k}`, { label: `Bend ${k}: turns by`, kind: 'angle' as const, otherwise: 'say it' }],
+    [`radius${k}`, { label: `Bend ${k}: radius`, ...(k > 1 && { otherwise: 'as before' }) }],
+    [
+      `angle${k}`,
+      { label: `Bend ${k}: turns by`, kind: 'angle' as const, ...(k > 1 && { otherwise: 'as before' }) },
+    ],
     [
       `roll${k}`,
       { label: `Bend ${k}: out of the plane by`, kind: 'angle' as const, otherwise: '0', text: '0deg' },
@@ -201,6 +209,7 @@ export const own: OwnDefinition<Bend> = {
   measures: {
     thick: { label: 'Thickness in the bend, or diameter' },
     wide: { label: 'Width across the bend', otherwise: 'all of the block' },
+    turn: { label: 'It starts turned by', kind: 'angle', otherwise: '0', text: '0deg' },
     first: { label: 'First straight', otherwise: '0', text: '0' },
     ...table,
   },
@@ -236,6 +245,10 @@ export const own: OwnDefinition<Bend> = {
   }),
   roles: [],
   resolve,
+  needs: (asked, room) => {
+    const bent = bentTo(asked, '', room)
+    return bent instanceof Unfit ? null : bent.strip.block
+  },
   carry,
   flats: () => [],
   spikes,

@@ -55,14 +55,24 @@ export function pathOf(first: Mm, bends: readonly Told[], section: Section, fibr
   return { legs, long, marks, tightest, tooTight }
 }
 
-/** The least box round what is swept, where the path starts at nought along the first axis. */
-export function boxOf(legs: readonly Leg[], section: Section): { readonly min: Vec3; readonly max: Vec3 } {
+/**
+ * The least box round what is swept, where the path starts at nought along the first axis, or is turned from
+ * that towards the second.
+ */
+export function boxOf(
+  legs: readonly Leg[],
+  section: Section,
+  turn = 0,
+): { readonly min: Vec3; readonly max: Vec3 } {
   const { corners, radius } = section
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
+  const about = ([x, y, z]: Vec3): Vec3 => [cos * x - sin * y, sin * x + cos * y, z]
   const all = stationsOf({ legs, section }).flatMap((pose): Vec3[] => {
-    if (radius === null) return corners.map((c) => cornerAt(pose, c))
+    if (radius === null) return corners.map((c) => about(cornerAt(pose, c)))
     // A disc reaches as far along an axis as its own plane runs along that.
-    const reach = [0, 1, 2].map((i) => radius * Math.hypot(pose.out[i]!, pose.up[i]!))
-    return [1, -1].map((side) => pose.at.map((x, i) => x + side * reach[i]!) as unknown as Vec3)
+    const [at, out, up] = [pose.at, pose.out, pose.up].map(about) as [Vec3, Vec3, Vec3]
+    const reach = [0, 1, 2].map((i) => radius * Math.hypot(out[i]!, up[i]!))
+    return [1, -1].map((side) => at.map((x, i) => x + side * reach[i]!) as unknown as Vec3)
   })
   const of = (pick: (...n: number[]) => number): Vec3 =>
     [0, 1, 2].map((i) => pick(...all.map((p) => p[i]!))) as unknown as Vec3

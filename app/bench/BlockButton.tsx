@@ -1,0 +1,55 @@
+/** Makes the block of a piece as large as some of its work wants it. */
+import { Maximize2 } from 'lucide-react'
+import { change, faceOf, type Step } from '../../core/document'
+import { exactText, measureText } from '../../core/measure'
+import { axesOf, DIRECTION_OF, mainAxis, type Vec3 } from '../../core/pieces'
+import { keyOf, pieceOf, sayLength, type Instance } from '../../core/resolve'
+import type { OwnKind } from '../../core/work'
+import { run, useOpen } from '../store/open'
+import { fractions } from '../ui/fractions'
+import { sayRefusal } from '../ui/refusal'
+
+/** A block may be so much too small, or too large, millimetres. */
+const SMALL = 0.01
+const LARGE = 0.5
+
+export function BlockButton({ own, step, on }: { own: OwnKind; step: Step; on: Instance }) {
+  const shown = useOpen((s) => s.shown)
+  const face = faceOf(step.at)
+  if (!own.needs || !face) return null
+  const values = Object.fromEntries(
+    own.fieldsFor(step.options).flatMap(({ name }): Array<[string, number]> => {
+      const result = shown.result(keyOf.step(step.id, name))
+      return result?.ok ? [[name, result.value as number]] : []
+    }),
+  )
+  const chosen = (name: string) =>
+    step.options[name] ?? Object.keys(own.options.find((c) => c.name === name)?.values ?? {})[0] ?? ''
+  const say = (mm: number) => sayLength(shown, mm)
+  const { min, max } = on.shoulder
+  const room: Vec3 = [max[0] - min[0], max[1] - min[1], max[2] - min[2]]
+  const needs = own.needs({ face, values, say, chosen }, room)
+  // It is as thick as its stock.
+  const odd = needs
+    ? ([0, 1] as const).filter((i) => needs[i] > room[i] + SMALL || needs[i] < room[i] - LARGE)
+    : []
+  if (!needs || odd.length === 0) return null
+  const fit = () => {
+    const ways = axesOf(on.frame)
+    const changes = odd.map((i) => {
+      const text = measureText(needs[i], shown.style)
+      return change.setFact({
+        id: pieceOf(on.key),
+        direction: DIRECTION_OF[mainAxis(ways[i])]!,
+        fact: 'size',
+        text: text.includes('≈') ? exactText(needs[i]) : text,
+      })
+    })
+    sayRefusal(run(changes, `Fit the block of ${on.name}`))
+  }
+  return (
+    <button className="btn justify-self-start" onClick={fit}>
+      <Maximize2 size={14} /> {fractions(`Make the block ${say(needs[0])} × ${say(needs[1])}`)}
+    </button>
+  )
+}
