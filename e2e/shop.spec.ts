@@ -1,4 +1,4 @@
-/** What else a small shop makes, as a new maker does it: a wheel, a hopper, blocks that hook into each other. */
+/** What else a small shop makes, as a new maker does it: a wheel, a hopper, blocks that hook together. */
 import { expect, test, type Page } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
@@ -95,9 +95,7 @@ const svg = (d: string) =>
     `<svg xmlns="http://www.w3.org/2000/svg" width="302mm" height="70mm" viewBox="0 0 302 70">${d}</svg>`,
   )
 
-test('J7: a block is moulded along its length, with a knob and a socket from a drawing, and repeated', async ({
-  page,
-}) => {
+test('J7: a block is moulded along its length, its knob and its socket from a drawing', async ({ page }) => {
   const [maker, hands] = [new Maker(page), new Hands(page)]
   await maker.startProject('Larkmoor bed edging', 'millimetres')
   await maker.addBoard({
