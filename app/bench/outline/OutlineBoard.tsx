@@ -4,16 +4,14 @@
  */
 import { measureText } from '../../../core/measure'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import type { Outline, PlacedPicture } from '../../../core/document'
+import type { Outline } from '../../../core/document'
 import {
   asSolved,
-  carriedPicture,
   FACT_KINDS,
   moved,
   pinned,
   sizesOf,
   split,
-  squared,
   standing,
   without,
   withShape,
@@ -23,6 +21,7 @@ import {
 } from '../../../core/outline'
 import { sayFace } from '../../../core/pieces'
 import { keyOf, sayLength, sayValue } from '../../../core/resolve'
+import { ownWork } from '../../../core/work'
 import { useOpen } from '../../store/open'
 import { fractions } from '../../ui/fractions'
 import { read } from '../../ui/reading'
@@ -32,14 +31,12 @@ import { evenStep } from '../placing/targets'
 import { surroundingsOf } from './around'
 import { namesOn, PREFIX, readAll, sayArea, sayTrouble, unitFor, went } from './board'
 import { ChainBar } from './ChainBar'
-import { Backdrop } from './Backdrop'
 import { BoardBar, DRAWN, SayBar, type DrawnName, type Saying } from './BoardBar'
 import { fitting, sheetOf, turnedAs } from './face'
 import { FactField } from './FactField'
 import { Files } from './Files'
 import { isPictureTool, plainSnap, type Tool } from './hand'
 import { labelsOf } from './labels'
-import { PictureBar } from './PictureBar'
 import { edgeFrom, idOf, placesOf } from './put'
 import { Sheet } from './Sheet'
 import { snapTo, type Snap } from './snap'
@@ -48,6 +45,7 @@ import { TraceBar } from './TraceBar'
 import { Traced } from './Traced'
 import { Standing, TypedPlace } from './Typed'
 import { faceAxes, useOutline, type Drawing } from './useOutline'
+import { usePicture } from './usePicture'
 import { useTrace } from './useTrace'
 import { sayPart } from './words'
 
@@ -83,7 +81,6 @@ function Board({ drawing, onBusy }: BoardProps) {
   const [zoom, setZoom] = useState(1)
   const [pan, setPan] = useState<Place2>([0, 0])
   const [tool, setTool] = useState<Tool>('pick')
-  const [spots, setSpots] = useState<readonly Place2[]>([])
   const [tolerance, setTolerance] = useState(() => (shown.style.unit === 'in' ? '1/64' : '0.4'))
   const [begun, setBegun] = useState<Begun>([])
   const [hover, setHover] = useState<Snap | null>(null)
@@ -91,7 +88,6 @@ function Board({ drawing, onBusy }: BoardProps) {
   const [open, setOpen] = useState<string | null>(null)
   const [says, setSays] = useState<string | null>(null)
   const [dragged, setDragged] = useState<Solved | null>(null)
-  const [carried, setCarried] = useState<PlacedPicture | null>(null)
 
   useEffect(() => {
     const on = svg.current!
@@ -138,12 +134,15 @@ function Board({ drawing, onBusy }: BoardProps) {
   const trace = useTrace(drawing, valueOf(tolerance) ?? 0.4, put)
   const busy = begun.length > 0 || trace.clicks.length > 0
   useEffect(() => onBusy(busy), [busy, onBusy])
-  const placed = outline.picture
-  const putPicture = (picture: PlacedPicture | undefined, did: string) => {
-    const { picture: _, ...rest } = asSolved(outline, solved)
-    put(picture ? { ...rest, picture } : rest, did)
-    if (isPictureTool(tool)) take('pick')
+  function take(next: Tool) {
+    setTool(next)
+    setBegun([])
+    picture.leave()
+    trace.leave()
+    setHover(null)
+    setSays(null)
   }
+  const picture = usePicture({ drawing, sheet, turned, even, readOnly, tool, take, put })
   const snapAt = (e: { clientX: number; clientY: number }, but: readonly string[], from: string | null) => {
     const box = svg.current!.getBoundingClientRect()
     const at = sheet.back(e.clientX - box.left, e.clientY - box.top)
@@ -173,7 +172,7 @@ function Board({ drawing, onBusy }: BoardProps) {
     const base = asSolved(outline, solved)
     if (tool === 'pick') return
     if (tool === 'trace') return trace.click(snap, corner)
-    if (isPictureTool(tool)) return pressed(snap.at)
+    if (isPictureTool(tool)) return picture.press(snap.at)
     const all = [...begun, snap]
     if (all.length < placesOf(tool)) return setBegun(all)
     const [a, b] = all as [Snap, Snap]
@@ -189,14 +188,6 @@ function Board({ drawing, onBusy }: BoardProps) {
     // Edges go on from where the last one ended, until they come round to a point that is there.
     const goesOn = tool !== 'circle' && b.point === null
     setBegun(goesOn ? [{ at: b.at, point: made.end, facts: [], says: '' }] : [])
-  }
-
-  /** A place of the picture is pressed; the second says how it is to be turned, or asks how far off it is. */
-  const pressed = (at: Place2) => {
-    const all = spots.length === 2 ? [at] : [...spots, at]
-    const level = tool === 'level' && all.length === 2 && placed ? squared(placed, all[0]!, all[1]!) : null
-    if (level) putPicture(level, 'Turn the picture level')
-    else setSpots(all)
   }
 
   const choosePart = (part: string) =>
@@ -230,14 +221,6 @@ function Board({ drawing, onBusy }: BoardProps) {
     setChosen([])
   }
 
-  const take = (next: Tool) => {
-    setTool(next)
-    setBegun([])
-    setSpots([])
-    trace.leave()
-    setHover(null)
-    setSays(null)
-  }
   const leave = () => useBench.setState({ drawing: null })
   const back = () => {
     if (begun.length > 0) setBegun([])
@@ -297,24 +280,6 @@ function Board({ drawing, onBusy }: BoardProps) {
     }
   })
 
-  const carryPicture = useCarry((e: PointerEvent) => {
-    if (readOnly || !placed || placed.locked) return null
-    const start = sheet.back(e.clientX, e.clientY)
-    const moved = (p: PointerEvent) => {
-      const now = sheet.back(p.clientX, p.clientY)
-      return carriedPicture(placed, [now[0] - start[0], now[1] - start[1]])
-    }
-    let last: PlacedPicture | null = null
-    return {
-      move: (p) => setCarried((last = moved(p))),
-      drop: () => {
-        setCarried(null)
-        if (last) putPicture(last, 'Move the picture')
-      },
-      leave: () => setCarried(null),
-    }
-  })
-
   const sweep = useRef<{ x: number; y: number; pan: Place2; moved: boolean } | null>(null)
   const drawingNow = tool !== 'pick'
   const labels = labelsOf(drawing, points, sheet, (part) => {
@@ -325,9 +290,11 @@ function Board({ drawing, onBusy }: BoardProps) {
     const told = fact ?? outline.corners.find((c) => c.id === part)
     return `${PREFIX[told?.kind ?? ''] ?? ''}${text}`
   })
-  const ghost = [...begun.map((b) => b.at), ...spots].map((p) => sheet.at(p))
+  const ghost = [...begun.map((b) => b.at), ...picture.spots].map((p) => sheet.at(p))
   const tip = hover && sheet.at(hover.at)
   const sizes = sizesOf(paths.paths)
+  const openMay = ownWork(step.kind)?.drawsOpen
+  const trouble = paths.troubles.find((t) => !(openMay && t.open))
   return (
     <div
       ref={host}
@@ -421,21 +388,7 @@ function Board({ drawing, onBusy }: BoardProps) {
           onLabel={(part) => !drawingNow && setOpen(part)}
           hold={(part) => carry(part)}
           onNudge={nudge}
-          behind={
-            placed && (
-              <Backdrop
-                placed={carried ?? placed}
-                sheet={sheet}
-                loose={!placed.locked && !readOnly && !drawingNow}
-                hold={carryPicture()}
-                onNudge={(way, far) => {
-                  const by = even * (far ? 10 : 1)
-                  const [u, v] = [0, 1].map((i) => by * (way[0] * turned.right[i]! + way[1] * turned.up[i]!))
-                  putPicture(carriedPicture(placed, [u!, v!]), 'Move the picture')
-                }}
-              />
-            )
-          }
+          behind={picture.behind}
         >
           {tool === 'trace' && <Traced trace={trace} sheet={sheet} />}
           {ghost.length > 0 && tip && (
@@ -498,10 +451,8 @@ function Board({ drawing, onBusy }: BoardProps) {
             {fractions(says)}
           </p>
         )}
-        {paths.troubles[0] && !drawingNow && (
-          <p className="text-brass">
-            {fractions(sayTrouble(paths.troubles[0], (mm) => sayLength(shown, mm)))}
-          </p>
+        {trouble && !drawingNow && (
+          <p className="text-brass">{fractions(sayTrouble(trouble, (mm) => sayLength(shown, mm)))}</p>
         )}
         {held.length > 0 && !readOnly && !drawingNow && (
           <>
@@ -535,16 +486,7 @@ function Board({ drawing, onBusy }: BoardProps) {
           </>
         )}
         {open && <FactField drawing={drawing} id={open} onDone={() => setOpen(null)} autoFocus />}
-        {placed && !readOnly && held.length === 0 && (tool === 'pick' || isPictureTool(tool)) && (
-          <PictureBar
-            drawing={drawing}
-            placed={placed}
-            tool={isPictureTool(tool) ? tool : null}
-            spots={spots}
-            onTool={(next) => take(next ?? 'pick')}
-            onPut={putPicture}
-          />
-        )}
+        {held.length === 0 && (tool === 'pick' || isPictureTool(tool)) && picture.bar}
         {tool === 'trace' && !readOnly && (
           <TraceBar trace={trace} tolerance={tolerance} onTolerance={setTolerance} />
         )}
