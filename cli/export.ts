@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { cutList, findAlike, layoutJobs, layoutSvg } from '../core/cuts'
 import { cutListCsv } from '../core/cuts/csv'
 import { drawingFormat, DRAWING_FORMATS, flatOf, flatsOf } from '../core/exchange/drawings'
-import { SOLID_FORMATS, solidFormat, standingIn } from '../core/exchange/solids'
+import { FILE_CHORD, SOLID_FORMATS, solidFormat, standingIn } from '../core/exchange/solids'
 import { hardwareList } from '../core/hardware'
 import { hardwareCsv } from '../core/hardware/csv'
 import type { Model } from '../core/model'
@@ -55,10 +55,11 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string, voice
   if (sized.length > 0) put('sizes.pdf', (await toPdf(sized, nodeFonts(), model.project.name)).data)
   sheets.forEach((sheet, i) => put(`plan-${String(i + 1).padStart(2, '0')}.svg`, toSvg(sheet)))
   const solids = new FileNames()
+  const fine = kernel.finer(FILE_CHORD)
   for (const alike of findAlike(model))
     for (const i of alike.instances) {
       const name = solids.free(`${alike.mark}-${plain(i.name, 'piece')}`)
-      put(`${name}.stl`, toStl(kernel.shape(model.recipe(i)), i.name, i.flipped))
+      put(`${name}.stl`, toStl(fine.shape(model.recipe(i)), i.name, i.flipped))
     }
   return written
 }

@@ -7,9 +7,10 @@ import { GLTFLoader } from 'three/addons/loaders/GLTFLoader.js'
 import { STLLoader } from 'three/addons/loaders/STLLoader.js'
 import { openProject } from '../core/exchange'
 import { modelOf, type Model } from '../core/model'
+import type { Bore } from '../core/work'
 import type { Kernel } from '../core/solid'
 import { testKernel } from '../core/testing/bench'
-import { solidFormat, SOLID_FORMATS, standingIn } from '../core/exchange/solids'
+import { FILE_CHORD, solidFormat, SOLID_FORMATS, standingIn } from '../core/exchange/solids'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -21,8 +22,10 @@ const load = (demo: string): Model => {
   if (!read.ok) throw new Error(read.why)
   return modelOf(read.project)
 }
-const wanted = (m: Model) =>
-  m.resolved.instances.map((i) => ({ name: i.name, volume: kernel.shape(m.recipe(i)).volume }))
+const wanted = (m: Model) => {
+  const fine = kernel.finer(FILE_CHORD)
+  return m.resolved.instances.map((i) => ({ name: i.name, volume: fine.shape(m.recipe(i)).volume }))
+}
 const sum = (all: ReadonlyArray<{ volume: number }>) => all.reduce((n, { volume }) => n + volume, 0)
 const written = (m: Model, id: string) => solidFormat(id)!.write(standingIn(m, kernel), 'Larkmoor')
 
@@ -116,11 +119,42 @@ test.each(DEMOS)('%s as glTF stands upright in metres, each piece by its name', 
 })
 
 test('a name with signs of XML in it comes back as it was', async () => {
-  const m = load('bee-hotel')
+  const m = load('seed-cabinets')
   const solids = standingIn(m, kernel).map((s) => ({ ...s, name: 'Door <A> & "B"' }))
   const files = unzipSync(await solidFormat('3mf')!.write(solids, 'a < b & c'))
   const { model } = parsed(files['3D/3dmodel.model']!)
   expect(model.metadata['#text']).toBe('a < b & c')
   expect(model.resources.object[0]!['@_name']).toBe('Door <A> & "B"')
   expect(new Set(SOLID_FORMATS.map((f) => f.id)).size).toBe(SOLID_FORMATS.length)
+})
+
+test('what is round is told to a hundredth in files: the bore of a wheel, arcs of a plaque', () => {
+  for (const demo of ['barrow-wheel', 'heron-plaque']) {
+    const m = load(demo)
+    const fine = kernel.finer(FILE_CHORD)
+    for (const i of m.resolved.instances) {
+      const shape = fine.shape(m.recipe(i))
+      for (const f of m.features(i)) {
+        if (f.kind !== 'bore') continue
+        const { at, diameter } = f.data as Bore
+        const [x, y, z] = at[0]!
+        const rim = Array.from({ length: shape.positions.length / 3 }, (_, k) =>
+          shape.positions.subarray(3 * k, 3 * k + 3),
+        )
+          .filter(
+            (p) =>
+              Math.abs(p[2]! - z) < 1e-3 && Math.abs(Math.hypot(p[0]! - x, p[1]! - y) - diameter / 2) < 0.02,
+          )
+          .map((p) => Math.atan2(p[1]! - y, p[0]! - x))
+          .sort((a, b) => a - b)
+        if (rim.length < 12) continue
+        const gaps = rim.map((a, k) => (rim[(k + 1) % rim.length]! - a + 4 * Math.PI) % (2 * Math.PI))
+        for (const gap of gaps)
+          expect((diameter / 2) * (1 - Math.cos(gap / 2))).toBeLessThanOrEqual(FILE_CHORD + 1e-4)
+      }
+      expect(shape.volume / kernel.shape(m.recipe(i)).volume).toBeCloseTo(1, 4)
+      if (demo === 'heron-plaque')
+        expect(shape.triangles.length).toBeGreaterThan(1.5 * kernel.shape(m.recipe(i)).triangles.length)
+    }
+  }
 })

@@ -3,13 +3,14 @@
  * triangle knows which work made it. WASM objects are freed here and never leave.
  */
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
+import type { Mm } from '../measure'
 import type { Frame } from '../pieces'
 import { bareTool, toolSolid, type Beside, type Tool, type Vec2 } from '../work'
 import { Beginnings } from './begun'
 import { flatLess, type Loops } from './flat'
 import { matrixOf, type Keep } from './matrix'
 import { boxRecipe, cutsOf, recipeKey, stageKeys, type Recipe } from './recipe'
-import { makingWith } from './tools'
+import { CHORD, makingWith } from './tools'
 import type { Looked } from './under'
 
 export interface Shape {
@@ -61,7 +62,12 @@ export class Kernel {
   constructor(
     readonly wasm: ManifoldToplevel,
     private readonly most = 4000,
+    /** How near sides are to what is round. */
+    private readonly chord = CHORD,
   ) {}
+
+  /** Another that makes what is round with sides nearer to that, for files; it remembers little. */
+  finer = (chord: Mm): Kernel => new Kernel(this.wasm, 50, chord)
 
   /** The solid of a recipe; made once for each different one. */
   shape(recipe: Recipe): Shape {
@@ -96,10 +102,15 @@ export class Kernel {
     let solid = begun ?? keep(this.wasm.Manifold.cube([...blank.size]))
     const all = cutsOf(recipe).flatMap((c) => c.tools)
     // What is looked at is what there is when a stage begins.
-    const making = makingWith(this.wasm, keep, (beside) => [
-      { solid, ids: new Map([...ids].map(([id, tool]) => [id, all[tool - 1]!])) },
-      ...beside.map((b) => this.beside(b, keep)),
-    ])
+    const making = makingWith(
+      this.wasm,
+      keep,
+      (beside) => [
+        { solid, ids: new Map([...ids].map(([id, tool]) => [id, all[tool - 1]!])) },
+        ...beside.map((b) => this.beside(b, keep)),
+      ],
+      this.chord,
+    )
     let first = stages.slice(0, done).reduce((sum, stage) => sum + stage.flatMap((c) => c.tools).length, 1)
     for (const [s, stage] of stages.entries()) {
       if (s < done) continue

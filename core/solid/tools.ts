@@ -6,15 +6,15 @@ import { withinWood } from './inset'
 import { matrixOf, type Keep } from './matrix'
 import { areaOf, outlineUnder, setOff, type Looked } from './under'
 
-/** Round things are many-sided, no side further than this from the circle. */
-const CHORD: Mm = 0.05
+/** Round things are many-sided, no side further than this from the circle, where nothing else is said. */
+export const CHORD: Mm = 0.05
 
 /**
  * How many sides stand for a circle; a multiple of four, so that its quarters are alike, and enough that no
  * two of them turn as much as a crease does.
  */
-export const sidesOf = (radius: Mm): number =>
-  Math.max(20, 4 * Math.ceil(Math.PI / Math.acos(Math.max(0.5, 1 - CHORD / radius)) / 4))
+export const sidesOf = (radius: Mm, chord = CHORD): number =>
+  Math.max(20, 4 * Math.ceil(Math.PI / Math.acos(Math.max(0.5, 1 - chord / radius)) / 4))
 
 /** Solids that a tool takes away, and the ids by which their faces are known afterwards. */
 export interface Made {
@@ -22,11 +22,15 @@ export interface Made {
   readonly ids: readonly number[]
 }
 
-/** Makes tools with the solid library; `look` gives what there is, and what stands beside it. */
+/**
+ * Makes tools with the solid library; `look` gives what there is, and what stands beside it, and `chord` how
+ * near sides are to what is round.
+ */
 export const makingWith = (
   wasm: ManifoldToplevel,
   keep: Keep,
   look: (beside: readonly Beside[]) => Looked[],
+  chord: Mm = CHORD,
 ): Making<Made> => {
   const made = (m: Manifold): Made => ({ solids: [keep(m)], ids: [m.originalID()] })
   return {
@@ -39,7 +43,7 @@ export const makingWith = (
         ),
       ),
     revolve: (profile, radius, flats = 0) => {
-      const sides = flats || sidesOf(radius)
+      const sides = flats || sidesOf(radius, chord)
       // Its corners a little further out, so that it is as large as what is round, or the flats where told.
       const turn = (2 * Math.PI) / sides
       const out = flats ? 1 / Math.cos(turn / 2) : Math.sqrt(turn / Math.sin(turn))
@@ -49,13 +53,14 @@ export const makingWith = (
     },
     mesh: (mesh) => made(exactly(wasm, mesh, keep)),
     triangulate: (outline) => wasm.triangulate([mutable(outline)]),
-    sides: sidesOf,
+    chord,
+    sides: (radius) => sidesOf(radius, chord),
     less: (from, what) => ({
       solids: [keep(wasm.Manifold.difference([...from.solids, ...what.solids]))],
       ids: [...from.ids, ...what.ids],
     }),
     all: (parts) => ({ solids: parts.flatMap((p) => p.solids), ids: parts.flatMap((p) => p.ids) }),
-    offset: (loops, by) => setOff(wasm, loops, by, sidesOf(Math.abs(by))),
+    offset: (loops, by) => setOff(wasm, loops, by, sidesOf(Math.abs(by), chord)),
     under: (frame, beside) => outlineUnder(wasm, frame, look(beside), keep),
     within: (how) => made(withinWood(look([])[0]!.solid, how, wasm, keep)),
     stand: ({ solids, ids }, frame) => ({

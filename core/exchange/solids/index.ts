@@ -8,4 +8,4 @@ export const SOLID_FORMATS: readonly SolidFormat[] = [stl, threeMf, glb]
 
 export const solidFormat = (id: string): SolidFormat | undefined => SOLID_FORMATS.find((f) => f.id === id)
 
-export { standingIn, type SolidFormat } from './kind'
+export { FILE_CHORD, standingIn, type SolidFormat } from './kind'

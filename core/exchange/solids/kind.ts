@@ -23,12 +23,18 @@ export interface SolidFormat {
   write(solids: readonly StandingSolid[], title: string): Promise<Uint8Array>
 }
 
+/** How near sides are to what is round in files, millimetres. */
+export const FILE_CHORD = 0.01
+
 /** Pieces as they stand in the room; mirror images come out the right way round. */
 export const standingIn = (
   model: Model,
   kernel: Kernel,
   pieces: readonly Instance[] = model.resolved.instances,
-): StandingSolid[] => pieces.map((i) => standing(i, model, kernel))
+): StandingSolid[] => {
+  const fine = kernel.finer(FILE_CHORD)
+  return pieces.map((i) => standing(i, model, fine))
+}
 
 function standing(i: Instance, model: Model, kernel: Kernel): StandingSolid {
   const own = kernel.shape(model.recipe(i))

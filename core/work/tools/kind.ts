@@ -30,6 +30,8 @@ export interface Making<S> {
   mesh(mesh: Mesh): S
   /** Triangles that fill an outline, by its corners. */
   triangulate(outline: readonly Vec2[]): ReadonlyArray<readonly [number, number, number]>
+  /** How near sides are to what is round; some tools tell no more of it than their corners. */
+  readonly chord: Mm
   /** How many sides stand for a circle of this radius. */
   sides(radius: Mm): number
   /** The first without the second. */

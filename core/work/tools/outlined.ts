@@ -111,13 +111,9 @@ export const outlined = {
       axis,
     ),
   bulk: (t) => (t.inner.length > 0 ? null : sweptBulk(t.frame, t.outer.corners, t.depth)),
-  solid: (t, _, make) =>
-    make.stand(
-      make.extrude(
-        t.outer.corners,
-        t.depth,
-        t.inner.map((l) => l.corners),
-      ),
-      t.frame,
-    ),
+  solid: (t, _, make) => {
+    const corners = (l: Loop) =>
+      make.chord < CHORD ? l.pieces.flatMap((s) => cornersOf(s, make.chord)) : l.corners
+    return make.stand(make.extrude(corners(t.outer), t.depth, t.inner.map(corners)), t.frame)
+  },
 } satisfies ToolKind<Outlined>
