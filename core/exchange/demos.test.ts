@@ -14,6 +14,7 @@ import {
   type Bend,
   type Bore,
   type Feature,
+  type Pegs,
   type Recess,
   type SawCut,
   type Shaped,
@@ -286,4 +287,21 @@ test('the heron plaque: a shield of two radii as wide as itself, its sketch in t
   const step = (m.project.pieces[0] as { work: Array<{ outline?: Outline }> }).work[0]!
   expect(step.outline!.picture).toMatchObject({ of: picture!.id, scale: 0.5, locked: true })
   expect(picture!.wide * 0.5).toBe(240)
+})
+
+test('the seed hopper: every peg of its base stands in a hole of the bin, as wide and deeper', () => {
+  const m = load('seed-hopper.json')
+  const [base, bin] = [of(m, 'Base'), of(m, 'Bin lid')]
+  const at = (i: typeof base, kind: string) => {
+    const { data } = m.features(i).find((f) => f.kind === kind) as Feature<Bore & Pegs>
+    return { data, places: data.at.map((p) => toRoom(i.frame, p).map((x) => Number(x.toFixed(6)))) }
+  }
+  const [pegs, holes] = [at(base, 'peg'), at(bin, 'bore')]
+  expect(pegs.places).toHaveLength(4)
+  const flat = (all: number[][]) => all.map(([x, y]) => `${x},${y}`).sort()
+  expect(flat(holes.places)).toEqual(flat(pegs.places))
+  expect(holes.data.diameter).toBe(pegs.data.diameter)
+  expect(holes.data.depth).toBeGreaterThan(pegs.data.height)
+  // The bin comes up to where the pegs begin.
+  expect(bin.box.max[2]).toBeCloseTo(base.box.min[2] + pegs.data.height, 9)
 })
