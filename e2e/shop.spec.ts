@@ -39,12 +39,8 @@ test('J8: a wheel is sawn round, with openings in a ring and a hole for its axle
   await measure(page, hands, /^point 5 across/, '0')
   await measure(page, hands, /^radius of arc 2/, '75')
   await measure(page, hands, /^radius of arc 4/, '25')
-  await hands.click(
-    board(page)
-      .getByRole('button', { name: /^line 1$/ })
-      .first(),
-    { force: true },
-  )
+  await board(page).getByRole('button', { name: 'line 1', exact: true }).focus()
+  await hands.key('Enter')
   await hands.select(board(page).getByLabel('Draw it again', { exact: true }), '5 round the middle')
   await done(page, hands)
   await expect(work(page)).toContainText(/Saw out a shape/)

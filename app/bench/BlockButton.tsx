@@ -8,6 +8,7 @@ import type { OwnKind } from '../../core/work'
 import { run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
+import { useOutline } from './outline/useOutline'
 
 /** A block may be so much too small, or too large, millimetres. */
 const SMALL = 0.01
@@ -16,6 +17,7 @@ const LARGE = 0.5
 export function BlockButton({ own, step, on }: { own: OwnKind; step: Step; on: Instance }) {
   const shown = useOpen((s) => s.shown)
   const face = faceOf(step.at)
+  const drawing = useOutline(step.id)
   if (!own.needs || !face) return null
   const values = Object.fromEntries(
     own.fieldsFor(step.options).flatMap(({ name }): Array<[string, number]> => {
@@ -26,9 +28,13 @@ export function BlockButton({ own, step, on }: { own: OwnKind; step: Step; on: I
   const chosen = (name: string) =>
     step.options[name] ?? Object.keys(own.options.find((c) => c.name === name)?.values ?? {})[0] ?? ''
   const say = (mm: number) => sayLength(shown, mm)
+  const drawn = () =>
+    drawing && step.outline
+      ? { ...drawing.paths, missing: 0, disagree: 0, trouble: null, mirror: null }
+      : null
   const { min, max } = on.shoulder
   const room: Vec3 = [max[0] - min[0], max[1] - min[1], max[2] - min[2]]
-  const needs = own.needs({ face, values, say, chosen }, room)
+  const needs = own.needs({ face, values, say, chosen, drawn }, room)
   // It is as thick as its stock.
   const odd = needs
     ? ([0, 1] as const).filter((i) => needs[i] > room[i] + SMALL || needs[i] < room[i] - LARGE)

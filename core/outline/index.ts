@@ -30,7 +30,9 @@ export {
   lengthOf,
   long,
   minus,
+  endWay,
   placed,
+  startWay,
   type Arc,
   type Segment,
 } from './segments'

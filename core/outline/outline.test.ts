@@ -322,8 +322,8 @@ test('what is open, forked or crosses itself is said, with where', () => {
     return pathsOf(outline, solve(outline, {}), {}, SIZE).troubles
   }
   expect(tells(RECTANGLE, ring(4).slice(0, 3))).toEqual([
-    { says: 'the outline is open', at: RECTANGLE.p0 },
-    { says: 'the outline is open', at: RECTANGLE.p3 },
+    { says: 'the outline is open', at: RECTANGLE.p0, open: true },
+    { says: 'the outline is open', at: RECTANGLE.p3, open: true },
   ])
   const bow = { p0: [0, 0], p1: [100, 100], p2: [100, 0], p3: [0, 100] } satisfies Points
   expect(tells(bow, ring(4))).toContainEqual({ says: 'the outline crosses itself', at: [50, 50] })

@@ -29,6 +29,8 @@ export interface Path {
 export interface Trouble {
   readonly says: string
   readonly at: Place2
+  /** It is an end that meets no other, which a path may have. */
+  readonly open?: true
 }
 
 export interface Paths {
@@ -131,7 +133,8 @@ export function pathsOf(outline: Outline, solved: Solved, values: Values, size: 
     for (const chain of open.splice(0)) closed.push([...chain, ...image(chain)])
   }
   for (const chain of open)
-    for (const p of [chain[0]!.from, chain.at(-1)!.to]) troubles.push({ says: 'the outline is open', at: p })
+    for (const p of [chain[0]!.from, chain.at(-1)!.to])
+      troubles.push({ says: 'the outline is open', at: p, open: true })
 
   const rings = closed
     .map((segments) => (areaOf(segments) < 0 ? [...segments].reverse().map(backwards) : segments))

@@ -1,7 +1,7 @@
 /** What is asked of work, and of what wood: a step with its numbers. */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import type { Path, Trouble } from '../outline'
+import type { Path, Segment, Trouble } from '../outline'
 import type { Box, Frame, Vec3 } from '../pieces'
 import type { Flat, ResolvedBit } from '../resolve'
 import type { Datum } from './datum'
@@ -19,6 +19,8 @@ export interface Wood {
 /** What is drawn comes to these paths. */
 export interface DrawnPaths {
   readonly paths: readonly Path[]
+  /** What does not close, in order. */
+  readonly open: readonly Segment[]
   /** How many measures it lacks, and how many of its facts cannot all hold. */
   readonly missing: number
   readonly disagree: number

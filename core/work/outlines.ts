@@ -17,12 +17,14 @@ export function drawnPaths(outline: Outline, values: Asked['values'], size: Vec2
   if (old?.key === key) return old.drawn
   const solved = solveOutline(outline, values, size)
   const { state } = solved
-  const { paths, troubles } = pathsOf(outline, solved, values, size)
+  const { paths, open, troubles } = pathsOf(outline, solved, values, size)
   const drawn: DrawnPaths = {
     paths,
+    open,
     missing: state.kind === 'loose' ? state.missing : 0,
     disagree: state.kind === 'disagree' ? state.facts.length : 0,
-    trouble: troubles[0] ?? null,
+    // What is open is the least of them.
+    trouble: troubles.find((t) => !t.open) ?? troubles[0] ?? null,
     mirror: outline.mirror ? mirrorOf(outline, values, size) : null,
   }
   known.set(outline, { key, drawn })

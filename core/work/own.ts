@@ -32,6 +32,8 @@ export interface OwnDefinition<D> {
   readonly runs?: true
   /** Whether it is told by an outline, with these choices. */
   outlined?(options: Readonly<Record<string, string>>): boolean
+  /** What is drawn is a path with two ends. */
+  readonly drawsOpen?: true
   /** Half of its outline is drawn, and mirrored across that way of the face; a new one starts so. */
   readonly drawsHalf?: NonNullable<Outline['mirror']>
   /** Whether it needs no place with these choices, being all over the piece. */
@@ -50,7 +52,7 @@ export interface OwnDefinition<D> {
   readonly roles: readonly string[]
   resolve(asked: Asked, wood: Wood): D | Unfit
   /** How large a block it wants, own axes; null while that is not told. None, when any will do. */
-  needs?(asked: Pick<Asked, 'face' | 'values' | 'say' | 'chosen'>, room: Vec3): Vec3 | null
+  needs?(asked: Pick<Asked, 'face' | 'values' | 'say' | 'chosen' | 'drawn'>, room: Vec3): Vec3 | null
   /**
    * The same work as a piece has it of which that wood is a part, or an image; null where it does not come
    * to.

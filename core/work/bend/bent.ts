@@ -23,6 +23,8 @@ export interface Bend {
   readonly marks: ReadonlyArray<readonly [Mm, Mm]>
   /** The least radius of the inside of a bend, and how thick the strip is there; null without a bend. */
   readonly tightest: { readonly radius: Mm; readonly thick: Mm } | null
+  /** How many measures a path that is drawn lacks. */
+  readonly missing: number
   /** How large the block round it is, own axes of the piece. */
   readonly block: Vec3
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { change, onFace, type Change, type FaceName, type Step } from '../../document'
+import { change, onFace, Outline, type Change, type FaceName, type Step } from '../../document'
 import { cutList } from '../../cuts'
 import { modelOf } from '../../model'
 import { carried, cross, dot, minus, norm, toRoom, type Vec3 } from '../../pieces'
@@ -303,4 +303,68 @@ test('a hole follows the rod that goes into it: its diameter, its place and its 
   const way = carried(rod, end!.along)
   const off = minus(at, from)
   expect(norm(minus(off, way.map((x) => x * dot(off, way)) as unknown as Vec3))).toBeLessThan(1e-9)
+})
+
+/** A hook: up, round to the right by a quarter, along, and back by a half. */
+const hook = (tangent = true): Outline =>
+  Outline.parse({
+    points: {
+      p1: [0, 0],
+      p2: [80, 0],
+      p3: [140, 60],
+      p4: [140, tangent ? 100 : 95],
+      p5: [60, 100],
+      c1: [80, 60],
+      c2: [100, 100],
+    },
+    edges: [
+      { id: 'e1', kind: 'line', from: 'p1', to: 'p2' },
+      { id: 'e2', kind: 'arc', from: 'p2', to: 'p3', centre: 'c1', turns: 'left' },
+      { id: 'e3', kind: 'line', from: 'p3', to: 'p4' },
+      ...(tangent
+        ? [{ id: 'e4', kind: 'arc', from: 'p4', to: 'p5', centre: 'c2', turns: 'left' } as const]
+        : []),
+    ],
+  })
+
+test('a path is drawn as well: it comes to the same as its table, and what is no path is said', () => {
+  const drawn = (outline: Outline, more: Values = {}) =>
+    board([200, 200, 25], on({ ...bent('face', { thick: 8, ...more }, { told: 'drawn' }), outline }))
+  const p = drawn(hook())
+  expect(says(p).filter((s) => !/measures|The block/.test(s))).toEqual([])
+  const table = feature(
+    board(
+      [200, 200, 25],
+      on(
+        bent(
+          'face',
+          { thick: 8, first: 80, radius1: 60, angle1: '90deg', straight1: 40, radius2: 40, angle2: '180deg' },
+          { bends: '2' },
+        ),
+      ),
+    ),
+  ).data
+  const { data } = feature(p)
+  expect(data.long).toBeCloseTo(80 + 30 * Math.PI + 40 + 40 * Math.PI, 6)
+  expect(data.long).toBeCloseTo(table.long, 6)
+  data.block.forEach((x, i) => expect(x).toBeCloseTo(table.block[i]!, 3))
+  // On a mirror image of its own it is the same wood the other way round.
+  const s = (p.pieces[0] as { work: Step[] }).work[0]!
+  const image = board([200, 200, 25], on(ownWork('bend')!.mirrored(s, 200)))
+  expect(volume(modelOf(image), 'a#1', kernel)).toBeCloseTo(volume(modelOf(p), 'a#1', kernel), 3)
+  expect(feature(image).data.legs.map((l) => (l.kind === 'bend' ? Math.sign(l.angle) : 0))).toEqual([
+    0, -1, 0, -1,
+  ])
+
+  const corner = hook(false)
+  const bentOff = { ...corner, points: { ...corner.points, p4: [150, 100] as [number, number] } }
+  expect(says(drawn(bentOff))[0]).toMatch(/^The path of A has a corner at 140 along and 60 across/)
+  const closed: Outline = {
+    ...corner,
+    edges: [...corner.edges, { id: 'e9', kind: 'line', from: 'p4', to: 'p1' }],
+  }
+  expect(says(drawn(closed))[0]).toBe('The path of A is one line with two ends, and not closed')
+  expect(says(drawn(Outline.parse({ points: {}, edges: [] })))).toEqual([
+    'The path of A is not drawn yet, so nothing is bent',
+  ])
 })

@@ -14,6 +14,8 @@ import {
   type Frame,
   type Vec3,
 } from '../../pieces'
+import { endWay, lengthOf, startWay } from '../../outline'
+import { imageDrawn } from '../drawn'
 import { SIX, waysOf } from '../onface'
 import type { Measures } from '../fields'
 import { Unfit, type Asked, type OwnDefinition, type Spike, type Wood } from '../own'
@@ -50,11 +52,75 @@ const rectangular = (thick: Mm, wide: Mm): Section => {
   return { corners, radius: null }
 }
 
+/** A path as it is told: how it starts, and its bends. */
+interface Given {
+  readonly first: Mm
+  /** Radians from the way it starts. */
+  readonly turn: number
+  readonly told: readonly Told[]
+  /** How many measures what is drawn lacks. */
+  readonly missing: number
+}
+
+function inTable({ values, chosen }: Question): Given {
+  const said = (name: string, k: number): number => {
+    // Where nothing is said it is as the one before.
+    for (let n = k; n > 0; n--) if (values[`${name}${n}`] !== undefined) return values[`${name}${n}`]!
+    return 0
+  }
+  return {
+    first: values.first ?? 0,
+    turn: ((values.turn ?? 0) * Math.PI) / 180,
+    missing: 0,
+    told: NUMBERS.slice(0, Number(chosen('bends'))).map((k) => ({
+      radius: said('radius', k),
+      angle: said('angle', k),
+      roll: values[`roll${k}`] ?? 0,
+      straight: values[`straight${k}`] ?? 0,
+    })),
+  }
+}
+
+/** Ways that differ by less go over into each other, as a sine. */
+const SMOOTH = 1e-4
+
+/** One line of straights and arcs on the face, from its first end on. */
+function drawnPath({ drawn, say }: Question, name: string, size: Vec2): Given | Unfit {
+  const found = drawn(size)
+  if (!found) return new Unfit(`The path of ${name} is not drawn yet, so nothing is bent`, 'look')
+  if (found.disagree > 0) return new Unfit(`${found.disagree} facts of the path of ${name} cannot all hold`)
+  const { trouble, open } = found
+  if (trouble && !trouble.open) return new Unfit(`Of the path of ${name}, ${trouble.says}`)
+  if (found.paths.length > 0 || open.length === 0)
+    return new Unfit(`The path of ${name} is one line with two ends, and not closed`)
+  const told: Told[] = []
+  let first = 0
+  for (const [k, s] of open.entries()) {
+    const before = open[k - 1]
+    const at = `at ${say(s.from[0])} along and ${say(s.from[1])} across`
+    if (before && Math.hypot(before.to[0] - s.from[0], before.to[1] - s.from[1]) > 1e-6)
+      return new Unfit(`The path of ${name} is one line; a second one starts ${at}`)
+    if (s.kind === 'curve') return new Unfit(`The path of ${name} is of lines and arcs; ${at} it is a curve`)
+    if (before) {
+      const [a, b] = [endWay(before), startWay(s)]
+      if (Math.abs(a[0] * b[1] - a[1] * b[0]) > SMOOTH || a[0] * b[0] + a[1] * b[1] < 0)
+        return new Unfit(`The path of ${name} has a corner ${at}: round it, or make its arc tangent`)
+    }
+    if (s.kind === 'arc')
+      told.push({ radius: s.radius, angle: (s.sweep * 180) / Math.PI, roll: 0, straight: 0 })
+    else if (told.length === 0) first += lengthOf(s)
+    else told[told.length - 1] = { ...told.at(-1)!, straight: told.at(-1)!.straight + lengthOf(s) }
+  }
+  const [x, y] = startWay(open[0]!)
+  return { first, turn: Math.atan2(y, x), told, missing: found.missing }
+}
+
 /** What is asked, as far as it hangs on no place. */
-type Question = Pick<Asked, 'face' | 'values' | 'say' | 'chosen'>
+type Question = Pick<Asked, 'face' | 'values' | 'say' | 'chosen' | 'drawn'>
 
 /** What a piece is bent to, and how large the block round it is: own axes. */
-function bentTo({ face, values, say, chosen }: Question, name: string, room: Vec3) {
+function bentTo(asked: Question, name: string, room: Vec3) {
+  const { face, values, say, chosen } = asked
   const { into, along, across } = waysOf(face)
   const round = chosen('section') === 'round'
   const thick = values.thick ?? 0
@@ -63,18 +129,10 @@ function bentTo({ face, values, say, chosen }: Question, name: string, room: Vec
   if (wide <= 0) return Unfit.of('wide', `What ${name} is bent from has no width`)
   const section = round ? roundSection(thick) : rectangular(thick, wide)
   const fibre = chosen('fibre') as Fibre
-  const first = values.first ?? 0
-  const said = (name: string, k: number): number => {
-    // Where nothing is said it is as the one before.
-    for (let n = k; n > 0; n--) if (values[`${name}${n}`] !== undefined) return values[`${name}${n}`]!
-    return 0
-  }
-  const told = NUMBERS.slice(0, Number(chosen('bends'))).map((k): Told => ({
-    radius: said('radius', k),
-    angle: said('angle', k),
-    roll: values[`roll${k}`] ?? 0,
-    straight: values[`straight${k}`] ?? 0,
-  }))
+  const given =
+    chosen('told') === 'drawn' ? drawnPath(asked, name, [room[along], room[across]]) : inTable(asked)
+  if (given instanceof Unfit) return given
+  const { first, told } = given
   for (const [k, b] of told.entries()) {
     if (b.radius <= 0) return Unfit.of(`radius${k + 1}`, `Bend ${k + 1} of ${name} has no radius`)
     if (b.angle === 0 || Math.abs(b.angle) > 360)
@@ -89,7 +147,7 @@ function bentTo({ face, values, say, chosen }: Question, name: string, room: Vec
       `Bend ${tooTight} of ${name} is tighter than half its section: a strip ${say(thick)} thick bends ` +
         `about ${say(thick / 2)} along its middle at the least`,
     )
-  const turn = ((values.turn ?? 0) * Math.PI) / 180
+  const { turn } = given
   const box = boxOf(path.legs, section, turn)
   const start = STARTS[chosen('starts') as Start]
   const ways: readonly [Axis, Axis, Axis] = start.across ? [across, along, into] : [along, across, into]
@@ -97,7 +155,8 @@ function bentTo({ face, values, say, chosen }: Question, name: string, room: Vec
     const k = ways.indexOf(i)
     return box.max[k]! - box.min[k]!
   })
-  return { strip: { section, thick, wide, fibre, block, ...path }, box, turn, start, ways }
+  const { missing } = given
+  return { strip: { section, thick, wide, fibre, block, missing, ...path }, box, turn, start, ways }
 }
 
 function resolve(asked: Asked, wood: Wood): Bend | Unfit {
@@ -172,8 +231,9 @@ type Start = keyof typeof STARTS
  * On a mirror image the width is turned over: what starts along that starts the other way, the rest bends
  * so.
  */
-function mirrored(step: Step): Step {
+function mirrored(step: Step, width: Mm): Step {
   if (step.at.kind !== 'face') return step
+  if (step.options.told === 'drawn') return imageDrawn(step, width)
   const { into, along } = waysOf(step.at.face)
   if (into === 1) return { ...step, at: { ...step.at, face: faceAt(1, !FACE_AT[step.at.face].far) } }
   const { starts = 'along' } = step.options
@@ -190,10 +250,10 @@ function mirrored(step: Step): Step {
 
 const table: Measures = Object.fromEntries(
   NUMBERS.flatMap((k) => [
-    [`radius${k}`, { label: `Bend ${k}: radius`, ...(k > 1 && { otherwise: 'as before' }) }],
+    [`radius${k}`, { label: `Bend ${k}: radius`, otherwise: k > 1 ? 'as before' : 'say it' }],
     [
       `angle${k}`,
-      { label: `Bend ${k}: turns by`, kind: 'angle' as const, ...(k > 1 && { otherwise: 'as before' }) },
+      { label: `Bend ${k}: turns by`, kind: 'angle' as const, otherwise: k > 1 ? 'as before' : 'say it' },
     ],
     [
       `roll${k}`,
@@ -214,6 +274,10 @@ export const own: OwnDefinition<Bend> = {
     ...table,
   },
   choices: {
+    told: {
+      label: 'Its path is told',
+      values: { table: 'by a table', drawn: 'by a line drawn on the face' },
+    },
     section: { label: 'Section', values: { rectangular: 'a rectangle', round: 'round' } },
     bends: {
       label: 'Bends',
@@ -232,10 +296,19 @@ export const own: OwnDefinition<Bend> = {
       values: Object.fromEntries(Object.entries(STARTS).map(([id, { says }]) => [id, says])),
     },
   },
-  idle: ({ section, bends = '1' }) => [
+  outlined: ({ told }) => told === 'drawn',
+  drawsOpen: true,
+  idle: ({ section, told, bends = '1' }) => [
+    ...(told === 'drawn' ? ['turn', 'first'] : []),
     ...(section === 'round' ? ['wide'] : []),
-    ...NUMBERS.slice(Number(bends)).flatMap((k) => [`radius${k}`, `angle${k}`, `roll${k}`, `straight${k}`]),
+    ...NUMBERS.slice(told === 'drawn' ? 0 : Number(bends)).flatMap((k) => [
+      `radius${k}`,
+      `angle${k}`,
+      `roll${k}`,
+      `straight${k}`,
+    ]),
   ],
+  idleChoices: ({ told }) => (told === 'drawn' ? ['bends', 'starts'] : []),
   starts: (_, unit) => ({
     fields:
       unit === 'in'
