@@ -56,11 +56,15 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string, voice
   sheets.forEach((sheet, i) => put(`plan-${String(i + 1).padStart(2, '0')}.svg`, toSvg(sheet)))
   const solids = new FileNames()
   const fine = kernel.finer(FILE_CHORD)
-  for (const alike of findAlike(model))
-    for (const i of alike.instances) {
-      const name = solids.free(`${alike.mark}-${plain(i.name, 'piece')}`)
-      put(`${name}.stl`, toStl(fine.shape(model.recipe(i)), i.name, i.flipped))
-    }
+  try {
+    for (const alike of findAlike(model))
+      for (const i of alike.instances) {
+        const name = solids.free(`${alike.mark}-${plain(i.name, 'piece')}`)
+        put(`${name}.stl`, toStl(fine.shape(model.recipe(i)), i.name, i.flipped))
+      }
+  } finally {
+    fine.close()
+  }
   return written
 }
 

@@ -1,7 +1,7 @@
 /** Makes the block of a piece as large as some of its work wants it. */
 import { Maximize2 } from 'lucide-react'
 import { change, faceOf, type Step } from '../../core/document'
-import { exactText, measureText } from '../../core/measure'
+import { measureText } from '../../core/measure'
 import { axesOf, DIRECTION_OF, mainAxis, type Vec3 } from '../../core/pieces'
 import { keyOf, pieceOf, sayLength, type Instance } from '../../core/resolve'
 import type { OwnKind } from '../../core/work'
@@ -42,15 +42,14 @@ export function BlockButton({ own, step, on }: { own: OwnKind; step: Step; on: I
   if (!needs || odd.length === 0) return null
   const fit = () => {
     const ways = axesOf(on.frame)
-    const changes = odd.map((i) => {
-      const text = measureText(needs[i], shown.style)
-      return change.setFact({
+    const changes = odd.map((i) =>
+      change.setFact({
         id: pieceOf(on.key),
         direction: DIRECTION_OF[mainAxis(ways[i])]!,
         fact: 'size',
-        text: text.includes('≈') ? exactText(needs[i]) : text,
-      })
-    })
+        text: measureText(needs[i], shown.style),
+      }),
+    )
     sayRefusal(run(changes, `Fit the block of ${on.name}`))
   }
   return (

@@ -156,7 +156,7 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
       {own.outlined?.(step.options) && <OutlineList step={id} />}
       {own.bit && <BitChoice step={step} />}
       {own.meets?.(step.options) && <MeetChoice step={step} piece={piece.id} />}
-      {on && !readOnly && <BlockButton own={own} step={step} on={on} />}
+      {own.needs && on && !readOnly && <BlockButton own={own} step={step} on={on} />}
       {Picture && made && on && <Picture data={made.data as never} on={on} />}
       <RecordForm
         fields={fields}

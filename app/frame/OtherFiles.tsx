@@ -4,7 +4,7 @@
 import { Download } from 'lucide-react'
 import { useState } from 'react'
 import { DRAWING_FORMATS } from '../../core/exchange/drawings/formats'
-import { SOLID_FORMATS } from '../../core/exchange/solids'
+import { SOLID_FORMATS, type SolidFormat } from '../../core/exchange/solids'
 import type { FaceName } from '../../core/document'
 import { sayFace } from '../../core/pieces'
 import { SIX } from '../../core/work'
@@ -16,12 +16,7 @@ import { Dialog } from '../ui/Dialog'
 
 const ALL = ''
 
-interface Format {
-  readonly id: string
-  readonly title: string
-  readonly type: string
-  readonly says: string
-}
+type Format = Pick<SolidFormat, 'id' | 'title' | 'type' | 'says'>
 
 export function OtherFiles({ onClose }: { onClose: () => void }) {
   const project = useOpen((s) => s.project)

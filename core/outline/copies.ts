@@ -51,6 +51,15 @@ function copied(
   return { ...outline, points, edges: [...outline.edges, ...made], facts: [...outline.facts, ...told] }
 }
 
+/** With the points and edges of another, under ids of their own. */
+export const withAll = (outline: Outline, other: Outline): Outline =>
+  copied(
+    outline,
+    other.edges,
+    (id) => other.points[id]!,
+    () => [],
+  )
+
 /** Copies of circles are as large as what they are of. */
 const alike = (edges: readonly OutlineEdge[], to: (id: string) => string): Told[] =>
   edges.flatMap((e) => (e.kind === 'circle' ? [{ kind: 'equal', of: [e.id, to(e.id)] }] : []))

@@ -117,31 +117,10 @@ export function circleTo(outline: Outline, centre: Spot, rim: Place2): Outline |
   return withEdge(with2.outline, { kind: 'circle', centre: on.ids[0]!, rim: with2.ids[0]! })
 }
 
-/** With the points and edges of another, under ids of their own. */
-export function withAll(outline: Outline, other: Outline): Outline {
-  const [points, edges] = ['p', 'e'].map((l) => freeParts(outline, l))
-  const ids = new Map(Object.keys(other.points).map((id) => [id, points!.next().value]))
-  const named = (id: string) => ids.get(id)!
-  const edge = (e: OutlineEdge): OutlineEdge => {
-    const id = edges!.next().value
-    if (e.kind === 'circle') return { ...e, id, centre: named(e.centre), rim: named(e.rim) }
-    const ends = { id, from: named(e.from), to: named(e.to) }
-    if (e.kind === 'line') return { ...e, ...ends }
-    return e.kind === 'arc'
-      ? { ...e, ...ends, centre: named(e.centre) }
-      : { ...e, ...ends, leave: named(e.leave), arrive: named(e.arrive) }
-  }
-  return {
-    ...outline,
-    points: {
-      ...outline.points,
-      ...Object.fromEntries(Object.entries(other.points).map(([id, p]) => [named(id), p])),
-    },
-    edges: [...outline.edges, ...other.edges.map(edge)],
-  }
-}
-
-/** With pieces one after the other; the first starts, and the last ends, at a point that is there. */
+/**
+ * With pieces one after the other; the first starts, and the last ends, at points that are there, where those
+ * are told. What comes back to where it starts ends at the point that it starts at.
+ */
 export function withPieces(
   outline: Outline,
   pieces: readonly Segment[],
@@ -149,8 +128,11 @@ export function withPieces(
 ): Outline {
   let next = outline
   let from: Spot = first ?? pieces[0]!.from
+  let start: string | null = null
   for (const [k, s] of pieces.entries()) {
-    const to: Spot = k === pieces.length - 1 && last ? last : s.to
+    const end =
+      k === pieces.length - 1 ? (last ?? (long(minus(s.to, pieces[0]!.from)) < 1e-9 ? start : null)) : null
+    const to: Spot = end ?? s.to
     const more = s.kind === 'line' ? [] : s.kind === 'arc' ? [s.centre] : [s.leave, s.arrive]
     const on = placed(next, [from, to, ...more])
     const [a, b, c, d] = on.ids as [string, string, string, string]
@@ -162,6 +144,7 @@ export function withPieces(
           ? { kind: 'arc', from: a, to: b, centre: c, turns: s.sweep > 0 ? 'left' : 'right' }
           : { kind: 'curve', from: a, to: b, leave: c, arrive: d },
     )
+    start ??= a
     from = b
   }
   return next

@@ -198,3 +198,13 @@ test('a new picture lies in the middle of the face, all of it on that, upright a
     expect(middle.map((x) => Math.round(x * 1e6) / 1e6)).toEqual(upright ? [150, 50] : [50, 150])
   }
 })
+
+test('what comes back to where it starts ends at the point it starts at', () => {
+  const ring = Array.from({ length: 25 }, (_, k): Click => {
+    const a = (2 * Math.PI * (k % 24)) / 24
+    return click([50 + 30 * Math.cos(a), 50 + 30 * Math.sin(a)])
+  })
+  const outline = withPieces(EMPTY, fitted(ring, 'arcs', 0.01), [null, null])
+  const ends = outline.edges.flatMap((e) => (e.kind === 'circle' ? [] : [e.from, e.to]))
+  for (const id of new Set(ends)) expect(ends.filter((x) => x === id)).toHaveLength(2)
+})

@@ -2,7 +2,18 @@
 import fitCurve from 'fit-curve'
 import type { Mm } from '../measure'
 import { shareAt } from './parts'
-import { along, arcBetween, cross, cubicAt, left, long, minus, unit, type Segment } from './segments'
+import {
+  along,
+  arcBetween,
+  cross,
+  cubicAt,
+  left,
+  long,
+  minus,
+  straight,
+  unit,
+  type Segment,
+} from './segments'
 import type { Place2 } from './solve'
 
 export interface Click {
@@ -46,14 +57,12 @@ export function fitted(clicks: readonly Click[], how: Fitting, tolerance: Mm): S
     .flatMap((run) => (how === 'arcs' ? arcsThrough(run, tolerance) : curvesThrough(run, tolerance)))
 }
 
-const line = (from: Place2, to: Place2): Segment => ({ kind: 'line', from, to, of: '' })
-
 /** Schneider's method, as its package has it; its tolerance is squared. A straight run is a line. */
 function curvesThrough(run: readonly Place2[], tolerance: Mm): Segment[] {
   const [from, to] = [run[0]!, run.at(-1)!]
-  const straight = line(from, to)
-  if (run.length === 2 || (long(minus(to, from)) > tolerance && within(straight, run, tolerance)))
-    return [straight]
+  const direct = straight(from, to)
+  if (run.length === 2 || (long(minus(to, from)) > tolerance && within(direct, run, tolerance)))
+    return [direct]
   const places = run.map((p): [number, number] => [p[0], p[1]])
   return fitCurve(places, tolerance ** 2).map(([a, b, c, d]): Segment => ({
     kind: 'curve',
@@ -75,12 +84,12 @@ const within = (s: Segment, run: readonly Place2[], tolerance: Mm): boolean =>
 function arcsThrough(run: readonly Place2[], tolerance: Mm): Segment[] {
   const pieces: Segment[] = []
   for (let k = 0; k < run.length - 1;) {
-    let [best, reach]: [Segment, number] = [line(run[k]!, run[k + 1]!), k + 1]
+    let [best, reach]: [Segment, number] = [straight(run[k]!, run[k + 1]!), k + 1]
     for (let end = k + 2; end < run.length; end++) {
       const part = run.slice(k, end + 1)
-      const straight = line(part[0]!, part.at(-1)!)
-      const apart = long(minus(straight.to, straight.from)) > 1e-6
-      const found = apart && within(straight, part, tolerance) ? straight : arcThrough(part, tolerance)
+      const direct = straight(part[0]!, part.at(-1)!)
+      const apart = long(minus(direct.to, direct.from)) > 1e-6
+      const found = apart && within(direct, part, tolerance) ? direct : arcThrough(part, tolerance)
       if (found) [best, reach] = [found, end]
       else if (end > reach + 6) break
     }
@@ -101,7 +110,7 @@ function arcThrough(run: readonly Place2[], tolerance: Mm): Segment | null {
   if (half < 1e-6) return null
   const out = left(unit(chord))
   const over = (rise: Mm): Segment => {
-    if (Math.abs(rise) < 1e-6) return line(from, to)
+    if (Math.abs(rise) < 1e-6) return straight(from, to)
     const middle = along(
       [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2],
       out,

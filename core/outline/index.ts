@@ -32,7 +32,9 @@ export {
   minus,
   endWay,
   placed,
+  polygon,
   startWay,
+  straight,
   type Arc,
   type Segment,
 } from './segments'
@@ -41,9 +43,9 @@ export { exactly } from './exact'
 export { FITTINGS, fitted, strayOf, type Click, type Fitting } from './fit'
 export * from './picture'
 export { faceView, type FaceView, type Seen } from './seen'
-export { halves } from './parts'
+export { halves, pointOn } from './parts'
 export { asBitLeaves, regionsOf, type Region } from './regions'
-export { again, round, setOff } from './copies'
+export { again, round, setOff, withAll } from './copies'
 export * from './edit'
 export { trimmed } from './trim'
 export { READY_SHAPES, withShape, type For, type ReadyName } from './shapes'

@@ -52,6 +52,13 @@ export function arcBetween(from: Place2, to: Place2, centre: Place2, turns: 1 | 
   return { kind: 'arc', from, to, centre, radius: long(minus(from, centre)), sweep, of }
 }
 
+/** Straight from one place to another. */
+export const straight = (from: Place2, to: Place2, of = ''): Straight => ({ kind: 'line', from, to, of })
+
+/** Corners round about as straight pieces. */
+export const polygon = (corners: readonly Place2[]): Straight[] =>
+  corners.map((from, k) => straight(from, corners[(k + 1) % corners.length]!))
+
 /** A whole circle, anticlockwise. */
 export const circleAt = (centre: Place2, radius: Mm, of = ''): Arc => {
   const from: Place2 = [centre[0] + radius, centre[1]]

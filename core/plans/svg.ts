@@ -1,7 +1,5 @@
+import { escaped } from '../cuts/markup'
 import { micron as n, pathOf, PEN_NAMES, PENS, withFractions, type Sheet, type Text } from './sheet'
-
-const escape = (s: string) =>
-  s.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!)
 
 export const FONT = {
   measure: "'IBM Plex Sans Condensed', sans-serif",
@@ -22,7 +20,7 @@ export function toSvg(sheet: Sheet): string {
   const texts = marks.flatMap((m) => (m.kind === 'text' ? [text(m)] : []))
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 ` +
-    `0 ${width} ${height}" role="img" aria-label="${escape(sheet.title)}" ` +
+    `0 ${width} ${height}" role="img" aria-label="${escaped(sheet.title)}" ` +
     `stroke-linecap="round"><rect width="${width}" height="${height}" ` +
     `fill="#fff"/>${layers.join('')}<g data-layer="text">${texts.join('')}</g></svg>\n`
   )
@@ -33,6 +31,6 @@ function text(m: Text): string {
   return (
     `<text x="${n(m.x)}" y="${n(m.y)}" font-family="${FONT[m.face]}" font-size="${m.size}" ` +
     `text-anchor="${m.anchor}" fill="#22282e" ` +
-    `xml:space="preserve"${turn}>${escape(withFractions(m.text))}</text>`
+    `xml:space="preserve"${turn}>${escaped(withFractions(m.text))}</text>`
   )
 }

@@ -78,30 +78,37 @@ export const safe = defineWhole({
   id: 'safe',
   title: 'pieces that ask for care at a machine',
   why: 'Short pieces tip, catch and are thrown, and a hand follows them; what spins catches sleeves.',
-  look: (model) => RULES.flatMap((rule) => underRule(rule, model)),
+  look: (model) => {
+    const all = model.resolved.pieces.flatMap(({ piece, stock, instances: [first] }): Handled[] => {
+      if (!stock || !first) return []
+      const machines = new Set(model.features(first).map((f) => workKind(f).machine(f.data)))
+      return [{ name: piece.name, first, cut: boughtFor(model, first), kind: stock.stock.kind, machines }]
+    })
+    return RULES.flatMap((rule) => underRule(rule, all, model))
+  },
 })
 
-const machinesFor = (model: Model, i: Instance): ReadonlySet<string> =>
-  new Set(model.features(i).map((f) => workKind(f).machine(f.data)))
+/** A piece, by the first place where it is, and what is done to it where. */
+interface Handled {
+  readonly name: string
+  readonly first: Instance
+  readonly cut: Cut
+  readonly kind: 'board' | 'sheet' | 'rod'
+  readonly machines: ReadonlySet<string>
+}
 
 /** One finding for all pieces under a rule. */
-function underRule(rule: Rule, model: Model): Problem[] {
+function underRule(rule: Rule, all: readonly Handled[], model: Model): Problem[] {
   const least = sizes(model.resolved.style.unit)
-  const pieces = model.resolved.pieces.filter(
-    ({ stock, instances: [first] }) =>
-      stock &&
-      first &&
-      rule.applies(boughtFor(model, first), stock.stock.kind, least, machinesFor(model, first)),
-  )
-  if (pieces.length === 0) return []
-  const names = pieces.map((p) => p.piece.name)
+  const under = all.filter(({ cut, kind, machines }) => rule.applies(cut, kind, least, machines))
+  if (under.length === 0) return []
   return [
     {
       id: `safe:${rule.id}`,
       level: 'note',
-      says: rule.says(sayNames(names), names.length === 1, least, sayer(model)),
+      says: rule.says(sayNames(under.map((p) => p.name)), under.length === 1, least, sayer(model)),
       advice: rule.advice,
-      at: pieces.map((p) => ({ instance: p.instances[0]!.key })),
+      at: under.map((p) => ({ instance: p.first.key })),
     },
   ]
 }

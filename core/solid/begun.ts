@@ -42,6 +42,12 @@ export class Beginnings {
     this.kept.delete(oldest[0])
   }
 
+  /** Frees them all. */
+  clear(): void {
+    for (const { solid } of this.kept.values()) solid.delete()
+    this.kept.clear()
+  }
+
   /**
    * Which tools of a stage, by their places in it, the last one that began with this key had too, and the key
    * of the solid without them; null unless those are nearly all. Taking away commutes, so that they can be

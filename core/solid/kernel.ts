@@ -66,8 +66,13 @@ export class Kernel {
     private readonly chord = CHORD,
   ) {}
 
-  /** Another that makes what is round with sides nearer to that, for files; it remembers little. */
+  /** Another that makes what is round with sides nearer to that, for files; it is closed after use. */
   finer = (chord: Mm): Kernel => new Kernel(this.wasm, 50, chord)
+
+  /** Frees what it goes on from; it makes no more solids afterwards. */
+  close(): void {
+    this.beginnings.clear()
+  }
 
   /** The solid of a recipe; made once for each different one. */
   shape(recipe: Recipe): Shape {

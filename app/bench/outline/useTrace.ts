@@ -48,10 +48,7 @@ export function useTrace(
     const [first, last] = [all[0], all.at(-1)]
     if (made.length === 0 || !first || !last) return
     const base = asSolved(drawing.outline, drawing.solved)
-    const closes = all.length > 2 && Math.hypot(first.at[0] - last.at[0], first.at[1] - last.at[1]) < 1e-9
-    const start = first.point
-    const next = withPieces(base, made, [start, last.point])
-    put(closes && !last.point && !start ? closed(next, base) : next, 'Trace edges')
+    put(withPieces(base, made, [first.point, last.point]), 'Trace edges')
     leave()
   }
   return {
@@ -73,13 +70,4 @@ export function useTrace(
     leave,
     done: () => draw(clicks),
   }
-}
-
-/** The last of the new edges ends where the first of them starts. */
-function closed(next: Outline, base: Outline): Outline {
-  const made = next.edges.slice(base.edges.length)
-  const [first, last] = [made[0]!, made.at(-1)!]
-  if (first.kind === 'circle' || last.kind === 'circle' || first === last) return next
-  const { [last.to]: _, ...points } = next.points
-  return { ...next, points, edges: next.edges.map((e) => (e === last ? { ...last, to: first.from } : e)) }
 }

@@ -1,7 +1,5 @@
+import { escaped } from '../markup'
 import type { Answer, Job, LaidBoard } from './job'
-
-const escape = (s: string) =>
-  s.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!)
 
 /** An answer as one SVG at 1:10, boards under each other, for printing or passing on. */
 export function layoutSvg(job: Job, answer: Answer, say: (mm: number) => string): string {
@@ -27,7 +25,7 @@ function drawBoard(length: number, width: number, board: LaidBoard, say: (mm: nu
     `<rect x="${x}" y="${width - y - w}" width="${l}" height="${w}" ${style}/>`
   const pieces = board.placements.map((p) => {
     const size = Math.max(12, Math.min(p.width * 0.4, p.length * 0.12, 40))
-    const label = `${escape(p.demand)} ${say(p.length)} × ${say(p.width)}`
+    const label = `${escaped(p.demand)} ${say(p.length)} × ${say(p.width)}`
     return (
       rect(p.x, p.y, p.length, p.width, 'fill="#e8cf9f" stroke="#22282e" stroke-width="2"') +
       `<text x="${p.x + p.length / 2}" y="${width - p.y - p.width / 2 + size / 3}" ` +

@@ -5,11 +5,20 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import type { Model } from '../../model'
-import { cornersOf, exactly, extentOf, placed, type Place2, type Segment } from '../../outline'
-import { AXES, axesOf, cross, dot, FACE_AT, STILL, type Axis } from '../../pieces'
+import {
+  areaOf,
+  cornersOf,
+  exactly,
+  extentOf,
+  placed,
+  polygon,
+  type Place2,
+  type Segment,
+} from '../../outline'
+import { cross, FACE_AT, unit } from '../../pieces'
 import type { Instance } from '../../resolve'
 import type { Kernel } from '../../solid'
-import { countOf, toolTraced, workKind, type Feature } from '../../work'
+import { countOf, toolTraced, waysOf, workKind, type Feature } from '../../work'
 import type { Flat, Layer } from './kind'
 
 /** Chords that are reckoned with are no further than this from what they stand for. */
@@ -26,11 +35,8 @@ interface Taken {
   readonly depth: Mm | null
 }
 
-const straight = (corners: readonly Place2[]): Segment[] =>
-  corners.map((from, k) => ({ kind: 'line', from, to: corners[(k + 1) % corners.length]!, of: '' }))
-
 const rectangle = ([a, b]: Place2, [c, d]: Place2): Segment[] =>
-  straight([
+  polygon([
     [a, b],
     [c, b],
     [c, d],
@@ -43,12 +49,11 @@ const chords = (loops: Loops): Place2[][] => loops.map((l) => l.flatMap((s) => c
 const sayDepth = (mm: Mm): string => `${Number(mm.toFixed(3))} mm`
 
 /** How a face is seen from outside: its axes, and whether the first of them runs to the left. */
-function seen(face: FaceName): { along: Axis; across: Axis; into: Axis; far: boolean; turned: boolean } {
-  const { axis: into, far } = FACE_AT[face]
-  const [along, across] = AXES.filter((i) => i !== into) as [Axis, Axis]
-  const ways = axesOf(STILL)
-  const out = dot(cross(ways[along], ways[across]), ways[into]) * (far ? 1 : -1)
-  return { along, across, into, far, turned: out < 0 }
+function seen(face: FaceName) {
+  const { into, along, across } = waysOf(face)
+  const { far } = FACE_AT[face]
+  const out = cross(unit(along), unit(across))[into] * (far ? 1 : -1)
+  return { into, along, across, far, turned: out < 0 }
 }
 
 /** What a feature takes where it comes to the face, or goes right through; null where paths do not tell. */
@@ -115,7 +120,7 @@ export function flatOf(model: Model, i: Instance, face: FaceName, kernel: Kernel
   // A hole that one kind of work makes is told by that.
   const holed = loops.flatMap((path): Layer[] => {
     const [first] = path
-    const alone = area(path) < 0 && path.every((s) => s.of === first!.of) && first!.of !== ''
+    const alone = areaOf(path) < 0 && path.every((s) => s.of === first!.of) && first!.of !== ''
     return [{ name: alone ? `${first!.of} through` : 'outline', depth: null, paths: [path] }]
   })
   const sunk = taken.flatMap(({ work, loops: own, depth }): Layer[] => {
@@ -140,12 +145,4 @@ function around(loops: Loops, [w, h]: Place2): Segment[] {
     [Math.min(0, low[0]) - 10, Math.min(0, low[1]) - 10],
     [Math.max(w, high[0]) + 10, Math.max(h, high[1]) + 10],
   )
-}
-
-const area = (path: readonly Segment[]): number => {
-  const corners = path.flatMap((s) => cornersOf(s, CHORD))
-  return corners.reduce((sum, [u, v], k) => {
-    const [a, b] = corners[(k + 1) % corners.length]!
-    return sum + (u * b - a * v) / 2
-  }, 0)
 }

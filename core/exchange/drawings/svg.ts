@@ -1,6 +1,6 @@
 /** SVG 1.1 in millimetres: a group for each kind of work and depth, true arcs. */
 import type { Place2, Segment } from '../../outline'
-import { escaped } from '../markup'
+import { escaped } from '../../cuts/markup'
 import type { DrawingFormat } from './kind'
 
 /** Colours of lines, one layer after the other. */

@@ -33,7 +33,11 @@ export const standingIn = (
   pieces: readonly Instance[] = model.resolved.instances,
 ): StandingSolid[] => {
   const fine = kernel.finer(FILE_CHORD)
-  return pieces.map((i) => standing(i, model, fine))
+  try {
+    return pieces.map((i) => standing(i, model, fine))
+  } finally {
+    fine.close()
+  }
 }
 
 function standing(i: Instance, model: Model, kernel: Kernel): StandingSolid {

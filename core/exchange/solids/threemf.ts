@@ -1,6 +1,6 @@
 /** 3MF (core specification 1.3): each piece an object with its name and colour, millimetres. */
 import { strToU8, zipSync } from 'fflate'
-import { escaped } from '../markup'
+import { escaped } from '../../cuts/markup'
 import type { SolidFormat, StandingSolid } from './kind'
 
 const CORE = 'http://schemas.microsoft.com/3dmanufacturing/core/2015/02'

@@ -26,21 +26,6 @@ import { boxOf, MOST_BENDS, pathOf, type Told } from './path'
 
 const NUMBERS = Array.from({ length: MOST_BENDS }, (_, k) => k + 1)
 
-/** No side of what stands for something round is further than this from it. */
-const CHORD: Mm = 0.02
-
-/** As large as what is round, alike to all sides. */
-function roundSection(diameter: Mm): Section {
-  const radius = diameter / 2
-  const n = Math.max(20, 4 * Math.ceil(Math.PI / Math.acos(Math.max(0.5, 1 - CHORD / radius)) / 4))
-  const turn = (2 * Math.PI) / n
-  const out = radius * Math.sqrt(turn / Math.sin(turn))
-  const corners = Array.from({ length: n }, (_, k): Vec2 => {
-    const angle = (k + 0.5) * turn
-    return [out * Math.cos(angle), out * Math.sin(angle)]
-  })
-  return { corners, radius }
-}
 const rectangular = (thick: Mm, wide: Mm): Section => {
   const [u, v] = [thick / 2, wide / 2]
   const corners: Vec2[] = [
@@ -127,7 +112,7 @@ function bentTo(asked: Question, name: string, room: Vec3) {
   const wide = round ? thick : (values.wide ?? room[into])
   if (thick <= 0) return Unfit.of('thick', `What ${name} is bent from has no thickness`)
   if (wide <= 0) return Unfit.of('wide', `What ${name} is bent from has no width`)
-  const section = round ? roundSection(thick) : rectangular(thick, wide)
+  const section = round ? { corners: [], radius: thick / 2 } : rectangular(thick, wide)
   const fibre = chosen('fibre') as Fibre
   const given =
     chosen('told') === 'drawn' ? drawnPath(asked, name, [room[along], room[across]]) : inTable(asked)

@@ -1,17 +1,30 @@
 import type { Mm } from '../../measure'
-import { cross, dot, minus, norm, plus, toOwn, toRoom, vec3, type Frame, type Vec3 } from '../../pieces'
-import { frameInto, sayGridded, type Vec2 } from './frames'
+import {
+  dot,
+  minus,
+  norm,
+  plus,
+  STILL,
+  toOwn,
+  toRoom,
+  turnedAbout,
+  vec3,
+  type Frame,
+  type Vec3,
+} from '../../pieces'
+import { BEYOND, frameInto, sayGridded, type Vec2 } from './frames'
 import { plainKey, type ToolKind } from './kind'
-import type { Mesh } from './looking'
 import { nearestSide } from './prism'
+import { ringsBody } from './ruled'
 
 /** A part of a path: straight on, or round about an axis that is turned from the section's by `roll`. */
 export type Leg =
   | { readonly kind: 'straight'; readonly long: Mm }
   | { readonly kind: 'bend'; readonly radius: Mm; readonly angle: number; readonly roll: number }
 
-/** What goes along a path, square to it: its corners anticlockwise as seen from ahead. */
+/** What goes along a path, square to it: round, or by its corners anticlockwise as seen from ahead. */
 export interface Section {
+  /** None of one that is round. */
   readonly corners: readonly Vec2[]
   /** Of one that is round; null for others. */
   readonly radius: Mm | null
@@ -40,13 +53,6 @@ export const START: Pose = { at: [0, 0, 0], along: [1, 0, 0], out: [0, 1, 0], up
 
 const scaled = (v: Vec3, by: number): Vec3 => vec3((i) => v[i] * by)
 
-/** A vector turned about a unit axis (Rodrigues's formula). */
-function turned(v: Vec3, axis: Vec3, angle: number): Vec3 {
-  const [cos, sin] = [Math.cos(angle), Math.sin(angle)]
-  const [c, d] = [cross(axis, v), dot(axis, v) * (1 - cos)]
-  return vec3((i) => v[i] * cos + c[i] * sin + axis[i] * d)
-}
-
 /** Where a share of a leg comes to. */
 export function poseOn(from: Pose, leg: Leg, share: number): Pose {
   if (leg.kind === 'straight') return { ...from, at: plus(from.at, scaled(from.along, leg.long * share)) }
@@ -55,8 +61,8 @@ export function poseOn(from: Pose, leg: Leg, share: number): Pose {
   const axis = plus(scaled(from.up, cos), scaled(from.out, -sin))
   const hand = Math.sign(leg.angle) || 1
   const centre = plus(from.at, scaled(side, hand * leg.radius))
-  const by = leg.angle * share
-  const turn = (v: Vec3) => turned(v, axis, by)
+  const by = (leg.angle * share * 180) / Math.PI
+  const turn = (v: Vec3) => turnedAbout(v, axis, by)
   return {
     at: plus(centre, turn(minus(from.at, centre))),
     along: turn(from.along),
@@ -74,7 +80,7 @@ const CHORD: Mm = 0.01
 
 /** The poses that a body stands on: ends of legs, and places along bends. */
 export function stationsOf({ legs, section }: Pick<Bent, 'legs' | 'section'>): Pose[] {
-  const reach = Math.max(...section.corners.map(([u, v]) => Math.hypot(u, v)))
+  const reach = section.radius ?? Math.max(...section.corners.map(([u, v]) => Math.hypot(u, v)))
   const out: Pose[] = [START]
   let from = START
   for (const leg of legs) {
@@ -90,21 +96,14 @@ export function stationsOf({ legs, section }: Pick<Bent, 'legs' | 'section'>): P
 export const cornerAt = ({ at, out, up }: Pose, [u, v]: Vec2): Vec3 =>
   vec3((i) => at[i] + u * out[i] + v * up[i])
 
-/** What stays, closed at both ends. */
-export function sweptBody(t: Pick<Bent, 'legs' | 'section'>): Mesh {
-  const { corners } = t.section
-  const n = corners.length
-  const stations = stationsOf(t)
-  const points = stations.flatMap((pose) => corners.map((c) => cornerAt(pose, c)))
-  const triangles: Array<[number, number, number]> = []
-  const last = (stations.length - 1) * n
-  for (let k = 1; k < n - 1; k++) triangles.push([0, k + 1, k], [last, last + k, last + k + 1])
-  for (let s = 0; s < stations.length - 1; s++)
-    for (let k = 0; k < n; k++) {
-      const [a, b] = [s * n + k, s * n + ((k + 1) % n)]
-      triangles.push([a, b, b + n], [a, b + n, a + n])
-    }
-  return { points, triangles }
+/** Corners of a round section in so many sides: alike to all sides, and as large as what is round. */
+function roundCorners(radius: Mm, sides: number): Vec2[] {
+  const turn = (2 * Math.PI) / sides
+  const out = radius * Math.sqrt(turn / Math.sin(turn))
+  return Array.from({ length: sides }, (_, k): Vec2 => {
+    const angle = (k + 0.5) * turn
+    return [out * Math.cos(angle), out * Math.sin(angle)]
+  })
 }
 
 interface Known {
@@ -177,12 +176,13 @@ export const bent = {
     return round[k] ? -1 - k : 2 + k
   },
   solid: (t, size, make) => {
-    const around = make.stand(make.cube(vec3((i) => size[i] + 2)), {
-      origin: [-1, -1, -1],
-      x: [1, 0, 0],
-      y: [0, 1, 0],
-      z: [0, 0, 1],
+    const around = make.stand(make.cube(vec3((i) => size[i] + 2 * BEYOND)), {
+      ...STILL,
+      origin: [-BEYOND, -BEYOND, -BEYOND],
     })
-    return make.less(around, make.stand(make.mesh(sweptBody(t)), t.frame))
+    const { corners, radius } = t.section
+    const section = radius === null ? corners : roundCorners(radius, make.sides(radius))
+    const body = ringsBody(stationsOf(t).map((pose) => section.map((c) => cornerAt(pose, c))))
+    return make.less(around, make.stand(make.mesh(body), t.frame))
   },
 } satisfies ToolKind<Bent>

@@ -1,7 +1,8 @@
+import { polygon } from '../../outline'
 import { AXES, STILL, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
 import { boxInto, gridded, sideAlong } from './frames'
 import type { ToolKind } from './kind'
-import { prism, straight, type Prism } from './prism'
+import { prism, type Prism } from './prism'
 
 /** A block along the axes. */
 export interface Block {
@@ -48,7 +49,7 @@ export const box = {
   },
   traced: ({ min, max }, axis) => {
     const [u, v] = AXES.filter((i) => i !== axis) as [Axis, Axis]
-    const corners = straight([
+    const corners = polygon([
       [min[u], min[v]],
       [max[u], min[v]],
       [max[u], max[v]],

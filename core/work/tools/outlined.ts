@@ -1,9 +1,9 @@
 import type { Mm } from '../../measure'
-import { cornersOf, type Path, type Segment } from '../../outline'
+import { cornersOf, polygon, type Path, type Segment } from '../../outline'
 import { dot, toOwn, toRoom, type Frame, type Vec3 } from '../../pieces'
 import { frameInto, type Vec2 } from './frames'
 import { plainKey, type Cylinder, type ToolKind } from './kind'
-import { nearestSide, straight, sweptBulk, sweptMouth, sweptText, sweptTrace } from './prism'
+import { nearestSide, sweptBulk, sweptMouth, sweptText, sweptTrace } from './prism'
 
 /** A side of a loop, from its corner to the next. */
 interface Side {
@@ -51,7 +51,7 @@ export const loopOf = ({ segments }: Pick<Path, 'segments'>): Loop => {
 /** A loop of straight sides only. */
 export const straightLoop = (corners: readonly Vec2[]): Loop => ({
   corners,
-  pieces: straight(corners),
+  pieces: polygon(corners),
   sides: corners.map((_, piece) => ({ piece, arc: null, round: false })),
 })
 

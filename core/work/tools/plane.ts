@@ -1,8 +1,8 @@
 import type { Mm } from '../../measure'
+import { polygon } from '../../outline'
 import { AXES, dot, norm, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
 import { frameAlong, gridded, pointInto, sayGridded, vectorInto, type Vec2 } from './frames'
 import { plainKey, type ToolKind } from './kind'
-import { straight } from './prism'
 
 /** Beyond all wood, millimetres. */
 const FAR: Mm = 20_000
@@ -36,7 +36,7 @@ export const plane = {
       out[0] * (offset + beyond) - out[1] * along,
       out[1] * (offset + beyond) + out[0] * along,
     ]
-    return { loops: [straight([at(-FAR, 0), at(-FAR, FAR), at(FAR, FAR), at(FAR, 0)])], from: -FAR, to: FAR }
+    return { loops: [polygon([at(-FAR, 0), at(-FAR, FAR), at(FAR, FAR), at(FAR, 0)])], from: -FAR, to: FAR }
   },
   /** A block that reaches past all corners of the wood, standing on the plane. */
   solid: (t, size, make) => {

@@ -1,5 +1,5 @@
 import type { Mm } from '../../measure'
-import { placed, type Segment } from '../../outline'
+import { placed, polygon, type Segment } from '../../outline'
 import { AXES, boxAround, dot, isSquare, toOwn, toRoom, type Axis, type Frame, type Vec3 } from '../../pieces'
 import { frameInto, sayGridded, type Laid, type Vec2 } from './frames'
 import { plainKey, type Bulk, type ToolKind, type Traced } from './kind'
@@ -28,7 +28,7 @@ export const prism = {
     return round ? -1 - side : 2 + side
   },
   mouth: (t, axis, at) => sweptMouth(t.frame, [t.outline], t.depth, axis, at),
-  traced: (t, axis) => sweptTrace(t.frame, [straight(t.outline)], t.depth, axis),
+  traced: (t, axis) => sweptTrace(t.frame, [polygon(t.outline)], t.depth, axis),
   bulk: (t) => sweptBulk(t.frame, t.outline, t.depth),
   solid: (t, _, make) => make.stand(make.extrude(t.outline, t.depth), t.frame),
 } satisfies ToolKind<Prism>
@@ -129,10 +129,6 @@ function sideUnder({ frame, outline }: Prism, at: Vec3): number {
   const [u, v] = toOwn(frame, at)
   return nearestSide(outline, u, v).k
 }
-
-/** Corners round about as straight pieces. */
-export const straight = (corners: readonly Vec2[]): Segment[] =>
-  corners.map((from, k) => ({ kind: 'line', from, to: corners[(k + 1) % corners.length]!, of: '' }))
 
 /** What is swept along an own axis, as it is seen along that. */
 export function sweptTrace(

@@ -24,22 +24,23 @@ export interface Ruled {
 /** More corners than a section has. */
 const MOST = 64
 
-/** What stays, closed at both ends. */
-export function bodyOf({ stations }: Pick<Ruled, 'stations'>): Mesh {
-  const n = stations[0]!.corners.length
-  const points = stations.flatMap(({ z, corners }) => corners.map(([u, v]): Vec3 => [u, v, z]))
+/** A body over rings of like corners, from the first to the last, closed at both ends. */
+export function ringsBody(rings: ReadonlyArray<readonly Vec3[]>): Mesh {
+  const n = rings[0]!.length
+  const last = (rings.length - 1) * n
   const triangles: Array<[number, number, number]> = []
-  for (let k = 1; k < n - 1; k++) {
-    const top = (stations.length - 1) * n
-    triangles.push([0, k + 1, k], [top, top + k, top + k + 1])
-  }
-  for (let s = 0; s < stations.length - 1; s++)
+  for (let k = 1; k < n - 1; k++) triangles.push([0, k + 1, k], [last, last + k, last + k + 1])
+  for (let s = 0; s < rings.length - 1; s++)
     for (let k = 0; k < n; k++) {
       const [a, b] = [s * n + k, s * n + ((k + 1) % n)]
       triangles.push([a, b, b + n], [a, b + n, a + n])
     }
-  return { points, triangles }
+  return { points: rings.flat(), triangles }
 }
+
+/** What stays, closed at both ends. */
+export const bodyOf = ({ stations }: Pick<Ruled, 'stations'>): Mesh =>
+  ringsBody(stations.map(({ z, corners }) => corners.map(([u, v]): Vec3 => [u, v, z])))
 
 /** A side between two sections: its outward normal and a place on it, by the first triangle of it. */
 interface Side {

@@ -2,14 +2,14 @@
  * DXF text as strokes: lines, polylines with bulges, arcs, circles, ellipses, splines, and blocks of such.
  */
 import DxfParser, { type IEntity, type IPoint } from 'dxf-parser'
-import type { Place2, Segment } from '../../../outline'
+import { straight, type Place2, type Segment } from '../../../outline'
 import {
   after,
   at,
   counted,
   cubic,
+  ended,
   Left,
-  line,
   ovalPieces,
   SAME,
   saidBy,
@@ -83,7 +83,7 @@ const anticlockwise = (from = 0, to = 2 * Math.PI): readonly [number, number] =>
 function side(from: Place2, to: Place2, bulge: number): Segment[] {
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]]
   if (dx === 0 && dy === 0) return []
-  if (Math.abs(bulge) < 1e-12) return [line(from, to)]
+  if (Math.abs(bulge) < 1e-12) return [straight(from, to)]
   const off = (1 - bulge * bulge) / (4 * bulge)
   const centre: Place2 = [(from[0] + to[0]) / 2 - dy * off, (from[1] + to[1]) / 2 + dx * off]
   const radius = Math.hypot(from[0] - centre[0], from[1] - centre[1])
@@ -102,7 +102,7 @@ function polyline({ vertices = [], shape }: Told): Segment[] {
 const STROKES: Readonly<Record<string, (e: Told) => Segment[]>> = {
   LINE: ({ vertices = [] }) => {
     const [a, b] = [placeOf(vertices[0]), placeOf(vertices[1])]
-    return a[0] === b[0] && a[1] === b[1] ? [] : [line(a, b)]
+    return a[0] === b[0] && a[1] === b[1] ? [] : [straight(a, b)]
   },
   LWPOLYLINE: polyline,
   POLYLINE: polyline,
@@ -138,7 +138,7 @@ const NAMED: Readonly<Record<string, string>> = {
 }
 
 function carried(s: Segment, m: Matrix): Segment[] {
-  if (s.kind === 'line') return [line(at(m, s.from), at(m, s.to))]
+  if (s.kind === 'line') return [straight(at(m, s.from), at(m, s.to))]
   if (s.kind === 'curve') return [cubic(at(m, s.from), at(m, s.leave), at(m, s.arrive), at(m, s.to))]
   const from = Math.atan2(s.from[1] - s.centre[1], s.from[0] - s.centre[0])
   const pieces = ovalPieces({
@@ -148,11 +148,7 @@ function carried(s: Segment, m: Matrix): Segment[] {
     from,
     to: from + s.sweep,
   })
-  return pieces.map((p, n) => ({
-    ...p,
-    ...(n === 0 && { from: at(m, s.from) }),
-    ...(n === pieces.length - 1 && { to: at(m, s.to) }),
-  }))
+  return ended(pieces, at(m, s.from), at(m, s.to))
 }
 
 /** Seen from behind (its extrusion points down), an entity has its x the other way round. */

@@ -1,7 +1,7 @@
 /** Strokes that end where others start, as one outline. Millimetres. */
 import type { Outline, OutlineEdge } from '../../../document'
 import type { Mm } from '../../../measure'
-import { circleAt, halves, lengthOf, middleOf, type Arc, type Place2, type Segment } from '../../../outline'
+import { circleAt, halves, lengthOf, pointOn, type Arc, type Place2, type Segment } from '../../../outline'
 
 /** What joining strokes came to. */
 export interface Joined {
@@ -102,7 +102,7 @@ export function joined(segments: readonly Segment[], tolerance: Mm): Joined {
       if (lengthOf(s) > TINY) short++
       continue
     }
-    if (!once(`${[a, b].sort((x, y) => x - y).join()} ${near(middle(s))}`)) continue
+    if (!once(`${[a, b].sort((x, y) => x - y).join()} ${near(pointOn(s, 0.5))}`)) continue
     const [from, to] = [end(a), end(b)]
     const [p, q] = [ends.at[a]!, ends.at[b]!]
     if (s.kind === 'line') edges.push({ id, kind: 'line', from, to })
@@ -131,12 +131,3 @@ export function joined(segments: readonly Segment[], tolerance: Mm): Joined {
 
 /** The second where both are one place, so that what stays is known to. */
 const same = (p: Place2, q: Place2): Place2 => (Math.hypot(p[0] - q[0], p[1] - q[1]) < 1e-9 ? q : p)
-
-function middle(s: Segment): Place2 {
-  if (s.kind === 'arc') return middleOf(s).at
-  const half = (i: 0 | 1) =>
-    s.kind === 'line'
-      ? (s.from[i] + s.to[i]) / 2
-      : (s.from[i] + 3 * s.leave[i] + 3 * s.arrive[i] + s.to[i]) / 8
-  return [half(0), half(1)]
-}

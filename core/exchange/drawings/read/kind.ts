@@ -47,7 +47,6 @@ export const after = (m: Matrix, n: Matrix): Matrix => {
   return [u[0], u[1], v[0], v[1], o[0], o[1]]
 }
 
-export const line = (from: Place2, to: Place2): Segment => ({ kind: 'line', from, to, of: '' })
 export const cubic = (from: Place2, leave: Place2, arrive: Place2, to: Place2): Segment => ({
   kind: 'curve',
   from,
@@ -59,6 +58,10 @@ export const cubic = (from: Place2, leave: Place2, arrive: Place2, to: Place2): 
 
 /** What turns by more is told by more than one cubic: off by less than 2e-6 of its size. */
 const MOST = Math.PI / 8
+
+/** Pieces one after the other that start and end at these places, to the last digit. */
+export const ended = (pieces: readonly Segment[], from: Place2, to: Place2): Segment[] =>
+  pieces.map((p, n) => ({ ...p, ...(n === 0 && { from }), ...(n === pieces.length - 1 && { to }) }))
 
 /** A circle's piece is an arc; another's is cubics. */
 export function ovalPieces({ centre, u, v, from, to }: Oval): Segment[] {

@@ -4,8 +4,8 @@
  */
 import { XMLParser } from 'fast-xml-parser'
 import SvgPath from 'svgpath'
-import { circleAt, placed, type Place2, type Segment } from '../../../outline'
-import { counted, cubic, Left, line, ovalPieces, saidBy, Unread, type Strokes } from './kind'
+import { circleAt, placed, straight, type Place2, type Segment } from '../../../outline'
+import { counted, cubic, ended, Left, ovalPieces, saidBy, Unread, type Strokes } from './kind'
 
 type Attributes = Readonly<Record<string, string>>
 interface Node {
@@ -162,11 +162,11 @@ function strokesOf(d: string, transforms: readonly string[], left: Left): Segmen
         start = [s[1], s[2]]
         return
       case 'L':
-        return void add(line(from, [s[1], s[2]]))
+        return void add(straight(from, [s[1], s[2]]))
       case 'H':
-        return void add(line(from, [s[1], y]))
+        return void add(straight(from, [s[1], y]))
       case 'V':
-        return void add(line(from, [x, s[1]]))
+        return void add(straight(from, [x, s[1]]))
       case 'C':
         return void add(cubic(from, [s[1], s[2]], [s[3], s[4]], [s[5], s[6]]))
       case 'Q': {
@@ -182,7 +182,7 @@ function strokesOf(d: string, transforms: readonly string[], left: Left): Segmen
         return void add(...arcPieces(from, s))
       case 'Z':
       case 'z':
-        if (x !== start[0] || y !== start[1]) add(line(from, start))
+        if (x !== start[0] || y !== start[1]) add(straight(from, start))
         return
     }
   })
@@ -203,7 +203,7 @@ type Elliptic = readonly ['A', number, number, number, number, number, number, n
 /** An arc told by its ends as one about a middle (SVG 1.1, F.6.5). */
 function arcPieces([x1, y1]: Place2, [, rx0, ry0, degrees, large, sweep, x2, y2]: Elliptic): Segment[] {
   if (x1 === x2 && y1 === y2) return []
-  if (rx0 === 0 || ry0 === 0) return [line([x1, y1], [x2, y2])]
+  if (rx0 === 0 || ry0 === 0) return [straight([x1, y1], [x2, y2])]
   const turn = (degrees * Math.PI) / 180
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
   const [dx, dy] = [(x1 - x2) / 2, (y1 - y2) / 2]
@@ -228,10 +228,5 @@ function arcPieces([x1, y1]: Place2, [, rx0, ry0, degrees, large, sweep, x2, y2]
     from,
     to: from + gone,
   })
-  // Its ends where they are told, to the last digit.
-  return pieces.map((p, n) => ({
-    ...p,
-    ...(n === 0 && { from: [x1, y1] as Place2 }),
-    ...(n === pieces.length - 1 && { to: [x2, y2] as Place2 }),
-  }))
+  return ended(pieces, [x1, y1], [x2, y2])
 }
