@@ -32,6 +32,8 @@ export interface OwnDefinition<D> {
   readonly runs?: true
   /** Whether it is told by an outline, with these choices. */
   outlined?(options: Readonly<Record<string, string>>): boolean
+  /** The face its outline is drawn on, when it is not the one it is put on. */
+  readonly drawnOn?: FaceName
   /** What is drawn is a path with two ends. */
   readonly drawsOpen?: true
   /** Half of its outline is drawn, and mirrored across that way of the face; a new one starts so. */

@@ -62,7 +62,7 @@ export function useOutline(id: string, drawn = false): Drawing | null {
   const low = instance?.shoulder.min ?? (group?.size ? NOWHERE : undefined)
   const high = instance?.shoulder.max ?? group?.size
   return useMemo(() => {
-    const face = step && faceOf(step.at)
+    const face = step && (ownWork(step.kind)?.drawnOn ?? faceOf(step.at))
     if (!on || !step || !face || !frame || !low || !high) return null
     const outline = step.outline ?? { ...EMPTY, mirror: ownWork(step.kind)?.drawsHalf ?? null }
     const values: Record<string, number> = {}

@@ -1,20 +1,18 @@
 import { mainAxis, toRoom, type Axis, type Vec3 } from '../../pieces'
 import { begun, defineWork, type Dimension, type Sentence } from '../feature'
-import type { Station } from '../tools/ruled'
 import { own } from './own'
 import type { Taper } from './taper'
 
 export type { Taper } from './taper'
 
-const sizeOf = ({ corners }: Station): readonly [number, number] => [
-  corners[1]![0] - corners[0]![0],
-  corners[2]![1] - corners[1]![1],
-]
+type Told = Taper['sections'][number]
+const sizeOf = ({ box: [low, high] }: Told): readonly [number, number] => [high[0] - low[0], high[1] - low[1]]
 
-const says = ({ stations }: Taper): Sentence => [
+const says = ({ sections }: Taper): Sentence => [
   'taper from ',
-  ...stations.flatMap((s, n): Sentence => [
+  ...sections.flatMap((s, n): Sentence => [
     n > 0 ? ' to ' : '',
+    s.drawn ? 'what is drawn, ' : '',
     { mm: sizeOf(s)[0] },
     ' × ',
     { mm: sizeOf(s)[1] },
@@ -28,11 +26,13 @@ export const taper = defineWork<Taper>({
   name: () => 'taper',
   shownOn: (t) => t.face,
   machine: () => 'band saw',
-  cut: ({ frame, stations, size }) => [{ kind: 'ruled', frame, stations, reach: size[1] + size[2] }],
+  cut: ({ frame, stations, sides, size }) => [
+    { kind: 'ruled', frame, stations, sides, reach: size[1] + size[2] },
+  ],
   describe: (t) => begun(says(t)),
   callout: says,
   // Carried onto a piece that lies otherwise than its group, it lies along other axes there.
-  dimensions: ({ frame, stations }) => {
+  dimensions: ({ frame, sections }) => {
     const [across, deep, along] = [frame.x, frame.y, frame.z].map(mainAxis) as [Axis, Axis, Axis]
     const span = (from: Vec3, to: Vec3, axis: Axis, what: 'width' | 'depth'): Dimension => ({
       axis,
@@ -40,8 +40,10 @@ export const taper = defineWork<Taper>({
       to: Math.max(from[axis], to[axis]),
       what,
     })
-    return stations.flatMap(({ z, corners }): Dimension[] => {
-      const [a, b, c] = corners.map(([u, v]) => toRoom(frame, [u, v, z])) as [Vec3, Vec3, Vec3]
+    return sections.flatMap(({ z, box: [low, high] }): Dimension[] => {
+      const a = toRoom(frame, [low[0], low[1], z])
+      const b = toRoom(frame, [high[0], low[1], z])
+      const c = toRoom(frame, [high[0], high[1], z])
       return [
         ...(a[along] > 1e-6 ? [{ axis: along, from: 0, to: a[along], what: 'place' } as const] : []),
         span(a, b, across, 'width'),

@@ -10,6 +10,12 @@ export interface Station {
   readonly corners: readonly Vec2[]
 }
 
+/** Of a body between sections: what a side stands for, and whether that is round. */
+export interface RuledSide {
+  readonly piece: number
+  readonly round: boolean
+}
+
 /**
  * All that lies outside a body ruled between the like corners of one section and the next, in the stretch of
  * z that they take up, as far as `reach` from the axis.
@@ -19,10 +25,12 @@ export interface Ruled {
   readonly frame: Frame
   readonly stations: readonly Station[]
   readonly reach: Mm
+  /** For each corner the side that starts there; flat ones of their own where none are told. */
+  readonly sides?: readonly RuledSide[]
 }
 
-/** More corners than a section has. */
-const MOST = 64
+/** More pieces than a section has. */
+const MOST = 1024
 
 /** A body over rings of like corners, from the first to the last, closed at both ends. */
 export function ringsBody(rings: ReadonlyArray<readonly Vec3[]>): Mesh {
@@ -58,7 +66,7 @@ function sidesOf(t: Ruled): readonly Side[] {
   return sides
 }
 
-function gather({ stations }: Ruled): Side[] {
+function gather({ stations, sides }: Ruled): Side[] {
   const { points } = bodyOf({ stations })
   const n = stations[0]!.corners.length
   return stations.slice(1).flatMap((top, s) =>
@@ -66,8 +74,9 @@ function gather({ stations }: Ruled): Side[] {
       const [a, b, c] = [points[s * n + k]!, points[s * n + ((k + 1) % n)]!, points[s * n + n + k]!]
       const normal = cross(minus(b, a), minus(c, a))
       const long = norm(normal) || 1
+      const { piece, round } = sides?.[k] ?? { piece: k, round: false }
       return {
-        number: 2 + s * MOST + k,
+        number: round ? -1 - s * MOST - piece : 2 + s * MOST + piece,
         normal: vec3((i) => normal[i] / long),
         at: a,
         z: [stations[s]!.z, top.z] as const,
@@ -102,7 +111,11 @@ export const ruled = {
       const beyond = Math.max(0, s.z[0] - z, z - s.z[1])
       return flat + beyond + 1 - Math.abs(dot(s.normal, own))
     }
-    return sidesOf(t).reduce((a, b) => (off(b) < off(a) - 1e-9 ? b : a)).number
+    const n = t.stations[0]!.corners.length
+    const s = Math.max(0, t.stations.findIndex((above) => above.z > z) - 1)
+    // Those of the stretch it is in, and of both beside it.
+    const near = sidesOf(t).slice(Math.max(0, s - 1) * n, (s + 2) * n)
+    return near.reduce((a, b) => (off(b) < off(a) - 1e-9 ? b : a)).number
   },
   solid: (t, _, make) => {
     const [low, high] = [t.stations[0]!.z, t.stations.at(-1)!.z]
