@@ -35,6 +35,7 @@ const KINDS = [
   ['thread', 'Cut a thread on an end', 'Thread', 'shift+d', null],
   ['taper', 'Taper a piece from one section to another', 'Taper', 'shift+a', Triangle],
   ['hollow', 'Hollow a piece out from a face, to a wall', 'Hollow', 'shift+u', Cuboid],
+  ['panel', 'Sink panels into the sides of a piece, set in from their outlines', 'Panel', 'shift+i', null],
   ['crosscut', 'Crosscut an end', 'Crosscut', 'q', Slice],
   ['rip', 'Rip or bevel along an edge', 'Rip', 'shift+q', null],
   ['rout', 'Rout along edges, of a piece or of the chosen group', 'Rout', 'r', Route],

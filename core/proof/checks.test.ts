@@ -37,6 +37,14 @@ beforeAll(async () => {
   kernel = await testKernel()
 })
 
+/** 60 square, tapered to 20 square all along, and then something that looks at that. */
+const thinned = (kind: string, face: string, fields: Record<string, string>) =>
+  make([
+    ...block('a', 'right-up', [0, 200], [0, 60], [0, 60]),
+    step('a', 'taper', 'face', { width1: '20', thickness1: '20', width3: '20', thickness3: '20' }),
+    step('a', kind, face, fields),
+  ])
+
 type Case = readonly [what: string, check: string, project: () => Project, says: RegExp | null]
 
 /** A quarter bend in a block as large as it needs. */
@@ -671,6 +679,20 @@ const CASES: readonly Case[] = [
   ['a thick bend of oak', 'bends', () => bentBy(100, 20, 'white oak'), /breaks unless a strap holds it/],
   ['a thin strip of oak', 'bends', () => bentBy(100, 4, 'white oak'), null],
   ['a wide bend of pine', 'bends', () => bentBy(300, 8, 'eastern white pine'), null],
+  [
+    'a wall too thick for wood that is thinned',
+    'idle',
+    () => thinned('hollow', 'end1', { wall: '12' }),
+    /takes nothing/,
+  ],
+  [
+    'a frame too wide for a side that is narrowed',
+    'idle',
+    () => thinned('panel', 'edge1', { margin: '12', depth: '2' }),
+    /The panel in A takes nothing there/,
+  ],
+  ['a wall that leaves room', 'idle', () => thinned('hollow', 'end1', { wall: '5' }), null],
+  ['a frame that leaves room', 'idle', () => thinned('panel', 'edge1', { margin: '5', depth: '2' }), null],
   ['a short sheet', 'safe', () => make([...block('a', 'right-up', [0, 200], [0, 100], [0, 18])]), null],
 ]
 

@@ -19,6 +19,7 @@ import { fits } from './fits'
 import { gaps } from './gaps'
 import { grain } from './grain'
 import { hardware } from './hardware'
+import { idle } from './idle'
 import { mirrored } from './mirrored'
 import { movement } from './movement'
 import { pegs } from './pegs'
@@ -34,6 +35,7 @@ import { walls } from './walls'
 /** Of the wood, once the project rests. */
 export const CHECKS = [
   bodies,
+  idle,
   clash,
   gaps,
   fits,

@@ -1,8 +1,9 @@
 /** What lies within a solid, set in from its surface square to that. */
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Mm } from '../measure'
-import { cross, dot, minus, negated, norm, vec3, type Vec3 } from '../pieces'
+import { dot, negated, type Vec3 } from '../pieces'
 import { frameAlong, type SetIn } from '../work'
+import { flatsOf, type Flat } from './flats'
 import { matrixOf, type Keep } from './matrix'
 
 /** How far beyond the wood it goes where it is open. */
@@ -15,11 +16,6 @@ const SAME = 1e-6
 const MOST = 800
 /** Sides of the ball that is rolled along inside where a solid is not bulged everywhere. */
 const BALL = 24
-
-interface Flat {
-  readonly normal: Vec3
-  readonly offset: Mm
-}
 
 /**
  * Of a solid that is bulged everywhere it is exact: the flats of it, each moved in. Else a ball is rolled
@@ -60,26 +56,6 @@ function movedIn(
     inner = keep(inner.trimByPlane([...negated(normal)], -at))
   }
   return inner
-}
-
-/** Each flat of a solid once. */
-function flatsOf(solid: Manifold): Flat[] {
-  const { vertProperties: p, triVerts: t, numProp } = solid.getMesh()
-  const found = new Map<string, Flat>()
-  const corner = (k: number): Vec3 => [p[numProp * k]!, p[numProp * k + 1]!, p[numProp * k + 2]!]
-  for (let k = 0; k < t.length; k += 3) {
-    const [a, b, c] = [corner(t[k]!), corner(t[k + 1]!), corner(t[k + 2]!)]
-    const n = cross(minus(b, a), minus(c, a))
-    const long = norm(n)
-    if (long < 1e-6) continue
-    const normal = vec3((i) => n[i] / long)
-    const offset = dot(normal, a)
-    const key = [...normal.map((x) => Math.round(x * 1e4)), Math.round(offset * 1e2)].join()
-    const old = found.get(key)
-    // The outermost of those that are one but for the last digits.
-    if (!old || offset > old.offset) found.set(key, { normal, offset })
-  }
-  return [...found.values()]
 }
 
 /** Set in all round by the wall, then led on out where it is open, and down to its floor. */

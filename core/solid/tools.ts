@@ -2,6 +2,7 @@
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Mm } from '../measure'
 import type { Beside, Making, Mesh, Vec2 } from '../work'
+import { flatLooking } from './flats'
 import { withinWood } from './inset'
 import { matrixOf, type Keep } from './matrix'
 import { areaOf, outlineUnder, setOff, type Looked } from './under'
@@ -62,6 +63,7 @@ export const makingWith = (
     all: (parts) => ({ solids: parts.flatMap((p) => p.solids), ids: parts.flatMap((p) => p.ids) }),
     offset: (loops, by) => setOff(wasm, loops, by, sidesOf(Math.abs(by), chord)),
     under: (frame, beside) => outlineUnder(wasm, frame, look(beside), keep),
+    flat: (out) => flatLooking(look([])[0]!.solid, out, wasm),
     within: (how) => made(withinWood(look([])[0]!.solid, how, wasm, keep)),
     stand: ({ solids, ids }, frame) => ({
       solids: solids.map((m) => keep(m.transform(matrixOf(frame) as unknown as Mat4))),

@@ -60,6 +60,7 @@ export function setOff(
   by: Mm,
   sides: number,
 ): Vec2[][] {
+  if (loops.length === 0) return []
   const given = new wasm.CrossSection(loops.map((l) => l.map(([u, v]): [number, number] => [u, v])))
   const moved = given.offset(by, 'Round', 2, sides)
   const out = moved.toPolygons().map((l) => l.map(([u, v]): Vec2 => [u, v]))

@@ -13,6 +13,7 @@ import { lap } from './lap'
 import { mortise } from './mortise'
 import { notch } from './notch'
 import type { OwnKind } from './own'
+import { panel } from './panel'
 import { peg } from './peg'
 import { recess } from './recess'
 import { rip } from './rip'
@@ -42,6 +43,7 @@ const KINDS = [
   thread,
   taper,
   hollow,
+  panel,
   rout,
   ease,
   crosscut,

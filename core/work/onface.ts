@@ -46,6 +46,13 @@ export function placedOnFace({ at, options }: Pick<Step, 'at' | 'options'>, axis
   return field && { field, from: (options[`${field}From`] ?? 'near') as Datum }
 }
 
+/** The step on a mirror image whose width has been turned over, all over a face: on the edge across. */
+export function imageOfFace(step: Step): Step {
+  if (step.at.kind !== 'face') return step
+  const { axis, far } = FACE_AT[step.at.face]
+  return axis === 1 ? { ...step, at: { ...step.at, face: faceAt(1, !far) } } : step
+}
+
 /**
  * The step on a mirror image whose width has been turned over. `turned` are its measures that are told the
  * other way round along the side of the face that is turned over.

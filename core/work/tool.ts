@@ -13,9 +13,10 @@ import type { Beside, Run } from './tools/looking'
 import { run } from './tools/run'
 import { inset, type Inset } from './tools/inset'
 import { ruled, type Ruled } from './tools/ruled'
+import { sunk, type Sunk } from './tools/sunk'
 import { turned, type Turned } from './tools/turned'
 
-export type Tool = Block | Prism | Outlined | Drill | Plane | Run | Turned | Ruled | Bent | Inset
+export type Tool = Block | Prism | Outlined | Drill | Plane | Run | Turned | Ruled | Bent | Inset | Sunk
 
 /** A new kind is a file, its type above and a line here. */
 const KINDS: { readonly [K in Tool['kind']]: ToolKind<Extract<Tool, { kind: K }>> } = {
@@ -29,6 +30,7 @@ const KINDS: { readonly [K in Tool['kind']]: ToolKind<Extract<Tool, { kind: K }>
   ruled,
   bent,
   inset,
+  sunk,
 }
 
 const kindOf = (tool: Tool): ToolKind<Tool> => KINDS[tool.kind]

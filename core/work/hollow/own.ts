@@ -1,6 +1,6 @@
 /** A piece that a maker hollows out from a face, to a wall and a floor. */
-import { FACE_AT, faceAt, mainAxis, normalOf, STILL, type Frame } from '../../pieces'
-import { SIX, waysOf } from '../onface'
+import { faceAt, mainAxis, normalOf, STILL, type Frame } from '../../pieces'
+import { imageOfFace, SIX, waysOf } from '../onface'
 import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
 import { vectorInto } from '../tool'
 import type { Hollow } from './hollow'
@@ -46,9 +46,5 @@ export const own: OwnDefinition<Hollow> = {
   resolve,
   carry,
   flats: () => [],
-  mirrored: (step) => {
-    if (step.at.kind !== 'face') return step
-    const { axis, far } = FACE_AT[step.at.face]
-    return axis === 1 ? { ...step, at: { ...step.at, face: faceAt(1, !far) } } : step
-  },
+  mirrored: imageOfFace,
 }

@@ -1,4 +1,4 @@
-import { mainAxis, type Frame } from '../../pieces'
+import { mainAxis, type Frame, type Vec3 } from '../../pieces'
 import { gridded, sayGridded, vectorInto } from './frames'
 import { plainKey, type SetIn, type ToolKind } from './kind'
 
@@ -13,16 +13,19 @@ export interface Inset extends SetIn {
 /** Ways to look are told apart in so many steps round. */
 const STEPS = 32
 
+/** A number for the way that something looks, from 0. */
+export function looking(normal: Vec3): number {
+  const axis = mainAxis(normal)
+  const [u, v] = [normal[(axis + 1) % 3]!, normal[(axis + 2) % 3]!].map((n) => Math.round((n + 1) * STEPS))
+  return ((2 * axis + (normal[axis] > 0 ? 1 : 0)) * 4 * STEPS + u!) * 4 * STEPS + v!
+}
+
 export const inset = {
   into: (t: Inset, to: Frame, from: Frame): Inset => ({ ...t, out: vectorInto(to, from, t.out) }),
   signature: (t, _, { vector }) =>
     `i${sayGridded(vector(t.out))},${gridded(t.wall)},${t.floor === null ? '' : gridded(t.floor)}`,
   key: plainKey,
   /** What looks the same way is one side. */
-  surface: (_, __, normal) => {
-    const axis = mainAxis(normal)
-    const [u, v] = [normal[(axis + 1) % 3]!, normal[(axis + 2) % 3]!].map((n) => Math.round((n + 1) * STEPS))
-    return 2 + ((2 * axis + (normal[axis] > 0 ? 1 : 0)) * 4 * STEPS + u!) * 4 * STEPS + v!
-  },
+  surface: (_, __, normal) => 2 + looking(normal),
   solid: (t, _, make) => make.within(t),
 } satisfies ToolKind<Inset>

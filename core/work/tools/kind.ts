@@ -45,6 +45,11 @@ export interface Making<S> {
    * and y; of the piece as it is when this work begins, along with what stands beside it.
    */
   under(frame: Frame, beside: readonly Beside[]): Rim[]
+  /**
+   * The largest flat of the wood as it is when this work begins that looks a way, within 60°: a frame whose z
+   * points out of the wood, and its outline in that; null where none does.
+   */
+  flat(out: Vec3): { readonly frame: Frame; readonly loops: readonly (readonly Vec2[])[] } | null
   /** What lies within the wood as it is when this work begins, set in from its surface square to that. */
   within(how: SetIn): S
   /** The solid standing in a frame. */

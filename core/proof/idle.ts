@@ -1,0 +1,44 @@
+/** Work that looks for its place on the wood as it is by then, and of which nothing is to be seen in the end. */
+import type { Problem } from '../resolve'
+import { cutsOf, recipeKey } from '../solid'
+import { looks, workKind } from '../work'
+import { defineCheck } from './check'
+
+/** The cuts of a solid that left no surface, by its recipe; so many are remembered. */
+type Memory = Map<string, ReadonlySet<string>>
+const MOST = 5000
+
+export const idle = defineCheck<Memory>({
+  id: 'idle',
+  title: 'work that takes nothing',
+  why: 'A wall too thick or a frame too wide leaves no room for what was meant, and the wood stays as it was.',
+  memory: () => new Map(),
+  *find(model, kernel, known) {
+    const found: Problem[] = []
+    if (known.size > MOST) known.clear()
+    for (const i of model.resolved.instances) {
+      // What is done to several together may well miss one of them.
+      const own = model.features(i).filter((f) => f.step !== null && !f.beside && looks(f))
+      if (own.length === 0) continue
+      const recipe = model.recipe(i)
+      const key = recipeKey(recipe)
+      if (!known.has(key)) {
+        const seen = new Set(kernel.shape(recipe).work)
+        known.set(key, new Set(cutsOf(recipe).flatMap((c, n) => (seen.has(n + 1) ? [] : [c.work]))))
+        yield
+      }
+      for (const f of own)
+        if (known.get(key)!.has(f.id))
+          found.push({
+            id: `idle:${f.step}:${i.key}`,
+            level: 'look',
+            piece: i.piece,
+            step: f.step!,
+            says:
+              `The ${workKind(f).name(f.data)} in ${i.name} takes nothing there, or nothing is left of it: ` +
+              'there is no room for it in the wood as it is by then',
+          })
+    }
+    return found
+  },
+})
