@@ -26,7 +26,7 @@ import { BitChoice } from './BitChoice'
 import { BlockButton } from './BlockButton'
 import { sayOfGroup } from './groups'
 import { later } from '../ui/later'
-import { meetable } from './meetable'
+import { onlyMeetable } from './meetable'
 import { MeetChoice } from './MeetChoice'
 import { RecordForm } from './RecordForm'
 import { PICTURES } from './pictures'
@@ -119,10 +119,10 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
   const move = (to: number) => sayRefusal(run(change.moveStep({ id, to })))
   const choose = (option: string, value: string) => {
     const set = (name: string, to: string) => change.setStepOption({ id, option: name, value: to })
-    const met = own.meets?.({ ...step.options, [option]: value }) && !step.options.meets
-    const all = met ? meetable(useOpen.getState().project.pieces, piece.id) : []
+    const chosen = { kind: step.kind, options: { ...step.options, [option]: value } }
     // Where there is but one thing that it could meet, that is meant.
-    const only = all.length === 1 ? [set('meets', all[0]![0])] : []
+    const { meets } = onlyMeetable(chosen, useOpen.getState().project.pieces, piece.id)
+    const only = meets === undefined ? [] : [set('meets', meets)]
     const answered = (own.answers?.(option, value) ?? [])
       .filter((field) => step.fields[field])
       .map((field) => change.setStepField({ id, field, value: '' }))
@@ -214,7 +214,9 @@ export function AddWork({ piece, onAdded }: { piece: MadePiece | Group; onAdded:
     const own = ownWork(kind)!
     const id = freeId('w', takenStepIds(project))
     const face = faceFor(own)
-    const step = { id, kind, off: false, at: onFace(face), ...own.starts(face, project.settings.style.unit) }
+    const { fields, options } = own.starts(face, project.settings.style.unit)
+    const met = onlyMeetable({ kind, options }, project.pieces, piece.id)
+    const step = { id, kind, off: false, at: onFace(face), fields, options: { ...options, ...met } }
     if (!sayRefusal(run(change.addStep({ on: piece.id, step })))) return
     onAdded(id)
     if (own.outlined?.(step.options)) drawOutline(id)

@@ -1,5 +1,5 @@
 /** What work of other pieces can be met: each by its step's id, and as a list calls it. */
-import type { Piece } from '../../core/document'
+import type { Piece, Step } from '../../core/document'
 import { ownWork } from '../../core/work'
 
 export function meetable(pieces: readonly Piece[], but: string): Array<readonly [string, string]> {
@@ -11,4 +11,15 @@ export function meetable(pieces: readonly Piece[], but: string): Array<readonly 
       return [s.id, `${p.name}, ${title}${work.length > 1 ? ` ${n + 1}` : ''}`] as const
     })
   })
+}
+
+/** What a step with these choices meets, where there is but one thing that it could; none for others. */
+export function onlyMeetable(
+  { kind, options }: Pick<Step, 'kind' | 'options'>,
+  pieces: readonly Piece[],
+  on: string,
+): { readonly meets?: string } {
+  if (!ownWork(kind)?.meets?.(options) || options.meets) return {}
+  const all = meetable(pieces, on)
+  return all.length === 1 ? { meets: all[0]![0] } : {}
 }

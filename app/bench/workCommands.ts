@@ -25,6 +25,7 @@ import { groupStep } from './placing/runs'
 
 const KINDS = [
   ['bore', 'Bore a hole', 'Bore', 'o', Drill],
+  ['seat', 'Cut a mortise for the end of a bent piece', 'Mortise', 'shift+k', null],
   ['peg', 'Leave a peg standing on a face', 'Peg', 'shift+o', null],
   ['channel', 'Cut a channel: a dado, a groove or a rabbet', 'Channel', 'd', SeparatorVertical],
   ['recess', 'Sink a recess into a face', 'Recess', 'p', SquareDashed],

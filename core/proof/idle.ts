@@ -1,4 +1,7 @@
-/** Work that looks for its place on the wood as it is by then, and of which nothing is to be seen in the end. */
+/**
+ * Work that looks for its place on the wood as it is by then, and of which nothing is to be seen in the
+ * end.
+ */
 import type { Problem } from '../resolve'
 import { cutsOf, recipeKey } from '../solid'
 import { looks, workKind } from '../work'
@@ -11,7 +14,9 @@ const MOST = 5000
 export const idle = defineCheck<Memory>({
   id: 'idle',
   title: 'work that takes nothing',
-  why: 'A wall too thick or a frame too wide leaves no room for what was meant, and the wood stays as it was.',
+  why:
+    'A wall too thick or a frame too wide leaves no room for what was meant, and the wood ' +
+    'stays as it was.',
   memory: () => new Map(),
   *find(model, kernel, known) {
     const found: Problem[] = []

@@ -42,6 +42,8 @@ export interface Spike {
    */
   readonly sort: 'peg' | 'hole' | 'through' | 'rod'
   readonly long: Mm
+  /** A rod that is no round one: so much along this unit vector, square to its axis, and across that. */
+  readonly section?: { readonly way: Vec3; readonly thick: Mm; readonly wide: Mm }
 }
 
 /** A step with its numbers. */

@@ -19,6 +19,7 @@ import { recess } from './recess'
 import { rip } from './rip'
 import { rout } from './rout'
 import { saw } from './saw'
+import { seat } from './seat'
 import { shape } from './shape'
 import { sockets } from './sockets'
 import { taper } from './taper'
@@ -34,6 +35,7 @@ const KINDS = [
   mortise,
   sockets,
   bore,
+  seat,
   peg,
   recess,
   saw,

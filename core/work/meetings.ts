@@ -84,6 +84,7 @@ function comingTo(
       ...s,
       at: pointInto(wood.frame, from.frame, s.at),
       along: vectorInto(wood.frame, from.frame, s.along),
+      ...(s.section && { section: { ...s.section, way: vectorInto(wood.frame, from.frame, s.section.way) } }),
     }))
     .flatMap((s) => (s.sort === 'rod' ? through(s, into, surface) : [s]))
     .filter(

@@ -98,6 +98,7 @@ export function layOut(asked: Asked, wood: Wood, what: string): Laid | Unfit {
 function layMet(asked: Asked, wood: Wood, what: string): Laid | Unfit {
   const met = asked.met()
   if (typeof met === 'string') return new Unfit(met)
+  if (met[0]?.section) return new Unfit(`What comes to ${wood.name} is not round: cut a mortise for it`)
   if (met.length === 0)
     return new Unfit(
       `No peg or hole of the other piece meets this face of ${wood.name}, so no ${what} is there`,

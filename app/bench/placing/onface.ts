@@ -22,6 +22,7 @@ import {
   type Datum,
   type Feature,
 } from '../../../core/work'
+import { onlyMeetable } from '../meetable'
 
 const NAMES = ['L', 'W', 'T'] as const
 /** Shares of a side that draw what is near them, the middle first. */
@@ -137,7 +138,8 @@ export function stepAt(
 /** Puts a new step on a piece; gives its id. */
 export function addStepAt(on: string, step: Omit<Step, 'id'>, shown: Shown): { id: string; change: Change } {
   const id = freeId('w', takenStepIds(shown.project))
-  return { id, change: change.addStep({ on, step: { ...step, id } }) }
+  const options = { ...step.options, ...onlyMeetable(step, shown.project.pieces, on) }
+  return { id, change: change.addStep({ on, step: { ...step, id, options } }) }
 }
 
 /** Where the mark of a step stands on a piece: at its places, else in the middle; null off its six faces. */

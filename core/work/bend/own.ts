@@ -189,16 +189,16 @@ function carry(b: Bend, from: Frame, to: Wood): Bend {
   }
 }
 
-/** Both ends of a rod, for the holes that they go into. */
-function spikes({ section, legs, frame }: Bend): Spike[] {
-  if (section.radius === null) return []
+/** Both ends, for the holes or the mortises that they go into. */
+function spikes({ section, legs, frame, thick, wide }: Bend): Spike[] {
   const poses = posesOf(legs)
   const end = (pose: Pose, way: 1 | -1, leg: Leg | undefined): Spike => ({
     at: toRoom(frame, pose.at),
     along: carried(frame, way > 0 ? pose.along : negated(pose.along)),
-    diameter: 2 * section.radius!,
+    diameter: thick,
     sort: 'rod',
     long: leg?.kind === 'straight' ? leg.long : 0,
+    ...(section.radius === null && { section: { way: carried(frame, pose.out), thick, wide } }),
   })
   return [end(poses[0]!, -1, legs[0]), end(poses.at(-1)!, 1, legs.at(-1))]
 }

@@ -1,15 +1,12 @@
-import { vec3, AXES, FACE_AT, faceAt, type Axis } from '../../pieces'
+import { vec3, FACE_AT } from '../../pieces'
 import { capital, forPartner, sayDegrees, theFace, type Sentence, defineWork } from '../feature'
 import { BEYOND, type Tool } from '../tool'
 import { dimensionsOf, sayPlaces } from '../laidout'
 import type { Bore } from './bore'
+import { leanOf, sayLean } from '../slant'
 import { own } from './own'
 
-/** The angle between the bore and the square into its face, degrees. */
-export function leanOf(b: Bore): number {
-  const { axis } = FACE_AT[b.face]
-  return (Math.acos(Math.min(1, Math.abs(b.along[axis]))) * 180) / Math.PI
-}
+export { leanOf } from '../slant'
 
 /** A bore starts outside the wood; a leaning one further out, by what its lean takes. */
 function drills(b: Bore): Tool[] {
@@ -35,13 +32,6 @@ function drills(b: Bore): Tool[] {
   })
 }
 
-/** The face of the piece that a leaning bore runs towards. */
-function leansTo(b: Bore): string {
-  const [u, v] = AXES.filter((i) => i !== FACE_AT[b.face].axis) as [Axis, Axis]
-  const axis = Math.abs(b.along[v]) > Math.abs(b.along[u]) ? v : u
-  return theFace(faceAt(axis, b.along[axis] > 0))
-}
-
 const saySink = ({ sink }: Bore): Sentence =>
   !sink
     ? []
@@ -59,13 +49,11 @@ export const bore = defineWork<Bore>({
   machine: (b) => (FACE_AT[b.face].axis === 0 ? 'drill' : 'drill press'),
   cut: drills,
   describe: (b, partner) => {
-    const lean = leanOf(b)
     return [
       b.at.length > 1 ? `${b.at.length} ${b.name}s ⌀ ` : `${capital(b.name)} ⌀ `,
       { mm: b.diameter },
       ...(b.through ? [', through'] : [', ', { mm: b.depth }, ' deep']),
-      ...(lean > 0.01 ? [` at ${sayDegrees(lean)} towards ${leansTo(b)}`] : []),
-      `, on ${theFace(b.face)}`,
+      `${sayLean(b)}, on ${theFace(b.face)}`,
       ...sayPlaces(b),
       ...saySink(b),
       ...sayFitting(b),

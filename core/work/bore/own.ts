@@ -1,18 +1,6 @@
 /** Holes that a maker bores into a face: from what is asked to where each one enters, and how it ends. */
 import type { Mm } from '../../measure'
-import {
-  AXES,
-  cornersOf,
-  dot,
-  FACE_AT,
-  faceAt,
-  mainAxis,
-  negated,
-  vec3,
-  type Frame,
-  type Vec3,
-  type Axis,
-} from '../../pieces'
+import { AXES, dot, FACE_AT, faceAt, mainAxis, negated, vec3, type Frame, type Vec3 } from '../../pieces'
 import { placeStarts, SIX, waysOf } from '../onface'
 import { Unfit, type Asked, type OwnDefinition, type Role, type Spike, type Wood } from '../own'
 import {
@@ -24,6 +12,7 @@ import {
   patternIdleChoices,
   placedInPattern,
 } from '../pattern'
+import { beyond, inwards } from '../slant'
 import { pointInto, vectorInto } from '../tool'
 import type { Bore } from './bore'
 import { FITTINGS, fittingOf, THREADS } from './fitting'
@@ -118,15 +107,6 @@ function resolve(asked: Asked, wood: Wood): Bore | Unfit {
       `A hole ${say(depth)} deep goes through ${name}, which is ${say(thick)} there; leave its depth empty`,
     )
   return bore
-}
-
-/** The same line, into the wood. */
-const inwards = (way: Vec3, into: Axis, far: boolean): Vec3 => (way[into] > 0 === far ? negated(way) : way)
-
-/** So deep that a bit is out of the wood from wherever it enters, however it leans. */
-const beyond = (at: readonly Vec3[], way: Vec3, size: Vec3): Mm => {
-  const far = Math.max(...cornersOf({ min: [0, 0, 0], max: size }).map((c) => dot(way, c)))
-  return far - Math.min(...at.map((p) => dot(way, p)))
 }
 
 function sinkOf(asked: Asked, diameter: Mm, depth: Mm | undefined): Bore['sink'] | Unfit {

@@ -1,4 +1,6 @@
-/** Panels sunk into sides, square or sloping: their volumes, depths and frames, images, and what cannot be. */
+/**
+ * Panels sunk into sides, square or sloping: their volumes, depths and frames, images, and what cannot be.
+ */
 import fc from 'fast-check'
 import { change, onFace, type Change, type FaceName } from '../../document'
 import { findAlike } from '../../cuts'

@@ -1,4 +1,7 @@
-/** Panels that a maker sinks into the sides of a piece, each as far in from the outline of its side as the others. */
+/**
+ * Panels that a maker sinks into the sides of a piece, each as far in from the outline of its side as the
+ * others.
+ */
 import { FACE_AT, faceAt, mainAxis, negated, normalOf, STILL, type Axis, type Frame } from '../../pieces'
 import { imageOfFace, SIX, waysOf } from '../onface'
 import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'

@@ -2,7 +2,10 @@ import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import type { Vec3 } from '../../pieces'
 
-/** Panels sunk into the sides of wood, so far in from the outline of each, square to it also where it slopes. */
+/**
+ * Panels sunk into the sides of wood, so far in from the outline of each, square to it also where it
+ * slopes.
+ */
 export interface Panel {
   readonly face: FaceName
   /** Which sides: the one on its face, with the one across from there, or all four round the length. */

@@ -96,7 +96,10 @@ function resolve(asked: Asked, wood: Wood): Taper | Unfit {
   }
 }
 
-/** What is drawn on the end for sections there, about the middle of the wood; the last is for all that follow. */
+/**
+ * What is drawn on the end for sections there, about the middle of the wood; the last is for all that
+ * follow.
+ */
 function drawings(
   asked: Asked,
   wood: Wood,

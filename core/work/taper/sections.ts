@@ -1,4 +1,7 @@
-/** Sections along wood as what is ruled between them: like corners in each, in the same order, without twist. */
+/**
+ * Sections along wood as what is ruled between them: like corners in each, in the same order, without
+ * twist.
+ */
 import { cornersOf, extentOf, pointOn, polygon, type Segment } from '../../outline'
 import type { Mm } from '../../measure'
 import type { Vec2 } from '../tool'

@@ -5,7 +5,10 @@ import { BEYOND, gridded, sayGridded, vectorInto, type Vec2 } from './frames'
 import { looking } from './inset'
 import { plainKey, type ToolKind } from './kind'
 
-/** A pocket in the largest flat that looks a way, so far in from the outline of that. It looks at what is there. */
+/**
+ * A pocket in the largest flat that looks a way, so far in from the outline of that. It looks at what is
+ * there.
+ */
 export interface Sunk {
   readonly kind: 'sunk'
   /** One for each of these ways, unit vectors. */

@@ -1,0 +1,105 @@
+/**
+ * Mortises that a maker cuts for the ends of a bent strip: their size, place and slant are those of the
+ * ends.
+ */
+import { AXES, cross, FACE_AT, faceAt, mainAxis, vec3, type Frame } from '../../pieces'
+import { imageOfFace, SIX, waysOf } from '../onface'
+import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { beyond, inwards } from '../slant'
+import { frameInto } from '../tool'
+import type { Seat } from './seat'
+
+function resolve(asked: Asked, wood: Wood): Seat | Unfit {
+  const { face, values, say } = asked
+  const { name, size } = wood
+  const { into } = waysOf(face)
+  const { far } = FACE_AT[face]
+  const met = asked.met()
+  if (typeof met === 'string') return new Unfit(met)
+  if (met.length === 0)
+    return new Unfit(
+      `No end of the other piece comes to this face of ${name}, so no mortise is there`,
+      'look',
+    )
+  const ends = met.flatMap(({ at, along, section }) => (section ? [{ at, along, section }] : []))
+  if (ends.length === 0)
+    return new Unfit(`What comes to ${name} is round: bore a hole for it, which meets it`)
+  const { depth, room = 0, bit = 0 } = values
+  if (room < 0) return Unfit.of('room', `The end that goes into ${name} is larger than its mortise`)
+  if (depth !== undefined && depth <= 0) return Unfit.of('depth', `The mortise in ${name} has no depth`)
+  const { section } = ends[0]!
+  const [thick, wide] = [section.thick + 2 * room, section.wide + 2 * room]
+  const least = Math.min(thick, wide)
+  if (bit > least + 1e-9)
+    return Unfit.of('bit', `A bit of ${say(bit)} does not go into a mortise ${say(least)} wide`)
+  const frames = ends.map(({ at, along, section: s }): Frame => {
+    const z = inwards(along, into, far)
+    return { origin: at, x: s.way, y: cross(z, s.way), z }
+  })
+  const ways = frames.map((f) => f.z)
+  const at = frames.map((f) => f.origin)
+  const thickness = size[into]
+  if (depth !== undefined && ways.some((z) => depth * Math.abs(z[into]) >= thickness - 1e-6))
+    return Unfit.of(
+      'depth',
+      `A mortise ${say(depth)} deep goes through ${name}, which is ${say(thickness)} there; leave ` +
+        `its depth empty`,
+    )
+  return {
+    face,
+    frames,
+    at,
+    thick,
+    wide,
+    depth: depth ?? Math.max(...ways.map((z) => beyond(at, z, size))),
+    through: depth === undefined,
+    radius: bit / 2,
+  }
+}
+
+/** The same as another piece of wood has them, each from where it enters that. */
+function carry(s: Seat, from: Frame, to: Wood): Seat | null {
+  const half = Math.max(s.thick, s.wide) / 2
+  let { depth } = s
+  const frames = s.frames.flatMap((given): Frame[] => {
+    const f = frameInto(to.frame, from, given)
+    const into = mainAxis(f.z)
+    const surface = f.z[into] > 0 ? 0 : to.size[into]
+    const down = Math.max(0, (surface - f.origin[into]) / f.z[into])
+    const origin = vec3((i) => f.origin[i] + down * f.z[i])
+    const touches = AXES.every((i) => i === into || (origin[i] > -half && origin[i] < to.size[i] + half))
+    if (!touches || down >= s.depth - 1e-6) return []
+    depth = s.depth - down
+    return [{ ...f, origin }]
+  })
+  const [first] = frames
+  if (!first) return null
+  const into = mainAxis(first.z)
+  const at = frames.map((f) => f.origin)
+  const through = s.through || depth * Math.abs(first.z[into]) >= to.size[into] - 1e-6
+  return {
+    ...s,
+    face: faceAt(into, first.z[into] < 0),
+    frames,
+    at,
+    through,
+    depth: through ? Math.max(...frames.map((f) => beyond(at, f.z, to.size))) : depth,
+  }
+}
+
+export const own: OwnDefinition<Seat> = {
+  title: 'Mortise',
+  faces: SIX,
+  measures: {
+    depth: { label: 'Depth, along what goes in', otherwise: 'through' },
+    room: { label: 'Room all round', otherwise: 'none', text: '0' },
+    bit: { label: 'Bit that leaves its corners', otherwise: 'square corners', text: '0' },
+  },
+  meets: () => true,
+  starts: (_, unit) => ({ fields: unit === 'in' ? { depth: '3/8' } : { depth: '10' }, options: {} }),
+  roles: [],
+  resolve,
+  carry,
+  flats: () => [],
+  mirrored: imageOfFace,
+}
