@@ -49,6 +49,19 @@ export class Hands {
     await expect(field).toContainText(shows)
   }
 
+  /** Adds a board by keyboard, from the B key on; what is not said stays as the form has it. */
+  async addBoard(b: { name?: string; from?: string; stands?: string; size: string }): Promise<void> {
+    await this.page.keyboard.press('Escape')
+    await this.key('b')
+    const form = this.page.getByRole('form', { name: 'Add a board' })
+    if (b.from) await this.stock(b.from)
+    if (b.stands) await this.select(form.getByLabel('Stands, in words'), b.stands)
+    if (b.name) await this.type(form.getByLabel('Name'), b.name)
+    await this.type(form.getByLabel('Length, with the grain'), b.size, 'Enter')
+    await expect(form).toBeHidden()
+    if (b.name) await expect(this.page.getByLabel('Name', { exact: true })).toHaveValue(b.name)
+  }
+
   /** Says how many it took, and fails above what it may take. */
   done(name: string, most: number, since = 0): void {
     const took = this.inputs - since

@@ -21,7 +21,7 @@ async function measure(page: Page, hands: Hands, label: RegExp, text: string): P
 test('J8: a wheel is sawn round, with openings in a ring and a hole for its axle', async ({ page }) => {
   const [maker, hands] = [new Maker(page), new Hands(page)]
   await maker.startProject('Larkmoor barrow wheel', 'millimetres')
-  await maker.addBoard({
+  await hands.addBoard({
     name: 'Wheel',
     from: '18×195 planed',
     stands: 'lying flat, length across',
@@ -57,28 +57,77 @@ test('J8: a wheel is sawn round, with openings in a ring and a hole for its axle
   await expect(work(page)).toContainText('Saw to an outline 180 × 180, r 90')
 })
 
-test('J10: a hopper is tapered to its spout and hollowed right through to a wall', async ({ page }) => {
+test('J10: a hopper tapered, hollowed, with panels on its slopes; its base on pegs in a lid', async ({
+  page,
+}) => {
   const [maker, hands] = [new Maker(page), new Hands(page)]
   await maker.startProject('Larkmoor seed hopper', 'millimetres')
-  await maker.addBoard({
+  const type = (label: string, text: string) =>
+    hands.type(work(page).getByLabel(label, { exact: true }), text, 'Enter')
+  const select = (label: string, value: string) =>
+    hands.select(work(page).getByLabel(label, { exact: true }), value)
+  await hands.addBoard({
     name: 'Hopper',
     from: '44×120 planed',
     stands: 'standing, face to the front',
     size: '180',
   })
   await add(page, hands, 'Taper')
-  const type = (label: string, text: string) =>
-    hands.type(work(page).getByLabel(label, { exact: true }), text, 'Enter')
-  await type('First section, from its near end', '40')
+  await expect(work(page)).toContainText('Taper from 120 × 44 at 30 to 60 × 22 at 180')
   await onFace(page, hands, 'end 2')
   await add(page, hands, 'Hollow')
-  await type('Wall', '30')
-  await expect(page.getByText('Two walls of 30 leave no room in Hopper').first()).toBeVisible()
-  await type('Wall', '5')
-  await expect(work(page)).toContainText(/Hollow from end 2 to a wall of 5/)
+  await select('It goes', 'right through')
+  await expect(work(page)).toContainText(/Hollow from end 2 to a wall of 6, right through/)
+  await onFace(page, hands, 'face')
+  await add(page, hands, 'Panel')
+  await select('Sides', 'all four round the length')
+  await type('Frame left round it', '5')
+  await expect(work(page)).toContainText(
+    'Panels 3 deep on all four sides, 5 in from the outline, corners r 3',
+  )
+
+  const starts = (direction: 'Across' | 'Up', text: string) =>
+    hands.type(maker.row(direction).getByRole('textbox', { name: `${direction} starts at` }), text, 'Enter')
+  await hands.addBoard({ name: 'Base', stands: 'lying flat, length across', size: '160' })
+  await starts('Across', 'Hopper·left - 20')
+  await starts('Up', 'Hopper·bottom - 44')
+  await onFace(page, hands, 'back')
+  await add(page, hands, 'Peg')
+  await type('Place along', '20')
+  await select('Mirrored', 'end for end')
+  await expect(work(page)).toContainText(/2 pegs/)
+
+  await hands.addBoard({ name: 'Lid', size: '300' })
+  await starts('Across', 'Base·left - 70')
+  await starts('Up', 'Base·bottom - 44')
+  await onFace(page, hands, 'face')
+  await add(page, hands, 'Bore')
+  await select('Pattern', 'meets another')
+  await expect(work(page)).toContainText(/2 holes ⌀ 10, 12 deep, on the face, at 90 · 60; 210 · 60/)
   hands.done('J10', 35)
-  await page.getByRole('button', { name: 'Section', exact: true }).click()
-  await expect(page.getByText(/cannot be/)).toHaveCount(0)
+
+  await test.step('a wall or a frame that leaves no room is said, and taken back', async () => {
+    await maker.choose('Hopper')
+    await work(page).getByRole('button', { name: 'The measures of step 2' }).click()
+    const wall = work(page).getByLabel('Wall', { exact: true })
+    await wall.fill('30')
+    await wall.press('Enter')
+    await expect(page.getByText('Two walls of 30 leave no room in Hopper').first()).toBeVisible()
+    await page.keyboard.press('Escape')
+    await page.keyboard.press('Control+z')
+    await expect(page.getByText('Two walls of 30 leave no room in Hopper')).toHaveCount(0)
+  })
+  await test.step('cut open it shows its wall, and a reload keeps it all', async () => {
+    await page.getByRole('button', { name: 'Section', exact: true }).click()
+    await expect(page.getByText(/cannot be/)).toHaveCount(0)
+    await maker.saved()
+    await page.reload()
+    await maker.choose('Hopper')
+    await expect(work(page)).toContainText('Panels 3 deep on all four sides')
+    await maker.screen('Proof')
+    await expect(page.getByText(/Looking for/)).toHaveCount(0)
+    await expect(page.getByText(/share wood/)).toHaveCount(0)
+  })
 })
 
 /** The knob of a block, and the socket that it goes into with a clearance of 0.8. */
@@ -94,7 +143,7 @@ const svg = (d: string) =>
 test('J7: a block is moulded along its length, its knob and its socket from a drawing', async ({ page }) => {
   const [maker, hands] = [new Maker(page), new Hands(page)]
   await maker.startProject('Larkmoor bed edging', 'millimetres')
-  await maker.addBoard({
+  await hands.addBoard({
     name: 'Block',
     from: '34×70 planed',
     stands: 'lying flat, length across',

@@ -30,10 +30,10 @@ async function on(picture: Locator, place: readonly [number, number]) {
   return { x: box.x + (x / 480) * box.width, y: box.y + (y / 606) * box.height }
 }
 
-const plaque = async (page: Page): Promise<Maker> => {
+const plaque = async (page: Page, hands = new Hands(page)): Promise<Maker> => {
   const maker = new Maker(page)
   await maker.startProject('Larkmoor heron plaque', 'millimetres')
-  await maker.addBoard({
+  await hands.addBoard({
     name: 'Plaque',
     from: '18×195 planed',
     stands: 'standing, face to the front',
@@ -45,8 +45,8 @@ const plaque = async (page: Page): Promise<Maker> => {
 test('J11: a plaque is traced from a picture that is set to scale, half of it, and mirrored', async ({
   page,
 }) => {
-  await plaque(page)
   const hands = new Hands(page)
+  await plaque(page, hands)
   const work = page.getByRole('region', { name: 'Work' })
   await addShape(page, hands)
   const dialog = board(page)

@@ -12,7 +12,7 @@ test('a dibber is turned from half of its profile, threaded, and given to others
   const [maker, hands] = [new Maker(page), new Hands(page)]
   const work = page.getByRole('region', { name: 'Work' })
   await maker.startProject('Larkmoor dibber', 'millimetres')
-  await maker.addBoard({
+  await hands.addBoard({
     name: 'Dibber',
     from: '18×145 planed',
     stands: 'lying flat, length across',
@@ -106,7 +106,7 @@ test('a leg is tapered and hollowed, and what leaves no room is said', async ({ 
   const [maker, hands] = [new Maker(page), new Hands(page)]
   const work = page.getByRole('region', { name: 'Work' })
   await maker.startProject('Larkmoor leg', 'millimetres')
-  await maker.addBoard({
+  await hands.addBoard({
     name: 'Leg',
     from: '18×145 planed',
     stands: 'lying flat, length across',
