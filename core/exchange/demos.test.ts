@@ -16,6 +16,7 @@ import {
   type Feature,
   type Pegs,
   type Recess,
+  type Seat,
   type SawCut,
   type Shaped,
 } from '../work'
@@ -215,11 +216,18 @@ test('the barrow wheel: a rim less six openings, an axle, a crank about another 
   const cone = (h: number, a: number, b: number) => (Math.PI * h * (a * a + a * b + b * b)) / 3
   const axle = 2 * cone(3, 22, 25) + Math.PI * 25 ** 2 * 14 + Math.PI * 12 ** 2 * 130
   expect(volume('Axle pin') / (axle - 6 * 64 * Math.tan(Math.PI / 6) * 8)).toBeCloseTo(1, 3)
+  // The shaft: square up to 300, an octagon 32 across its flats from 330 on, made 28 at its end.
+  const eight = (w: number) => 2 * (Math.SQRT2 - 1) * w * w
+  const grip = (130 / 6) * (eight(32) + 4 * eight(30) + eight(28))
+  // From the square to the octagon along rays: less than the one, more than the other.
+  const between = volume('Shaft') - 45 * 45 * 300 - grip
+  expect(between).toBeGreaterThan(30 * eight(32))
+  expect(between).toBeLessThan(30 * 45 * 45)
   const called = m.features(of(m, 'Axle pin')).map((f) => f.kind)
   expect(called).toEqual(['turn', 'recess', 'thread'])
 })
 
-test('the seed hopper: walls of 8 square to their slope, its spout in the base', async () => {
+test('the seed hopper: walls of 8 square to their slope, less its panels, its spout in the base', async () => {
   const m = load('seed-hopper.json')
   const kernel = await testKernel()
   const hopper = of(m, 'Hopper')
@@ -230,8 +238,13 @@ test('the seed hopper: walls of 8 square to their slope, its spout in the base',
   // Within, the slope begins where both walls of 8 meet, above where it does outside.
   const meets = 40 + (across - 8) / slope
   const inner = 44 * 44 * meets + prismatoid(186 - meets, 44, 120 - 2 * across)
+  // Panels 3 deep in four slopes, 12 in from the outline of each, its legs slanting; corners r 3.
+  const tall = Math.hypot(146, 30)
+  const leg = Math.hypot(1, 30 / tall)
+  const wide = (up: number) => 60 + (60 * up) / tall - 2 * 12 * leg
+  const panel = ((wide(12) + wide(tall - 12)) / 2) * (tall - 24) - (4 - Math.PI) * 9
   // Where it narrows to its spout it is not bulged, so the ball that is rolled within leaves a little more.
-  const share = kernel.shape(m.recipe(hopper)).volume / (outer - inner)
+  const share = (kernel.shape(m.recipe(hopper)).volume + 4 * 3 * panel) / (outer - inner)
   expect(share).toBeGreaterThanOrEqual(1)
   expect(share).toBeLessThan(1.012)
   expect(hopper.box.min[2]).toBeCloseTo(of(m, 'Base').box.max[2] - 6, 9)
@@ -269,9 +282,13 @@ test('the trug handle: as long as its straights and arcs, its holes along its en
   expect(cutList(m).rows.find((r) => r.name === 'Handle')).toMatchObject({ width: 16, thickness: 16 })
   for (const name of ['Left rail', 'Right rail']) {
     const rail = of(m, name)
-    const hole = m.features(rail)[0] as Feature<Bore>
+    const [hole, mortise] = m.features(rail) as [Feature<Bore>, Feature<Seat>]
     expect(leanOf(hole.data)).toBeCloseTo(10, 6)
     expect(hole.data.diameter).toBe(16)
+    // The hoop is a strip of 6 × 16, with 0.2 of room all round.
+    const { face, frames, thick, wide } = mortise.data
+    expect([thick, wide]).toEqual([6.4, 16.4])
+    expect(leanOf({ face, along: frames[0]!.z })).toBeCloseTo(10, 6)
   }
 })
 

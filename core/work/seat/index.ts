@@ -42,5 +42,7 @@ export const seat = defineWork<Seat>({
   count: (s) => s.frames.length,
   callout: size,
   dimensions: dimensionsOf,
+  // What goes in is sharp.
+  rounds: ({ data: s }) => (s.radius > 0 ? s.radius : null),
   own,
 })
