@@ -36,10 +36,16 @@ const MOST = 2 ** 20
 export function edgesOf(shape: Shape): Edge[] {
   const { positions: p, triangles: t } = shape
   const normals: Vec3[] = []
-  for (let i = 0; i < t.length; i += 3) normals.push(normalOf(p, t[i]!, t[i + 1]!, t[i + 2]!))
+  const slivers: number[] = []
+  for (let i = 0; i < t.length; i += 3) {
+    const { normal, thin } = normalOf(p, t[i]!, t[i + 1]!, t[i + 2]!)
+    if (thin) slivers.push(i / 3)
+    normals.push(normal)
+  }
+  const like = likeOf(slivers, shape, normals)
   const surfaces = new Float64Array(normals.length).fill(NaN)
   const surface = (k: number): number => {
-    if (Number.isNaN(surfaces[k]!)) surfaces[k] = surfaceOf(shape, k, normals[k]!)
+    if (Number.isNaN(surfaces[k]!)) surfaces[k] = surfaceOf(shape, like.get(k) ?? k, normals[k]!)
     return surfaces[k]!
   }
   const half = new Map<number, number>()
@@ -91,12 +97,52 @@ function surfaceOf({ positions: p, triangles: t, tool, tools }: Shape, k: number
 const roundOf = (surface: number): Round | null =>
   surface < 0 ? { tool: Math.floor(-surface / MOST), surface: -(-surface % MOST) } : null
 
-function normalOf(p: Float32Array, a: number, b: number, c: number): Vec3 {
+/**
+ * Triangles without a height look no way of their own: each is a part of the one beyond its longest side, and
+ * is given the normal of that.
+ */
+function likeOf(slivers: readonly number[], { positions: p, triangles: t }: Shape, normals: Vec3[]) {
+  const like = new Map<number, number>()
+  if (slivers.length === 0) return like
+  const n = p.length / 3
+  const half = new Map<number, number>()
+  for (let i = 0; i < t.length; i++) half.set(t[i]! * n + t[i % 3 === 2 ? i - 2 : i + 1]!, (i / 3) | 0)
+  const long = (a: number, b: number) => Math.hypot(...[0, 1, 2].map((i) => p[3 * b + i]! - p[3 * a + i]!))
+  const beyond = new Map(
+    slivers.map((k): [number, number | undefined] => {
+      const corners = [0, 1, 2].map((e) => [t[3 * k + e]!, t[3 * k + ((e + 1) % 3)]!] as const)
+      const [a, b] = corners.reduce((x, y) => (long(...y) > long(...x) ? y : x))
+      return [k, half.get(b * n + a)]
+    }),
+  )
+  for (const k of slivers) {
+    const seen = new Set<number>()
+    let at: number | undefined = k
+    while (at !== undefined && beyond.has(at) && !seen.has(at)) {
+      seen.add(at)
+      at = beyond.get(at)
+    }
+    if (at === undefined || beyond.has(at)) continue
+    like.set(k, at)
+    normals[k] = normals[at]!
+  }
+  return like
+}
+
+/** Lower than this a triangle has no height, millimetres. */
+const THIN = 1e-4
+
+function normalOf(p: Float32Array, a: number, b: number, c: number): { normal: Vec3; thin: boolean } {
   const [ux, uy, uz] = [p[3 * b]! - p[3 * a]!, p[3 * b + 1]! - p[3 * a + 1]!, p[3 * b + 2]! - p[3 * a + 2]!]
   const [vx, vy, vz] = [p[3 * c]! - p[3 * a]!, p[3 * c + 1]! - p[3 * a + 1]!, p[3 * c + 2]! - p[3 * a + 2]!]
   const [x, y, z] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx]
-  const l = Math.hypot(x, y, z) || 1
-  return [x / l, y / l, z / l]
+  const l = Math.hypot(x, y, z)
+  const longest = Math.max(
+    Math.hypot(ux, uy, uz),
+    Math.hypot(vx, vy, vz),
+    Math.hypot(ux - vx, uy - vy, uz - vz),
+  )
+  return { normal: [x / (l || 1), y / (l || 1), z / (l || 1)], thin: l <= THIN * longest }
 }
 
 /** The creases as segments, six numbers each, own frame. */

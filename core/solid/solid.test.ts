@@ -159,6 +159,20 @@ test('an arris is drawn however flat it is, and a round wall has none', () => {
   expect(sharp([slot])).toHaveLength(12 + 2 * outline.length)
 })
 
+test('a triangle without a height draws no line through the face that it lies in', () => {
+  // A square of two halves, the one of which has a corner on its long side, as a third triangle.
+  const shape = {
+    positions: Float32Array.from([0, 0, 0, 10, 0, 0, 10, 10, 0, 0, 10, 0, 5, 5, 0, 5, 5, -8].flat()),
+    // 0 1 2 below; 0 4 2 has no height; 0 2 3 is parted at its corner 4.
+    triangles: Uint32Array.from([0, 1, 2, 0, 2, 4, 0, 4, 3, 4, 2, 3]),
+    work: new Uint16Array(4),
+    tool: new Uint16Array(4),
+    tools: [],
+    volume: 0,
+  }
+  expect(edgesOf(shape)).toEqual([])
+})
+
 test('what looks at what is there parts what can be done at once', () => {
   const work = (ids: string) => [...ids].map((id) => ({ id }))
   const says = (ids: string) =>

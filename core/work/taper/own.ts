@@ -12,7 +12,7 @@ import type { Taper } from './taper'
 /** The end that sections are drawn on. */
 const END = 'end1'
 
-const FORMS = { size: 'a rectangle', drawn: 'as drawn on the near end' }
+const FORMS = { size: 'a rectangle', drawn: 'drawn' }
 /** Sides that stay where they are while the others come in. */
 const STAYS = { middle: 0, low: -1, high: 1 } as const
 type Stays = keyof typeof STAYS
@@ -168,9 +168,9 @@ export const own: OwnDefinition<Taper> = {
     thickness3: { label: 'its thickness', otherwise: 'all of it' },
   },
   choices: {
-    form1: { label: 'First section', values: FORMS },
-    form2: { label: 'Section between', values: FORMS },
-    form3: { label: 'Last section', values: FORMS },
+    form1: { label: 'First section is', values: FORMS },
+    form2: { label: 'Section between is', values: FORMS },
+    form3: { label: 'Last section is', values: FORMS },
     across: {
       label: 'Across its width',
       values: { middle: 'both edges come in', low: 'edge 1 stays', high: 'edge 2 stays' },

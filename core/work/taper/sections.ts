@@ -177,12 +177,13 @@ function parted(
     for (let m = 1; m <= strips[r - 1]!; m++) {
       const share = m / strips[r - 1]!
       stations.push({
+        stretch: r - 1,
         z: places[r - 1]! + (places[r]! - places[r - 1]!) * share,
         corners: wide[r]!.map((b, k) => mixed(wide[r - 1]![k]!, b, share)),
       })
     }
   const sides = rings[0]!.sides.flatMap((_, k) => {
-    const round = rings.some((r, i) => r.sides[k]!.round || (i > 0 && winding(i, k) > WINDS))
+    const round = rings.some((r) => r.sides[k]!.round)
     // A number for what is ruled between these pieces, and no others.
     const piece = rings.reduce((sum, r) => sum * PIECES + r.sides[k]!.piece, 0)
     return Array.from({ length: across }, (): RuledSide => ({ piece, round }))

@@ -8,6 +8,8 @@ import { plainKey, type ToolKind } from './kind'
 export interface Station {
   readonly z: Mm
   readonly corners: readonly Vec2[]
+  /** Which stretch between told sections ends here; its own, where none is told. */
+  readonly stretch?: number
 }
 
 /** Of a body between sections: what a side stands for, and whether that is round. */
@@ -74,9 +76,10 @@ function gather({ stations, sides }: Ruled): Side[] {
       const [a, b, c] = [points[s * n + k]!, points[s * n + ((k + 1) % n)]!, points[s * n + n + k]!]
       const normal = cross(minus(b, a), minus(c, a))
       const long = norm(normal) || 1
+      const of = top.stretch ?? s
       const { piece, round } = sides?.[k] ?? { piece: k, round: false }
       return {
-        number: round ? -1 - s * MOST - piece : 2 + s * MOST + piece,
+        number: round ? -1 - of * MOST - piece : 2 + of * MOST + piece,
         normal: vec3((i) => normal[i] / long),
         at: a,
         z: [stations[s]!.z, top.z] as const,
