@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
+import { pickFrom } from './pick'
 
 const outline = (page: Page) => page.getByRole('dialog', { name: /^The outline of the/ })
 const addWork = async (page: Page, hands: Hands, kind: string): Promise<void> =>
@@ -126,4 +127,17 @@ test('a leg is tapered and hollowed, and what leaves no room is said', async ({ 
   await page.reload()
   await maker.choose('Leg')
   await expect(work).toContainText('Hollow from the face to a wall of 6')
+
+  await test.step('four legs of a frame come tapered on their inside faces', async () => {
+    await page.getByRole('button', { name: 'Ready work', exact: true }).click()
+    await pickFrom(page.getByLabel('What to put in'), 'Frame on four legs')
+    const foot = page.getByLabel('Width at the foot', { exact: true })
+    await expect(foot).toBeHidden()
+    await pickFrom(page.getByLabel('Legs below the aprons'), 'tapered on both inside faces')
+    await foot.fill('20')
+    await foot.press('Enter')
+    await maker.choose('Front left leg')
+    await expect(work).toContainText('Taper from 20 × 20 at 0 to 45 × 44 at 610')
+    await maker.saved()
+  })
 })

@@ -51,16 +51,18 @@ export function ReadyPanel() {
 }
 
 const Texts = z.record(z.string(), z.string())
-const Told = z.object({ stocks: Texts, measures: Texts, fits: Texts })
+const Told = z.object({ stocks: Texts, measures: Texts, choices: Texts, fits: Texts })
 
 function ReadyForm({ ready }: { ready: Ready }) {
   const catalogue = useCatalogue()
   const { values, set, submit, why } = useDraftForm(`ready ${ready.kind}`, Told, () => ({
     stocks: startStocks(ready, catalogue),
     measures: startMeasures(ready),
+    choices: startChoices(ready),
     fits: startFits(ready),
   }))
-  const { stocks, measures, fits } = values
+  const { stocks, measures, choices, fits } = values
+  const idle = ready.idle?.(choices) ?? []
   const asked = settle(values, catalogue)
   const { answer, fault, again } = useAsked<ReadyTold>(
     `ready ${ready.kind}`,
@@ -68,6 +70,7 @@ function ReadyForm({ ready }: { ready: Ready }) {
     JSON.stringify(asked),
   )
 
+  const shown = Object.entries(ready.measures).filter(([name]) => !idle.includes(name))
   const pickSides = () =>
     pickInTurn(
       ready.fits.map(([, label]) => label),
@@ -120,8 +123,20 @@ function ReadyForm({ ready }: { ready: Ready }) {
           />
         </div>
       ))}
+      {Object.entries(ready.choices ?? {}).map(([name, { label, values: of }]) => (
+        <div key={name}>
+          <span className="text-xs text-quiet">{label}</span>
+          <Choice
+            className="field"
+            label={label}
+            value={choices[name] ?? ''}
+            of={Object.entries(of)}
+            onPick={(value) => set((now) => ({ choices: { ...now.choices, [name]: value } }))}
+          />
+        </div>
+      ))}
       <div className="grid grid-cols-2 items-end gap-2">
-        {Object.entries(ready.measures).map(([name, { label, kind, optional }]) => (
+        {shown.map(([name, { label, kind, optional }]) => (
           <MeasureField
             key={name}
             label={label}
@@ -196,6 +211,11 @@ const startMeasures = (ready: Ready): Texts => {
   return Object.fromEntries(Object.entries(ready.measures).map(([name, m]) => [name, m.starts[unit]]))
 }
 
+const startChoices = (ready: Ready): Texts =>
+  Object.fromEntries(
+    Object.entries(ready.choices ?? {}).map(([name, { values }]) => [name, Object.keys(values)[0]!]),
+  )
+
 /** What stands by itself starts clear of all else; what goes into something, at the group that is chosen. */
 function startFits(ready: Ready): Texts {
   const { project, shown, chosen } = useOpen.getState()
@@ -214,7 +234,7 @@ function startFits(ready: Ready): Texts {
 }
 
 /** What was settled, with stocks of the catalogue as they would come to the rack. */
-function settle({ stocks, measures, fits }: z.infer<typeof Told>, catalogue: Catalogue): Asked {
+function settle({ stocks, measures, choices, fits }: z.infer<typeof Told>, catalogue: Catalogue): Asked {
   const { project } = useOpen.getState()
   const ids = project.stock.map((s) => s.id)
   const bring = new Map<string, Stock>()
@@ -232,5 +252,5 @@ function settle({ stocks, measures, fits }: z.infer<typeof Told>, catalogue: Cat
     return id
   }
   const chosen = Object.fromEntries(Object.entries(stocks).map(([name, value]) => [name, idOf(value)]))
-  return { stocks: chosen, bring: [...bring.values()], measures, fits }
+  return { stocks: chosen, bring: [...bring.values()], measures, choices, fits }
 }

@@ -227,7 +227,7 @@ test('the barrow wheel: a rim less six openings, an axle, a crank about another 
   expect(called).toEqual(['turn', 'recess', 'thread'])
 })
 
-test('the seed hopper: walls of 8 square to their slope, less its panels, its spout in the base', async () => {
+test('the seed hopper: walls of 8 square to their slope, less panels, its spout in the base', async () => {
   const m = load('seed-hopper.json')
   const kernel = await testKernel()
   const hopper = of(m, 'Hopper')

@@ -3,7 +3,9 @@ import {
   change,
   execute,
   freeId,
+  onFace,
   takenIds,
+  takenStepIds,
   type Change,
   type Direction,
   type Joint,
@@ -25,6 +27,7 @@ export interface Asked {
   readonly bring?: readonly Stock[]
   readonly stocks: Readonly<Record<string, string>>
   readonly measures: Readonly<Record<string, string>>
+  readonly choices?: Readonly<Record<string, string>>
   readonly fits: Readonly<Partial<Record<RoomSide, string>>>
 }
 
@@ -49,7 +52,7 @@ export function buildReady(
 ): Built {
   const missing = missingIn(ready, asked)
   if (missing) return { why: missing }
-  const building = new Builder(project, asked)
+  const building = new Builder(project, ready, asked)
   ready.build(building)
   building.close()
   const done = execute(project, building.changes)
@@ -58,11 +61,12 @@ export function buildReady(
   return 'why' in joints ? joints : { changes: [...building.changes, change.addJoints(joints)] }
 }
 
-function missingIn(ready: Ready, { stocks, measures, fits }: Asked): string | null {
+function missingIn(ready: Ready, { stocks, measures, choices = {}, fits }: Asked): string | null {
+  const idle = ready.idle?.(choices) ?? []
   for (const [name, { label }] of Object.entries(ready.stocks))
     if (!stocks[name]) return `Choose the wood for: ${label.toLowerCase()}`
   for (const [name, { label, optional }] of Object.entries(ready.measures))
-    if (!optional && !measures[name]) return `${label} is missing`
+    if (!optional && !idle.includes(name) && !measures[name]) return `${label} is missing`
   for (const [side, label] of ready.fits) if (!fits[side]) return `${label} is missing: a face, or a measure`
   return null
 }
@@ -108,16 +112,19 @@ class Builder implements Building {
   readonly wanted: Wanted[] = []
   readonly unit: 'in' | 'mm'
   private readonly ids: string[]
+  private readonly steps: string[]
   /** Groups whose members are still coming. */
   private readonly groups = new Map<string, Grouped>()
 
   constructor(
     project: Project,
+    private readonly ready: Ready,
     private readonly asked: Asked,
   ) {
     this.unit = project.settings.style.unit
     for (const stock of asked.bring ?? []) this.changes.push(change.addStock(stock))
     this.ids = takenIds(project)
+    this.steps = takenStepIds(project)
   }
 
   private id(letter: string): string {
@@ -153,6 +160,15 @@ class Builder implements Building {
     this.changes.push(change.addPiece(piece))
     if (group) this.groups.get(group.id)!.members.push(id)
     return partOf(id)
+  }
+
+  chosen = (name: string): string =>
+    this.asked.choices?.[name] ?? Object.keys(this.ready.choices?.[name]?.values ?? {})[0] ?? ''
+
+  work(on: Part, { face, ...step }: Parameters<Building['work']>[1]): void {
+    const id = freeId('w', this.steps)
+    this.steps.push(id)
+    this.changes.push(change.addStep({ on: on.id, step: { ...step, id, off: false, at: onFace(face) } }))
   }
 
   twin(name: string, of: Part, direction: Direction, about: string): Part {

@@ -24,4 +24,4 @@ export const READY: readonly Ready[] = [
 export const readyKind = (kind: string): Ready | undefined => READY.find((r) => r.kind === kind)
 
 export { suits } from './stock'
-export type { Ready, ReadyMeasure, ReadyStock } from './kind'
+export type { Ready, ReadyChoice, ReadyMeasure, ReadyStock } from './kind'

@@ -2,7 +2,7 @@
  * Ready work: furniture that makers build again and again, put in as ordinary boards, groups and joints. A
  * new kind is a file that defines it and one line in index.ts.
  */
-import type { Direction, Repeat, Span } from '../document'
+import type { Direction, FaceName, Repeat, Span, Step } from '../document'
 import type { LengthUnit, MeasureKind } from '../measure'
 import type { RoomSide } from '../pieces'
 
@@ -14,6 +14,12 @@ export interface ReadyMeasure {
   readonly starts: Readonly<Record<LengthUnit, string>>
   /** May be left empty. */
   readonly optional?: true
+}
+
+/** A way it can be made, by the words for each; the first is taken where nothing is said. */
+export interface ReadyChoice {
+  readonly label: string
+  readonly values: Readonly<Record<string, string>>
 }
 
 /** A wood it is made from: what for, and which of the rack's it looks for first. */
@@ -32,6 +38,9 @@ export interface Ready {
   readonly says: string
   readonly stocks: Readonly<Record<string, ReadyStock>>
   readonly measures: Readonly<Record<string, ReadyMeasure>>
+  readonly choices?: Readonly<Record<string, ReadyChoice>>
+  /** The measures that say nothing with these choices. */
+  idle?(choices: Readonly<Record<string, string>>): readonly string[]
   /**
    * The sides of an opening or of another work that it is fitted to, with what a maker calls them; each is
    * asked as a place. None for what stands by itself.
@@ -68,11 +77,15 @@ export interface Building {
   measure(name: string): string
   /** Whether a measure was given that is more than nothing. */
   has(name: string): boolean
+  /** What was chosen. */
+  chosen(name: string): string
   /** A side of what it is fitted to. */
   fit(side: RoomSide): string
   /** A length for projects in inches and one for millimetres. */
   either(inches: string, mm: string): string
   board(board: Board, group?: Part): Part
+  /** Puts work on a board. */
+  work(on: Part, step: Pick<Step, 'kind' | 'fields' | 'options'> & { readonly face: FaceName }): void
   /** The mirror image of a board. */
   twin(name: string, of: Part, direction: Direction, about: string): Part
   /** A group with a box of its own, which its members may name before they are put in. */

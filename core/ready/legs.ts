@@ -1,5 +1,5 @@
 /** A frame on four legs: aprons with tenons into square legs, as for a table or a stool. */
-import { defineReady } from './kind'
+import { defineReady, type Part } from './kind'
 
 export const fourLegs = defineReady({
   kind: 'legs',
@@ -15,8 +15,21 @@ export const fourLegs = defineReady({
     height: { label: 'Height', starts: { in: '28', mm: '700' } },
     leg: { label: 'Width of the legs', starts: { in: '1 3/4', mm: '45' } },
     apron: { label: 'Width of the aprons', starts: { in: '3 1/2', mm: '90' } },
+    foot: { label: 'Width at the foot', starts: { in: '1', mm: '25' } },
     back: { label: 'Aprons stand back by', starts: { in: '1/4', mm: '6' }, optional: true },
   },
+  choices: {
+    taper: {
+      label: 'Legs below the aprons',
+      values: {
+        none: 'as wide all down',
+        one: 'tapered on one face, inside',
+        two: 'tapered on both inside faces',
+        four: 'tapered on all four faces',
+      },
+    },
+  },
+  idle: ({ taper = 'none' }) => (taper === 'none' ? ['foot'] : []),
   fits: [['left', 'Starts at']],
   free: true,
   build(to) {
@@ -25,6 +38,21 @@ export const fourLegs = defineReady({
       deep: { start: '0', size: to.measure('depth') },
       up: { start: '0', size: to.measure('height') },
     })
+    const taper = to.chosen('taper')
+    /** The faces on the outside stay, or the middle does. */
+    const tapered = (leg: Part, across: 'low' | 'high', deep: 'low' | 'high') => {
+      if (taper === 'none') return
+      const foot = to.measure('foot')
+      to.work(leg, {
+        kind: 'taper',
+        face: 'face',
+        fields: {
+          ...{ at1: '0', width1: foot, at3: `L - ${to.measure('apron')}` },
+          ...(taper !== 'one' && { thickness1: foot }),
+        },
+        options: taper === 'four' ? {} : { across, ...(taper === 'two' && { deep }) },
+      })
+    }
     const leg = (name: string, across: object, deep: object) =>
       to.board(
         {
@@ -47,6 +75,11 @@ export const fourLegs = defineReady({
       backLeft: leg('Back left leg', left, far),
       backRight: leg('Back right leg', right, far),
     }
+    // Seen from above, edge 1 of each is on its right, and its face in front.
+    tapered(legs.frontLeft, 'high', 'high')
+    tapered(legs.frontRight, 'low', 'high')
+    tapered(legs.backLeft, 'high', 'low')
+    tapered(legs.backRight, 'low', 'low')
     const up = { end: g.at('top'), size: to.measure('apron') }
     const inset = to.has('back') ? to.measure('back') : '0'
     const apron = (name: string, facing: string, across: object, deep: object) =>

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { change, execute, newProject, readProject, writeProject, type Project } from '../document'
 import { modelOf, type Model } from '../model'
+import { toRoom } from '../pieces'
 import { lookOver, proofOf } from '../proof'
 import { stockFor } from '../rack'
 import { catalogue } from '../rack/catalogue'
@@ -61,6 +62,7 @@ function asked(kind: string, more: Partial<Asked> = {}, stocks: Record<string, s
       ...Object.fromEntries(Object.entries(ready.measures).map(([name, m]) => [name, m.starts.mm])),
       ...more.measures,
     },
+    ...(more.choices && { choices: more.choices }),
     fits: {
       ...Object.fromEntries(ready.fits.map(([side], n) => [side, String(FIT[side] ?? n)])),
       ...more.fits,
@@ -128,6 +130,76 @@ describe.each(['in', 'mm'] as const)('as it is offered in %s, from the catalogue
     if (!done.ok) throw new Error(done.why)
     expect(odd(modelOf(done.project))).toEqual([])
   })
+})
+
+test('legs are tapered below the aprons, on their inside faces or on all, and stand as wide outside', () => {
+  /** At its foot: from where to where each leg stands, across and deep. */
+  const feet = (taper: string, foot = '25') => {
+    const m = modelOf(built('legs', { choices: { taper }, measures: { foot } }))
+    expect(odd(m)).toEqual([])
+    return Object.fromEntries(
+      m.resolved.instances
+        .filter((i) => i.name.endsWith('leg'))
+        .map((i) => {
+          const { positions } = kernel.shape(m.recipe(i))
+          const low = Array.from({ length: positions.length / 3 }, (_, k) =>
+            toRoom(i.frame, [positions[3 * k]!, positions[3 * k + 1]!, positions[3 * k + 2]!]),
+          ).filter(([, , up]) => up < 0.01)
+          const reach = (axis: 0 | 1) => {
+            const all = low.map((p) => p[axis])
+            return [Math.min(...all), Math.max(...all)].map((x) => Number(x.toFixed(3)))
+          }
+          return [i.name, [reach(0), reach(1)]]
+        }),
+    )
+  }
+  // A frame of 900 by 450 on legs of 45.
+  const [left, right, front, back] = [
+    [0, 45],
+    [855, 900],
+    [0, 45],
+    [405, 450],
+  ]
+  expect(feet('none')).toEqual({
+    'Front left leg': [left, front],
+    'Front right leg': [right, front],
+    'Back left leg': [left, back],
+    'Back right leg': [right, back],
+  })
+  expect(feet('one')).toEqual({
+    'Front left leg': [[0, 25], front],
+    'Front right leg': [[875, 900], front],
+    'Back left leg': [[0, 25], back],
+    'Back right leg': [[875, 900], back],
+  })
+  expect(feet('two', '20')).toEqual({
+    'Front left leg': [
+      [0, 20],
+      [0, 20],
+    ],
+    'Front right leg': [
+      [880, 900],
+      [0, 20],
+    ],
+    'Back left leg': [
+      [0, 20],
+      [430, 450],
+    ],
+    'Back right leg': [
+      [880, 900],
+      [430, 450],
+    ],
+  })
+  expect(feet('four')['Front left leg']).toEqual([
+    [10, 35],
+    [10, 35],
+  ])
+  const missing = buildReady(
+    empty(),
+    readyKind('legs')!,
+    asked('legs', { choices: { taper: 'two' }, measures: { foot: '' } }),
+  )
+  expect(missing).toEqual({ why: 'Width at the foot is missing' })
 })
 
 describe('a case', () => {
