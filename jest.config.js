@@ -1,4 +1,9 @@
+import { availableParallelism } from 'node:os'
+
 export default {
+  // Both of two processors; what is slow then is no fault.
+  maxWorkers: Math.max(2, availableParallelism() - 1),
+  testTimeout: 30_000,
   roots: ['<rootDir>/core', '<rootDir>/cli', '<rootDir>/app', '<rootDir>/workers', '<rootDir>/server'],
   testMatch: ['**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],

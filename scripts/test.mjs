@@ -2,6 +2,7 @@
  * Everything that must hold, one after the other, on a fresh machine too. Ends with the line `N passed, N
  * failed`.
  */
+import { spawn } from 'node:child_process'
 import { readFileSync, rmSync, mkdirSync } from 'node:fs'
 import { installBrowser, installPackages, run } from './ready.mjs'
 
@@ -38,10 +39,33 @@ function counted(name, args, env, read, file) {
   }
 }
 
-// Types first: they bring the routes' generated types, which linting reads.
-check('Types', 'types')
-check('Lint and formatting', 'lint')
-check('Import rules and dead code', 'rules')
+/** Those that use a processor each and leave nothing behind, beside each other; told one after the other. */
+async function checkTogether(...checks) {
+  const all = checks.map(
+    ([name, script]) =>
+      new Promise((done) => {
+        const child = spawn('npm', ['run', '-s', script])
+        const said = []
+        for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => said.push(part))
+        child.on('error', (error) => said.push(Buffer.from(`${script}: ${error.message}\n`)))
+        child.on('close', (status) => done({ name, said: Buffer.concat(said), ok: status === 0 }))
+      }),
+  )
+  for (const each of all) {
+    const { name, said, ok } = await each
+    title(name)
+    process.stdout.write(said)
+    count(ok ? 1 : 0, ok ? 0 : 1)
+  }
+}
+
+// The routes' generated types first, which linting reads.
+run('npx', ['react-router', 'typegen'])
+await checkTogether(
+  ['Types', 'types'],
+  ['Import rules and dead code', 'rules'],
+  ['Lint and formatting', 'lint'],
+)
 counted(
   'Unit tests',
   ['unit', '--', '--json', '--outputFile=.cache/results/unit.json'],
