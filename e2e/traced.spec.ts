@@ -1,4 +1,5 @@
 /** Shapes traced from a picture, and outlines that come from and go to other programs. */
+import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import { Hands } from './hands'
@@ -116,6 +117,19 @@ test('J11: a plaque is traced from a picture that is set to scale, half of it, a
   await expect(board(page).getByLabel(/^Picture heron sketch/)).toHaveCount(0)
   await page.keyboard.press('Control+z')
   await expect(board(page).getByLabel(/^Picture heron sketch/)).toBeVisible()
+
+  // A pattern at full size: 190 by 250 goes on one sheet of A4, standing.
+  await board(page).getByRole('button', { name: 'Done', exact: true }).click()
+  await new Maker(page).screen('Plans')
+  const pattern = page.getByRole('region', { name: 'Pattern at full size' })
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    pattern.getByRole('button', { name: 'PDF, pattern' }).click(),
+  ])
+  expect(download.suggestedFilename()).toBe('larkmoor-heron-plaque-plaque-pattern.pdf')
+  const text = execFileSync('pdftotext', ['-layout', await download.path(), '-'], { encoding: 'utf8' })
+  expect(text).toContain('Plaque, pattern at full size')
+  expect(text).toContain('this line measures 100; print at 100 %')
 })
 
 /** A place of the page, told from the corner of the drawing. */

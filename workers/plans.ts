@@ -3,6 +3,7 @@ import { expose, transfer } from 'comlink'
 import type { FaceName, Project } from '../core/document'
 import type { Drawn, Reading } from '../core/exchange/drawings/read'
 import { modelOf } from '../core/model'
+import { FACE_AT } from '../core/pieces'
 import { pictureOf, planWork, type Sheet } from '../core/plans'
 import type { Pdf } from '../core/plans/pdf'
 import { kernel } from './kernel'
@@ -60,6 +61,22 @@ const worker = {
     const one = model.resolved.instances.find((i) => i.key === key)
     const flat = one ? flatOf(model, one, face, k) : flatsOf(model, k, face)
     return { text: await drawingFormat(format)!.write(flat), left: flat.left }
+  },
+
+  /** A pattern of one piece at full size, and what is not in it; else why there is none, in a sentence. */
+  async pattern(
+    project: Project,
+    key: string,
+    face: FaceName,
+  ): Promise<{ readonly pdf: Pdf | null; readonly left: readonly string[]; readonly why: string }> {
+    const { flatOf, patternSheets } = await import('../core/exchange/drawings')
+    const model = modelOf(project)
+    const one = model.resolved.instances.find((i) => i.key === key)
+    if (!one) return { pdf: null, left: [], why: 'That piece is no more' }
+    const flat = flatOf(model, one, face, await kernel())
+    const made = patternSheets(flat, project.settings.paper, model.resolved.style, FACE_AT[face].axis !== 0)
+    if ('why' in made) return { pdf: null, left: [], why: made.why }
+    return { pdf: await worker.pdf(made.sheets, `${one.name}, pattern`), left: flat.left, why: '' }
   },
 
   /** The strokes of a drawing that others have made. */

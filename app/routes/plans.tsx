@@ -4,6 +4,7 @@ import { Download, Printer } from 'lucide-react'
 import { useState } from 'react'
 import { toSvg } from '../../core/plans/svg'
 import { PaperChoices } from '../plans/PaperChoices'
+import { Pattern } from '../plans/Pattern'
 import { SheetSvg } from '../plans/SheetSvg'
 import { SheetThumb } from '../plans/SheetThumb'
 import { useAcceptedSheets, useSheets } from '../plans/sheets'
@@ -148,6 +149,7 @@ export default function PlansScreen() {
           </label>
           <PaperChoices />
         </div>
+        <Pattern />
       </aside>
     </div>
   )

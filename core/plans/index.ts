@@ -1,5 +1,6 @@
 export { planSheets, planWork } from './set'
-export { border, drawingArea, shorten } from './frame'
+export { border, drawingArea, MARGIN, shorten } from './frame'
+export { rule } from './stick'
 export {
   boundsOf,
   line,
@@ -10,6 +11,7 @@ export {
   write,
   type Bounds,
   type Mark,
+  type Pen,
   type Sheet,
 } from './sheet'
 export { toSvg } from './svg'

@@ -51,7 +51,7 @@ export function stickSheets(
 }
 
 /** A length to check the printer by: it must measure what it says. */
-function rule(x: number, y: number, style: LengthStyle): Mark[] {
+export function rule(x: number, y: number, style: LengthStyle): Mark[] {
   const long = style.unit === 'in' ? 4 * 25.4 : 100
   const says = `this line measures ${formatLength(long, style).text}; print at 100 %`
   return [

@@ -45,6 +45,16 @@ const thinned = (kind: string, face: string, fields: Record<string, string>) =>
     step('a', kind, face, fields),
   ])
 
+/** A box hollowed to a wall, its sides panelled afterwards, or before. */
+const panelled = (depth: string, wall = '6', before = false) => {
+  const panels = step('a', 'panel', 'edge1', { margin: '15', depth }, { sides: 'round' })
+  const hollow = step('a', 'hollow', 'end1', { wall })
+  return make([
+    ...block('a', 'right-up', [0, 200], [0, 100], [0, 100]),
+    ...(before ? [panels, hollow] : [hollow, panels]),
+  ])
+}
+
 type Case = readonly [what: string, check: string, project: () => Project, says: RegExp | null]
 
 /** A quarter bend in a block as large as it needs. */
@@ -693,6 +703,20 @@ const CASES: readonly Case[] = [
   ],
   ['a wall that leaves room', 'idle', () => thinned('hollow', 'end1', { wall: '5' }), null],
   ['a frame that leaves room', 'idle', () => thinned('panel', 'edge1', { margin: '5', depth: '2' }), null],
+  [
+    'panels as deep as the wall is thick',
+    'walls',
+    () => panelled('6'),
+    /The panel of A, 6 deep, goes through its walls of 6/,
+  ],
+  [
+    'panels that leave a skin',
+    'walls',
+    () => panelled('5'),
+    /Only 1 of wood stands between the panel and the hollow of A/,
+  ],
+  ['panels in a thick wall', 'walls', () => panelled('2', '12'), null],
+  ['panels sunk before the hollow, which keeps off them', 'walls', () => panelled('5', '6', true), null],
   ['a short sheet', 'safe', () => make([...block('a', 'right-up', [0, 200], [0, 100], [0, 18])]), null],
 ]
 

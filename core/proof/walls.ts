@@ -16,7 +16,7 @@ import {
 } from '../pieces'
 import { rodsApart, type Rod } from '../pieces/rods'
 import type { Instance, Problem } from '../resolve'
-import type { Feature } from '../work'
+import { workKind, type Feature } from '../work'
 import { definePiecewise } from './check'
 import {
   boxOfRod,
@@ -51,7 +51,12 @@ export const walls = definePiecewise({
   look: (i, model) => {
     const taken = takenFrom(i, model)
     const { wall } = model.resolved.limits
-    const found = [...toOutside(i, taken, wall), ...between(i, taken, wall), ...betweenHoles(i, taken, wall)]
+    const found = [
+      ...toOutside(i, taken, wall),
+      ...between(i, taken, wall),
+      ...betweenHoles(i, taken, wall),
+      ...inWalls(i, model, wall),
+    ]
     // Of the same work only the thinnest place is told.
     const thinnest = new Map<string, Wall>()
     for (const w of found) {
@@ -72,6 +77,29 @@ const problem = (id: string, w: Wall, i: Instance, model: Model): Problem => {
     says: w.says(sayer(model)),
     advice: 'Move it, or make it smaller; or cut it before the wood beside it is taken away.',
     at: w.of.map((f) => ({ instance: i.key, feature: f.id, point: toRoom(i.frame, w.at) })),
+  }
+}
+
+/** Of walls that work has left all round, where more is sunk into them from outside afterwards. */
+function* inWalls(i: Instance, model: Model, least: Mm): Generator<Wall> {
+  const features = model.features(i)
+  for (const [n, within] of features.entries()) {
+    const wall = workKind(within).leaves?.(within.data)
+    if (wall === undefined) continue
+    for (const of of features.slice(n + 1)) {
+      const deep = workKind(of).sinks?.(of.data)
+      if (deep === undefined || wall - deep >= least - LEAST) continue
+      yield {
+        wide: Math.max(0, wall - deep),
+        of: [of, within],
+        at: vec3((axis) => i.size[axis] / 2),
+        says: (say) =>
+          wall - deep <= LEAST
+            ? `The ${called(of)} of ${i.name}, ${say(deep)} deep, goes through its walls of ${say(wall)}`
+            : `Only ${say(wall - deep)} of wood stands between the ${called(of)} and the ` +
+              `${called(within)} of ${i.name}`,
+      }
+    }
   }
 }
 

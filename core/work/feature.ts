@@ -81,6 +81,10 @@ export interface WorkKind<D = unknown> {
   ): Array<string | null>
   /** Threads, which are drawn and not cut: from where to where on their axis, and the radius of the core. */
   threads?(data: D): ReadonlyArray<{ readonly from: Vec3; readonly to: Vec3; readonly core: Mm }>
+  /** How thick the wood is that it leaves all round, where that is its sense. */
+  leaves?(data: D): Mm
+  /** How deep it goes into sides of the wood as it is by then, square to those. */
+  sinks?(data: D): Mm
   /** The straight strip that it is bent from: how long, and what is marked on it, both ends among them. */
   strip?(data: D): { readonly long: Mm; readonly marks: readonly Mm[] }
   /** The least radius of the inside of its bends, and how thick the wood is there; null where it has none. */

@@ -1,4 +1,5 @@
 export { flatOf } from './flat'
+export { patternSheets } from './pattern'
 export { flatsOf } from './sheet'
 export { DRAWING_FORMATS, drawingFormat } from './formats'
 export type { Flat } from './kind'

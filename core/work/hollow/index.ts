@@ -28,6 +28,7 @@ export const hollow = defineWork<Hollow>({
         : { axis, from: 0, to: h.deep - h.floor, what: 'depth' },
     ]
   },
+  leaves: (h) => h.wall,
   looks: true,
   own,
 })

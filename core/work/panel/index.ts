@@ -26,6 +26,7 @@ export const panel = defineWork<Panel>({
   describe: (p) => begun(says(p)),
   callout: says,
   dimensions: () => [],
+  sinks: (p) => p.depth,
   looks: true,
   own,
 })
