@@ -7,7 +7,6 @@ import { expose, transfer } from 'comlink'
 import { cutList, layoutJobs, type CutList, type StockJob } from '../core/cuts'
 import {
   change,
-  execute,
   freeId,
   newProject,
   pastedInto,
@@ -108,6 +107,8 @@ let previewer = new Modeller()
 /** Its code comes once the bench stands. */
 let proof: Proof | null = null
 const proving = () => import('../core/proof')
+/** What carries changes out, which is only needed for what is tried. */
+const commands = () => import('../core/document/commands')
 const sizing = () => import('../core/proof/sizing')
 let teller = new Teller()
 /** The revision that was shown last. */
@@ -262,7 +263,7 @@ const worker = {
 
   /** What a reading can be taken for, each with all that would follow. */
   async takeovers(reading: string): Promise<TakeoverTold[]> {
-    const { followsFrom, takeovers } = await sizing()
+    const [{ followsFrom, takeovers }, { execute }] = await Promise.all([sizing(), commands()])
     const model = current()
     const r = model.project.readings.find((x) => x.id === reading)
     const i = r && model.resolved.instances.find((x) => x.piece === r.piece && x.copy === r.copy)
@@ -356,6 +357,7 @@ const worker = {
       project.joints.map((j) => j.id),
     )
     const joint = { ...first.joint, id }
+    const { execute } = await commands()
     const done = execute(project, change.addJoints({ joints: [joint] }))
     if (!done.ok) return null
     const { jointPicture } = await import('../core/plans')
@@ -371,10 +373,11 @@ const worker = {
   /** Ready work as it would be put in, with a drawing of it; or why it cannot be. */
   async ready(kind: string, asked: Asked): Promise<ReadyTold> {
     const project = told.project!
-    const [{ readyKind }, { buildReady }, { pictureOf }] = await Promise.all([
+    const [{ readyKind }, { buildReady }, { pictureOf }, { execute }] = await Promise.all([
       import('../core/ready'),
       import('../core/ready/build'),
       import('../core/plans'),
+      commands(),
     ])
     const built = buildReady(project, readyKind(kind)!, asked, (p) => previewer.model(p))
     if ('why' in built) return { ...built, drawn: null }
@@ -389,7 +392,7 @@ const worker = {
 
   /** A drawing of what was kept, as it would be by itself; null where there is nothing to draw. */
   async clip(clip: Clip): Promise<string | null> {
-    const { pictureOf } = await import('../core/plans')
+    const [{ pictureOf }, { execute }] = await Promise.all([import('../core/plans'), commands()])
     const empty = newProject('clip', 'Clip', clip.unit)
     const pasted = pastedInto(clip, empty)
     const done = 'why' in pasted ? null : execute(empty, change.paste(pasted))

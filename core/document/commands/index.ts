@@ -1,5 +1,4 @@
-import { enablePatches, produceWithPatches, applyPatches, type Patch } from 'immer'
-import * as z from 'zod'
+import { enablePatches, produceWithPatches, type Patch } from 'immer'
 import { findUnheld } from '../held'
 import { LIST_NAMES, LISTS } from '../lists'
 import { sayIssue } from '../words'
@@ -8,6 +7,7 @@ import { Refusal, type Command } from './command'
 import * as groups from './groups'
 import * as hardware from './hardware'
 import * as bits from './bits'
+import type { Change } from './change'
 import * as aside from './aside'
 import * as joints from './joints'
 import * as judged from './judged'
@@ -18,11 +18,10 @@ import * as rack from './rack'
 import * as views from './views'
 import * as work from './work'
 
-export { nameOf, nameOfGone } from './command'
-
 enablePatches()
 
-const COMMANDS = {
+/** By their keys, each called as its key is, with hyphens. */
+export const COMMANDS = {
   ...project,
   ...rack,
   ...bits,
@@ -36,26 +35,9 @@ const COMMANDS = {
   ...judged,
   ...aside,
 }
-type Commands = typeof COMMANDS
-type Named = Commands[keyof Commands]
+export type Commands = typeof COMMANDS
 
 const byName = new Map<string, Command>(Object.values(COMMANDS).map((c) => [c.name, c as unknown as Command]))
-
-type Payloads = { [K in keyof Commands]: z.input<Commands[K]['schema']> }
-
-/** Ready-made changes: `change.renamePiece({ id, name })`. */
-export const change = Object.fromEntries(
-  Object.entries(COMMANDS).map(([key, c]) => [
-    key,
-    (payload: unknown): Change => ({ command: c.name, payload }),
-  ]),
-) as { [K in keyof Payloads]: (payload: Payloads[K]) => Change }
-
-/** A command and what it is to work on; plain data. */
-export interface Change {
-  readonly command: Named['name']
-  readonly payload: unknown
-}
 
 export type Outcome =
   | {
@@ -114,5 +96,3 @@ function fault(before: Project, after: Project): string | null {
   const [unheld] = LIST_NAMES.some((list) => after[list] !== before[list]) ? findUnheld(after) : []
   return unheld ? `That ${LISTS[unheld.list].one} cannot be kept: ${unheld.why}` : null
 }
-
-export const replay = (project: Project, patches: Patch[]): Project => applyPatches(project, patches)
