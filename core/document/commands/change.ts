@@ -12,7 +12,7 @@ export interface Change {
 
 const kebab = (key: string): string => key.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)
 
-/** Ready-made changes: `change.renamePiece({ id, name })`. A command is called as its key is, with hyphens. */
+/** Ready-made changes: `change.renamePiece({ id, name })`; a command is called as its key, with hyphens. */
 export const change = new Proxy(
   {},
   {

@@ -118,7 +118,7 @@ interface Drawn {
   readonly says: ReadonlyArray<{ readonly text: string; readonly at: Place2 }>
 }
 
-/** What goes right through is drawn strong, what is sunk in is told how deep; round holes have their middles. */
+/** What goes right through is drawn strong, what is sunk in is told how deep; holes have their middles. */
 function drawnOf({ name, depth, paths }: Layer, at: (p: Place2) => Place2, style: LengthStyle): Drawn {
   const lines = paths.flatMap((path) => [...strokes(path), ...middle(path)])
   const says =
