@@ -144,6 +144,7 @@ test('edges are eased and one is routed by the keyboard alone, and undone', asyn
   await page.keyboard.press('Control+z')
   await expect(work).toContainText('Round edges, r 2, all round the face')
   await maker.screen('Cuts')
+  await expect(page.getByRole('heading', { name: 'Cut list' })).toBeVisible()
   await maker.screen('Bench')
   await maker.choose('Shelf')
   await expect(work).toContainText('Round edges, r 2, all round the face')
