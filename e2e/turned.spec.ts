@@ -128,6 +128,24 @@ test('a leg is tapered and hollowed, and what leaves no room is said', async ({ 
   await maker.choose('Leg')
   await expect(work).toContainText('Hollow from the face to a wall of 6')
 
+  await test.step('its last section is drawn on the end, eight-sided', async () => {
+    await page.getByRole('button', { name: 'The measures of step 2' }).click()
+    await work.getByRole('button', { name: 'Take it away' }).click()
+    await expect(work).not.toContainText('Hollow')
+    await page.getByRole('button', { name: 'The measures of step 1' }).click()
+    await pickFrom(work.getByLabel('Last section is', { exact: true }), 'drawn')
+    await expect(
+      page.getByText('The section on Leg has no outline yet, so it does nothing').first(),
+    ).toBeVisible()
+    await work
+      .getByRole('button', { name: /outline/i })
+      .first()
+      .click()
+    await pickFrom(outline(page).getByLabel('Put in', { exact: true }), 'an eight-sided figure')
+    await outline(page).getByRole('button', { name: 'Done', exact: true }).click()
+    await expect(work).toContainText(/Taper from 145 × 18 at ≈ 66.7 to what is drawn, 72.5 × 9 at 400/)
+    await maker.saved()
+  })
   await test.step('four legs of a frame come tapered on their inside faces', async () => {
     await page.getByRole('button', { name: 'Ready work', exact: true }).click()
     await pickFrom(page.getByLabel('What to put in'), 'Frame on four legs')
