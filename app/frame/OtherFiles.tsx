@@ -6,13 +6,12 @@ import { useState } from 'react'
 import { DRAWING_FORMATS } from '../../core/exchange/drawings/formats'
 import { SOLID_FORMATS, type SolidFormat } from '../../core/exchange/solids'
 import type { FaceName } from '../../core/document'
-import { sayFace } from '../../core/pieces'
-import { SIX } from '../../core/work'
 import { fileName, saveFile } from '../store/files'
 import { plansHand, sayFault } from '../store/hands'
 import { useOpen } from '../store/open'
 import { Choice } from '../ui/Choice'
 import { Dialog } from '../ui/Dialog'
+import { SeenOn } from '../ui/SeenOn'
 
 const ALL = ''
 
@@ -78,13 +77,7 @@ export function OtherFiles({ onClose }: { onClose: () => void }) {
           <h3 className="font-semibold">Solids, as they stand</h3>
           {SOLID_FORMATS.map((f) => row(f, solid))}
           <h3 className="mt-2 font-semibold">Flat, as it is cut out</h3>
-          <Choice
-            label="Seen on"
-            showLabel
-            value={face}
-            of={SIX.map((f) => [f, sayFace(f)] as const)}
-            onPick={setFace}
-          />
+          <SeenOn face={face} onPick={setFace} />
           {DRAWING_FORMATS.map((f) => row(f, flat))}
           {left.length > 0 && (
             <p role="status" className="text-brass">

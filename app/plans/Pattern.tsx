@@ -2,12 +2,11 @@
 import { Download } from 'lucide-react'
 import { useState } from 'react'
 import type { FaceName } from '../../core/document'
-import { sayFace } from '../../core/pieces'
-import { SIX } from '../../core/work'
 import { fileName, saveFile } from '../store/files'
 import { plansHand, sayFault } from '../store/hands'
 import { useOpen } from '../store/open'
 import { Choice } from '../ui/Choice'
+import { SeenOn } from '../ui/SeenOn'
 
 interface Said {
   readonly says: string
@@ -49,13 +48,7 @@ export function Pattern() {
         of={instances.map((i) => [i.key, i.name] as const)}
         onPick={setKey}
       />
-      <Choice
-        label="Seen on"
-        showLabel
-        value={face}
-        of={SIX.map((f) => [f, sayFace(f)] as const)}
-        onPick={setFace}
-      />
+      <SeenOn face={face} onPick={setFace} />
       <button className="btn" disabled={busy} aria-busy={busy} onClick={() => void save()}>
         <Download size={14} /> {busy ? 'Making the PDF…' : 'PDF, pattern'}
       </button>

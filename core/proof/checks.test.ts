@@ -30,7 +30,7 @@ import {
   tongued,
 } from '../testing/proving'
 import { run as changed } from '../testing/run'
-import { CHECKS, proofOf, QUICK } from './index'
+import { CHECKS, findBy, proofOf, QUICK } from './index'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -727,6 +727,17 @@ test.each(CASES)('%s: %s', (_, check, project, says) => {
   const found = all.filter((f) => f.check === check).map((f) => f.says)
   if (says === null) expect(found).toEqual([])
   else expect(found).toContainEqual(expect.stringMatching(says))
+})
+
+test('of two alike, work that takes nothing is told of both', () => {
+  const both = make([
+    ...['a', 'b'].flatMap((id, n) => [
+      ...block(id, 'right-up', [0, 200], [100 * n, 60], [0, 60]),
+      step(id, 'taper', 'face', { width1: '20', thickness1: '20', width3: '20', thickness3: '20' }),
+      step(id, 'hollow', 'end1', { wall: '12' }),
+    ]),
+  ])
+  expect(findBy('idle', modelOf(both), kernel).map((f) => f.piece)).toEqual(['a', 'b'])
 })
 
 test('what is offered to mend a finding mends it, and breaks nothing', () => {

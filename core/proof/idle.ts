@@ -7,8 +7,8 @@ import { cutsOf, recipeKey } from '../solid'
 import { looks, workKind } from '../work'
 import { defineCheck } from './check'
 
-/** The cuts of a solid that left no surface, by its recipe; so many are remembered. */
-type Memory = Map<string, ReadonlySet<string>>
+/** Which cuts of a solid left a surface, from 1, by its recipe; so many are remembered. */
+type Memory = Map<string, ReadonlySet<number>>
 const MOST = 5000
 
 export const idle = defineCheck<Memory>({
@@ -28,12 +28,13 @@ export const idle = defineCheck<Memory>({
       const recipe = model.recipe(i)
       const key = recipeKey(recipe)
       if (!known.has(key)) {
-        const seen = new Set(kernel.shape(recipe).work)
-        known.set(key, new Set(cutsOf(recipe).flatMap((c, n) => (seen.has(n + 1) ? [] : [c.work]))))
+        known.set(key, new Set(kernel.shape(recipe).work))
         yield
       }
+      // Alike solids have work of their own.
+      const cuts = cutsOf(recipe)
       for (const f of own)
-        if (known.get(key)!.has(f.id))
+        if (!known.get(key)!.has(cuts.findIndex((c) => c.work === f.id) + 1))
           found.push({
             id: `idle:${f.step}:${i.key}`,
             level: 'look',

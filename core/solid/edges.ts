@@ -137,12 +137,10 @@ function normalOf(p: Float32Array, a: number, b: number, c: number): { normal: V
   const [vx, vy, vz] = [p[3 * c]! - p[3 * a]!, p[3 * c + 1]! - p[3 * a + 1]!, p[3 * c + 2]! - p[3 * a + 2]!]
   const [x, y, z] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx]
   const l = Math.hypot(x, y, z)
-  const longest = Math.max(
-    Math.hypot(ux, uy, uz),
-    Math.hypot(vx, vy, vz),
-    Math.hypot(ux - vx, uy - vy, uz - vz),
-  )
-  return { normal: [x / (l || 1), y / (l || 1), z / (l || 1)], thin: l <= THIN * longest }
+  // Squares, as it is asked for each triangle.
+  const square = (a: number, b: number, c: number) => a * a + b * b + c * c
+  const longest = Math.max(square(ux, uy, uz), square(vx, vy, vz), square(ux - vx, uy - vy, uz - vz))
+  return { normal: [x / (l || 1), y / (l || 1), z / (l || 1)], thin: l * l <= THIN * THIN * longest }
 }
 
 /** The creases as segments, six numbers each, own frame. */

@@ -1,7 +1,18 @@
 /** What goes into a face at a slant: holes, and mortises for ends that come so. */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { AXES, cornersOf, dot, FACE_AT, faceAt, negated, type Axis, type Vec3 } from '../pieces'
+import {
+  AXES,
+  cornersOf,
+  dot,
+  FACE_AT,
+  faceAt,
+  mainAxis,
+  negated,
+  vec3,
+  type Axis,
+  type Vec3,
+} from '../pieces'
 import { sayDegrees, theFace } from './feature'
 
 interface Slanting {
@@ -37,4 +48,23 @@ export const inwards = (way: Vec3, into: Axis, far: boolean): Vec3 =>
 export const beyond = (at: readonly Vec3[], way: Vec3, size: Vec3): Mm => {
   const far = Math.max(...cornersOf({ min: [0, 0, 0], max: size }).map((c) => dot(way, c)))
   return far - Math.min(...at.map((p) => dot(way, p)))
+}
+
+/**
+ * Where a line that goes in here, and is so wide, enters other wood, and how far on that is; null where it
+ * does not come to it.
+ */
+export function entering(
+  at: Vec3,
+  way: Vec3,
+  size: Vec3,
+  wide: Mm,
+): { readonly at: Vec3; readonly down: Mm } | null {
+  const into = mainAxis(way)
+  const surface = way[into] > 0 ? 0 : size[into]
+  const down = Math.max(0, (surface - at[into]) / way[into])
+  const enters = vec3((i) => at[i] + down * way[i])
+  const touches = AXES.every((i) => i === into || (enters[i] > -wide / 2 && enters[i] < size[i] + wide / 2))
+  const past = way[into] > 0 ? enters[into] >= size[into] - 1e-6 : enters[into] <= 1e-6
+  return touches && !past ? { at: enters, down } : null
 }

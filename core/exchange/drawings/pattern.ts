@@ -3,9 +3,10 @@
  * cross on cross, they are the piece as it is cut out. Millimetres.
  */
 import type { Project } from '../../document'
-import { formatLength, type LengthStyle, type Mm } from '../../measure'
+import type { LengthStyle, Mm } from '../../measure'
 import { cornersOf, extentOf, type Place2, type Segment } from '../../outline'
 import { line, MARGIN, PAPER, rule, SMALL, TEXT, write, type Mark, type Pen, type Sheet } from '../../plans'
+import { sayLength } from '../../resolve'
 import type { Flat, Layer } from './kind'
 
 /** What neighbouring sheets share. */
@@ -125,15 +126,10 @@ function drawnOf({ name, depth, paths }: Layer, at: (p: Place2) => Place2, style
     depth === null
       ? []
       : paths.map((path) => ({
-          text: `${name.replace(/ [\d.]+ mm$/, '')}, ${written(depth, style)} deep`,
+          text: `${name.replace(/ [\d.]+ mm$/, '')}, ${sayLength({ style }, depth)} deep`,
           at: at(extentOf(path)[0]),
         }))
   return { pen: depth === null ? 'visible' : 'hidden', lines: lines.map(([a, b]) => [at(a), at(b)]), says }
-}
-
-const written = (mm: Mm, style: LengthStyle): string => {
-  const { exact, text } = formatLength(mm, style)
-  return `${exact ? '' : '≈ '}${text}`
 }
 
 function strokes(path: readonly Segment[]): Array<readonly [Place2, Place2]> {

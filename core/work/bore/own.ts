@@ -1,6 +1,6 @@
 /** Holes that a maker bores into a face: from what is asked to where each one enters, and how it ends. */
 import type { Mm } from '../../measure'
-import { AXES, dot, FACE_AT, faceAt, mainAxis, negated, vec3, type Frame, type Vec3 } from '../../pieces'
+import { dot, FACE_AT, faceAt, mainAxis, negated, vec3, type Frame, type Vec3 } from '../../pieces'
 import { placeStarts, SIX, waysOf } from '../onface'
 import { Unfit, type Asked, type OwnDefinition, type Role, type Spike, type Wood } from '../own'
 import {
@@ -12,7 +12,7 @@ import {
   patternIdleChoices,
   placedInPattern,
 } from '../pattern'
-import { beyond, inwards } from '../slant'
+import { beyond, entering, inwards } from '../slant'
 import { pointInto, vectorInto } from '../tool'
 import type { Bore } from './bore'
 import { FITTINGS, fittingOf, THREADS } from './fitting'
@@ -128,21 +128,15 @@ function sinkOf(asked: Asked, diameter: Mm, depth: Mm | undefined): Bore['sink']
 function carry(b: Bore, from: Frame, to: Wood): Bore | null {
   const along = vectorInto(to.frame, from, b.along)
   const into = mainAxis(along)
-  const radius = b.diameter / 2
   let { sink, fitting } = b
   let depth = b.depth
   const at = b.at.flatMap((p): Vec3[] => {
-    const q = pointInto(to.frame, from, p)
-    const surface = along[into] > 0 ? 0 : to.size[into]
-    const t = Math.max(0, (surface - q[into]) / along[into])
-    const enters = vec3((i) => q[i] + t * along[i])
-    const touches = AXES.every((i) => i === into || (enters[i] > -radius && enters[i] < to.size[i] + radius))
-    const past = along[into] > 0 ? enters[into] >= to.size[into] - 1e-6 : enters[into] <= 1e-6
-    if (!touches || past || b.depth + b.tip <= t + 1e-6) return []
+    const enters = entering(pointInto(to.frame, from, p), along, to.size, b.diameter)
+    if (!enters || b.depth + b.tip <= enters.down + 1e-6) return []
     // A sink is where the bit enters the whole, not where it comes out of one piece into the next.
-    if (t > 1e-6) sink = fitting = undefined
-    depth = b.depth - t
-    return [enters]
+    if (enters.down > 1e-6) sink = fitting = undefined
+    depth = b.depth - enters.down
+    return [enters.at]
   })
   if (at.length === 0) return null
   const { sink: _, fitting: __, pattern, ...plain } = b

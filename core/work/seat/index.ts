@@ -32,16 +32,18 @@ const size = (s: Seat): Sentence => [
   ...(s.radius > 0 ? [', corners r ', { mm: s.radius }] : []),
 ]
 
+const laidOut = ({ face, frames }: Seat) => ({ face, at: frames.map((f) => f.origin) })
+
 export const seat = defineWork<Seat>({
   kind: 'seat',
   name: () => 'mortise',
   shownOn: (s) => s.face,
   machine: () => 'mortiser',
   cut,
-  describe: (s, partner) => [...begun(size(s)), ...sayPlaces(s), forPartner(partner)],
+  describe: (s, partner) => [...begun(size(s)), ...sayPlaces(laidOut(s)), forPartner(partner)],
   count: (s) => s.frames.length,
   callout: size,
-  dimensions: dimensionsOf,
+  dimensions: (s) => dimensionsOf(laidOut(s)),
   // What goes in is sharp.
   rounds: ({ data: s }) => (s.radius > 0 ? s.radius : null),
   own,

@@ -127,7 +127,7 @@ test('both ends of a bow get one each, leaning either way', () => {
     .map((x) => (typeof x === 'string' ? x : x.mm))
     .join('')
   expect(text).toBe('2 mortises 8 × 30, 12 deep at 10° towards end 1 and at 10° towards end 2, on the face')
-  const [one, other] = f.data.at.map((q) => q[0]) as [number, number]
+  const [one, other] = f.data.frames.map((x) => x.origin[0]) as [number, number]
   // The bow stands in the middle of its block, 200 along, and its board begins 100 before that.
   expect((one + other) / 2).toBeCloseTo(300, 6)
   const taken = 600 * 30 * 300 - volume(modelOf(p), 's#1', kernel)

@@ -2,10 +2,11 @@
  * Mortises that a maker cuts for the ends of a bent strip: their size, place and slant are those of the
  * ends.
  */
-import { AXES, cross, FACE_AT, faceAt, mainAxis, vec3, type Frame } from '../../pieces'
+import type { Mm } from '../../measure'
+import { cross, FACE_AT, faceAt, mainAxis, type Frame, type Vec3 } from '../../pieces'
 import { imageOfFace, SIX, waysOf } from '../onface'
 import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
-import { beyond, inwards } from '../slant'
+import { beyond, entering, inwards } from '../slant'
 import { frameInto } from '../tool'
 import type { Seat } from './seat'
 
@@ -36,10 +37,8 @@ function resolve(asked: Asked, wood: Wood): Seat | Unfit {
     const z = inwards(along, into, far)
     return { origin: at, x: s.way, y: cross(z, s.way), z }
   })
-  const ways = frames.map((f) => f.z)
-  const at = frames.map((f) => f.origin)
   const thickness = size[into]
-  if (depth !== undefined && ways.some((z) => depth * Math.abs(z[into]) >= thickness - 1e-6))
+  if (depth !== undefined && frames.some((f) => depth * Math.abs(f.z[into]) >= thickness - 1e-6))
     return Unfit.of(
       'depth',
       `A mortise ${say(depth)} deep goes through ${name}, which is ${say(thickness)} there; leave ` +
@@ -48,42 +47,38 @@ function resolve(asked: Asked, wood: Wood): Seat | Unfit {
   return {
     face,
     frames,
-    at,
     thick,
     wide,
-    depth: depth ?? Math.max(...ways.map((z) => beyond(at, z, size))),
+    depth: depth ?? throughFrom(frames, size),
     through: depth === undefined,
     radius: bit / 2,
   }
 }
 
+/** So deep that each comes out of the wood, from wherever it enters. */
+const throughFrom = (frames: readonly Frame[], size: Vec3): Mm =>
+  Math.max(...frames.map((f) => beyond([f.origin], f.z, size)))
+
 /** The same as another piece of wood has them, each from where it enters that. */
 function carry(s: Seat, from: Frame, to: Wood): Seat | null {
-  const half = Math.max(s.thick, s.wide) / 2
   let { depth } = s
   const frames = s.frames.flatMap((given): Frame[] => {
     const f = frameInto(to.frame, from, given)
-    const into = mainAxis(f.z)
-    const surface = f.z[into] > 0 ? 0 : to.size[into]
-    const down = Math.max(0, (surface - f.origin[into]) / f.z[into])
-    const origin = vec3((i) => f.origin[i] + down * f.z[i])
-    const touches = AXES.every((i) => i === into || (origin[i] > -half && origin[i] < to.size[i] + half))
-    if (!touches || down >= s.depth - 1e-6) return []
-    depth = s.depth - down
-    return [{ ...f, origin }]
+    const enters = entering(f.origin, f.z, to.size, Math.max(s.thick, s.wide))
+    if (!enters || enters.down >= s.depth - 1e-6) return []
+    depth = s.depth - enters.down
+    return [{ ...f, origin: enters.at }]
   })
   const [first] = frames
   if (!first) return null
   const into = mainAxis(first.z)
-  const at = frames.map((f) => f.origin)
   const through = s.through || depth * Math.abs(first.z[into]) >= to.size[into] - 1e-6
   return {
     ...s,
     face: faceAt(into, first.z[into] < 0),
     frames,
-    at,
     through,
-    depth: through ? Math.max(...frames.map((f) => beyond(at, f.z, to.size))) : depth,
+    depth: through ? throughFrom(frames, to.size) : depth,
   }
 }
 

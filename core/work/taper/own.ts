@@ -31,6 +31,7 @@ function resolve(asked: Asked, wood: Wood): Taper | Unfit {
       z: values[`at${n}`] ?? (n === 3 ? long : 0),
       drawn: chosen(`form${n}`) === 'drawn',
     }))
+  let own = 0
   const drawn = drawings(
     asked,
     wood,
@@ -38,14 +39,12 @@ function resolve(asked: Asked, wood: Wood): Taper | Unfit {
   )
   if (drawn instanceof Unfit) return drawn
   const sections: Section[] = []
-  for (const { at, width, thickness, z, drawn: own } of given) {
-    const path = own
-      ? drawn.paths[Math.min(given.filter((g) => g.drawn && g.z < z).length, drawn.last)]!
-      : null
-    const whole = path ? extentOf(path) : null
+  for (const { at, width, thickness, z, drawn: isDrawn } of given) {
+    const path = isDrawn ? drawn.paths[Math.min(own++, drawn.last)]! : null
+    const reach = path ? extentOf(path) : null
     const [w, t] = [
-      values[width] ?? (whole ? whole[1][0] - whole[0][0] : wide),
-      values[thickness] ?? (whole ? whole[1][1] - whole[0][1] : thick),
+      values[width] ?? (reach ? reach[1][0] - reach[0][0] : wide),
+      values[thickness] ?? (reach ? reach[1][1] - reach[0][1] : thick),
     ]
     if (w <= 0 || t <= 0)
       return Unfit.of(w <= 0 ? width : thickness, `Nothing would be left of ${name} at ${say(z)}`)

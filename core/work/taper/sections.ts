@@ -66,10 +66,14 @@ export function stationsOf(
 
 /** Each begun where it winds least against the first, and all parted into as many sides. */
 function byPieces(sections: readonly Section[]): Ring[] {
-  const starts = (s: Section) => s.segments.map(({ from }) => placed(s, from))
-  const first = aboutMiddle(starts(sections[0]!))
+  /** Where its pieces start, from its middle. */
+  const starts = (s: Section): Vec2[] => {
+    const [u, v] = middleOf(s)
+    return s.segments.map(({ from }) => placed(s, from)).map(([a, b]) => [a - u, b - v])
+  }
+  const first = starts(sections[0]!)
   const turned = sections.map((s) => {
-    const own = aboutMiddle(starts(s))
+    const own = starts(s)
     const winds = (by: number) =>
       first.reduce((sum, a, k) => {
         const b = own[(k + by) % own.length]!
@@ -92,13 +96,9 @@ function byPieces(sections: readonly Section[]): Ring[] {
   })
 }
 
-const middleOf = (corners: readonly Vec2[]): Vec2 => {
-  const [low, high] = extentOf(polygon([...corners]))
+function middleOf(s: Section): Vec2 {
+  const [low, high] = boxOf(s)
   return [(low[0] + high[0]) / 2, (low[1] + high[1]) / 2]
-}
-function aboutMiddle(corners: readonly Vec2[]): Vec2[] {
-  const [u, v] = middleOf(corners)
-  return corners.map(([a, b]) => [a - u, b - v])
 }
 
 /** All cut by the rays to the corners of any. */
@@ -106,8 +106,7 @@ function byRays(sections: readonly Section[]): Ring[] | { readonly unseen: Secti
   const turn = 2 * Math.PI
   const round = (a: number) => a - turn * Math.floor(a / turn)
   const seen = sections.map((s) => {
-    const [low, high] = boxOf(s)
-    const middle: Vec2 = [(low[0] + high[0]) / 2, (low[1] + high[1]) / 2]
+    const middle = middleOf(s)
     const spots = s.segments.flatMap((g, piece) => {
       const corners = cornersOf(g, CHORD / Math.max(...s.by, ONE))
       return corners.map((c) => ({ at: placed(s, c), piece, round: corners.length > 1 }))
