@@ -125,8 +125,8 @@ test('J10: a hopper tapered, hollowed, with panels on its slopes; its base on pe
     await maker.choose('Hopper')
     await expect(work(page)).toContainText('Panels 3 deep on all four sides')
     await maker.screen('Proof')
-    await expect(page.getByText(/Looking for/)).toHaveCount(0)
-    await expect(page.getByText(/share wood/)).toHaveCount(0)
+    await expect(page.getByText('All of it was looked over just now.')).toBeVisible()
+    await expect(page.locator('main [data-finding]').filter({ hasText: /share wood/ })).toHaveCount(0)
   })
 })
 

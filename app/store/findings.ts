@@ -63,34 +63,33 @@ export function useProof(): void {
   const project = useOpen((s) => s.project)
   const tries = useFound((s) => s.tries)
   useEffect(() => {
-    let gone = false
-    const tell = (title: string) => void (gone || useFound.setState({ looking: title }))
-    const timer = setTimeout(() => {
-      useFound.setState({ looking: 'what stands where', fault: null, stopped: null })
-      askModel(project, ({ remote, revision }) => remote.check(revision, proxy(tell))).then(
-        (all) => {
-          if (gone) return
-          if (all) useFound.setState({ of: project, all, looking: null })
-          else useFound.setState({ looking: null })
-        },
-        (error: unknown) =>
-          void (
-            gone ||
-            useFound.setState({
-              looking: null,
-              stopped: project,
-              fault: sayFault(error, 'The checks could not be made'),
-            })
-          ),
-      )
-    }, QUIET)
+    let end: (() => void) | null = null
+    const timer = setTimeout(() => (end = look(project)), QUIET)
     return () => {
-      gone = true
       clearTimeout(timer)
+      end?.()
       useFound.setState({ looking: null })
       stopModel(project)
     }
   }, [project, tries])
+}
+
+/** Runs the checks once; gives what ends the wait for them. */
+export function look(project: Project): () => void {
+  // What is being looked for comes by a way of its own, and may be told after the answer.
+  let over = false
+  const say = (s: Partial<Findings>) => void (over || useFound.setState(s))
+  const end = () => void (over = true)
+  const tell = (looking: string) => say({ looking })
+  say({ looking: 'what stands where', fault: null, stopped: null })
+  askModel(project, ({ remote, revision }) => remote.check(revision, proxy(tell)))
+    .then(
+      (all) => say(all ? { of: project, all, looking: null } : { looking: null }),
+      (error: unknown) =>
+        say({ looking: null, stopped: project, fault: sayFault(error, 'The checks could not be made') }),
+    )
+    .finally(end)
+  return end
 }
 
 /** Ends the checks; what was found before stays. */
