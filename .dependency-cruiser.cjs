@@ -29,6 +29,9 @@ const STEPS = [
   ],
 ]
 
+/** Tests, and the models that they hold to. */
+const TESTS = '(\\.test\\.ts|/cases(\\.ts|/.*))$'
+
 module.exports = {
   forbidden: [
     {
@@ -40,7 +43,7 @@ module.exports = {
     {
       name: 'core-stands-alone',
       severity: 'error',
-      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/', pathNot: TESTS },
       to: { path: '^(app|workers|cli)/' },
     },
     {
@@ -54,16 +57,22 @@ module.exports = {
       },
     },
     {
+      name: 'models-of-tests-stay-there',
+      severity: 'error',
+      from: { pathNot: `${TESTS}|^core/testing/` },
+      to: { path: '(^core/testing/|/cases(\\.ts|/.*)$)' },
+    },
+    {
       name: 'no-node-in-core',
       severity: 'error',
-      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/', pathNot: TESTS },
       to: { dependencyTypes: ['core'] },
     },
     { name: 'workers-are-thin', severity: 'error', from: { path: '^workers/' }, to: { path: '^(app|cli)/' } },
     {
       name: 'page-models-nothing',
       severity: 'error',
-      from: { path: '^app/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^app/', pathNot: TESTS },
       to: { path: '^core/(model|ready/build)\\.ts$', dependencyTypesNot: ['type-only'] },
     },
     { name: 'app-has-no-command-line', severity: 'error', from: { path: '^app/' }, to: { path: '^cli/' } },
@@ -76,7 +85,7 @@ module.exports = {
     ...STEPS.map(([name, may]) => ({
       name: `one-way-${name}`,
       severity: 'error',
-      from: { path: `^core/${name}/`, pathNot: '\\.test\\.ts$' },
+      from: { path: `^core/${name}/`, pathNot: TESTS },
       to: { path: '^core/', pathNot: `^core/(${[name, ...may].join('|')})(/|\\.ts$)` },
     })),
   ],

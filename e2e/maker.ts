@@ -7,6 +7,17 @@ export class Maker {
 
   async startProject(name: string, unit: 'inches' | 'millimetres' = 'inches'): Promise<void> {
     await this.page.goto('/')
+    await this.newProject(name, unit)
+  }
+
+  /** Leaves one project for a new one, so that what was copied stays at hand. */
+  async leaveFor(name: string, unit: 'inches' | 'millimetres' = 'inches'): Promise<void> {
+    await this.page.getByRole('banner').getByRole('button').first().click()
+    await this.page.getByRole('menuitem', { name: 'All projects' }).click()
+    await this.newProject(name, unit)
+  }
+
+  private async newProject(name: string, unit: 'inches' | 'millimetres'): Promise<void> {
     await this.page.getByRole('button', { name: 'New project' }).click()
     const dialog = this.page.getByRole('dialog')
     await dialog.getByLabel('Name').fill(name)

@@ -75,7 +75,13 @@ test('without a connection a screen not loaded yet is said, and the project stay
   await context.setOffline(true)
   const maker = new Maker(page)
   await maker.screen('Plans')
-  await expect(page.getByText(/has not been loaded yet, and there is no connection/)).toBeVisible()
+  const away = page.getByText(/has not been loaded yet, and there is no connection/)
+  await expect(away).toBeVisible()
+  await expect(away).toBeHidden()
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('Go to plans')
+  await page.keyboard.press('Enter')
+  await expect(away).toBeVisible()
   const width = page.getByRole('textbox', { name: 'width', exact: true })
   await width.fill('30')
   await width.press('Enter')
@@ -101,4 +107,26 @@ test('a solid library that was refused once comes when asked again', async ({ pa
   // The small pictures that could not be drawn are drawn when there is a chance to.
   await page.goto('/')
   await expect(page.getByText('Could not be drawn')).toHaveCount(0)
+})
+
+test('of screens pressed one after the other the last is shown, though an earlier is waited for', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Seed cabinet', exact: true }).click()
+  await expect(page.getByText('Shaping…')).toBeHidden()
+  let come = () => {}
+  const held = new Promise<void>((free) => (come = free))
+  await page.route(/assets\/cuts-.*\.js/, async (route) => (await held, route.continue()))
+  const maker = new Maker(page)
+  const asked = page.waitForRequest(/assets\/cuts-.*\.js/)
+  await maker.screen('Cuts')
+  const file = await asked
+  await maker.screen('Bench')
+  come()
+  await (await file.response())!.finished()
+  await page.evaluate(() => new Promise((r) => setTimeout(r, 500)))
+  await expect(page).toHaveURL(/bench$/)
+  await maker.screen('Cuts')
+  await expect(page).toHaveURL(/cuts$/)
 })

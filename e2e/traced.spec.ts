@@ -138,6 +138,25 @@ async function within(dialog: Locator, x: number, y: number) {
   return { x: x - box.x, y: y - box.y }
 }
 
+test('a traced piece that is copied to another project takes its picture along', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Heron plaque', exact: true }).click()
+  const maker = new Maker(page)
+  await maker.choose('Plaque')
+  await page.keyboard.press('Control+c')
+  await maker.leaveFor('Larkmoor copy', 'millimetres')
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('paste what')
+  await page.keyboard.press('Enter')
+  await maker.choose('Plaque')
+  await maker.saved()
+  await page.reload()
+  await maker.choose('Plaque')
+  await page.getByRole('button', { name: 'The measures of step 1' }).click()
+  await page.getByRole('button', { name: 'Draw on its outline' }).click()
+  await expect(board(page).getByLabel('Picture heron sketch.jpg')).toBeVisible()
+})
+
 test('pictures that are none, damaged or too large are refused in a sentence, and nothing is lost', async ({
   page,
 }) => {

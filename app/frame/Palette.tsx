@@ -1,10 +1,10 @@
 import { Command } from 'cmdk'
 import * as Radix from 'radix-ui/dialog'
 import { useRef } from 'react'
-import { useNavigate } from 'react-router'
 import { redo, undo, choose, useOpen } from '../store/open'
 import { BENCH_COMMANDS, doOnBench, sayKey } from '../bench/commands'
 import { takeKeys } from '../ui/keysAhead'
+import { useGo } from './useReach'
 import { press, write } from '../ui/write'
 
 interface Props {
@@ -16,7 +16,7 @@ interface Props {
 const ITEM = 'cursor-pointer px-4 py-1.5 data-[selected=true]:bg-chalk-pale'
 
 export function Palette({ id, onClose, onKeys }: Props) {
-  const navigate = useNavigate()
+  const go = useGo()
   const instances = useOpen((s) => s.shown.instances)
   const parameters = useOpen((s) => s.project.parameters)
   const readOnly = useOpen((s) => s.readOnly)
@@ -33,7 +33,7 @@ export function Palette({ id, onClose, onKeys }: Props) {
     what()
   }
   const onBench = (what: () => void) =>
-    act(() => void Promise.resolve(navigate(`/project/${id}/bench`)).then(what))
+    act(() => void go(`/project/${id}/bench`).then((there) => there && what()))
   return (
     <Radix.Root open onOpenChange={(now) => !now && onClose()}>
       <Radix.Portal>
@@ -69,7 +69,7 @@ export function Palette({ id, onClose, onKeys }: Props) {
                   <Command.Item
                     key={screen}
                     className={ITEM}
-                    onSelect={act(() => void navigate(`/project/${id}/${screen}`))}
+                    onSelect={act(() => void go(`/project/${id}/${screen}`))}
                   >
                     Go to {screen}
                   </Command.Item>

@@ -1,27 +1,47 @@
-import { useEffect } from 'react'
+import { useCallback, useEffect } from 'react'
 import { useNavigate } from 'react-router'
 import { toast } from 'sonner'
 import { isHere, OUT_OF_REACH, reach } from './reach'
 
-/** Follows links only where their screen can be reached; says so where it cannot, and stays. */
-export function useReach(): void {
+/** How often a screen was asked for; the one that was asked for last is shown. */
+let asked = 0
+
+/**
+ * Goes to a screen where it can be reached; says so where it cannot, and stays. False when it stays, also
+ * since another screen was gone to meanwhile.
+ */
+export function useGo(): (to: string) => Promise<boolean> {
   const navigate = useNavigate()
+  return useCallback(
+    async (to) => {
+      const mine = ++asked
+      const from = location.href
+      const path = new URL(to, location.href).pathname
+      const found = isHere(path) ? 'here' : await reach(path)
+      if (mine !== asked || location.href !== from) return false
+      if (found === 'here') await navigate(to)
+      else if (found === 'anew') location.assign(to)
+      else toast(OUT_OF_REACH, { id: 'reach' })
+      return found === 'here'
+    },
+    [navigate],
+  )
+}
+
+/** Follows links in the same way. */
+export function useReach(): void {
+  const go = useGo()
   useEffect(() => {
     const follow = (e: MouseEvent) => {
       const link = e.target instanceof Element ? e.target.closest('a') : null
       const plain = e.button === 0 && !e.metaKey && !e.ctrlKey && !e.shiftKey && !e.altKey
       if (!link || !plain || e.defaultPrevented || link.target || link.origin !== location.origin) return
-      const to = link.pathname + link.search
-      if (isHere(link.pathname)) return
+      if (isHere(link.pathname)) return void asked++
       e.preventDefault()
       e.stopPropagation()
-      void reach(link.pathname).then((found) => {
-        if (found === 'anew') location.assign(to)
-        else if (found === 'here') void navigate(to)
-        else toast(OUT_OF_REACH, { id: 'reach' })
-      })
+      void go(link.pathname + link.search)
     }
     document.addEventListener('click', follow, true)
     return () => document.removeEventListener('click', follow, true)
-  }, [navigate])
+  }, [go])
 }

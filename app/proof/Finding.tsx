@@ -1,10 +1,10 @@
 /** One finding: what, where, why it matters, what would mend it; shown on the bench, mended, or accepted. */
 import { Crosshair, Wrench } from 'lucide-react'
 import { useState } from 'react'
-import { useNavigate } from 'react-router'
 import { change } from '../../core/document'
 import type { Judged } from '../../core/proof/judge'
 import type { Level, Mend } from '../../core/resolve'
+import { useGo } from '../frame/useReach'
 import { run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
@@ -17,14 +17,14 @@ const EDGE: Readonly<Record<Level, string>> = {
 }
 
 export function Finding({ of: { finding, accepted } }: { of: Judged }) {
-  const navigate = useNavigate()
+  const go = useGo()
   const id = useOpen((s) => s.project.id)
   const readOnly = useOpen((s) => s.readOnly)
   const before = useOpen((s) => s.project.accepted.find((a) => a.finding === finding.id))
   const [accepting, setAccepting] = useState(false)
   const show = () => {
     fly(finding.at)
-    void navigate(`/project/${id}/bench`)
+    void go(`/project/${id}/bench`)
   }
   const there = finding.at.length > 0
   return (

@@ -1,8 +1,8 @@
 /** In which order all goes together: what is there first, and what goes on it, which way. */
 import { Crosshair } from 'lucide-react'
-import { useNavigate } from 'react-router'
 import type { Vec3 } from '../../core/pieces'
 import type { Assembly, Move } from '../../core/proof/assembly'
+import { useGo } from '../frame/useReach'
 import { useAsked } from '../store/asked'
 import { useOpen } from '../store/open'
 import { fly } from './fly'
@@ -100,7 +100,7 @@ function Said({ step, list }: { step: readonly Move[]; list: (keys: readonly str
 }
 
 function Row({ n, keys, children }: { n: number; keys: readonly string[]; children: React.ReactNode }) {
-  const navigate = useNavigate()
+  const go = useGo()
   const id = useOpen((s) => s.project.id)
   return (
     <li className="flex items-center gap-3 border-t border-hairline px-3 py-1.5 first:border-t-0">
@@ -112,7 +112,7 @@ function Row({ n, keys, children }: { n: number; keys: readonly string[]; childr
         title="Show on the bench"
         onClick={() => {
           fly(keys.map((instance) => ({ instance })))
-          void navigate(`/project/${id}/bench`)
+          void go(`/project/${id}/bench`)
         }}
       >
         <Crosshair size={14} />

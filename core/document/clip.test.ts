@@ -11,6 +11,7 @@ import {
   settled,
   writeProject,
   type Project,
+  type Step,
 } from '.'
 import { modelOf } from '../model'
 import { tryMeasure } from '../resolve'
@@ -131,6 +132,61 @@ test('a twin without its original stays, and another unit is refused in words', 
   expect(clipOf(shop, new Set(['b']), comes(shop)).pieces).toEqual([])
   expect(pastedInto(clip, newProject('i', 'Inches', 'in'))).toEqual({
     why: 'These pieces are told in millimetres, and this project in inches',
+  })
+})
+
+describe('the picture that an outline is traced from', () => {
+  const picture = {
+    id: 'i1',
+    name: 'heron.png',
+    type: 'image/png',
+    wide: 40,
+    high: 30,
+    data: 'aGVyb24=',
+  } as const
+  const outlineOf = (of: string) => ({
+    points: {},
+    edges: [],
+    facts: [],
+    corners: [],
+    picture: { of, at: [2, 3] as [number, number], scale: 0.5, turn: 0 },
+  })
+  const traced = (data: string = picture.data) =>
+    make([
+      ...block('a', 'up-left', [0, 18], [0, 300], [0, 700]),
+      change.addStep({
+        on: 'a',
+        step: { id: 'w1', kind: 'saw', at: { kind: 'face', face: 'face' }, fields: {} },
+      }),
+      change.putPicture({ id: 'w1', picture: { ...picture, data }, outline: outlineOf('i1') }),
+    ])
+  const carried = clipOf(traced(), new Set(['a']), () => null)
+  const pictureOf = (project: Project, n: number) => {
+    const wood = project.pieces[n] as Project['pieces'][number] & { work: Step[] }
+    const of = wood.work[0]!.outline!.picture!.of
+    return project.pictures.find((p) => p.id === of)
+  }
+  test('goes along to where it is not', () => {
+    const there = paste(make([]), carried)
+    expect(there.pictures).toHaveLength(1)
+    expect(pictureOf(there, 0)).toMatchObject({ name: 'heron.png', data: picture.data })
+    expect(readProject(writeProject(there))).toMatchObject({ ok: true })
+  })
+  test('is one with the same picture there, and another than one that is called by its id', () => {
+    const same = paste(traced(), carried)
+    expect(same.pictures).toHaveLength(1)
+    const other = paste(traced('b3RoZXI='), carried)
+    expect(other.pictures).toHaveLength(2)
+    expect([pictureOf(other, 0)!.data, pictureOf(other, 1)!.data]).toEqual(['b3RoZXI=', picture.data])
+  })
+  test('stays behind where there is no room for it, and the wood goes along all the same', () => {
+    const large = 'A'.repeat(1_500_000)
+    const full = {
+      ...traced(),
+      pictures: [0, 1, 2, 3].map((n) => ({ ...picture, id: `x${n}`, data: large })),
+    }
+    const pasted = pastedInto(carried, full)
+    expect(pasted).toMatchObject({ pictures: [], pieces: [{ name: 'A' }] })
   })
 })
 

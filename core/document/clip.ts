@@ -4,6 +4,7 @@ import { withRefs } from '../measure'
 import { choicesInto } from './choices'
 import { groupsWithin } from './nesting'
 import { freeId } from './new'
+import { MOST_PICTURES, MOST_SIGNS_IN_ALL, Picture } from './picture'
 import { Bit, Group, Hardware, Id, Joint, Parameter, Piece, Stock, type Project, type Step } from './schema'
 import { takenIds, takenStepIds } from './held'
 import { namesIn, refsOf, renamed, slots } from './slots'
@@ -14,6 +15,7 @@ const Parts = {
   parameters: z.array(Parameter).max(500),
   stock: z.array(Stock).max(500),
   bits: z.array(Bit).max(200).default([]),
+  pictures: z.array(Picture).max(MOST_PICTURES).default([]),
   pieces: z.array(Piece).max(2000),
   groups: z.array(Group).max(500),
   joints: z.array(Joint).max(5000),
@@ -58,6 +60,10 @@ const everything = (project: Project, part: Partial<Project>): Project => ({
 const bitsOf = (woods: ReadonlyArray<Piece | Group>): Set<string | undefined> =>
   new Set(woods.flatMap((x) => ('work' in x ? x.work.map((s) => s.options.bit) : [])))
 
+/** The pictures that outlines of these are traced from. */
+const picturesOf = (woods: ReadonlyArray<Piece | Group>): Set<string | undefined> =>
+  new Set(woods.flatMap((x) => ('work' in x ? x.work.map((s) => s.outline?.picture?.of) : [])))
+
 /** Ids of all that is carried: pieces, groups, and the steps of both. */
 const idsIn = ({ pieces, groups }: Pick<Clip, 'pieces' | 'groups'>): Set<string> =>
   new Set([...pieces, ...groups].flatMap((x) => [x.id, ...('work' in x ? x.work.map((s) => s.id) : [])]))
@@ -92,6 +98,7 @@ export function clipOf(
     ),
     stock: project.stock.filter((s) => pieces.some((p) => p.kind === 'made' && p.stock === s.id)),
     bits: project.bits.filter((b) => bitsOf([...pieces, ...whole]).has(b.id)),
+    pictures: project.pictures.filter((p) => picturesOf([...pieces, ...whole]).has(p.id)),
   }
   const parameters = namedBy(project, everything(project, part))
   const full = everything(project, { ...part, parameters })
@@ -103,7 +110,7 @@ export function clipOf(
     if (now !== null) values[text] = now
   }
   const { id: from, settings } = project
-  const { stock, bits, joints, hardware, groups } = part
+  const { stock, bits, pictures, joints, hardware, groups } = part
   return structuredClone({
     format: CLIP,
     from,
@@ -111,6 +118,7 @@ export function clipOf(
     parameters,
     stock,
     bits,
+    pictures,
     pieces: part.pieces,
     groups,
     joints,
@@ -178,7 +186,7 @@ function freeWord(name: string, taken: readonly string[]): string {
 /**
  * What is carried, as it goes into a document: under ids that are free there, on the stock and with the named
  * measures that are there already under those names. What it hangs on outside stays where that is there too,
- * and is a figure elsewhere. `taken` are letters of ids by list.
+ * and is a figure elsewhere. Pictures go along as long as the document has room for them.
  */
 export function pastedInto(clip: Clip, project: Project): Pasted | { readonly why: string } {
   if (clip.unit !== project.settings.style.unit) {
@@ -195,8 +203,8 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
   }
   const woods = takenIds(project)
   const steps = takenStepIds(project)
-  const [stockIds, jointIds, hardIds, parIds, bitIds] = (
-    ['stock', 'joints', 'hardware', 'parameters', 'bits'] as const
+  const [stockIds, jointIds, hardIds, parIds, bitIds, pictureIds] = (
+    ['stock', 'joints', 'hardware', 'parameters', 'bits', 'pictures'] as const
   ).map((list) => project[list].map((x) => x.id))
   const stock = clip.stock.flatMap((s) => {
     const same = project.stock.find((x) => x.name === s.name && x.thickness === s.thickness)
@@ -208,6 +216,14 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
     const same = project.bits.find((x) => alike(x) === alike(b))
     if (same) ids.set(b.id, same.id)
     return same ? [] : [{ ...b, id: give('t', bitIds!, b.id) }]
+  })
+  let signs = project.pictures.reduce((sum, p) => sum + p.data.length, 0)
+  const pictures = clip.pictures.flatMap((p) => {
+    const same = project.pictures.find((x) => x.data === p.data)
+    if (same) ids.set(p.id, same.id)
+    if (same || pictureIds!.length === MOST_PICTURES || signs + p.data.length > MOST_SIGNS_IN_ALL) return []
+    signs += p.data.length
+    return [{ ...p, id: give('i', pictureIds!, p.id) }]
   })
   const parameters = clip.parameters.flatMap((p) =>
     project.parameters.some((x) => x.name === p.name) ? [] : [{ ...p, id: give('m', parIds!, p.id) }],
@@ -233,7 +249,15 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
       key === 'step' && typeof value === 'string' ? to(value) : value,
     ) as T
   const work = (all: readonly Step[]) =>
-    all.map((s) => ({ ...s, id: to(s.id), at: place(s.at), options: choicesInto(s.options, to) }))
+    all.map((s) => ({
+      ...s,
+      id: to(s.id),
+      at: place(s.at),
+      options: choicesInto(s.options, to),
+      ...(s.outline?.picture && {
+        outline: { ...s.outline, picture: { ...s.outline.picture, of: to(s.outline.picture.of) } },
+      }),
+    }))
   const inGroup = (group: string | null) => (group === null ? null : to(group))
   const pieces = clip.pieces.map((p): Piece => {
     const base = {
@@ -260,7 +284,7 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
   })
   const part = everything(
     project,
-    structuredClone({ stock, bits, parameters, pieces, groups, joints, hardware }),
+    structuredClone({ stock, bits, pictures, parameters, pieces, groups, joints, hardware }),
   )
   const known = new Set([...woods, ...steps, ...project.stock.map((s) => s.id), ...ids.values()])
   for (const slot of slots(part)) {
@@ -282,6 +306,7 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
   return {
     stock,
     bits: part.bits,
+    pictures: part.pictures,
     parameters,
     pieces: part.pieces,
     groups: part.groups,

@@ -1,5 +1,6 @@
 /** The lists of a document: what one entry is called, what it must be, and how many there may be. */
 import type * as z from 'zod'
+import { MOST_PICTURES } from './picture'
 import {
   Accepted,
   Bit,
@@ -38,7 +39,7 @@ export const LISTS = {
   joints: listOf('joint', Joint, 5000),
   hardware: listOf('hardware', Hardware, 500),
   views: listOf('view', KeptView, 100),
-  pictures: listOf('picture', Picture, 20),
+  pictures: listOf('picture', Picture, MOST_PICTURES),
   accepted: listOf('accepted finding', Accepted, 2000),
   readings: listOf('reading', Measurement, 5000),
 } as const

@@ -9,6 +9,7 @@ const says = (error: string) => ({ error })
 export const MOST_SIGNS = 1_500_000
 /** The same of all pictures of a project. */
 export const MOST_SIGNS_IN_ALL = 6_000_000
+export const MOST_PICTURES = 20
 
 export const Picture = z
   .object({

@@ -8,7 +8,7 @@ import { Expression } from './expression'
 import { CopyPath, GoneId, Id, Name, OwnFields, PlacementId, says } from './ids'
 import { Accepted, Limits, Measurement } from './judged'
 import { Outline } from './outline'
-import { Picture } from './picture'
+import { MOST_PICTURES, Picture } from './picture'
 import { Edge, Place } from './place'
 
 export {
@@ -422,7 +422,7 @@ export const Project = z
     /** Views of the bench that are kept by name; Plans draws a sheet of each. */
     views: z.array(KeptView).max(100).default([]),
     /** What outlines are traced from. */
-    pictures: z.array(Picture).max(20).default([]),
+    pictures: z.array(Picture).max(MOST_PICTURES).default([]),
     /** What the maker takes to be right, too thin, too much. */
     limits: Limits.default({ off: [] }),
     /** Findings that the maker has looked at and means to have so. */

@@ -18,3 +18,12 @@ export const rail = (w: number, t: number, host: { w: number; t: number }, flush
 /** Within a millionth of what the closed form gives. */
 export const close = (found: number, wanted: number) =>
   expect(Math.abs(found / wanted - 1)).toBeLessThan(1e-6)
+
+/** Two pieces a and b, a joint between them, and the volume of what is left. */
+export interface Made {
+  readonly changes: readonly Change[]
+  readonly joint: Change
+  /** What is left of each piece, by the closed form, told of its grown blank. */
+  readonly volumes: Readonly<Record<string, number>>
+}
+export type Cases = Readonly<Record<string, fc.Arbitrary<Made>>>

@@ -5,49 +5,33 @@
 import { measureText } from '../../../core/measure'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Outline } from '../../../core/document'
-import {
-  asSolved,
-  FACT_KINDS,
-  moved,
-  pinned,
-  sizesOf,
-  split,
-  standing,
-  without,
-  withShape,
-  type CornerName,
-  type Place2,
-  type Solved,
-} from '../../../core/outline'
+import { asSolved, withShape, without } from '../../../core/outline'
 import { sayFace } from '../../../core/pieces'
 import { keyOf, sayLength, sayValue } from '../../../core/resolve'
-import { ownWork } from '../../../core/work'
 import { useOpen } from '../../store/open'
-import { fractions } from '../../ui/fractions'
 import { read } from '../../ui/reading'
-import { useCarry } from '../../ui/useCarry'
 import { useBench } from '../asks'
 import { evenStep } from '../placing/targets'
 import { surroundingsOf } from './around'
-import { namesOn, PREFIX, readAll, sayArea, sayTrouble, unitFor, went } from './board'
-import { ChainBar } from './ChainBar'
-import { BoardBar, DRAWN, SayBar, type DrawnName, type Saying } from './BoardBar'
-import { fitting, sheetOf, turnedAs } from './face'
+import { namesOn, PREFIX, unitFor } from './board'
+import { BoardBar, DRAWN, type DrawnName } from './BoardBar'
+import { turnedAs } from './face'
 import { FactField } from './FactField'
 import { Files } from './Files'
+import { Foot } from './Foot'
 import { isPictureTool, plainSnap, type Tool } from './hand'
 import { labelsOf } from './labels'
-import { edgeFrom, idOf, placesOf } from './put'
 import { Sheet } from './Sheet'
 import { snapTo, type Snap } from './snap'
-import { corner, tell } from './told'
 import { TraceBar } from './TraceBar'
 import { Traced } from './Traced'
-import { Standing, TypedPlace } from './Typed'
+import { TypedPlace } from './Typed'
+import { useDraw } from './useDraw'
 import { faceAxes, useOutline, type Drawing } from './useOutline'
 import { usePicture } from './usePicture'
+import { usePoints } from './usePoints'
 import { useTrace } from './useTrace'
-import { sayPart } from './words'
+import { useView } from './useView'
 
 /** How near something draws what is put down, pixels. */
 const REACH = 9
@@ -62,9 +46,6 @@ export default function OutlineBoard() {
   return drawing ? <Board key={id} drawing={drawing} onBusy={setBusy} /> : null
 }
 
-/** What is put down before an edge is whole. */
-type Begun = readonly Snap[]
-
 interface BoardProps {
   readonly drawing: Drawing
   /** Told whether an edge is begun that goes on from another. */
@@ -72,31 +53,18 @@ interface BoardProps {
 }
 
 function Board({ drawing, onBusy }: BoardProps) {
-  const { outline, solved, size, face, frame, step, paths } = drawing
+  const { outline, solved, size, face, frame, step } = drawing
   const shown = useOpen((s) => s.shown)
   const readOnly = useOpen((s) => s.readOnly)
   const host = useRef<HTMLDivElement>(null)
   const svg = useRef<SVGSVGElement>(null)
-  const [room, setRoom] = useState<Place2>([640, 420])
-  const [zoom, setZoom] = useState(1)
-  const [pan, setPan] = useState<Place2>([0, 0])
   const [tool, setTool] = useState<Tool>('pick')
   const [tolerance, setTolerance] = useState(() => (shown.style.unit === 'in' ? '1/64' : '0.4'))
-  const [begun, setBegun] = useState<Begun>([])
   const [hover, setHover] = useState<Snap | null>(null)
   const [chosen, setChosen] = useState<readonly string[]>([])
   const [open, setOpen] = useState<string | null>(null)
   const [says, setSays] = useState<string | null>(null)
-  const [dragged, setDragged] = useState<Solved | null>(null)
 
-  useEffect(() => {
-    const on = svg.current!
-    const measure = () => setRoom([on.clientWidth, on.clientHeight])
-    const watch = new ResizeObserver(measure)
-    watch.observe(on)
-    measure()
-    return () => watch.disconnect()
-  }, [])
   useEffect(() => host.current?.focus(), [])
   // What was in hand and is gone leaves the keys to the board.
   useEffect(() => {
@@ -107,20 +75,12 @@ function Board({ drawing, onBusy }: BoardProps) {
     const { along, across, out } = faceAxes(frame, face)
     return turnedAs(along, across, out)
   }, [frame, face])
-  const scale = fitting(turned, size, room) * zoom
-  const sheet = sheetOf(turned, size, scale, room, pan)
-  const points = (dragged ?? solved).points
+  const view = useView(svg, turned, size)
+  const { sheet } = view
   const around = useMemo(() => surroundingsOf(drawing, shown), [drawing, shown])
-  const parts = new Set([...points.keys(), ...outline.edges.map((e) => e.id)])
+  const parts = new Set([...solved.points.keys(), ...outline.edges.map((e) => e.id)])
   const held = chosen.filter((p) => parts.has(p))
-  const state = (dragged ?? solved).state
-  const loose = new Set(state.kind === 'loose' ? state.points.keys() : [])
-  const wrong = new Set(
-    state.kind === 'disagree'
-      ? state.facts.flatMap((f) => [f, ...(outline.facts.find((x) => x.id === f)?.of ?? [])])
-      : [],
-  )
-  const even = evenStep(shown, 1 / scale)
+  const even = evenStep(shown, 1 / sheet.scale)
   const write = (mm: number) => measureText(mm, shown.style)
 
   const valueOf = (text: string): number | undefined => {
@@ -132,11 +92,12 @@ function Board({ drawing, onBusy }: BoardProps) {
     return drawing.put(next, did)
   }
   const trace = useTrace(drawing, valueOf(tolerance) ?? 0.4, put)
-  const busy = begun.length > 0 || trace.clicks.length > 0
+  const draw = useDraw({ drawing, tool, valueOf, put, onSay: setSays })
+  const busy = draw.begun.length > 0 || trace.clicks.length > 0
   useEffect(() => onBusy(busy), [busy, onBusy])
   function take(next: Tool) {
     setTool(next)
-    setBegun([])
+    draw.leave()
     picture.leave()
     trace.leave()
     setHover(null)
@@ -150,71 +111,23 @@ function Board({ drawing, onBusy }: BoardProps) {
     if (isPictureTool(tool)) return { at, point: null, facts: [], says: '' }
     if (tool === 'trace') {
       const began = trace.clicks.length > 2 ? trace.clicks[0]!.at : null
-      return plainSnap(at, drawing, REACH / scale, began, say)
+      return plainSnap(at, drawing, REACH / sheet.scale, began, say)
     }
     return snapTo(
       at,
-      { size, points: solved.points, but, lines: around.lines, from, reach: REACH / scale, even, say },
+      { size, points: solved.points, but, lines: around.lines, from, reach: REACH / sheet.scale, even, say },
       namesOn(face),
     )
   }
 
-  /** What a new point is known to be by where it was put down, as facts, those that say something new. */
-  const known = (next: Outline, snap: Snap, point: string, from: string | null): Outline =>
-    snap.facts.reduce((all, fact) => {
-      const of = fact.kind === 'place' ? [point] : from && from !== point ? [from, point] : []
-      const value = fact.value === undefined ? undefined : valueOf(fact.value)
-      const told = of.length > 0 ? tell(drawing, all, fact, of, value) : null
-      return told?.ok ? told.outline : all
-    }, next)
-  /** Something is put down; an edge that is whole by it is added. */
   const putDown = (snap: Snap, corner = false) => {
-    const base = asSolved(outline, solved)
-    if (tool === 'pick') return
-    if (tool === 'trace') return trace.click(snap, corner)
-    if (isPictureTool(tool)) return picture.press(snap.at)
-    const all = [...begun, snap]
-    if (all.length < placesOf(tool)) return setBegun(all)
-    const [a, b] = all as [Snap, Snap]
-    const made = edgeFrom(tool, base, all)
-    if (!made) {
-      setSays(tool === 'arc' ? 'The three places lie in one line' : 'Both ends are at one place')
-      return setBegun(all.slice(0, -1))
-    }
-    const start = idOf(made.outline, a)
-    let next = known(made.outline, a, start, null)
-    if (tool !== 'circle') next = known(next, b, made.end, tool === 'line' ? start : null)
-    put(next, `Draw a ${DRAWN[tool][0].toLowerCase()}`)
-    // Edges go on from where the last one ended, until they come round to a point that is there.
-    const goesOn = tool !== 'circle' && b.point === null
-    setBegun(goesOn ? [{ at: b.at, point: made.end, facts: [], says: '' }] : [])
+    if (tool === 'trace') trace.click(snap, corner)
+    else if (isPictureTool(tool)) picture.press(snap.at)
+    else draw.putDown(snap)
   }
 
   const choosePart = (part: string) =>
     setChosen(held.includes(part) ? held.filter((p) => p !== part) : [...held, part])
-
-  const say = (s: Saying) => {
-    const fact = { kind: s.kind, ...(s.way && { way: s.way }) }
-    const measured = FACT_KINDS[s.kind].value !== undefined
-    const base = asSolved(outline, solved)
-    const of = tell(drawing, base, { ...fact, ...(measured && { value: '1' }) }, held)
-    const order = of.ok ? of.outline.facts.at(-1)!.of : held
-    const now = standing(base, solved, size, { ...fact, of: order })
-    const value = s.kind === 'angle' ? `${Number(now.toFixed(4))}deg` : write(now)
-    const told = measured
-      ? tell(
-          drawing,
-          base,
-          { ...fact, ...(FACT_KINDS[s.kind].placed && { from: 'near' as const }), value },
-          held,
-          now,
-        )
-      : of
-    if (!told.ok) return setSays(told.why)
-    if (!put(told.outline, `Say ${s.title}`)) return
-    setChosen([])
-    if (measured) setOpen(told.id)
-  }
 
   const remove = () => {
     put(without(asSolved(outline, solved), held), 'Take part of the outline away')
@@ -223,7 +136,7 @@ function Board({ drawing, onBusy }: BoardProps) {
 
   const leave = () => useBench.setState({ drawing: null })
   const back = () => {
-    if (begun.length > 0) setBegun([])
+    if (draw.begun.length > 0) draw.leave()
     else if (trace.clicks.length > 0) trace.leave()
     else if (open) setOpen(null)
     else if (tool !== 'pick') take('pick')
@@ -231,58 +144,27 @@ function Board({ drawing, onBusy }: BoardProps) {
     else leave()
   }
 
-  const nudge = (part: string, key: string, far: boolean): boolean => {
-    const ways: Record<string, Place2> = {
-      ArrowRight: turned.right,
-      ArrowLeft: [-turned.right[0], -turned.right[1]],
-      ArrowUp: turned.up,
-      ArrowDown: [-turned.up[0], -turned.up[1]],
-    }
-    const way = ways[key]
-    const p = points.get(part)
-    if (!way || !p) return false
-    const by = even * (far ? 10 : 1)
-    const to: Place2 = [p[0] + way[0] * by, p[1] + way[1] * by]
-    const next = drawing.solve(moved(asSolved(outline, solved), part, to))
-    put(asSolved(outline, next), 'Move a point')
-    return true
-  }
-
-  const carry = useCarry((e: PointerEvent, part: string) => {
-    if (readOnly || tool !== 'pick') return null
-    const start = [e.clientX, e.clientY] as const
-    let last: { solved: Solved; snap: Snap } | null = null
-    return {
-      move: (p) => {
-        if (!last && Math.hypot(p.clientX - start[0], p.clientY - start[1]) < 4) return
-        const snap = snapAt(p, [part], null)
-        const base = asSolved(outline, solved)
-        const next = drawing.solve(moved(base, part, snap.at))
-        last = { solved: next, snap }
-        setDragged(next)
-        setHover(snap)
-      },
-      drop: () => {
-        setDragged(null)
-        setHover(null)
-        if (!last) return choosePart(part)
-        const next = asSolved(outline, last.solved)
-        const there = next.points[part]!
-        const reached = Math.hypot(there[0] - last.snap.at[0], there[1] - last.snap.at[1]) < 1e-6
-        if (went(solved.points, last.solved.points))
-          put(reached ? known(next, last.snap, part, null) : next, 'Move a point')
-        if (!reached) setSays('It is held by what is said of it')
-      },
-      leave: () => {
-        setDragged(null)
-        setHover(null)
-      },
-    }
+  const points = usePoints({
+    drawing,
+    turned,
+    even,
+    loose: !readOnly && tool === 'pick',
+    snapAt: (e, point) => snapAt(e, [point], null),
+    known: draw.known,
+    put,
+    onHover: setHover,
+    onPress: choosePart,
+    onSay: setSays,
   })
-
-  const sweep = useRef<{ x: number; y: number; pan: Place2; moved: boolean } | null>(null)
+  const { dragged } = points
+  const now = dragged ?? solved
+  const wrong = new Set(
+    now.state.kind === 'disagree'
+      ? now.state.facts.flatMap((f) => [f, ...(outline.facts.find((x) => x.id === f)?.of ?? [])])
+      : [],
+  )
   const drawingNow = tool !== 'pick'
-  const labels = labelsOf(drawing, points, sheet, (part) => {
+  const labels = labelsOf(drawing, now.points, sheet, (part) => {
     const result = shown.result(keyOf.step(step.id, part))
     const fact = outline.facts.find((f) => f.id === part)
     if (!result?.ok) return '?'
@@ -290,11 +172,9 @@ function Board({ drawing, onBusy }: BoardProps) {
     const told = fact ?? outline.corners.find((c) => c.id === part)
     return `${PREFIX[told?.kind ?? ''] ?? ''}${text}`
   })
-  const ghost = [...begun.map((b) => b.at), ...picture.spots].map((p) => sheet.at(p))
+  const ghost = [...draw.begun.map((b) => b.at), ...picture.spots].map((p) => sheet.at(p))
   const tip = hover && sheet.at(hover.at)
-  const sizes = sizesOf(paths.paths)
-  const openMay = ownWork(step.kind)?.drawsOpen
-  const trouble = paths.troubles.find((t) => !(openMay && t.open))
+  const from = draw.begun.at(-1)?.point ?? null
   return (
     <div
       ref={host}
@@ -336,10 +216,7 @@ function Board({ drawing, onBusy }: BoardProps) {
           const { mirrorOff: _, ...all } = asSolved(outline, solved)
           put({ ...all, ...told }, told.mirror ? 'Mirror half of it' : 'Draw all of it')
         }}
-        onZoom={(by) => {
-          setZoom(by === 0 ? 1 : Math.min(40, Math.max(0.25, zoom * by)))
-          if (by === 0) setPan([0, 0])
-        }}
+        onZoom={view.zoom}
         onDone={leave}
       >
         <Files drawing={drawing} turned={turned} readOnly={readOnly} host={host} />
@@ -349,45 +226,33 @@ function Board({ drawing, onBusy }: BoardProps) {
         className={`h-full w-full touch-none ${drawingNow ? 'cursor-crosshair' : ''}`}
         role="group"
         aria-label={`${sayFace(face)} of ${drawing.wood.name}`}
-        onPointerDown={(e) => {
-          if (e.button > 1) return
-          sweep.current = { x: e.clientX, y: e.clientY, pan, moved: false }
-        }}
+        onPointerDown={view.down}
         onPointerMove={(e) => {
-          const from = sweep.current
-          if (from && e.buttons > 0 && !dragged) {
-            const [dx, dy] = [e.clientX - from.x, e.clientY - from.y]
-            if (from.moved || Math.hypot(dx, dy) > 6) {
-              from.moved = true
-              return setPan([from.pan[0] + dx, from.pan[1] + dy])
-            }
-          }
-          if (drawingNow) setHover(snapAt(e, [], begun.at(-1)?.point ?? null))
+          if (!dragged && view.move(e)) return
+          if (drawingNow) setHover(snapAt(e, [], from))
         }}
         onPointerLeave={() => !dragged && setHover(null)}
         onPointerUp={(e) => {
-          const was = sweep.current
-          sweep.current = null
-          if (!was || was.moved || e.button !== 0 || readOnly) return
-          if (drawingNow) putDown(snapAt(e, [], begun.at(-1)?.point ?? null), e.shiftKey)
+          if (view.up() || e.button !== 0 || readOnly) return
+          if (drawingNow) putDown(snapAt(e, [], from), e.shiftKey)
           else if (e.target === svg.current) setChosen([])
         }}
-        onWheel={(e) => setZoom(Math.min(40, Math.max(0.25, zoom * (e.deltaY < 0 ? 1.1 : 1 / 1.1))))}
+        onWheel={view.wheel}
       >
         <Sheet
           drawing={drawing}
-          points={points}
+          points={now.points}
           sheet={sheet}
           around={around}
           labels={labels}
           chosen={new Set(held)}
-          loose={loose}
+          loose={new Set(now.state.kind === 'loose' ? now.state.points.keys() : [])}
           wrong={wrong}
           picking={!drawingNow}
           onPart={choosePart}
           onLabel={(part) => !drawingNow && setOpen(part)}
-          hold={(part) => carry(part)}
-          onNudge={nudge}
+          hold={points.hold}
+          onNudge={points.nudge}
           behind={picture.behind}
         >
           {tool === 'trace' && <Traced trace={trace} sheet={sheet} />}
@@ -423,68 +288,23 @@ function Board({ drawing, onBusy }: BoardProps) {
           Nothing is drawn yet. Put in a ready shape, or draw lines (L), arcs (A), curves (U) and circles (C).
         </p>
       )}
-      <div className="grid min-h-28 content-start gap-1.5 border-t border-hairline bg-panel p-2">
-        <div className="flex min-h-8 flex-wrap items-center gap-2">
-          <Standing
-            drawing={drawing}
-            solved={dragged ?? solved}
-            onPin={() =>
-              put(
-                pinned(outline, solved, size, write, (o) => drawing.solve(o, readAll(o, valueOf))),
-                'Pin it as it stands',
-              )
-            }
-            readOnly={readOnly}
-          />
-          <span className="measure text-quiet">
-            {paths.paths.length > 0 &&
-              fractions(
-                `${sayLength(shown, sizes.perimeter)} round · ${sayArea(sizes.area, shown.style.unit)}`,
-              )}
-          </span>
-          <span role="status" className="measure ml-auto text-chalk">
-            {hover ? fractions(hover.says) : ''}
-          </span>
-        </div>
-        {says && (
-          <p role="alert" className="text-pencil">
-            {fractions(says)}
-          </p>
-        )}
-        {trouble && !drawingNow && (
-          <p className="text-brass">{fractions(sayTrouble(trouble, (mm) => sayLength(shown, mm)))}</p>
-        )}
-        {held.length > 0 && !readOnly && !drawingNow && (
-          <>
-            <p className="text-quiet">{held.map((p) => sayPart(p, outline)).join(', ')}</p>
-            <SayBar
-              outline={outline}
-              chosen={held}
-              onSay={say}
-              onCorner={(kind: CornerName) => {
-                const made = corner(asSolved(outline, solved), held[0]!, kind, write(unitFor(size, even) / 2))
-                if (put(made.outline, 'Treat a corner')) setOpen(made.id)
-                setChosen([])
-              }}
-              onSplit={() => {
-                put(split(asSolved(outline, solved), held[0]!), 'Part a line')
-                setChosen([])
-              }}
-              onRemove={remove}
-            />
-            <ChainBar
-              key={held.join()}
-              drawing={drawing}
-              chosen={held}
-              start={write(unitFor(size, even))}
-              write={write}
-              onMade={(next, did, why) => {
-                if (!next) return setSays(why)
-                if (put(next, did)) setChosen([])
-              }}
-            />
-          </>
-        )}
+      <Foot
+        drawing={drawing}
+        now={now}
+        chosen={held}
+        says={says}
+        hovers={hover?.says ?? ''}
+        even={even}
+        picking={!drawingNow}
+        readOnly={readOnly}
+        write={write}
+        valueOf={valueOf}
+        put={put}
+        onSay={setSays}
+        onDone={() => setChosen([])}
+        onRemove={remove}
+        onOpen={setOpen}
+      >
         {open && <FactField drawing={drawing} id={open} onDone={() => setOpen(null)} autoFocus />}
         {held.length === 0 && (tool === 'pick' || isPictureTool(tool)) && picture.bar}
         {tool === 'trace' && !readOnly && (
@@ -492,13 +312,13 @@ function Board({ drawing, onBusy }: BoardProps) {
         )}
         {drawingNow && !readOnly && !isPictureTool(tool) && tool !== 'trace' && (
           <TypedPlace
-            key={`${begun.length} ${begun.at(-1)?.point}`}
+            key={`${draw.begun.length} ${from}`}
             drawing={drawing}
-            first={begun.length === 0}
+            first={draw.begun.length === 0}
             onPut={putDown}
           />
         )}
-      </div>
+      </Foot>
     </div>
   )
 }

@@ -32,7 +32,7 @@ export function PictureBar({ drawing, placed, tool, spots, onTool, onPut }: Prop
   if (!picture)
     return (
       <div className="flex items-center gap-2" role="toolbar" aria-label="Picture">
-        <span className="text-brass">Its picture was left in another project.</span>
+        <span className="text-brass">Its picture is not in this project.</span>
         <button className="btn btn-quiet" onClick={() => onPut(undefined, 'Take the picture away')}>
           <Trash2 size={14} /> Take it away
         </button>

@@ -44,10 +44,11 @@ export const addPiece = command({
 export const paste = command({
   name: 'paste',
   schema: Pasted,
-  apply: (draft, { parameters, stock, bits, pieces, groups, joints, hardware }) => {
+  apply: (draft, { parameters, stock, bits, pictures, pieces, groups, joints, hardware }) => {
     draft.parameters.push(...parameters)
     draft.stock.push(...stock)
     draft.bits.push(...bits)
+    draft.pictures.push(...pictures)
     for (const p of pieces) draft.pieces.push({ ...p, name: freeName(p.name, names(draft)) })
     for (const g of groups) draft.groups.push({ ...g, name: freeName(g.name, names(draft)) })
     draft.joints.push(...joints)

@@ -1,0 +1,266 @@
+/**
+ * Models that checks of what is taken from the wood, and how it is bent must raise, and near misses.
+ * Millimetres.
+ */
+import { change, onFace } from '../../document'
+import { block, make } from '../../testing/bench'
+import {
+  board,
+  bored,
+  cased,
+  channelled,
+  joint,
+  piece,
+  railed,
+  routed,
+  single,
+  step,
+  sunk,
+  counted,
+} from '../../testing/proving'
+import { run as changed } from '../../testing/run'
+import type { Case } from './case'
+
+/** 60 square, tapered to 20 square all along, and then something that looks at that. */
+const thinned = (kind: string, face: string, fields: Record<string, string>) =>
+  make([
+    ...block('a', 'right-up', [0, 200], [0, 60], [0, 60]),
+    step('a', 'taper', 'face', { width1: '20', thickness1: '20', width3: '20', thickness3: '20' }),
+    step('a', kind, face, fields),
+  ])
+
+/** A box hollowed to a wall, its sides panelled afterwards, or before. */
+const panelled = (depth: string, wall = '6', before = false) => {
+  const panels = step('a', 'panel', 'edge1', { margin: '15', depth }, { sides: 'round' })
+  const hollow = step('a', 'hollow', 'end1', { wall })
+  return make([
+    ...block('a', 'right-up', [0, 200], [0, 100], [0, 100]),
+    ...(before ? [panels, hollow] : [hollow, panels]),
+  ])
+}
+
+/** A quarter bend in a block as large as it needs. */
+const bentBy = (radius: number, thick: number, species: string) => {
+  const reach = 50 + radius + thick / 2
+  return single(
+    board('s', 25, 200, { species }),
+    'right-up',
+    [0, reach],
+    [0, reach],
+    [0, 25],
+    change.addStep({
+      on: 'a',
+      step: {
+        id: 'w1',
+        kind: 'bend',
+        off: false,
+        at: onFace('face'),
+        fields: {
+          thick: String(thick),
+          first: '50',
+          radius1: String(radius),
+          angle1: '90deg',
+          straight1: '50',
+        },
+        options: {},
+      },
+    }),
+  )
+}
+
+export const cuts: readonly Case[] = [
+  ['a dado of 12 in 18', 'depths', () => cased(12), /12 deep and leaves 6 of A/],
+  [
+    'two dados back to back',
+    'depths',
+    () =>
+      channelled(
+        ['face', 'across', { place: '100', width: '18', depth: '8' }],
+        ['back', 'across', { place: '100', width: '18', depth: '8' }],
+      ),
+    /face each other in A with 2 between/,
+  ],
+  ['a dado of a third', 'depths', () => cased(6), null],
+  [
+    'two dados side by side on both faces',
+    'depths',
+    () =>
+      channelled(
+        ['face', 'across', { place: '100', width: '18', depth: '8' }],
+        ['back', 'across', { place: '140', width: '18', depth: '8' }],
+      ),
+    null,
+  ],
+
+  [
+    'a bore whose point comes through',
+    'bores',
+    () =>
+      changed(
+        bored([100, 50, 10, 16]),
+        change.setStepOption({ id: `w${counted}`, option: 'tip', value: 'twist' }),
+      ),
+    /comes through/,
+  ],
+  [
+    'two holes in each other',
+    'bores',
+    () => bored([100, 50, 10, 10], [106, 50, 10, 10]),
+    /run into each other/,
+  ],
+  [
+    'a bore that stops in time',
+    'bores',
+    () =>
+      changed(
+        bored([100, 50, 10, 12]),
+        change.setStepOption({ id: `w${counted}`, option: 'tip', value: 'twist' }),
+      ),
+    null,
+  ],
+  ['two holes apart', 'bores', () => bored([100, 50, 10, 10], [120, 50, 10, 10]), null],
+
+  [
+    'a dado by the end',
+    'walls',
+    () => channelled(['face', 'across', { place: '2', width: '18', depth: '6' }]),
+    /Only 2 of short grain/,
+  ],
+  [
+    'two grooves by each other',
+    'walls',
+    () =>
+      channelled(
+        ['face', 'along', { place: '30', width: '6', depth: '6' }],
+        ['face', 'along', { place: '38', width: '6', depth: '6' }],
+      ),
+    /Only 2 of wood stands between two groove/,
+  ],
+  ['a hole that breaks out of an edge', 'walls', () => bored([100, 4, 10, 10]), /breaks out of edge 1/],
+  [
+    'a dado far from the end',
+    'walls',
+    () => channelled(['face', 'across', { place: '20', width: '18', depth: '6' }]),
+    null,
+  ],
+  ['a hole in from the edge', 'walls', () => bored([100, 12, 10, 10]), null],
+  [
+    'panels as deep as the wall is thick',
+    'walls',
+    () => panelled('6'),
+    /The panel of A, 6 deep, goes through its walls of 6/,
+  ],
+  [
+    'panels that leave a skin',
+    'walls',
+    () => panelled('5'),
+    /Only 1 of wood stands between the panel and the hollow of A/,
+  ],
+  ['panels in a thick wall', 'walls', () => panelled('2', '12'), null],
+  ['panels sunk before the hollow, which keeps off them', 'walls', () => panelled('5', '6', true), null],
+
+  [
+    'a rabbet round the inside of a frame',
+    'corners',
+    () => routed(true, 'inside'),
+    /The rabbet of Frame keeps a radius of 6/,
+  ],
+  ['a rabbet on all edges of a frame', 'corners', () => routed(true, 'all'), /keeps a radius of 6/],
+  ['a rabbet round the outside', 'corners', () => routed(true, 'outside'), null],
+  [
+    'square corners that a bit does not come into',
+    'corners',
+    () => sunk('6'),
+    /recess of A keeps a radius of 3/,
+  ],
+  ['drawn as round as the bit is', 'corners', () => sunk('6', true), null],
+  ['a rabbet round a board', 'corners', () => routed(false, 'all'), null],
+
+  [
+    'a rail glued by its end',
+    'endgrain',
+    () =>
+      railed(
+        joint('butt', [
+          ['b', 'end1'],
+          ['a', 'face'],
+        ]),
+      ),
+    /end grain of B alone/,
+  ],
+  [
+    'a post glued on a rail',
+    'endgrain',
+    () =>
+      make([
+        board('board', 20),
+        piece('a', 'board', 'right-up', [0, 400], [0, 80], [0, 20]),
+        piece('b', 'board', 'up-front', [100, 80], [20, 20], [20, 300]),
+        joint('butt', [
+          ['b', 'end1'],
+          ['a', 'face'],
+        ]),
+      ]),
+    /end grain of B/,
+  ],
+  [
+    'a rail with dowels besides',
+    'endgrain',
+    () =>
+      railed(
+        joint('butt', [
+          ['b', 'end1'],
+          ['a', 'face'],
+        ]),
+        joint(
+          'dowels',
+          [
+            ['b', 'end1'],
+            ['a', 'face'],
+          ],
+          { diameter: 8, length: 30, count: 2, spacing: 100, inset: 15, into: 10 },
+        ),
+      ),
+    null,
+  ],
+  [
+    'boards glued edge to edge',
+    'endgrain',
+    () =>
+      make([
+        board('board', 20),
+        piece('a', 'board', 'right-up', [0, 400], [0, 80], [0, 20]),
+        piece('b', 'board', 'right-up', [0, 400], [80, 80], [0, 20]),
+        joint('glue', [
+          ['a', 'edge2'],
+          ['b', 'edge1'],
+        ]),
+      ]),
+    null,
+  ],
+
+  [
+    'a wall too thick for wood that is thinned',
+    'idle',
+    () => thinned('hollow', 'end1', { wall: '12' }),
+    /takes nothing/,
+  ],
+  [
+    'a frame too wide for a side that is narrowed',
+    'idle',
+    () => thinned('panel', 'edge1', { margin: '12', depth: '2' }),
+    /The panel in A takes nothing there/,
+  ],
+  ['a wall that leaves room', 'idle', () => thinned('hollow', 'end1', { wall: '5' }), null],
+  ['a frame that leaves room', 'idle', () => thinned('panel', 'edge1', { margin: '5', depth: '2' }), null],
+
+  [
+    'a tight bend of pine',
+    'bends',
+    () => bentBy(100, 8, 'eastern white pine'),
+    /hardly bends tighter than 160/,
+  ],
+  ['a thick bend of oak', 'bends', () => bentBy(100, 20, 'white oak'), /breaks unless a strap holds it/],
+  ['a thin strip of oak', 'bends', () => bentBy(100, 4, 'white oak'), null],
+  ['a wide bend of pine', 'bends', () => bentBy(300, 8, 'eastern white pine'), null],
+]
