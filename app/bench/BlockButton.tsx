@@ -4,7 +4,7 @@ import { change, faceOf, type Step } from '../../core/document'
 import { measureText } from '../../core/measure'
 import { axesOf, DIRECTION_OF, mainAxis, type Vec3 } from '../../core/pieces'
 import { keyOf, pieceOf, sayLength, type Instance } from '../../core/resolve'
-import type { OwnKind } from '../../core/work'
+import { chosenFor, type OwnKind } from '../../core/work'
 import { run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
@@ -25,8 +25,7 @@ export function BlockButton({ own, step, on }: { own: OwnKind; step: Step; on: I
       return result?.ok ? [[name, result.value as number]] : []
     }),
   )
-  const chosen = (name: string) =>
-    step.options[name] ?? Object.keys(own.options.find((c) => c.name === name)?.values ?? {})[0] ?? ''
+  const chosen = chosenFor(own, step)
   const say = (mm: number) => sayLength(shown, mm)
   const drawn = () =>
     drawing && step.outline

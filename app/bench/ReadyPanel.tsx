@@ -3,7 +3,7 @@ import { measureText } from '../../core/measure'
 import * as z from 'zod'
 import { freeId, type Stock } from '../../core/document'
 import { stockFor, type Catalogue } from '../../core/rack'
-import { READY, suits, type Ready } from '../../core/ready'
+import { firstChoice, READY, suits, type Ready } from '../../core/ready'
 import type { Asked, Built } from '../../core/ready/build'
 import { pieceOf } from '../../core/resolve'
 import type { ReadyTold } from '../../workers/model'
@@ -212,9 +212,7 @@ const startMeasures = (ready: Ready): Texts => {
 }
 
 const startChoices = (ready: Ready): Texts =>
-  Object.fromEntries(
-    Object.entries(ready.choices ?? {}).map(([name, { values }]) => [name, Object.keys(values)[0]!]),
-  )
+  Object.fromEntries(Object.entries(ready.choices ?? {}).map(([name, choice]) => [name, firstChoice(choice)]))
 
 /** What stands by itself starts clear of all else; what goes into something, at the group that is chosen. */
 function startFits(ready: Ready): Texts {

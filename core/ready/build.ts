@@ -19,7 +19,7 @@ import {
 import { findContacts, jointKind } from '../joints'
 import { modelOf, type Model } from '../model'
 import type { RoomSide } from '../pieces'
-import type { Board, Building, Part, Ready, Spans } from './kind'
+import { firstChoice, type Board, type Building, type Part, type Ready, type Spans } from './kind'
 
 /** What a maker settled of it; measures and places as stored texts. */
 export interface Asked {
@@ -162,8 +162,7 @@ class Builder implements Building {
     return partOf(id)
   }
 
-  chosen = (name: string): string =>
-    this.asked.choices?.[name] ?? Object.keys(this.ready.choices?.[name]?.values ?? {})[0] ?? ''
+  chosen = (name: string): string => this.asked.choices?.[name] ?? firstChoice(this.ready.choices![name]!)
 
   work(on: Part, { face, ...step }: Parameters<Building['work']>[1]): void {
     const id = freeId('w', this.steps)

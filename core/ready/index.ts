@@ -23,5 +23,6 @@ export const READY: readonly Ready[] = [
 
 export const readyKind = (kind: string): Ready | undefined => READY.find((r) => r.kind === kind)
 
+export { firstChoice } from './kind'
 export { suits } from './stock'
 export type { Ready, ReadyChoice, ReadyMeasure, ReadyStock } from './kind'

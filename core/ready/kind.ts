@@ -22,6 +22,9 @@ export interface ReadyChoice {
   readonly values: Readonly<Record<string, string>>
 }
 
+/** What is meant where nothing is chosen. */
+export const firstChoice = ({ values }: ReadyChoice): string => Object.keys(values)[0]!
+
 /** A wood it is made from: what for, and which of the rack's it looks for first. */
 export interface ReadyStock {
   readonly label: string

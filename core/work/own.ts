@@ -131,6 +131,12 @@ export function ownKind<D>(kind: string, given: OwnDefinition<D>): OwnKind<D> {
   }
 }
 
+/** What is chosen for a step, by the name of the choice; the first where nothing is said. */
+export const chosenFor =
+  ({ options: choices }: Pick<OwnKind, 'options'>, { options }: Pick<Step, 'options'>) =>
+  (name: string): string =>
+    options[name] ?? Object.keys(choices.find((c) => c.name === name)?.values ?? {})[0] ?? ''
+
 /** The same with what says how it is repeated. */
 const repeated = <D>(
   own: OwnDefinition<D>,

@@ -19,7 +19,7 @@ import { isDirection, ownWork, rolesOf, stepFault, workKind } from './index'
 import { meetingsOf, type Met } from './meetings'
 import { waysOf } from './onface'
 import { drawnPaths } from './outlines'
-import { Unfit, type Asked, type Wood } from './own'
+import { chosenFor, Unfit, type Asked, type Wood } from './own'
 import { framesOf } from './repeat'
 
 /** What the resolver asks of work, whatever its kind. */
@@ -79,10 +79,7 @@ function asked(
     bit,
     met,
     say,
-    chosen: (name) => {
-      const choice = own.options.find((o) => o.name === name)
-      return step.options[name] ?? Object.keys(choice?.values ?? {})[0] ?? ''
-    },
+    chosen: chosenFor(own, step),
   }
 }
 
