@@ -22,6 +22,7 @@ export {
   type Trouble,
 } from './paths'
 export {
+  angleOf,
   arcBetween,
   circleAt,
   cornersOf,

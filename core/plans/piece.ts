@@ -6,7 +6,7 @@ import type { Alike } from '../cuts'
 import type { FaceName } from '../document'
 import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
-import { cornersOf, toRoom, type Frame, type Vec3 } from '../pieces'
+import { cornersOf, toRoom, vec3, type Frame, type Vec3 } from '../pieces'
 import type { Instance } from '../resolve'
 import { countOf, workKind, type Feature, type Sentence } from '../work'
 import { levelDimension, runningLevel, runningUpright, uprightDimension } from './dimension'
@@ -43,13 +43,15 @@ export function* pieceSheet(
   const notes = callouts(features, say)
   const area = drawingArea(settings.paper)
   const runningRow = along.length ? Math.max(...along.map((p) => textWidth(say(p), TEXT))) + 8 : 4
+  const rounds = roundsOf(features, say)
+  const roundRow = rounds.length ? Math.max(...rounds.map((d) => textWidth(d.text, TEXT))) + 5 : 0
   const beside = [...across, ...through].map((p) => textWidth(say(p), TEXT))
   const column = (beside.length ? Math.max(...beside) + 7 : 0) + 2
   // Places through a thin edge stand further apart than it is thick.
   const crowd = through.length * TEXT * 1.2
   const below = notes.length * NOTE + 4
   const wide = area.x2 - area.x1 - column - APART - ROW - 6
-  const high = area.y2 - area.y1 - runningRow - APART - ROW - 6 - below
+  const high = area.y2 - area.y1 - runningRow - roundRow - APART - ROW - 6 - below
   const roomFor = (s: number) => Math.max(0, crowd - T * s) / 2
   const scale = largestScale(
     settings.style.unit,
@@ -67,7 +69,7 @@ export function* pieceSheet(
     scale: s,
   })
   const atMain = at(L, W, x, y)
-  const atEdge = at(L, T, x, y + APART + room + T * s)
+  const atEdge = at(L, T, x, y + roundRow + APART + room + T * s)
   const atEnd = at(T, W, x + L * s + APART, y)
   const marks: Mark[] = []
   for (const [view, place] of [
@@ -78,7 +80,7 @@ export function* pieceSheet(
     const own = ofPiece(view, solid.frame)
     const drawn = yield* drawingView([solid], own, { hidden: true, arcs: true })
     const settled = settle(piece, own, place)
-    marks.push(...drawnMarks(drawn, settled))
+    marks.push(...drawnMarks(drawn, settled), ...blankMarks(piece, solid, features, own, settled))
     for (const f of features)
       for (const t of workKind(f).threads?.(f.data) ?? [])
         marks.push(...threadMarks(t, solid.frame, own, settled))
@@ -99,6 +101,18 @@ export function* pieceSheet(
       x - 5,
       x,
     ),
+  )
+  marks.push(
+    ...runningLevel(
+      rounds.map((d) => ({ x: atU(atMain, d.at), text: d.text })),
+      y + 5,
+      y,
+    ),
+    // From the surface on, where that is not at the edge of the block.
+    ...rounds.flatMap(({ at: u, sides }) => {
+      const surface = Math.max(...sides.map(fromEdge1))
+      return y - surface > 1 ? [line(atU(atMain, u), surface + 1, atU(atMain, u), y, 'dimension')] : []
+    }),
   )
   const fromTheBack = (p: number) => atV(atEdge, fromBack ? T - p : p)
   marks.push(
@@ -212,12 +226,65 @@ function placesOn(features: readonly Feature[], axis: 0 | 1 | 2): number[] {
   return [...new Set(places.map((p) => Math.round(p * 1e7) / 1e7))].sort((a, b) => a - b)
 }
 
+/** What is round about an axis along the piece: where, from which place to which across, and its diameter. */
+function roundsOf(features: readonly Feature[], say: (mm: number) => string) {
+  const all = features.flatMap((f) => {
+    const found = workKind(f).diameters?.(f.data) ?? []
+    const [first, last] = [found[0], found.at(-1)]
+    const lengthwise =
+      first && last && Math.abs(last.at[1] - first.at[1]) + Math.abs(last.at[2] - first.at[2]) < 1e-6
+    return lengthwise ? found : []
+  })
+  return all.length > MOST_ROUNDS
+    ? []
+    : all
+        .map(({ at: [u, v], mm }) => ({ at: u, sides: [v - mm / 2, v + mm / 2], text: `⌀ ${say(mm)}` }))
+        .sort((a, b) => a.at - b.at)
+}
+/** More are not told on a drawing. */
+const MOST_ROUNDS = 16
+
+/** The block that the piece is made from, where the piece does not come to its sides. */
+function blankMarks(
+  { size }: Instance,
+  { shape: { positions }, frame }: Solid,
+  features: readonly Feature[],
+  view: View,
+  place: Placed,
+): Mark[] {
+  if (features.some((f) => workKind(f).bought)) return []
+  const corners = (low: Vec3, high: Vec3) =>
+    cornersOf({ min: low, max: high }).map((p) => project(view, toRoom(frame, p)))
+  const reach = (pick: (...all: number[]) => number) =>
+    vec3((i) => {
+      let found = positions[i]!
+      for (let k = i; k < positions.length; k += 3) found = pick(found, positions[k]!)
+      return found
+    })
+  const ends = (all: readonly Vec3[]) =>
+    [0, 1].map((k) => [Math.min(...all.map((p) => p[k]!)), Math.max(...all.map((p) => p[k]!))] as const)
+  const [[u1, u2], [v1, v2]] = ends(corners([0, 0, 0], size)) as [Pair, Pair]
+  const [[w1, w2], [z1, z2]] = ends(corners(reach(Math.min), reach(Math.max))) as [Pair, Pair]
+  const short = Math.max(w1 - u1, u2 - w2, z1 - v1, v2 - z2) * place.scale
+  if (short < SHORT) return []
+  const [x1, x2, y1, y2] = [atU(place, u1), atU(place, u2), atV(place, v1), atV(place, v2)]
+  return [
+    line(x1, y1, x2, y1, 'blank'),
+    line(x2, y1, x2, y2, 'blank'),
+    line(x2, y2, x1, y2, 'blank'),
+    line(x1, y2, x1, y1, 'blank'),
+  ]
+}
+type Pair = readonly [number, number]
+/** As far from the sides of its block that is seen on paper, millimetres. */
+const SHORT = 0.4
+
 /** Each different work once, with its count. */
 function callouts(features: readonly Feature[], say: (mm: number) => string): string[] {
   const counts = new Map<string, number>()
   for (const f of features) {
     const text = sayPlain(workKind(f).callout(f.data), say)
-    counts.set(text, (counts.get(text) ?? 0) + countOf(f))
+    counts.set(text, (counts.get(text) ?? 0) + (workKind(f).toldAtOnce ? 1 : countOf(f)))
   }
   return [...counts].map(([text, n]) => (n > 1 ? `${n} × ${text}` : text[0]!.toUpperCase() + text.slice(1)))
 }

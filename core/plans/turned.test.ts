@@ -48,6 +48,36 @@ test('a pin turned from a thick blank is drawn in the middle of that, where its 
   expect((top! - Math.min(widest.y1, widest.y2)) / scale).toBeCloseTo(20, 1)
 })
 
+test('its diameters stand at their places below it, and the blank round it', () => {
+  const sheet = pin()
+  const texts = sheet.marks.filter((m): m is Extract<Mark, { kind: 'text' }> => m.kind === 'text')
+  const rounds = texts.filter((t) => t.text === 'Ø 20' && t.turn === 90)
+  const visible = lines(sheet, 'visible')
+  const long = Math.max(...visible.map(along))
+  const left = Math.min(...visible.map((m) => Math.min(m.x1, m.x2)))
+  expect(rounds).toHaveLength(2)
+  // At end 1 and at end 2, each a line's height from its place at most.
+  ;[0, long].forEach((u, n) => expect(Math.abs(rounds[n]!.x - left - u)).toBeLessThan(3))
+  // The lower side of the pin is below its middle; the diameters are below that.
+  const sides = visible.filter((m) => along(m) > 0.99 * long).map((m) => m.y1)
+  const lower = [...sides].sort((a, b) => a - b)[1]!
+  const starts = lines(sheet, 'dimension').filter(
+    (m) => m.x1 === m.x2 && Math.abs(Math.min(m.y1, m.y2) - lower - 1) < 0.3,
+  )
+  expect(starts).toHaveLength(2)
+  // The blank is drawn in all three views: 200 × 60 twice, 60 × 60 once.
+  const blank = lines(sheet, 'blank')
+  const scale = long / 200
+  const sizes = blank
+    .map((m) => Math.round(Math.hypot(m.x2 - m.x1, m.y2 - m.y1) / scale))
+    .sort((a, b) => a - b)
+  expect(sizes).toEqual([...Array<number>(8).fill(60), ...Array<number>(4).fill(200)])
+  // What comes to the sides of its block shows none.
+  const square = make([...block('a', 'right-up', [0, 200], [0, 60], [0, 18])])
+  const plain = [...planSheets(modelOf(square), kernel)].find((s) => s.title === 'A A')!
+  expect(lines(plain, 'blank')).toEqual([])
+})
+
 test('a thread is thin lines along its core, three quarters of a circle from its end, and called out', () => {
   const thread = change.addStep({
     on: 'a',

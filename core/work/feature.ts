@@ -61,6 +61,8 @@ export interface WorkKind<D = unknown> {
   count?(data: D): number
   /** What one of it is, without its place: "dado ¾ × ¼ deep, on the back". */
   callout(data: D): Sentence
+  /** The callout tells of all that one feature stands for. */
+  readonly toldAtOnce?: true
   dimensions(data: D): Dimension[]
   /** Where it is usually done, the piece lying at it as it is then. */
   machine(data: D): Machine
@@ -81,6 +83,8 @@ export interface WorkKind<D = unknown> {
   ): Array<string | null>
   /** Threads, which are drawn and not cut: from where to where on their axis, and the radius of the core. */
   threads?(data: D): ReadonlyArray<{ readonly from: Vec3; readonly to: Vec3; readonly core: Mm }>
+  /** What it is round to: diameters, and where on its axis each is, in their order along it. */
+  diameters?(data: D): ReadonlyArray<{ readonly at: Vec3; readonly mm: Mm }>
   /** How thick the wood is that it leaves all round, where that is its sense. */
   leaves?(data: D): Mm
   /** How deep it goes into sides of the wood as it is by then, square to those. */

@@ -42,6 +42,7 @@ export const bend = defineWork<Bend>({
   describe: (b) => begun(says(b)),
   callout: says,
   count: (b) => b.marks.length,
+  toldAtOnce: true,
   dimensions: () => [],
   strip: ({ long, marks }) => ({ long, marks: [0, ...marks.flat(), long] }),
   tightest: (b) => b.tightest,

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { change, onFace, Outline, type Change, type FaceName, type Step } from '../../document'
 import { cutList } from '../../cuts'
+import { planSheets } from '../../plans'
 import { modelOf } from '../../model'
 import { carried, cross, dot, minus, norm, toRoom, type Vec3 } from '../../pieces'
 import { lookOver, proofOf } from '../../proof'
@@ -211,6 +212,12 @@ test('a handle takes the block that its path needs, is cut as a strip, and says 
     'Bend a strip 8 × 25, 627 long along its middle; bend r 120 by 90° from 100 to 288.5; bend r ' +
       '120 by 90° from 338.5 to 527',
   )
+  // One strip with two bends, which its sheet does not take for two strips.
+  const sheet = [...planSheets(modelOf(p), kernel)].find((s) => s.title === 'A A')!
+  const notes = sheet.marks.flatMap((m) =>
+    m.kind === 'text' && m.text.includes('long along') ? [m.text] : [],
+  )
+  expect(notes).toEqual([expect.stringMatching(/^Bend a strip 8 × 25/)])
   expect(workKind(f).strip!(f.data).marks).toHaveLength(6)
   const [row] = cutList(modelOf(p)).rows
   expect([row!.length, row!.width, row!.thickness].map((x) => Number(x.toFixed(3)))).toEqual([

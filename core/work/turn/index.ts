@@ -1,4 +1,4 @@
-import { AXES, mainAxis } from '../../pieces'
+import { AXES, mainAxis, toRoom } from '../../pieces'
 import { begun, defineWork, theFace, type Dimension, type Sentence } from '../feature'
 import type { Vec2 } from '../tool'
 import { own } from './own'
@@ -9,11 +9,11 @@ export type { Turned } from './turned'
 /** As many corners as a sentence tells. */
 const TOLD = 12
 
-/** Each corner once as a diameter and a place along the axis; of too many, the widest and how long it is. */
+/** Each station once as a diameter and a place along the axis; of too many, the widest and how long it is. */
 const says = (t: Turned): Sentence => {
   const [from, to] = [t.profile[0]![1], t.profile.at(-1)![1]]
   const what = t.flats > 0 ? `to ${t.flats} flats` : 'to a profile'
-  const told = t.corners.filter(([r]) => r > 1e-6)
+  const told = t.stations.filter(([r]) => r > 1e-6)
   const most = 2 * Math.max(...t.profile.map(([r]) => r))
   const places: Sentence =
     told.length > TOLD
@@ -31,13 +31,13 @@ const says = (t: Turned): Sentence => {
 const MOST = 16
 const once = (all: readonly number[]): number[] => [...new Map(all.map((n) => [n.toFixed(4), n])).values()]
 
-/** Places of the corners along the axis, and each diameter once, where what is drawn has a corner. */
+/** Places of the stations along the axis, and each diameter once. */
 function dimensions(t: Turned): Dimension[] {
   const axis = mainAxis(t.frame.z)
   const beside = AXES.find((i) => i !== axis && i !== mainAxis(t.inward))!
   const along = (p: Vec2) => t.frame.origin[axis] + t.frame.z[axis] * p[1]
-  const places = once(t.corners.map(along)).filter((x) => Math.abs(x) > 1e-6)
-  const radii = once(t.corners.map(([r]) => r)).filter((r) => r > 1e-6)
+  const places = once(t.stations.map(along)).filter((x) => Math.abs(x) > 1e-6)
+  const radii = once(t.stations.map(([r]) => r)).filter((r) => r > 1e-6)
   const middle = t.frame.origin[beside]
   return [
     ...(places.length > MOST ? [] : places).map((to): Dimension => ({ axis, from: 0, to, what: 'place' })),
@@ -59,5 +59,9 @@ export const turn = defineWork<Turned>({
   describe: (t) => [...begun(says(t)), `, drawn on ${theFace(t.face)}`],
   callout: says,
   dimensions,
+  diameters: ({ frame, stations, flats }) =>
+    flats > 0
+      ? []
+      : stations.filter(([r]) => r > 1e-6).map(([r, z]) => ({ at: toRoom(frame, [0, 0, z]), mm: 2 * r })),
   own,
 })

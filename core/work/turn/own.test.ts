@@ -6,6 +6,7 @@ import { modelOf } from '../../model'
 import { lookOver } from '../../proof'
 import { bodiesOf, type Kernel } from '../../solid'
 import { block, instance, make, testKernel, volume } from '../../testing/bench'
+import { workKind } from '../index'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -98,6 +99,74 @@ test('a ball is turned from arcs', () => {
     }),
     { numRuns: 20 },
   )
+})
+
+test('a belly or a neck is told where it is widest or narrowest, on the arc itself', () => {
+  const roundOf = (outline: Outline) => {
+    const m = modelOf(blank(turned(outline)))
+    return m
+      .features(instance(m, 'a#1'))
+      .flatMap((f) => workKind(f).diameters?.(f.data) ?? [])
+      .map((d) => [d.at[0], d.mm])
+  }
+  fc.assert(
+    fc.property(
+      fc.double({ min: 20, max: 90, noNaN: true }),
+      fc.double({ min: 0.5, max: 9, noNaN: true }),
+      fc.boolean(),
+      fc.boolean(),
+      (half, high, hollow, backwards) => {
+        // An arc of so much height over a chord of ⌀ 40, about the middle of the length.
+        const radius = (half * half + high * high) / (2 * high)
+        const centre = hollow ? 50 + radius - high : 50 - radius + high
+        const ends = [
+          [100 - half, 50],
+          [100 + half, 50],
+        ] as const
+        const [from, to] = backwards ? [1, 0] : [0, 1]
+        const outline = Outline.parse({
+          points: { p0: [100 - half, 30], p1: ends[0], p2: ends[1], p3: [100 + half, 30], p4: [100, centre] },
+          edges: [
+            { id: 'e0', kind: 'line', from: 'p0', to: 'p1' },
+            {
+              id: 'e1',
+              kind: 'arc',
+              from: `p${from + 1}`,
+              to: `p${to + 1}`,
+              centre: 'p4',
+              turns: hollow === backwards ? 'right' : 'left',
+            },
+            { id: 'e2', kind: 'line', from: 'p2', to: 'p3' },
+          ],
+          mirror: 'across',
+        })
+        const most = hollow ? 40 - 2 * high : 40 + 2 * high
+        const wanted = [
+          [100 - half, 40],
+          [100, most],
+          [100 + half, 40],
+        ]
+        const found = roundOf(outline)
+        expect(found).toHaveLength(3)
+        found.flat().forEach((n, k) => expect(n).toBeCloseTo(wanted.flat()[k]!, 6))
+      },
+    ),
+    { numRuns: 40 },
+  )
+  // Wider all along, it has no belly; turned to flats, no diameters.
+  const cone = lines([
+    [0, 0],
+    [0, 10],
+    [200, 20],
+    [200, 0],
+  ])
+  expect(roundOf(cone)).toEqual([
+    [0, 20],
+    [200, 40],
+  ])
+  const m = modelOf(blank(turned(cone, { options: { round: 'six' } })))
+  const flats = m.features(instance(m, 'a#1')).flatMap((f) => workKind(f).diameters?.(f.data) ?? [])
+  expect(flats).toEqual([])
 })
 
 test('wood beyond a flat end stays square, or is parted off', () => {

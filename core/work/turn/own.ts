@@ -1,6 +1,6 @@
 /** A profile that a maker turns: half of it is drawn on a face, and mirrored about the axis. */
 import type { Mm } from '../../measure'
-import { cornersOf, radiiOf, type Path, type Segment } from '../../outline'
+import { angleOf, cornersOf, radiiOf, type Arc, type Path, type Place2, type Segment } from '../../outline'
 import {
   AXES,
   cross,
@@ -92,7 +92,7 @@ function resolve(asked: Asked, wood: Wood): Turned | Unfit {
       high: size[along] - shoulder.min[along],
       reach: 2 * Math.hypot(...AXES.map((i) => (i === along ? 0 : size[i]))) + BEYOND,
     }),
-    corners: [...half.map(({ points }) => points[0]!), profile.at(-1)!],
+    stations: [...half.flatMap(({ points, crest }) => [points[0]!, ...crest]), profile.at(-1)!],
     radii: radiiOf([path]),
     off: Math.hypot(origin[across] - middle(across), deep),
     missing: drawn.missing,
@@ -127,13 +127,22 @@ function standing(f: Frame, flats: number): Frame {
 /** A piece of the profile with the places on it, both ends among them. */
 interface Part {
   readonly points: readonly Vec2[]
+  /** Where it is widest or narrowest, between its ends; none where that is at an end. */
+  readonly crest: readonly Vec2[]
 }
 
 /** The pieces of the half of a path above the axis, from the near end on; null where it does not lie so. */
 function halfOf({ segments }: Path, { axis, at }: NonNullable<Drawn['mirror']>): Part[] | null {
   const spots = (s: Segment): Vec2[] =>
     [...cornersOf(s, CHORD), s.to].map((p): Vec2 => [p[axis] - at, p[axis === 1 ? 0 : 1]])
-  const all = segments.map((s) => ({ points: spots(s) }))
+  const crest = (s: Segment, points: readonly Vec2[]): Vec2[] =>
+    s.kind === 'arc'
+      ? topsOf(s, axis).map((p): Vec2 => [p[axis] - at, p[axis === 1 ? 0 : 1]])
+      : crestOf(points)
+  const all = segments.map((s): Part => {
+    const points = spots(s)
+    return { points, crest: crest(s, points) }
+  })
   const above = ({ points }: Part) => points.every(([r]) => r > -1e-6) && points.some(([r]) => r > AXIS)
   const start = all.findIndex((p, n) => above(p) && !above(all.at(n - 1)!))
   if (start < 0) return null
@@ -147,8 +156,33 @@ function halfOf({ segments }: Path, { axis, at }: NonNullable<Drawn['mirror']>):
   if (a[0] > 1e-6 || b[0] > 1e-6) return null
   const onwards = a[1] <= b[1]
   const ordered = onwards ? half : [...half].reverse()
-  return ordered.map((p) => ({ points: (onwards ? p.points : [...p.points].reverse()).map(clean) }))
+  return ordered.map(({ points, crest: c }) => ({
+    points: (onwards ? points : [...points].reverse()).map(clean),
+    crest: onwards ? c : [...c].reverse(),
+  }))
 }
+
+/** Where an arc, between its ends, is farthest along an axis or back along it, in their order on it. */
+function topsOf({ centre, radius, sweep, from }: Arc, axis: 0 | 1): Place2[] {
+  const round = 2 * Math.PI
+  const start = angleOf(centre, from)
+  const tops = [1, -1].flatMap((side) => {
+    const top: Place2 =
+      axis === 0 ? [centre[0] + side * radius, centre[1]] : [centre[0], centre[1] + side * radius]
+    const turned = (angleOf(centre, top) - start) * Math.sign(sweep)
+    const way = ((turned % round) + round) % round
+    return way > 1e-9 && way < Math.abs(sweep) - 1e-9 ? [{ top, way }] : []
+  })
+  return tops.sort((a, b) => a.way - b.way).map(({ top }) => top)
+}
+
+/** Where a row of places is farther from the axis, or nearer to it, than before and after. */
+const crestOf = (points: readonly Vec2[]): Vec2[] =>
+  points.filter(([r], n) => {
+    const before = points[n - 1]
+    const after = points.find((p, k) => k > n && p[0] !== r)
+    return before !== undefined && after !== undefined && (r - before[0]) * (r - after[0]) > 0
+  })
 
 /**
  * What goes, as a closed section: from the profile out to beyond the wood. Wood beyond the ends of the

@@ -17,8 +17,8 @@ export interface Turned {
   readonly section: Tool['section']
   readonly sides: Tool['sides']
   readonly flats: number
-  /** Where what is drawn has its corners, from the near end on. */
-  readonly corners: readonly Vec2[]
+  /** Its corners, and where it is widest or narrowest between two of them, from the near end on. */
+  readonly stations: readonly Vec2[]
   /** Of its arcs, each once. */
   readonly radii: readonly Mm[]
   /** How far from the middle of the wood the axis is. */
