@@ -306,6 +306,13 @@ describe.each(demos)('the drawings of %s', (file) => {
         }).toMatchObject({ written: true })
     }
   })
+  test('count each work once', () => {
+    const texts = sheetsOf(file, 'a4').flatMap((s) =>
+      s.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : [])),
+    )
+    // “4 × peg”, and neither “4 × 4 pegs” nor “2 × bend a rod …; bend … bend …”.
+    expect(texts.filter((t) => /^\d+ × (\d+ [a-z]+s |.*; )/.test(t))).toEqual([])
+  })
 })
 
 test('where two pieces meet in a mitre, the line is seen from above, all of it', () => {

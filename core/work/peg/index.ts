@@ -30,8 +30,8 @@ function cut({ face, at, diameter, height, size }: Pegs): Tool[] {
   return [{ kind: 'outlined', frame, outer: straightLoop(around), inner, depth: height + BEYOND }]
 }
 
-const says = (p: Pegs): Sentence => [
-  `${p.at.length > 1 ? `${p.at.length} pegs` : 'peg'} ⌀ `,
+const says = (p: Pegs, n = 1): Sentence => [
+  `${n > 1 ? `${n} pegs` : 'peg'} ⌀ `,
   { mm: p.diameter },
   ', standing ',
   { mm: p.height },
@@ -52,11 +52,11 @@ export const peg = defineWork<Pegs>({
   machine: () => 'router',
   cut,
   describe: (p, partner) => {
-    const [first, ...rest] = says(p)
+    const [first, ...rest] = says(p, p.at.length)
     return [capital(first as string), ...rest, ...sayPlaces(p), forPartner(partner)]
   },
   count: (p) => p.at.length,
-  callout: says,
+  callout: (p) => says(p),
   dimensions: (p) => [...dimensionsOf(p), depthOf(p)],
   own,
 })
