@@ -1,6 +1,6 @@
 /** What is hollowed: volumes, walls measured square to where they slope, and what leaves no room. */
 import fc from 'fast-check'
-import { change, onFace, type Change, type FaceName } from '../../document'
+import { change, onFace, Outline, type Change, type FaceName } from '../../document'
 import { modelOf } from '../../model'
 import { lookOver } from '../../proof'
 import { bodiesOf, type Kernel, type Shape } from '../../solid'
@@ -123,6 +123,95 @@ test('walls of an angled piece are nowhere thinner than asked', () => {
   const within = 188 * 38 + 58 * 70 + 36 * (1 - Math.PI / 4)
   const { volume } = shapeOf(p)
   expect(Math.abs(volume / (ell * T - within * (T - 8)) - 1)).toBeLessThan(1e-3)
+})
+
+type Spot = readonly [number, number, number]
+const less = (a: Spot, b: Spot): Spot => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
+const times = (a: Spot, b: Spot): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
+const spotsOf = ({ positions: p }: Shape, k: number): Spot => [p[3 * k]!, p[3 * k + 1]!, p[3 * k + 2]!]
+
+/** How far a place is from a triangle (Ericson, Real-Time Collision Detection, 5.1.5). */
+function offTriangle(p: Spot, a: Spot, b: Spot, c: Spot): number {
+  const [ab, ac, ap] = [less(b, a), less(c, a), less(p, a)]
+  const far = (v: number, w: number) => Math.hypot(...[0, 1, 2].map((i) => ap[i]! - v * ab[i]! - w * ac[i]!))
+  const [d1, d2] = [times(ab, ap), times(ac, ap)]
+  if (d1 <= 0 && d2 <= 0) return far(0, 0)
+  const bp = less(p, b)
+  const [d3, d4] = [times(ab, bp), times(ac, bp)]
+  if (d3 >= 0 && d4 <= d3) return far(1, 0)
+  const vc = d1 * d4 - d3 * d2
+  if (vc <= 0 && d1 >= 0 && d3 <= 0) return far(d1 / (d1 - d3), 0)
+  const cp = less(p, c)
+  const [d5, d6] = [times(ab, cp), times(ac, cp)]
+  if (d6 >= 0 && d5 <= d6) return far(0, 1)
+  const vb = d5 * d2 - d1 * d6
+  if (vb <= 0 && d2 >= 0 && d6 <= 0) return far(0, d2 / (d2 - d6))
+  const va = d3 * d6 - d5 * d4
+  if (va <= 0 && d4 - d3 >= 0 && d5 - d6 >= 0) {
+    const w = (d4 - d3) / (d4 - d3 + (d5 - d6))
+    return far(1 - w, w)
+  }
+  const sum = va + vb + vc
+  return far(vb / sum, vc / sum)
+}
+
+/** Sections of so many corners about the middle, one at each end; every other corner may go in. */
+const sections = (n: number, twist: number, dent: number) => {
+  const loop = (far: number, turn: number, first: number) => {
+    const all = Array.from({ length: n }, (_, k) => {
+      const a = turn + (2 * Math.PI * k) / n
+      const r = k % 2 === 1 ? far * dent : far
+      return [`p${first + k}`, [W / 2 + r * Math.cos(a), T / 2 + r * Math.sin(a)]] as const
+    })
+    return {
+      points: all,
+      edges: all.map(([from], k) => ({ id: `e${first + k}`, kind: 'line', from, to: all[(k + 1) % n]![0] })),
+    }
+  }
+  const [near, far] = [loop(58, 0, 0), loop(40, twist, 100)]
+  return Outline.parse({
+    points: Object.fromEntries([...near.points, ...far.points]),
+    edges: [...near.edges, ...far.edges],
+  })
+}
+
+test('walls within sides that wind or go in are nowhere thinner than asked, and hardly thicker', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 2, max: 3 }),
+      fc.double({ min: 0, max: 0.12, noNaN: true }),
+      fc.double({ min: 0.75, max: 1, noNaN: true }),
+      fc.double({ min: 3, max: 8, noNaN: true }),
+      fc.constantFrom('end1' as const, 'end2' as const),
+      (half, twist, dent, wall, end) => {
+        const outline = sections(2 * half, twist, dent)
+        const drawn = step('taper', 'face', {}, { form1: 'drawn', form3: 'drawn' }, { outline })
+        const p = blank(drawn, step('hollow', end, { wall, floor: 10 }))
+        expect(says(p).filter((s) => !s.includes('lacks'))).toEqual([])
+        const [body, hollow] = [shapeOf(blank(drawn)), shapeOf(p)]
+        // All sides but the ends.
+        const sides = Array.from({ length: body.triangles.length / 3 }, (_, k) =>
+          [0, 1, 2].map((i) => spotsOf(body, body.triangles[3 * k + i]!)),
+        ).filter((t) => !t.every(([x]) => x < 1e-6) && !t.every(([x]) => x > L - 1e-6))
+        const [open, floor] = end === 'end1' ? [0, L - 10] : [L, 10]
+        const off: number[] = []
+        const count = hollow.positions.length / 3
+        for (let k = 0; k < count; k += Math.ceil(count / 1500)) {
+          const at = spotsOf(hollow, k)
+          const least = Math.min(...sides.map(([a, b, c]) => offTriangle(at, a!, b!, c!)))
+          if (least < 0.01) continue
+          off.push(least)
+          // Nothing is taken beyond the floor.
+          expect(Math.abs(at[0] - open)).toBeLessThan(Math.abs(floor - open) + 1e-6)
+        }
+        expect(off.length).toBeGreaterThan(5)
+        expect(Math.min(...off)).toBeGreaterThan(wall - 0.01)
+        off.sort((a, b) => a - b)
+        expect(off[Math.floor(off.length / 2)]!).toBeLessThan(wall * 1.05 + 0.3)
+      },
+    ),
+    { numRuns: 5 },
+  )
 })
 
 test('walls and floors that leave no room are refused in a sentence', () => {
