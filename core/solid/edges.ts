@@ -3,7 +3,7 @@
  * flat surfaces meet, and where a round one meets another at an angle.
  */
 import type { Vec3 } from '../pieces'
-import { sideAlong, toolSurface } from '../work'
+import { sideAlong, toolSmooth, toolSurface } from '../work'
 import type { Shape } from './kernel'
 
 export interface Round {
@@ -24,7 +24,7 @@ export interface Edge {
 
 /** A round surface that runs into another by less than this does so without an edge. */
 const CREASE = Math.cos((20 * Math.PI) / 180)
-/** Flats that turn by less than this are one, as nobody could tell them apart. */
+/** Flats of two tools that turn by less than this are one, as nobody could tell them apart. */
 const FLAT = Math.cos(Math.PI / 180)
 /** More surfaces than a tool has. */
 const MOST = 2 ** 20
@@ -71,11 +71,17 @@ export function edgesOf(shape: Shape): Edge[] {
       b,
       n1,
       n2,
-      sharp: one !== other && cos < (flat ? FLAT : CREASE),
+      sharp: one !== other && cos < (flat ? turnOf(shape, tri, mate) : CREASE),
       wall: flat ? null : (roundOf(one) ?? roundOf(other)),
     })
   }
   return edges
+}
+
+/** The cosine of the angle by which two flats must turn that are not one. */
+function turnOf({ tool, tools }: Shape, a: number, b: number): number {
+  const of = tool[a]!
+  return of === 0 || of !== tool[b] ? FLAT : Math.cos((toolSmooth(tools[of - 1]!) * Math.PI) / 180)
 }
 
 /** A number for the surface that a triangle is part of; below nought for a round one. */

@@ -37,7 +37,7 @@ export const OPEN = Math.cos((2 * Math.PI) / 180)
 /** How far beyond the wood slabs go where it is open. */
 const BEYOND: Mm = 1
 /** About a sharper inside edge, a slab has corners at every so many degrees. */
-const STEP = (6 * Math.PI) / 180
+const STEP = (4 * Math.PI) / 180
 /** Patches that look less far apart go over into each other. */
 const SMOOTH = (15 * Math.PI) / 180
 /** By so much its corners stand out of what is round, so that their hull is not within it. */

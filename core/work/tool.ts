@@ -56,6 +56,9 @@ export const toolKey = (tool: Tool, snap: (n: number) => number): string =>
 export const toolSurface = (tool: Tool, at: Vec3, normal: Vec3): number =>
   kindOf(tool).surface(tool, at, normal)
 
+/** By how many degrees flats of a tool turn at most that stand for one surface. */
+export const toolSmooth = (tool: Tool): number => kindOf(tool).smooth ?? 1
+
 /** The cylinder that a round surface of a tool is a part of; null where there is none. */
 export const toolCylinder = (tool: Tool, surface: number): Cylinder | null =>
   kindOf(tool).cylinder?.(tool, surface) ?? null

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { change, onFace, Outline, type Change, type FaceName } from '../../document'
 import { modelOf } from '../../model'
 import { lookOver } from '../../proof'
-import { bodiesOf, type Kernel, type Shape } from '../../solid'
+import { bodiesOf, edgesOf, type Kernel, type Shape } from '../../solid'
 import { block, instance, make, testKernel } from '../../testing/bench'
 
 let kernel: Kernel
@@ -43,6 +43,11 @@ const shapeOf = (p: ReturnType<typeof blank>): Shape => {
   return kernel.shape(m.recipe(instance(m, 'a#1')))
 }
 const says = (p: ReturnType<typeof blank>) => lookOver(modelOf(p)).flatMap((x) => (x.step ? [x.says] : []))
+
+type Spot = readonly [number, number, number]
+const less = (a: Spot, b: Spot): Spot => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
+const times = (a: Spot, b: Spot): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
+const spotsOf = ({ positions: p }: Shape, k: number): Spot => [p[3 * k]!, p[3 * k + 1]!, p[3 * k + 2]!]
 
 test('a box hollowed from a face is the box less what is within its walls', () => {
   const inside = (L - 12) * (W - 12) * (T - 10)
@@ -121,14 +126,19 @@ test('walls of an angled piece are nowhere thinner than asked', () => {
   const ell = 200 * 50 + 70 * 70
   // About the inside corner of the wood the wall is round.
   const within = 188 * 38 + 58 * 70 + 36 * (1 - Math.PI / 4)
-  const { volume } = shapeOf(p)
-  expect(Math.abs(volume / (ell * T - within * (T - 8)) - 1)).toBeLessThan(1e-3)
+  const shape = shapeOf(p)
+  expect(Math.abs(shape.volume / (ell * T - within * (T - 8)) - 1)).toBeLessThan(1e-3)
+  // Of its six upright corners within, one is round, and is seen without an edge.
+  const upright = edgesOf(shape)
+    .filter((e) => e.sharp)
+    .map(({ a, b }) => [spotsOf(shape, a), spotsOf(shape, b)] as const)
+    .filter(([a, b]) => Math.hypot(a[0] - b[0], a[1] - b[1]) < 1e-3 && Math.abs(a[2] - b[2]) > 1)
+    .filter(
+      ([[x, y]]) =>
+        x > 1 && x < L - 1 && y > 1 && y < W - 1 && !(Math.abs(x - 70) < 1 && Math.abs(y - 50) < 1),
+    )
+  expect(new Set(upright.map(([[x, y]]) => `${x.toFixed(1)} ${y.toFixed(1)}`)).size).toBe(5)
 })
-
-type Spot = readonly [number, number, number]
-const less = (a: Spot, b: Spot): Spot => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
-const times = (a: Spot, b: Spot): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
-const spotsOf = ({ positions: p }: Shape, k: number): Spot => [p[3 * k]!, p[3 * k + 1]!, p[3 * k + 2]!]
 
 /** How far a place is from a triangle (Ericson, Real-Time Collision Detection, 5.1.5). */
 function offTriangle(p: Spot, a: Spot, b: Spot, c: Spot): number {

@@ -27,5 +27,7 @@ export const inset = {
   key: plainKey,
   /** What looks the same way is one side. */
   surface: (_, __, normal) => 2 + looking(normal),
+  /** Within what winds, and about an inside edge, many stand for one. */
+  smooth: 8,
   solid: (t, _, make) => make.within(t),
 } satisfies ToolKind<Inset>

@@ -100,6 +100,8 @@ export interface ToolKind<T> {
    * from −1 down. A surface is one however many flats stand for it.
    */
   surface(tool: T, at: Vec3, normal: Vec3): number
+  /** Flats that turn by less than so many degrees stand for one surface; 1, when not said. */
+  readonly smooth?: number
   /** The same, with other wood standing beside; for what looks at that. */
   beside?(tool: T, all: readonly Beside[]): unknown
   /** The same without what only its solid is made from. */
