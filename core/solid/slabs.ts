@@ -34,12 +34,14 @@ export function meshOf(solid: Manifold): Mesh {
 /** A slab may be so much thicker in places than asked where the surface is not flat, millimetres. */
 const BAND: Mm = 0.1
 export const OPEN = Math.cos((2 * Math.PI) / 180)
+/** How far slabs stand out of the surface. */
+const PROUD: Mm = 0.1
 /** How far beyond the wood slabs go where it is open. */
 const BEYOND: Mm = 1
 /** About a sharper inside edge, a slab has corners at every so many degrees. */
 const STEP = (4 * Math.PI) / 180
 /** Patches that look less far apart go over into each other. */
-const SMOOTH = (15 * Math.PI) / 180
+const SMOOTH = Math.cos((15 * Math.PI) / 180)
 /** By so much its corners stand out of what is round, so that their hull is not within it. */
 const ROUND = 1 / Math.cos(0.75 * STEP)
 
@@ -72,20 +74,53 @@ export function slabsOf({ corners, triangles }: Mesh, how: SetIn): Points[] {
     if (way) for (const k of of) ways.set(k, (ways.get(k) ?? new Set()).add(way))
   }
   const patches = patchesOf(corners, faces, BAND)
-  const around = turnsAt(corners, faces, patches)
-  return patches.flatMap(({ facets, corners: of, normal, sag, lean }) => {
-    const { sort } = faces[facets[0]!]!
-    if (sort === 'open' || (sort === 'floor' && floor === null)) return []
-    const deep = sort === 'floor' ? floor! : wall * (2 - lean)
-    const slab = [...of].flatMap((k): Vec3[] => {
-      const p = corners[k]!
-      const sunk = (n: Vec3, by = 1) => vec3((i) => p[i] - by * (deep + sag) * n[i])
-      if (sort === 'floor') return [p, sunk(normal)]
-      const own = [p, sunk(normal), ...(around.get(k) ?? []).map((n) => sunk(n, ROUND))]
-      return [...own, ...[...(ways.get(k) ?? [])].flatMap((way) => own.map((q) => ledOut(q, p, normal, way)))]
-    })
-    return [slab.map(([x, y, z]): [number, number, number] => [x, y, z])]
-  })
+  const walls = patches.filter((p) => faces[p.facets[0]!]!.sort === 'wall')
+  const smooth = smoothAt(walls, wall)
+  const around = turnsAt(corners, faces, patches, smooth)
+  const places = (k: number, of: Patch): Vec3[] => {
+    const p = corners[k]!
+    const sunk = (n: Vec3, by: Mm) => vec3((i) => p[i] - by * n[i])
+    const { normal, deep } = smooth.get(k)!.find((x) => x.patches.includes(of))!
+    // A little beyond the surface, so that no skin of it is left.
+    const own = [sunk(normal, -PROUD), sunk(normal, deep)]
+    const turned = (around.get(k) ?? []).map((n) => sunk(n, ROUND * wall))
+    const led = [...(ways.get(k) ?? [])].flatMap((way) =>
+      [...own, ...turned].map((q) => ledOut(q, p, normal, way)),
+    )
+    return [...own, ...turned, ...led]
+  }
+  const floors = patches.filter((p) => floor !== null && faces[p.facets[0]!]!.sort === 'floor')
+  const level = ({ corners: of, normal, sag }: Patch) =>
+    [...of].flatMap((k) => [PROUD, -floor! - sag].map((by) => vec3((i) => corners[k]![i] + by * normal[i])))
+  return [...walls.map((p) => [...p.corners].flatMap((k) => places(k, p))), ...floors.map(level)].map(
+    (slab) => slab.map(([x, y, z]): [number, number, number] => [x, y, z]),
+  )
+}
+
+/** Patches that go over into each other at a corner, how they look there, and how deep their slabs go. */
+interface Smooth {
+  readonly patches: readonly Patch[]
+  readonly normal: Vec3
+  readonly deep: Mm
+}
+
+/** At each corner. There slabs of one group have their corners in common, so that none gapes. */
+function smoothAt(patches: readonly Patch[], wall: Mm): ReadonlyMap<number, readonly Smooth[]> {
+  const at = new Map<number, Patch[][]>()
+  for (const p of patches)
+    for (const k of p.corners) {
+      const groups = at.get(k) ?? []
+      const mine = groups.filter((g) => g.some((q) => dot(q.normal, p.normal) > SMOOTH))
+      at.set(k, [...groups.filter((g) => !mine.includes(g)), [...mine.flat(), p]])
+    }
+  const told = (group: readonly Patch[]): Smooth => {
+    const sum = vec3((i) => group.reduce((s, p) => s + p.normal[i], 0))
+    const long = norm(sum)
+    const normal = vec3((i) => sum[i] / long)
+    const deep = group.map((p) => (wall * (2 - p.lean) + p.sag) / dot(p.normal, normal))
+    return { patches: group, normal, deep: Math.max(...deep) }
+  }
+  return new Map([...at].map(([k, groups]) => [k, groups.map(told)]))
 }
 
 /** A place of a slab led on along its face until it is beyond the open side at `from`. */
@@ -96,20 +131,17 @@ function ledOut(q: Vec3, from: Vec3, normal: Vec3, out: Vec3): Vec3 {
   return by > 0 ? vec3((i) => q[i] + by * up[i]) : q
 }
 
-/** Of corners at inside edges between patches: all ways that these look there, and between. */
+/** Of corners at inside edges between what is smooth: all ways that this looks there, and between. */
 function turnsAt(
   corners: readonly Vec3[],
   faces: readonly Face[],
   patches: readonly Patch[],
+  smooth: ReadonlyMap<number, readonly Smooth[]>,
 ): ReadonlyMap<number, readonly Vec3[]> {
   const patchOf = new Map(patches.flatMap((p) => p.facets.map((k) => [k, p] as const)))
   const edges = new Map<string, Patch>()
   const found = new Map<number, Vec3[]>()
-  const sides = new Map<number, Vec3[]>()
-  const put = (to: Map<number, Vec3[]>, k: number, n: Vec3) => {
-    const all = to.get(k) ?? []
-    if (!all.includes(n)) to.set(k, [...all, n])
-  }
+  const sides = new Map<number, Set<Vec3>>()
   for (const [k, { corners: of, sort }] of faces.entries())
     for (const [i, a] of of.entries()) {
       if (sort !== 'wall') break
@@ -118,20 +150,16 @@ function turnsAt(
       edges.set(`${a} ${b}`, here)
       if (!there || there === here) continue
       // Going along it, the other side turns towards the one it is seen from.
-      const inside = dot(cross(here.normal, there.normal), minus(corners[b]!, corners[a]!)) < 0
-      const angle = Math.acos(Math.min(1, dot(here.normal, there.normal)))
-      // Patches of what is nearly smooth wind, and may gape at one end of an edge and not at the other.
-      if (!inside && angle > SMOOTH) continue
-      const steps = Math.ceil(angle / STEP)
-      const ways = Array.from({ length: Math.max(0, steps - 1) }, (_, s) =>
-        between(here.normal, there.normal, angle, (s + 1) / steps),
-      )
+      if (dot(cross(here.normal, there.normal), minus(corners[b]!, corners[a]!)) >= 0) continue
       for (const at of [a, b]) {
-        for (const n of [here.normal, ...ways, there.normal]) put(found, at, n)
-        if (inside) for (const n of [here.normal, there.normal]) put(sides, at, n)
+        const [one, other] = [here, there].map((p) => smooth.get(at)!.find((x) => x.patches.includes(p))!)
+        if (one === other) continue
+        const ways = [one!.normal, ...waysBetween(one!.normal, other!.normal), other!.normal]
+        found.set(at, [...(found.get(at) ?? []), ...ways])
+        sides.set(at, new Set([...(sides.get(at) ?? []), one!.normal, other!.normal]))
       }
     }
-  for (const [k, all] of sides) if (isCorner(all)) found.set(k, [...found.get(k)!, ...BALL])
+  for (const [k, all] of sides) if (isCorner([...all])) found.set(k, [...found.get(k)!, ...BALL])
   return found
 }
 
@@ -158,9 +186,12 @@ const BALL: readonly Vec3[] = Array.from(
   })
 })
 
-/** A way between two, by a share of the angle from one to the other. */
-function between(a: Vec3, b: Vec3, angle: number, share: number): Vec3 {
-  if (angle < 1e-6) return a
-  const [p, q] = [Math.sin((1 - share) * angle), Math.sin(share * angle)]
-  return vec3((i) => (p * a[i] + q * b[i]) / Math.sin(angle))
+/** Ways from one to another, so far apart, without both. */
+function waysBetween(a: Vec3, b: Vec3): Vec3[] {
+  const angle = Math.acos(Math.max(-1, Math.min(1, dot(a, b))))
+  const steps = Math.ceil(angle / STEP)
+  return Array.from({ length: Math.max(0, steps - 1) }, (_, s) => {
+    const [p, q] = [Math.sin(angle * (1 - (s + 1) / steps)), Math.sin((angle * (s + 1)) / steps)]
+    return vec3((i) => (p * a[i] + q * b[i]) / Math.sin(angle))
+  })
 }

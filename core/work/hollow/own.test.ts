@@ -204,6 +204,7 @@ test('walls within sides that wind or go in are nowhere thinner than asked, and 
           [0, 1, 2].map((i) => spotsOf(body, body.triangles[3 * k + i]!)),
         ).filter((t) => !t.every(([x]) => x < 1e-6) && !t.every(([x]) => x > L - 1e-6))
         const [open, floor] = end === 'end1' ? [0, L - 10] : [L, 10]
+        expect(bodiesOf(hollow)).toEqual({ bodies: 1, hollows: 0 })
         const off: number[] = []
         const count = hollow.positions.length / 3
         for (let k = 0; k < count; k += Math.ceil(count / 1500)) {

@@ -28,6 +28,6 @@ export const inset = {
   /** What looks the same way is one side. */
   surface: (_, __, normal) => 2 + looking(normal),
   /** Within what winds, and about an inside edge, many stand for one. */
-  smooth: 8,
+  smooth: 20,
   solid: (t, _, make) => make.within(t),
 } satisfies ToolKind<Inset>
