@@ -5,18 +5,21 @@ import { dot, negated, type Vec3 } from '../pieces'
 import type { SetIn } from '../work'
 import { flatsOf, type Flat } from './flats'
 import type { Keep } from './matrix'
-import { meshOf, OPEN, slabsOf } from './slabs'
+import { shellsOf, type Shell } from './shells'
+import { OPEN, surfaceOf } from './surface'
 
 /** How far beyond the wood it goes where it is open. */
 const BEYOND: Mm = 1
 /** A solid is bulged everywhere when its hull is no larger, as a share. */
 const SAME = 1e-6
+/** A hollow this large is none, cubic millimetres. */
+const SPECK = 10
 /** More flats than this are set in all at once. */
 const MOST = 800
 
 /**
- * Of a solid that is bulged everywhere it is exact: the flats of it, each moved in. Else a slab is taken off
- * within each side. Whoever asks frees it.
+ * Of a solid that is bulged everywhere: the flats of it, each moved in. Else shells within its sides are
+ * taken off. Whoever asks frees it.
  */
 export function withinWood(solid: Manifold, how: SetIn, wasm: ManifoldToplevel, keep: Keep): Manifold {
   const flats = flatsOf(solid)
@@ -52,15 +55,40 @@ function movedIn(
   return inner
 }
 
-/** What no slab of the wood that is to stay reaches, down to the floor. */
+/** What no shell of the wood that is to stay reaches, down to the floor. */
 function clear(solid: Manifold, how: SetIn, wasm: ManifoldToplevel, keep: Keep): Manifold {
   const { out, floor } = how
-  const mesh = meshOf(solid)
-  const slabs = slabsOf(mesh, how).map((points) => wasm.Manifold.hull(points))
-  const all = keep(wasm.Manifold.union(slabs))
-  for (const slab of slabs) slab.delete()
-  const inner = keep(solid.subtract(all))
+  const surface = surfaceOf(solid, out)
+  const shells = shellsOf(surface, how).flatMap((s) => made(s, wasm))
+  const all = keep(wasm.Manifold.union(shells))
+  for (const shell of shells) shell.delete()
+  const inner = roomy(keep(solid.subtract(all)), wasm, keep)
   if (floor === null || inner.isEmpty()) return inner
-  const bottom = mesh.corners.reduce((low, p) => Math.min(low, dot(p, out)), Infinity)
+  const bottom = surface.corners.reduce((low, p) => Math.min(low, dot(p, out)), Infinity)
   return keep(inner.trimByPlane([...out], bottom + floor))
+}
+
+/** Without specks between shells, which nobody would take out. */
+function roomy(inner: Manifold, wasm: ManifoldToplevel, keep: Keep): Manifold {
+  const parts = inner.decompose().map(keep)
+  const left = parts.filter((p) => p.volume() > SPECK)
+  return left.length === parts.length ? inner : keep(wasm.Manifold.union(left))
+}
+
+function made(shell: Shell, wasm: ManifoldToplevel): Manifold[] {
+  if ('hull' in shell)
+    return [wasm.Manifold.hull(shell.hull.map((p) => p.map(Math.fround) as [number, number, number]))]
+  const mesh = new wasm.Mesh({
+    numProp: 3,
+    vertProperties: Float32Array.from(shell.corners.flat()),
+    triVerts: Uint32Array.from(shell.triangles.flat()),
+  })
+  try {
+    const one = new wasm.Manifold(mesh)
+    if (one.status() === 'NoError') return [one]
+    one.delete()
+  } catch {
+    // It touches itself somewhere: its triangles go by themselves.
+  }
+  return shell.apart().flatMap((s) => made(s, wasm))
 }
