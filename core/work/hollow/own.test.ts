@@ -225,6 +225,27 @@ test('walls within sides that wind or go in are nowhere thinner than asked, and 
   )
 })
 
+test('walls of wood with a waist follow its sides to the open end', () => {
+  const narrowing = { width1: 120, thickness1: 120, width3: 60, thickness3: 60, at3: 150 }
+  const mouth = { width1: 60, thickness1: 60, at1: 150, width3: 56, thickness3: 56 }
+  const shape = shapeOf(
+    blank(
+      step('taper', 'face', narrowing),
+      step('taper', 'face', mouth),
+      step('hollow', 'end2', { wall: 8, floor: 8 }),
+    ),
+  )
+  const rim = Array.from({ length: shape.positions.length / 3 }, (_, k) => spotsOf(shape, k)).filter(
+    ([x]) => Math.abs(x - L) < 1e-3,
+  )
+  // 56 there, less a wall of 8 square to a side that comes in by 2 over 50.
+  const within = 28 - 8 * Math.hypot(1, 2 / 50)
+  const off = [
+    ...new Set(rim.map(([, y, z]) => Math.max(Math.abs(y - W / 2), Math.abs(z - T / 2)).toFixed(3))),
+  ]
+  expect(off.sort()).toEqual([within.toFixed(3), '28.000'])
+})
+
 test('walls and floors that leave no room are refused in a sentence', () => {
   expect(says(blank(step('hollow', 'end1', { wall: 60 })))).toContain(
     'Two walls of 60 leave no room in A, which is 120 there',
