@@ -243,7 +243,7 @@ test('the seed hopper: walls of 8 square to their slope, less panels, its spout 
   const leg = Math.hypot(1, 30 / tall)
   const wide = (up: number) => 60 + (60 * up) / tall - 2 * 12 * leg
   const panel = ((wide(12) + wide(tall - 12)) / 2) * (tall - 24) - (4 - Math.PI) * 9
-  // Where it narrows to its spout it is not bulged, so the ball that is rolled within leaves a little more.
+  // Where it narrows to its spout it is not bulged, so the shells of its sides leave a little more.
   const share = (kernel.shape(m.recipe(hopper)).volume + 4 * 3 * panel) / (outer - inner)
   expect(share).toBeGreaterThanOrEqual(1)
   expect(share).toBeLessThan(1.012)

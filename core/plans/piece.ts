@@ -6,11 +6,11 @@ import type { Alike } from '../cuts'
 import type { FaceName } from '../document'
 import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
-import { cornersOf, toRoom, vec3, type Frame, type Vec3 } from '../pieces'
+import { cornersOf, toRoom, vec3, type Box, type Frame, type Vec3 } from '../pieces'
 import type { Instance } from '../resolve'
 import { countOf, workKind, type Feature, type Sentence } from '../work'
 import { levelDimension, runningLevel, runningUpright, uprightDimension } from './dimension'
-import { atU, atV, drawnMarks, type Placed } from './drawn'
+import { atU, atV, drawnMarks, heightOf, outlineOf, widthOf, type Placed } from './drawn'
 import { border, drawingArea, shorten } from './frame'
 import { drawingView, type Solid } from './hidden/lines'
 import { ofPiece, project, type View } from './hidden/view'
@@ -72,6 +72,9 @@ export function* pieceSheet(
   const atEdge = at(L, T, x, y + roundRow + APART + room + T * s)
   const atEnd = at(T, W, x + L * s + APART, y)
   const marks: Mark[] = []
+  const block: Box = { min: [0, 0, 0], max: piece.size }
+  // What is bent is made from a strip.
+  const wood = features.some((f) => workKind(f).bought) ? null : reachOf(solid)
   for (const [view, place] of [
     [main, atMain],
     [edge, atEdge],
@@ -80,7 +83,7 @@ export function* pieceSheet(
     const own = ofPiece(view, solid.frame)
     const drawn = yield* drawingView([solid], own, { hidden: true, arcs: true })
     const settled = settle(piece, own, place)
-    marks.push(...drawnMarks(drawn, settled), ...blankMarks(piece, solid, features, own, settled))
+    marks.push(...drawnMarks(drawn, settled), ...(wood ? blankMarks(block, wood, view, place) : []))
     for (const f of features)
       for (const t of workKind(f).threads?.(f.data) ?? [])
         marks.push(...threadMarks(t, solid.frame, own, settled))
@@ -228,13 +231,9 @@ function placesOn(features: readonly Feature[], axis: 0 | 1 | 2): number[] {
 
 /** What is round about an axis along the piece: where, from which place to which across, and its diameter. */
 function roundsOf(features: readonly Feature[], say: (mm: number) => string) {
-  const all = features.flatMap((f) => {
-    const found = workKind(f).diameters?.(f.data) ?? []
-    const [first, last] = [found[0], found.at(-1)]
-    const lengthwise =
-      first && last && Math.abs(last.at[1] - first.at[1]) + Math.abs(last.at[2] - first.at[2]) < 1e-6
-    return lengthwise ? found : []
-  })
+  const all = features.flatMap((f) =>
+    (workKind(f).diameters?.(f.data) ?? []).filter(({ along }) => along === 0),
+  )
   return all.length > MOST_ROUNDS
     ? []
     : all
@@ -244,38 +243,30 @@ function roundsOf(features: readonly Feature[], say: (mm: number) => string) {
 /** More are not told on a drawing. */
 const MOST_ROUNDS = 16
 
-/** The block that the piece is made from, where the piece does not come to its sides. */
-function blankMarks(
-  { size }: Instance,
-  { shape: { positions }, frame }: Solid,
-  features: readonly Feature[],
-  view: View,
-  place: Placed,
-): Mark[] {
-  if (features.some((f) => workKind(f).bought)) return []
-  const corners = (low: Vec3, high: Vec3) =>
-    cornersOf({ min: low, max: high }).map((p) => project(view, toRoom(frame, p)))
-  const reach = (pick: (...all: number[]) => number) =>
+/** How far a solid reaches, in its own frame. */
+function reachOf({ shape: { positions } }: Solid): Box {
+  const reach = (pick: (a: number, b: number) => number) =>
     vec3((i) => {
       let found = positions[i]!
       for (let k = i; k < positions.length; k += 3) found = pick(found, positions[k]!)
       return found
     })
-  const ends = (all: readonly Vec3[]) =>
-    [0, 1].map((k) => [Math.min(...all.map((p) => p[k]!)), Math.max(...all.map((p) => p[k]!))] as const)
-  const [[u1, u2], [v1, v2]] = ends(corners([0, 0, 0], size)) as [Pair, Pair]
-  const [[w1, w2], [z1, z2]] = ends(corners(reach(Math.min), reach(Math.max))) as [Pair, Pair]
-  const short = Math.max(w1 - u1, u2 - w2, z1 - v1, v2 - z2) * place.scale
-  if (short < SHORT) return []
-  const [x1, x2, y1, y2] = [atU(place, u1), atU(place, u2), atV(place, v1), atV(place, v2)]
+  return { min: reach(Math.min), max: reach(Math.max) }
+}
+
+/** The block that a piece is made from, where the wood does not come to its sides. */
+function blankMarks(block: Box, wood: Box, view: View, { x, y, scale }: Placed): Mark[] {
+  const [b, w] = [outlineOf([block], view), outlineOf([wood], view)]
+  const short = Math.max(w.u1 - b.u1, b.u2 - w.u2, w.v1 - b.v1, b.v2 - w.v2)
+  if (short * scale < SHORT) return []
+  const [right, top] = [x + widthOf(b) * scale, y - heightOf(b) * scale]
   return [
-    line(x1, y1, x2, y1, 'blank'),
-    line(x2, y1, x2, y2, 'blank'),
-    line(x2, y2, x1, y2, 'blank'),
-    line(x1, y2, x1, y1, 'blank'),
+    line(x, y, right, y, 'blank'),
+    line(right, y, right, top, 'blank'),
+    line(right, top, x, top, 'blank'),
+    line(x, top, x, y, 'blank'),
   ]
 }
-type Pair = readonly [number, number]
 /** As far from the sides of its block that is seen on paper, millimetres. */
 const SHORT = 0.4
 

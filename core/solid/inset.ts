@@ -6,7 +6,7 @@ import type { SetIn } from '../work'
 import { flatsOf, type Flat } from './flats'
 import type { Keep } from './matrix'
 import { shellsOf, type Shell } from './shells'
-import { OPEN, surfaceOf } from './surface'
+import { sortOf, surfaceOf } from './surface'
 
 /** How far beyond the wood it goes where it is open. */
 const BEYOND: Mm = 1
@@ -31,11 +31,8 @@ export function withinWood(solid: Manifold, how: SetIn, wasm: ManifoldToplevel, 
 }
 
 /** How far a flat is moved in; where it is open, and where it goes through, out beyond the wood. */
-function setIn(normal: Vec3, { out, wall, floor }: SetIn): Mm {
-  const along = dot(normal, out)
-  if (along > OPEN) return -BEYOND
-  return along < -OPEN ? (floor ?? -BEYOND) : wall
-}
+const setIn = (normal: Vec3, { out, wall, floor }: SetIn): Mm =>
+  ({ open: -BEYOND, floor: floor ?? -BEYOND, wall })[sortOf(normal, out)]
 
 function movedIn(
   solid: Manifold,

@@ -18,7 +18,13 @@ export interface Surface {
 }
 
 /** Faces that look this much the way it is open are the open one. */
-export const OPEN = Math.cos((2 * Math.PI) / 180)
+const OPEN = Math.cos((2 * Math.PI) / 180)
+
+/** What a side is that looks so, where the solid is open one way. */
+export function sortOf(normal: Vec3, out: Vec3): Sort {
+  const along = dot(normal, out)
+  return along > OPEN ? 'open' : along < -OPEN ? 'floor' : 'wall'
+}
 
 /** Lower than this a triangle looks no way of its own, millimetres. */
 const THIN: Mm = 1e-3
@@ -56,8 +62,7 @@ export function surfaceOf(solid: Manifold, out: Vec3): Surface {
   })
   const faces = triangles.map((of, f): Face => {
     const normal = normals[f] ?? [0, 0, 1]
-    const along = dot(normal, out)
-    return { corners: of, normal, sort: along > OPEN ? 'open' : along < -OPEN ? 'floor' : 'wall' }
+    return { corners: of, normal, sort: sortOf(normal, out) }
   })
   return { corners, faces, at }
 }

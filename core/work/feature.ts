@@ -83,8 +83,8 @@ export interface WorkKind<D = unknown> {
   ): Array<string | null>
   /** Threads, which are drawn and not cut: from where to where on their axis, and the radius of the core. */
   threads?(data: D): ReadonlyArray<{ readonly from: Vec3; readonly to: Vec3; readonly core: Mm }>
-  /** What it is round to: diameters, and where on its axis each is, in their order along it. */
-  diameters?(data: D): ReadonlyArray<{ readonly at: Vec3; readonly mm: Mm }>
+  /** What it is round to: diameters, and where on which axis each is, in their order along it. */
+  diameters?(data: D): ReadonlyArray<{ readonly at: Vec3; readonly along: Axis; readonly mm: Mm }>
   /** How thick the wood is that it leaves all round, where that is its sense. */
   leaves?(data: D): Mm
   /** How deep it goes into sides of the wood as it is by then, square to those. */

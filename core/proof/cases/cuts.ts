@@ -2,7 +2,7 @@
  * Models that checks of what is taken from the wood, and how it is bent must raise, and near misses.
  * Millimetres.
  */
-import { change, onFace } from '../../document'
+import { change } from '../../document'
 import { block, make } from '../../testing/bench'
 import {
   board,
@@ -13,12 +13,12 @@ import {
   piece,
   railed,
   routed,
-  single,
   step,
   sunk,
   counted,
 } from '../../testing/proving'
 import { run as changed } from '../../testing/run'
+import { bentBy } from './bent'
 import type { Case } from './case'
 
 /** 60 square, tapered to 20 square all along, and then something that looks at that. */
@@ -37,35 +37,6 @@ const panelled = (depth: string, wall = '6', before = false) => {
     ...block('a', 'right-up', [0, 200], [0, 100], [0, 100]),
     ...(before ? [panels, hollow] : [hollow, panels]),
   ])
-}
-
-/** A quarter bend in a block as large as it needs. */
-const bentBy = (radius: number, thick: number, species: string) => {
-  const reach = 50 + radius + thick / 2
-  return single(
-    board('s', 25, 200, { species }),
-    'right-up',
-    [0, reach],
-    [0, reach],
-    [0, 25],
-    change.addStep({
-      on: 'a',
-      step: {
-        id: 'w1',
-        kind: 'bend',
-        off: false,
-        at: onFace('face'),
-        fields: {
-          thick: String(thick),
-          first: '50',
-          radius1: String(radius),
-          angle1: '90deg',
-          straight1: '50',
-        },
-        options: {},
-      },
-    }),
-  )
 }
 
 export const cuts: readonly Case[] = [

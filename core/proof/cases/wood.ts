@@ -2,39 +2,10 @@
  * Models that checks of how wood grows, sags, and is worked in safety must raise, and near misses.
  * Millimetres.
  */
-import { change, onFace } from '../../document'
 import { block, make } from '../../testing/bench'
 import { battened, board, joint, panel, piece, shelf, single, threaded } from '../../testing/proving'
+import { bentBy } from './bent'
 import type { Case } from './case'
-
-/** A quarter bend in a block as large as it needs. */
-const bentBy = (radius: number, thick: number, species: string) => {
-  const reach = 50 + radius + thick / 2
-  return single(
-    board('s', 25, 200, { species }),
-    'right-up',
-    [0, reach],
-    [0, reach],
-    [0, 25],
-    change.addStep({
-      on: 'a',
-      step: {
-        id: 'w1',
-        kind: 'bend',
-        off: false,
-        at: onFace('face'),
-        fields: {
-          thick: String(thick),
-          first: '50',
-          radius1: String(radius),
-          angle1: '90deg',
-          straight1: '50',
-        },
-        options: {},
-      },
-    }),
-  )
-}
 
 export const wood: readonly Case[] = [
   [

@@ -62,6 +62,8 @@ export const turn = defineWork<Turned>({
   diameters: ({ frame, stations, flats }) =>
     flats > 0
       ? []
-      : stations.filter(([r]) => r > 1e-6).map(([r, z]) => ({ at: toRoom(frame, [0, 0, z]), mm: 2 * r })),
+      : stations
+          .filter(([r]) => r > 1e-6)
+          .map(([r, z]) => ({ at: toRoom(frame, [0, 0, z]), along: mainAxis(frame.z), mm: 2 * r })),
   own,
 })
