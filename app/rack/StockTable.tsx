@@ -1,7 +1,7 @@
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { change, type Stock } from '../../core/document'
-import { MeasureError, toStored } from '../../core/measure'
+import { MeasureError, measuresIn, toStored } from '../../core/measure'
 import { keyOf, tryMeasure } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { Choice } from '../ui/Choice'
@@ -162,7 +162,7 @@ export function TextField({ label, value, onCommit, placeholder }: TextProps) {
   )
 }
 
-/** Several measures in one field, with commas between. */
+/** Several measures in one field, with commas or semicolons between. */
 function LengthsField({ stock }: { stock: Stock }) {
   return (
     <TextField
@@ -172,10 +172,7 @@ function LengthsField({ stock }: { stock: Stock }) {
       onCommit={(text) => {
         const { shown } = useOpen.getState()
         const lengths: string[] = []
-        for (const part of text
-          .split(',')
-          .map((t) => t.trim())
-          .filter(Boolean)) {
+        for (const part of measuresIn(text)) {
           try {
             const stored = toStored(part, namingOf(shown))
             const tried = tryMeasure(shown, stored, 'length')

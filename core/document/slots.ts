@@ -101,7 +101,7 @@ export function slots(project: Project): Slot[] {
 
 const tryParse = (text: string): Expr | null => {
   try {
-    return parse(text, { round: true })
+    return parse(text)
   } catch (error) {
     if (error instanceof MeasureError) return null
     throw error

@@ -48,5 +48,4 @@ export const SAYS = {
   wanted: (want: string, got: string) => `This gives ${got}, and ${want} is wanted here`,
   whole: () => 'A whole number of at least 1 is wanted here',
   roundStep: () => 'roundto needs a step larger than 0',
-  roundFirst: () => 'r or d goes at the start, before the radius or diameter',
 } as const

@@ -36,7 +36,6 @@ export const LONGEST = 400
 /** Written as one character, meant as another. Every replacement is one character long, so positions hold. */
 const SAME_AS: Readonly<Record<string, string>> = {
   '×': '*',
-  '÷': '/',
   '−': '-',
   '–': '-',
   '⁄': '/',
@@ -74,7 +73,7 @@ const UNIT = / *("|'|°|[A-Za-zµ]+)/y
 const INCHES_AFTER = / *-?(?=[\d.½¼¾⅛⅜⅝⅞⅓⅔])/y
 const STORED = /@([A-Za-z0-9_]+)(?:#([A-Za-z0-9_:/]+))?\.([A-Za-z]+\d?)/y
 const WORD = /[\p{L}_][\p{L}\p{N}_]*/uy
-const ODD_SIGNS = /[×÷−–⁄″”“′’\u00a0\u2009\t\n]/g
+const ODD_SIGNS = /[×−–⁄″”“′’\u00a0\u2009\t\n]/g
 
 const startsNumber = (c: string): boolean => (c >= '0' && c <= '9') || c === '.' || Object.hasOwn(VULGAR, c)
 
@@ -94,10 +93,11 @@ export function lex(text: string, naming?: Naming): Token[] {
   }
 
   /**
-   * Whole, fraction, mixed or decimal at `i`. A fraction is not joined up right after a division sign, and a
-   * tight hyphen makes a mixed number only where a measure starts: after an operator it takes away.
+   * Whole, fraction, mixed or decimal at `i`. A fraction is not joined up with a division sign that stands
+   * tight before it (`W/3/4`), and a tight hyphen makes a mixed number only where a measure starts: after an
+   * operator it takes away.
    */
-  function digits(afterDivide: boolean, starts: boolean): Digits | null {
+  function digits(tightDivide: boolean, starts: boolean): Digits | null {
     let m = match(VULGAR_MIXED)
     if (m && (starts || m[2] !== '-')) return ((i += m[0].length), { whole: m[1]!, over: VULGAR[m[3]!]! })
     const vulgar = startsNumber(plain[i] ?? '') ? VULGAR[plain[i]!] : undefined
@@ -105,7 +105,7 @@ export function lex(text: string, naming?: Naming): Token[] {
     m = match(MIXED)
     if (m && (starts || m[2] !== '-')) return ((i += m[0].length), fraction(m[1], m[3]!, m[4]!))
     m = match(FRACTION)
-    if (m && !afterDivide && (m[2] !== '' || /^\s*$/.test(plain.slice(i + m[0].length))))
+    if (m && !tightDivide && (m[2] !== '' || /^\s*$/.test(plain.slice(i + m[0].length))))
       return ((i += m[0].length), fraction(undefined, m[1]!, m[2]!))
     m = inCall() ? null : match(COMMA)
     if (m) return ((i += m[0].length), { whole: m[0].replace(',', '.') })
@@ -138,10 +138,13 @@ export function lex(text: string, naming?: Naming): Token[] {
 
   /** At the very start, in a fresh bracket or argument, or after the r or d of a round size. */
   const measureStarts = (): boolean => {
-    const [first] = tokens
-    const round = tokens.length === 1 && first?.kind === 'word' && (first.word === 'r' || first.word === 'd')
-    return !first || round || ['(', ','].includes(lastSign() ?? '')
+    const last = tokens.at(-1)
+    const round = last?.kind === 'word' && (last.word === 'r' || last.word === 'd')
+    return !last || round || ['(', ','].includes(lastSign() ?? '')
   }
+
+  /** A division sign that could as well be the bar of a fraction: nothing between it and what comes. */
+  const tightDivide = (): boolean => lastSign() === '/' && tokens.at(-1)!.end === i && text[i - 1] !== '÷'
 
   function unit(): string | undefined {
     const m = match(UNIT)
@@ -154,7 +157,7 @@ export function lex(text: string, naming?: Naming): Token[] {
   }
 
   function literal(at: number): boolean {
-    const first = digits(lastSign() === '/', measureStarts())
+    const first = digits(tightDivide(), measureStarts())
     if (!first) return false
     const firstUnit = unit()
     if (isFeet(firstUnit)) {
@@ -229,9 +232,9 @@ export function lex(text: string, naming?: Naming): Token[] {
       continue
     }
     const c = plain[i]!
-    if ('+-*/(),'.includes(c)) {
+    if ('+-*/÷(),'.includes(c)) {
       i++
-      tokens.push({ kind: 'sign', sign: c as '+', at, end: i })
+      tokens.push({ kind: 'sign', sign: c === '÷' ? '/' : (c as '+'), at, end: i })
       continue
     }
     throw new MeasureError(SAYS.stray(String.fromCodePoint(text.codePointAt(i)!)), i, i + 1)

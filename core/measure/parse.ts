@@ -38,14 +38,13 @@ const DEEPEST = 60
 
 /**
  * Reads a measure. With `naming`, pieces may be named as a maker reads them (`Left side·right`); without,
- * only in the stored form (`@p7.right`). With `round`, a leading `r` or `d` says radius or diameter. Throws
- * MeasureError.
+ * only in the stored form (`@p7.right`). `r` or `d` before a value says radius or diameter: of all that
+ * follows where a measure, a bracket or an argument starts (`r 5 + 3` is a radius of 8), of that value
+ * alone after an operator. Throws MeasureError.
  */
-export function parse(text: string, options: { naming?: Naming; round?: boolean } = {}): Expr {
-  return parseTokens(lex(text, options.naming), text.length, options.round ?? false)
-}
+export const parse = (text: string, naming?: Naming): Expr => parseTokens(lex(text, naming), text.length)
 
-export function parseTokens(tokens: readonly Token[], length: number, round: boolean): Expr {
+export function parseTokens(tokens: readonly Token[], length: number): Expr {
   let i = 0
   let depth = 0
 
@@ -63,7 +62,8 @@ export function parseTokens(tokens: readonly Token[], length: number, round: boo
   function sum(): Expr {
     if (++depth > DEEPEST)
       throw new MeasureError(SAYS.tooDeep(), tokens[i]?.at ?? 0, tokens[i]?.end ?? length)
-    let left = product()
+    const by = roundAt(i)
+    let left = by ? roundOf(by, sum) : product()
     for (let op = signAt(i); op === '+' || op === '-'; op = signAt(i)) {
       i++
       const right = product()
@@ -71,6 +71,19 @@ export function parseTokens(tokens: readonly Token[], length: number, round: boo
     }
     depth--
     return left
+  }
+
+  /** The r or d at a token, where a value follows it; else it is a name. */
+  function roundAt(k: number): 'r' | 'd' | null {
+    const t = tokens[k]
+    if (t?.kind !== 'word' || (t.word !== 'r' && t.word !== 'd')) return null
+    return tokens[k + 1] && (signAt(k + 1) ?? '(') === '(' ? t.word : null
+  }
+
+  function roundOf(by: 'r' | 'd', read: () => Expr): Expr {
+    const { at } = tokens[i++]!
+    const arg = read()
+    return { kind: 'round', by, arg, at, end: arg.end }
   }
 
   function product(): Expr {
@@ -93,7 +106,8 @@ export function parseTokens(tokens: readonly Token[], length: number, round: boo
       depth--
       return { kind: 'sign', sign, arg, at: t.at, end: arg.end }
     }
-    return value()
+    const by = roundAt(i)
+    return by ? roundOf(by, value) : value()
   }
 
   function value(): Expr {
@@ -139,20 +153,7 @@ export function parseTokens(tokens: readonly Token[], length: number, round: boo
     return { kind: 'call', fn: word, args, at, end }
   }
 
-  const first = tokens[0]
-  let root: Expr
-  if (
-    round &&
-    first?.kind === 'word' &&
-    (first.word === 'r' || first.word === 'd') &&
-    tokens.length > 1 &&
-    (signAt(1) ?? '(') === '('
-  ) {
-    i = 1
-    const arg = sum()
-    root = { kind: 'round', by: first.word, arg, at: first.at, end: arg.end }
-  } else root = sum()
-
+  const root = sum()
   const rest = tokens[i]
   if (rest) {
     if (rest.kind !== 'sign' || rest.sign === '(')

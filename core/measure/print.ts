@@ -32,14 +32,11 @@ export function print(expr: Expr, name: (ref: Ref) => string = storedRef): strin
     case 'call':
       return `${expr.fn}(${expr.args.map((arg) => print(arg, name)).join(', ')})`
     case 'round':
-      return (
-        `${expr.by} ` +
-        `${inBrackets(expr.arg, expr.arg.kind === 'sign' || startsWithBracket(expr.arg), name)}`
-      )
+      return `${expr.by} ${inBrackets(expr.arg, ['sign', 'binary', 'round'].includes(expr.arg.kind), name)}`
     case 'binary': {
       const left = inBrackets(
         expr.left,
-        expr.left.kind === 'binary' && BINDS[expr.left.op] < BINDS[expr.op],
+        expr.left.kind === 'round' || (expr.left.kind === 'binary' && BINDS[expr.left.op] < BINDS[expr.op]),
         name,
       )
       const right = inBrackets(expr.right, needsBracketsRight(expr.right, expr.op), name)
@@ -59,10 +56,4 @@ function leadingFraction(expr: Expr): boolean {
   if (expr.kind === 'sign') return leadingFraction(expr.arg)
   const digits = expr.kind === 'literal' ? expr.digits : expr.kind === 'feet' ? expr.feet : undefined
   return digits?.over !== undefined && digits.whole === undefined
-}
-
-/** After a leading r, a sign would start a subtraction instead. */
-function startsWithBracket(expr: Expr): boolean {
-  if (expr.kind === 'binary') return startsWithBracket(expr.left) || expr.left.kind === 'sign'
-  return false
 }

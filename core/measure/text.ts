@@ -1,6 +1,7 @@
 /** Measures as text: as they read back exactly, and as they are when they come to so much more. */
+import { MeasureError } from './error'
 import { coerce, evaluate } from './evaluate'
-import { formatLength, type LengthStyle } from './format'
+import { formatLength, formatNumber, type LengthStyle } from './format'
 import { parse, type Expr } from './parse'
 import type { MeasureKind } from './quantity'
 
@@ -13,26 +14,15 @@ export function measureText(mm: number, style: LengthStyle): string {
   return exact ? text : exactText(mm)
 }
 
+/** A length as a measure that comes to so much more; see `stepped`. */
+export const shifted = (text: string, by: number, value: number, style: LengthStyle): string =>
+  stepped(text, by, value, 'length', style)
+
 /**
  * A measure that comes to so much more: its last figure is changed where it ends in one, so that what it
- * refers to stays. `value` is what it comes to now.
+ * refers to stays. `value` is what it comes to now; angles are in degrees. Throws MeasureError where the text
+ * is no measure.
  */
-export function shifted(text: string, by: number, value: number, style: LengthStyle): string {
-  if (by === 0) return text
-  const expr = parse(text)
-  if (isFigure(expr.kind === 'sign' ? expr.arg : expr)) return measureText(value + by, style)
-  const sum =
-    expr.kind === 'binary' && (expr.op === '+' || expr.op === '-') && isFigure(expr.right) ? expr : null
-  // What stands in brackets is added to as a whole.
-  const last = sum && text.slice(sum.right.end).trim() === '' ? sum : null
-  const kept = last ? text.slice(0, last.right.at).replace(/\s*[+-]\s*$/, '') : text
-  const figure = last ? (last.op === '-' ? -1 : 1) * figureOf(last.right, style) : 0
-  const now = figure + by
-  if (Math.abs(now) < 1e-6) return kept
-  return `${kept} ${now < 0 ? '-' : '+'} ${measureText(Math.abs(now), style)}`
-}
-
-/** A measure of any kind that comes to so much more; angles are in degrees. */
 export function stepped(
   text: string,
   by: number,
@@ -40,11 +30,77 @@ export function stepped(
   kind: MeasureKind,
   style: LengthStyle,
 ): string {
-  if (kind === 'length') return shifted(text, by, value, style)
-  if (isFigure(parse(text))) return `${Number((value + by).toFixed(6))}${kind === 'angle' ? 'deg' : ''}`
-  return `${text} ${by < 0 ? '-' : '+'} ${Math.abs(by)}${kind === 'angle' ? 'deg' : ''}`
+  if (by === 0) return text
+  const write = (now: number) => figureText(now, kind, style)
+  const expr = parse(text)
+  if (expr.kind === 'round') {
+    const { at, end } = expr.arg
+    // A radius comes to twice as much, and stays one.
+    const part = expr.by === 'r' ? 0.5 : 1
+    const arg = stepped(text.slice(at, end), by * part, value * part, kind, style)
+    return text.slice(0, at) + (/^[-+−–]/.test(arg) ? `(${arg})` : arg) + text.slice(end)
+  }
+  if (isFigure(expr.kind === 'sign' ? expr.arg : expr)) return write(value + by)
+  const sum =
+    expr.kind === 'binary' && (expr.op === '+' || expr.op === '-') && isFigure(expr.right) ? expr : null
+  // What stands in brackets is added to as a whole.
+  const last = sum && text.slice(sum.right.end).trim() === '' ? sum : null
+  const kept = last ? text.slice(0, last.right.at).replace(/\s*[+−–-]\s*$/, '') : text
+  const figure = last ? (last.op === '-' ? -1 : 1) * figureOf(last.right, kind, style) : 0
+  const now = figure + by
+  if (Math.abs(now) < 1e-6) return kept
+  return `${kept} ${now < 0 ? '-' : '+'} ${write(Math.abs(now))}`
+}
+
+const figureText = (value: number, kind: MeasureKind, style: LengthStyle): string =>
+  kind === 'length' ? measureText(value, style) : `${formatNumber(value)}${kind === 'angle' ? 'deg' : ''}`
+
+/** The measure with its sign turned; turned twice it is as it was. */
+export function negatedText(text: string): string {
+  const turned = /^-\((.*)\)$/s.exec(text)?.[1]
+  return turned !== undefined && reads(turned) ? turned : `-(${text})`
+}
+
+const reads = (text: string): boolean => tried(text) !== null
+
+/** A figure that could be read off a tape, and no sum of them or name. */
+export const isFigureText = (text: string): boolean => {
+  const expr = tried(text)
+  return expr !== null && isFigure(expr)
+}
+
+function tried(text: string): Expr | null {
+  try {
+    return parse(text)
+  } catch (error) {
+    if (error instanceof MeasureError) return null
+    throw error
+  }
+}
+
+/**
+ * The measures of a list. A semicolon parts them, or a comma that is no decimal comma: one with a space
+ * behind it, or beside anything but figures; those within brackets part arguments.
+ */
+export function measuresIn(list: string): string[] {
+  let depth = 0
+  const parts = ['']
+  for (const [i, c] of [...list].entries()) {
+    if (c === '(') depth++
+    if (c === ')') depth--
+    const decimal = /\d/.test(list[i - 1] ?? '') && /\d/.test(list[i + 1] ?? '')
+    if (depth <= 0 && (c === ';' || (c === ',' && !decimal))) parts.push('')
+    else parts[parts.length - 1] += c
+  }
+  return parts.map((part) => part.trim()).filter(Boolean)
 }
 
 const isFigure = ({ kind }: Expr): boolean => kind === 'literal' || kind === 'feet'
-const figureOf = (figure: Expr, { unit }: LengthStyle): number =>
-  coerce(evaluate(figure, { unit, name: () => undefined, ref: () => undefined }), 'length', unit, figure)
+/** A count may be more than its figures are: `n - 2`. */
+const figureOf = (figure: Expr, kind: MeasureKind, { unit }: LengthStyle): number =>
+  coerce(
+    evaluate(figure, { unit, name: () => undefined, ref: () => undefined }),
+    kind === 'count' ? 'number' : kind,
+    unit,
+    figure,
+  )

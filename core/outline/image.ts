@@ -1,6 +1,6 @@
 /** Outlines seen in a mirror. */
 import type { Outline } from '../document'
-import type { Mm } from '../measure'
+import { negatedText, type Mm } from '../measure'
 
 const OTHER = { near: 'far', far: 'near' } as const
 const swapped = { left: 'right', right: 'left' } as const
@@ -11,7 +11,7 @@ export function imaged(outline: Outline, axis: 0 | 1, size: Mm): Outline {
   const { mirrorOff } = outline
   return {
     ...outline,
-    ...(mirrorOff && outline.mirror === way && { mirrorOff: `-(${mirrorOff})` }),
+    ...(mirrorOff && outline.mirror === way && { mirrorOff: negatedText(mirrorOff) }),
     points: Object.fromEntries(
       Object.entries(outline.points).map(([id, p]): [string, [number, number]] => [
         id,
@@ -23,7 +23,7 @@ export function imaged(outline: Outline, axis: 0 | 1, size: Mm): Outline {
       if ((f.kind !== 'place' && f.kind !== 'reach') || (f.way ?? 'along') !== way) return f
       const from = f.from ?? 'near'
       if (from !== 'centre') return { ...f, from: OTHER[from] }
-      return f.value === undefined ? f : { ...f, value: `-(${f.value})` }
+      return f.value === undefined ? f : { ...f, value: negatedText(f.value) }
     }),
   }
 }

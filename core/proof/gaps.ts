@@ -1,6 +1,6 @@
 /** Gaps so narrow that they are likely meant to be none: pieces that all but touch, and nothing says why. */
 import { change, groupsAbove, refsOf, type Project } from '../document'
-import { formatNumber, MM_PER, type Mm } from '../measure'
+import { shifted, type Mm } from '../measure'
 import type { Model } from '../model'
 import { DIRECTION_OF, sizeOf, AXES, sideOf, type Axis } from '../pieces'
 import { originalOf, type Instance, type Mend, type Problem } from '../resolve'
@@ -80,8 +80,6 @@ function mendOf(i: Instance, other: Instance, axis: Axis, gap: Mm, model: Model)
   const [was, is] = [i.box.max[axis] - i.box.min[axis], i.box.max[axis] - i.box.min[axis] + gap]
   const side = sideOf(axis, !far)
   const text = `@${other.piece}.${side}`
-  const unit = model.resolved.style.unit
-  const more = `${formatNumber(gap / MM_PER[unit]!)}${unit}`
   const where = { id: piece.id, direction }
   const changes =
     span[fact] === undefined
@@ -89,7 +87,13 @@ function mendOf(i: Instance, other: Instance, axis: Axis, gap: Mm, model: Model)
       : [
           change.setFact({ ...where, fact, text }),
           ...(sized
-            ? [change.setFact({ ...where, fact: 'size' as const, text: `${span.size!} + ${more}` })]
+            ? [
+                change.setFact({
+                  ...where,
+                  fact: 'size' as const,
+                  text: shifted(span.size!, gap, was, model.resolved.style),
+                }),
+              ]
             : []),
         ]
   return {

@@ -23,12 +23,13 @@ import { idle } from './idle'
 import { mirrored } from './mirrored'
 import { movement } from './movement'
 import { pegs } from './pegs'
-import { isOn, QUICK } from './quick'
+import { isOn, looked, QUICK } from './quick'
 import { rounding } from './rounding'
 import { safe } from './safe'
 import { sag } from './sag'
 import { swapped } from './swapped'
 import { swing } from './swing'
+import { unfinished } from './unfinished'
 import { units } from './units'
 import { walls } from './walls'
 
@@ -82,26 +83,31 @@ export class Proof {
         problems.map((p) => findingOf(p, check, model)),
         model,
       )
-    const found: Finding[] = QUICK.flatMap((check) =>
-      isOn(model, check) ? told(check.look(model), check) : [],
-    )
+    const found: Finding[] = QUICK.flatMap((check) => told(looked(check, model), check))
     for (const check of CHECKS) {
       if (!isOn(model, check)) continue
-      const search = check.find(model, kernel, this.memories.get(check))
-      try {
-        for (let step = search.next(); ; step = search.next()) {
-          if (step.done) {
-            found.push(...told(step.value, check))
-            break
-          }
-          yield check
-        }
-      } finally {
-        // Whoever stops this, stops the check too.
-        search.return([])
-      }
+      found.push(...told(yield* this.search(check, model, kernel), check))
     }
     return found
+  }
+
+  /** What one check of the wood finds; that it failed, where it does. */
+  private *search(check: Check, model: Model, kernel: Kernel): Generator<Check, readonly Problem[]> {
+    let search: ReturnType<Check['find']> | undefined
+    try {
+      search = check.find(model, kernel, this.memories.get(check))
+      for (let step = search.next(); ; step = search.next()) {
+        if (step.done) return step.value
+        yield check
+      }
+    } catch (error) {
+      // The solid library itself is broken after a trap: whoever holds it begins anew.
+      if (error instanceof WebAssembly.RuntimeError) throw error
+      return [unfinished(check, error)]
+    } finally {
+      // Whoever stops this, stops the check too.
+      search?.return([])
+    }
   }
 }
 

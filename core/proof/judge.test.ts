@@ -90,6 +90,13 @@ test('a dado too narrow is mended by the piece that stands in it, not by another
   expect(look(run(narrow, ...changes)).filter((f) => f.check === 'fit')).toEqual([])
 })
 
+test('a dado that is told by a radius is moved and widened to its shelf', () => {
+  const narrow = ownDado('17', 'r 150.25')
+  const { changes } = look(narrow).find((f) => f.check === 'fit')!.mends![0]!
+  expect(changes.map((c) => (c.payload as { value: string }).value)).toContain('r 150')
+  expect(look(run(narrow, ...changes)).filter((f) => f.check === 'fit')).toEqual([])
+})
+
 test('a check that is switched off looks no more, and the report says so', () => {
   const off = run(short(), change.switchCheck({ check: 'gap', on: false }))
   expect(look(off).some((f) => f.check === 'gap')).toBe(false)

@@ -5,7 +5,10 @@ import type { Kernel } from '../solid'
 import { drain } from '../solid'
 import { block, join, make, testKernel } from '../testing/bench'
 import { run } from '../testing/run'
+import { cased } from '../testing/proving'
+import type { Check } from './check'
 import { CHECKS, lookOver, Proof, proofOf, QUICK } from './index'
+import { looked } from './quick'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -146,5 +149,28 @@ describe('what the numbers alone say', () => {
     const found = lookOver(modelOf(project))
     expect(found).toMatchObject(expected)
     expect(found).toHaveLength(expected.length)
+  })
+})
+
+describe('a check that fails by a fault of its own', () => {
+  const model = modelOf(cased(6))
+  const broken = { id: 'broken', title: 'what is not there', why: 'Because.' }
+  const fault = () => {
+    throw new Error('no such thing')
+  }
+  test('is a finding, of the numbers as of the wood, and all others stand', () => {
+    expect(looked({ ...broken, look: fault }, model)).toMatchObject([
+      { id: 'unfinished:broken', level: 'look' },
+    ])
+    const all = CHECKS as Check[]
+    all.unshift({ ...broken, memory: () => null, find: fault })
+    try {
+      const found = proofOf(model, kernel)
+      expect(found.find((f) => f.check === 'broken')!.says).toMatch(/could not be finished \(no such thing\)/)
+      all.shift()
+      expect(found.filter((f) => f.check !== 'broken')).toEqual(proofOf(model, kernel))
+    } finally {
+      if (all[0]!.id === 'broken') all.shift()
+    }
   })
 })

@@ -12,6 +12,7 @@ import { runs } from './runs'
 import { settings } from './settings'
 import { sizes } from './sizes'
 import { stock } from './stock'
+import { unfinished } from './unfinished'
 import { work } from './work'
 
 /** Of the numbers, at every change. */
@@ -34,5 +35,14 @@ export const isOn = (model: Model, check: { readonly id: string }): boolean =>
   !model.project.limits.off.includes(check.id)
 
 /** What is wrong with the numbers, found at once. */
-export const lookOver = (model: Model): Problem[] =>
-  QUICK.flatMap((check) => (isOn(model, check) ? check.look(model) : []))
+export const lookOver = (model: Model): Problem[] => QUICK.flatMap((check) => looked(check, model))
+
+/** What one of them finds. */
+export function looked(check: QuickCheck, model: Model): readonly Problem[] {
+  if (!isOn(model, check)) return []
+  try {
+    return check.look(model)
+  } catch (error) {
+    return [unfinished(check, error)]
+  }
+}

@@ -34,7 +34,7 @@ function parseOnce(text: string): Expr | MeasureError {
   if (known) return known
   let outcome: Expr | MeasureError
   try {
-    outcome = parse(text, { round: true })
+    outcome = parse(text)
   } catch (error) {
     if (!(error instanceof MeasureError)) throw error
     outcome = error

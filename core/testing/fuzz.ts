@@ -113,7 +113,10 @@ export function faultOfProject(text: string): string | null {
   if (!again.ok || JSON.stringify(again.project) !== JSON.stringify(project))
     return 'it does not read back as it was opened'
   const model = modelOf(project)
-  said.push(...lookOver(model).map((p) => p.says))
+  const problems = lookOver(model)
+  const unfinished = problems.find((p) => p.id.startsWith('unfinished:'))
+  if (unfinished) return unfinished.says
+  said.push(...problems.map((p) => p.says))
   JSON.stringify(resolveReport(model))
   cutListCsv(cutList(model), model.resolved.style)
   hardwareList(model)

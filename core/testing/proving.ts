@@ -188,17 +188,11 @@ export const channelled = (
   ])
 
 /** A shelf in a dado of the maker’s own, so wide. */
-export const ownDado = (width: string) =>
+export const ownDado = (width: string, place = String(309 - Number(width) / 2)) =>
   make([
     ...block('a', 'up-right', [0, 18], [0, 240], [0, 700]),
     ...block('c', 'right-up', [12, 600], [0, 240], [300, 18]),
-    step(
-      'a',
-      'channel',
-      'face',
-      { place: String(309 - Number(width) / 2), width, depth: '6' },
-      { run: 'across' },
-    ),
+    step('a', 'channel', 'face', { place, width, depth: '6' }, { run: 'across' }),
   ])
 
 /** A shelf of 18 with a tongue of 6 on its end, in a dado of the maker's own, so wide. */

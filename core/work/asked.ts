@@ -52,6 +52,8 @@ export interface Asked {
   /** The faces it is told to go along with; none for all. */
   readonly sides: readonly FaceName[]
   readonly values: Readonly<Record<string, number>>
+  /** A measure as it was typed, where that is a figure and no sum; null for any other. */
+  written(name: string): string | null
   /** What is drawn on a face of this size, along and across, as it comes out; null for nothing. */
   drawn(size: readonly [Mm, Mm]): DrawnPaths | null
   /**

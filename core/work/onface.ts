@@ -1,6 +1,6 @@
 /** What kinds of work that stand at a place on a face share: how they are placed and mirrored there. */
 import type { FaceName, Step } from '../document'
-import type { Mm } from '../measure'
+import { negatedText, type Mm } from '../measure'
 import { AXES, FACE_AT, faceAt, type Axis } from '../pieces'
 import type { Choices, Measures } from './fields'
 import type { Asked, PlacedBy, Wood } from './asked'
@@ -68,6 +68,6 @@ export function imageOnFace(
   const fields = { ...step.fields }
   const from = (step.options[`${way}From`] ?? 'near') as Datum
   for (const name of [...(from === 'centre' ? [way] : []), ...turned[way]])
-    if (typeof fields[name] === 'string') fields[name] = `-(${fields[name]})`
+    if (typeof fields[name] === 'string') fields[name] = negatedText(fields[name])
   return { ...step, fields, options: { ...step.options, [`${way}From`]: OTHER_DATUM[from] } }
 }

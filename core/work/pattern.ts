@@ -26,11 +26,11 @@ export interface Laid {
 
 export const PATTERN_MEASURES = {
   ...PLACE_MEASURES,
-  countAlong: { label: 'How many along', kind: 'number', otherwise: '1', text: '1' },
+  countAlong: { label: 'How many along', kind: 'count', otherwise: '1', text: '1' },
   pitchAlong: { label: 'Apart along', otherwise: 'say it' },
-  countAcross: { label: 'How many across', kind: 'number', otherwise: '1', text: '1' },
+  countAcross: { label: 'How many across', kind: 'count', otherwise: '1', text: '1' },
   pitchAcross: { label: 'Apart across', otherwise: 'say it' },
-  ringCount: { label: 'How many in the ring', kind: 'number', otherwise: '6', text: '6' },
+  ringCount: { label: 'How many in the ring', kind: 'count', otherwise: '6', text: '6' },
   ringRadius: { label: 'Radius of the ring', otherwise: 'say it' },
   ringStart: { label: 'The first at', kind: 'angle', otherwise: '0°', text: '0' },
 } as const satisfies Measures
@@ -121,7 +121,7 @@ function inPattern(asked: Asked, wood: Wood, what: string): Pick<Laid, 'spots' |
   const { along, across } = waysOf(asked.face)
   const { values, chosen } = asked
   const pattern = chosen('pattern')
-  const count = (name: string): number => Math.round(values[name] ?? 1)
+  const count = (name: string): number => values[name] ?? 1
   const [u, v] = [values.along ?? 0, values.across ?? 0]
   const from = [chosen('alongFrom'), chosen('acrossFrom')] as [Datum, Datum]
   if (pattern === 'ring') {

@@ -1,5 +1,6 @@
 /** A step done several times over: in a row, in a ring, or once more as its mirror image. */
 import { faceOf, type Step } from '../document'
+import { negatedText } from '../measure'
 import { AXES, FACE_AT, negated, vec3, type Axis, type Frame, type Vec3 } from '../pieces'
 import type { Choices, Measures } from './fields'
 import { waysOf } from './onface'
@@ -7,7 +8,7 @@ import { Unfit, type Asked, type Wood } from './asked'
 import { wayOf, type Datum } from './datum'
 
 export const REPEAT_MEASURES = {
-  repeatCount: { label: 'How many', kind: 'number', otherwise: '2', text: '2' },
+  repeatCount: { label: 'How many', kind: 'count', otherwise: '2', text: '2' },
   repeatPitch: { label: 'Apart', otherwise: 'say it' },
 } as const satisfies Measures
 
@@ -85,7 +86,7 @@ export function framesOf(asked: Asked, wood: Wood, by: (axis: Axis) => Datum | n
   if (way === '' || way === 'none') return [frame]
   const axis = Number(way.at(-1)) as Axis
   if (way.startsWith('image')) return [frame, image(wood, axis)]
-  const count = Math.round(asked.values.repeatCount ?? 2)
+  const count = asked.values.repeatCount ?? 2
   if (count < 1 || count > MOST)
     return Unfit.of('repeatCount', `${count} times is not what can be cut into ${name}`)
   const times = Array.from({ length: count }, (_, k) => k)
@@ -109,5 +110,5 @@ export function imageOfRepeat(step: Step, told: boolean): Step {
   const { repeatPitch } = step.fields
   if (told || step.options.repeat !== 'row1' || typeof repeatPitch !== 'string' || !faceOf(step.at))
     return step
-  return { ...step, fields: { ...step.fields, repeatPitch: `-(${repeatPitch})` } }
+  return { ...step, fields: { ...step.fields, repeatPitch: negatedText(repeatPitch) } }
 }

@@ -12,6 +12,7 @@ import {
   type ResolvedStep,
   type WorkNumbers,
 } from '../resolve'
+import { isFigureText } from '../measure'
 import { factKind, MIRROR } from '../outline'
 import { negated, STILL, unit, vec3, type Frame, type Vec3 } from '../pieces'
 import type { Feature, Supply } from './feature'
@@ -74,6 +75,10 @@ function asked(
     face: faceOf(step.at) ?? own.faces[0]!,
     sides: sidesOf(step.at),
     values,
+    written: (name) => {
+      const text = step.fields[name]
+      return typeof text === 'string' && isFigureText(text) ? text : null
+    },
     drawn: (size) =>
       step.outline && step.outline.edges.length > 0 ? drawnPaths(step.outline, values, size) : null,
     bit,

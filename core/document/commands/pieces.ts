@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { negatedText } from '../../measure'
 import { Pasted } from '../clip'
 import { freeName } from '../new'
 import { faceAt, type Edge, type FaceName, type Surface } from '../place'
@@ -205,7 +206,7 @@ function mirroredTilt({ at, angle }: Tilt): Tilt {
   const aboutWidth = !faces.some((f) => f === 'edge1' || f === 'edge2')
   const turned = (s: Surface): Surface => (s.kind === 'face' ? faceAt(TURNED[s.face] ?? s.face) : s)
   const between: Edge['between'] = [turned(at.between[0]), turned(at.between[1])]
-  return { at: { ...at, between }, angle: aboutWidth ? angle : `-(${angle})` }
+  return { at: { ...at, between }, angle: aboutWidth ? angle : negatedText(angle) }
 }
 
 /**

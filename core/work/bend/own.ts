@@ -1,6 +1,6 @@
 /** A strip or a rod that a maker bends: its path as a table of straights and bends. */
 import type { Step } from '../../document'
-import type { Mm } from '../../measure'
+import { negatedText, type Mm } from '../../measure'
 import {
   carried,
   FACE_AT,
@@ -229,7 +229,7 @@ function mirrored(step: Step, width: Mm): Step {
   }
   const fields = { ...step.fields }
   for (const name of ['turn', ...NUMBERS.flatMap((k) => [`angle${k}`, `roll${k}`])])
-    if (typeof fields[name] === 'string') fields[name] = `-(${fields[name]})`
+    if (typeof fields[name] === 'string') fields[name] = negatedText(fields[name])
   return { ...step, fields }
 }
 

@@ -294,3 +294,23 @@ test('leaning through, every hole of a row goes as far as it would by itself', (
     { numRuns: 40 },
   )
 })
+
+test('a count is whole, and what comes to a part of one is refused where it is typed', () => {
+  const row = (countAlong: string) =>
+    run(
+      board(
+        bored(
+          'face',
+          { along: 50, across: 60, diameter: 8, depth: 6, countAlong, pitchAlong: 32 },
+          { pattern: 'row' },
+        ),
+      ),
+    )
+  expect(told(row('3'))[0]!.at).toHaveLength(3)
+  expect(told(row('2.5'))).toEqual([])
+  expect(
+    lookOver(modelOf(row('2.5')))
+      .map((p) => p.says)
+      .join(),
+  ).toMatch(/whole number/)
+})

@@ -1,6 +1,6 @@
 /** A dado, groove or rabbet that a maker puts on a face: from what is asked to the channel in the wood. */
 import type { FaceName, Step } from '../../document'
-import type { Mm } from '../../measure'
+import { negatedText, type Mm } from '../../measure'
 import {
   AXES,
   cross,
@@ -275,7 +275,7 @@ function mirrored(step: Step): Step {
   const fields = { ...step.fields }
   const options = { ...step.options }
   const turned = (name: string) => {
-    if (typeof fields[name] === 'string') fields[name] = `-(${fields[name]})`
+    if (typeof fields[name] === 'string') fields[name] = negatedText(fields[name])
   }
   if (across === 1) {
     options.from = OTHER_DATUM[from]

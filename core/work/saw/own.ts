@@ -1,6 +1,6 @@
 /** What a maker saws away from a side of a piece: an arch, a notch, a crown, a taper, a corner. */
 import type { FaceName, Step } from '../../document'
-import type { Mm } from '../../measure'
+import { negatedText, type Mm } from '../../measure'
 import {
   AXES,
   FACE_AT,
@@ -149,7 +149,7 @@ function mirrored(step: Step): Step {
   // The side itself is turned over, or it runs the other way.
   if (sideways === (along !== 1)) return { ...step, options: { ...step.options, side: OTHER[side]! } }
   const fields = { ...step.fields }
-  if (from === 'centre' && typeof fields.place === 'string') fields.place = `-(${fields.place})`
+  if (from === 'centre' && typeof fields.place === 'string') fields.place = negatedText(fields.place)
   // What is told from end to end is told the other way round.
   if (!SHAPES[shape as Shape].idle.includes('rise2'))
     [fields.rise, fields.rise2] = [fields.rise2 ?? '0', fields.rise!]

@@ -6,11 +6,9 @@ import type { Thread } from './thread'
 export type { Thread } from './thread'
 
 const says = (t: Thread): Sentence => [
-  'thread ⌀ ',
-  { mm: t.diameter },
+  'thread ',
+  ...t.size,
   ' × ',
-  { mm: t.pitch },
-  ' pitch × ',
   { mm: t.length },
   ` long, ${t.hand} hand, from ${theFace(t.face)}`,
 ]

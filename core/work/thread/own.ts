@@ -1,19 +1,46 @@
 /** A thread that a maker cuts on an end. */
+import type { Step } from '../../document'
+import { formatNumber } from '../../measure'
 import { FACE_AT, faceAt, mainAxis, normalOf, negated, STILL, vec3, type Frame } from '../../pieces'
 import { waysOf } from '../onface'
 import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { NAMED_THREADS, namedThread } from '../threads'
 import { pointInto, vectorInto } from '../tool'
 import type { Thread } from './thread'
 
-function resolve({ face, values, say, chosen }: Asked, { name, size, shoulder }: Wood): Thread | Unfit {
+/** Diameter, pitch and how they are written. */
+function sized({ values, written, chosen }: Asked): Pick<Thread, 'diameter' | 'pitch' | 'size'> {
+  const named = namedThread(chosen('named'))
+  if (named) return { diameter: named.major, pitch: named.pitch, size: [named.says] }
+  const [diameter, perInch] = [values.diameter ?? 0, values.perInch ?? 0]
+  if (chosen('pitchBy') === 'turns')
+    return {
+      diameter,
+      pitch: perInch > 0 ? 25.4 / perInch : 0,
+      size: ['⌀ ', { mm: diameter }, `, ${formatNumber(perInch)} per inch`],
+    }
+  const pitch = values.pitch ?? 0
+  const as = written('pitch')
+  return { diameter, pitch, size: ['⌀ ', { mm: diameter }, ' × ', as ?? { mm: pitch }, ' pitch'] }
+}
+
+/** The measure that says how it rises. */
+const pitchField = ({ chosen }: Asked): string => (chosen('pitchBy') === 'turns' ? 'perInch' : 'pitch')
+
+function resolve(asked: Asked, { name, size, shoulder }: Wood): Thread | Unfit {
+  const { face, values, say, chosen } = asked
   const { into, along, across } = waysOf(face)
-  const [diameter, pitch, length] = [values.diameter ?? 0, values.pitch ?? 0, values.length ?? 0]
+  const { diameter, pitch, size: written } = sized(asked)
+  const length = values.length ?? 0
+  // Of a named thread only the name is there to be changed.
+  const wrong = (field: string, why: string) =>
+    namedThread(chosen('named')) ? new Unfit(why) : Unfit.of(field, why)
   if (diameter <= 0) return Unfit.of('diameter', `The thread on ${name} has no diameter`)
-  if (pitch <= 0) return Unfit.of('pitch', `The thread on ${name} does not rise`)
+  if (pitch <= 0) return Unfit.of(pitchField(asked), `The thread on ${name} does not rise`)
   if (length <= 0) return Unfit.of('length', `The thread on ${name} has no length`)
   const room = Math.min(size[along], size[across])
   if (diameter > room + 1e-6)
-    return Unfit.of(
+    return wrong(
       'diameter',
       `A thread of ⌀ ${say(diameter)} is wider than ${name}, which is ${say(room)} there`,
     )
@@ -23,7 +50,10 @@ function resolve({ face, values, say, chosen }: Asked, { name, size, shoulder }:
       `A thread of ${say(length)} is longer than ${name}, which is ${say(size[into])} long`,
     )
   if (pitch > diameter / 2)
-    return Unfit.of('pitch', `A pitch of ${say(pitch)} leaves no core in a thread of ⌀ ${say(diameter)}`)
+    return Unfit.of(
+      pitchField(asked),
+      `A pitch of ${say(pitch)} leaves no core in a thread of ⌀ ${say(diameter)}`,
+    )
   const { far } = FACE_AT[face]
   return {
     face,
@@ -31,6 +61,7 @@ function resolve({ face, values, say, chosen }: Asked, { name, size, shoulder }:
     along: negated(normalOf(STILL, face)),
     diameter,
     pitch,
+    size: written,
     length,
     hand: chosen('hand') as Thread['hand'],
   }
@@ -54,16 +85,21 @@ export const own: OwnDefinition<Thread> = {
   measures: {
     diameter: { label: 'Diameter', otherwise: 'say it' },
     pitch: { label: 'Pitch', otherwise: 'say it' },
+    perInch: { label: 'Threads per inch', kind: 'number', otherwise: 'say it' },
     length: { label: 'Length', otherwise: 'say it' },
   },
-  choices: { hand: { label: 'Hand', values: { right: 'right hand', left: 'left hand' } } },
-  starts: (_, unit) => ({
-    fields:
-      unit === 'in'
-        ? { diameter: '3/4', pitch: '1/6', length: '2' }
-        : { diameter: '20', pitch: '4', length: '50' },
-    options: {},
-  }),
+  choices: {
+    named: { label: 'Size', values: { own: 'by its diameter', ...NAMED_THREADS } },
+    pitchBy: { label: 'Pitch given as', values: { pitch: 'a length', turns: 'threads per inch' } },
+    hand: { label: 'Hand', values: { right: 'right hand', left: 'left hand' } },
+  },
+  idle: ({ named = 'own', pitchBy = 'pitch' }) =>
+    named !== 'own' ? ['diameter', 'pitch', 'perInch'] : [pitchBy === 'turns' ? 'pitch' : 'perInch'],
+  idleChoices: ({ named = 'own' }) => (named === 'own' ? [] : ['pitchBy']),
+  starts: (_, unit): Pick<Step, 'fields' | 'options'> =>
+    unit === 'in'
+      ? { fields: { diameter: '3/4', perInch: '6', length: '2' }, options: { pitchBy: 'turns' } }
+      : { fields: { diameter: '20', pitch: '4', length: '50' }, options: {} },
   roles: [],
   resolve,
   carry,
