@@ -163,6 +163,7 @@ describe('the layout worker', () => {
     kind: 'sheets' as const,
     kerf: 3,
     trim: 0,
+    edgeTrim: null,
     stages: null,
     firstCut: null,
     seconds,

@@ -75,10 +75,21 @@ function Item({ item }: { item: Hardware }) {
           <MeasureField
             label="How many"
             showLabel
-            kind="number"
+            kind="count"
             value={item.count}
             at={keyOf.hardware(item.id, 'count')}
             onCommit={(count) => set({ count })}
+          />
+        )}
+        {item.kind === 'item' && item.on !== null && (
+          <MeasureField
+            label="Length"
+            showLabel
+            optional
+            placeholder="of a screw or bolt"
+            value={item.length ?? ''}
+            at={keyOf.hardware(item.id, 'length')}
+            onCommit={(length) => set({ length: length || null })}
           />
         )}
         {item.kind === 'hinge' && (
@@ -201,7 +212,7 @@ function NewItem({ piece }: { piece: MadePiece }) {
       return void sayRefusal('Say what it is called, as in Turned knob, or choose the edge of a hinge')
     const item = at
       ? { ...base, kind: 'hinge' as const, count: '2', at, moves, limit: '90deg' }
-      : { ...base, kind: 'item' as const, count: '1' }
+      : { ...base, kind: 'item' as const, count: '1', length: null }
     if (!sayRefusal(run(change.addHardware(item)))) return
     setName('')
     setEdge('')

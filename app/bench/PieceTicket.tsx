@@ -66,7 +66,7 @@ export function PieceTicket({ piece, instance }: { piece: Piece; instance: Insta
           <span className="block text-xs text-quiet">length × width × thickness, finished</span>
           {instance.flipped && (
             <span className="block text-xs text-quiet">
-              Mirror image: made the other hand, measured from the same end and edge
+              Mirror image, measured from the same end and edge
             </span>
           )}
         </p>

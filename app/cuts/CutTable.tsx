@@ -7,7 +7,7 @@ import {
 } from '@tanstack/react-table'
 import { memo, useMemo, useState } from 'react'
 import type { CutGroup, CutRow } from '../../core/cuts'
-import { BOARD_FEET_PER_M3, FEET_PER_M, SQUARE_FEET_PER_M2 } from '../../core/cuts'
+import { FEET_PER_M, SQUARE_FEET_PER_M2 } from '../../core/cuts'
 import { keyOf } from '../../core/resolve'
 import { useOpen } from '../store/open'
 import { Because } from '../ui/Because'
@@ -47,6 +47,7 @@ interface Props {
 export const CutTable = memo(function CutTable({ group, order }: Props) {
   const [sorting, setSorting] = useState<SortingState>([{ id: 'mark', desc: false }])
   const { extraLength, extraWidth } = useOpen((s) => s.shown.settings)
+  const unit = useOpen((s) => s.shown.style.unit)
   const rough = extraLength > 0 || extraWidth > 0
   const columns = useMemo(
     () =>
@@ -106,7 +107,7 @@ export const CutTable = memo(function CutTable({ group, order }: Props) {
           ))}
         </tbody>
       </table>
-      <p className="measure mt-1 text-quiet">{sayTotals(group)}</p>
+      <p className="measure mt-1 text-quiet">{sayTotals(group, unit)}</p>
     </div>
   )
 })
@@ -147,7 +148,7 @@ const Row = memo(function Row({ row: r, n, rough }: { row: CutRow; n: number; ro
         </td>
       )}
       <td role="cell" className="px-2 py-1 whitespace-normal">
-        {r.work}
+        {fractions(r.work)}
       </td>
       <td role="cell" className="px-2 py-1 whitespace-normal">
         {r.note}
@@ -156,13 +157,15 @@ const Row = memo(function Row({ row: r, n, rough }: { row: CutRow; n: number; ro
   )
 })
 
-function sayTotals(g: CutGroup): string {
+/** Boards by the board foot, sheets by their area, rods by their length; metres where those are the unit. */
+function sayTotals(g: CutGroup, unit: 'in' | 'mm'): string {
   const n = (v: number) => v.toFixed(v < 10 ? 2 : 1)
-  if (g.stock?.stock.kind === 'sheet')
-    return `${n(g.area * SQUARE_FEET_PER_M2)} square feet · ${n(g.area)} m²`
-  if (g.stock?.stock.kind === 'rod') return `${n(g.running * FEET_PER_M)} running feet · ${n(g.running)} m`
-  return fractions(
-    `${n(g.volume * BOARD_FEET_PER_M3)} board feet · ${n(g.running * FEET_PER_M)} running feet · ` +
-      `${g.volume.toFixed(4)} m³`,
-  )
+  const kind = g.stock?.stock.kind ?? 'board'
+  if (unit === 'mm') {
+    if (kind === 'sheet') return `${n(g.area)} m²`
+    return kind === 'rod' ? `${n(g.running)} m` : `${n(g.running)} m · ${g.volume.toFixed(4)} m³`
+  }
+  if (kind === 'sheet') return `${n(g.area * SQUARE_FEET_PER_M2)} square feet`
+  const running = `${n(g.running * FEET_PER_M)} running feet`
+  return kind === 'rod' ? running : `${n(g.boardFeet)} board feet · ${running}`
 }

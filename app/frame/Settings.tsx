@@ -30,7 +30,9 @@ const STYLES: ReadonlyArray<readonly [string, Values['style']]> = [
 const MEASURES = [
   ['fit', 'Fit of joints (clearance over the measured thickness)'],
   ['kerf', 'Saw kerf'],
-  ['trim', 'Trim off each end and edge of a board'],
+  ['trim', 'Trim off each end of a board or sheet'],
+  ['edgeTrim', 'Trim off each edge'],
+  ['planing', 'Planing allowance (most taken off the thickness)'],
   ['extraLength', 'Rough length over finished'],
   ['extraWidth', 'Rough width over finished'],
 ] as const

@@ -82,6 +82,7 @@ export function StockTable({ filter, chosen }: { filter: string; chosen: string 
                   at={keyOf.stock(s.id, 'thickness')}
                   onCommit={(thickness) => run(change.setStock({ id: s.id, changes: { thickness } }))}
                 />
+                <Nominal stock={s} what="nominalThickness" says="nominal thickness" />
               </td>
               <td className="w-32 px-1 py-1">
                 {s.kind === 'rod' ? (
@@ -98,6 +99,7 @@ export function StockTable({ filter, chosen }: { filter: string; chosen: string 
                     }
                   />
                 )}
+                <Nominal stock={s} what="nominalWidth" says="nominal width" />
               </td>
               <td className="px-1 py-1">
                 <LengthsField stock={s} />
@@ -159,6 +161,33 @@ export function TextField({ label, value, onCommit, placeholder }: TextProps) {
         </p>
       )}
     </>
+  )
+}
+
+/** What a board is sold by, by which board feet are counted; in millimetres none are. */
+function Nominal({
+  stock: s,
+  what,
+  says,
+}: {
+  stock: Stock
+  what: 'nominalThickness' | 'nominalWidth'
+  says: string
+}) {
+  const inches = useOpen((o) => o.project.settings.style.unit === 'in')
+  if (!inches || s.kind !== 'board') return null
+  return (
+    <span className="mt-1 flex items-center gap-1 text-xs text-quiet">
+      sold as
+      <MeasureField
+        label={`${s.name} ${says}`}
+        value={s[what] ?? ''}
+        optional
+        placeholder="as it measures"
+        at={keyOf.stock(s.id, what)}
+        onCommit={(text) => run(change.setStock({ id: s.id, changes: { [what]: text || null } }))}
+      />
+    </span>
   )
 }
 

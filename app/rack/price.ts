@@ -1,4 +1,7 @@
-/** Prices as a maker pays them: a sheet, a metre, or, where inches are the unit, a foot. */
+/**
+ * Prices as a maker pays them: a sheet, a metre, or, where inches are the unit, a foot. Sheets of several
+ * lengths go by their area.
+ */
 import type { Stock } from '../../core/document'
 
 /** Metres in a foot. */
@@ -11,8 +14,8 @@ export interface Per {
   readonly of: number
 }
 
-export function perOf({ kind }: Pick<Stock, 'kind'>, unit: 'in' | 'mm'): Per {
-  if (kind === 'sheet') return { says: 'a sheet', of: 1 }
+export function perOf({ kind, lengths }: Pick<Stock, 'kind' | 'lengths'>, unit: 'in' | 'mm'): Per {
+  if (kind === 'sheet') return { says: lengths.length > 1 ? `a sheet of ${lengths[0]}` : 'a sheet', of: 1 }
   return unit === 'in' ? { says: 'a foot', of: FOOT } : { says: 'a metre', of: 1 }
 }
 

@@ -2,20 +2,23 @@ import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/cuts'
 import { Download, Printer } from 'lucide-react'
 import { memo, useMemo } from 'react'
+import { Link } from 'react-router'
 import { layoutSvg, type Answer, type StockJob } from '../../core/cuts'
 import { cutListCsv } from '../../core/cuts/csv'
-import type { Piece } from '../../core/document'
+import { change, type Piece, type Stock } from '../../core/document'
 import type { HardwareRow } from '../../core/hardware'
 import { hardwareCsv } from '../../core/hardware/csv'
 import { formatLength } from '../../core/measure'
+import { keyOf } from '../../core/resolve'
 import { BoardDrawing } from '../cuts/BoardDrawing'
 import { CutTable } from '../cuts/CutTable'
 import { useLayouts } from '../cuts/solve'
 import { useAsked } from '../store/asked'
 import { fileName, saveFile } from '../store/files'
-import { useOpen } from '../store/open'
+import { run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
 import { Len } from '../ui/Len'
+import { MeasureField } from '../ui/MeasureField'
 import { Waiting } from '../ui/Waiting'
 
 export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Cuts', matches)
@@ -25,7 +28,7 @@ export { ErrorBoundary } from '../frame/Fault'
 export default function CutsScreen() {
   const name = useOpen((s) => s.project.name)
   const style = useOpen((s) => s.shown.style)
-  const { kerf, trim } = useOpen((s) => s.shown.settings)
+  const { kerf, trim, edgeTrim } = useOpen((s) => s.shown.settings)
   const { answer: cuts, fault, again } = useAsked('cuts', (hand) => hand.cuts())
   const list = cuts?.list
   const order = useMemo(() => new Map(list?.rows.map((r, n) => [r.mark, { n, name: r.name }])), [list])
@@ -98,10 +101,13 @@ export default function CutsScreen() {
               </button>
             </>
           ) : (
-            <span className="text-quiet">
-              Kerf <Len mm={kerf} />, trim <Len mm={trim} /> (in the project’s settings). Every layout was
-              checked: it can be sawn as numbered.
-            </span>
+            <>
+              <Unplaced answers={layouts.answers} />
+              <span className="text-quiet">
+                Kerf <Len mm={kerf} />, trim <Len mm={trim} /> off ends, <Len mm={edgeTrim} /> off edges (in
+                the project’s settings).
+              </span>
+            </>
           )}
         </div>
         {list.groups.map((g) => {
@@ -117,13 +123,57 @@ export default function CutsScreen() {
                 {g.stock ? fractions(g.stock.stock.name) : 'Made of a stock that is not on the rack'}
               </h2>
               <CutTable group={g} order={order} />
-              {job && answer && <Laid job={job} answer={answer} order={order} />}
+              {job?.job.supply.length === 0 && g.stock ? (
+                <NoSupply stock={g.stock.stock} />
+              ) : (
+                job && answer && <Laid job={job} answer={answer} order={order} />
+              )}
             </section>
           )
         })}
         <Hardware rows={cuts.hardware} />
       </div>
     </main>
+  )
+}
+
+/** Whether all has a place; a layout that leaves pieces over is not called sound. */
+function Unplaced({ answers }: { answers: ReadonlyMap<string, Answer> }) {
+  const left = [...answers.values()].flatMap((a) => a.unplaced).reduce((n, u) => n + u.quantity, 0)
+  if (left === 0)
+    return <span className="text-quiet">Every layout was checked: it can be sawn as numbered.</span>
+  return (
+    <span role="alert" className="font-semibold text-pencil">
+      {left} {left === 1 ? 'piece has' : 'pieces have'} no place on a board.
+    </span>
+  )
+}
+
+/** Boards that come in random widths: one to lay out with is asked for. */
+function NoSupply({ stock }: { stock: Stock }) {
+  const id = useOpen((s) => s.project.id)
+  return (
+    <div role="alert" className="mt-3 grid max-w-md gap-2 border-l-2 border-pencil pl-3">
+      <p>
+        {stock.lengths.length === 0
+          ? `${stock.name} has no lengths on the rack, so there is nothing to lay its pieces on.`
+          : `${stock.name} comes in random widths, so there is nothing to lay its pieces on. Give a width that ` +
+            'most of its boards have, or measure your boards on the rack.'}
+      </p>
+      {stock.lengths.length > 0 && (
+        <MeasureField
+          label="Width to lay out with"
+          showLabel
+          value={stock.width ?? ''}
+          optional
+          at={keyOf.stock(stock.id, 'width')}
+          onCommit={(width) => run(change.setStock({ id: stock.id, changes: { width: width || null } }))}
+        />
+      )}
+      <Link className="text-chalk underline" to={`/project/${id}/rack`}>
+        Measure boards on the rack
+      </Link>
+    </div>
   )
 }
 
@@ -197,6 +247,12 @@ const Laid = memo(function Laid({ job: { stock, job }, answer, order }: LaidProp
   return (
     <div className="mt-3 grid gap-4 lg:grid-cols-[minmax(0,1fr)_14rem]">
       <div className="grid content-start gap-1">
+        {answer.unplaced.map((u) => (
+          <p key={u.demand} role="alert" className="border-l-2 border-pencil pl-2 text-pencil">
+            {u.quantity} × {u.demand} {order.get(u.demand)?.name} {u.quantity === 1 ? 'has' : 'have'} no
+            place: {u.why}.
+          </p>
+        ))}
         {answer.boards.map((b, i) => {
           const s = supply.get(b.supply)!
           return (
@@ -215,11 +271,6 @@ const Laid = memo(function Laid({ job: { stock, job }, answer, order }: LaidProp
             </figure>
           )
         })}
-        {answer.unplaced.map((u) => (
-          <p key={u.demand} role="alert" className="border-l-2 border-pencil pl-2 text-pencil">
-            {u.quantity} × {u.demand} {order.get(u.demand)?.name} has no place: {u.why}.
-          </p>
-        ))}
       </div>
       <div className="measure text-sm">
         <h3 className="mb-1 font-semibold">To have at hand</h3>
@@ -232,12 +283,16 @@ const Laid = memo(function Laid({ job: { stock, job }, answer, order }: LaidProp
           ))}
         </ul>
         {answer.cost > 0 && <p>Costs {answer.cost.toFixed(2)}</p>}
-        <p>{Math.round(answer.wasteFraction * 100)} % left over</p>
-        <p className="whitespace-normal text-quiet">
-          {over <= 0
-            ? 'No layout needs fewer boards.'
-            : `At most ${over} ${over === 1 ? 'board' : 'boards'} too many.`}
-        </p>
+        {answer.unplaced.length === 0 && (
+          <>
+            <p>{Math.round(answer.wasteFraction * 100)} % waste</p>
+            <p className="whitespace-normal text-quiet">
+              {over <= 0
+                ? 'Proven: no layout uses fewer boards.'
+                : `At most ${over} ${over === 1 ? 'board' : 'boards'} too many.`}
+            </p>
+          </>
+        )}
         <div className="no-print mt-2 flex flex-wrap gap-1">
           <button
             className="btn"

@@ -1,7 +1,7 @@
 /** The cut list for a spreadsheet. */
 import Papa from 'papaparse'
 import { formatLength, type LengthStyle, type Mm } from '../measure'
-import { BOARD_FEET_PER_M3, FEET_PER_M, sumsOf, type CutGroup, type CutList, type CutRow } from './cutlist'
+import { FEET_PER_M, SQUARE_FEET_PER_M2, sumsOf, type CutGroup, type CutList, type CutRow } from './cutlist'
 
 /** The cut list as CSV, lengths as the project writes them. */
 export function cutListCsv(list: CutList, style: LengthStyle): string {
@@ -23,12 +23,18 @@ export function cutListCsv(list: CutList, style: LengthStyle): string {
       .map(([name]) => name)
       .join(', ')
   const n = (v: number, places: number) => String(Number(v.toFixed(places)))
-  const sums = (g: { running: number; volume: number }) => [
-    n(g.volume * BOARD_FEET_PER_M3, 3),
-    n(g.running * FEET_PER_M, 3),
-    n(g.volume, 6),
-    n(g.running, 4),
-  ]
+  // Boards by the board foot, sheets by their area; in millimetres nothing is sold by the foot.
+  const sums = (stock: CutRow['stock'], g: ReturnType<typeof sumsOf>) => {
+    const kind = stock?.stock.kind ?? 'board'
+    const only = (kinds: string, says: string) => (kinds.includes(kind) ? says : '')
+    return unit === 'in'
+      ? [
+          only('board', n(g.boardFeet, 3)),
+          only('sheet', n(g.area * SQUARE_FEET_PER_M2, 3)),
+          only('board rod', n(g.running * FEET_PER_M, 3)),
+        ]
+      : [only('board', n(g.volume, 6)), only('sheet', n(g.area, 4)), only('board rod', n(g.running, 4))]
+  }
   const cells = (r: CutRow) => [
     r.mark,
     r.name,
@@ -44,7 +50,7 @@ export function cutListCsv(list: CutList, style: LengthStyle): string {
     r.work,
     r.note,
     rounded(r),
-    ...sums(sumsOf([r])),
+    ...sums(r.stock, sumsOf([r])),
   ]
   const total = (g: CutGroup) => [
     '',
@@ -61,7 +67,7 @@ export function cutListCsv(list: CutList, style: LengthStyle): string {
     '',
     '',
     '',
-    ...sums(g),
+    ...sums(g.stock, g),
   ]
   return (
     Papa.unparse(
@@ -81,10 +87,9 @@ export function cutListCsv(list: CutList, style: LengthStyle): string {
           'Work',
           'Note',
           'Rounded',
-          'Board feet',
-          'Running feet',
-          'Cubic metres',
-          'Running metres',
+          ...(unit === 'in'
+            ? ['Board feet', 'Square feet', 'Running feet']
+            : ['Cubic metres', 'Square metres', 'Running metres']),
         ],
         data: [...list.rows.map(cells), ...list.groups.map(total)],
       },

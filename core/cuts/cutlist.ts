@@ -1,7 +1,7 @@
 /** The cut list: every different finished piece once, with what it is cut from. */
 import type { Model } from '../model'
 import type { Mm } from '../measure'
-import type { Instance, ResolvedStock } from '../resolve'
+import { sayLength, type Instance, type ResolvedStock } from '../resolve'
 import { countOf, workKind, type Feature } from '../work'
 import { findAlike } from './identical'
 
@@ -15,6 +15,8 @@ export interface CutRow {
   readonly thickness: Mm
   readonly roughLength: Mm
   readonly roughWidth: Mm
+  /** The board it is planed down from is so thick; null for what is as thick as it comes. */
+  readonly planedFrom: Mm | null
   readonly stock: ResolvedStock | null
   readonly grain: string
   /** "5 dados, 1 rabbet". */
@@ -31,6 +33,8 @@ export interface CutGroup {
   readonly area: number
   readonly running: number
   readonly volume: number
+  /** As the trade counts them, for boards; 0 for anything else. */
+  readonly boardFeet: number
 }
 
 export interface CutList {
@@ -38,18 +42,22 @@ export interface CutList {
   readonly groups: readonly CutGroup[]
 }
 
+/** Thicknesses that differ by less are one. */
+const SAME: Mm = 1e-3
 const MM2 = 1e-6
 const MM3 = 1e-9
 export const SQUARE_FEET_PER_M2 = 1 / 0.09290304
 export const FEET_PER_M = 1 / 0.3048
 /** A board foot is 144 cubic inches. */
-export const BOARD_FEET_PER_M3 = 1 / (144 * 0.0254 ** 3)
+const BOARD_FOOT = 144 * 25.4 ** 3
+const INCH = 25.4
 
 export function cutList(model: Model): CutList {
   const { extraLength, extraWidth } = model.resolved.settings
   const rows = findAlike(model).map((alike): CutRow => {
     const first = alike.instances[0]!
     const size = boughtFor(model, first)
+    const planed = planedFrom(size.thickness, alike.stock, model)
     const pieces = new Set(alike.instances.map((i) => i.piece))
     return {
       mark: alike.mark,
@@ -61,9 +69,13 @@ export function cutList(model: Model): CutList {
       thickness: size.thickness,
       roughLength: size.length + extraLength,
       roughWidth: size.width + extraWidth,
+      planedFrom: planed,
       stock: alike.stock,
       grain: alike.stock?.stock.grain === false ? 'any' : 'length',
-      work: sayWork(model.features(first)),
+      work: [
+        ...(planed === null ? [] : [sayPlaned(size.thickness, model)]),
+        ...saidWork(model.features(first)),
+      ].join(', '),
       note: model.project.pieces
         .filter((p) => pieces.has(p.id) && p.note)
         .map((p) => p.note)
@@ -90,23 +102,47 @@ export function boughtFor(
   return all[0] ?? instance
 }
 
+/**
+ * How thick the board is that a piece is planed from; null where it is as thick, or where that takes more off
+ * than is allowed.
+ */
+export function planedFrom(thickness: Mm, stock: ResolvedStock | null, { resolved }: Model): Mm | null {
+  if (stock?.stock.kind !== 'board' || stock.thickness === null) return null
+  const off = stock.thickness - thickness
+  return off > SAME && off <= resolved.settings.planing + SAME ? stock.thickness : null
+}
+
+/** "plane to 3/4". */
+export const sayPlaned = (thickness: Mm, { resolved }: Model): string =>
+  `plane to ${sayLength(resolved, thickness)}`
+
+/**
+ * Board feet of a row of boards, by the thickness and the width they are sold by; under an inch counts as one
+ * (National Hardwood Lumber Association, rules for measurement).
+ */
+function boardFeetOf({ stock, roughLength, roughWidth, thickness }: CutRow): number {
+  if (stock?.stock.kind !== 'board') return 0
+  const thick = stock.nominalThickness ?? Math.max(stock.thickness ?? 0, thickness)
+  const wide = stock.nominalWidth !== null && stock.width ? stock.nominalWidth / stock.width : 1
+  return (roughLength * roughWidth * wide * Math.max(thick, INCH)) / BOARD_FOOT
+}
+
 /** Square metres, running metres and cubic metres of the rough pieces. */
-export function sumsOf(list: readonly CutRow[]): Pick<CutGroup, 'area' | 'running' | 'volume'> {
+export function sumsOf(list: readonly CutRow[]): Pick<CutGroup, 'area' | 'running' | 'volume' | 'boardFeet'> {
   const sum = (f: (r: CutRow) => number) => list.reduce((n, r) => n + r.quantity * f(r), 0)
   return {
     area: sum((r) => r.roughLength * r.roughWidth) * MM2,
     running: sum((r) => r.roughLength) / 1000,
     volume: sum((r) => r.roughLength * r.roughWidth * r.thickness) * MM3,
+    boardFeet: sum(boardFeetOf),
   }
 }
 
-function sayWork(features: readonly Feature[]): string {
+function saidWork(features: readonly Feature[]): string[] {
   const counts = new Map<string, number>()
   for (const f of features) {
     const name = workKind(f).name(f.data)
     counts.set(name, (counts.get(name) ?? 0) + countOf(f))
   }
-  return [...counts]
-    .map(([name, n]) => `${n} ${name}${n === 1 ? '' : name.endsWith('ch') ? 'es' : 's'}`)
-    .join(', ')
+  return [...counts].map(([name, n]) => `${n} ${name}${n === 1 ? '' : name.endsWith('ch') ? 'es' : 's'}`)
 }

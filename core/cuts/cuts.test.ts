@@ -2,10 +2,12 @@ import { readFileSync } from 'node:fs'
 import Papa from 'papaparse'
 import { onFace, change, execute, type Change, type Project } from '../document'
 import { openProject } from '../exchange'
-import { modelOf } from '../model'
+import { modelOf, type Model } from '../model'
+import { catalogue } from '../rack/catalogue'
+import { stockFor } from '../rack/entry'
 import { block, grouped, join, make } from '../testing/bench'
 import { cutListCsv } from './csv'
-import { cutList, findAlike, Job, layoutJobs, markOf } from './index'
+import { cutList, findAlike, Job, layoutJobs, LayoutSearch, markOf } from './index'
 import { lookOver } from '../proof'
 
 function demo(...changes: Change[]): Project {
@@ -224,4 +226,104 @@ test('lengths that round alike are supplies of their own, and one told twice is 
   expect(pine!.job.supply.map((s) => s.length)).toEqual([2438.4, 2438])
   expect(new Set(pine!.job.supply.map((s) => s.id)).size).toBe(2)
   expect(Job.safeParse(pine!.job).success).toBe(true)
+})
+
+describe('stock as it is bought', () => {
+  const oak = (more: object = {}) =>
+    change.addStock({
+      ...stockFor(
+        catalogue.entries.find((e) => e.stock.name === '4/4 white oak')!,
+        'in',
+      ),
+      id: 'oak',
+      ...more,
+    })
+  const stick = (id: string, size: readonly [string, string, string], name = id, stock = 'oak'): Change =>
+    change.addPiece({
+      kind: 'made',
+      id,
+      name,
+      stock,
+      facing: 'right-up',
+      spans: {
+        across: { start: '0', size: size[0] },
+        deep: { start: '0', size: size[1] },
+        up: { start: '0', size: size[2] },
+      },
+    })
+  const inches = (...changes: Change[]) => modelOf(make(changes, 'in'))
+
+  test('board feet go by the thickness and the width it is sold by; under an inch counts as one', () => {
+    const feet = (m: Model) => cutList(m).groups.map((g) => Number(g.boardFeet.toFixed(3)))
+    // 24 × 5 of 4/4, which measures 13/16.
+    expect(feet(inches(oak(), stick('a', ['24', '5', '13/16'])))).toEqual([0.833])
+    const pine = catalogue.entries.find((e) => e.stock.name === '1×10 pine')!.stock
+    expect(feet(inches(change.addStock({ ...pine, id: 'oak' }), stick('a', ['72', '9 1/4', '3/4'])))).toEqual(
+      [5],
+    )
+    expect(
+      feet(inches(oak({ nominalThickness: null, thickness: '1/2' }), stick('a', ['24', '6', '1/2']))),
+    ).toEqual([1])
+    expect(feet(inches(oak({ kind: 'sheet', width: '48' }), stick('a', ['24', '5', '13/16'])))).toEqual([0])
+  })
+  test('a board is planed down to a thinner piece, as far as is allowed', () => {
+    const planed = inches(oak({ width: '6' }), stick('a', ['24', '5', '3/4']))
+    expect(cutList(planed).rows[0]).toMatchObject({ work: 'plane to 3/4' })
+    expect(lookOver(planed)).toEqual([])
+    const most = inches(oak({ width: '6' }), stick('a', ['24', '5', '1/2']))
+    expect(cutList(most).rows[0]!.work).toBe('')
+    expect(lookOver(most).map((p) => p.says)).toEqual([
+      'a is 1/2 thick, and 4/4 white oak measures 13/16: 5/16 is planed off, and 1/4 allowed',
+    ])
+    const sheet = inches(oak({ width: '48', kind: 'sheet' }), stick('a', ['24', '5', '3/4']))
+    expect(lookOver(sheet).map((p) => p.id)).toEqual(['stock:a'])
+  })
+  test('a smaller sheet costs as much less', () => {
+    const sheets = inches(
+      oak({ kind: 'sheet', width: '48', lengths: ['96', '48'], price: 60 }),
+      stick('a', ['24', '5', '13/16']),
+    )
+    expect(layoutJobs(sheets)[0]!.job.supply.map((s) => s.price)).toEqual([60, 30])
+  })
+  test('millimetre projects have no board feet, inch projects no cubic metres', () => {
+    const fields = (unit: 'in' | 'mm') =>
+      Papa.parse<string[]>(
+        cutListCsv(cutList(modelOf(make([oak(), stick('a', ['24', '5', '13/16'])], unit))), {
+          unit,
+          form: 'decimal',
+          places: 1,
+        }),
+      ).data[0]!.slice(-3)
+    expect(fields('in')).toEqual(['Board feet', 'Square feet', 'Running feet'])
+    expect(fields('mm')).toEqual(['Cubic metres', 'Square metres', 'Running metres'])
+  })
+  test('names keep their numbers, and what is told apart by them alone is said as one', () => {
+    const names = (...all: Array<readonly [name: string, long: string]>) =>
+      cutList(
+        inches(oak(), ...all.map(([name, long], n) => stick(`p${n}`, [long, '5', '3/4'], name))),
+      ).rows.map((r) => r.name)
+    expect(names(['Board 1', '20'], ['Board 2', '21'], ['Board 80', '22'])).toEqual([
+      'Board 1',
+      'Board 2',
+      'Board 80',
+    ])
+    expect(names(['Shelf 1', '20'], ['Shelf 2', '20'], ['Shelf 3', '20'], ['Shelf 7', '20'])).toEqual([
+      'Shelf 1–3, 7',
+    ])
+    expect(names(['Shelf', '20'], ['Shelf 2', '20'])).toEqual(['Shelf, Shelf 2'])
+  })
+  test('trim off the ends leaves the width whole, and what has no place is told', () => {
+    const full = [oak({ width: '5', lengths: ['48'] }), stick('a', ['24', '5', '13/16'])]
+    const unplaced = (m: Model) => {
+      const search = new LayoutSearch(layoutJobs(m)[0]!.job)
+      search.round()
+      return search.answer(0).unplaced.map((u) => u.why)
+    }
+    expect(unplaced(inches(...full, change.setSettings({ trim: '1' })))).toEqual([])
+    const edges = inches(...full, change.setSettings({ edgeTrim: '1/8' }))
+    expect(unplaced(edges)).toEqual(['wider than any board'])
+    expect(lookOver(edges).map((p) => p.says)).toEqual([
+      'a is 5 wide; the widest 4/4 white oak is 4 3/4 once trimmed, so glue it up from strips',
+    ])
+  })
 })

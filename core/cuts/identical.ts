@@ -116,7 +116,33 @@ function groupAlike(model: Model): Alike[] {
 
 function sayNames(instances: readonly Instance[]): string {
   const names = [...new Set(instances.map((i) => i.name.replace(/ #\d+$/, '')))]
-  const stems = [...new Set(names.map((n) => n.replace(/ \d+$/, '')))]
-  if (stems.length === 1) return stems[0]!
-  return stems.length <= 3 ? stems.join(', ') : `${stems[0]} and ${stems.length - 1} more`
+  const said = numbered(names)
+  return said.length <= 3 ? said.join(', ') : `${said[0]} and ${said.length - 1} more`
+}
+
+/** Names that are told from each other by numbers as one: "Shelf 1–3, 5". */
+function numbered(names: readonly string[]): string[] {
+  const byStem = new Map<string, number[]>()
+  for (const name of names) {
+    const [, stem = name, n] = /^(.*\S) (\d{1,6})$/.exec(name) ?? []
+    byStem.set(stem, [...(byStem.get(stem) ?? []), ...(n === undefined ? [] : [Number(n)])])
+  }
+  return [...byStem].map(([stem, numbers]) => {
+    // Its own name, without a number, may stand beside those that have one.
+    const bare = names.includes(stem) && numbers.length > 0 ? `${stem}, ` : ''
+    return numbers.length === 0 ? stem : `${bare}${stem} ${sayNumbers(numbers)}`
+  })
+}
+
+/** "1–3, 5". */
+function sayNumbers(numbers: readonly number[]): string {
+  const runs: Array<[number, number]> = []
+  for (const n of [...new Set(numbers)].sort((a, b) => a - b)) {
+    const last = runs.at(-1)
+    if (last && n === last[1] + 1) last[1] = n
+    else runs.push([n, n])
+  }
+  return runs
+    .map(([from, to]) => (from === to ? `${from}` : to === from + 1 ? `${from}, ${to}` : `${from}–${to}`))
+    .join(', ')
 }

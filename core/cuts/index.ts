@@ -1,10 +1,11 @@
 export { findAlike, type Alike } from './identical'
 export { markOf } from './mark'
 export {
-  BOARD_FEET_PER_M3,
   boughtFor,
   cutList,
   FEET_PER_M,
+  planedFrom,
+  sayPlaned,
   SQUARE_FEET_PER_M2,
   type CutGroup,
   type CutList,
@@ -13,5 +14,5 @@ export {
 export { Job, MOST_PIECES, refuseShapes, type Answer, type LaidBoard, type Placement } from './layout/job'
 export { costOf, isLate, LayoutSearch, lowerBound, mulberry32 } from './layout/search'
 export { verify } from './layout/verify'
-export { layoutJobs, type StockJob } from './layout/forproject'
+export { layoutJobs, layoutRoom, type StockJob } from './layout/forproject'
 export { layoutSvg } from './layout/svg'

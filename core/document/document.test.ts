@@ -180,7 +180,7 @@ joint 2, j9: its piece p50 is not there"
     ['cut off', writeProject(two).slice(0, 700), /stops in the middle/],
     [
       'a version there never was',
-      writeProject(two).replace('"version": 3', '"version": 1.5'),
+      writeProject(two).replace(`"version": ${VERSION}`, '"version": 1.5'),
       /there never was/,
     ],
     [
@@ -188,7 +188,11 @@ joint 2, j9: its piece p50 is not there"
       writeProject(two).replace('"depth": "1/4"', `"depth": ${'['.repeat(3000)}${']'.repeat(3000)}`),
       /nested deeper/,
     ],
-    ['too new', writeProject(two).replace('"version": 3', '"version": 9'), /newer Ergaton \(file version 9/],
+    [
+      'too new',
+      writeProject(two).replace(`"version": ${VERSION}`, '"version": 9'),
+      /newer Ergaton \(file version 9/,
+    ],
     ['50 MB of rubbish', 'x'.repeat(50_000_000), /has 50 MB/],
     ['a list', '[]', /not made by Ergaton/],
   ])('%s is refused in a sentence', (_, text, says) => {
@@ -255,6 +259,19 @@ test('copies told by numbers are told by their ids, each the one it was', () => 
     across: { start: '@g1#2.left', size: '@p2#g2:c1/g1:3/2.length' },
     deep: { start: '@g2#c1.back' },
   })
+})
+
+test.each([
+  ['boards', 'board', '0'],
+  ['sheets alone', 'sheet', '10'],
+])('one trim of ends and edges stays at the ends; of %s the edges get %s: %s', (_, kind, edgeTrim) => {
+  const data = JSON.parse(readFileSync(new URL('samples/version-3.json', import.meta.url), 'utf8')) as {
+    stock: Array<{ kind: string }>
+  }
+  const read = readProject(JSON.stringify({ ...data, stock: data.stock.map((s) => ({ ...s, kind })) }))
+  if (!read.ok) throw new Error(read.why)
+  expect(read.project.setAside).toEqual([])
+  expect(read.project.settings).toMatchObject({ trim: '10', edgeTrim, planing: '6' })
 })
 
 test('migrations are walked one version after the other', () => {

@@ -1,6 +1,7 @@
 export * from './schema'
 export { defaultSettings, freeId, freeName, lengthStyle, newProject } from './new'
 export { isRecord } from './record'
+export { SETTING_MEASURES, type SettingMeasure } from './settings'
 export { LARGEST_FILE, readData, readProject, writeProject, type Reading } from './read'
 export { Aside, sayAside } from './aside'
 export { sayIssue } from './words'

@@ -26,7 +26,7 @@ export {
 }
 
 export const FORMAT = 'ergaton-project'
-export const VERSION = 3
+export const VERSION = 4
 
 export const ParameterName = z
   .string()
@@ -218,7 +218,14 @@ const hardwareBase = {
  * how far; one that turns about a hole is made of wood, and not bought.
  */
 export const Hardware = z.discriminatedUnion('kind', [
-  z.object({ ...hardwareBase, kind: z.literal('item') }).strict(),
+  z
+    .object({
+      ...hardwareBase,
+      kind: z.literal('item'),
+      /** How long it is, where it goes into wood; null for what does not. */
+      length: Expression.nullable().default(null),
+    })
+    .strict(),
   z
     .object({
       ...hardwareBase,
@@ -273,12 +280,18 @@ export const Stock = z
     thickness: Expression,
     /** A board's or a sheet's width; null for rods, and for boards that come in random widths. */
     width: Expression.nullable(),
+    /** The sizes it is sold by, where they are others: a 1×10 that measures 3/4 × 9 1/4. */
+    nominalThickness: Expression.nullable().default(null),
+    nominalWidth: Expression.nullable().default(null),
     lengths: z.array(Expression).max(24),
     /** True when pieces must keep their length along the stock's. */
     grain: z.boolean().default(true),
     /** How its boards were sawn from the log: through and through (flat), or with the rays (quarter). */
     cut: z.enum(['flat', 'quarter']).default('flat'),
-    /** Price of one running metre of a board or a rod, or of one sheet, in the maker's own money. */
+    /**
+     * Price of one running metre of a board or a rod, in the maker's own money; or of one sheet of the first of
+     * its lengths, others going by their area.
+     */
     price: z.number().nonnegative().max(1e6).nullable().default(null),
   })
   .strict()
@@ -364,8 +377,11 @@ export const Settings = z
     /** Clearance over the guest's measured thickness, both sides together. */
     fit: Expression,
     kerf: Expression,
-    /** Cut off each end and edge of a board or sheet before anything else. */
+    /** Cut off each end of a board or sheet before anything else, and off each edge. */
     trim: Expression,
+    edgeTrim: Expression,
+    /** The most that boards are planed down to the thickness of a piece. */
+    planing: Expression,
     /** What a rough piece is longer and wider than the finished one. */
     extraLength: Expression,
     extraWidth: Expression,

@@ -2,7 +2,7 @@
  * The drawing of one piece: its work face, an edge and an end, every place from end 1 and edge 1, every work
  * called out.
  */
-import type { Alike } from '../cuts'
+import { boughtFor, planedFrom, sayPlaned, type Alike } from '../cuts'
 import type { FaceName } from '../document'
 import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
@@ -136,10 +136,12 @@ export function* pieceSheet(
     ),
   )
   const mirrored = alike.mirrored ? `, ${alike.mirrored} mirrored` : ''
+  const thickness = boughtFor(model, piece).thickness
+  const planed = planedFrom(thickness, alike.stock, model) === null ? '' : `, ${sayPlaned(thickness, model)}`
   const titles = {
     project: model.project.name,
     title: `${alike.mark}  ${alike.name}`,
-    detail: `make ${alike.instances.length}${mirrored} from ${alike.stock?.stock.name ?? 'no stock'}`,
+    detail: `make ${alike.instances.length}${mirrored} from ${alike.stock?.stock.name ?? 'no stock'}${planed}`,
     scale: scale.says,
     unit: settings.style.unit,
     projection: settings.projection,

@@ -20,6 +20,7 @@ import { gaps } from './gaps'
 import { grain } from './grain'
 import { hardware } from './hardware'
 import { idle } from './idle'
+import { laid } from './laid'
 import { mirrored } from './mirrored'
 import { movement } from './movement'
 import { pegs } from './pegs'
@@ -56,6 +57,7 @@ export const CHECKS = [
   movement,
   sag,
   rounding,
+  laid,
   drawing,
   bends,
   safe,

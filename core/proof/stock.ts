@@ -1,7 +1,7 @@
 /** Pieces that no board on the rack yields: too thick, too long, too wide. */
-import { boughtFor } from '../cuts'
-import { formatLength } from '../measure'
-import type { Instance, Resolved, ResolvedPiece } from '../resolve'
+import { boughtFor, layoutRoom, planedFrom } from '../cuts'
+import type { Model } from '../model'
+import { sayLength, type Instance, type ResolvedPiece } from '../resolve'
 import { defineQuick } from './check'
 import { firstOfEach, type Odd } from './each'
 import { oddSize } from './sizes'
@@ -13,7 +13,7 @@ export const stock = defineQuick({
   look: (model) =>
     firstOfEach(
       model.resolved,
-      (i, p) => (oddSize(i, model.resolved) ? null : stockProblem(p, boughtFor(model, i), model.resolved)),
+      (i, p) => (oddSize(i, model.resolved) ? null : stockProblem(p, boughtFor(model, i), model)),
       'stock',
     ),
 })
@@ -22,32 +22,46 @@ export const stock = defineQuick({
 function stockProblem(
   p: ResolvedPiece,
   i: Pick<Instance, 'length' | 'width' | 'thickness'>,
-  resolved: Resolved,
+  model: Model,
 ): Odd | null {
+  const { resolved } = model
   const { name } = p.piece
   const { stock } = p
   if (!stock) return null
-  const say = (mm: number) => formatLength(mm, resolved.style).text
+  const say = (mm: number) => sayLength(resolved, mm)
+  const thick = oddThickness(p, i.thickness, model)
+  if (thick) return thick
   const measured = resolved.boards.filter((b) => b.board.stock === stock.id)
-  if (stock.thickness !== null && stock.thickness > 0 && Math.abs(stock.thickness - i.thickness) > 1e-3)
-    return {
-      level: 'look',
-      says: `${name} is ${say(i.thickness)} thick, and ${stock.stock.name} measures ${say(stock.thickness)}`,
-    }
-  const longest = Math.max(0, ...stock.lengths, ...measured.map((b) => b.length))
-  if (i.length > longest + 1e-6 && longest > 0)
+  // A board that comes in random widths says nothing of its own.
+  const whole = stock.lengths.map((length) => ({ length, width: stock.width ?? 0 }))
+  const rooms = [...whole, ...measured].map((b) => layoutRoom(resolved.settings, b))
+  const trimmed = resolved.settings.trim > 0 || resolved.settings.edgeTrim > 0 ? ' once trimmed' : ''
+  const longest = Math.max(0, ...rooms.map((r) => r.length))
+  if (i.length > longest + 1e-6 && rooms.length > 0)
     return {
       level: 'stop',
-      says: `${name} is ${say(i.length)} long; the longest ${stock.stock.name} is ${say(longest)}`,
+      says: `${name} is ${say(i.length)} long; the longest ${stock.stock.name} is ${say(longest)}${trimmed}`,
     }
-  const widest = Math.max(stock.width ?? 0, ...measured.map((b) => b.width))
+  const widest = Math.max(0, ...rooms.map((r) => r.width))
   const canTurn = stock.stock.kind === 'sheet' && !stock.stock.grain
   if (widest > 0 && i.width > widest + 1e-6 && !(canTurn && i.length <= widest && i.width <= longest))
     return {
       level: stock.stock.kind === 'board' ? 'look' : 'stop',
       says:
         `${name} is ${say(i.width)} wide; the widest ${stock.stock.name} is ` +
-        `${say(widest)}${stock.stock.kind === 'board' ? ', so glue it up from strips' : ''}`,
+        `${say(widest)}${trimmed}${stock.stock.kind === 'board' ? ', so glue it up from strips' : ''}`,
     }
   return null
+}
+
+/** A board may be planed down, as far as that is allowed; nothing makes it thicker. */
+function oddThickness({ piece, stock }: ResolvedPiece, thickness: number, model: Model): Odd | null {
+  const from = stock?.thickness ?? null
+  if (!stock || from === null || from <= 0 || Math.abs(from - thickness) <= 1e-3) return null
+  if (planedFrom(thickness, stock, model) !== null) return null
+  const say = (mm: number) => sayLength(model.resolved, mm)
+  const says = `${piece.name} is ${say(thickness)} thick, and ${stock.stock.name} measures ${say(from)}`
+  if (stock.stock.kind !== 'board' || thickness > from) return { level: 'look', says }
+  const off = `${say(from - thickness)} is planed off, and ${say(model.resolved.settings.planing)} allowed`
+  return { level: 'look', says: `${says}: ${off}` }
 }

@@ -13,15 +13,30 @@ const idOf = (name: string): string =>
     .replace(/[^a-z0-9]+/g, '_')
     .replace(/^_+|_+$/g, '')
 
-function entry(unit: LengthUnit, stock: Omit<Stock, 'id' | 'price' | 'cut'>): CatalogueEntry {
-  return { unit, stock: { id: idOf(stock.name), cut: 'flat', price: null, ...stock } }
+function entry(
+  unit: LengthUnit,
+  stock: Omit<Stock, 'id' | 'price' | 'cut' | 'nominalThickness' | 'nominalWidth'> & Partial<Stock>,
+): CatalogueEntry {
+  return {
+    unit,
+    stock: {
+      id: idOf(stock.name),
+      cut: 'flat',
+      price: null,
+      nominalThickness: null,
+      nominalWidth: null,
+      ...stock,
+    },
+  }
 }
 
 function build(): Catalogue {
   const { softwood, hardwood, planed, sheets, rods } = data
-  const pine = softwood.sizes.map(([nominal, thickness, width]) =>
+  const pine = softwood.sizes.map(([thick, wide, thickness, width]) =>
     entry('in', {
-      name: `${nominal} pine`,
+      name: `${thick}×${wide} pine`,
+      nominalThickness: thick!,
+      nominalWidth: wide!,
       kind: 'board',
       species: softwood.species,
       thickness: thickness!,
@@ -34,6 +49,8 @@ function build(): Catalogue {
     hardwood.sizes.map(([quarters, thickness]) =>
       entry('in', {
         name: `${quarters} ${species}`,
+        // Rough boards are sold by what they were sawn to.
+        nominalThickness: quarters!,
         kind: 'board',
         species,
         thickness: thickness!,

@@ -45,10 +45,13 @@ export function stockFor(entry: CatalogueEntry, unit: LengthUnit): Stock {
   if (entry.unit === unit) return structuredClone(entry.stock)
   const spell = spelledIn(entry.unit)
   const { stock } = entry
+  const spelt = (text: string | null) => (text === null ? null : spell(text))
   return {
     ...structuredClone(stock),
     thickness: spell(stock.thickness),
-    width: stock.width === null ? null : spell(stock.width),
+    width: spelt(stock.width),
+    nominalThickness: spelt(stock.nominalThickness),
+    nominalWidth: spelt(stock.nominalWidth),
     lengths: stock.lengths.map(spell),
   }
 }

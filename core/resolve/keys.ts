@@ -9,7 +9,8 @@ export const keyOf = {
   limit: (name: string): NodeKey => `lim.${name}`,
   parameter: (id: string): NodeKey => `par.${id}`,
   reading: (id: string): NodeKey => `rdg.${id}`,
-  stock: (id: string, what: 'thickness' | 'width'): NodeKey => `stk.${id}.${what}`,
+  stock: (id: string, what: 'thickness' | 'width' | 'nominalThickness' | 'nominalWidth'): NodeKey =>
+    `stk.${id}.${what}`,
   stockLength: (id: string, i: number): NodeKey => `stk.${id}.length.${i}`,
   board: (id: string, what: string): NodeKey => `brd.${id}.${what}`,
   /** A measure of a bit: one of its shape, its bearing, its bite. */
@@ -46,7 +47,7 @@ export const keyOf = {
   shoulder: (id: string, size: SizeName): NodeKey => `shl.${id}.${size}`,
   /** A flat face that a step has made, where its piece is described, or in every place it stands. */
   flats: (step: string, role: string, where: 'home' | 'pose'): NodeKey => `flt.${step}.${role}.${where}`,
-  hardware: (id: string, what: 'count' | 'limit'): NodeKey => `hw.${id}.${what}`,
+  hardware: (id: string, what: 'count' | 'limit' | 'length'): NodeKey => `hw.${id}.${what}`,
 }
 
 /** What an instance is told by: its piece, and the path of ids of its copy. */

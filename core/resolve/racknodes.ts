@@ -1,5 +1,5 @@
 /** The nodes of settings, stock, measured boards and bits. */
-import type { Bit, MeasuredBoard, Settings, Stock } from '../document'
+import { SETTING_MEASURES, type Bit, type MeasuredBoard, type Settings, type Stock } from '../document'
 import type { MeasureKind } from '../measure'
 import { bitMeasures } from '../rack'
 import type { NodeDef, NodeKey } from './graph'
@@ -8,7 +8,7 @@ import { measureNode } from './measurenode'
 import type { Names } from './names'
 
 export function settingNodes(settings: Settings, names: Names): NodeDef[] {
-  return (['fit', 'kerf', 'trim', 'extraLength', 'extraWidth'] as const).map((key) =>
+  return SETTING_MEASURES.map((key) =>
     measureNode(
       { key: keyOf.setting(key), owner: { kind: 'setting', id: key }, label: `Settings · ${key}` },
       settings[key],
@@ -18,6 +18,11 @@ export function settingNodes(settings: Settings, names: Names): NodeDef[] {
   )
 }
 
+const NOMINAL = [
+  ['nominalThickness', 'nominal thickness'],
+  ['nominalWidth', 'nominal width'],
+] as const
+
 export function stockNodes(s: Stock, names: Names): NodeDef[] {
   const measure = (key: NodeKey, what: string, text: string) =>
     measureNode({ key, owner: { kind: 'stock', id: s.id }, label: `@${s.id}·${what}` }, text, 'length', names)
@@ -25,6 +30,10 @@ export function stockNodes(s: Stock, names: Names): NodeDef[] {
   return [
     measure(keyOf.stock(s.id, 'thickness'), 'thickness', s.thickness),
     ...(width === null ? [] : [measure(keyOf.stock(s.id, 'width'), 'width', width)]),
+    ...NOMINAL.flatMap(([what, says]) => {
+      const text = s[what]
+      return text === null ? [] : [measure(keyOf.stock(s.id, what), says, text)]
+    }),
     ...s.lengths.map((text, i) => measure(keyOf.stockLength(s.id, i), 'length', text)),
   ]
 }

@@ -3,6 +3,7 @@
  * changed; what stayed the same keeps its identity, so that later stages can tell.
  */
 import {
+  SETTING_MEASURES,
   stepsIn,
   lengthStyle,
   type Bit,
@@ -120,13 +121,9 @@ export class Resolver {
       joints: this.resolveJoints(project, touched, number),
       steps: this.resolveSteps(project, number),
       fills: this.resolveFills(project, result),
-      settings: {
-        fit: number(keyOf.setting('fit')) ?? 0,
-        kerf: number(keyOf.setting('kerf')) ?? 0,
-        trim: number(keyOf.setting('trim')) ?? 0,
-        extraLength: number(keyOf.setting('extraLength')) ?? 0,
-        extraWidth: number(keyOf.setting('extraWidth')) ?? 0,
-      },
+      settings: Object.fromEntries(
+        SETTING_MEASURES.map((name) => [name, number(keyOf.setting(name)) ?? 0]),
+      ) as Resolved['settings'],
       limits: limitsOf(project.settings.style.unit, number),
       readings: new Map(
         project.readings.flatMap((r) => {
@@ -317,6 +314,9 @@ function resolveStock(stock: Project['stock'][number], number: Numbers): Resolve
     stock,
     thickness: number(keyOf.stock(stock.id, 'thickness')),
     width: stock.width === null && stock.kind !== 'rod' ? null : number(keyOf.stock(stock.id, 'width')),
+    nominalThickness:
+      stock.nominalThickness === null ? null : number(keyOf.stock(stock.id, 'nominalThickness')),
+    nominalWidth: stock.nominalWidth === null ? null : number(keyOf.stock(stock.id, 'nominalWidth')),
     lengths: stock.lengths
       .map((_, i) => number(keyOf.stockLength(stock.id, i)))
       .filter((l): l is number => l !== null && l > 0),
@@ -429,6 +429,7 @@ function resolveHardware(
     id: h.id,
     hardware: h,
     quantity: count === null ? null : count * on,
+    length: h.kind === 'item' && h.length ? number(keyOf.hardware(h.id, 'length')) : null,
     limit: h.kind === 'hinge' ? number(keyOf.hardware(h.id, 'limit')) : null,
   }
 }

@@ -10,6 +10,7 @@ import type {
   MeasuredBoard,
   Piece,
   Project,
+  SettingMeasure,
   Step,
   Stock,
 } from '../document'
@@ -86,6 +87,9 @@ export interface ResolvedStock {
   readonly stock: Stock
   readonly thickness: Mm | null
   readonly width: Mm | null
+  /** What it is sold by; null where that is what it measures. */
+  readonly nominalThickness: Mm | null
+  readonly nominalWidth: Mm | null
   readonly lengths: readonly Mm[]
 }
 
@@ -129,6 +133,8 @@ export interface ResolvedHardware {
   readonly hardware: Hardware
   /** How many altogether; null while its count is wrong. */
   readonly quantity: number | null
+  /** How long an item is that goes into wood; null where that is not said. */
+  readonly length: Mm | null
   /** How far a hinge is to open, degrees; null for other things. */
   readonly limit: number | null
 }
@@ -196,7 +202,7 @@ export interface Resolved {
   /** What of each piece goes into joints with its whole section. */
   readonly fills: ReadonlyMap<string, readonly Fill[]>
   readonly hardware: readonly ResolvedHardware[]
-  readonly settings: Readonly<Record<'fit' | 'kerf' | 'trim' | 'extraLength' | 'extraWidth', Mm>>
+  readonly settings: Readonly<Record<SettingMeasure, Mm>>
   readonly limits: ResolvedLimits
   /** What was measured, by the id of the reading; without those that do not read. */
   readonly readings: ReadonlyMap<string, Mm>

@@ -2,7 +2,7 @@
  * What screens read of a project: the document as it is now, and the numbers as they were last told, which
  * may be those of a moment ago. What did not change keeps its identity.
  */
-import { lengthStyle, type Copy, type Piece, type Project } from '../document'
+import { lengthStyle, SETTING_MEASURES, type Copy, type Piece, type Project } from '../document'
 import { facing } from '../pieces'
 import {
   pieceOf,
@@ -46,7 +46,7 @@ const NOTHING: ToldWhole = {
   boards: [],
   bits: [],
   groups: [],
-  settings: { fit: 0, kerf: 0, trim: 0, extraLength: 0, extraWidth: 0 },
+  settings: Object.fromEntries(SETTING_MEASURES.map((name) => [name, 0])) as Resolved['settings'],
   limits: { tolerance: 0, near: 0, wall: 0, load: 0, sag: 1, driest: 0, wettest: 0 },
   problems: [],
   marks: [],

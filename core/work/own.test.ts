@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { findAlike } from '../cuts'
 import {
   change,
   onFace,
@@ -587,4 +588,44 @@ test('what will not do is told of a measure that is there to be set', () => {
     { numRuns: 1500, endOnFailure: true },
   )
   expect(named.size).toBeGreaterThan(12)
+})
+
+test('a twin of a board is in its row, whatever its work: it is its exact mirror image', () => {
+  const figures = fc.constantFrom('3', '6', '15', '17.3', '40')
+  const angles = fc.constantFrom('0', '12', '-33', '75')
+  const any = fc
+    .constantFrom(...OWN_KINDS.filter((own) => !own.bit && !own.meets))
+    .chain((own) =>
+      fc.record({
+        kind: fc.constant(own.kind),
+        face: fc.constantFrom(...own.faces),
+        fields: fc.record(
+          Object.fromEntries(own.fieldsFor({}).map((f) => [f.name, f.kind === 'angle' ? angles : figures])),
+          { requiredKeys: own.fieldsFor({}).flatMap((f) => (f.otherwise === undefined ? [f.name] : [])) },
+        ),
+        options: fc.record(
+          Object.fromEntries(own.options.map((o) => [o.name, fc.constantFrom(...Object.keys(o.values))])),
+          { requiredKeys: [] },
+        ),
+      }),
+    )
+  const cut = new Set<string>()
+  fc.assert(
+    fc.property(
+      any,
+      fc.constantFrom('across' as const, 'deep', 'up'),
+      ({ kind, face, fields, options }, direction) => {
+        const model = modelOf(
+          board(
+            put('a', step(kind, face, fields as Record<string, string>, options as Step['options'])),
+            change.mirrorPiece({ id: 'twin', of: 'a', name: 'Twin', direction, about: '900' }),
+          ),
+        )
+        if (model.features(instance(model, 'a#1')).length > 0) cut.add(kind)
+        expect(findAlike(model).map((a) => a.instances.length)).toEqual([2])
+      },
+    ),
+    { numRuns: 800, endOnFailure: true },
+  )
+  expect(cut.size).toBeGreaterThan(5)
 })

@@ -1,8 +1,9 @@
 /** The layout jobs of a project: one for each stock that pieces are cut from. */
+import type { Mm } from '../../measure'
 import type { Model } from '../../model'
 import type { ResolvedStock } from '../../resolve'
 import { cutList, type CutGroup, type CutList } from '../cutlist'
-import type { Job } from './job'
+import { roomOf, type Job } from './job'
 
 /** Lengths that differ by less are one length, mm. */
 const SAME = 1e-3
@@ -19,6 +20,13 @@ export function layoutJobs(model: Model, list: CutList = cutList(model), seconds
   )
 }
 
+type Trims = Pick<Model['resolved']['settings'], 'trim' | 'edgeTrim'>
+const trimsOf = ({ trim, edgeTrim }: Trims) => ({ trim: Math.max(0, trim), edgeTrim: Math.max(0, edgeTrim) })
+
+/** What the trims of a project leave of a board. */
+export const layoutRoom = (settings: Trims, board: { readonly length: Mm; readonly width: Mm }) =>
+  roomOf(trimsOf(settings), board)
+
 function jobFor(model: Model, group: CutGroup, stock: ResolvedStock, seconds: number): Job {
   const { settings, boards } = model.resolved
   const { kind, grain, price } = stock.stock
@@ -34,7 +42,12 @@ function jobFor(model: Model, group: CutGroup, stock: ResolvedStock, seconds: nu
           length,
           width,
           quantity: null,
-          price: price === null ? null : kind === 'sheet' ? price : (price * length) / 1000,
+          price:
+            price === null
+              ? null
+              : kind === 'sheet'
+                ? (price * length) / lengths[0]!
+                : (price * length) / 1000,
           grain,
           defects: [],
         }))
@@ -52,7 +65,7 @@ function jobFor(model: Model, group: CutGroup, stock: ResolvedStock, seconds: nu
   return {
     kind: kind === 'sheet' ? 'sheets' : 'boards',
     kerf: Math.max(0, settings.kerf),
-    trim: Math.max(0, settings.trim),
+    ...trimsOf(settings),
     stages: null,
     firstCut: null,
     seconds,

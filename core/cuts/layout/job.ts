@@ -11,7 +11,9 @@ export const Job = z
   .object({
     kind: z.enum(['boards', 'sheets', 'shapes']),
     kerf: z.number().min(0).max(100),
+    /** Off each end; and off each edge, which is as much where that is not said. */
     trim: z.number().min(0).max(1000).default(0),
+    edgeTrim: z.number().min(0).max(1000).nullable().default(null),
     stages: z.union([z.literal(2), z.literal(3), z.null()]).default(null),
     firstCut: z.enum(['rip', 'crosscut']).nullable().default(null),
     seconds: z.number().min(0).max(3600).default(5),
@@ -67,6 +69,15 @@ export function refuseShapes(job: Job): string | null {
 }
 
 export type Job = z.infer<typeof Job>
+/** Where pieces can lie on a board: what its trims leave of it. */
+export function roomOf(
+  job: Pick<Job, 'trim' | 'edgeTrim'>,
+  s: { readonly length: number; readonly width: number },
+): Rect {
+  const [x, y] = [job.trim, job.edgeTrim ?? job.trim]
+  return { x, y, length: s.length - 2 * x, width: s.width - 2 * y }
+}
+
 export type Supply = Job['supply'][number]
 export type Demand = Job['demand'][number]
 

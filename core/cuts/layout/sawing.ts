@@ -2,7 +2,7 @@
  * A board while it is cut up. It is a set of free rectangles, each of which may still be cut in certain ways;
  * laying a piece takes one of them apart by through cuts. So whatever is laid can be sawn.
  */
-import type { Cut, Demand, Job, Placement, Rect, Supply } from './job'
+import { roomOf, type Cut, type Demand, type Job, type Placement, type Rect, type Supply } from './job'
 
 /** A rip runs along the board's length, a crosscut across it. */
 export type Direction = 'rip' | 'crosscut'
@@ -41,18 +41,8 @@ export class Sawing {
     readonly supply: Supply,
     private readonly job: Job,
   ) {
-    const { trim } = job
     const stages = job.kind === 'boards' ? (job.stages ?? 3) : (job.stages ?? Infinity)
-    this.free = [
-      {
-        x: trim,
-        y: trim,
-        length: supply.length - 2 * trim,
-        width: supply.width - 2 * trim,
-        next: job.firstCut,
-        stages,
-      },
-    ]
+    this.free = [{ ...roomOf(job, supply), next: job.firstCut, stages }]
   }
 
   /** The best way to lay one piece here, or null. */
@@ -142,14 +132,14 @@ export class Sawing {
 
   /** A cut right through a rectangle, run out to the board's edge where only the trim is in between. */
   private line(free: Free, direction: Direction, at: number): Omit<Cut, 'order'> {
-    const { trim } = this.job
-    const out = (low: number, high: number, whole: number) =>
+    const room = roomOf(this.job, this.supply)
+    const out = (low: number, high: number, whole: number, trim: number) =>
       [low <= trim + EPS ? 0 : low, high >= whole - trim - EPS ? whole : high] as const
     if (direction === 'rip') {
-      const [a, b] = out(free.x, free.x + free.length, this.supply.length)
+      const [a, b] = out(free.x, free.x + free.length, this.supply.length, room.x)
       return { from: [a, at], to: [b, at] }
     }
-    const [a, b] = out(free.y, free.y + free.width, this.supply.width)
+    const [a, b] = out(free.y, free.y + free.width, this.supply.width, room.y)
     return { from: [at, a], to: [at, b] }
   }
 }

@@ -2,7 +2,7 @@
  * Looks for a good layout, and then for better ones until told to stop. Each round lays all pieces greedily,
  * in some order and by some rules drawn from a seeded stream, so the same job gives the same rounds.
  */
-import type { Answer, Demand, Job, LaidBoard, Rect, Supply } from './job'
+import { roomOf, type Answer, type Demand, type Job, type LaidBoard, type Rect, type Supply } from './job'
 import { Sawing, type Rule } from './sawing'
 import { verify } from './verify'
 
@@ -72,7 +72,7 @@ export class LayoutSearch {
     const whole = boards.reduce((n, b) => n + b.supply.length * b.supply.width, 0)
     const answer: Answer = {
       boards: boards.map(laid),
-      unplaced: [...unplaced].map(([demand, quantity]) => ({ demand, quantity, why: this.why(demand) })),
+      unplaced: this.unplaced().map(({ demand, quantity, why }) => ({ demand, quantity, why })),
       cost: boards.reduce((n, b) => n + (b.supply.price ?? 0), 0),
       wasteFraction: whole > 0 ? 1 - used / whole : 0,
       lowerBoundBoards: lowerBound(this.job, unplaced),
@@ -193,15 +193,36 @@ export class LayoutSearch {
     return plan(boards, p.unplaced)
   }
 
+  /** Every piece has its place in the best layout so far. */
+  get placedAll(): boolean {
+    return this.best?.unplaced.size === 0
+  }
+
+  /** What has no place in it. `known`: no board is large enough, whatever else is laid. */
+  unplaced(): Array<Answer['unplaced'][number] & { readonly known: boolean }> {
+    return [...(this.best?.unplaced ?? [])].map(([demand, quantity]) => ({
+      demand,
+      quantity,
+      why: this.why(demand),
+      known: this.job.supply.length > 0 && !this.fitsAny(demand),
+    }))
+  }
+
+  private fitsAny(id: string): boolean {
+    const d = this.job.demand.find((x) => x.id === id)!
+    return this.job.supply.some((s) => {
+      const room = roomOf(this.job, s)
+      const fits = (l: number, w: number) => l <= room.length + 1e-6 && w <= room.width + 1e-6
+      return fits(d.length, d.width) || (d.mayTurn && !s.grain && fits(d.width, d.length))
+    })
+  }
+
   private why(id: string): string {
-    const { supply, trim, demand } = { ...this.job }
+    const { supply, demand } = this.job
     const d = demand.find((x) => x.id === id)!
-    const room = (s: Supply) => [s.length - 2 * trim, s.width - 2 * trim] as const
+    const room = (s: Supply) => [roomOf(this.job, s).length, roomOf(this.job, s).width] as const
     if (supply.length === 0) return 'there is nothing to cut it from'
-    const fits = (s: Supply, l: number, w: number) => l <= room(s)[0] + 1e-6 && w <= room(s)[1] + 1e-6
-    if (
-      supply.some((s) => fits(s, d.length, d.width) || (d.mayTurn && !s.grain && fits(s, d.width, d.length)))
-    )
+    if (this.fitsAny(id))
       return this.hurried ? 'there was no time left to lay it' : 'no board is left, or a defect is in the way'
     if (supply.every((s) => d.length > room(s)[0] + 1e-6)) return 'longer than any board'
     if (supply.every((s) => d.width > room(s)[1] + 1e-6)) return 'wider than any board'
@@ -249,9 +270,10 @@ export const isLate = (job: Job, elapsed: number): boolean => elapsed > Math.max
  * side.
  */
 export function lowerBound(job: Job, unplaced: ReadonlyMap<string, number> = new Map()): number {
-  const largest = Math.max(0, ...job.supply.map((s) => (s.length - 2 * job.trim) * (s.width - 2 * job.trim)))
-  const longest = Math.max(0, ...job.supply.map((s) => s.length - 2 * job.trim))
-  const widest = Math.max(0, ...job.supply.map((s) => s.width - 2 * job.trim))
+  const rooms = job.supply.map((s) => roomOf(job, s))
+  const largest = Math.max(0, ...rooms.map((r) => r.length * r.width))
+  const longest = Math.max(0, ...rooms.map((r) => r.length))
+  const widest = Math.max(0, ...rooms.map((r) => r.width))
   const turns = job.supply.some((s) => !s.grain)
   let area = 0
   let alone = 0

@@ -3,7 +3,7 @@
  * is kept, grain and defects are respected, copies add up, and through cuts in the allowed stages really part
  * the pieces.
  */
-import type { Answer, Job, LaidBoard, Rect, Supply } from './job'
+import { roomOf, type Answer, type Job, type LaidBoard, type Rect, type Supply } from './job'
 
 const EPS = 1e-5
 
@@ -38,7 +38,8 @@ export function verify(job: Job, answer: Answer): string[] {
 
 function checkBoard(job: Job, s: Supply, board: LaidBoard): string[] {
   const faults: string[] = []
-  const { trim, kerf } = job
+  const { kerf } = job
+  const room = roomOf(job, s)
   const demands = new Map(job.demand.map((d) => [d.id, d]))
   for (const p of board.placements) {
     const d = demands.get(p.demand)
@@ -51,10 +52,10 @@ function checkBoard(job: Job, s: Supply, board: LaidBoard): string[] {
       faults.push(`${p.demand} has another size`)
     if (p.turned && (!d.mayTurn || s.grain)) faults.push(`${p.demand} is turned across the grain`)
     if (
-      p.x < trim - EPS ||
-      p.y < trim - EPS ||
-      p.x + p.length > s.length - trim + EPS ||
-      p.y + p.width > s.width - trim + EPS
+      p.x < room.x - EPS ||
+      p.y < room.y - EPS ||
+      p.x + p.length > room.x + room.length + EPS ||
+      p.y + p.width > room.y + room.width + EPS
     )
       faults.push(`${p.demand} is not inside`)
     if (s.defects.some((f) => apart(f, p) < -EPS)) faults.push(`${p.demand} has a defect in it`)
@@ -66,16 +67,7 @@ function checkBoard(job: Job, s: Supply, board: LaidBoard): string[] {
       if (apart(all[i]!, all[j]!) < kerf - EPS)
         faults.push(`${all[i]!.demand} and ${all[j]!.demand} are closer than the kerf`)
   const stages = job.kind === 'boards' ? (job.stages ?? 3) : (job.stages ?? Infinity)
-  if (
-    faults.length === 0 &&
-    !sawable(
-      all,
-      { x: trim, y: trim, length: s.length - 2 * trim, width: s.width - 2 * trim },
-      kerf,
-      job.firstCut,
-      stages,
-    )
-  )
+  if (faults.length === 0 && !sawable(all, room, kerf, job.firstCut, stages))
     faults.push('no order of through cuts parts the pieces')
   return faults
 }

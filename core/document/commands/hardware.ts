@@ -27,13 +27,20 @@ export const addHardware = command({
 export const setHardware = command({
   name: 'set-hardware',
   schema: z
-    .object({ id: Id, name: Name.optional(), count: Expression.optional(), limit: Expression.optional() })
+    .object({
+      id: Id,
+      name: Name.optional(),
+      count: Expression.optional(),
+      limit: Expression.optional(),
+      length: Expression.nullable().optional(),
+    })
     .strict(),
-  apply: (draft, { id, name, count, limit }) => {
+  apply: (draft, { id, name, count, limit, length }) => {
     const item = draft.hardware.find((h) => h.id === id)
     if (!item) throw new Refusal('That is not there any more')
     if (name !== undefined) item.name = name
     if (count !== undefined) item.count = count
+    if (length !== undefined && item.kind === 'item') item.length = length
     if (limit !== undefined && item.kind === 'hinge') item.limit = limit
   },
   describe: ({ id }, before) => `Change ${before.hardware.find((h) => h.id === id)?.name ?? 'hardware'}`,

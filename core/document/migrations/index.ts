@@ -1,5 +1,6 @@
 import { copiesById } from './copies'
 import { placesAt } from './places'
+import { twoTrims } from './trims'
 
 /**
  * Each entry turns a file of its version into one of the next, and is kept for ever: `1` would read version 1
@@ -13,6 +14,8 @@ export const MIGRATIONS: Migrations = {
   // Copies were told by numbers, which changed when others came and went. So were faces, by themselves or in
   // pairs, where any place may stand now.
   2: (data) => ({ ...placesAt(copiesById(data)), version: 3 }),
+  // Ends and edges were trimmed by one measure, and boards as they came were the only thickness.
+  3: (data) => ({ ...twoTrims(data), version: 4 }),
 }
 
 /** Brings a file up to the present version. */

@@ -4,6 +4,7 @@ import { negatedText, type Mm } from '../../measure'
 import {
   AXES,
   cross,
+  dot,
   FACE_AT,
   faceAt,
   mainAxis,
@@ -55,7 +56,13 @@ interface Slant {
   readonly depth: Mm
 }
 
-function slantIn({ at, way, inward, width, depth }: Slant, size: Vec3): Channel | null {
+function slantIn({ at: told, way, inward, width, depth }: Slant, size: Vec3): Channel | null {
+  // Told from the place on it that is nearest to the middle of the wood, its mirror image is told alike.
+  const off = dot(
+    way,
+    vec3((i) => size[i] / 2 - told[i]),
+  )
+  const at = vec3((i) => told[i] + way[i] * off)
   const into = mainAxis(inward)
   const face = faceAt(into, inward[into] < 0)
   const [u, v] = AXES.filter((i) => i !== into) as [Axis, Axis]
