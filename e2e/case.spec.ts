@@ -105,7 +105,9 @@ test('a new maker builds a case from boards to paper', async ({ page }) => {
     await expect(because).toContainText('Right side·left')
     await expect(because).toContainText('into Left side')
     await page.keyboard.press('Escape')
-    await expect(page.getByText('Proven: no layout uses fewer boards.').first()).toBeVisible({ timeout: 30_000 })
+    await expect(page.getByText('Proven: no layout uses fewer boards.').first()).toBeVisible({
+      timeout: 30_000,
+    })
   })
 
   await test.step('a board measured thinner: dados, shelf and cut list follow', async () => {

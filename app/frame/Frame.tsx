@@ -48,7 +48,7 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
   })
 
   return (
-    <div className="flex h-dvh flex-col">
+    <div className="runs-on flex h-dvh flex-col">
       <header
         className={
           'no-print flex h-11 shrink-0 items-center gap-1 border-b border-hairline ' + 'bg-panel px-2'
@@ -86,7 +86,7 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
       <Checking />
       <Banners />
       <LeaveGuard id={id} />
-      <div className="min-h-0 flex-1">{children}</div>
+      <div className="runs-on min-h-0 flex-1">{children}</div>
       {palette && <Palette id={id} onClose={() => setPalette(false)} onKeys={() => setKeys(true)} />}
       <NumberPad />
       {keys && <Keys onClose={() => setKeys(false)} />}

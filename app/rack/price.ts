@@ -14,7 +14,7 @@ export interface Per {
   readonly of: number
 }
 
-export function perOf({ kind, lengths }: Pick<Stock, 'kind' | 'lengths'>, unit: 'in' | 'mm'): Per {
+export function perOf({ kind, lengths = [] }: Pick<Stock, 'kind'> & Partial<Stock>, unit: 'in' | 'mm'): Per {
   if (kind === 'sheet') return { says: lengths.length > 1 ? `a sheet of ${lengths[0]}` : 'a sheet', of: 1 }
   return unit === 'in' ? { says: 'a foot', of: FOOT } : { says: 'a metre', of: 1 }
 }

@@ -28,6 +28,7 @@ export { ErrorBoundary } from '../frame/Fault'
 export default function CutsScreen() {
   const name = useOpen((s) => s.project.name)
   const style = useOpen((s) => s.shown.style)
+  const paper = useOpen((s) => s.project.settings.paper)
   const { kerf, trim, edgeTrim } = useOpen((s) => s.shown.settings)
   const { answer: cuts, fault, again } = useAsked('cuts', (hand) => hand.cuts())
   const list = cuts?.list
@@ -52,7 +53,7 @@ export default function CutsScreen() {
     )
 
   return (
-    <main className="h-full overflow-auto">
+    <main className={`runs-on h-full overflow-auto list-${paper}`}>
       <svg width="0" height="0" className="absolute" aria-hidden="true">
         <defs>
           <pattern
@@ -68,7 +69,9 @@ export default function CutsScreen() {
       </svg>
       <div className="mx-auto max-w-6xl p-5">
         <header className="mb-4 flex flex-wrap items-center gap-2">
-          <h1 className="mr-auto font-title text-2xl font-semibold">Cut list</h1>
+          <h1 className="mr-auto font-title text-2xl font-semibold">
+            Cut list<span className="only-print">: {name}</span>
+          </h1>
           <button
             className="btn no-print"
             onClick={() => saveFile(fileName(name, '-cut-list.csv'), cutListCsv(list, style), 'text/csv')}

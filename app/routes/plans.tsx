@@ -2,8 +2,10 @@ import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/plans'
 import { Download, Printer } from 'lucide-react'
 import { useState } from 'react'
+import { flushSync } from 'react-dom'
 import { toSvg } from '../../core/plans/svg'
 import { PaperChoices } from '../plans/PaperChoices'
+import { PrintedSheets } from '../plans/PrintedSheets'
 import { Pattern } from '../plans/Pattern'
 import { SheetSvg } from '../plans/SheetSvg'
 import { SheetThumb } from '../plans/SheetThumb'
@@ -23,10 +25,18 @@ export default function PlansScreen() {
   const [shown, show] = useState(0)
   const [full, setFull] = useState(false)
   const [setting, setSetting] = useState(false)
+  const [all, setAll] = useState(false)
   const accepted = useAcceptedSheets()
   const { state, fault } = drawing
   const sheets = [...drawing.sheets, ...accepted]
   const sheet = sheets[Math.min(shown, sheets.length - 1)]
+
+  /** All sheets; else the one that is shown, as when the browser is told to print. */
+  function printAll() {
+    flushSync(() => setAll(true))
+    window.print()
+    setAll(false)
+  }
 
   async function savePdf() {
     setSetting(true)
@@ -143,6 +153,9 @@ export default function PlansScreen() {
           <button className="btn" disabled={!sheet} onClick={() => window.print()}>
             <Printer size={14} /> Print this sheet
           </button>
+          <button className="btn" disabled={state === 'drawing' || sheets.length === 0} onClick={printAll}>
+            <Printer size={14} /> Print all sheets
+          </button>
           <label className="flex items-center gap-2 py-1">
             <input type="checkbox" checked={full} onChange={(e) => setFull(e.target.checked)} /> Show at full
             size
@@ -151,6 +164,7 @@ export default function PlansScreen() {
         </div>
         <Pattern />
       </aside>
+      {sheet && <PrintedSheets sheets={all ? sheets : [sheet]} paper={project.settings.paper} />}
     </div>
   )
 }
