@@ -34,6 +34,10 @@ export function channelFor(m: Meeting, cut: Cut): Channel {
   return m.square ? squareChannel(m, cut) : obliqueChannel(m, cut)
 }
 
+/** Whether its stops leave anything of a channel. */
+export const isChannel = ({ region }: Channel): boolean =>
+  AXES.every((i) => region.max[i] - region.min[i] > FLUSH)
+
 /** The host's own axis that one of the guest's lies along, and whether they point the same way. */
 export function axisInHost(m: Meeting, guestAxis: Axis): { axis: Axis; same: boolean } {
   const v = turnedInto(m.host.frame, m.guest.frame)[guestAxis]

@@ -40,6 +40,16 @@ export class Deriving {
     return this.joint.values![name]!
   }
 
+  /** Why its fit cannot be: no clearance is as much as the wood itself. Null where it can, or it has none. */
+  oddFit(): string | null {
+    const fit = this.value('fit')
+    const all = this.joint.joint.between.flatMap((_, member) => this.members(member))
+    const thinnest = all.reduce<Instance | null>((a, b) => (a && a.thickness <= b.thickness ? a : b), null)
+    return fit !== undefined && thinnest && Math.abs(fit) >= thinnest.thickness
+      ? `A fit of ${this.say(fit)} is as much as ${thinnest.name} is thick`
+      : null
+  }
+
   members(member: number): readonly Instance[] {
     return this.resolved.byId.get(this.joint.joint.between[member]?.piece ?? '')?.instances ?? []
   }
@@ -52,7 +62,8 @@ export class Deriving {
     if (this.problems.some((p) => p.says === says)) return
     const { id, joint } = this.joint
     this.problems.push({
-      id: `${id}:${joint.kind}:${this.problems.length}`,
+      // Told by what it says: others may come and go.
+      id: `${id}:${joint.kind}:${says}`,
       level,
       says,
       joint: id,

@@ -103,6 +103,25 @@ describe.each(Object.values(byKind).flatMap(Object.entries<fc.Arbitrary<Made>>))
     )
   })
 
+  test('whatever a measure of it is, no piece is cut away altogether unless it is refused', () => {
+    const wild = fc.constantFrom('0', '-5', '1', '40', '90', '99.9', '100', '300', '1000')
+    fc.assert(
+      fc.property(arbitrary, fc.nat(), wild, fc.nat(), wild, ({ changes, joint }, n, one, k, two) => {
+        const [given] = (joint.payload as { joints: Array<{ fields: object }> }).joints
+        // What is no measure of it, the command refuses.
+        const names = [...Object.keys(given!.fields), 'stop1', 'stop2', 'gap', 'fit']
+        const set = { [names[n % names.length]!]: one, [names[k % names.length]!]: two }
+        const wildly = { ...joint, payload: { joints: [{ ...given, fields: { ...given!.fields, ...set } }] } }
+        const done = execute(make(changes), wildly)
+        if (!done.ok) return
+        const m = modelOf(done.project)
+        if (stops(m).length > 0) return
+        for (const i of m.resolved.instances) expect(volume(m, i.key, kernel)).toBeGreaterThan(1)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
   test('taken apart, it leaves both pieces as they were', () => {
     fc.assert(
       fc.property(arbitrary, ({ changes, joint }) => {

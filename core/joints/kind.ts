@@ -137,7 +137,9 @@ export function defineJoint(d: Definition): JointKind {
     opens: (...asked) => d.opens?.(...asked) ?? null,
     derive: (joint, resolved) => {
       const deriving = new Deriving(joint, resolved)
-      if (joint.values) d.derive(deriving)
+      const odd = joint.values && deriving.oddFit()
+      if (odd) deriving.wrong(odd)
+      else if (joint.values) d.derive(deriving)
       return deriving.done()
     },
   }

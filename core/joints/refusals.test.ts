@@ -1,7 +1,7 @@
 import { edgeAt } from '../document'
-import { findBy } from '../proof'
+import { findBy, lookOver, proofOf } from '../proof'
 import type { Kernel } from '../solid'
-import { block, built, join, stops, testKernel } from '../testing/bench'
+import { block, built, instance, join, stops, testKernel } from '../testing/bench'
 import { rail } from '../testing/joinery'
 
 let kernel: Kernel
@@ -33,6 +33,11 @@ describe('what cannot be is refused in a sentence', () => {
       'a depth deeper than the board',
       () => post('housing', into, { depth: 20 }),
       /A channel 20 deep for A would go through B, which is 20 there/,
+    ],
+    [
+      'stops as long as the board',
+      () => post('housing', into, { depth: 6, stop1: 190 }),
+      /The stops in B leave nothing of the channel for A/,
     ],
     [
       'a dowel that breaks out',
@@ -160,4 +165,76 @@ describe('what cannot be is refused in a sentence', () => {
         .join(),
     ).toMatch(/^A and B share wood, within/)
   })
+})
+
+test('what is wrong with a joint is told by what it says, so that the second stays itself without the first', () => {
+  const both = (first: number) =>
+    lookOver(
+      built([
+        ...block('a', 'right-front', [0, 300], [0, 20], [0, 90]),
+        ...block('c', 'right-front', [0, 300], [100, first], [0, 90]),
+        ...block('b', 'up-left', [300, 20], [-20, 200], [0, 300]),
+        join(
+          'tenon',
+          [
+            ['a', 'end2'],
+            ['b', null],
+          ],
+          { length: 25, thickness: 6 },
+        ),
+      ]),
+    ).map((p) => p.id)
+  expect(new Set(both(20)).size).toBe(both(20).length)
+  expect(both(20).join()).not.toMatch(/:\d+$/)
+})
+
+test('what is made in spite of what is wrong with it is not said to be left out', () => {
+  const uneven = built([
+    ...block('a', 'right-front', [0, 300], [0, 20], [0, 90]),
+    ...block('b', 'up-left', [280, 20], [-40, 100], [0, 300]),
+    join(
+      'mitre',
+      [
+        ['a', 'end2'],
+        ['b', 'end1'],
+      ],
+      {},
+    ),
+  ])
+  const [look] = lookOver(uneven).filter((p) => p.level === 'look' && p.joint === 'j')
+  expect(look!.says).toMatch(/leaves a (gap|step)/)
+  expect(look!.why).toMatch(/drawn so/)
+  const refused = lookOver(
+    built([
+      ...rail(90, 18, { w: 60, t: 20 }, false),
+      join(
+        'housing',
+        [
+          ['a', 'end2'],
+          ['b', null],
+        ],
+        { depth: 20 },
+      ),
+    ]),
+  )
+  expect(refused[0]!.why).toBeUndefined()
+})
+
+test('a side that lies in the plane it is trimmed to gets no cut, no step and no note', () => {
+  const flush = (gap: number) =>
+    built([
+      ...block('a', 'up-left', [0, 18], [0, 200], [0, 300]),
+      ...block('b', 'right-up', [0, 400], [0, 200], [300, 18]),
+      join(
+        'trim',
+        [
+          ['a', 'end2'],
+          ['b', 'back'],
+        ],
+        { gap },
+      ),
+    ])
+  expect(flush(0).features(instance(flush(0), 'a#1'))).toEqual([])
+  expect(instance(flush(2), 'a#1').length).toBeCloseTo(298, 9)
+  expect(proofOf(flush(0), kernel).filter((f) => f.check === 'drawing')).toEqual([])
 })

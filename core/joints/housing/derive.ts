@@ -11,7 +11,7 @@ import { keyOf, type Instance } from '../../resolve'
 import { boxInto, type Channel, type Notch } from '../../work'
 import type { Deriving } from '../deriving'
 import { behind, meet, type Meeting } from '../meet'
-import { axisInHost, channelFor } from '../channel'
+import { axisInHost, channelFor, isChannel } from '../channel'
 import { entries } from './hosts'
 
 const FLUSH: Mm = 1e-3
@@ -41,6 +41,8 @@ function house(m: Meeting, d: Deriving): void {
     stops: { low: d.must('stop1'), high: d.must('stop2') },
     depthKey: keyOf.joint(d.joint.id, 'depth'),
   })
+  if (!isChannel(channel))
+    return void d.wrong(`The stops in ${host.name} leave nothing of the channel for ${guest.name}`)
   d.work('channel', host, guest, channel)
   if (m.square)
     for (const notch of notchesIn(m, channel, depth - d.must('gap')))
@@ -60,7 +62,7 @@ export function nameOf(guest: Instance, face: FaceName, host: Instance): Channel
 function refusal(m: Meeting, d: Deriving): string | null {
   const { guest, host } = m
   const { say } = d
-  const [depth, gap, fit] = [d.must('depth'), d.must('gap'), d.must('fit')]
+  const [depth, gap] = [d.must('depth'), d.must('gap')]
   const t = behind(m)
   if (depth <= 0) return `The joint of ${guest.name} in ${host.name} has no depth`
   if (depth >= t - 1e-6)
@@ -70,7 +72,6 @@ function refusal(m: Meeting, d: Deriving): string | null {
     )
   if (gap < 0 || gap >= depth)
     return `The gap of ${say(gap)} at the bottom leaves ${guest.name} nothing to go into ${host.name}`
-  if (fit <= -guest.thickness) return `A fit of ${say(fit)} leaves no channel for ${guest.name}`
   if (d.must('stop1') < 0 || d.must('stop2') < 0) return `A stop in ${host.name} cannot be less than nothing`
   if (!m.square && d.must('stop1') + d.must('stop2') > 0)
     return `${guest.name} meets ${host.name} at an angle; a channel there cannot be stopped`

@@ -79,6 +79,9 @@ function refusal(m: Meeting, s: Section, d: Deriving): string | null {
       `${say(extentOf(guest, s.across))} there`
     )
   if (wide <= 1e-6) return `The shoulders leave nothing of the tenon of ${guest.name}`
+  const fit = d.must('fit')
+  if (Math.abs(fit) >= Math.min(wide, s.thick[1] - s.thick[0]))
+    return `A fit of ${say(fit)} is as much as the tenon of ${guest.name} itself`
   if (isRound(d) && wide < s.thick[1] - s.thick[0])
     return `A tenon of ${guest.name} with round ends is to be wider than it is thick`
   if (d.must('gap') < 0) return `The gap at the bottom of the mortise in ${host.name} is less than nothing`

@@ -6,6 +6,7 @@ import { memberAt, sortOfFace } from '../contacts'
 import type { Deriving } from '../deriving'
 import { defineJoint } from '../kind'
 import { distanceTo, middleOf, nearestTo, shoulderPose } from '../meet'
+import { takesAny } from '../../work'
 import { sawOn } from '../mitre/derive'
 
 /** A piece cut by the plane of another piece's face, as a sloping side is to the underside of its lid. */
@@ -78,8 +79,11 @@ function derive(d: Deriving): void {
     )[0]
     if (!near) continue
     const cut = cutAt(shoulderPose(a), one, shoulderPose(near), two, d.must('gap'))
-    if (cut) d.work('crosscut', a, near, sawOn(a, one, cut.normal, cut.offset, 'trim'))
-    else
+    if (cut) {
+      const saw = sawOn(a, one, cut.normal, cut.offset, 'trim')
+      // A side that lies in the plane already needs no cut.
+      if (takesAny(saw)) d.work('crosscut', a, near, saw)
+    } else
       d.wrong(
         `${a.name} does not run to the ${sayFace(two)} of ${near.name} with its ${sayFace(one)}, so ` +
           'it cannot be trimmed to it',

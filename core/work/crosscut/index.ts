@@ -3,7 +3,7 @@ import type { Degrees, Mm } from '../../measure'
 import { own } from './own'
 import type { SawCut } from './sawcut'
 
-export type { SawCut } from './sawcut'
+export { takesAny, type SawCut } from './sawcut'
 import { AXES, FACE_AT, faceAt, sayFace, type Axis } from '../../pieces'
 import {
   capital,

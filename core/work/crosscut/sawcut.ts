@@ -1,6 +1,6 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
-import type { Vec3 } from '../../pieces'
+import { cornersOf, dot, type Vec3 } from '../../pieces'
 
 /** A cut through a piece by a plane, at an end or along an edge. */
 export interface SawCut {
@@ -12,3 +12,7 @@ export interface SawCut {
   /** The piece's own finished sizes. */
   readonly size: Vec3
 }
+
+/** Whether any of the piece's block lies beyond the cut. */
+export const takesAny = ({ normal, offset, size }: SawCut): boolean =>
+  cornersOf({ min: [0, 0, 0], max: size }).some((p) => dot(normal, p) > offset + 1e-6)
