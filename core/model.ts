@@ -2,7 +2,7 @@
 import type { Project } from './document'
 import { jointNumbers, workOf, type Kept } from './joints'
 import { Resolver, type Instance, type Problem, type Resolved } from './resolve'
-import { Recipes, type Recipe, type Worked } from './solid'
+import { Assembling, Recipes, type Recipe, type Worked } from './solid'
 import { ownWorkOf, workNumbers, type KeptOwn } from './work/steps'
 import type { Feature, Supply } from './work'
 
@@ -43,6 +43,7 @@ export class Modeller {
     let known: ReadonlyMap<string, Worked> | null = null
     const asked = new Map<Instance, Recipe>()
     const byKey = () => (known ??= new Map(resolved.instances.map((i) => [i.key, worked(i)])))
+    const hand = new Assembling((key) => byKey().get(key))
     return {
       project,
       resolved,
@@ -52,7 +53,7 @@ export class Modeller {
       features: of,
       recipe: (i) => {
         let recipe = asked.get(i)
-        if (!recipe) asked.set(i, (recipe = this.recipes.of(worked(i), (key) => byKey().get(key))))
+        if (!recipe) asked.set(i, (recipe = this.recipes.of(worked(i), hand)))
         return recipe
       },
     }

@@ -3,7 +3,16 @@ export { bodiesOf } from './bodies'
 export { matterOf } from './matter'
 export { matrixOf } from './matrix'
 export { drain } from './steps'
-export { boxRecipe, cutsOf, recipeKey, Recipes, stagesOf, type Recipe, type Worked } from './recipe'
+export {
+  boxRecipe,
+  cutsOf,
+  recipeKey,
+  Assembling,
+  Recipes,
+  stagesOf,
+  type Recipe,
+  type Worked,
+} from './recipe'
 export { sidesOf } from './tools'
 export { creaseSegments, edgesOf, type Edge } from './edges'
 export { binaryStl, toStl, turnedOver, type Surface } from './stl'

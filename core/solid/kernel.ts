@@ -5,7 +5,7 @@
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Mm } from '../measure'
 import type { Frame } from '../pieces'
-import { bareTool, toolSolid, type Beside, type Tool, type Vec2 } from '../work'
+import { bareTool, toolSolid, type Member, type Tool, type Vec2 } from '../work'
 import { Beginnings } from './begun'
 import { flatLess, type Loops } from './flat'
 import { matrixOf, type Keep } from './matrix'
@@ -52,10 +52,15 @@ const SKIN = 0.04
 /** Of something thin, on average. */
 const thicknessOf = (m: Manifold): number => (m.isEmpty() ? 0 : (2 * m.volume()) / m.surfaceArea())
 
+/** So much data is kept. */
+const MOST_DATA = 60
+
 export class Kernel {
   private readonly kept = new Map<string, Shape>()
   /** What later recipes go on from, by what was done so far. */
   private readonly beginnings = new Beginnings()
+  /** What is made once for all pieces that stand together. */
+  private readonly data = new Map<string, { readonly made: unknown }>()
   /** How many stages were made so far. */
   stagesMade = 0
 
@@ -103,17 +108,18 @@ export class Kernel {
   /** The blank, stage by stage less what it takes. `ids` learns which id belongs to which tool, from 1. */
   private build(recipe: Recipe, keep: Keep, ids = new Map<number, number>()): Manifold {
     const { blank, stages } = recipe
-    const [begun, done] = this.begun(recipe, ids)
+    const [begun, done] = this.begun(recipe, ids, keep)
     let solid = begun ?? keep(this.wasm.Manifold.cube([...blank.size]))
     const all = cutsOf(recipe).flatMap((c) => c.tools)
     // What is looked at is what there is when a stage begins.
     const making = makingWith(
       this.wasm,
       keep,
-      (beside) => [
-        { solid, ids: new Map([...ids].map(([id, tool]) => [id, all[tool - 1]!])) },
-        ...beside.map((b) => this.beside(b, keep)),
-      ],
+      (among) =>
+        among?.members.map((m) => this.member(m, keep)) ?? [
+          { solid, ids: new Map([...ids].map(([id, tool]) => [id, all[tool - 1]!])) },
+        ],
+      (key, make) => this.once(key, make),
       this.chord,
     )
     let first = stages.slice(0, done).reduce((sum, stage) => sum + stage.flatMap((c) => c.tools).length, 1)
@@ -171,23 +177,44 @@ export class Kernel {
     )
   }
 
-  /** Wood that stands with a piece, as it was by then. */
-  private beside({ frame, size, stages }: Beside, keep: Keep): Looked {
+  /** Wood that stands among other, as it was by then; kept, as the piece itself goes on from there. */
+  private member({ frame, size, stages }: Member, keep: Keep): Looked {
     const recipe = boxRecipe(size, ...stages.map((tools) => [{ work: '', tools: tools as readonly Tool[] }]))
-    const ids = new Map<number, number>()
-    const solid = keep(this.build(recipe, keep, ids).transform(matrixOf(frame) as unknown as Mat4))
+    const key = recipeKey(recipe)
+    let begun = this.beginnings.get(key)
+    if (!begun) {
+      const ids = new Map<number, number>()
+      // Kept by itself: what is built from is freed along with it.
+      const solid = this.build(recipe, keep, ids).translate([0, 0, 0])
+      begun = { solid, ids }
+      this.beginnings.keep(key, begun)
+    }
     const all = cutsOf(recipe).flatMap((c) => c.tools)
-    return { solid, ids: new Map([...ids].map(([id, tool]) => [id, all[tool - 1]!])) }
+    return {
+      solid: keep(begun.solid.transform(matrixOf(frame) as unknown as Mat4)),
+      ids: new Map([...begun.ids].map(([id, tool]) => [id, all[tool - 1]!])),
+    }
+  }
+
+  /** Plain data that was made by a key before. */
+  private once<T>(key: string, make: () => T): T {
+    const known = this.data.get(key)
+    if (known) return known.made as T
+    const made = make()
+    this.data.set(key, { made })
+    if (this.data.size > MOST_DATA) this.data.delete(this.data.keys().next().value!)
+    return made
   }
 
   /** The furthest that is kept of a recipe, and how many of its stages that is. */
-  private begun(recipe: Recipe, ids: Map<number, number>): [Manifold | null, number] {
+  private begun(recipe: Recipe, ids: Map<number, number>, keep: Keep): [Manifold | null, number] {
     const keys = stageKeys(recipe)
     for (let n = keys.length - 2; n > 0; n--) {
       const kept = this.beginnings.get(keys[n]!)
       if (!kept) continue
       for (const [id, tool] of kept.ids) ids.set(id, tool)
-      return [kept.solid, n]
+      // One of its own: the kept one may be let go while this is gone on from.
+      return [keep(kept.solid.translate([0, 0, 0])), n]
     }
     return [null, 0]
   }

@@ -4,10 +4,11 @@ import type { Instance } from '../resolve'
 import {
   frameInto,
   looks,
-  toolBeside,
+  toolAmong,
   toolKey,
   workKind,
-  type Beside,
+  type Among,
+  type Assembly,
   type Feature,
   type Tool,
 } from '../work'
@@ -71,7 +72,7 @@ export interface Worked {
 }
 
 interface Made {
-  /** All that it was made from: the piece itself, and what stands beside it in some of its work. */
+  /** All that it was made from: the piece itself, and what stands with it in some of its work. */
   readonly from: readonly unknown[]
   readonly recipe: Recipe
 }
@@ -80,59 +81,82 @@ interface Made {
 export class Recipes {
   private readonly made = new Map<string, Made>()
 
-  /** `others` gives the wood that some of its work is done along with, by its key. */
-  of(worked: Worked, others: (key: string) => Worked | undefined): Recipe {
+  /** The recipe of what is in hand, which is one model. */
+  of(worked: Worked, hand: Assembling): Recipe {
     const { instance } = worked
     const old = this.made.get(instance.key)
-    const from = [...fromOf(worked, others)]
+    const from = [...fromOf(worked, hand)]
     if (old?.from.length === from.length && from.every((x, i) => x === old.from[i])) return old.recipe
-    const recipe = boxRecipe(instance.size, ...cutsBefore(worked, null, others))
+    const recipe = boxRecipe(instance.size, ...hand.cutsBefore(worked, null))
     this.made.set(instance.key, { from, recipe })
     return recipe
   }
 }
 
-function* fromOf(
-  { instance, features }: Worked,
-  others: (key: string) => Worked | undefined,
-): Generator<unknown> {
+function* fromOf({ instance, features }: Worked, hand: Assembling): Generator<unknown> {
   yield instance
   yield* features
   for (const key of new Set(features.flatMap((f) => f.beside ?? []))) {
-    const other = others(key)
+    const other = hand.others(key)
     if (!other) continue
     yield other.instance
     yield* other.features
   }
 }
 
-/** What was done to wood before a step of work that it shares with others; all of it, when none is said. */
-function cutsBefore(
-  { instance, features }: Worked,
-  step: string | null,
-  others: (key: string) => Worked | undefined,
-): Stage[] {
-  const at = features.findIndex((f) => step !== null && f.step === step)
-  const done = at < 0 ? features : features.slice(0, at)
-  return stagesOf(done, looks).map((stage) =>
-    stage.map((f) => {
-      const tools = workKind(f).cut(f.data)
-      if (!f.beside) return { work: f.id, tools }
-      const beside = f.beside.flatMap((key): Beside[] => {
-        const other = others(key)
-        if (!other) return []
-        const stages = cutsBefore(other, f.step, others).map((s) => s.flatMap((c) => c.tools))
-        return [
-          {
-            frame: frameInto(instance.frame, STILL, other.instance.frame),
-            size: other.instance.size,
-            stages,
-          },
-        ]
-      })
-      return { work: f.id, tools: tools.map((t) => toolBeside(t, beside)) }
-    }),
-  )
+/**
+ * The wood of one model as it stands together at each step that is done to several pieces at once: worked out
+ * once for all of them.
+ */
+export class Assembling {
+  private readonly stages = new Map<string, readonly Stage[]>()
+  private readonly assemblies = new Map<string, { readonly first: Instance; readonly all: Assembly } | null>()
+
+  /** `others` gives the wood that some of a piece's work is done along with, by its key. */
+  constructor(readonly others: (key: string) => Worked | undefined) {}
+
+  /** What was done to wood before a step of work that it shares with others; all of it, when none is said. */
+  cutsBefore({ instance, features }: Worked, step: string | null): readonly Stage[] {
+    const key = `${instance.key} ${step ?? ''}`
+    const known = this.stages.get(key)
+    if (known) return known
+    const at = features.findIndex((f) => step !== null && f.step === step)
+    const done = at < 0 ? features : features.slice(0, at)
+    const stages = stagesOf(done, looks).map((stage) =>
+      stage.map((f): Cut => {
+        const tools = workKind(f).cut(f.data)
+        if (!f.beside || f.beside.length === 0) return { work: f.id, tools }
+        const among = this.among(instance, f)
+        return { work: f.id, tools: among ? tools.map((t) => toolAmong(t, among)) : tools }
+      }),
+    )
+    this.stages.set(key, stages)
+    return stages
+  }
+
+  private among(instance: Instance, { beside, step }: Feature): Among | null {
+    const keys = [instance.key, ...(beside ?? [])].sort()
+    const name = `${step ?? ''} ${keys.join()}`
+    let found = this.assemblies.get(name)
+    if (found === undefined) {
+      const members = keys.flatMap((key) => this.others(key) ?? [])
+      const first = members[0]?.instance
+      found = first
+        ? {
+            first,
+            all: {
+              members: members.map((m) => ({
+                frame: frameInto(first.frame, STILL, m.instance.frame),
+                size: m.instance.size,
+                stages: this.cutsBefore(m, step).map((s) => s.flatMap((c) => c.tools)),
+              })),
+            },
+          }
+        : null
+      this.assemblies.set(name, found)
+    }
+    return found && { all: found.all, own: frameInto(found.first.frame, STILL, instance.frame) }
+  }
 }
 
 /**

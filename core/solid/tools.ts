@@ -1,9 +1,11 @@
 /** Tools as solids of the solid library. Everything made is handed to `keep`, which frees it later. */
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Mm } from '../measure'
-import type { Beside, Making, Mesh, Vec2 } from '../work'
+import type { Assembly, Making, Mesh, Vec2 } from '../work'
 import { flatLooking } from './flats'
 import { withinWood } from './inset'
+import { STILL } from '../pieces'
+import { frameInto } from '../work'
 import { matrixOf, type Keep } from './matrix'
 import { areaOf, outlineUnder, setOff, type Looked } from './under'
 
@@ -24,13 +26,14 @@ export interface Made {
 }
 
 /**
- * Makes tools with the solid library; `look` gives what there is, and what stands beside it, and `chord` how
- * near sides are to what is round.
+ * Makes tools with the solid library; `look` gives what there is, or all that stands together, `once` what was
+ * made by a key before, and `chord` how near sides are to what is round.
  */
 export const makingWith = (
   wasm: ManifoldToplevel,
   keep: Keep,
-  look: (beside: readonly Beside[]) => Looked[],
+  look: (among?: Assembly) => Looked[],
+  once: Making<Made>['once'],
   chord: Mm = CHORD,
 ): Making<Made> => {
   const made = (m: Manifold): Made => ({ solids: [keep(m)], ids: [m.originalID()] })
@@ -62,9 +65,13 @@ export const makingWith = (
     }),
     all: (parts) => ({ solids: parts.flatMap((p) => p.solids), ids: parts.flatMap((p) => p.ids) }),
     offset: (loops, by) => setOff(wasm, loops, by, sidesOf(Math.abs(by), chord)),
-    under: (frame, beside) => outlineUnder(wasm, frame, look(beside), keep),
-    flat: (out) => flatLooking(look([])[0]!.solid, out, wasm),
-    within: (how) => made(withinWood(look([])[0]!.solid, how, wasm, keep)),
+    under: (frame, among) =>
+      among
+        ? outlineUnder(wasm, frameInto(STILL, among.own, frame), look(among.all), keep)
+        : outlineUnder(wasm, frame, look(), keep),
+    once,
+    flat: (out) => flatLooking(look()[0]!.solid, out, wasm),
+    within: (how) => made(withinWood(look()[0]!.solid, how, wasm, keep)),
     stand: ({ solids, ids }, frame) => ({
       solids: solids.map((m) => keep(m.transform(matrixOf(frame) as unknown as Mat4))),
       ids,

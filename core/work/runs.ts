@@ -54,7 +54,7 @@ export const runOn = (going: Going, wood: Pick<Wood, 'shoulder' | 'size'>): Run 
     ...rest,
     sides: named,
     spared: looksOf(face, hiddenSides(wood)).filter((l) => !named.includes(l)),
-    beside: [],
+    among: null,
   }
 }
 

@@ -9,7 +9,7 @@ import type { Bulk, Cylinder, Making, ToolKind, Traced } from './tools/kind'
 import { plane, type Plane } from './tools/plane'
 import { prism, type Prism } from './tools/prism'
 import { outlined, type Outlined } from './tools/outlined'
-import type { Beside, Run } from './tools/looking'
+import type { Among, Run } from './tools/looking'
 import { run } from './tools/run'
 import { inset, type Inset } from './tools/inset'
 import { ruled, type Ruled } from './tools/ruled'
@@ -63,9 +63,9 @@ export const toolSmooth = (tool: Tool): number => kindOf(tool).smooth ?? 1
 export const toolCylinder = (tool: Tool, surface: number): Cylinder | null =>
   kindOf(tool).cylinder?.(tool, surface) ?? null
 
-/** A tool with other wood standing beside; for tools that look at that. */
-export const toolBeside = (tool: Tool, all: readonly Beside[]): Tool =>
-  (kindOf(tool).beside?.(tool, all) as Tool | undefined) ?? tool
+/** A tool with the piece standing among other wood; for tools that look at that. */
+export const toolAmong = (tool: Tool, among: Among): Tool =>
+  (kindOf(tool).among?.(tool, among) as Tool | undefined) ?? tool
 
 /** A tool without what only its solid is made from. */
 export const bareTool = (tool: Tool): Tool => (kindOf(tool).bare?.(tool) as Tool | undefined) ?? tool
@@ -113,6 +113,6 @@ export {
   type Vec2,
 } from './tools/frames'
 export type { Bulk, Making, SetIn, Traced } from './tools/kind'
-export type { Beside, Looks, Mesh, Rim, RimSide, Run } from './tools/looking'
+export type { Among, Assembly, Looks, Member, Mesh, Rim, RimSide, Run } from './tools/looking'
 export { loopOf, straightLoop, type Loop } from './tools/outlined'
 export { cutProfile as cutAt } from './tools/run'

@@ -4,7 +4,7 @@ import type { Segment } from '../../outline'
 import type { Axis, Box, Frame, Vec3 } from '../../pieces'
 import type { Rod } from '../../pieces/rods'
 import type { Laid, Vec2 } from './frames'
-import type { Beside, Mesh, Rim } from './looking'
+import type { Among, Mesh, Rim } from './looking'
 
 /** By how much something is set in, and where it is open. */
 export interface SetIn {
@@ -42,9 +42,11 @@ export interface Making<S> {
   offset(loops: readonly (readonly Vec2[])[], by: Mm): Vec2[][]
   /**
    * The outline of what is there just under the face of a frame whose z points out of the wood, in its x
-   * and y; of the piece as it is when this work begins, along with what stands beside it.
+   * and y; of the piece as it is when this work begins, or of all that stands along with it.
    */
-  under(frame: Frame, beside: readonly Beside[]): Rim[]
+  under(frame: Frame, among: Among | null): Rim[]
+  /** What was made by this key before, if that is still kept. */
+  once<T>(key: string, make: () => T): T
   /**
    * The largest flat of the wood as it is when this work begins that looks a way, within 60°: a frame whose z
    * points out of the wood, and its outline in that; null where none does.
@@ -102,8 +104,8 @@ export interface ToolKind<T> {
   surface(tool: T, at: Vec3, normal: Vec3): number
   /** Flats that turn by less than so many degrees stand for one surface; 1, when not said. */
   readonly smooth?: number
-  /** The same, with other wood standing beside; for what looks at that. */
-  beside?(tool: T, all: readonly Beside[]): unknown
+  /** The same, standing among other wood; for what looks at that. */
+  among?(tool: T, among: Among): unknown
   /** The same without what only its solid is made from. */
   bare?(tool: T): unknown
   /** It is a round hole: its rim is left alone unless it is asked for. */

@@ -3,12 +3,23 @@ import type { Mm } from '../../measure'
 import type { Frame, Vec3 } from '../../pieces'
 import type { Vec2 } from './frames'
 
-/** Other wood that stands with a piece while work is done, in the piece's own frame. */
-export interface Beside {
+/** A piece of wood that stands with others while work is done on all of them. */
+export interface Member {
   readonly frame: Frame
   readonly size: Vec3
   /** The tools that were used on it by then, in its own frame, stage by stage. */
   readonly stages: ReadonlyArray<readonly object[]>
+}
+
+/** Wood that stands together, in the frame of the first of it; one for all of it, and for each step. */
+export interface Assembly {
+  readonly members: readonly Member[]
+}
+
+/** Where a piece stands among what work is done on along with it. */
+export interface Among {
+  readonly all: Assembly
+  readonly own: Frame
 }
 
 /** A loop of an outline, the wood on its left. */
@@ -50,7 +61,8 @@ export interface Run {
   readonly depth: Mm
   /** Where it stops short of the ends of what it runs along: at the lower end, and at the other. */
   readonly short: readonly [Mm, Mm]
-  readonly beside: readonly Beside[]
+  /** What stands along with the piece; null for work on it alone. */
+  readonly among: Among | null
 }
 
 /** A straight stretch, with the wood on its left. */

@@ -31,7 +31,7 @@ const going = (more: Partial<Run>): Run => ({
   ],
   depth: 4,
   short: [0, 0],
-  beside: [],
+  among: null,
   ...more,
 })
 const shapeOf = (tools: readonly Tool[], r: Run): Shape =>

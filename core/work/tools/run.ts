@@ -9,10 +9,24 @@
  * Outside corners come out sharp, inside corners as round as what rolls along them.
  */
 import type { Mm } from '../../measure'
-import { AXES, dot, negated, toOwn, toRoom, type Frame, type Vec3 } from '../../pieces'
+import {
+  AXES,
+  cornersOf,
+  dot,
+  minus,
+  negated,
+  norm,
+  STILL,
+  toOwn,
+  toRoom,
+  vec3,
+  type Box,
+  type Frame,
+  type Vec3,
+} from '../../pieces'
 import { BEYOND, frameInto, gridded, sayGridded, type Vec2 } from './frames'
-import { plainKey, type ToolKind } from './kind'
-import type { Beside, Looks, Mesh, Run } from './looking'
+import { plainKey, type Making, type ToolKind } from './kind'
+import type { Among, Assembly, Looks, Mesh, Run } from './looking'
 import { sweepsAlong } from './sweep'
 import { waysAlong } from './way'
 
@@ -50,10 +64,10 @@ export const run = {
   into: (t: Run, to: Frame, from: Frame): Run => ({
     ...t,
     frame: frameInto(to, from, t.frame),
-    beside: t.beside.map((b) => ({ ...b, frame: frameInto(to, from, b.frame) })),
+    among: t.among && { ...t.among, own: frameInto(t.among.own, STILL, frameInto(from, to, STILL)) },
   }),
-  signature: (t, _, { point, vector }, other) => {
-    const { frame, beside, sides, spared, short, ...plain } = t
+  signature: (t, size, { point, vector }, other) => {
+    const { frame, among, sides, spared, short, ...plain } = t
     const say = (looks: readonly Looks[]) =>
       looks
         .map((l) => sayGridded(vector(l[0] === 'x' ? turned(frame.x, l) : turned(frame.y, l))))
@@ -61,31 +75,16 @@ export const run = {
         .join(';')
     const where = [sayGridded(vector(frame.z)), gridded(dot(vector(frame.z), point(frame.origin)))]
     const ends = short[0] === 0 && short[1] === 0 ? '' : `${sayGridded(vector(frame.x))}|${sayGridded(short)}`
-    const others = beside
-      .map(({ frame: f, size, stages }) => {
-        const corners = [0, 1].flatMap((a) =>
-          [0, 1].flatMap((b) =>
-            [0, 1].map((c) => sayGridded(point(toRoom(f, [a * size[0], b * size[1], c * size[2]])))),
-          ),
-        )
-        const done = stages.map((s) =>
-          s
-            .map((tool) => other(tool, f))
-            .sort()
-            .join(';'),
-        )
-        return `${corners.sort().join('/')}${done.join('\n')}`
-      })
-      .sort()
-    const said = [where.join(), say(sides), say(spared), ends, plainKey(plain, gridded), others.join('&')]
-    return `~${said.join('|')}`
+    const others = among ? neighbourhood(among, size, point, other) : ''
+    return `~${[where.join(), say(sides), say(spared), ends, plainKey(plain, gridded), others].join('|')}`
   },
   key: (t, snap, other) => {
-    const { beside, ...plain } = t
-    return `${plainKey(plain, snap)}&${beside.map((b) => besideKey(b, snap, other)).join()}`
+    const { among, ...plain } = t
+    const stands = among ? `&${assemblyKey(among.all, snap, other)}${plainKey(among.own, snap)}` : ''
+    return plainKey(plain, snap) + stands
   },
-  beside: (t, all) => ({ ...t, beside: all }),
-  bare: (t) => (t.beside.length === 0 ? t : { ...t, beside: [] }),
+  among: (t, among) => ({ ...t, among }),
+  bare: (t) => (t.among === null ? t : { ...t, among: null }),
   /** By the part of its profile that a place is on and the way it looks, all of them round. */
   surface: (t, at, normal) => {
     const [, , z] = toOwn(t.frame, at)
@@ -99,41 +98,137 @@ export const run = {
     return -1 - ((parts.of[Math.max(0, k)] ?? 0) * STEPS + step)
   },
   solid: (t, size, make) => {
-    const ways = waysAlong(make.under(t.frame, t.beside), t, make.offset)
-    const half = halfOf(cutProfile(t))
-    const radius = Math.max(...half.map(([r]) => r))
-    const section = { half, steps: make.sides(radius), triangulate: make.triangulate }
-    // Where its axis goes over the wood it cuts on both sides of its way.
-    const sides = t.off < 0 ? ([1, -1] as const) : ([1] as const)
-    const meshes = ways.flatMap((way) => sides.flatMap((side) => sweepsAlong(way, { ...section, side })))
-    const near = meshes.filter((m) => comesTo(m, t.frame, size))
-    return make.stand(
-      make.all((near.length > 0 ? near : meshes.slice(0, 1)).map((m) => make.mesh(m))),
-      t.frame,
-    )
+    const shared = t.among && sweptKey(t, t.among)
+    const swept = shared ? make.once(shared, () => sweepsOf(t, make)) : sweepsOf(t, make)
+    const near = swept.filter((m) => comesTo(m, t.frame, size)).map((m) => m.mesh)
+    const meshes = near.length > 0 ? near : swept.slice(0, 1).map((m) => m.mesh)
+    return make.stand(make.all(meshes.map((m) => make.mesh(m))), t.frame)
   },
 } satisfies ToolKind<Run>
 
+/** A part of what a bit sweeps, in the frame of its run, and the box round it. */
+interface Swept {
+  readonly mesh: Mesh
+  readonly box: Box
+}
+
+/** All that the bit sweeps, along everything that stands along with the piece. */
+function sweepsOf<S>(t: Run, make: Making<S>): Swept[] {
+  const ways = waysAlong(make.under(t.frame, t.among), t, make.offset)
+  const half = halfOf(cutProfile(t))
+  const radius = Math.max(...half.map(([r]) => r))
+  const section = { half, steps: make.sides(radius), triangulate: make.triangulate }
+  // Where its axis goes over the wood it cuts on both sides of its way.
+  const sides = t.off < 0 ? ([1, -1] as const) : ([1] as const)
+  return ways.flatMap((way) =>
+    sides.flatMap((side) =>
+      sweepsAlong(way, { ...section, side }).map((mesh) => ({ mesh, box: boxOf(mesh) })),
+    ),
+  )
+}
+
+const boxOf = ({ points }: Mesh): Box => {
+  const [min, max] = [
+    [Infinity, Infinity, Infinity],
+    [-Infinity, -Infinity, -Infinity],
+  ] as [[number, number, number], [number, number, number]]
+  for (const p of points)
+    for (const i of AXES) {
+      min[i] = Math.min(min[i], p[i])
+      max[i] = Math.max(max[i], p[i])
+    }
+  return { min, max }
+}
+
 /** Whether a part of what is swept comes to a piece of this size; round a frame most of it does not. */
-function comesTo({ points }: Mesh, frame: Frame, size: Vec3): boolean {
-  const own = points.map((p) => toRoom(frame, p))
+function comesTo({ mesh, box }: Swept, frame: Frame, size: Vec3): boolean {
+  const corners = cornersOf({ min: [0, 0, 0], max: size }).map((p) => toOwn(frame, p))
+  const clear = AXES.some(
+    (i) => corners.every((p) => p[i] <= box.min[i]) || corners.every((p) => p[i] >= box.max[i]),
+  )
+  if (clear) return false
+  const own = mesh.points.map((p) => toRoom(frame, p))
   return AXES.every((i) => own.some((p) => p[i] > 0) && own.some((p) => p[i] < size[i]))
 }
 
-/** A short text for each different neighbour: theirs may hold neighbours of their own. */
+const fine = (n: number): number => Math.round(n * 1e6)
+
+/** Equal for runs of one step over one assembly, from whichever of its pieces they are seen. */
+function sweptKey(t: Run, { all, own }: Among): string | null {
+  const { among: _, frame, ...plain } = t
+  const stands = assemblies.get(all)
+  return stands === undefined
+    ? null
+    : `${stands}${plainKey(frameInto(STILL, own, frame), gridded)}${plainKey(plain, fine)}`
+}
+
+/** Neighbours further off than this are told only by where they stand. */
+const NEAR: Mm = 60
+
+/**
+ * Equal for pieces that stand alike among others: what stands near, with what was done to it, as it lies on the
+ * piece; how far off all others are. What they look at themselves is among it.
+ */
+function neighbourhood(
+  { all, own }: Among,
+  size: Vec3,
+  point: (p: Vec3) => Vec3,
+  other: (tool: object, frame: Frame) => string,
+): string {
+  const middle = vec3((i) => size[i] / 2)
+  return all.members
+    .map(({ frame, size: long, stages }) => {
+      const f = frameInto(own, STILL, frame)
+      const corners = cornersOf({ min: [0, 0, 0], max: long }).map((p) => toRoom(f, p))
+      const near = AXES.every(
+        (i) => corners.some((p) => p[i] > -NEAR) && corners.some((p) => p[i] < size[i] + NEAR),
+      )
+      if (!near) {
+        const far = minus(
+          toRoom(
+            f,
+            vec3((i) => long[i] / 2),
+          ),
+          middle,
+        )
+        return `${gridded(norm(far))}:${[...long].map(gridded).sort().join()}`
+      }
+      const done = stages.map((s) =>
+        s
+          .map((tool) => other(bareRun(tool), f))
+          .sort()
+          .join(';'),
+      )
+      return `${corners
+        .map((p) => sayGridded(point(p)))
+        .sort()
+        .join('/')}${done.join('\n')}`
+    })
+    .sort()
+    .join('&')
+}
+
+const bareRun = (tool: object): object =>
+  (tool as { kind: string }).kind === 'run' ? run.bare(tool as Run) : tool
+
+/** A short text for each different assembly: its pieces may have stood in others before. */
 const shortened = new Map<string, string>()
-const keys = new WeakMap<object, string>()
+const assemblies = new WeakMap<Assembly, string>()
 const MOST_SHORT = 50_000
 
-function besideKey(b: Beside, snap: (n: number) => number, other: (tool: object) => string): string {
-  let key = keys.get(b)
+function assemblyKey(all: Assembly, snap: (n: number) => number, other: (tool: object) => string): string {
+  let key = assemblies.get(all)
   if (key) return key
-  const stages = b.stages.map((s) => s.map(other).join('|')).join(';')
-  const whole = `${plainKey({ frame: b.frame, size: b.size }, snap)}${stages}`
+  const whole = all.members
+    .map(({ frame, size, stages }) => {
+      const done = stages.map((s) => s.map(other).join('|')).join(';')
+      return `${plainKey({ frame, size }, snap)}${done}`
+    })
+    .join('&')
   if (shortened.size > MOST_SHORT) shortened.clear()
   key = shortened.get(whole) ?? `#${(counted++).toString(36)}`
   shortened.set(whole, key)
-  keys.set(b, key)
+  assemblies.set(all, key)
   return key
 }
 let counted = 0
