@@ -46,6 +46,8 @@ import type { Because, NodeKey, ResolvedLimits, Slip } from '../core/resolve'
 import type { Told } from '../core/shown'
 import { Teller } from '../core/shown/teller'
 import type { Weight } from '../core/weight'
+import { markOfRecipe, setAsideIn, without } from '../core/aside'
+import { tooSlow } from '../core/proof/slow'
 import { kernel } from './kernel'
 import { skinOf, type Skin } from './skin'
 import { breathe, inSlices } from './slices'
@@ -100,6 +102,10 @@ export interface SeasonsTold {
 export type ReadyTold = Built & { readonly drawn: string | null }
 
 let newest = 0
+/** The marks of recipes whose solids take too long. */
+let leftOut: readonly string[] = []
+/** The model without those. */
+const shapely = (): Model => without(current(), setAsideIn(current(), leftOut))
 let told = { revision: -1, project: null as Project | null }
 let modeller = new Modeller()
 /** Of what is not in the document: from one key to the next little of it changes. */
@@ -144,8 +150,10 @@ export interface SwingTold {
 const worker = {
   /**
    * Takes in a revision of the document; false when what it was told before is not what this goes on from.
+   * Pieces whose recipes have the marks in `aside` are not weighed or swung: their solids take too long.
    */
-  tell(revision: number, change: Change): boolean {
+  tell(revision: number, change: Change, aside: readonly string[] = []): boolean {
+    leftOut = aside
     newest = Math.max(newest, revision)
     if ('project' in change) {
       if (told.project?.id !== change.project.id) {
@@ -174,17 +182,21 @@ const worker = {
   },
 
   /**
-   * The shapes of these numbers, handed over a few at a time; false when what was shown last is another
-   * revision, or a newer one came in between.
+   * The shapes of these numbers, handed over a few at a time, but for those that are set aside by their marks; `at`
+   * hears which is begun, as it may take long. Gives the marks of those that were left out; null when what was
+   * shown last is another revision, or a newer one came in between.
    */
   async shape(
     revision: number,
     shapes: readonly number[],
     take: (made: MadeShape[]) => void,
-  ): Promise<boolean> {
+    at: (shape: number, mark: string) => void = () => undefined,
+    aside: readonly string[] = [],
+  ): Promise<readonly string[] | null> {
     const k = await kernel()
-    if (revision !== shown || revision < newest) return false
+    if (revision !== shown || revision < newest) return null
     let batch: MadeShape[] = []
+    const left: string[] = []
     let since = performance.now()
     const hand = () => {
       const buffers = batch.flatMap((m) =>
@@ -196,21 +208,27 @@ const worker = {
     for (const shape of shapes) {
       const recipe = teller.recipe(shape)
       if (!recipe) continue
+      const mark = markOfRecipe(recipe)
+      if (aside.includes(mark)) {
+        left.push(mark)
+        continue
+      }
+      if (!k.has(recipe)) at(shape, mark)
       batch.push({ shape, ...skinOf(k.shape(recipe)) })
       if (performance.now() - since < 30) continue
       hand()
       await breathe()
-      if (revision < newest) return false
+      if (revision < newest) return null
       since = performance.now()
     }
     hand()
-    return true
+    return left
   },
 
   /** What these instances weigh, or all of them. */
   async weigh(keys: readonly string[] | null): Promise<Weight> {
     const [{ weigh }, k] = await Promise.all([import('../core/weight'), kernel()])
-    const model = current()
+    const model = shapely()
     const wanted = keys && new Set(keys)
     const { instances } = model.resolved
     return weigh(model, k, wanted ? instances.filter((i) => wanted.has(i.key)) : instances)
@@ -218,26 +236,41 @@ const worker = {
 
   /**
    * Everything that is wrong with a revision; null when it was stopped. `tell` hears what is looked for, now
-   * and then.
+   * and then. Pieces that are set aside by their marks are told as such, and checks of these titles as not done.
    */
-  async check(revision: number, tell?: (title: string) => void): Promise<readonly Finding[] | null> {
+  async check(
+    revision: number,
+    tell?: (title: string) => void,
+    aside: readonly string[] = [],
+    skip: readonly string[] = [],
+  ): Promise<readonly Finding[] | null> {
     const [k, { Proof }] = await Promise.all([kernel(), proving()])
     if (revision !== told.revision || revision < newest) return null
     proof ??= new Proof()
-    let last = ''
+    let [last, since] = ['', 0]
     function* telling(search: Generator<{ title: string }, Finding[]>): Generator<undefined, Finding[]> {
       try {
         for (;;) {
           const step = search.next()
           if (step.done) return step.value
-          if (step.value.title !== last) tell?.((last = step.value.title))
+          const now = performance.now()
+          // Again now and then, so that whoever waits knows that it goes on.
+          if (step.value.title !== last || now - since > 1000) {
+            ;[last, since] = [step.value.title, now]
+            tell?.(last)
+          }
           yield
         }
       } finally {
         search.return([])
       }
     }
-    return inSlices(telling(proof.find(current(), k)), () => revision < newest)
+    const slow = setAsideIn(current(), aside)
+    const found = await inSlices(
+      telling(proof.find(without(current(), slow), k, skip)),
+      () => revision < newest,
+    )
+    return found && [...slow.map((i) => tooSlow(i)), ...found]
   },
 
   /** All that can be looked for. */
@@ -312,7 +345,7 @@ const worker = {
     const { revision, project } = told
     const hinge = project?.hardware.find((h) => h.id === id)
     if (hinge?.kind !== 'hinge') return null
-    const swing = await inSlices(swingSteps(current(), hinge, k), () => revision < newest)
+    const swing = await inSlices(swingSteps(shapely(), hinge, k), () => revision < newest)
     return swing && { angle: swing.angle, moved: swing.moved?.name ?? '', met: swing.met?.name ?? '' }
   },
 

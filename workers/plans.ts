@@ -2,6 +2,7 @@
 import { expose, transfer } from 'comlink'
 import type { FaceName, Project } from '../core/document'
 import type { Drawn, Reading } from '../core/exchange/drawings/read'
+import { setAsideIn, without } from '../core/aside'
 import { modelOf } from '../core/model'
 import { FACE_AT } from '../core/pieces'
 import { pictureOf, planWork, type Sheet } from '../core/plans'
@@ -12,12 +13,21 @@ import { breathe, SLICE } from './slices'
 let newest = 0
 
 const worker = {
-  /** Hands over each sheet as it is done; false when it was stopped, or a newer revision came, in between. */
-  async sheets(revision: number, project: Project, take: (sheet: Sheet) => void): Promise<boolean> {
+  /**
+   * Hands over each sheet as it is done, without pieces that are set aside by their marks; false when it was
+   * stopped, or a newer revision came, in between.
+   */
+  async sheets(
+    revision: number,
+    project: Project,
+    take: (sheet: Sheet) => void,
+    aside: readonly string[] = [],
+  ): Promise<boolean> {
     newest = Math.max(newest, revision)
     const k = await kernel()
     let since = performance.now()
-    for (const sheet of planWork(modelOf(project), k)) {
+    const model = modelOf(project)
+    for (const sheet of planWork(without(model, setAsideIn(model, aside)), k)) {
       if (sheet) take(sheet)
       else if (performance.now() - since < SLICE) continue
       await breathe()

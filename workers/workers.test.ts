@@ -7,6 +7,7 @@ import type { Answer } from '../core/cuts'
 import { change, execute, type Project } from '../core/document'
 import { proofOf } from '../core/proof'
 import { block, make } from '../core/testing/bench'
+import { markOfRecipe } from '../core/aside'
 import { modelOf } from '../core/model'
 
 /** What each worker exposes, and a solid library that may be told to fail. */
@@ -100,7 +101,7 @@ describe('the modelling worker', () => {
     ])
     const [shape] = shown.pieces[0]!.shapes
     const shapes: MadeShape[] = []
-    expect(await hand.shape(1, [shape!, 999], (some) => void shapes.push(...some))).toBe(true)
+    expect(await hand.shape(1, [shape!, 999], (some) => void shapes.push(...some))).toEqual([])
     expect(shapes.map((m) => m.shape)).toEqual([shape])
     // A board has twelve edges, and twelve triangles.
     expect(shapes[0]!.creases).toHaveLength(12 * 6)
@@ -150,11 +151,41 @@ describe('the modelling worker', () => {
   test('drops what an older revision asked once a newer was told, or it was stopped', async () => {
     hand.tell(11, { project: beside })
     expect(await hand.check(10)).toBeNull()
-    expect(await hand.shape(10, [], () => undefined)).toBe(false)
+    expect(await hand.shape(10, [], () => undefined)).toBeNull()
     hand.stop(11)
     expect(await hand.check(11)).toBeNull()
     hand.tell(12, { project: beside })
     expect(await hand.check(12)).toEqual([])
+  })
+  test('leaves out what takes too long to shape, says which it begins, and checks all others', async () => {
+    const cut = execute(
+      moved(beside, 'b', '10').project,
+      ['a', 'c'].map((id, n) => change.setFact({ id, direction: 'up', fact: 'size', text: String(500 + n) })),
+    ) as { project: Project }
+    hand.tell(30, { project: cut.project })
+    const shapes = hand.show(30, -1)!.pieces.map((p) => p.shapes[0]!)
+    const begun = new Map<number, string>()
+    const made: number[] = []
+    const shape = (aside: readonly string[]) =>
+      hand.shape(
+        30,
+        shapes,
+        (some) => void made.push(...some.map((m) => m.shape)),
+        (n, mark) => void begun.set(n, mark),
+        aside,
+      )
+    const model = modelOf(cut.project)
+    const marks = model.resolved.instances.map((i) => markOfRecipe(model.recipe(i)))
+    expect(await shape([marks[1]!])).toEqual([marks[1]])
+    expect(made.sort()).toEqual([shapes[0], shapes[2]].sort())
+    expect([...begun.values()].every((mark) => marks.includes(mark) && mark !== marks[1])).toBe(true)
+    // Without it nothing shares its wood.
+    expect((await hand.check(30, undefined, [marks[1]!]))!.map((p) => [p.check, p.piece])).toEqual([
+      ['slow', 'b'],
+    ])
+    // A check that took too long is told as not done, and the others are.
+    const skipped = await hand.check(30, undefined, [], ['pieces that share wood'])
+    expect(skipped!.map((p) => p.id)).toEqual(['unfinished:clash'])
   })
 })
 

@@ -6,9 +6,10 @@ import { proxy } from 'comlink'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Shown } from '../../core/shown'
 import type { MadeShape } from '../../workers/model'
-import { sayFault } from '../store/hands'
+import { Restarted, sayFault } from '../store/hands'
 import { askShown, follow, useOpen } from '../store/open'
 import { Recent } from '../store/recent'
+import { keepAside, shaped, shaping, useSlow } from '../store/slow'
 
 const kept = new Recent<MadeShape>(3000)
 let asking = 0
@@ -36,6 +37,7 @@ export function useShapes(shown: Shown): Shapes {
   const [busy, setBusy] = useState(false)
   const [fault, setFault] = useState<string | null>(null)
   const [asked, ask] = useState(0)
+  const aside = useSlow((s) => s.aside)
   /** What each instance was last seen as; until its new shape is there, that stands for it. */
   const stood = useRef(new Map<string, MadeShape>()).current
   const keyOf = (n: number) => `${telling} ${n}`
@@ -61,25 +63,36 @@ export function useShapes(shown: Shown): Shapes {
       )
       setTaken(({ n }) => ({ n: n + 1, for: byId }))
     }
-    askShown(({ remote, revision }) => remote.shape(revision, [...missing], proxy(take))).then(
+    const at = (shape: number, mark: string) => {
+      const name = shown.instances.find((i) => shown.shape(i.key) === shape)?.name
+      shaping(mark, name?.replace(/ #\d+$/, '') ?? 'a piece')
+    }
+    askShown(({ remote, revision }) =>
+      remote.shape(revision, [...missing], proxy(take), proxy(at), [...aside.keys()]),
+    ).then(
       (done) => {
         clearTimeout(late)
+        shaped()
         if (mine !== asking) return
         setBusy(false)
         setFault(null)
         // Another worker has taken its place, or it was stopped: then all is told anew, and asked for again.
-        if (done === false && useOpen.getState().project === shown.project) void follow(true)
+        if (done) keepAside(done)
+        else if (useOpen.getState().project === shown.project) void follow(true)
       },
       (error: unknown) => {
         clearTimeout(late)
         if (mine !== asking) return
+        // All is told anew then, and asked for again.
+        if (error instanceof Restarted) return void follow(true)
+        shaped()
         setBusy(false)
         setFault(sayFault(error, 'The wood could not be shaped'))
       },
     )
     return () => clearTimeout(late)
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what is missing changes along with the pieces
-  }, [telling, byId, asked])
+  }, [telling, byId, asked, aside])
 
   const skins = useMemo((): Skins => {
     const now = (instance: string) => kept.get(keyOf(shown.shape(instance) ?? -1))

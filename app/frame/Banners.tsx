@@ -4,6 +4,7 @@ import { saveAgain } from '../store/autosave'
 import { fileName, saveFile } from '../store/files'
 import { follow, useOpen } from '../store/open'
 import { exportText } from '../store/shelf'
+import { restart, setAside, shapeAfterAll, useSlow } from '../store/slow'
 import { AsideDialog } from './AsideDialog'
 
 export const exportOpen = (): void => {
@@ -15,6 +16,9 @@ export function Banners() {
   const saved = useOpen((s) => s.saved)
   const elsewhere = useOpen((s) => s.elsewhere)
   const fault = useOpen((s) => s.fault)
+  const late = useOpen((s) => s.late)
+  const slow = useSlow((s) => s.at)
+  const slowly = useSlow((s) => s.aside)
   const aside = useOpen((s) => s.project.setAside.length)
   const [seen, setSeen] = useState(false)
   const [looking, setLooking] = useState(false)
@@ -31,12 +35,41 @@ export function Banners() {
           role="alert"
           className="flex flex-wrap items-center gap-2 border-b border-hairline bg-pencil-pale px-4 py-1.5"
         >
-          {saved.why}.
+          {saved.why}.{!saved.noted && ' What you changed is lost when this page closes.'}
           <button className="btn" onClick={exportOpen}>
             Export to a file
           </button>
           <button className="btn" onClick={saveAgain}>
             Try again
+          </button>
+        </p>
+      )}
+      {(late || slow) && (
+        <p
+          role="alert"
+          className="flex flex-wrap items-center gap-2 border-b border-hairline bg-brass-pale px-4 py-1.5"
+        >
+          {slow ? `Shaping ${slow} takes long.` : 'Working out the last change takes long.'}
+          {late && ' What you see is from before it; the project itself is kept.'}
+          {slow && (
+            <button className="btn" onClick={setAside}>
+              Go on without {slow}
+            </button>
+          )}
+          <button className="btn" onClick={restart}>
+            Begin again
+          </button>
+        </p>
+      )}
+      {slowly.size > 0 && (
+        <p
+          role="alert"
+          className="flex flex-wrap items-center gap-2 border-b border-hairline bg-pencil-pale px-4 py-1.5"
+        >
+          {[...slowly.values()].join(', ')} {slowly.size === 1 ? 'takes' : 'take'} too long to shape, so{' '}
+          {slowly.size === 1 ? 'it is' : 'they are'} not shown. Look for a measure that is out by much.
+          <button className="btn" onClick={shapeAfterAll}>
+            Wait longer for {slowly.size === 1 ? 'it' : 'them'}
           </button>
         </p>
       )}

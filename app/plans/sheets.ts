@@ -1,12 +1,13 @@
 /** The sheets of a project, drawn in the worker; each is shown as it comes. */
 import { proxy } from 'comlink'
-import { useCallback, useEffect, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Project } from '../../core/document'
 import type { Sheet } from '../../core/plans'
 import { useFound } from '../store/findings'
-import { plansHand, sayFault } from '../store/hands'
+import { plansHand, sayFault, WorkerDied } from '../store/hands'
 import { askModel } from '../store/modelling'
 import { useOpen } from '../store/open'
+import { useSlow } from '../store/slow'
 
 export interface Drawing {
   readonly sheets: readonly Sheet[]
@@ -19,15 +20,27 @@ export interface Drawing {
 let revision = 0
 let last: { project: Project; sheets: readonly Sheet[] } | null = null
 
+/** A worker that does not stop within this is ended: the solid library cannot be interrupted, milliseconds. */
+const PATIENCE = 4000
+
+/** Ends the drawing of a revision, whatever its worker is doing. */
+const endSheets = (of: number): void =>
+  void plansHand.ask((hand) => hand.stop(of), PATIENCE).catch(() => undefined)
+
+/** The revision that is being drawn. */
+let drawing: number | null = null
+
 export function useSheets(project: Project): Drawing {
   const [sheets, setSheets] = useState<readonly Sheet[]>(last?.project === project ? last.sheets : [])
   const [state, setState] = useState<Drawing['state']>('drawing')
   const [fault, setFault] = useState<string | null>(null)
   const [asked, ask] = useState(0)
-
+  const stopped = useRef(0)
+  const aside = useSlow((s) => s.aside)
   useEffect(() => {
     if (last?.project === project && asked === 0) return setState('done')
-    const mine = ++revision
+    const before = drawing
+    const mine = (drawing = ++revision)
     const made: Sheet[] = []
     setState('drawing')
     setFault(null)
@@ -36,8 +49,16 @@ export function useSheets(project: Project): Drawing {
       made.push(sheet)
       setSheets([...made])
     }
-    plansHand
-      .ask((hand) => hand.sheets(mine, project, proxy(take)))
+    const draw = (): Promise<boolean> =>
+      plansHand.ask((hand) => hand.sheets(mine, project, proxy(take), [...aside.keys()]))
+    if (before !== null) endSheets(before)
+    draw()
+      // A worker that was ended because of what it drew before is no fault of this.
+      .catch((error: unknown) => {
+        if (before === null || mine !== revision || !(error instanceof WorkerDied)) throw error
+        return draw()
+      })
+      .finally(() => drawing === mine && (drawing = null))
       .then(
         (finished) => {
           if (mine !== revision) return
@@ -50,12 +71,18 @@ export function useSheets(project: Project): Drawing {
         (error: unknown) => {
           if (mine !== revision) return
           setState('stopped')
+          // The maker stopped it.
+          if (stopped.current === mine) return
           setFault(sayFault(error, 'The plans could not be drawn'))
         },
       )
-  }, [project, asked])
+  }, [project, asked, aside])
 
-  const stop = useCallback(() => void plansHand.ask((hand) => hand.stop(revision)).catch(() => undefined), [])
+  const stop = useCallback(() => {
+    stopped.current = revision
+    setState('stopped')
+    endSheets(revision)
+  }, [])
   return { sheets, state, fault, stop, again: () => ask((n) => n + 1) }
 }
 

@@ -11,14 +11,14 @@ export function Picture({ card }: { card: Card }) {
     void (async () => {
       const kept = await pictureOf(card.id).catch(() => null)
       if (kept && kept.touched === card.touched) return gone || setSvg(kept.svg)
-      const [{ plansHand }, { readKept }] = await Promise.all([
+      const [{ pictureHand, MOST_SMALL }, { readKept }] = await Promise.all([
         import('../store/hands'),
         import('../store/shelf'),
       ])
       const opened = await readKept(card.id)
       if (!('project' in opened) || gone) return
       // What could not be drawn now may be drawn next time, so nothing is kept of it.
-      const drawn = await plansHand.ask((hand) => hand.picture(opened.project))
+      const drawn = await pictureHand.ask((hand) => hand.picture(opened.project), MOST_SMALL)
       await keepPicture(card.id, card.touched ?? 0, drawn)
       if (!gone) setSvg(drawn)
     })().catch(() => gone || setFailed(true))

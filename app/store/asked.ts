@@ -2,7 +2,7 @@
 import type { Remote } from 'comlink'
 import { startTransition, useEffect, useState } from 'react'
 import type { ModelWorker } from '../../workers/model'
-import { sayFault } from './hands'
+import { Restarted, sayFault } from './hands'
 import { askModel } from './modelling'
 import { useOpen } from './open'
 
@@ -37,7 +37,11 @@ export function useAsked<R>(
           setFault(null)
         })
       },
-      (error: unknown) => gone || setFault(sayFault(error, 'This could not be worked out')),
+      (error: unknown) => {
+        if (gone) return
+        if (error instanceof Restarted) again((n) => n + 1)
+        else setFault(sayFault(error, 'This could not be worked out'))
+      },
     )
     return () => {
       gone = true

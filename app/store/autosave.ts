@@ -27,8 +27,8 @@ export function startAutosave(): (andWrite?: boolean) => Promise<void> {
         error instanceof StorageFault
           ? error.message
           : 'The project could not be saved here. Export it to a file'
-      useOpen.setState({ saved: { state: 'failed', why } })
-      note()
+      useOpen.setState({ saved: { state: 'failed', why, noted: false } })
+      if (note()) useOpen.setState({ saved: { state: 'failed', why, noted: true } })
     }
   }
   const write = (here = false) => {

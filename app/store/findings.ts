@@ -9,9 +9,11 @@ import type { Project } from '../../core/document'
 import type { Finding } from '../../core/proof'
 import { inOrder, judged, type Judged } from '../../core/proof/judge'
 import type { Problem } from '../../core/resolve'
-import { sayFault } from './hands'
+import { Restarted, sayFault } from './hands'
 import { askModel, stopModel } from './modelling'
 import { useOpen } from './open'
+import { asideMarks, useSlow } from './aside'
+import { restart } from './slow'
 
 /** The maker is not hurried: checks start when nothing was changed for so long, milliseconds. */
 const QUIET = 600
@@ -62,6 +64,7 @@ export function useJudged(): readonly Judged[] {
 export function useProof(): void {
   const project = useOpen((s) => s.project)
   const tries = useFound((s) => s.tries)
+  const aside = useSlow((s) => s.aside)
   useEffect(() => {
     let end: (() => void) | null = null
     const timer = setTimeout(() => (end = look(project)), QUIET)
@@ -71,8 +74,14 @@ export function useProof(): void {
       useFound.setState({ looking: null })
       stopModel(project)
     }
-  }, [project, tries])
+  }, [project, tries, aside])
 }
+
+/** A check that tells nothing for so long is left out, milliseconds. */
+const TOO_LONG = 25_000
+/** Checks that took too long on a document, by their titles. */
+let skipped: { readonly of: Project; readonly titles: readonly string[] } | null = null
+const skippedIn = (project: Project): readonly string[] => (skipped?.of === project ? skipped.titles : [])
 
 /** Runs the checks once; gives what ends the wait for them. */
 export function look(project: Project): () => void {
@@ -80,15 +89,32 @@ export function look(project: Project): () => void {
   let over = false
   const say = (s: Partial<Findings>) => void (over || useFound.setState(s))
   const end = () => void (over = true)
-  const tell = (looking: string) => say({ looking })
+  // A check that does not come on is told as not done, by a worker that is begun anew.
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const tell = (looking: string) => {
+    clearTimeout(timer)
+    if (over) return
+    timer = setTimeout(() => {
+      skipped = { of: project, titles: [...skippedIn(project), looking] }
+      restart()
+    }, TOO_LONG)
+    say({ looking })
+  }
   say({ looking: 'what stands where', fault: null, stopped: null })
-  askModel(project, ({ remote, revision }) => remote.check(revision, proxy(tell)))
+  askModel(project, ({ remote, revision }) =>
+    remote.check(revision, proxy(tell), asideMarks(), skippedIn(project)),
+  )
     .then(
       (all) => say(all ? { of: project, all, looking: null } : { looking: null }),
       (error: unknown) =>
-        say({ looking: null, stopped: project, fault: sayFault(error, 'The checks could not be made') }),
+        error instanceof Restarted
+          ? over || checkAgain()
+          : say({ looking: null, stopped: project, fault: sayFault(error, 'The checks could not be made') }),
     )
-    .finally(end)
+    .finally(() => {
+      clearTimeout(timer)
+      end()
+    })
   return end
 }
 

@@ -51,6 +51,7 @@ jest.unstable_mockModule('./hands', () => ({
     },
     tell: async () => undefined,
   },
+  Restarted: class Restarted extends Error {},
   sayFault: (error: Error) => error.message,
 }))
 

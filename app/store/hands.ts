@@ -12,6 +12,9 @@ export class WorkerDied extends Error {
   override readonly name = 'WorkerDied'
 }
 
+/** A worker was ended so that it begins anew; what was asked of it is asked again. */
+export class Restarted extends WorkerDied {}
+
 /** What a failed question says to the maker. */
 export const sayFault = (error: unknown, what: string): string => {
   const { name, message } = error as Partial<Error>
@@ -28,13 +31,19 @@ export class Hand<T> {
     private readonly does: string,
   ) {}
 
-  /** Asks the worker; rejects with a WorkerDied when it stops before it answers. */
-  async ask<R>(question: (remote: Remote<T>) => Promise<R>): Promise<R> {
+  /**
+   * Asks the worker; rejects with a WorkerDied when it stops before it answers. One that has not answered
+   * `within` so many milliseconds is ended.
+   */
+  async ask<R>(question: (remote: Remote<T>) => Promise<R>, within?: number): Promise<R> {
     this.remote ??= this.start()
     const remote = this.remote
     let fail: (error: Error) => void = () => undefined
     const died = new Promise<never>((_, reject) => (fail = reject))
     this.waiting.add(fail)
+    const late = () =>
+      this.bury(new WorkerDied(`${this.does} took too long and was ended; nothing is lost. Try again`))
+    const timer = within === undefined ? undefined : setTimeout(late, within)
     try {
       return await Promise.race([question(remote), died])
     } catch (error) {
@@ -43,6 +52,7 @@ export class Hand<T> {
         this.bury(error as Error)
       throw error
     } finally {
+      clearTimeout(timer)
       this.waiting.delete(fail)
     }
   }
@@ -77,6 +87,13 @@ export const plansHand = new Hand<PlansWorker>(
   () => new Worker(new URL('../../workers/plans.ts', import.meta.url), { type: 'module', name: 'plans' }),
   'Drawing the plans',
 )
+/** What is drawn by the way, and the drawings of others that are read; neither waits for plans, or ends them. */
+const small = (name: string): Worker =>
+  new Worker(new URL('../../workers/plans.ts', import.meta.url), { type: 'module', name })
+export const pictureHand = new Hand<PlansWorker>(() => small('pictures'), 'Drawing the picture')
+export const readingHand = new Hand<PlansWorker>(() => small('reading'), 'Reading the file')
+/** So long a picture, or a file that is read, may take, milliseconds. */
+export const MOST_SMALL = 20_000
 export const layoutHand = new Hand<LayoutWorker>(
   () => new Worker(new URL('../../workers/layout.ts', import.meta.url), { type: 'module', name: 'layout' }),
   'Laying out the boards',

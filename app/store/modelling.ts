@@ -6,6 +6,7 @@ import type { Patch } from 'immer'
 import type { Remote } from 'comlink'
 import type { Project } from '../../core/document'
 import type { ModelWorker } from '../../workers/model'
+import { asideMarks } from './aside'
 import { modelHand } from './hands'
 
 /** Which document came from which, and how; forgotten along with the documents. */
@@ -65,9 +66,9 @@ export function askModel<R>(project: Project, question: (asking: Asking) => Prom
 function tell(remote: Remote<ModelWorker>, project: Project, before: Known | null): Known {
   const revision = ++counted
   const patches = before ? patchesBetween(before.project, project) : null
-  const whole = (): Promise<unknown> => remote.tell(revision, { project })
+  const whole = (): Promise<unknown> => remote.tell(revision, { project }, asideMarks())
   const ready = async () => {
-    const taken = patches && (await remote.tell(revision, { since: before!.revision, patches }))
+    const taken = patches && (await remote.tell(revision, { since: before!.revision, patches }, asideMarks()))
     if (!taken) await whole()
   }
   return { remote, project, revision, ready: ready() }

@@ -17,13 +17,19 @@ import {
 import type { Spot } from '../../core/pieces'
 import { instanceKey, pieceOf } from '../../core/resolve'
 import { Showing, type Shown } from '../../core/shown'
-import { sayFault } from './hands'
+import { Restarted, sayFault } from './hands'
 import { askModel, noteStep, type Asking } from './modelling'
 import { pastOf, type Step } from './past'
 import type { Opened } from './shelf'
 
 export type Saved =
-  { readonly state: 'saved' | 'waiting' | 'saving' } | { readonly state: 'failed'; readonly why: string }
+  | { readonly state: 'saved' | 'waiting' | 'saving' }
+  | {
+      readonly state: 'failed'
+      readonly why: string
+      /** It was noted to be found again; else it is lost when the page closes. */
+      readonly noted: boolean
+    }
 
 /**
  * What is wanted under the pointer: a face as a stored reference, an edge as those of the two faces that meet
@@ -50,6 +56,8 @@ interface OpenProject {
   readonly project: Project
   /** What can be shown of it; its numbers may be those of a moment ago. */
   readonly shown: Shown
+  /** The worker has not answered for so long that it is said. */
+  readonly late: boolean
   /** Why its numbers could not be worked out. */
   readonly fault: string | null
   readonly past: readonly Step[]
@@ -74,6 +82,7 @@ const HISTORY = 500
 const empty = (): OpenProject => ({
   project: null as unknown as Project,
   shown: null as unknown as Shown,
+  late: false,
   fault: null,
   past: [],
   future: [],
@@ -113,22 +122,37 @@ export async function follow(anew = false): Promise<void> {
   if (following) return
   following = true
   try {
-    while (!told || told.to !== showing || !useOpen.getState().shown.settled) {
-      const { project } = useOpen.getState()
-      const to = showing
-      const answer = await askModel(project, async (asking) => {
-        const since = told?.to === to && told.remote === asking.remote ? told.revision : -1
-        return { asking, told: await asking.remote.show(asking.revision, since) }
-      })
-      if (!answer.told || to !== showing) continue
-      told = { ...answer.asking, to }
-      to.take(answer.told, project)
-      useOpen.setState(({ project: now, chosen }) => ({ fault: null, ...shownNow(now, chosen) }))
-    }
+    while (!told || told.to !== showing || !useOpen.getState().shown.settled) await followOnce()
   } catch (error) {
     useOpen.setState({ fault: sayFault(error, 'What follows from the last change could not be worked out') })
   } finally {
     following = false
+  }
+}
+
+/** A worker that has not answered for so long is said to be late, milliseconds. */
+const LATE = 5000
+
+async function followOnce(): Promise<void> {
+  const { project } = useOpen.getState()
+  const to = showing
+  const timer = setTimeout(() => useOpen.setState({ late: true }), LATE)
+  try {
+    const answer = await askModel(project, async (asking) => {
+      const since = told?.to === to && told.remote === asking.remote ? told.revision : -1
+      return { asking, told: await asking.remote.show(asking.revision, since) }
+    })
+    if (!answer.told || to !== showing) return
+    told = { ...answer.asking, to }
+    to.take(answer.told, project)
+    useOpen.setState(({ project: now, chosen }) => ({ fault: null, ...shownNow(now, chosen) }))
+  } catch (error) {
+    // A worker that was begun anew is told all again.
+    if (!(error instanceof Restarted)) throw error
+    told = null
+  } finally {
+    clearTimeout(timer)
+    if (useOpen.getState().late) useOpen.setState({ late: false })
   }
 }
 

@@ -20,6 +20,8 @@ export const notes = localforage.createInstance({ name: 'ergaton', storeName: 'n
 export const snapshots = localforage.createInstance({ name: 'ergaton', storeName: 'snapshots' })
 export const SEPARATOR = '/'
 export const ownReady = localforage.createInstance({ name: 'ergaton', storeName: 'ready' })
+/** Since when projects are missed that left something behind, by their ids. */
+export const gone = localforage.createInstance({ name: 'ergaton', storeName: 'gone' })
 export const leases = localforage.createInstance({ name: 'ergaton', storeName: 'leases' })
 
 export async function guarded<T>(work: () => Promise<T>): Promise<T> {

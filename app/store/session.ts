@@ -7,6 +7,9 @@ import { open, useOpen } from './open'
 import { readKept, type Opened } from './shelf'
 import { startSnapshots } from './snapshots'
 
+/** A store that failed is asked again after so long, milliseconds. */
+const AGAIN = 2000
+
 /** Opens a project in this tab; gives what closes it. */
 export function startSession(id: string, opened: Opened): () => void {
   const over = new AbortController()
@@ -23,11 +26,19 @@ export function startSession(id: string, opened: Opened): () => void {
   }
   const read = async () => {
     useOpen.setState({ readOnly: true, elsewhere: true })
-    const taken = await awaitHold(id, over.signal, lost)
-    if (!taken) return
-    const kept = await readKept(id)
-    if ('project' in kept && !over.signal.aborted) open(kept)
-    write(taken)
+    let taken: Hold | null = null
+    // A store that fails now may answer the next time.
+    while (!over.signal.aborted)
+      try {
+        taken ??= await awaitHold(id, over.signal, lost)
+        if (!taken) return
+        const kept = await readKept(id)
+        if ('project' in kept && !over.signal.aborted) open(kept)
+        return write(taken)
+      } catch {
+        await new Promise((resolve) => setTimeout(resolve, AGAIN))
+      }
+    await taken?.release()
   }
   const lost = () => {
     note()

@@ -42,23 +42,49 @@ export async function readKept(id: string): Promise<Opened | { readonly why: str
  */
 export async function keep(project: Project, from: number, here = false): Promise<number> {
   const revision = await (here || typeof Worker === 'undefined'
-    ? writeOver(project.id, project, from)
+    ? inTime(writeOver(project.id, project, from))
     : writeBeside(project, from))
   forgetUnsaved(project.id)
   return revision
 }
 
+/** So long a write may take before it is tried another way, milliseconds. */
+const PATIENCE = 6000
+
 async function writeBeside(project: Project, from: number): Promise<number> {
   try {
-    const written = await keepHand.ask<Written>(async (remote) => remote.write(project.id, project, from))
+    const written = await keepHand.ask<Written>(
+      async (remote) => remote.write(project.id, project, from),
+      PATIENCE,
+    )
     if ('why' in written) throw new StorageFault(written.why)
     return written.revision
   } catch (error) {
-    // A worker that does not come, or stops, is no reason not to save.
-    if (error instanceof WorkerDied) return writeOver(project.id, project, from)
-    throw error
+    // A worker that does not come, stops or never answers is no reason not to save.
+    if (!(error instanceof WorkerDied)) throw error
+    return inTime(writeAfter(project, from))
   }
 }
+
+/** What a worker that was ended may have written before it was. */
+async function writeAfter(project: Project, from: number): Promise<number> {
+  const kept = await guarded(() => projects.getItem<Kept>(project.id))
+  const written = revisionOf(kept) === from + 1 && JSON.stringify(kept?.project) === JSON.stringify(project)
+  return written ? from + 1 : writeOver(project.id, project, from)
+}
+
+/** Storage that never answers is said, and later writes do not wait for it. */
+const inTime = <T>(write: Promise<T>): Promise<T> =>
+  Promise.race([
+    write,
+    new Promise<never>((_, reject) =>
+      setTimeout(
+        () =>
+          reject(new StorageFault('This browser’s storage does not answer. Export the project to a file')),
+        PATIENCE,
+      ),
+    ),
+  ])
 
 /** Changes nothing but the name; what cannot be read of the project stays as it is. */
 export const renameKept = (id: string, was: string, name: string): Promise<void> =>

@@ -75,12 +75,14 @@ const { takeHold, awaitHold, leave } = await import('./hold')
 const { listUnsaved, noteUnsaved, unsavedOf } = await import('./unsaved')
 const { Recent } = await import('./recent')
 const { Hand, sayFault } = await import('./hands')
+const { startSession } = await import('./session')
+const { sweepSnapshots } = await import('./sweep')
 
 const project = (name = 'Box'): Project => newProject('x', name, 'mm')
 const pause = (ms: number) => new Promise((r) => setTimeout(r, ms))
 const state = () => useOpen.getState().saved.state
 async function until(done: () => boolean): Promise<void> {
-  for (let n = 0; n < 400 && !done(); n++) await pause(5)
+  for (let n = 0; n < 2000 && !done(); n++) await pause(5)
   expect(done()).toBe(true)
 }
 const kept = async (id: string): Promise<Project> => {
@@ -186,6 +188,56 @@ test('a lease that was taken over is noticed, and one that is silent is taken ov
   expect(stores.leases!.data.has('r')).toBe(false)
 }, 20_000)
 
+test('a lease from the future is of a clock that was set back, and holds nobody up', async () => {
+  setLocks(false)
+  stores.leases!.data.set('s', { owner: 'myself, an hour ahead', beat: Date.now() + 3_600_000 })
+  const hold = await takeHold('s')
+  expect(hold).not.toBeNull()
+  await hold!.release()
+})
+
+test('a tab that waits for another reads again when the store failed, and can write then', async () => {
+  setLocks(false)
+  const id = 'waits'
+  await keep({ ...project('First'), id }, 0)
+  const theirs = (await takeHold(id))!
+  const opened = await readKept(id)
+  if (!('project' in opened)) throw new Error(opened.why)
+  const end = startSession(id, opened)
+  await until(() => useOpen.getState().elsewhere)
+  const { getItem } = stores.projects!
+  let failed = 0
+  stores.projects!.getItem = async () => {
+    failed++
+    throw new DOMException('gone for a moment', 'UnknownError')
+  }
+  await theirs.release()
+  await until(() => failed > 0)
+  expect(useOpen.getState().readOnly).toBe(true)
+  stores.projects!.getItem = getItem
+  await until(() => !useOpen.getState().readOnly)
+  end()
+}, 30_000)
+
+test('snapshots of a deleted project stay for a while from then on, however old they are', async () => {
+  const day = 24 * 3_600_000
+  const old = { id: 's1', says: 'the better one', own: true, at: Date.now() - 30 * day, project: {} }
+  stores.snapshots!.data.set('gone/s1', old)
+  stores.snapshots!.data.set('there/s1', old)
+  const names = () => [...stores.snapshots!.data.keys()].sort()
+  await sweepSnapshots(new Set(['there']))
+  expect(names()).toEqual(['gone/s1', 'there/s1'])
+  // Put back, and deleted again much later: it is counted anew.
+  await sweepSnapshots(new Set(['there', 'gone']))
+  expect([...stores.gone!.data.keys()]).toEqual([])
+  await sweepSnapshots(new Set(['there']))
+  stores.gone!.data.set('gone', Date.now() - 2 * 3_600_000)
+  await sweepSnapshots(new Set(['there']))
+  expect(names()).toEqual(['there/s1'])
+  expect([...stores.gone!.data.keys()]).toEqual([])
+  stores.snapshots!.data.clear()
+})
+
 describe('the open project', () => {
   const start = async () => {
     const id = await keepNew(project())
@@ -272,6 +324,22 @@ describe('the open project', () => {
     expect(unsavedOf(id)?.text).toContain('Last edit')
     await stop()
   })
+  test('that can be kept nowhere says so, so that its file is offered while the page is there', async () => {
+    await start()
+    stores.projects!.refuse = new DOMException('full', 'QuotaExceededError')
+    noRoom = true
+    const stop = startAutosave()
+    run(change.renameProject({ name: 'Nowhere at all' }))
+    await until(() => state() === 'failed')
+    expect(useOpen.getState().saved).toMatchObject({ noted: false })
+    noRoom = false
+    run(change.renameProject({ name: 'Noted' }))
+    await until(
+      () => state() === 'failed' && (useOpen.getState().saved as { noted?: boolean }).noted === true,
+    )
+    stores.projects!.refuse = null
+    await stop()
+  })
   test('asks before the page goes when it can be noted nowhere', async () => {
     await start()
     const stop = startAutosave()
@@ -330,6 +398,18 @@ describe('a worker’s hand', () => {
     postMessage = () => undefined
     terminate = () => void (this.terminated = true)
   }
+  test('ends a worker that does not answer in time, and a fresh one is asked next', async () => {
+    const made: FakeWorker[] = []
+    const hand = new Hand<object>(() => {
+      made.push(new FakeWorker())
+      return made.at(-1)! as unknown as Worker
+    }, 'Saving')
+    await expect(hand.ask(() => new Promise(() => undefined), 20)).rejects.toThrow('Saving took too long')
+    expect(made[0]!.terminated).toBe(true)
+    expect(await hand.ask(() => Promise.resolve(7), 20)).toBe(7)
+    await pause(40)
+    expect(made.map((w) => w.terminated)).toEqual([true, false])
+  })
   test('fails what waits when the worker dies, and starts a fresh one at the next asking', async () => {
     const made: FakeWorker[] = []
     const hand = new Hand<object>(() => {

@@ -16,3 +16,4 @@ export {
 export { sidesOf } from './tools'
 export { creaseSegments, edgesOf, type Edge } from './edges'
 export { binaryStl, toStl, turnedOver, type Surface } from './stl'
+export { hashOf } from './hash'

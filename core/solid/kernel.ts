@@ -90,6 +90,9 @@ export class Kernel {
     return shape
   }
 
+  /** Whether a solid is made already. */
+  has = (recipe: Recipe): boolean => this.kept.has(recipeKey(recipe))
+
   get size(): number {
     return this.kept.size
   }

@@ -5,7 +5,7 @@ import type { Drawn, Reading } from '../../../core/exchange/drawings/read'
 import { outlineOf, type Putting } from '../../../core/exchange/drawings/read/put'
 import { cornersOf, segmentOf, type FaceView, type Place2 } from '../../../core/outline'
 import { sayLength } from '../../../core/resolve'
-import { plansHand, sayFault } from '../../store/hands'
+import { MOST_SMALL, readingHand, sayFault } from '../../store/hands'
 import { useOpen } from '../../store/open'
 import { Choice } from '../../ui/Choice'
 import { Dialog } from '../../ui/Dialog'
@@ -46,7 +46,7 @@ export function FromFile({ file, view, onPut, onClose }: Props) {
     let gone = false
     const look = async (): Promise<Reading<Drawn>> => {
       const bytes = new Uint8Array(await file.arrayBuffer())
-      return plansHand.ask<Reading<Drawn>>((hand) => hand.readDrawing(bytes, file.name))
+      return readingHand.ask<Reading<Drawn>>((hand) => hand.readDrawing(bytes, file.name), MOST_SMALL)
     }
     look()
       .catch((error: unknown): Reading<Drawn> => ({

@@ -3,7 +3,8 @@ import type { Mm } from '../../measure'
 import type { Model } from '../../model'
 import type { ResolvedStock } from '../../resolve'
 import { cutList, type CutGroup, type CutList } from '../cutlist'
-import { roomOf, type Job } from './job'
+import type { Job } from './job'
+import { roomOf } from './room'
 
 /** Lengths that differ by less are one length, mm. */
 const SAME = 1e-3

@@ -69,15 +69,6 @@ export function refuseShapes(job: Job): string | null {
 }
 
 export type Job = z.infer<typeof Job>
-/** Where pieces can lie on a board: what its trims leave of it. */
-export function roomOf(
-  job: Pick<Job, 'trim' | 'edgeTrim'>,
-  s: { readonly length: number; readonly width: number },
-): Rect {
-  const [x, y] = [job.trim, job.edgeTrim ?? job.trim]
-  return { x, y, length: s.length - 2 * x, width: s.width - 2 * y }
-}
-
 export type Supply = Job['supply'][number]
 export type Demand = Job['demand'][number]
 

@@ -2,7 +2,8 @@
  * A board while it is cut up. It is a set of free rectangles, each of which may still be cut in certain ways;
  * laying a piece takes one of them apart by through cuts. So whatever is laid can be sawn.
  */
-import { roomOf, type Cut, type Demand, type Job, type Placement, type Rect, type Supply } from './job'
+import type { Cut, Demand, Job, Placement, Rect, Supply } from './job'
+import { roomOf } from './room'
 
 /** A rip runs along the board's length, a crosscut across it. */
 export type Direction = 'rip' | 'crosscut'

@@ -2,7 +2,8 @@
  * Looks for a good layout, and then for better ones until told to stop. Each round lays all pieces greedily,
  * in some order and by some rules drawn from a seeded stream, so the same job gives the same rounds.
  */
-import { roomOf, type Answer, type Demand, type Job, type LaidBoard, type Rect, type Supply } from './job'
+import type { Answer, Demand, Job, LaidBoard, Rect, Supply } from './job'
+import { roomOf } from './room'
 import { Sawing, type Rule } from './sawing'
 import { verify } from './verify'
 

@@ -3,7 +3,8 @@
  * is kept, grain and defects are respected, copies add up, and through cuts in the allowed stages really part
  * the pieces.
  */
-import { roomOf, type Answer, type Job, type LaidBoard, type Rect, type Supply } from './job'
+import type { Answer, Job, LaidBoard, Rect, Supply } from './job'
+import { roomOf } from './room'
 
 const EPS = 1e-5
 
