@@ -182,9 +182,9 @@ const worker = {
   },
 
   /**
-   * The shapes of these numbers, handed over a few at a time, but for those that are set aside by their marks; `at`
-   * hears which is begun, as it may take long. Gives the marks of those that were left out; null when what was
-   * shown last is another revision, or a newer one came in between.
+   * The shapes of these numbers, handed over a few at a time, but for those that are set aside by their
+   * marks; `at` hears which is begun, as it may take long. Gives the marks of those that were left out;
+   * null when what was shown last is another revision, or a newer one came in between.
    */
   async shape(
     revision: number,
@@ -236,7 +236,8 @@ const worker = {
 
   /**
    * Everything that is wrong with a revision; null when it was stopped. `tell` hears what is looked for, now
-   * and then. Pieces that are set aside by their marks are told as such, and checks of these titles as not done.
+   * and then. Pieces that are set aside by their marks are told as such, and checks of these titles as not
+   * done.
    */
   async check(
     revision: number,

@@ -20,7 +20,10 @@ export interface Drawing {
 let revision = 0
 let last: { project: Project; sheets: readonly Sheet[] } | null = null
 
-/** A worker that does not stop within this is ended: the solid library cannot be interrupted, milliseconds. */
+/**
+ * A worker that does not stop within this is ended: the solid library cannot be interrupted,
+ * milliseconds.
+ */
 const PATIENCE = 4000
 
 /** Ends the drawing of a revision, whatever its worker is doing. */

@@ -160,8 +160,8 @@ function NoSupply({ stock }: { stock: Stock }) {
       <p>
         {stock.lengths.length === 0
           ? `${stock.name} has no lengths on the rack, so there is nothing to lay its pieces on.`
-          : `${stock.name} comes in random widths, so there is nothing to lay its pieces on. Give a width that ` +
-            'most of its boards have, or measure your boards on the rack.'}
+          : `${stock.name} comes in random widths, so there is nothing to lay its pieces on. ` +
+            'Give a width that most of its boards have, or measure your boards on the rack.'}
       </p>
       {stock.lengths.length > 0 && (
         <MeasureField

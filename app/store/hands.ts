@@ -87,7 +87,10 @@ export const plansHand = new Hand<PlansWorker>(
   () => new Worker(new URL('../../workers/plans.ts', import.meta.url), { type: 'module', name: 'plans' }),
   'Drawing the plans',
 )
-/** What is drawn by the way, and the drawings of others that are read; neither waits for plans, or ends them. */
+/**
+ * What is drawn by the way, and the drawings of others that are read; neither waits for plans, or ends
+ * them.
+ */
 const small = (name: string): Worker =>
   new Worker(new URL('../../workers/plans.ts', import.meta.url), { type: 'module', name })
 export const pictureHand = new Hand<PlansWorker>(() => small('pictures'), 'Drawing the picture')

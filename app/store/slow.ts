@@ -1,6 +1,6 @@
 /**
- * What the modelling worker is shaping, and what took too long: the solid library cannot be interrupted, so its
- * worker is ended and begun again, and that piece is set aside while all others are shown.
+ * What the modelling worker is shaping, and what took too long: the solid library cannot be interrupted, so
+ * its worker is ended and begun again, and that piece is set aside while all others are shown.
  */
 import { useSlow } from './aside'
 import { modelHand, Restarted } from './hands'

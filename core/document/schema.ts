@@ -289,8 +289,8 @@ export const Stock = z
     /** How its boards were sawn from the log: through and through (flat), or with the rays (quarter). */
     cut: z.enum(['flat', 'quarter']).default('flat'),
     /**
-     * Price of one running metre of a board or a rod, in the maker's own money; or of one sheet of the first of
-     * its lengths, others going by their area.
+     * Price of one running metre of a board or a rod, in the maker's own money; or of one sheet of the
+     * first of its lengths, others going by their area.
      */
     price: z.number().nonnegative().max(1e6).nullable().default(null),
   })

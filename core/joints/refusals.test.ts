@@ -167,7 +167,7 @@ describe('what cannot be is refused in a sentence', () => {
   })
 })
 
-test('what is wrong with a joint is told by what it says, so that the second stays itself without the first', () => {
+test('what is wrong with a joint is told by what it says, not by how many come before', () => {
   const both = (first: number) =>
     lookOver(
       built([

@@ -6,7 +6,8 @@ const MIXED_TIGHT = /^\d+-(\d+\/\d+|[½¼¾⅛⅜⅝⅞⅓⅔])$/
 
 /**
  * How a measure was read, where its writing could mean two things: "w/2-1/4" as `w / 2 - 1/4`, "2-1/4" as `2
- * 1/4`, "24 / 3/4" as `24 / (3/4)`, "r 5 + 3" as `r (5 + 3)`. Null where it can mean but one. Throws MeasureError where it means nothing.
+ * 1/4`, "24 / 3/4" as `24 / (3/4)`, "r 5 + 3" as `r (5 + 3)`. Null where it can mean but one. Throws
+ * MeasureError where it means nothing.
  */
 export function sayReading(text: string, name?: (ref: Ref) => string): string | null {
   const tokens = lex(text)

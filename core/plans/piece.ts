@@ -138,10 +138,11 @@ export function* pieceSheet(
   const mirrored = alike.mirrored ? `, ${alike.mirrored} mirrored` : ''
   const thickness = boughtFor(model, piece).thickness
   const planed = planedFrom(thickness, alike.stock, model) === null ? '' : `, ${sayPlaned(thickness, model)}`
+  const stock = alike.stock?.stock.name ?? 'no stock'
   const titles = {
     project: model.project.name,
     title: `${alike.mark}  ${alike.name}`,
-    detail: `make ${alike.instances.length}${mirrored} from ${alike.stock?.stock.name ?? 'no stock'}${planed}`,
+    detail: `make ${alike.instances.length}${mirrored} from ${stock}${planed}`,
     scale: scale.says,
     unit: settings.style.unit,
     projection: settings.projection,

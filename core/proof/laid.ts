@@ -38,7 +38,9 @@ export const laid = defineEach<Laid>({
           id: `laid:${piece.id}`,
           level: 'stop' as const,
           piece: piece.id,
-          says: `${quantity} × ${piece.name} ${quantity === 1 ? 'has' : 'have'} no place on ${stock.stock.name}: ${why}`,
+          says:
+            `${quantity} × ${piece.name} ${quantity === 1 ? 'has' : 'have'} no place on ` +
+            `${stock.stock.name}: ${why}`,
           advice:
             stock.width === null && stock.stock.kind === 'board'
               ? 'Give the stock a width to lay out with, or measure its boards on the rack.'

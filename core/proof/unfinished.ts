@@ -1,13 +1,15 @@
 /** A check that failed by a fault of its own: said as a finding, so that all others stand. */
 import type { Problem } from '../resolve'
 
+const sayError = (error: unknown): string => (error instanceof Error ? error.message : String(error))
+
 export const unfinished = (
   check: { readonly id: string; readonly title: string },
   error: unknown,
 ): Problem => ({
   id: `unfinished:${check.id}`,
   level: 'look',
-  says: `The check for ${check.title} could not be finished (${error instanceof Error ? error.message : String(error)})`,
+  says: `The check for ${check.title} could not be finished (${sayError(error)})`,
   why: 'What it looks for may be there; it is a fault of the program.',
   advice: 'Look for it by eye before you cut; undo the last change to see what the check stumbled over.',
 })

@@ -1,6 +1,6 @@
 /**
- * A short text for a long one, 53 bits of it: two rounds of multiply and mix (after the finaliser of MurmurHash3).
- * Equal texts have equal ones; others practically never.
+ * A short text for a long one, 53 bits of it: two rounds of multiply and mix (after the finaliser of
+ * MurmurHash3). Equal texts have equal ones; others practically never.
  */
 export function hashOf(text: string): string {
   let [a, b] = [0xdeadbeef, 0x41c6ce57]

@@ -26,8 +26,8 @@ export interface Made {
 }
 
 /**
- * Makes tools with the solid library; `look` gives what there is, or all that stands together, `once` what was
- * made by a key before, and `chord` how near sides are to what is round.
+ * Makes tools with the solid library; `look` gives what there is, or all that stands together, `once` what
+ * was made by a key before, and `chord` how near sides are to what is round.
  */
 export const makingWith = (
   wasm: ManifoldToplevel,

@@ -617,7 +617,7 @@ test('a twin of a board is in its row, whatever its work: it is its exact mirror
       ({ kind, face, fields, options }, direction) => {
         const model = modelOf(
           board(
-            put('a', step(kind, face, fields as Record<string, string>, options as Step['options'])),
+            put('a', step(kind, face, fields, options as Step['options'])),
             change.mirrorPiece({ id: 'twin', of: 'a', name: 'Twin', direction, about: '900' }),
           ),
         )

@@ -68,7 +68,8 @@ export async function pictureFrom(file: Blob, name: string): Promise<Taken> {
     if (wide * high > MOST_PIXELS)
       return refuse(`it has ${wide} × ${high} pixels, and ${MOST_PIXELS / 1e6} million are taken at most`)
     // There is no randomUUID in a page that came over plain http from another machine.
-    const id = `s${[...crypto.getRandomValues(new Uint8Array(6))].map((b) => b.toString(16).padStart(2, '0')).join('')}`
+    const bytes = [...crypto.getRandomValues(new Uint8Array(6))]
+    const id = `s${bytes.map((b) => b.toString(16).padStart(2, '0')).join('')}`
     const picture = { id, name: name.slice(0, 120) }
     if (Math.max(wide, high) <= KEPT[0].side && file.size * 1.34 < MOST_SIGNS)
       return { ok: true, picture: { ...picture, type, wide, high, data: await base64(file) }, says: null }

@@ -2,8 +2,8 @@ type Data = Record<string, unknown>
 const isRecord = (x: unknown): x is Data => typeof x === 'object' && x !== null && !Array.isArray(x)
 
 /**
- * One trim was taken off ends and edges alike, by which no board yielded a piece as wide as itself. It stays at
- * the ends; edges keep it where only sheets are cut, whose four sides are alike.
+ * One trim was taken off ends and edges alike, by which no board yielded a piece as wide as itself. It
+ * stays at the ends; edges keep it where only sheets are cut, whose four sides are alike.
  */
 export function twoTrims(data: Data): Data {
   const { settings, stock } = data

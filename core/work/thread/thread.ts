@@ -11,7 +11,10 @@ export interface Thread {
   readonly along: Vec3
   readonly diameter: Mm
   readonly pitch: Mm
-  /** Its size as it is written: "M8", "⌀ 3/4 × 1/10 pitch", "⌀ 3/4, 6 per inch", with its diameter left open. */
+  /**
+   * Its size as it is written: "M8", "⌀ 3/4 × 1/10 pitch", "⌀ 3/4, 6 per inch", with its diameter left
+   * open.
+   */
   readonly size: Sentence
   readonly length: Mm
   readonly hand: 'right' | 'left'

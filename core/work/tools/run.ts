@@ -166,8 +166,8 @@ function sweptKey(t: Run, { all, own }: Among): string | null {
 const NEAR: Mm = 60
 
 /**
- * Equal for pieces that stand alike among others: what stands near, with what was done to it, as it lies on the
- * piece; how far off all others are. What they look at themselves is among it.
+ * Equal for pieces that stand alike among others: what stands near, with what was done to it, as it lies on
+ * the piece; how far off all others are. What they look at themselves is among it.
  */
 function neighbourhood(
   { all, own }: Among,
