@@ -47,7 +47,11 @@ export function Banners() {
       {(late || slow) && (
         <p
           role="alert"
-          className="flex flex-wrap items-center gap-2 border-b border-hairline bg-brass-pale px-4 py-1.5"
+          // Over the screen, which does not move under the hand for what may be over in a moment.
+          className={
+            'fixed inset-x-0 top-11 z-30 flex flex-wrap items-center gap-2 border-b border-hairline ' +
+            'bg-brass-pale px-4 py-1.5'
+          }
         >
           {slow ? `Shaping ${slow} takes long.` : 'Working out the last change takes long.'}
           {late && ' What you see is from before it; the project itself is kept.'}
