@@ -31,7 +31,10 @@ const SPEEDS: ReadonlyArray<readonly [upTo: Mm, speed: readonly [number, number]
 ]
 
 /** The measures of a shape of bit, by their names. */
-export const bitMeasures = (shape: string) => SHAPES[shape]?.measures ?? {}
+export const bitMeasures = (shape: string) => shapeOf(shape)?.measures ?? {}
+
+/** A shape by its name; what every object has is none. */
+const shapeOf = (shape: string) => (Object.hasOwn(SHAPES, shape) ? SHAPES[shape] : undefined)
 
 /**
  * What a bit cuts by its measures in millimetres and degrees; a sentence where no bit is like that.
@@ -42,7 +45,7 @@ export function cutterOf(
   bearing: Mm | null,
   bite: Mm | null,
 ): Cutter | string {
-  const shape = SHAPES[bit.shape]
+  const shape = shapeOf(bit.shape)
   if (!shape) return `there is no shape of bit called ${bit.shape}`
   for (const [name, m] of Object.entries(shape.measures)) {
     const v = values[name]

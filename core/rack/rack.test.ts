@@ -156,3 +156,11 @@ test('a bit that cannot be is refused in a sentence, and one that is used stays 
   const used = twice.pieces.map((q) => (q.kind === 'made' ? q.work[0]!.options.bit : ''))
   expect(used).toEqual([twice.bits[0]!.id, twice.bits[0]!.id])
 })
+
+test.each(['constructor', 'toString', '__proto__', 'hasOwnProperty'])(
+  'a bit of the shape %s is none, and says so',
+  (shape) => {
+    expect(bitMeasures(shape)).toEqual({})
+    expect(cutterOf({ shape, speed: null }, {}, null, null)).toBe(`there is no shape of bit called ${shape}`)
+  },
+)
