@@ -56,7 +56,12 @@ export function useShapes(shown: Shown): Shapes {
       return undefined
     }
     const late = setTimeout(() => setBusy(true), stood.size === 0 ? 0 : SOON)
+    // What is begun comes by a way of its own, and may be told after what was made, or after the answer.
+    let over = false
+    const come = new Set<number>()
     const take = (made: MadeShape[]) => {
+      for (const m of made) come.add(m.shape)
+      shaped((shape) => come.has(shape))
       kept.put(
         made.map((m) => [keyOf(m.shape), m] as const),
         used,
@@ -64,13 +69,15 @@ export function useShapes(shown: Shown): Shapes {
       setTaken(({ n }) => ({ n: n + 1, for: byId }))
     }
     const at = (shape: number, mark: string) => {
+      if (over || come.has(shape)) return
       const name = shown.instances.find((i) => shown.shape(i.key) === shape)?.name
-      shaping(mark, name?.replace(/ #\d+$/, '') ?? 'a piece')
+      shaping(shape, mark, name?.replace(/ #\d+$/, '') ?? 'a piece')
     }
     askShown(({ remote, revision }) =>
       remote.shape(revision, [...missing], proxy(take), proxy(at), [...aside.keys()]),
     ).then(
       (done) => {
+        over = true
         clearTimeout(late)
         shaped()
         if (mine !== asking) return
@@ -81,6 +88,7 @@ export function useShapes(shown: Shown): Shapes {
         else if (useOpen.getState().project === shown.project) void follow(true)
       },
       (error: unknown) => {
+        over = true
         clearTimeout(late)
         if (mine !== asking) return
         // All is told anew then, and asked for again.

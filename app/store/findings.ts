@@ -78,7 +78,7 @@ export function useProof(): void {
 }
 
 /** A check that tells nothing for so long is left out, milliseconds. */
-const TOO_LONG = 25_000
+const TOO_LONG = 40_000
 /** Checks that took too long on a document, by their titles. */
 let skipped: { readonly of: Project; readonly titles: readonly string[] } | null = null
 const skippedIn = (project: Project): readonly string[] => (skipped?.of === project ? skipped.titles : [])

@@ -10,14 +10,14 @@ export { useSlow } from './aside'
 
 /** A piece that is not made after so long is told by name, and set aside, milliseconds. */
 const LONG = 2500
-const TOO_LONG = 12_000
+const TOO_LONG = 30_000
 /** After a change the worker answers within this, or begins anew with it. */
-const PATIENCE = 2000
+const PATIENCE = 4000
 
 interface Begun {
+  readonly shape: number
   readonly mark: string
   readonly name: string
-  readonly since: number
   readonly timers: ReadonlyArray<ReturnType<typeof setTimeout>>
 }
 let begun: Begun | null = null
@@ -25,15 +25,16 @@ let begun: Begun | null = null
 const patience = new Map<string, number>()
 
 /** The worker has begun to shape a piece, told by the mark of its recipe. */
-export function shaping(mark: string, name: string): void {
+export function shaping(shape: number, mark: string, name: string): void {
   shaped()
   const most = TOO_LONG * (patience.get(mark) ?? 1)
   const timers = [setTimeout(() => useSlow.setState({ at: name }), LONG), setTimeout(() => setAside(), most)]
-  begun = { mark, name, since: performance.now(), timers }
+  begun = { shape, mark, name, timers }
 }
 
-/** Nothing is being shaped any more. */
-export function shaped(): void {
+/** What was begun is made, where `made` says so; nothing is being shaped any more. */
+export function shaped(made: (shape: number) => boolean = () => true): void {
+  if (begun && !made(begun.shape)) return
   for (const t of begun?.timers ?? []) clearTimeout(t)
   begun = null
   if (useSlow.getState().at !== null) useSlow.setState({ at: null })
