@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { fillStorage, Maker, openDemo } from './maker'
+import { fillStorage, openDemo } from './maker'
 
 test('a slip in a measure is said where it is, and what was typed stays', async ({ page }) => {
   const maker = await openDemo(page)
@@ -164,46 +164,6 @@ test('a worker that dies is said, and works again when asked again', async ({ pa
   await alert.getByRole('button', { name: 'Try again' }).click()
   await expect(alert).toBeHidden()
   await expect(page.getByText('Shaping…')).toBeHidden()
-})
-
-test('a piece that takes too long to shape is set aside by itself, and comes back mended', async ({
-  page,
-}) => {
-  const rest = JSON.parse(readFileSync('demo/dibber-rest.json', 'utf8')) as {
-    name: string
-    pieces: Array<{ work: Array<{ kind: string; fields: Record<string, string> }> }>
-  }
-  rest.name = 'Slip of the hand'
-  // Sheets of inches for what was meant in millimetres.
-  rest.pieces[0]!.work.find((w) => w.kind === 'bore')!.fields.diameter = '501'
-  await page.goto('/')
-  await expect(page.getByRole('link', { name: 'Seed cabinet', exact: true })).toBeVisible()
-  await page
-    .getByLabel('Project file')
-    .setInputFiles({
-      name: 'slip.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from(JSON.stringify(rest)),
-    })
-  await page.getByRole('link', { name: rest.name, exact: true }).click()
-  const long = page.getByRole('alert').filter({ hasText: 'Shaping Rest takes long' })
-  await long.getByRole('button', { name: 'Go on without Rest' }).click()
-  const aside = page.getByRole('alert').filter({ hasText: 'Rest takes too long to shape' })
-  await expect(aside).toBeVisible()
-  const maker = new Maker(page)
-  await maker.screen('Cuts')
-  await expect(page.getByRole('cell', { name: 'Rest', exact: true })).toBeVisible()
-  await maker.screen('Proof')
-  await expect(page.getByText('Rest takes too long to shape, so it is not shown').last()).toBeVisible()
-  await maker.screen('Bench')
-  await maker.choose('Rest')
-  const work = page.getByRole('region', { name: 'Work' })
-  await work.getByRole('button', { name: 'The measures of step 4' }).click()
-  await work.getByLabel('Diameter', { exact: true }).fill('1 1/8')
-  await work.getByLabel('Diameter', { exact: true }).press('Enter')
-  await expect(page.getByText('Shaping…')).toBeHidden()
-  await maker.screen('Proof')
-  await expect(page.getByText(/takes too long/)).toHaveCount(0)
 })
 
 test('without WebGL a line drawing stands in, and work goes on', async ({ page }) => {

@@ -197,6 +197,7 @@ const worker = {
     if (revision !== shown || revision < newest) return null
     let batch: MadeShape[] = []
     const left: string[] = []
+    let begun = false
     let since = performance.now()
     const hand = () => {
       const buffers = batch.flatMap((m) =>
@@ -213,7 +214,13 @@ const worker = {
         left.push(mark)
         continue
       }
-      if (!k.has(recipe)) at(shape, mark)
+      if (!k.has(recipe)) {
+        at(shape, mark)
+        // The first is on its way before anything long begins.
+        if (!begun) await breathe()
+        begun = true
+        if (revision < newest) return null
+      }
       batch.push({ shape, ...skinOf(k.shape(recipe)) })
       if (performance.now() - since < 30) continue
       hand()
