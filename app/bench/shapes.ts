@@ -6,10 +6,11 @@ import { proxy } from 'comlink'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Shown } from '../../core/shown'
 import type { MadeShape } from '../../workers/model'
+import { asideMarks, useSlow } from '../store/aside'
 import { Restarted, sayFault } from '../store/hands'
 import { askShown, follow, useOpen } from '../store/open'
 import { Recent } from '../store/recent'
-import { keepAside, shaped, shaping, useSlow } from '../store/slow'
+import { keepAside, shaped, shaping } from '../store/slow'
 
 const kept = new Recent<MadeShape>(3000)
 let asking = 0
@@ -74,7 +75,7 @@ export function useShapes(shown: Shown): Shapes {
       shaping(shape, mark, name?.replace(/ #\d+$/, '') ?? 'a piece')
     }
     askShown(({ remote, revision }) =>
-      remote.shape(revision, [...missing], proxy(take), proxy(at), [...aside.keys()]),
+      remote.shape(revision, [...missing], proxy(take), proxy(at), asideMarks()),
     ).then(
       (done) => {
         over = true

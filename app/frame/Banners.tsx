@@ -4,7 +4,8 @@ import { saveAgain } from '../store/autosave'
 import { fileName, saveFile } from '../store/files'
 import { follow, useOpen } from '../store/open'
 import { exportText } from '../store/shelf'
-import { restart, setAside, shapeAfterAll, useSlow } from '../store/slow'
+import { useSlow } from '../store/aside'
+import { restart, setAside, shapeAfterAll } from '../store/slow'
 import { AsideDialog } from './AsideDialog'
 
 export const exportOpen = (): void => {

@@ -7,7 +7,7 @@ import { useFound } from '../store/findings'
 import { plansHand, sayFault, WorkerDied } from '../store/hands'
 import { askModel } from '../store/modelling'
 import { useOpen } from '../store/open'
-import { useSlow } from '../store/slow'
+import { asideMarks, useSlow } from '../store/aside'
 
 export interface Drawing {
   readonly sheets: readonly Sheet[]
@@ -53,7 +53,7 @@ export function useSheets(project: Project): Drawing {
       setSheets([...made])
     }
     const draw = (): Promise<boolean> =>
-      plansHand.ask((hand) => hand.sheets(mine, project, proxy(take), [...aside.keys()]))
+      plansHand.ask((hand) => hand.sheets(mine, project, proxy(take), asideMarks()))
     if (before !== null) endSheets(before)
     draw()
       // A worker that was ended because of what it drew before is no fault of this.

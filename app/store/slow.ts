@@ -6,8 +6,6 @@ import { useSlow } from './aside'
 import { modelHand, Restarted } from './hands'
 import { useOpen } from './open'
 
-export { useSlow } from './aside'
-
 /** A piece that is not made after so long is told by name, and set aside, milliseconds. */
 const LONG = 2500
 const TOO_LONG = 30_000

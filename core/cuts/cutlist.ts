@@ -15,8 +15,6 @@ export interface CutRow {
   readonly thickness: Mm
   readonly roughLength: Mm
   readonly roughWidth: Mm
-  /** The board it is planed down from is so thick; null for what is as thick as it comes. */
-  readonly planedFrom: Mm | null
   readonly stock: ResolvedStock | null
   readonly grain: string
   /** "5 dados, 1 rabbet". */
@@ -69,7 +67,6 @@ export function cutList(model: Model): CutList {
       thickness: size.thickness,
       roughLength: size.length + extraLength,
       roughWidth: size.width + extraWidth,
-      planedFrom: planed,
       stock: alike.stock,
       grain: alike.stock?.stock.grain === false ? 'any' : 'length',
       work: [

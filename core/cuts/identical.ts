@@ -124,7 +124,7 @@ function sayNames(instances: readonly Instance[]): string {
 function numbered(names: readonly string[]): string[] {
   const byStem = new Map<string, number[]>()
   for (const name of names) {
-    const [, stem = name, n] = /^(.*\S) (\d{1,6})$/.exec(name) ?? []
+    const [, stem = name, n] = /^(.*\S) ([1-9]\d{0,5})$/.exec(name) ?? []
     byStem.set(stem, [...(byStem.get(stem) ?? []), ...(n === undefined ? [] : [Number(n)])])
   }
   return [...byStem].map(([stem, numbers]) => {

@@ -2,7 +2,7 @@
  * Every measure in a document, found by its schema: a new field that holds a measure is found without a word.
  */
 import * as z from 'zod'
-import { MeasureError, parse, refsIn, walk, type Expr, type Ref } from '../measure'
+import { refsIn, tryParse, walk, type Ref } from '../measure'
 import { Expression, OwnFields, Project, Step } from './schema'
 
 /** A place in the document that holds a measure: whose it is, and how to write it anew. */
@@ -97,15 +97,6 @@ export function slots(project: Project): Slot[] {
   const found: Slot[] = []
   for (const [key, find] of PARTS) find(project, key, null, found)
   return found
-}
-
-const tryParse = (text: string): Expr | null => {
-  try {
-    return parse(text)
-  } catch (error) {
-    if (error instanceof MeasureError) return null
-    throw error
-  }
 }
 
 /** What a measure refers to; nothing where it does not parse. */

@@ -7,4 +7,13 @@ export { coerce, evaluate, type Scope } from './evaluate'
 export { formatLength, formatNumber, marked, type LengthStyle, type Written } from './format'
 export { toShown, toStored, withRefs } from './naming'
 export { sayReading } from './reading'
-export { exactText, isFigureText, measuresIn, measureText, negatedText, shifted, stepped } from './text'
+export {
+  exactText,
+  isFigureText,
+  measuresIn,
+  measureText,
+  negatedText,
+  shifted,
+  stepped,
+  tryParse,
+} from './text'

@@ -61,15 +61,16 @@ export function negatedText(text: string): string {
   return turned !== undefined && reads(turned) ? turned : `-(${text})`
 }
 
-const reads = (text: string): boolean => tried(text) !== null
+const reads = (text: string): boolean => tryParse(text) !== null
 
 /** A figure that could be read off a tape, and no sum of them or name. */
 export const isFigureText = (text: string): boolean => {
-  const expr = tried(text)
+  const expr = tryParse(text)
   return expr !== null && isFigure(expr)
 }
 
-function tried(text: string): Expr | null {
+/** What a measure says; null where it says nothing. */
+export function tryParse(text: string): Expr | null {
   try {
     return parse(text)
   } catch (error) {

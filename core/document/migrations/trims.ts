@@ -1,5 +1,6 @@
+import { isRecord } from '../record'
+
 type Data = Record<string, unknown>
-const isRecord = (x: unknown): x is Data => typeof x === 'object' && x !== null && !Array.isArray(x)
 
 /**
  * One trim was taken off ends and edges alike, by which no board yielded a piece as wide as itself. It
