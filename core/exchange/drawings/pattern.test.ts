@@ -124,7 +124,8 @@ test('two sheets that lie beside each other share their cross, and no cross is o
       for (const n of count.values()) expect(n).toBe(2)
       expect(sheets.length === 1).toBe(count.size === 0)
     }),
-    { numRuns: 60 },
+    // Hardly anything is left for the last row and column.
+    { numRuns: 60, examples: [[[690.000001, 520.000001], 'a4']] },
   )
 })
 

@@ -83,8 +83,9 @@ export function patternSheets(
     for (const {
       name,
       at: [u, v],
+      on,
     } of crosses)
-      if (holds(low, high, [u, v]))
+      if (on.some(([c, r]) => c === column && r === rows - 1 - row))
         marks.push(
           line(x(u) - 3, y(v), x(u) + 3, y(v), 'dimension'),
           line(x(u), y(v) - 3, x(u), y(v) + 3, 'dimension'),
@@ -158,20 +159,35 @@ function middle(path: readonly Segment[]): Array<readonly [Place2, Place2]> {
   ]
 }
 
-/** One in the middle of each stretch that two sheets share, by a letter, or two. */
+/**
+ * One in the middle of each stretch that two sheets share, by a letter, or two; and the two sheets it is on,
+ * by column and row from below: where little is left for the last ones, others reach there too.
+ */
 function crossesOf(columns: number, rows: number, room: Place2, size: Place2) {
   const [across, up] = room.map((r) => r - OVERLAP) as [Mm, Mm]
-  const spots: Place2[] = []
+  const spots: Array<{ readonly at: Place2; readonly on: readonly [Place2, Place2] }> = []
   // The middle of what is drawn on the sheets of a row, or of a column.
   const middleOf = (n: number, step: Mm, long: Mm, whole: Mm) =>
     (n * step + Math.min(n * step + long, whole)) / 2
   for (let row = 0; row < rows; row++)
     for (let column = 1; column < columns; column++)
-      spots.push([column * across + OVERLAP / 2, middleOf(row, up, room[1], size[1])])
+      spots.push({
+        at: [column * across + OVERLAP / 2, middleOf(row, up, room[1], size[1])],
+        on: [
+          [column - 1, row],
+          [column, row],
+        ],
+      })
   for (let row = 1; row < rows; row++)
     for (let column = 0; column < columns; column++)
-      spots.push([middleOf(column, across, room[0], size[0]), row * up + OVERLAP / 2])
-  return spots.map((at, n) => ({ at, name: nameOf(n) }))
+      spots.push({
+        at: [middleOf(column, across, room[0], size[0]), row * up + OVERLAP / 2],
+        on: [
+          [column, row - 1],
+          [column, row],
+        ],
+      })
+  return spots.map((spot, n) => ({ ...spot, name: nameOf(n) }))
 }
 
 /** A, B … Z, AA, AB … */
