@@ -7,6 +7,16 @@ import { createRequestHandler } from '@react-router/express'
 import compression from 'compression'
 import express from 'express'
 import helmet from 'helmet'
+import sirv from 'sirv'
+
+/** How long a browser keeps files, seconds. */
+const [HOUR, YEAR] = [3600, 31_536_000]
+const METHODS = ['GET', 'HEAD', 'POST', 'OPTIONS']
+const SAID = {
+  400: 'This address cannot be read.\n',
+  404: 'There is nothing here.\n',
+  405: 'This way of asking is not known here.\n',
+}
 
 const nonceOf = (_request, response) => `'nonce-${response.locals.nonce}'`
 
@@ -46,11 +56,9 @@ export function appOf(build, { client = 'build/client', sayError = console.error
       crossOriginOpenerPolicy: false,
     }),
   )
-  app.use(
-    '/assets',
-    express.static(`${client}/assets`, { immutable: true, maxAge: '1y', fallthrough: false }),
-  )
-  app.use(express.static(client, { maxAge: '1h', index: false }))
+  app.use((request, _response, next) => next(refusal(request)))
+  app.use('/assets', sirv(`${client}/assets`, { gzip: true, immutable: true, maxAge: YEAR }), none)
+  app.use(sirv(client, { gzip: true, maxAge: HOUR, extensions: [] }))
   app.all(
     '*splat',
     createRequestHandler({
@@ -61,18 +69,36 @@ export function appOf(build, { client = 'build/client', sayError = console.error
   )
   app.use((error, _request, response, next) => {
     if (response.headersSent) return next(error)
-    const status = error.status === 404 || error.statusCode === 404 ? 404 : 500
+    const asked = error.status ?? error.statusCode
+    const status = asked >= 400 && asked < 500 ? asked : 500
     if (status === 500) sayError(error)
-    response
-      .status(status)
-      .type('text')
-      .send(
-        status === 404
-          ? 'There is nothing here.\n'
-          : 'This did not work. Your projects are kept in your browser and were not touched.\n',
-      )
+    say(response, status)
   })
   return app
+}
+
+/** What is asked that cannot be answered, as an error with its status. */
+function refusal({ method, path }) {
+  if (!METHODS.includes(method)) return Object.assign(new Error(method), { status: 405 })
+  try {
+    decodeURIComponent(path)
+  } catch (error) {
+    return Object.assign(error, { status: 400 })
+  }
+}
+
+const none = (_request, response) => say(response, 404)
+
+function say(response, status) {
+  if (status === 405) response.set('Allow', METHODS.join(', '))
+  response
+    .status(status)
+    .type('text')
+    .send(
+      status >= 500
+        ? 'This did not work. Your projects are kept in your browser and were not touched.\n'
+        : (SAID[status] ?? 'That is not understood here.\n'),
+    )
 }
 
 /** Listens, and says where. Gives the server. */
