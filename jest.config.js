@@ -9,7 +9,7 @@ export default {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
     '^.+\\.tsx?$': [
-      '@swc/jest',
+      '<rootDir>/core/testing/transform.mjs',
       {
         jsc: {
           target: 'es2022',
