@@ -96,7 +96,7 @@ test('files that are not projects are refused in a sentence; damaged ones open a
   damaged.name = 'Damaged cabinet'
   damaged.pieces[6] = { id: 'p7', name: 'Kick board' }
   await give('damaged.json', JSON.stringify(damaged))
-  await expect(page.getByText(/damaged parts were set aside: piece 7, Kick board/)).toBeVisible()
+  await expect(page.getByText(/parts of it were set aside: piece 7, Kick board/)).toBeVisible()
   await page.getByRole('link', { name: 'Damaged cabinet' }).click()
   await expect(
     page.getByRole('region', { name: 'Pieces' }).getByRole('button', { name: /Shelf/ }),

@@ -83,7 +83,7 @@ async function takeFile(file: File): Promise<Done> {
   if (!done.ok) return { ok: false, why: `${file.name}: ${done.why}` }
   const { setAside } = done
   if (setAside.length === 0) return { ok: true, says: `${file.name} is on the shelf` }
-  const parts = setAside.length === 1 ? '1 damaged part was' : `${setAside.length} damaged parts were`
+  const parts = setAside.length === 1 ? 'a part of it was' : `${setAside.length} parts of it were`
   const which = sayAside({ setAside: setAside.slice(0, 2) }).join('; ')
   return {
     ok: true,

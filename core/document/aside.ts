@@ -8,6 +8,8 @@ import type { SetAside } from './schema'
 /** Bounds of what a document carries along. */
 export const MOST_ASIDE = 1000
 const MOST_TEXT = 2_000_000
+/** Of these for what is told of many at once. */
+const RESERVED = 40
 
 /**
  * Puts raw data aside. What is beyond the bounds is counted in a last entry; the file it came from still
@@ -33,12 +35,26 @@ export class Aside {
 
   put(list: SetAside['list'], where: string, why: string, what: unknown): void {
     const text = JSON.stringify(what) ?? ''
-    if (this.kept.length >= MOST_ASIDE - 1 || this.size + text.length > MOST_TEXT) {
+    if (this.kept.length >= MOST_ASIDE - RESERVED || this.size + text.length > MOST_TEXT) {
       this.beyond++
       return
     }
     this.size += text.length
     this.kept.push({ id: this.freeId(), list, where: where.slice(0, 200), why: why.slice(0, 1000), text })
+  }
+
+  /** Many of one sort for one reason, said as one. */
+  putAll(all: readonly unknown[], called: string, why: string): void {
+    const text = all.length < MOST_ASIDE ? JSON.stringify(all) : ''
+    const whole = text !== '' && this.size + text.length <= MOST_TEXT
+    if (whole) this.size += text.length
+    this.kept.push({
+      id: this.freeId(),
+      list: 'other',
+      where: `${all.length.toLocaleString('en')} more ${called}`,
+      why: whole ? why : `${why}; they are in the file they came from, which was left as it is`,
+      text: whole ? text : '',
+    })
   }
 
   /** All that is aside, old and new. */

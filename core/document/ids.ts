@@ -19,9 +19,11 @@ export const PlacementId = z
 export const GoneId = z.string().regex(/^[A-Za-z0-9_]{1,40}(#[A-Za-z0-9_]{1,40})?$/, says('not an id'))
 /** What a kind of joint or work needs, checked by the kind: its measures by their names. */
 export const OwnFields = z.record(z.string(), z.json())
+/** Letters a name may have. */
+export const MOST_NAME = 80
 export const Name = z
   .string()
   .trim()
   .min(1, says('A name has at least one letter'))
-  .max(80, says('A name has 80 letters at most'))
+  .max(MOST_NAME, says(`A name has ${MOST_NAME} letters at most`))
   .regex(/^[^@#·"\n\r]*$/, says('A name cannot hold @ # · or "'))

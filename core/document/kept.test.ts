@@ -296,7 +296,52 @@ describe('what cannot be used stays in the file', () => {
     const file = { ...damaged(), pieces: Array.from({ length: 100_000 }, (_, i) => ({ id: `q${i}` })) }
     const { setAside } = opened(file)
     expect(setAside.length).toBeLessThanOrEqual(1000)
-    expect(setAside.at(-1)!.where).toMatch(/^9\d,\d{3} more$/)
+    const more = setAside.map((s) => /^([\d,]+) more/.exec(s.where)?.[1]?.replaceAll(',', ''))
+    const told = setAside.filter((s) => s.list === 'pieces').length
+    // With the two others that are damaged in it.
+    expect(more.reduce((n, m) => n + Number(m ?? 0), told)).toBe(100_002)
+  })
+  test('sound pieces beyond what a project holds are told apart from damaged ones, and counted', () => {
+    const piece = shop.pieces[0]!
+    const many = Array.from({ length: 5000 }, (_, i) => ({ ...piece, id: `q${i}`, name: `Lath ${i}` }))
+    const read = opened({ ...shop, joints: [], pieces: [...many, { id: 'q0' }] })
+    expect(read.pieces).toHaveLength(2000)
+    expect(sayAside(read).filter((s) => /^piece| more /.test(s))).toEqual([
+      expect.stringMatching(/^piece 5001, q0: /),
+      '3,000 more pieces: a project has 2,000 of them at most; they are in the file they came from, which was ' +
+        'left as it is',
+    ])
+  })
+  test('nineteen megabytes of damaged readings, joints or set-aside parts are bounded in work', () => {
+    for (const list of ['readings', 'joints', 'setAside']) {
+      let looked = 0
+      const bad = new Proxy(
+        {},
+        {
+          get: (_, key) => {
+            if (key === 'name') looked++
+            return undefined
+          },
+          ownKeys: () => [],
+        },
+      )
+      const { setAside } = opened({ ...shop, [list]: Array.from({ length: 900_000 }, () => bad) })
+      expect([list, looked < 60_000, setAside.length <= 1000]).toEqual([list, true, true])
+    }
+  })
+  test.each(['name', 'pieces'])('a name that is too long is cut and said, and the rest stays: %s', (of) => {
+    const long = `Shelf ${'of the potting shed '.repeat(6)}`.trim()
+    const file = JSON.parse(writeProject(shop)) as { name: string; pieces: Array<{ name: string }> }
+    if (of === 'name') file.name = long
+    else file.pieces[0]!.name = long
+    const read = opened(file)
+    const name = of === 'name' ? read.name : read.pieces[0]!.name
+    expect(name).toHaveLength(80)
+    expect(name).toMatch(/^Shelf of the potting shed .*…$/)
+    expect(read.setAside).toMatchObject([
+      { why: `its name of ${long.length} letters was cut to 80`, text: JSON.stringify(long) },
+    ])
+    expect(read.pieces).toHaveLength(shop.pieces.length)
   })
   test('one wrong setting leaves the others', () => {
     fc.assert(

@@ -10,6 +10,7 @@ import { LIST_NAMES, LISTS, sayEntry, type ListName } from './lists'
 import { migrate } from './migrations'
 import { isRecord } from './record'
 import { defaultSettings } from './new'
+import { MOST_NAME } from './ids'
 import { FORMAT, GoneId, Id, Limits, Name, Settings, SetAside, VERSION, type Project } from './schema'
 import { sayIssue } from './words'
 
@@ -18,6 +19,9 @@ export type Reading =
 
 /** No project comes near this; what does is not one. */
 export const LARGEST_FILE = 20_000_000
+
+/** So many beyond those that there may be are looked at, lest a file of nothing else stand still. */
+const MOST_LOOKED = 20_000
 
 const refuse = (why: string): Reading => ({ ok: false, why })
 
@@ -91,18 +95,23 @@ function sound(data: Record<string, unknown>): Project {
     }
     const { schema, most } = LISTS[key]
     const kept: unknown[] = []
-    given.forEach((item: unknown, i) => {
-      const read = schema.safeParse(item)
+    const over: unknown[] = []
+    ;(given as unknown[]).slice(0, most + MOST_LOOKED).forEach((item, i) => {
       const where = sayEntry(key, i, item)
+      const read = schema.safeParse(shortened(item, where, aside))
       if (!read.success) aside.put(key, where, sayIssue(read.error), item)
-      else if (kept.length >= most) aside.put(key, where, `more than ${most}`, item)
+      else if (kept.length >= most) over.push(item)
       else kept.push(read.data)
     })
+    const unlooked = Math.max(0, given.length - most - MOST_LOOKED)
+    if (over.length > 0) aside.putAll(over, key, `a project has ${most.toLocaleString('en')} of them at most`)
+    if (unlooked > 0) aside.putAll(given.slice(-unlooked) as unknown[], key, 'so many were not looked at')
     return kept as Project[L]
   }
 
+  const named = shortened(data, 'the project', aside)
   function single<S extends z.ZodType>(key: string, schema: S, otherwise: z.infer<S>): z.infer<S> {
-    const read = schema.safeParse(data[key])
+    const read = schema.safeParse(named[key])
     if (read.success) return read.data
     aside.put('other', key, sayIssue(read.error), data[key])
     return otherwise
@@ -135,14 +144,22 @@ function sound(data: Record<string, unknown>): Project {
   return project
 }
 
+/** With a name that is only too long cut to what one may have; the whole of it is kept aside. */
+function shortened<T>(item: T, where: string, aside: Aside): T {
+  if (!isRecord(item) || typeof item.name !== 'string') return item
+  const name = item.name.trim()
+  if (name.length <= MOST_NAME) return item
+  aside.put('other', where, `its name of ${name.length} letters was cut to ${MOST_NAME}`, name)
+  return { ...item, name: `${name.slice(0, MOST_NAME - 1).trimEnd()}…` }
+}
+
 /** What the file already carries along, and what of that list cannot be carried so again. */
 function asideBefore(given: unknown): { before: SetAside[]; rest: unknown[] } {
   const before = new Map<string, SetAside>()
   const rest: unknown[] = []
   for (const item of (Array.isArray(given) ? given : []) as unknown[]) {
-    const read = SetAside.safeParse(item)
-    if (read.success && before.size < MOST_ASIDE && !before.has(read.data.id))
-      before.set(read.data.id, read.data)
+    const read = rest.length < MOST_LOOKED && before.size < MOST_ASIDE ? SetAside.safeParse(item) : null
+    if (read?.success && !before.has(read.data.id)) before.set(read.data.id, read.data)
     else rest.push(item)
   }
   return { before: [...before.values()], rest }
