@@ -111,9 +111,18 @@ export function defineJoint(d: Definition): JointKind {
       return entries.flatMap(([name, m]) => {
         const typed = joint.fields[name] as string | undefined
         const text = typed || m.text
+        // What may not be left empty is a measure all the same, and is told to be missing.
         const stands = typed ? undefined : STANDS[text ?? '']
-        return text
-          ? [{ name, text, kind: m.kind ?? 'length', thicknessNamed: THICKNESSES, ...(stands && { stands }) }]
+        return text || m.otherwise === undefined
+          ? [
+              {
+                name,
+                text: text ?? '',
+                kind: m.kind ?? 'length',
+                thicknessNamed: THICKNESSES,
+                ...(stands && { stands }),
+              },
+            ]
           : []
       })
     },

@@ -1,4 +1,6 @@
-import { edgeAt } from '../document'
+import { readFileSync } from 'node:fs'
+import { edgeAt, readProject } from '../document'
+import { modelOf } from '../model'
 import { findBy, lookOver, proofOf } from '../proof'
 import type { Kernel } from '../solid'
 import { block, built, instance, join, stops, testKernel } from '../testing/bench'
@@ -238,3 +240,32 @@ test('a side that lies in the plane it is trimmed to gets no cut, no step and no
   expect(instance(flush(2), 'a#1').length).toBeCloseTo(298, 9)
   expect(proofOf(flush(0), kernel).filter((f) => f.check === 'drawing')).toEqual([])
 })
+
+test.each(['seed-cabinet', 'tool-box', 'glazed-lid', 'dibber-rest'])(
+  '%s: a measure that a file has left empty is told to be missing, or stands for what it says',
+  (demo) => {
+    const text = readFileSync(`demo/${demo}.json`, 'utf8')
+    type Fielded = { fields: Record<string, string> }
+    const fielded = (file: { joints: Fielded[]; pieces: Array<{ work?: Fielded[] }> }) => [
+      ...file.joints,
+      ...file.pieces.flatMap((p) => p.work ?? []),
+    ]
+    fielded(JSON.parse(text)).forEach(({ fields }, n) => {
+      for (const name of Object.keys(fields)) {
+        const file = JSON.parse(text)
+        fielded(file)[n]!.fields[name] = ''
+        const read = readProject(JSON.stringify(file))
+        if (!read.ok) throw new Error(read.why)
+        const model = modelOf(read.project)
+        let odd = ''
+        const look = (key: string, value: unknown) => {
+          if (typeof value === 'number' && !Number.isFinite(value)) odd = key
+          return value
+        }
+        for (const i of model.resolved.instances) JSON.stringify([i.size, model.features(i)], look)
+        for (const j of model.resolved.joints) JSON.stringify(j.values ?? {}, look)
+        expect([n, name, odd]).toEqual([n, name, ''])
+      }
+    })
+  },
+)

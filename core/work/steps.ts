@@ -33,7 +33,8 @@ export const workNumbers: WorkNumbers = {
     const named = Object.entries(own.measures).flatMap(([name, m]): JointMeasure[] => {
       if (idle.includes(name)) return []
       const text = (step.fields[name] as string | undefined) || m.text
-      return text ? [{ name, text, kind: m.kind ?? 'length' }] : []
+      // What may not be left empty is a measure all the same, and is told to be missing.
+      return text || m.otherwise === undefined ? [{ name, text: text ?? '', kind: m.kind ?? 'length' }] : []
     })
     return [...named, ...drawn]
   },
