@@ -2,7 +2,7 @@
  * The shelf as it is seen: what the records say of themselves. Nothing here reads a project, so it comes at
  * once.
  */
-import { guarded, notes, pictures, projects, writeOver, type Kept } from './records'
+import { guarded, notes, pictures, projects, timeIn, writeOver, type Kept } from './records'
 
 export { StorageFault } from './records'
 
@@ -10,8 +10,8 @@ export { StorageFault } from './records'
 interface Listed {
   readonly name?: unknown
   readonly format?: unknown
-  readonly pieces?: ReadonlyArray<{ readonly kind?: unknown; readonly stock?: string } | null>
-  readonly stock?: ReadonlyArray<{ readonly id: string; readonly name: string } | null>
+  readonly pieces?: unknown
+  readonly stock?: unknown
 }
 
 export interface Card {
@@ -36,17 +36,17 @@ export async function listCards(): Promise<Card[]> {
 }
 
 function cardOf(id: string, kept: Kept | null): Card {
-  const data = kept?.project as Listed | undefined
-  const pieces: NonNullable<Listed['pieces']> = Array.isArray(data?.pieces) ? data.pieces : []
-  const stock: NonNullable<Listed['stock']> = Array.isArray(data?.stock) ? data.stock : []
+  const data = kept?.project as Listed | null | undefined
+  const list = (given: unknown) =>
+    Array.isArray(given) ? (given as Array<Record<string, unknown> | null>) : []
+  const pieces = list(data?.pieces)
   const used = new Set(pieces.map((p) => (p?.kind === 'made' ? p.stock : null)))
-  const touched = typeof kept?.touched === 'number' && kept.touched > 0 ? kept.touched : null
   return {
     id,
     name: typeof data?.name === 'string' ? data.name : id,
     pieces: pieces.length,
-    stock: stock.flatMap((s) => (s && used.has(s.id) ? [s.name] : [])),
-    touched,
+    stock: list(data?.stock).flatMap((s) => (used.has(s?.id) && typeof s?.name === 'string' ? [s.name] : [])),
+    touched: timeIn(kept?.touched),
     ...(data && data.format === 'ergaton-project' ? {} : { damaged: 'This project’s data is damaged' }),
   }
 }

@@ -41,6 +41,12 @@ export async function guarded<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
+/** A time as the clock gives it; null for what no clock ever showed. */
+export const timeIn = (kept: unknown): number | null =>
+  typeof kept === 'number' && kept > 0 && kept <= LAST_TIME ? kept : null
+/** The last a date can tell, milliseconds. */
+const LAST_TIME = 8.64e15
+
 export const revisionOf = (kept: Kept | null): number => kept?.revision ?? 0
 
 /**

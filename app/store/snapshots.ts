@@ -1,7 +1,7 @@
 /** Snapshots of projects: taken by themselves as work goes on, and by name; kept beside the projects. */
 import { freeId, readData, type Project } from '../../core/document'
 import { useOpen } from './open'
-import { guarded, snapshots as store, SEPARATOR } from './records'
+import { guarded, snapshots as store, SEPARATOR, timeIn } from './records'
 
 /** A quarter of an hour of work. */
 const OFTEN = 15 * 60_000
@@ -26,10 +26,15 @@ const keyOf = (project: string, id: string) => `${project}${SEPARATOR}${id}`
 export async function snapshotsOf(project: string): Promise<Snapshot[]> {
   const found: Snapshot[] = []
   await guarded(() =>
-    store.iterate((kept: KeptSnapshot, key) => {
+    store.iterate((kept: Partial<Record<keyof KeptSnapshot, unknown>> | null, key) => {
       if (!key.startsWith(project + SEPARATOR)) return
-      const { id, says, own, at } = kept
-      found.push({ id, says, own, at })
+      // One that is damaged can still be thrown away, and says by itself that it cannot be read.
+      found.push({
+        id: key.slice(project.length + SEPARATOR.length),
+        says: typeof kept?.says === 'string' ? kept.says : 'damaged',
+        own: kept?.own === true,
+        at: timeIn(kept?.at) ?? 0,
+      })
     }),
   )
   return found.sort((a, b) => b.at - a.at || b.id.localeCompare(a.id, 'en', { numeric: true }))

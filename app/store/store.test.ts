@@ -362,7 +362,37 @@ describe('the open project', () => {
   })
 })
 
+test('of what is kept, only text is shown as text and only times as times', async () => {
+  const { snapshotsOf } = await import('./snapshots')
+  stores.projects!.data.set('odd', {
+    touched: 1e300,
+    project: {
+      format: 'ergaton-project',
+      name: 'Odd',
+      pieces: [{ kind: 'made', stock: { id: 's1' } }, { kind: 'made', stock: 's2' }, null, 5],
+      stock: [{ id: 's2', name: { is: 'no text' } }, { id: 's1', name: 'Pine' }, null],
+    },
+  })
+  stores.projects!.data.set('none', { touched: NaN, project: null })
+  const cards = await listCards()
+  expect(cards.find((c) => c.id === 'odd')).toMatchObject({
+    name: 'Odd',
+    pieces: 4,
+    stock: [],
+    touched: null,
+  })
+  expect(cards.find((c) => c.id === 'none')).toMatchObject({ name: 'none', touched: null })
+  for (const id of ['odd', 'none']) stores.projects!.data.delete(id)
+  stores.snapshots!.data.set('odd/s1', { says: {}, own: 3, at: -1e300, project: 4 })
+  stores.snapshots!.data.set('odd/s2', null)
+  const told = await snapshotsOf('odd')
+  expect(told).toEqual(['s2', 's1'].map((id) => ({ id, says: 'damaged', own: false, at: 0 })))
+})
+
 test('a note that is damaged is passed over', () => {
+  notes.set('ergaton-unsaved-d', '{"id":"d","text":"{}","from":1,"name":{"a":1}}')
+  expect(unsavedOf('d')?.name).toBe('Project')
+  notes.delete('ergaton-unsaved-d')
   notes.set('ergaton-unsaved-a', '{')
   notes.set('ergaton-unsaved-b', '{"id":"b"}')
   noteUnsaved({ id: 'c', name: 'C', from: 1, text: '{}' })

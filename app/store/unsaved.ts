@@ -55,7 +55,9 @@ function read(key: string): Unsaved | null {
     const found = JSON.parse(localStorage.getItem(key) ?? 'null') as Partial<Unsaved> | null
     const sound =
       typeof found?.id === 'string' && typeof found.text === 'string' && typeof found.from === 'number'
-    return sound ? { ...(found as Unsaved), name: found.name ?? 'Project' } : null
+    return sound
+      ? { ...(found as Unsaved), name: typeof found.name === 'string' ? found.name : 'Project' }
+      : null
   } catch {
     return null
   }
