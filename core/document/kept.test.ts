@@ -343,6 +343,36 @@ describe('what cannot be used stays in the file', () => {
     ])
     expect(read.pieces).toHaveLength(shop.pieces.length)
   })
+  test('a step that does not read is set aside alone, and can be put back once it is mended', () => {
+    const file = JSON.parse(writeProject(shop)) as { pieces: Array<{ id: string; work: unknown[] }> }
+    const corner = (i: number): [string, object] => [`c${i}`, { u: `${i}`, v: `${(i * i) % 97}` }]
+    const step = (edges: number) => ({
+      id: 'w77',
+      kind: 'saw',
+      at: { kind: 'face', face: 'face' },
+      fields: {},
+      outline: {
+        points: Object.fromEntries(Array.from({ length: Math.min(edges, 400) }, (_, i) => corner(i))),
+        edges: Array.from({ length: edges }, (_, i) => ({
+          id: `e${i}`,
+          kind: 'line',
+          from: `c${i % 400}`,
+          to: `c${(i + 1) % 400}`,
+        })),
+      },
+    })
+    file.pieces[0]!.work.push(step(401))
+    const read = opened(file)
+    expect(read.pieces).toEqual(shop.pieces)
+    expect(read.setAside).toMatchObject([
+      { list: 'work', where: expect.stringMatching(/^step 1 of piece 1/) },
+    ])
+    const [aside] = read.setAside
+    const text = JSON.stringify({ on: file.pieces[0]!.id, step: { ...step(401), outline: undefined } })
+    const back = run(read, change.putBackAside({ id: aside!.id, text }))
+    expect(back.pieces[0]).toMatchObject({ work: [{ id: 'w77' }] })
+    expect(back.setAside).toEqual([])
+  })
   test('one wrong setting leaves the others', () => {
     fc.assert(
       fc.property(fc.constantFrom(...Object.keys(shop.settings)), fc.jsonValue(), (key, value) => {

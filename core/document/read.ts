@@ -11,7 +11,7 @@ import { migrate } from './migrations'
 import { isRecord } from './record'
 import { defaultSettings } from './new'
 import { MOST_NAME } from './ids'
-import { FORMAT, GoneId, Id, Limits, Name, Settings, SetAside, VERSION, type Project } from './schema'
+import { FORMAT, GoneId, Id, Limits, Name, Settings, SetAside, Step, VERSION, type Project } from './schema'
 import { sayIssue } from './words'
 
 export type Reading =
@@ -98,7 +98,7 @@ function sound(data: Record<string, unknown>): Project {
     const over: unknown[] = []
     ;(given as unknown[]).slice(0, most + MOST_LOOKED).forEach((item, i) => {
       const where = sayEntry(key, i, item)
-      const read = schema.safeParse(shortened(item, where, aside))
+      const read = schema.safeParse(withSoundWork(shortened(item, where, aside), where, aside))
       if (!read.success) aside.put(key, where, sayIssue(read.error), item)
       else if (kept.length >= most) over.push(item)
       else kept.push(read.data)
@@ -151,6 +151,18 @@ function shortened<T>(item: T, where: string, aside: Aside): T {
   if (name.length <= MOST_NAME) return item
   aside.put('other', where, `its name of ${name.length} letters was cut to ${MOST_NAME}`, name)
   return { ...item, name: `${name.slice(0, MOST_NAME - 1).trimEnd()}…` }
+}
+
+/** Without the steps that do not read, which are set aside each by itself: the wood they are on stays. */
+function withSoundWork<T>(item: T, where: string, aside: Aside): T {
+  if (!isRecord(item) || !Array.isArray(item.work)) return item
+  const work = (item.work as unknown[]).filter((step, n) => {
+    const read = Step.safeParse(step)
+    if (!read.success)
+      aside.put('work', `step ${n + 1} of ${where}`, sayIssue(read.error), { on: item.id, step })
+    return read.success
+  })
+  return { ...item, work }
 }
 
 /** What the file already carries along, and what of that list cannot be carried so again. */
