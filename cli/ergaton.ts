@@ -1,6 +1,11 @@
 /** The command line. */
 import { run } from './run'
 
+// A full disk behind it, or nobody who reads any more.
+process.stdout.on('error', ({ code }: NodeJS.ErrnoException) => {
+  if (code !== 'EPIPE') process.stderr.write(`What was asked for could not be given out whole (${code})\n`)
+  process.exit(code === 'EPIPE' ? 0 : 1)
+})
 process.exitCode = await run(process.argv.slice(2), {
   out: (text) => void process.stdout.write(text),
   err: (text) => void process.stderr.write(text),

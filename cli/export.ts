@@ -1,5 +1,5 @@
-import { mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
+import { existsSync, mkdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
 import { cutList, findAlike, layoutJobs, layoutSvg } from '../core/cuts'
 import { cutListCsv } from '../core/cuts/csv'
 import { drawingFormat, DRAWING_FORMATS, flatOf, flatsOf } from '../core/exchange/drawings'
@@ -20,17 +20,12 @@ import { nodeFonts } from './fonts'
 import { solve } from './layout'
 import type { Voice } from './voice'
 
-/**
- * Writes everything a project gives into `dir`; gives the names of the files. Each is written whole or not at
- * all.
- */
+/** Writes everything a project gives into `dir`, all of it or nothing; gives the names of the files. */
 export async function exportAll(model: Model, kernel: Kernel, dir: string, voice: Voice): Promise<string[]> {
-  mkdirSync(dir, { recursive: true })
-  const written: string[] = []
-  const put = (name: string, data: string | Uint8Array) => {
-    writeWhole(join(dir, name), data)
-    written.push(name)
-  }
+  // First, so that nobody waits for what then has no place.
+  makeFolder(resolve(dir))
+  const written = new Map<string, string | Uint8Array>()
+  const put = (name: string, data: string | Uint8Array) => void written.set(name, data)
   const say = (mm: number) => formatLength(mm, model.resolved.style).text
 
   put('cut-list.csv', cutListCsv(cutList(model), model.resolved.style))
@@ -65,7 +60,8 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string, voice
   } finally {
     fine.close()
   }
-  return written
+  writeWhole(new Map([...written].map(([name, data]) => [join(dir, name), data])))
+  return [...written.keys()]
 }
 
 /** The formats for others, solids and flat. */
@@ -86,23 +82,46 @@ export async function writeFor(
   const solid = solidFormat(format)
   if (solid) {
     const pieces = piece ? [piece] : model.resolved.instances
-    return writeWhole(path, await solid.write(standingIn(model, kernel, pieces), model.project.name))
+    return writeOne(path, await solid.write(standingIn(model, kernel, pieces), model.project.name))
   }
   const flat = piece ? flatOf(model, piece, 'face', kernel) : flatsOf(model, kernel)
-  writeWhole(path, await drawingFormat(format)!.write(flat))
+  writeOne(path, await drawingFormat(format)!.write(flat))
   if (flat.left.length > 0) voice.err(`Lines cannot tell, and are not in it: ${flat.left.join(', ')}\n`)
 }
 
-/** Beside its place first, and moved there when it is whole: a full disk leaves what was there before. */
-export function writeWhole(path: string, data: string | Uint8Array): void {
-  const beside = `${path}.part`
+/** Each beside its place first, and all moved there once they are whole: a full disk leaves what was there. */
+function writeWhole(files: ReadonlyMap<string, string | Uint8Array>): void {
+  const beside = (path: string) => `${path}.part`
+  let at = ''
   try {
-    writeFileSync(beside, data)
-    renameSync(beside, path)
+    for (const [path, data] of files) writeFileSync(beside((at = path)), data)
+    for (const path of files.keys()) renameSync(beside((at = path)), path)
   } catch (error) {
-    rmSync(beside, { force: true, recursive: true })
-    throw Object.assign(error as Error, { path })
+    for (const path of files.keys())
+      try {
+        rmSync(beside(path), { force: true, recursive: true })
+      } catch {
+        // Where nothing can be written, nothing was.
+      }
+    throw Object.assign(error as Error, { path: at })
   }
+}
+
+/** What is no plain file, such as a device, is written to as it is. */
+export function writeOne(path: string, data: string | Uint8Array): void {
+  if (existsSync(path) && !statSync(path).isFile() && !statSync(path).isDirectory())
+    return writeFileSync(path, data)
+  writeWhole(new Map([[path, data]]))
+}
+
+/** A folder with all that it is in. Not by one call: where none can be made, that one may never end. */
+function makeFolder(dir: string): void {
+  if (existsSync(dir)) {
+    if (!statSync(dir).isDirectory()) throw Object.assign(new Error(dir), { code: 'ENOTDIR', path: dir })
+    return
+  }
+  if (dirname(dir) !== dir) makeFolder(dirname(dir))
+  mkdirSync(dir)
 }
 
 /** Names for files, each given once: a second of the same name gets a number. */

@@ -9,7 +9,7 @@ import { modelOf } from '../core/model'
 import { lookOver, proofOf } from '../core/proof'
 import { findingsReport } from '../core/proof/report'
 import { loadKernel } from '../core/solid'
-import { exportAll, FORMATS, writeFor, writeWhole } from './export'
+import { exportAll, FORMATS, writeFor, writeOne } from './export'
 import { readChange, readJob, readProjectFile, WrongInput } from './input'
 import { solve } from './layout'
 import type { Voice } from './voice'
@@ -113,7 +113,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
       if (fault) throw new WrongInput(`${fault}; nothing was changed`)
       const text = writeProject(done.project)
       if (out === undefined) voice.out(text)
-      else writeWhole(out, text)
+      else writeOne(out, text)
       voice.err(`${done.says}\n`)
       return 0
     },
@@ -129,6 +129,10 @@ const EXTRAS: Readonly<Record<string, readonly string[]>> = {
 /** What the system says of a file or folder that it does not let us use. */
 const DENIED: Readonly<Record<string, string>> = {
   EACCES: 'may not be written',
+  EPERM: 'may not be written',
+  ENOENT: 'cannot be made: a folder on the way to it is not there',
+  ENAMETOOLONG: 'has a name that is too long',
+  ELOOP: 'goes round in a circle of links',
   EISDIR: 'is a folder',
   ENOTDIR: 'is not a folder',
   EEXIST: 'is not a folder',
@@ -166,8 +170,13 @@ export async function run(args: readonly string[], voice: Voice): Promise<number
         throw new WrongInput(`${name} takes no --${extra}`)
     return await command(file, values, voice)
   } catch (error) {
-    const { code, message, path } = error as NodeJS.ErrnoException
-    const denied = code !== undefined && Object.hasOwn(DENIED, code) ? DENIED[code] : undefined
+    const { code, message, path, syscall } = error as NodeJS.ErrnoException
+    const denied =
+      code !== undefined && Object.hasOwn(DENIED, code)
+        ? DENIED[code]
+        : syscall !== undefined && path !== undefined
+          ? `could not be written (${code})`
+          : undefined
     const says =
       error instanceof WrongInput || code?.startsWith('ERR_PARSE_ARGS')
         ? message

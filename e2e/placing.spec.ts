@@ -143,6 +143,24 @@ test('what is told before the pieces are worked out is done once they are', asyn
   await expect(page.getByRole('alert').filter({ hasText: 'square to each other' })).toBeVisible()
 })
 
+test('a stock that is typed before its list is there is the one that is taken', async ({ page }) => {
+  let come = () => {}
+  const held = new Promise<void>((free) => (come = free))
+  await page.route(/assets\/StockList-.*\.js/, async (route) => (await held, route.continue()))
+  const maker = new Maker(page)
+  await maker.startProject('Larkmoor rods', 'millimetres')
+  await page.keyboard.press('b')
+  const from = page.getByRole('form', { name: 'Add a board' }).getByLabel('From', { exact: true })
+  await from.focus()
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('20 mm dowel')
+  await page.keyboard.press('Enter')
+  await expect(from).not.toHaveText(/dowel/)
+  come()
+  await expect(from).toHaveText('20 mm dowel rod')
+  await expect(page.getByRole('form', { name: 'Add a board' })).toBeVisible()
+})
+
 test('a face is set against another: flush, off it, run up to it', async ({ page }) => {
   const maker = await openDemo(page)
   await page.keyboard.press('a')

@@ -1,11 +1,12 @@
 /** All wood there is to choose from, found by typing: what is in use, the rack, then the catalogue. */
 import { Command } from 'cmdk'
 import { Plus } from 'lucide-react'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import * as z from 'zod'
 import { freeName, type Stock } from '../../core/document'
 import { useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
+import { takeOver } from '../ui/keysAhead'
 import { MeasureField } from '../ui/MeasureField'
 import { useDraftForm } from '../ui/useDraftForm'
 import { CATALOGUE, putOnRack, useCatalogue } from '../rack/stocks'
@@ -32,6 +33,8 @@ export function StockList({ value, like, onTake }: Props) {
 
 function Found({ value, like, onTake, make }: Props & { make: () => void }) {
   const catalogue = useCatalogue()
+  const field = useRef<HTMLInputElement>(null)
+  useEffect(() => takeOver(() => field.current), [])
   const { stock, pieces, settings } = useOpen((s) => s.project)
   const used = new Set(pieces.map((p) => (p.kind === 'made' ? p.stock : '')))
   const own = new Set(stock.map((s) => s.name))
@@ -46,6 +49,7 @@ function Found({ value, like, onTake, make }: Props & { make: () => void }) {
   return (
     <Command label="Find a stock" filter={fits}>
       <Command.Input
+        ref={field}
         className="h-9 w-full border-b border-hairline bg-panel px-3 outline-none pointer-coarse:h-11"
         autoFocus
         placeholder="Type to find, as in 1x10 or birch"

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { CATALOGUE, takeFromCatalogue, useCatalogue } from '../rack/stocks'
 import { useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
+import { keepKeys } from '../ui/keysAhead'
 import { later } from '../ui/later'
 
 const StockList = later(async () => (await import('./StockList')).StockList)
@@ -32,8 +33,13 @@ export function StockSelect({ value, label, disabled, later, none = 'choose…',
     setOpen(false)
     if (id) onChange(id)
   }
+  const turn = (on: boolean) => {
+    // What is typed before the list is there is for the list.
+    if (on) keepKeys()
+    setOpen(on)
+  }
   return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
+    <Popover.Root open={open} onOpenChange={turn}>
       <Popover.Trigger
         className="field flex items-center justify-between gap-2 text-left"
         role="combobox"

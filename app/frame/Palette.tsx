@@ -3,9 +3,8 @@ import * as Radix from 'radix-ui/dialog'
 import { useRef } from 'react'
 import { redo, undo, choose, useOpen } from '../store/open'
 import { BENCH_COMMANDS, doOnBench, sayKey } from '../bench/commands'
-import { takeKeys } from '../ui/keysAhead'
+import { takeOver } from '../ui/keysAhead'
 import { useGo } from './useReach'
-import { press, write } from '../ui/write'
 
 interface Props {
   readonly id: string
@@ -21,13 +20,6 @@ export function Palette({ id, onClose, onKeys }: Props) {
   const parameters = useOpen((s) => s.project.parameters)
   const readOnly = useOpen((s) => s.readOnly)
   const field = useRef<HTMLInputElement>(null)
-  /** What was typed before the field was there goes into it, and the Enter after it is pressed for it. */
-  const takeOver = () => {
-    const ahead = takeKeys()
-    if (ahead.text) write(field.current!, ahead.text)
-    // What is found is known in the next turn.
-    if (ahead.enter) setTimeout(() => field.current && press(field.current, 'Enter'))
-  }
   const act = (what: () => void) => () => {
     onClose()
     what()
@@ -41,7 +33,7 @@ export function Palette({ id, onClose, onKeys }: Props) {
         <Radix.Content
           className="floating fixed top-24 left-1/2 w-[min(32rem,94vw)] -translate-x-1/2 overflow-hidden"
           aria-describedby={undefined}
-          onOpenAutoFocus={takeOver}
+          onOpenAutoFocus={() => takeOver(() => field.current)}
         >
           <Radix.Title className="sr-only">Find</Radix.Title>
           <Command label="Find a command, piece or measure">
@@ -60,7 +52,13 @@ export function Palette({ id, onClose, onKeys }: Props) {
               <Command.Empty className="px-4 py-3 text-quiet">Nothing of that name</Command.Empty>
               <Command.Group heading="Commands">
                 {BENCH_COMMANDS.filter((c) => !c.hidden && !(c.writes && readOnly)).map((c) => (
-                  <Command.Item key={c.id} className={ITEM} onSelect={onBench(() => doOnBench(c))}>
+                  // Each by its words: one that comes while others are hidden has none on the screen yet.
+                  <Command.Item
+                    key={c.id}
+                    value={c.says}
+                    className={ITEM}
+                    onSelect={onBench(() => doOnBench(c))}
+                  >
                     {c.says}
                     {c.keys[0] && <kbd className="measure float-right text-quiet">{sayKey(c.keys[0])}</kbd>}
                   </Command.Item>
@@ -68,19 +66,20 @@ export function Palette({ id, onClose, onKeys }: Props) {
                 {(['rack', 'bench', 'proof', 'plans', 'cuts'] as const).map((screen) => (
                   <Command.Item
                     key={screen}
+                    value={`Go to ${screen}`}
                     className={ITEM}
                     onSelect={act(() => void go(`/project/${id}/${screen}`))}
                   >
                     Go to {screen}
                   </Command.Item>
                 ))}
-                <Command.Item className={ITEM} onSelect={act(() => void undo())}>
+                <Command.Item value="Undo" className={ITEM} onSelect={act(() => void undo())}>
                   Undo
                 </Command.Item>
-                <Command.Item className={ITEM} onSelect={act(() => void redo())}>
+                <Command.Item value="Redo" className={ITEM} onSelect={act(() => void redo())}>
                   Redo
                 </Command.Item>
-                <Command.Item className={ITEM} onSelect={act(onKeys)}>
+                <Command.Item value="Show the keys" className={ITEM} onSelect={act(onKeys)}>
                   Show the keys
                 </Command.Item>
               </Command.Group>

@@ -1,9 +1,10 @@
 /** What is typed while a field is asked for and not there yet: kept for it, not taken for shortcuts. */
+import { press, write } from './write'
 
 /** How long the field is waited for, in ms. */
 const PATIENCE = 5000
 
-export interface Ahead {
+interface Ahead {
   readonly text: string
   /** Whether Enter ended it. */
   readonly enter: boolean
@@ -38,11 +39,19 @@ export function keepKeys(): void {
 }
 
 /** What was typed ahead, once; from now on keys go where they go. */
-export function takeKeys(): Ahead {
+function takeKeys(): Ahead {
   stop?.()
   stop = null
   const ahead = { text: kept, enter: entered }
   kept = ''
   entered = false
   return ahead
+}
+
+/** What was typed before the field was there goes into it, and the Enter after it is pressed for it. */
+export function takeOver(field: () => HTMLInputElement | null): void {
+  const ahead = takeKeys()
+  if (ahead.text && field()) write(field()!, ahead.text)
+  // What is found is known in the next turn.
+  if (ahead.enter) setTimeout(() => field() && press(field()!, 'Enter'))
 }
