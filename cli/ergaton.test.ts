@@ -205,6 +205,49 @@ test('a file that cannot be written whole is not written, and what was there sta
   expect(readdirSync(out).filter((n) => n.endsWith('.part'))).toEqual([])
 })
 
+test.each<[what: string, args: string[], says: RegExp]>([
+  ['a folder where none can be', ['export', demo, '--out', '/proc/x/y'], /^\/proc\/x cannot be made/],
+  [
+    'a file where a folder should be',
+    ['export', demo, '--out', `${process.cwd()}/package.json`],
+    /package.json is not a folder/,
+  ],
+  [
+    'a folder that is missing',
+    ['export', demo, '--as', 'dxf', '--out', join(dir, 'no/x.dxf')],
+    /no\/x.dxf cannot/,
+  ],
+  [
+    'a device that is full',
+    ['export', demo, '--as', 'dxf', '--out', '/dev/full'],
+    /^\/dev\/full has no room left/,
+  ],
+  [
+    'a folder in place of a file',
+    ['change', demo, '--do', '{"command":"rename-project","payload":{"name":"Shed"}}', '--out', dir],
+    /is a folder/,
+  ],
+])('%s is said in a sentence, and nothing is half written', async (_, args, says) => {
+  const before = readdirSync(dir)
+  const { status, stdout, stderr } = await ergaton(...args)
+  expect({ status, stdout, lines: stderr.trim().split('\n').length }).toEqual({
+    status: 1,
+    stdout: '',
+    lines: 1,
+  })
+  expect(stderr).toMatch(says)
+  expect(readdirSync(dir)).toEqual(before)
+})
+
+test('what is given out to a full device or to nobody ends in a sentence or in silence', () => {
+  const full = program('', `resolve ${demo} > /dev/full`)
+  expect(full).toMatchObject({
+    status: 1,
+    stderr: 'What was asked for could not be given out whole (ENOSPC)\n',
+  })
+  expect(program('', `resolve ${demo} | head -1`)).toMatchObject({ status: 0, stderr: '' })
+})
+
 test('change makes changes and writes the project, or says why not and leaves what was there', async () => {
   const step = {
     id: 'w1',

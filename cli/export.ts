@@ -109,9 +109,13 @@ function writeWhole(files: ReadonlyMap<string, string | Uint8Array>): void {
 
 /** What is no plain file, such as a device, is written to as it is. */
 export function writeOne(path: string, data: string | Uint8Array): void {
-  if (existsSync(path) && !statSync(path).isFile() && !statSync(path).isDirectory())
-    return writeFileSync(path, data)
-  writeWhole(new Map([[path, data]]))
+  const device = existsSync(path) && !statSync(path).isFile() && !statSync(path).isDirectory()
+  if (!device) return writeWhole(new Map([[path, data]]))
+  try {
+    writeFileSync(path, data)
+  } catch (error) {
+    throw Object.assign(error as Error, { path })
+  }
 }
 
 /** A folder with all that it is in. Not by one call: where none can be made, that one may never end. */
