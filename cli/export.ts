@@ -89,7 +89,7 @@ export async function writeFor(
   if (flat.left.length > 0) voice.err(`Lines cannot tell, and are not in it: ${flat.left.join(', ')}\n`)
 }
 
-/** Each beside its place first, and all moved there once they are whole: a full disk leaves what was there. */
+/** Each beside its place first, all moved there once they are whole: a full disk leaves what was there. */
 function writeWhole(files: ReadonlyMap<string, string | Uint8Array>): void {
   const beside = (path: string) => `${path}.part`
   let at = ''
