@@ -24,14 +24,19 @@ export function regionsOf(paths: readonly Path[], of: 'even' | 'odd'): Region[] 
 
 /**
  * A region as a round bit of this radius leaves it: where it cannot reach into a corner, that is round. Null
- * where it does not go in at all, or leaves more than a corner standing.
+ * where it does not go in at all, or leaves more than a corner standing. It runs off the wood along sides that
+ * are `open`, and leaves nothing in their corners.
  */
-export function asBitLeaves({ outer, inner }: Region, radius: Mm): Region | null {
+export function asBitLeaves(
+  { outer, inner }: Region,
+  radius: Mm,
+  open: (side: Segment) => boolean = () => false,
+): Region | null {
   const reached = (path: Path, side: 1 | -1): Path | null => {
     const tight = path.segments.some(
       (s) => s.kind === 'arc' && Math.sign(s.sweep) === side && s.radius < radius - 1e-9,
     )
-    const segments = tight ? null : roundedOff(path.segments, radius, side)
+    const segments = tight ? null : roundedOff(path.segments, radius, side, open)
     return segments && { ...path, segments }
   }
   const round = reached(outer, 1)
@@ -41,13 +46,18 @@ export function asBitLeaves({ outer, inner }: Region, radius: Mm): Region | null
 }
 
 /** A path whose corners to one side are rounded; null where there is no room. */
-function roundedOff(all: readonly Segment[], radius: Mm, side: 1 | -1): Segment[] | null {
+function roundedOff(
+  all: readonly Segment[],
+  radius: Mm,
+  side: 1 | -1,
+  open: (side: Segment) => boolean,
+): Segment[] | null {
   const segments = [...all]
   const between = segments.map((): readonly Segment[] => [])
   for (let k = 0; k < segments.length; k++) {
     const before = (k + segments.length - 1) % segments.length
     const [a, b] = [segments[before]!, segments[k]!]
-    if (a === b) continue
+    if (a === b || open(all[before]!) || open(all[k]!)) continue
     if (side * cross(endWay(a), startWay(b)) < 1e-6) continue
     const eased = CORNERS.round.ease(a, b, radius, `${b.of}r`)
     if (!eased) return null

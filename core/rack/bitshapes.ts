@@ -27,7 +27,7 @@ export interface BitShape {
 }
 
 /** Arcs are many-sided, no side further than this from the arc. */
-const ROUND = { chord: 0.02, least: 4 }
+const ROUND = { chord: 0.015, least: 4 }
 const arc = (centre: Pair, radius: Mm, from: number, to: number): Pair[] =>
   arcPoints(centre, radius, [from, to], ROUND)
 

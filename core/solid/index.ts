@@ -16,4 +16,5 @@ export {
 export { sidesOf } from './tools'
 export { creaseSegments, edgesOf, type Edge } from './edges'
 export { binaryStl, toStl, turnedOver, type Surface } from './stl'
+export { welded } from './weld'
 export { hashOf } from './hash'

@@ -55,6 +55,9 @@ const thicknessOf = (m: Manifold): number => (m.isEmpty() ? 0 : (2 * m.volume())
 /** So much data is kept. */
 const MOST_DATA = 60
 
+/** What is closer together than this is one place in files. */
+const DUST: Mm = 3e-5
+
 export class Kernel {
   private readonly kept = new Map<string, Shape>()
   /** What later recipes go on from, by what was done so far. */
@@ -71,7 +74,10 @@ export class Kernel {
     private readonly chord = CHORD,
   ) {}
 
-  /** Another that makes what is round with sides nearer to that, for files; it is closed after use. */
+  /**
+   * Another that makes what is round with sides nearer to that, for files, and tells nothing of what made
+   * which face; it is closed after use.
+   */
   finer = (chord: Mm): Kernel => new Kernel(this.wasm, 50, chord)
 
   /** Frees what it goes on from; it makes no more solids afterwards. */
@@ -102,7 +108,13 @@ export class Kernel {
     const keep = (m: Manifold): Manifold => (made.push(m), m)
     const tools = new Map<number, number>()
     try {
-      return readShape(this.build(recipe, keep, tools), tools, recipe)
+      const solid = this.build(recipe, keep, tools)
+      // In files nobody asks what made a face, so that dust may go where two of them meet, too.
+      return readShape(
+        this.chord < CHORD ? keep(keep(solid.asOriginal()).simplify(DUST)) : solid,
+        tools,
+        recipe,
+      )
     } finally {
       for (const m of made) m.delete()
     }

@@ -1,4 +1,5 @@
 import type { Shape } from './kernel'
+import { welded } from './weld'
 
 /** Corners, three numbers each, and triangles of three corners, anticlockwise seen from outside. */
 export type Surface = Pick<Shape, 'positions' | 'triangles'>
@@ -29,8 +30,8 @@ export const turnedOver = (triangles: Uint32Array): Uint32Array =>
  * right-handed one.
  */
 export function toStl(shape: Shape, name: string, mirrored = false): Uint8Array {
-  if (!mirrored) return binaryStl([shape], name)
+  if (!mirrored) return binaryStl([welded(shape)], name)
   const wide = shape.positions.reduce((most, v, n) => (n % 3 === 1 ? Math.max(most, v) : most), 0)
   const positions = shape.positions.map((v, n) => (n % 3 === 1 ? wide - v : v))
-  return binaryStl([{ positions, triangles: turnedOver(shape.triangles) }], name)
+  return binaryStl([welded({ positions, triangles: turnedOver(shape.triangles) })], name)
 }

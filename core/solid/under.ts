@@ -1,7 +1,7 @@
 /** The outline of a solid just under a face, each side with what made it. */
 import type { CrossSection, Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Mm } from '../measure'
-import type { Frame, Vec3 } from '../pieces'
+import { cross, minus, norm, type Frame, type Vec3 } from '../pieces'
 import { isHole, type Rim, type RimSide, type Tool, type Vec2 } from '../work'
 import { matrixOf, type Keep } from './matrix'
 
@@ -13,6 +13,9 @@ const CLOSED: Mm = 0.02
 const STRAIGHT: Mm = 1e-6
 /** A side is found on the solid again within this. */
 const NEAR: Mm = 0.02
+
+/** How much of the way that a side looks is out of the face, where it slopes as much as not. */
+const GENTLE = Math.sqrt(0.5) - 1e-6
 
 /** What is looked at, and which of its ids are which tools; what is not among them is the blank's. */
 export interface Looked {
@@ -98,9 +101,13 @@ function crossingsOf(solid: Manifold, ids: ReadonlyMap<number, Tool>): Crossing[
   const out: Crossing[] = []
   for (let run = 0; run < mesh.runOriginalID.length; run++) {
     const tool = ids.get(mesh.runOriginalID[run]!)
-    const side: RimSide = { blank: tool === undefined, hole: tool !== undefined && isHole(tool) }
+    const of = { blank: tool === undefined, hole: tool !== undefined && isHole(tool) }
     for (let k = mesh.runIndex[run]!; k < mesh.runIndex[run + 1]!; k += 3) {
       const ends: Vec2[] = []
+      const corner = (e: number): Vec3 => {
+        const at = numProp * t[k + e]!
+        return [p[at]!, p[at + 1]!, p[at + 2]!]
+      }
       for (let e = 0; e < 3; e++) {
         const [a, b] = [numProp * t[k + e]!, numProp * t[k + ((e + 1) % 3)]!]
         const [za, zb] = [p[a + 2]! + UNDER, p[b + 2]! + UNDER]
@@ -108,7 +115,10 @@ function crossingsOf(solid: Manifold, ids: ReadonlyMap<number, Tool>): Crossing[
         const s = za / (za - zb)
         ends.push([p[a]! + s * (p[b]! - p[a]!), p[a + 1]! + s * (p[b + 1]! - p[a + 1]!)])
       }
-      if (ends.length === 2) out.push({ a: ends[0]!, b: ends[1]!, ...side })
+      if (ends.length < 2) continue
+      const way = cross(minus(corner(1), corner(0)), minus(corner(2), corner(0)))
+      const gentle = Math.abs(way[2]) > norm(way) * GENTLE
+      out.push({ a: ends[0]!, b: ends[1]!, ...of, gentle })
     }
   }
   return out
@@ -126,5 +136,5 @@ function sideOf([u, v]: Vec2, [c, d]: Vec2, crossings: readonly Crossing[]): Rim
     const away = Math.hypot(x - a[0] - s * du, y - a[1] - s * dv)
     if (away < nearest) [nearest, best] = [away, crossing]
   }
-  return best ?? { blank: true, hole: false }
+  return best ?? { blank: true, hole: false, gentle: false }
 }

@@ -5,7 +5,7 @@ import type { Model } from '../../model'
 import { toRoom, type Vec3 } from '../../pieces'
 import { woodColour } from '../../rack'
 import type { Instance } from '../../resolve'
-import { turnedOver, type Kernel, type Surface } from '../../solid'
+import { turnedOver, welded, type Kernel, type Surface } from '../../solid'
 
 export interface StandingSolid extends Surface {
   readonly name: string
@@ -48,5 +48,5 @@ function standing(i: Instance, model: Model, kernel: Kernel): StandingSolid {
   // The frame of a mirror image is a left-handed one, which turns every triangle over.
   const triangles = i.flipped ? turnedOver(own.triangles) : own.triangles
   const species = model.resolved.byId.get(i.piece)?.stock?.stock.species ?? ''
-  return { name: i.name, colour: woodColour(species), positions, triangles }
+  return { name: i.name, colour: woodColour(species), ...welded({ positions, triangles }) }
 }

@@ -1,11 +1,15 @@
 /** Edges that a maker rounds or clips: which ones, and how much. */
 import { BIT_SHAPES } from '../../rack'
 import type { FaceName } from '../../document'
+import type { Mm } from '../../measure'
 import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
 import { SIX } from '../onface'
 import { faceUnder, hiddenSides, imageOfRun, runInto, runOn, sayRun, type Going } from '../runs'
 import type { Vec2 } from '../tool'
 import type { Ease } from './ease'
+
+/** A file, or a plane, gets so near to an inside corner: as a bit with a bearing as small would. */
+const BY_HAND: Mm = 0.5
 
 const profileOf = (form: Ease['form'], size: number, off: number): Vec2[] => {
   const shape = BIT_SHAPES[form === 'round' ? 'round-over' : 'chamfer']!
@@ -26,12 +30,13 @@ function resolve({ face, sides, values, chosen, say }: Asked, wood: Wood): Ease 
       `${say(size)} is more than ${name} is thick, which is ${say(least)}: no edge would be left`,
     )
   const which = chosen('edges')
-  const off = bearing / 2
+  const off = bearing > 0 ? bearing / 2 : BY_HAND
   const go = (on: FaceName, along: readonly FaceName[], loops: Going['loops']): Going => ({
     face: on,
     sides: along,
     loops,
     holes: chosen('bores') === 'too',
+    sharp: true,
     off,
     depth: size,
     short: [0, 0],

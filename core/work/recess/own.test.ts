@@ -181,3 +181,15 @@ test('what cannot be sunk is said in a sentence', () => {
   expect(wrong({ width: 60 }, { shape: 'slot' })).toEqual(['A slot is longer than it is wide'])
   expect(wrong({ along: 700 })).toEqual(['The recess lies wholly outside A, so it does nothing'])
 })
+
+test.each<[what: string, fields: Values, options: Step['options'], left: number]>([
+  ['all of the face', { length: SIZE[0], width: SIZE[1], depth: 5, bit: 8 }, CENTRED, 0],
+  ['beyond all of it', { length: SIZE[0] + 4, width: SIZE[1] + 2, depth: 5, bit: 8 }, CENTRED, 0],
+  ['all its width', { length: 60, width: SIZE[1], depth: 5, bit: 8 }, CENTRED, 0],
+  ['into its near corner', { along: 30, across: 15, length: 60, width: 30, depth: 5, bit: 8 }, {}, 1],
+])('where it runs off the wood a bit leaves no horns: %s', (_, fields, options, corners) => {
+  const p = board(sunk('face', fields, { shape: 'rectangle', ...options }))
+  const [l, w] = [Math.min(SIZE[0], Number(fields.length)), Math.min(SIZE[1], Number(fields.width))]
+  const horn = (1 - Math.PI / 4) * 4 ** 2
+  expect(left(p)).toBeCloseTo(SIZE[0] * SIZE[1] * SIZE[2] - (l * w - corners * horn) * 5, 0)
+})

@@ -1,6 +1,6 @@
 /** A recess that a maker sinks into a face: its outline, its floor, and the corners its bit leaves. */
 import type { Mm } from '../../measure'
-import { asBitLeaves, regionsOf, sizesOf, type Region } from '../../outline'
+import { asBitLeaves, regionsOf, sizesOf, type Region, type Segment } from '../../outline'
 import {
   AXES,
   dot,
@@ -11,6 +11,7 @@ import {
   toRoom,
   unit,
   vec3,
+  type Axis,
   type Frame,
   type Vec3,
 } from '../../pieces'
@@ -59,12 +60,19 @@ function resolve(asked: Asked, wood: Wood): Recess | Unfit {
   if (shape !== 'slot' && bit > least + 1e-9)
     return Unfit.of('bit', `A bit of ${say(bit)} does not go into a recess ${say(least)} wide`)
   const radius = { rectangle: bit / 2, slot: wide / 2, circle: long / 2 }[shape]
-  const outline = shape === 'circle' ? circle(long) : rectangle(long, wide, radius)
-
   const [u, v] = placeOn(asked, wood)
   const surface = far ? shoulder.max[into] : shoulder.min[into]
   const at = ([a, b]: Vec2): Vec3 => vec3((i) => (i === into ? surface : i === along ? u + a : v + b))
   const middle = at([0, 0])
+  const outline = {
+    circle: () => circle(long),
+    slot: () => rectangle(long, wide, radius),
+    rectangle: () => {
+      const sharp = { outer: { segments: rectangle(long, wide, 0), depth: 0 }, inner: [] }
+      const left = radius > 0 ? asBitLeaves(sharp, radius, runsOff(at, size, into)) : sharp
+      return left?.outer.segments ?? rectangle(long, wide, radius)
+    },
+  }[shape]()
   const inward = vec3((i) => (i === into ? (far ? -1 : 1) : 0))
   const recess: Recess = {
     shape,
@@ -85,6 +93,15 @@ function resolve(asked: Asked, wood: Wood): Recess | Unfit {
     : new Unfit(`The recess lies wholly outside ${name}, so it does nothing`, 'look')
 }
 
+/** Whether a side lies along an edge of the face or beyond it, so that a bit runs off the wood there. */
+const runsOff =
+  (at: (p: Vec2) => Vec3, size: Vec3, into: Axis) =>
+  ({ kind, from, to }: Segment): boolean => {
+    const [a, b] = [at(from), at(to)]
+    const beyond = (i: Axis) => Math.max(a[i], b[i]) < 1e-6 || Math.min(a[i], b[i]) > size[i] - 1e-6
+    return kind === 'line' && AXES.some((i) => i !== into && beyond(i))
+  }
+
 /** Within an outline of the maker's own; what is drawn within that stands as islands. */
 function drawnIn(asked: Asked, wood: Wood): Recess | Unfit {
   const { face, values, say } = asked
@@ -93,7 +110,10 @@ function drawnIn(asked: Asked, wood: Wood): Recess | Unfit {
   const { frame, paths, missing } = drawn
   const radius = (values.bit ?? 0) / 2
   const sharp = regionsOf(paths, 'even')
-  const regions = sharp.map((r) => (radius > 0 ? asBitLeaves(r, radius) : r))
+  const at = ([u, v]: Vec2) => toRoom(frame, [u, v, 0])
+  const regions = sharp.map((r) =>
+    radius > 0 ? asBitLeaves(r, radius, runsOff(at, wood.size, waysOf(face).into)) : r,
+  )
   if (!regions.every((r) => r !== null))
     return Unfit.of(
       'bit',
@@ -101,7 +121,6 @@ function drawnIn(asked: Asked, wood: Wood): Recess | Unfit {
         'take a smaller one',
     )
   const [low, high] = boundsOf(paths)
-  const at = ([u, v]: Vec2) => toRoom(frame, [u, v, 0])
   const recess: Recess = {
     shape: 'own',
     face,

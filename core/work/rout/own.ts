@@ -20,6 +20,7 @@ function resolve({ face, sides, values, chosen, say, bit }: Asked, wood: Wood): 
       sides,
       loops: sides.length > 0 ? 'outside' : (chosen('loops') as 'all'),
       holes: chosen('bores') === 'too',
+      sharp: false,
       off,
       profile: cutter.profile,
       depth,

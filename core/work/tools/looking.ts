@@ -36,6 +36,8 @@ export interface RimSide {
   readonly blank: boolean
   /** It is the wall of a round hole. */
   readonly hole: boolean
+  /** It slopes in from the face by half a right angle or less: what lies between them is no sharp edge. */
+  readonly gentle: boolean
 }
 
 /** Ways a side of the outline looks, in x and y of the frame. */
@@ -51,6 +53,8 @@ export interface Run {
   readonly sides: readonly Looks[]
   /** Sides of the blank that look these ways are left alone. */
   readonly spared: readonly Looks[]
+  /** Only along sharp edges, and not where the wood falls off gently from the face. */
+  readonly sharp: boolean
   /** Round holes are run round as well. */
   readonly holes: boolean
   /** How far its axis keeps off the outline; less than nothing for one that goes inside it. */

@@ -23,6 +23,7 @@ const going = (more: Partial<Run>): Run => ({
   loops: 'all',
   sides: [],
   spared: [],
+  sharp: false,
   holes: false,
   off: 0,
   profile: [

@@ -118,8 +118,8 @@ function sweepsOf<S>(t: Run, make: Making<S>): Swept[] {
   const half = halfOf(cutProfile(t))
   const radius = Math.max(...half.map(([r]) => r))
   const section = { half, steps: make.sides(radius), triangulate: make.triangulate }
-  // Where its axis goes over the wood it cuts on both sides of its way.
-  const sides = t.off < 0 ? ([1, -1] as const) : ([1] as const)
+  // Where its axis goes over the wood, or along its edge, it cuts on both sides of its way.
+  const sides = t.off < 1e-9 ? ([1, -1] as const) : ([1] as const)
   return ways.flatMap((way) =>
     sides.flatMap((side) =>
       sweepsAlong(way, { ...section, side }).map((mesh) => ({ mesh, box: boxOf(mesh) })),

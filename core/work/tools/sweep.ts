@@ -1,10 +1,13 @@
-/** The solid that a section leaves behind it on its way: straight on, and turning about its inner side. */
+/**
+ * The solid that a section leaves behind it on its way: straight on, turning about its inner side, and mitred
+ * where it turns the other way.
+ */
 import type { Mm } from '../../measure'
 import type { Vec3 } from '../../pieces'
 import type { Vec2 } from './frames'
 import type { Mesh, Stretch, Way } from './looking'
 
-/** One place of the section: where its axis stands, and which way its outer side looks. */
+/** One place of the section: where its axis stands, and which way its outer side looks, longer in a mitre. */
 interface Ring {
   readonly at: Vec2
   /** Equal for those about one place, so that what lies on the axis is one corner. */
@@ -28,47 +31,72 @@ const OVER: Mm = 0.01
 /** More than so much a part does not turn: beyond half a turn it could come to lie over itself. */
 const MOST = Math.PI - 1e-3
 
+/** And so much where it is mitred, where it could do so on its outer side. */
+const MOST_MITRED = Math.PI / 2
+/** A bit that rolls about a corner is led straight on up to so much: it takes no more than 2 % further. */
+const MOST_ROLLED = (20 * Math.PI) / 180
+/** A mitre takes no more than so much of each side that meets in it. */
+const SHARE = 0.45
+
 /** Stretches that one solid is made along, and whether it goes round there where it starts and ends. */
 interface Part {
   readonly stretches: Stretch[]
   readonly rounds: [boolean, boolean]
 }
 
+const longOf = ({ from, to }: Stretch): Mm => Math.hypot(to[0] - from[0], to[1] - from[1])
+const reachOf = ({ half }: Section): Mm => Math.max(...half.map(([u]) => u))
+
 /**
- * All solids of a way: one for each run of stretches between corners where the section turns inwards, or for
+ * All solids of a way: one for each run of stretches between corners that are too narrow for a mitre, or for
  * less of it.
  */
 export function sweepsAlong({ stretches, closed, stops }: Way, section: Section): Mesh[] {
   const { side } = section
+  const reach = reachOf(section)
   const n = stretches.length
   /** How far the section turns outwards from the one before; null where it does not go on from there. */
   const turn = (k: number): number | null => {
     if ((k === 0 && !closed) || n === 1) return null
     const [one, next] = [stretches.at(k - 1)!, stretches[k]!]
-    if (Math.hypot(one.to[0] - next.from[0], one.to[1] - next.from[1]) > 1e-6) return null
     const by = side * turnOf(one, next)
-    return by <= 0 ? -by : null
+    const goesOn =
+      by > 0
+        ? mitreOf(one, next, reach) !== null
+        : Math.hypot(one.to[0] - next.from[0], one.to[1] - next.from[1]) <= 1e-6
+    return goesOn ? -by : null
   }
-  const start = stretches.findIndex((_, k) => turn(k) === null)
+  const turns = stretches.map((_, k) => turn(k))
   // Round an opening without a corner that stands into it, it is a ring.
-  if (start < 0)
+  if (turns.every((by) => by !== null && by >= 0))
     return [
       meshOf(ringsOf({ stretches: [...stretches], rounds: [false, false] }, true, section), true, section),
     ]
+  const start = Math.max(
+    0,
+    turns.findIndex((by) => by === null),
+  )
   const parts: Part[] = []
   let sum = 0
+  let mitred = false
   for (let i = 0; i < n; i++) {
     const k = (start + i) % n
-    const by = turn(k)
+    const by = turns[k]!
     const last = parts.at(-1)
     if (by === null || !last) {
       const rounds = !closed && k === 0 && stops[0]
       parts.push({ stretches: [stretches[k]!], rounds: [rounds, false] })
       sum = rounds ? Math.PI : 0
+      mitred = false
     } else {
-      if (sum + by > MOST) sum = halve(parts)
+      const most = mitred || by < 0 ? MOST_MITRED : MOST
+      if (sum + Math.abs(by) > most) {
+        sum = halve(parts)
+        mitred = false
+      }
       parts.at(-1)!.stretches.push(stretches[k]!)
-      sum += by
+      sum += Math.abs(by)
+      mitred ||= by < 0
     }
   }
   if (!closed && stops[1]) {
@@ -76,6 +104,26 @@ export function sweepsAlong({ stretches, closed, stops }: Way, section: Section)
     parts.at(-1)!.rounds[1] = true
   }
   return parts.map((part) => meshOf(ringsOf(part, false, section), false, section))
+}
+
+/**
+ * Where two stretches that turn towards the section would meet: at their ends, or beyond those by what the
+ * bit rolls about a corner that is hardly one. Null where a mitre there would take too much.
+ */
+function mitreOf(one: Stretch, next: Stretch, reach: Mm): Vec2 | null {
+  const by = Math.abs(turnOf(one, next))
+  const half = Math.tan(by / 2)
+  if (reach * half >= SHARE * Math.min(longOf(one), longOf(next))) return null
+  const [u, v] = [wayOf(one), wayOf(next)]
+  const gap: Vec2 = [next.from[0] - one.to[0], next.from[1] - one.to[1]]
+  if (Math.hypot(...gap) <= 1e-6) return next.from
+  if (by > MOST_ROLLED) return null
+  // On by so much along the first, and back as much along the next.
+  const across = u[0] * v[1] - u[1] * v[0]
+  const on = (gap[0] * v[1] - gap[1] * v[0]) / across
+  const back = (u[0] * gap[1] - u[1] * gap[0]) / across
+  const alike = Math.abs(on - back) <= 1e-3 && on >= -1e-6 && on <= reach * half + 1e-6
+  return alike ? [one.to[0] + u[0] * on, one.to[1] + u[1] * on] : null
 }
 
 /** Ends the last part in the middle of its last stretch, and starts another there, which has not turned. */
@@ -105,6 +153,7 @@ function ringsOf(
   section: Section,
 ): Ring[] {
   const { side, steps } = section
+  const reach = reachOf(section)
   const rings: Ring[] = []
   let place = 0
   const outOf = (s: Stretch): number => {
@@ -116,6 +165,18 @@ function ringsOf(
   const turn = (at: Vec2, from: number, by: number) => {
     const parts = Math.max(1, Math.ceil((steps * Math.abs(by)) / (2 * Math.PI)))
     for (let k = 1; k < parts; k++) put(at, from + (by * k) / parts)
+  }
+  /** Whether it is mitred where it comes to a stretch. */
+  const mitred = (one: Stretch, next: Stretch) => side * turnOf(one, next) > 0
+  /** One ring for both, in the middle between them and as much longer as it takes. */
+  const mitre = (one: Stretch, next: Stretch) => {
+    const by = turnOf(one, next)
+    const [angle, long] = [outOf(one) + by / 2, 1 / Math.cos(by / 2)]
+    rings.push({
+      at: mitreOf(one, next, reach) ?? next.from,
+      place,
+      way: [long * Math.cos(angle), long * Math.sin(angle)],
+    })
   }
   part.forEach((s, k) => {
     const angle = outOf(s)
@@ -129,12 +190,14 @@ function ringsOf(
         turn(from, angle + side * Math.PI, -side * Math.PI)
       }
       put(from, angle)
-    } else {
+    } else if (!mitred(part[k - 1]!, s)) {
       const by = turnOf(part[k - 1]!, s)
       turn(s.from, angle - by, by)
       if (Math.abs(by) > 1e-9) put(s.from, angle)
     }
     place++
+    const next = part[k + 1]
+    if (next && mitred(s, next)) return mitre(s, next)
     const over = closed || k < part.length - 1 || last ? 0 : OVER
     const to: Vec2 = [s.to[0] + x * over, s.to[1] + y * over]
     put(to, angle)

@@ -9,7 +9,7 @@ const NEAR: Mm = 0.05
 /** And when they turn by less than this. */
 const ALONG = Math.sin((0.3 * Math.PI) / 180)
 
-type Rule = Pick<Run, 'loops' | 'sides' | 'spared' | 'holes' | 'off' | 'short' | 'profile'>
+type Rule = Pick<Run, 'loops' | 'sides' | 'spared' | 'sharp' | 'holes' | 'off' | 'short' | 'profile'>
 
 /**
  * A side of the way, and whether it is gone along. `turns`: the bit only rolls about an outside corner
@@ -110,9 +110,10 @@ function sideUnder(from: Vec2, to: Vec2, outline: readonly Rim[], off: Mm): Side
   return best
 }
 
-function isWanted({ loop, k, looks }: Side, { loops, sides, spared, holes }: Rule): boolean {
+function isWanted({ loop, k, looks }: Side, { loops, sides, spared, sharp, holes }: Rule): boolean {
   const of = loop.of[k]!
   if (of.hole && !holes) return false
+  if (of.gentle && sharp) return false
   if (loops !== 'all' && (loops === 'inside') !== loop.inner) return false
   if (sides.length > 0 && !sides.includes(looks)) return false
   return !(of.blank && spared.includes(looks))
