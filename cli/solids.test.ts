@@ -1,5 +1,5 @@
 /** What is written is read back by readers that are not ours: as large, by its names, in its colours. */
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { XMLParser } from 'fast-xml-parser'
 import { strFromU8, unzipSync } from 'fflate'
 import { BufferGeometry, Mesh, Vector3, type MeshStandardMaterial } from 'three'
@@ -10,6 +10,7 @@ import { modelOf, type Model } from '../core/model'
 import type { Bore } from '../core/work'
 import type { Kernel } from '../core/solid'
 import { testKernel } from '../core/testing/bench'
+import { strictFaults } from '../core/testing/strict'
 import { FILE_CHORD, solidFormat, SOLID_FORMATS, standingIn } from '../core/exchange/solids'
 
 let kernel: Kernel
@@ -116,6 +117,14 @@ test.each(DEMOS)('%s as glTF stands upright in metres, each piece by its name', 
   })
   const top = Math.max(...tops)
   if (demo !== 'cold-frame') expect(top * 1000).toBeCloseTo(high, 0)
+})
+
+test('each piece of each demo is closed for a strict reader, as it stands in the room', () => {
+  for (const demo of readdirSync('demo').flatMap((f) => /^(.*)\.json$/.exec(f)?.[1] ?? [])) {
+    const m = load(demo)
+    for (const solid of standingIn(m, kernel))
+      expect([solid.name, strictFaults(solid)]).toEqual([solid.name, []])
+  }
 })
 
 test('a name with signs of XML in it comes back as it was', async () => {

@@ -24,8 +24,8 @@ export function regionsOf(paths: readonly Path[], of: 'even' | 'odd'): Region[] 
 
 /**
  * A region as a round bit of this radius leaves it: where it cannot reach into a corner, that is round. Null
- * where it does not go in at all, or leaves more than a corner standing. It runs off the wood along sides that
- * are `open`, and leaves nothing in their corners.
+ * where it does not go in at all, or leaves more than a corner standing. It runs off the wood along sides
+ * that are `open`, and leaves nothing in their corners.
  */
 export function asBitLeaves(
   { outer, inner }: Region,

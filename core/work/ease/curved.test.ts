@@ -1,9 +1,10 @@
-/** Eased edges of what is sawn or stands up in lines and arcs, point by point against the surface they have. */
+/** Eased edges of what is sawn or stands up in lines and arcs, against the surface they have. */
 import fc from 'fast-check'
 import { change, onFace, Outline, type Change, type Step } from '../../document'
 import { modelOf } from '../../model'
-import { bodiesOf, welded, type Kernel, type Shape } from '../../solid'
+import { bodiesOf, welded, type Kernel } from '../../solid'
 import { block, built, instance, make, stops, testKernel } from '../../testing/bench'
+import { strictFaults } from '../../testing/strict'
 
 type Place2 = readonly [number, number]
 let fine: Kernel
@@ -118,7 +119,7 @@ function farthest(p: ReturnType<typeof board>, of: Star, r: number, up: (z: numb
   const m = modelOf(p)
   const shape = fine.shape(m.recipe(instance(m, 'a#1')))
   expect(bodiesOf(shape)).toEqual({ bodies: 1, hollows: 0 })
-  strict(shape)
+  expect(strictFaults(welded(shape))).toEqual([])
   const spared = inside(of)
   let most = 0
   const { positions: at, triangles: t } = shape
@@ -140,32 +141,6 @@ function farthest(p: ReturnType<typeof board>, of: Star, r: number, up: (z: numb
     }
   }
   return most
-}
-
-/** As a strict reader has it: each edge between two triangles, each of which has an area. */
-function strict(shape: Shape): void {
-  const { positions: at, triangles: t } = welded(shape)
-  const edges = new Map<string, number>()
-  const faults: string[] = []
-  for (let k = 0; k < t.length; k += 3) {
-    const [a, b, c] = [0, 1, 2].map((e) => [0, 1, 2].map((i) => at[3 * t[k + e]! + i]!)) as [
-      number[],
-      number[],
-      number[],
-    ]
-    const [u, v] = [b, c].map((p) => p.map((x, i) => x - a[i]!)) as [number[], number[]]
-    const across = [0, 1, 2].map((i) => u[(i + 1) % 3]! * v[(i + 2) % 3]! - u[(i + 2) % 3]! * v[(i + 1) % 3]!)
-    if (Math.hypot(...across) < 1e-9) faults.push(`a line at ${a.join()}`)
-    for (let e = 0; e < 3; e++) {
-      const edge = `${t[k + e]}>${t[k + ((e + 1) % 3)]}`
-      edges.set(edge, (edges.get(edge) ?? 0) + 1)
-    }
-  }
-  for (const [edge, times] of edges) {
-    const [a, b] = edge.split('>')
-    if (times !== 1 || edges.get(`${b}>${a}`) !== 1) faults.push(`an edge of ${times} at ${edge}`)
-  }
-  expect(faults).toEqual([])
 }
 
 const RUNS = Number(process.env.RUNS ?? 8)
@@ -233,7 +208,7 @@ test('where a round side comes to the end of a board gently, there is no edge to
   const eased = top([step('w2', 'ease', { size: '3' })])
   expect(stops(eased)).toEqual([])
   const [before, after] = [whole, eased].map((m) => fine.shape(m.recipe(instance(m, 'a#1'))))
-  strict(after!)
+  expect(strictFaults(welded(after!))).toEqual([])
   // Round the front and the back, along a perimeter of 60 + 2 × 70 and half a circle; and two short edges.
   const round = 1 - Math.PI / 4
   const taken = 9 * round * (2 * (60 + 140 + Math.PI * 30) + 2 * 24)
