@@ -1,5 +1,5 @@
 import type { Project } from '../document'
-import { line, PAPER, SMALL, textWidth, write, type Bounds, type Mark } from './sheet'
+import { line, PAPER, SMALL, textWidth, write, type Bounds, type Mark, type Text } from './sheet'
 
 export const MARGIN = 8
 const STRIP = 13
@@ -54,18 +54,17 @@ export function border(paper: Project['settings']['paper'], t: Titles, sheet: nu
     const w = share * (r - l)
     if (x > l) marks.push(line(x, y, x, b, 'frame'))
     marks.push(write(x + 2, y + 4.5, shorten(label, SMALL, w - 4), { size: SMALL }))
-    marks.push(
-      write(x + 2, y + 10.2, shorten(value, 4, w - 4), { size: 4, face: x === l ? 'title' : 'measure' }),
-    )
+    const face = x === l ? 'title' : 'measure'
+    marks.push(write(x + 2, y + 10.2, shorten(value, 4, w - 4, face), { size: 4, face }))
     x += w
   }
   return marks
 }
 
 /** A text cut to a width, with dots where it was cut. */
-export function shorten(text: string, size: number, width: number): string {
-  if (textWidth(text, size) <= width) return text
+export function shorten(text: string, size: number, width: number, face: Text['face'] = 'measure'): string {
+  if (textWidth(text, size, face) <= width) return text
   let cut = text
-  while (cut.length > 1 && textWidth(`${cut}…`, size) > width) cut = cut.slice(0, -1)
+  while (cut.length > 1 && textWidth(`${cut}…`, size, face) > width) cut = cut.slice(0, -1)
   return `${cut.trimEnd()}…`
 }

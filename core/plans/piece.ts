@@ -34,7 +34,8 @@ export function* pieceSheet(
   const piece = alike.instances[0]!
   const features = model.features(piece)
   const fromBack = shownFace(features) === 'back'
-  const [main, edge, end] = viewsOf(fromBack)
+  const third = settings.projection === 'third'
+  const [main, edge, end] = viewsOf(fromBack, third)
   const { length: L, width: W, thickness: T } = piece
 
   const along = placesOn(features, 0)
@@ -117,7 +118,8 @@ export function* pieceSheet(
       return y - surface > 1 ? [line(atU(atMain, u), surface + 1, atU(atMain, u), y, 'dimension')] : []
     }),
   )
-  const fromTheBack = (p: number) => atV(atEdge, fromBack ? T - p : p)
+  // Below in the first angle is what is seen from above, its face downwards.
+  const fromTheBack = (p: number) => atV(atEdge, fromBack === third ? T - p : p)
   marks.push(
     ...runningUpright(
       through.map((p) => ({ y: fromTheBack(p), text: say(p) })),
@@ -209,13 +211,23 @@ function shownFace(features: readonly Feature[]): FaceName {
   return on('back') > on('face') ? 'back' : 'face'
 }
 
-/** The work face, the edge below it and the end to the right of it, in the piece's own axes (third angle). */
-function viewsOf(fromBack: boolean): [View, View, View] {
+/**
+ * The work face, an edge below it and an end to the right of it, in the piece's own axes: in the third angle
+ * those that lie there, in the first those that lie across from there (ISO 5456-2).
+ */
+function viewsOf(fromBack: boolean, third: boolean): [View, View, View] {
   const toward: Vec3 = fromBack ? [0, 0, -1] : [0, 0, 1]
   const up: Vec3 = fromBack ? [0, -1, 0] : [0, 1, 0]
   const flip = (v: Vec3): Vec3 => [-v[0] + 0, -v[1] + 0, -v[2] + 0]
+  const main: View = { name: 'main', right: [1, 0, 0], up, toward }
+  if (!third)
+    return [
+      main,
+      { name: 'edge', right: [1, 0, 0], up: flip(toward), toward: up },
+      { name: 'end', right: toward, up, toward: [-1, 0, 0] },
+    ]
   return [
-    { name: 'main', right: [1, 0, 0], up, toward },
+    main,
     { name: 'edge', right: [1, 0, 0], up: toward, toward: flip(up) },
     { name: 'end', right: flip(toward), up, toward: [1, 0, 0] },
   ]

@@ -343,20 +343,24 @@ test('spread keeps places apart and in order, and moves none without need', () =
   )
 })
 
-test('the widths that sheets are set by are the shipped font’s own', () => {
+test.each([
+  ['measure', 'ibm-plex-sans-condensed/files/ibm-plex-sans-condensed-latin-400-normal.woff'],
+  ['title', 'zilla-slab/files/zilla-slab-latin-500-normal.woff'],
+] as const)('the widths that sheets are set by are the shipped font’s own: %s', (face, file) => {
   const doc = new PDFDocument()
   doc
-    .registerFont(
-      'measure',
-      readFileSync(
-        'node_modules/@fontsource/ibm-plex-sans-condensed/files/' +
-          'ibm-plex-sans-condensed-latin-400-normal.woff',
-      ),
-    )
-    .font('measure')
+    .registerFont('own', readFileSync(`node_modules/@fontsource/${file}`))
+    .font('own')
     .fontSize(10)
-  for (const text of ['33 1/4', '5 × dado 3/4 × 1/4 deep', 'Left side, Right side', '11 23/32'])
-    expect(textWidth(text, 10)).toBeCloseTo(doc.widthOfString(withFractions(text)), 0)
+  const own = {
+    measure: ['33 1/4', '5 × dado 3/4 × 1/4 deep', '11 23/32'],
+    title: ['WWMM of Larkmoor, 12–14'],
+  }
+  for (const text of [...own[face], 'Left side, Right side'])
+    expect([text, textWidth(text, 10, face)]).toEqual([
+      text,
+      expect.closeTo(doc.widthOfString(withFractions(text)), 0),
+    ])
 })
 
 test('a PDF has a page for each sheet and its fonts inside', async () => {

@@ -75,13 +75,18 @@ export const PAPER = { a4: [297, 210], letter: [279.4, 215.9] } as const
 export const TEXT = 3.5
 export const SMALL = 2.8
 
-const widths: Readonly<Record<string, number>> = metrics.widths
+/** Of each letter, in thousandths of the size. */
+const WIDTHS: Readonly<Record<Text['face'], Readonly<Record<string, number>>>> = {
+  measure: metrics.widths,
+  title: metrics.title.widths,
+}
 /** In the shipped font, `n⁄d` sets as a fraction of small figures. */
 const SMALL_FIGURE = 320
 const FRACTION_BAR = 100
 
-/** Width of a text in the shipped font, mm. */
-export function textWidth(text: string, size: number): number {
+/** Width of a text in the shipped font of a face, mm. */
+export function textWidth(text: string, size: number, face: Text['face'] = 'measure'): number {
+  const widths = WIDTHS[face]
   let w = 0
   for (const piece of text.split(/(\d+\/\d+)/)) {
     if (/^\d+\/\d+$/.test(piece)) w += (piece.length - 1) * SMALL_FIGURE + FRACTION_BAR
@@ -174,7 +179,7 @@ export interface Bounds {
 
 /** The room a text takes on the sheet. */
 export function boundsOf(t: Text): Bounds {
-  const w = textWidth(t.text, t.size)
+  const w = textWidth(t.text, t.size, t.face)
   const from = t.anchor === 'start' ? 0 : t.anchor === 'end' ? -w : -w / 2
   const up = t.size * 0.75
   if (t.turn === 90) return { x1: t.x - up, x2: t.x + 0.2 * t.size, y1: t.y - from - w, y2: t.y - from }
