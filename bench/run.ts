@@ -397,7 +397,8 @@ say(
 )
 
 // A profile of 12 steps run over a frame of four pieces, against one boolean for each piece.
-const framed = (routed: boolean) => {
+/** `stiles` of them stand side by side on its left. */
+const framed = (routed: boolean, stiles = 1) => {
   const made = make([
     ...block('a', 'back-up', [0, 50], [0, 300], [0, 20]),
     ...block('b', 'back-up', [350, 50], [0, 300], [0, 20]),
@@ -434,10 +435,34 @@ const framed = (routed: boolean) => {
           }),
         ]
       : []),
+    ...(stiles > 1
+      ? [
+          change.setRepeat({
+            id: 'a',
+            repeat: { kind: 'pitch', direction: 'across', count: String(stiles), pitch: '-60' },
+          }),
+        ]
+      : []),
   ])
   const model = modelOf(made)
   return model.resolved.instances.map((i) => model.recipe(i))
 }
+const members = [5, 10, 20, 40]
+const growing = members.map((n) => {
+  const frame = framed(true, n - 3)
+  return best(2, () => {
+    const fresh = new Kernel(kernel.wasm)
+    for (const recipe of frame) fresh.shape(recipe)
+    fresh.close()
+  })
+})
+const perMember = Math.log(growing.at(-1)! / growing[0]!) / Math.log(members.at(-1)! / members[0]!)
+say(
+  `a frame routed as one, growth from ${members[0]} to ${members.at(-1)} members`,
+  `exponent ${perMember.toFixed(2)} (${growing.map((t) => t.toFixed(0)).join(', ')} ms)`,
+  'at most 1.2',
+  perMember <= 1.2,
+)
 const routedFrame = framed(true)
 const plainFrame = framed(false)
 const rout = best(12, () => {

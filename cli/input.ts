@@ -20,13 +20,12 @@ export function readText(file: string): string {
   }
 }
 
-/** A project as far as it is sound; each part that is not is said on standard error, and given. */
-export function readProjectFile(file: string, voice: Voice): { project: Project; faults: readonly string[] } {
+/** A project as far as it is sound; each part that is not is said on standard error. */
+export function readProjectFile(file: string, voice: Voice): Project {
   const read = openProject(readText(file))
   if (!read.ok) throw new WrongInput(`${sayFile(file)}: ${read.why}`)
-  const faults = sayAside(read.project)
-  for (const says of faults) voice.err(`${sayFile(file)}: set aside: ${says}\n`)
-  return { project: read.project, faults }
+  for (const says of sayAside(read.project)) voice.err(`${sayFile(file)}: set aside: ${says}\n`)
+  return read.project
 }
 
 export function readJob(file: string): Job {

@@ -46,14 +46,14 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
   [
     'resolve',
     async (file, _, voice) => {
-      voice.out(asJson(resolveReport(modelOf(readProjectFile(file, voice).project))))
+      voice.out(asJson(resolveReport(modelOf(readProjectFile(file, voice)))))
       return 0
     },
   ],
   [
     'check',
     async (file, { json }, voice) => {
-      const { project, faults } = readProjectFile(file, voice)
+      const project = readProjectFile(file, voice)
       const model = modelOf(project)
       const report = findingsReport(model, proofOf(model, await loadKernel()))
       if (json) voice.out(asJson(report))
@@ -63,7 +63,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
         if (report.findings.length === 0) voice.out('Nothing wrong found\n')
         if (report.off.length > 0) voice.out(`Not looked for: ${report.off.join(', ')}\n`)
       }
-      const stops = report.counts.stop + faults.length
+      const stops = report.counts.stop
       if (stops > 0) voice.err(`${things(stops)} must be put right before wood is cut\n`)
       return stops > 0 ? 3 : 0
     },
@@ -83,7 +83,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
       if (as !== undefined && !FORMATS.includes(as))
         throw new WrongInput(`There is no format ${as}; there are ${FORMATS.join(', ')}`)
       if (name !== undefined && as === undefined) throw new WrongInput('Say as what: --piece goes with --as')
-      const { project, faults } = readProjectFile(file, voice)
+      const project = readProjectFile(file, voice)
       const model = modelOf(project)
       const piece = name === undefined ? null : model.resolved.instances.find((i) => i.name === name)
       if (piece === undefined) throw new WrongInput(`There is no piece called ${name}`)
@@ -93,10 +93,9 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
       if (as !== undefined) await writeFor(as, model, kernel, dir, piece, voice)
       const written = as !== undefined ? [dir] : await exportAll(model, kernel, dir, voice)
       voice.out(written.map((name) => name + '\n').join(''))
-      const wrong = stops.length + faults.length
-      if (wrong > 0)
+      if (stops.length > 0)
         throw new WrongInput(
-          `The files are written, but ${things(wrong)} must be put right before wood is cut`,
+          `The files are written, but ${things(stops.length)} must be put right before wood is cut`,
         )
       return 0
     },
@@ -106,7 +105,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
     async (file, { out, do: asked = [] }, voice) => {
       const changes = asked.map(readChange)
       if (changes.length === 0) throw new WrongInput('Say what to change: --do CHANGE')
-      const { project } = readProjectFile(file, voice)
+      const project = readProjectFile(file, voice)
       const done = execute(project, changes)
       if (!done.ok) throw new WrongInput(`${done.why}; nothing was changed`)
       const fault = faultsOf(done.project)[0]

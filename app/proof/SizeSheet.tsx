@@ -115,7 +115,7 @@ function Lines({ copy, measured }: { copy: SizedCopy; measured: ReadonlyMap<stri
         <tr className="border-y border-hairline text-left text-xs text-quiet">
           <th className="px-2 py-1 font-normal">Dimension</th>
           <th className="px-2 py-1 text-right font-normal">Size</th>
-          <th className="px-2 py-1 text-right font-normal">Exactly</th>
+          <th className="px-2 py-1 text-right font-normal">In decimals</th>
           <th className="px-2 py-1 font-normal">Measured</th>
         </tr>
       </thead>

@@ -308,8 +308,8 @@ describe('what cannot be used stays in the file', () => {
     expect(read.pieces).toHaveLength(2000)
     expect(sayAside(read).filter((s) => /^piece| more /.test(s))).toEqual([
       expect.stringMatching(/^piece 5001, q0: /),
-      '3,000 more pieces: a project has 2,000 of them at most; they are in the file they came from, which was ' +
-        'left as it is',
+      '3,000 more pieces: a project has 2,000 of them at most; they are in the file they came from, ' +
+        'which was left as it is',
     ])
   })
   test('nineteen megabytes of damaged readings, joints or set-aside parts are bounded in work', () => {

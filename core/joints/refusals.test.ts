@@ -246,13 +246,11 @@ test.each(['seed-cabinet', 'tool-box', 'glazed-lid', 'dibber-rest'])(
   (demo) => {
     const text = readFileSync(`demo/${demo}.json`, 'utf8')
     type Fielded = { fields: Record<string, string> }
-    const fielded = (file: { joints: Fielded[]; pieces: Array<{ work?: Fielded[] }> }) => [
-      ...file.joints,
-      ...file.pieces.flatMap((p) => p.work ?? []),
-    ]
-    fielded(JSON.parse(text)).forEach(({ fields }, n) => {
+    type File = { joints: Fielded[]; pieces: Array<{ work?: Fielded[] }> }
+    const fielded = (file: File) => [...file.joints, ...file.pieces.flatMap((p) => p.work ?? [])]
+    fielded(JSON.parse(text) as File).forEach(({ fields }, n) => {
       for (const name of Object.keys(fields)) {
-        const file = JSON.parse(text)
+        const file = JSON.parse(text) as File
         fielded(file)[n]!.fields[name] = ''
         const read = readProject(JSON.stringify(file))
         if (!read.ok) throw new Error(read.why)

@@ -38,6 +38,9 @@ export function uprightDimension(y1: number, y2: number, x: number, from: number
   return marks
 }
 
+/** How far running places are written apart. */
+export const RUNNING = TEXT * 1.2
+
 /**
  * Running measures, as ticked on a story stick: each from the reference at 0, written upright over its place
  * on a row at `y`. Those too close together are spread, with a jog in their line.
@@ -46,10 +49,12 @@ export function runningLevel(
   places: ReadonlyArray<{ x: number; text: string }>,
   y: number,
   from: number,
+  room?: readonly [low: number, high: number],
 ): Mark[] {
   const at = spread(
     places.map((p) => p.x),
-    TEXT * 1.2,
+    RUNNING,
+    room,
   )
   return places.flatMap((p, i) => {
     const side = y < from ? 1 : -1
@@ -68,10 +73,12 @@ export function runningUpright(
   places: ReadonlyArray<{ y: number; text: string }>,
   x: number,
   from: number,
+  room?: readonly [low: number, high: number],
 ): Mark[] {
   const at = spread(
     places.map((p) => p.y),
-    TEXT * 1.2,
+    RUNNING,
+    room,
   )
   const side = x < from ? 1 : -1
   return places.flatMap((p, i) => {
@@ -90,8 +97,15 @@ const extensionsLevel = (ys: readonly number[], x: number, from: number): Mark[]
   return ys.map((y) => line(from + side * GAP, y, x + side * OVERSHOOT, y, 'dimension'))
 }
 
-/** Moves sorted places as little as it takes to keep them `apart`: neighbours in a crowd share the shift. */
-export function spread(places: readonly number[], apart: number): number[] {
+/**
+ * Moves sorted places as little as it takes to keep them `apart`, and within their room where there is enough
+ * of it: neighbours in a crowd share the shift.
+ */
+export function spread(
+  places: readonly number[],
+  apart: number,
+  [low, high]: readonly [low: number, high: number] = [-Infinity, Infinity],
+): number[] {
   const order = places.map((_, i) => i).sort((a, b) => places[a]! - places[b]!)
   const blocks: Array<{ mid: number; of: number[] }> = []
   for (const i of order) {
@@ -108,5 +122,7 @@ export function spread(places: readonly number[], apart: number): number[] {
   }
   const out: number[] = []
   for (const { mid, of } of blocks) of.forEach((i, k) => (out[i] = mid + (k - (of.length - 1) / 2) * apart))
+  const last = order.length - 1
+  order.forEach((i, k) => (out[i] = Math.min(Math.max(out[i]!, low + k * apart), high - (last - k) * apart)))
   return out
 }

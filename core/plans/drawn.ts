@@ -1,7 +1,8 @@
 import { cornersOf, hull, type Box, type Vec3 } from '../pieces'
+import { chained } from './hidden/chain'
 import type { Drawn } from './hidden/lines'
 import { project, type View } from './hidden/view'
-import { line, type Mark } from './sheet'
+import { line, type Corner, type Mark } from './sheet'
 
 /** Where a view's picture lies in its own coordinates: u to the right, v up. */
 export interface Outline {
@@ -38,7 +39,13 @@ export const heightOf = (o: Outline): number => o.v2 - o.v1
 
 export function drawnMarks(drawn: Drawn, at: Placed): Mark[] {
   return (['hidden', 'visible'] as const).flatMap((pen) => [
-    ...drawn[pen].map(([u1, v1, u2, v2]) => line(atU(at, u1), atV(at, v1), atU(at, u2), atV(at, v2), pen)),
+    ...chained(drawn[pen]).map((way): Mark => {
+      const corners = way.map(([u, v]) => ({ x: atU(at, u), y: atV(at, v) }))
+      const [a, b] = corners as [Corner, Corner]
+      return corners.length > 2
+        ? { kind: 'path', corners, closed: false, pen }
+        : line(a.x, a.y, b.x, b.y, pen)
+    }),
     ...drawn.arcs[pen].map(({ u, v, r, from, to }): Mark => ({
       kind: 'arc',
       x: atU(at, u),

@@ -55,7 +55,8 @@ export async function toPdf(sheets: readonly Sheet[], fonts: Fonts, title: strin
       if (path === '') continue
       const { width, dash } = PENS[pen]
       doc.lineWidth(width)
-      if (dash.length) doc.dash(dash[0]!, { space: dash[1]! })
+      // It takes more than one dash, though its types do not say so.
+      if (dash.length) doc.dash([...dash] as unknown as number, {})
       else doc.undash()
       doc.path(path).stroke(INK)
     }

@@ -14,148 +14,141 @@ import { atU, atV, drawnMarks, heightOf, outlineOf, widthOf, type Placed } from 
 import { border, drawingArea, shorten } from './frame'
 import { drawingView, type Solid } from './hidden/lines'
 import { ofPiece, project, type View } from './hidden/view'
-import { largestScale } from './scale'
-import { line, PAPER, SMALL, TEXT, textWidth, write, type Mark, type Sheet } from './sheet'
+import { NOTE, pagesOf, type Round, type Told } from './pages'
+import { line, PAPER, SMALL, TEXT, write, type Mark, type Sheet } from './sheet'
 
-const ROW = 9
-const APART = 10
-const NOTE = 5
+/** The most that dimensions stand off what they are of. */
+const OFF = 7
 
-/** Yields now and then while it draws. */
-export function* pieceSheet(
+/** All that is told of a piece, and how it is laid out: over more than one sheet where it is much. */
+function planOf(model: Model, alike: Alike) {
+  const { settings } = model.project
+  const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
+  const piece = alike.instances[0]!
+  const features = model.features(piece)
+  const told: Told = {
+    along: placesOn(features, 0),
+    across: placesOn(features, 1),
+    through: placesOn(features, 2),
+    rounds: roundsOf(features, say),
+    notes: callouts(features, say),
+  }
+  const { length, width, thickness } = piece
+  const area = drawingArea(settings.paper)
+  const laid = pagesOf(told, [length, width, thickness], area, settings.style.unit, say)
+  return { ...laid, piece, features, area, say }
+}
+
+/** How many sheets a piece takes. */
+export const sheetsFor = (model: Model, alike: Alike): number => planOf(model, alike).pages.length
+
+/** Its sheets, the first of them numbered so. Yields now and then while it draws. */
+export function* pieceSheets(
   model: Model,
   alike: Alike,
   solid: Solid,
   sheet: number,
   of: number,
-): Generator<undefined, Sheet> {
+): Generator<undefined, Sheet[]> {
   const { settings } = model.project
-  const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
-  const piece = alike.instances[0]!
-  const features = model.features(piece)
+  const { layout, pages, piece, features, area, say } = planOf(model, alike)
   const fromBack = shownFace(features) === 'back'
   const third = settings.projection === 'third'
-  const [main, edge, end] = viewsOf(fromBack, third)
   const { length: L, width: W, thickness: T } = piece
-
-  const along = placesOn(features, 0)
-  const across = placesOn(features, 1)
-  const through = placesOn(features, 2)
-  const notes = callouts(features, say)
-  const area = drawingArea(settings.paper)
-  const runningRow = along.length ? Math.max(...along.map((p) => textWidth(say(p), TEXT))) + 8 : 4
-  const rounds = roundsOf(features, say)
-  const roundRow = rounds.length ? Math.max(...rounds.map((d) => textWidth(d.text, TEXT))) + 5 : 0
-  const beside = [...across, ...through].map((p) => textWidth(say(p), TEXT))
-  const column = (beside.length ? Math.max(...beside) + 7 : 0) + 2
-  // Places through a thin edge stand further apart than it is thick.
-  const crowd = through.length * TEXT * 1.2
-  const below = notes.length * NOTE + 4
-  const wide = area.x2 - area.x1 - column - APART - ROW - 6
-  const high = area.y2 - area.y1 - runningRow - roundRow - APART - ROW - 6 - below
-  const roomFor = (s: number) => Math.max(0, crowd - T * s) / 2
-  const scale = largestScale(
-    settings.style.unit,
-    (s) => (L + T) * s <= wide && (W + T) * s + 2 * roomFor(s) <= high,
-  )
-  const s = scale.factor
-  const room = roomFor(s)
-
-  const x = area.x1 + column + (wide - (L + T) * s) / 2
-  const y = area.y1 + runningRow + (high - (W + T) * s) / 2 - room + W * s
-  const at = (u: number, v: number, px: number, py: number): Placed => ({
+  const s = layout.scale.factor
+  const at = (u: number, v: number, [x, y]: readonly [number, number]): Placed => ({
     outline: { u1: 0, v1: 0, u2: u, v2: v },
-    x: px,
-    y: py,
+    x,
+    y,
     scale: s,
   })
-  const atMain = at(L, W, x, y)
-  const atEdge = at(L, T, x, y + roundRow + APART + room + T * s)
-  const atEnd = at(T, W, x + L * s + APART, y)
-  const marks: Mark[] = []
+  const [atMain, atEdge, atEnd] = [at(L, W, layout.face), at(L, T, layout.edge), at(T, W, layout.end)]
+  const views = viewsOf(fromBack, third)
+  const drawn: Mark[] = []
   const block: Box = { min: [0, 0, 0], max: piece.size }
   // What is bent is made from a strip.
   const wood = features.some((f) => workKind(f).bought) ? null : reachOf(solid)
   for (const [view, place] of [
-    [main, atMain],
-    [edge, atEdge],
-    [end, atEnd],
+    [views[0], atMain],
+    [views[1], atEdge],
+    [views[2], atEnd],
   ] as const) {
     const own = ofPiece(view, solid.frame)
-    const drawn = yield* drawingView([solid], own, { hidden: true, arcs: true })
+    const lines = yield* drawingView([solid], own, { hidden: true, arcs: true })
     const settled = settle(piece, own, place)
-    marks.push(...drawnMarks(drawn, settled), ...(wood ? blankMarks(block, wood, view, place) : []))
+    drawn.push(...drawnMarks(lines, settled), ...(wood ? blankMarks(block, wood, view, place) : []))
     for (const f of features)
       for (const t of workKind(f).threads?.(f.data) ?? [])
-        marks.push(...threadMarks(t, solid.frame, own, settled))
+        drawn.push(...threadMarks(t, solid.frame, own, settled))
   }
-
+  const [x, y] = layout.face
   const top = y - W * s
-  marks.push(
+  drawn.push(
+    ...levelDimension(x, x + L * s, atEdge.y + OFF, atEdge.y, say(L)),
+    ...uprightDimension(top, y, atEnd.x + T * s + OFF, atEnd.x + T * s, say(W)),
+    ...uprightDimension(atEdge.y - T * s, atEdge.y, x + L * s + 5, x + L * s, say(T)),
+    write(x, atEdge.y - T * s - 1.5, 'End 1', { size: SMALL }),
+  )
+  const mirrored = alike.mirrored ? `, ${alike.mirrored} mirrored` : ''
+  const thickness = boughtFor(model, piece).thickness
+  const planed = planedFrom(thickness, alike.stock, model) === null ? '' : `, ${sayPlaned(thickness, model)}`
+  const stock = alike.stock?.stock.name ?? 'no stock'
+  const [width, height] = PAPER[settings.paper]
+  const fromEdge1 = (p: number) => atV(atMain, fromBack ? W - p : p)
+  // Below in the first angle is what is seen from above, its face downwards.
+  const fromTheBack = (p: number) => atV(atEdge, fromBack === third ? T - p : p)
+
+  const telling = ({ along, across, through, rounds, notes }: Told): Mark[] => [
     ...runningLevel(
       along.map((p) => ({ x: atU(atMain, p), text: say(p) })),
       top - 5,
       top,
+      layout.along,
     ),
-  )
-  const fromEdge1 = (p: number) => atV(atMain, fromBack ? W - p : p)
-  marks.push(
     ...runningUpright(
       across.map((p) => ({ y: fromEdge1(p), text: say(p) })),
       x - 5,
       x,
+      layout.across,
     ),
-  )
-  marks.push(
     ...runningLevel(
       rounds.map((d) => ({ x: atU(atMain, d.at), text: d.text })),
       y + 5,
       y,
+      layout.along,
     ),
     // From the surface on, where that is not at the edge of the block.
     ...rounds.flatMap(({ at: u, sides }) => {
       const surface = Math.max(...sides.map(fromEdge1))
       return y - surface > 1 ? [line(atU(atMain, u), surface + 1, atU(atMain, u), y, 'dimension')] : []
     }),
-  )
-  // Below in the first angle is what is seen from above, its face downwards.
-  const fromTheBack = (p: number) => atV(atEdge, fromBack === third ? T - p : p)
-  marks.push(
     ...runningUpright(
       through.map((p) => ({ y: fromTheBack(p), text: say(p) })),
       x - 5,
       x,
+      layout.through,
     ),
-  )
-  marks.push(...levelDimension(x, x + L * s, atEdge.y + ROW - 2, atEdge.y, say(L)))
-  marks.push(...uprightDimension(top, y, atEnd.x + T * s + 7, atEnd.x + T * s, say(W)))
-  marks.push(...uprightDimension(atEdge.y - T * s, atEdge.y, x + L * s + 5, x + L * s, say(T)))
-  marks.push(write(x, atEdge.y - T * s - 1.5, 'End 1', { size: SMALL }))
-
-  notes.forEach((note, i) =>
-    marks.push(
-      write(area.x1 + 2, area.y2 - below + (i + 1) * NOTE, shorten(note, 3.5, area.x2 - area.x1 - 4)),
+    ...notes.map((note, i) =>
+      write(area.x1 + 2, area.y2 - layout.below + (i + 1) * NOTE, shorten(note, TEXT, area.x2 - area.x1 - 4)),
     ),
-  )
-  const mirrored = alike.mirrored ? `, ${alike.mirrored} mirrored` : ''
-  const thickness = boughtFor(model, piece).thickness
-  const planed = planedFrom(thickness, alike.stock, model) === null ? '' : `, ${sayPlaned(thickness, model)}`
-  const stock = alike.stock?.stock.name ?? 'no stock'
-  const titles = {
-    project: model.project.name,
-    title: `${alike.mark}  ${alike.name}`,
-    detail: `make ${alike.instances.length}${mirrored} from ${stock}${planed}`,
-    scale: scale.says,
-    unit: settings.style.unit,
-    projection: settings.projection,
-  }
-  const [width, height] = PAPER[settings.paper]
-  return {
-    title: `${alike.mark} ${alike.name}`,
-    width,
-    height,
-    marks: [...border(settings.paper, titles, sheet, of), ...marks],
-  }
+  ]
+  return pages.map((page, n) => {
+    const continued = n > 0 ? `, continued (${n + 1} of ${pages.length})` : ''
+    const titles = {
+      project: model.project.name,
+      title: `${alike.mark}  ${alike.name}${continued}`,
+      detail: `make ${alike.instances.length}${mirrored} from ${stock}${planed}`,
+      scale: layout.scale.says,
+      unit: settings.style.unit,
+      projection: settings.projection,
+    }
+    return {
+      title: `${alike.mark} ${alike.name}${continued}`,
+      width,
+      height,
+      marks: [...border(settings.paper, titles, sheet + n, of), ...drawn, ...telling(page)],
+    }
+  })
 }
 
 /**
@@ -245,18 +238,17 @@ function placesOn(features: readonly Feature[], axis: 0 | 1 | 2): number[] {
 }
 
 /** What is round about an axis along the piece: where, from which place to which across, and its diameter. */
-function roundsOf(features: readonly Feature[], say: (mm: number) => string) {
+function roundsOf(features: readonly Feature[], say: (mm: number) => string): Round[] {
   const all = features.flatMap((f) =>
     (workKind(f).diameters?.(f.data) ?? []).filter(({ along }) => along === 0),
   )
-  return all.length > MOST_ROUNDS
-    ? []
-    : all
-        .map(({ at: [u, v], mm }) => ({ at: u, sides: [v - mm / 2, v + mm / 2], text: `⌀ ${say(mm)}` }))
-        .sort((a, b) => a.at - b.at)
+  if (all.length > MOST_ROUNDS) return []
+  return all
+    .map(({ at: [u, v], mm }) => ({ at: u, sides: [v - mm / 2, v + mm / 2], text: `⌀ ${say(mm)}` }))
+    .sort((a, b) => a.at - b.at)
 }
-/** More are not told on a drawing. */
-const MOST_ROUNDS = 16
+/** More, as of a curve that was traced, are not told on a drawing. */
+const MOST_ROUNDS = 48
 
 /** How far a solid reaches, in its own frame. */
 function reachOf({ shape: { positions } }: Solid): Box {

@@ -289,8 +289,8 @@ describe.each(demos)('the drawings of %s', (file) => {
     const sheets = sheetsOf(file, 'a4')
     for (const alike of findAlike(model)) {
       const piece = alike.instances[0]!
-      const sheet = sheets.find((s) => s.title === `${alike.mark} ${alike.name}`)!
-      const written = new Set(sheet.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : [])))
+      const own = sheets.filter((s) => s.title.startsWith(`${alike.mark} ${alike.name}`))
+      const written = new Set(own.flatMap((s) => s.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []))))
       const places = model
         .features(piece)
         .flatMap((f) => workKind(f).dimensions(f.data))

@@ -5,7 +5,7 @@ import type { Kernel } from '../solid'
 import { assemblySheet } from './assembly'
 import type { Solid } from './hidden/lines'
 import { keptSheet } from './kept'
-import { pieceSheet } from './piece'
+import { pieceSheets, sheetsFor } from './piece'
 import type { Sheet } from './sheet'
 import { rowsPerSheet, tableSheets } from './table'
 
@@ -15,7 +15,8 @@ export function* planWork(model: Model, kernel: Kernel): Generator<Sheet | null>
   if (alike.length === 0) return
   const tables = Math.ceil(alike.length / rowsPerSheet(model))
   const { views } = model.project
-  const of = 1 + views.length + tables + alike.length
+  const sheets = alike.map((a) => sheetsFor(model, a))
+  const of = 1 + views.length + tables + sheets.reduce((n, more) => n + more, 0)
   const solids = new Map<string, Solid>()
   for (const i of model.resolved.instances) {
     solids.set(i.key, { shape: kernel.shape(model.recipe(i)), frame: i.frame })
@@ -25,8 +26,11 @@ export function* planWork(model: Model, kernel: Kernel): Generator<Sheet | null>
   for (const [n, view] of views.entries()) yield* withPauses(keptSheet(model, kernel, view, 2 + n, of))
   const first = 2 + views.length
   yield* tableSheets(model, first, of)
-  for (const [n, a] of alike.entries())
-    yield* withPauses(pieceSheet(model, a, solids.get(a.instances[0]!.key)!, first + tables + n, of))
+  let next = first + tables
+  for (const [n, a] of alike.entries()) {
+    yield* withPauses(pieceSheets(model, a, solids.get(a.instances[0]!.key)!, next, of))
+    next += sheets[n]!
+  }
 }
 
 /** Each sheet, without pauses. */
@@ -34,10 +38,10 @@ export function* planSheets(model: Model, kernel: Kernel): Generator<Sheet> {
   for (const sheet of planWork(model, kernel)) if (sheet) yield sheet
 }
 
-function* withPauses(drawing: Generator<undefined, Sheet>): Generator<Sheet | null> {
+function* withPauses(drawing: Generator<undefined, Sheet | Sheet[]>): Generator<Sheet | null> {
   for (;;) {
     const step = drawing.next()
-    yield step.done ? step.value : null
-    if (step.done) return
+    if (step.done) return yield* Array.isArray(step.value) ? step.value : [step.value]
+    yield null
   }
 }

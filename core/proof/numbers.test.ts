@@ -39,6 +39,16 @@ const copied = (count: number, times: number) =>
     }),
   )
 /** B is what was parted from the so manieth copy of A. */
+const aside = (n: number) => ({
+  ...plain(),
+  setAside: Array.from({ length: n }, (_, i) => ({
+    id: `x${i}`,
+    list: 'pieces' as const,
+    where: `piece ${i + 1}`,
+    why: 'odd',
+    text: '{}',
+  })),
+})
 const parted = (copy: string) => {
   const p = run(
     plain(),
@@ -142,6 +152,15 @@ const CASES: readonly Case[] = [
   ],
   ['two units in one', 'measure', () => plain(fact('1 1/2in + 3mm')), null],
 
+  ['a part that was set aside', 'aside', () => aside(1), /^A part of the file was set aside: piece 1: odd$/],
+  [
+    'many that were set aside',
+    'aside',
+    () => aside(5),
+    /^5 parts of the file were set aside: piece 1: odd; piece 2: odd; and 3 more$/,
+  ],
+  ['nothing set aside', 'aside', () => aside(0), null],
+  ['all of it used', 'aside', () => parted('2'), null],
   ['a stock that is gone', 'lost', () => ({ ...plain(), stock: [] }), /not on the rack/],
   ['parted from a copy that is gone', 'lost', () => parted('7'), /stands nowhere/],
   ['parted from a copy that is there', 'lost', () => parted('2'), null],

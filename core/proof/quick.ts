@@ -9,6 +9,7 @@ import { lost } from './lost'
 import { measures } from './measures'
 import { outlines } from './outlines'
 import { runs } from './runs'
+import { setAside } from './setaside'
 import { settings } from './settings'
 import { sizes } from './sizes'
 import { stock } from './stock'
@@ -17,6 +18,7 @@ import { work } from './work'
 
 /** Of the numbers, at every change. */
 export const QUICK: readonly QuickCheck[] = [
+  setAside,
   copies,
   measures,
   lost,

@@ -15,6 +15,6 @@ export {
 } from './recipe'
 export { sidesOf } from './tools'
 export { creaseSegments, edgesOf, type Edge } from './edges'
-export { binaryStl, toStl, turnedOver, type Surface } from './stl'
-export { welded } from './weld'
+export { binaryStl, toStl, turnedOver } from './stl'
+export { welded, type Surface } from './weld'
 export { hashOf } from './hash'

@@ -1,8 +1,5 @@
 import type { Shape } from './kernel'
-import { welded } from './weld'
-
-/** Corners, three numbers each, and triangles of three corners, anticlockwise seen from outside. */
-export type Surface = Pick<Shape, 'positions' | 'triangles'>
+import { welded, type Surface } from './weld'
 
 /** Surfaces as one binary STL file, millimetres. */
 export function binaryStl(surfaces: readonly Surface[], title: string): Uint8Array {

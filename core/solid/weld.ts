@@ -1,5 +1,8 @@
 /** Surfaces as a strict reader wants them: each place is one corner, and no triangle is a line. */
-import type { Surface } from './stl'
+import type { Shape } from './kernel'
+
+/** Corners, three numbers each, and triangles of three corners, anticlockwise seen from outside. */
+export type Surface = Pick<Shape, 'positions' | 'triangles'>
 
 /** Places are told to so many parts of a millimetre, as files have them. */
 const FINE = 1e5

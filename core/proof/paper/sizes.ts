@@ -15,7 +15,7 @@ const head = (n: number): Row => ({
   cells: [
     { at: 0, wide: 0.34, text: 'Dimension' },
     { at: 0.34, wide: 0.12, text: 'Size', right: true },
-    { at: 0.46, wide: 0.12, text: 'Exactly', right: true },
+    { at: 0.46, wide: 0.12, text: 'In decimals', right: true },
     ...Array.from({ length: n }, (_, k) => ({
       at: 0.6 + k * 0.1,
       wide: 0.1,

@@ -12,7 +12,6 @@ import {
   Left,
   ovalPieces,
   SAME,
-  saidBy,
   turned,
   Unread,
   type Matrix,
@@ -36,6 +35,8 @@ const UNITS: Readonly<Record<number, number>> = {
 /** Blocks within blocks go no deeper, and no block stands in more rows and columns. */
 const DEEP = 8
 const ROWS = 200
+/** And no more of them are looked into, with strokes in them or without. */
+const MOST_BLOCKS = 20_000
 
 /** What is told of entities of all kinds; each has some of it. */
 interface Told extends IEntity {
@@ -159,8 +160,15 @@ export function readDxf(text: string): Strokes {
   const read = parsed(text)
   const left = new Left()
   const segments: Segment[] = []
+  let blocks = 0
   const walk = (entities: readonly IEntity[], m: Matrix, deep: number): void => {
+    if (++blocks > MOST_BLOCKS)
+      throw new Unread(`its blocks stand in it more than ${MOST_BLOCKS.toLocaleString('en')} times`)
     for (const e of entities as readonly Told[]) {
+      if (e.visible === false || e.inPaperSpace) {
+        left.put(e.inPaperSpace ? 'part of a paper layout' : 'hidden part')
+        continue
+      }
       const stroke = Object.hasOwn(STROKES, e.type) ? STROKES[e.type] : undefined
       const here = after(m, faced(e))
       if (stroke) segments.push(...stroke(e).flatMap((s) => carried(s, here)))
@@ -252,6 +260,7 @@ function parsed(text: string) {
     return read
   } catch (error) {
     if (error instanceof Unread) throw error
-    throw new Unread(`it is damaged: ${saidBy(error)}`)
+    // What the parser runs into says nothing to a maker.
+    throw new Unread('it is damaged: its sections do not hold together')
   }
 }

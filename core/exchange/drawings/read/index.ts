@@ -4,7 +4,7 @@
  */
 import type { Segment } from '../../../outline'
 import { readDxf } from './dxf'
-import { saidBy, Unread, type Reading, type Strokes } from './kind'
+import { Unread, type Reading, type Strokes } from './kind'
 import { readSvg } from './svg'
 
 /** Larger files are refused before they are looked into. */
@@ -20,7 +20,7 @@ interface Reader {
 const READERS: readonly Reader[] = [
   {
     title: 'SVG',
-    is: (text) => /<svg[\s>:]/i.test(text.slice(0, 20_000)) && /^\s*</.test(text),
+    is: (text) => /<([\w-]+:)?svg[\s>:]/i.test(text.slice(0, 20_000)) && /^\s*</.test(text),
     read: readSvg,
   },
   {
@@ -46,7 +46,7 @@ export function readDrawing(bytes: Uint8Array, name: string): Reading<Drawn> {
       name,
       `it is ${(bytes.byteLength / 1e6).toFixed(1)} MB, and ${MOST_BYTES / 1e6} MB are read at most`,
     )
-  const text = new TextDecoder().decode(bytes).replace(/^\uFEFF/, '')
+  const text = textOf(bytes)
   if (text.startsWith('AutoCAD Binary DXF')) return says(name, 'it is a binary DXF; save it as a text one')
   const reader = READERS.find((r) => r.is(text))
   if (!reader) return says(name, 'it is neither an SVG drawing nor a DXF in text')
@@ -57,8 +57,21 @@ export function readDrawing(bytes: Uint8Array, name: string): Reading<Drawn> {
     return { ok: true, read: { ...read, kind: reader.title } }
   } catch (error) {
     if (error instanceof Unread) return says(name, error.message)
-    return says(name, `it is damaged: ${saidBy(error)}`)
+    // What a reader runs into says nothing to a maker.
+    return says(name, 'it is damaged, or of a sort that is not read here')
   }
+}
+
+/** As its first two bytes say, or those of a plain sign in wide letters (XML 1.0, F.1). */
+function textOf(bytes: Uint8Array): string {
+  const [a, b] = bytes
+  const wide =
+    (a === 0xff && b === 0xfe) || (a === 0x3c && b === 0)
+      ? 'utf-16le'
+      : (a === 0xfe && b === 0xff) || (a === 0 && b === 0x3c)
+        ? 'utf-16be'
+        : 'utf-8'
+  return new TextDecoder(wide).decode(bytes).replace(/^\uFEFF/, '')
 }
 
 const isFinite = (s: Segment): boolean =>

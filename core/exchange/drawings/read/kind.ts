@@ -8,13 +8,6 @@ export class Unread extends Error {}
 export type Reading<T> =
   { readonly ok: true; readonly read: T } | { readonly ok: false; readonly why: string }
 
-/** What a library says of damage, in one short line. */
-export const saidBy = (error: unknown): string =>
-  (error instanceof Error ? error.message : String(error))
-    .replace(/[\p{C}\s]+/gu, ' ')
-    .slice(0, 100)
-    .trim()
-
 /** What a drawing holds, in its own units; x to the right and y up. */
 export interface Strokes {
   readonly segments: readonly Segment[]
@@ -112,8 +105,8 @@ export class Left {
 
 /** A drawing of more pieces is none of an outline. */
 export const MOST_PIECES = 5000
+export const TOO_MANY = `it has more than ${MOST_PIECES} lines and curves; leave out what is not the outline`
 
 export function counted(segments: readonly Segment[]): void {
-  if (segments.length > MOST_PIECES)
-    throw new Unread(`it has more than ${MOST_PIECES} lines and curves; leave out what is not the outline`)
+  if (segments.length > MOST_PIECES) throw new Unread(TOO_MANY)
 }

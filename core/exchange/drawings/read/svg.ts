@@ -2,16 +2,18 @@
  * SVG as strokes: paths and plain shapes with their transforms. What would run or load anything (scripts,
  * references, pictures, styles from elsewhere) is never looked at.
  */
-import { XMLParser } from 'fast-xml-parser'
+import { XMLParser, XMLValidator } from 'fast-xml-parser'
 import SvgPath from 'svgpath'
 import { circleAt, placed, straight, type Place2, type Segment } from '../../../outline'
-import { counted, cubic, ended, Left, ovalPieces, saidBy, Unread, type Strokes } from './kind'
+import { counted, cubic, ended, Left, MOST_PIECES, ovalPieces, TOO_MANY, Unread, type Strokes } from './kind'
 
 type Attributes = Readonly<Record<string, string>>
 interface Node {
   readonly tag: string
   readonly has: Attributes
   readonly within: readonly Node[]
+  /** What is written right in it. */
+  readonly text: string
 }
 
 /** A node as the parser gives it, children in order. */
@@ -23,7 +25,9 @@ function nodesOf(raw: unknown, depth = 0): Node[] {
     const tag = Object.keys(r).find((k) => k !== ':@')
     if (tag === undefined || tag.startsWith('#') || tag.startsWith('?')) return []
     const has = (r[':@'] ?? {}) as Attributes
-    return [{ tag: tag.toLowerCase(), has, within: nodesOf(r[tag], depth + 1) }]
+    const inside = Array.isArray(r[tag]) ? (r[tag] as Raw[]) : []
+    const text = inside.map((x) => (typeof x['#text'] === 'string' ? x['#text'] : '')).join('')
+    return [{ tag: tag.toLowerCase(), has, within: nodesOf(inside, depth + 1), text }]
   })
 }
 
@@ -37,16 +41,66 @@ const UNITS: Readonly<Record<string, number>> = {
   q: 0.25,
 }
 
+/** Pixels, which is what a number without a unit is, to an inch (CSS Values 3, 6.2). */
+const DPI = 96
+/** What tells where and how large a plain shape is. */
+const SIZES = new Set(['x', 'y', 'width', 'height', 'cx', 'cy', 'r', 'rx', 'ry', 'x1', 'y1', 'x2', 'y2'])
+
+/** A shape with all its lengths in the units that are within; null where one hangs on what is not here. */
+function inUnits(has: Attributes): Attributes | null {
+  const out: Record<string, string> = { ...has }
+  for (const [name, text] of Object.entries(has)) {
+    if (!SIZES.has(name)) continue
+    const told = /^\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*([a-z%]*)\s*$/i.exec(text)
+    const unit = told?.[2]!.toLowerCase() ?? ''
+    if (unit === '' || unit === 'px') continue
+    if (!Object.hasOwn(UNITS, unit)) return null
+    out[name] = String((Number(told![1]) * UNITS[unit]! * DPI) / 25.4)
+  }
+  return out
+}
+
+/** How many numbers each kind of transform takes (SVG 1.1, 7.6). */
+const TRANSFORMS: Readonly<Record<string, readonly number[]>> = {
+  matrix: [6],
+  translate: [1, 2],
+  scale: [1, 2],
+  rotate: [1, 3],
+  skewX: [1],
+  skewY: [1],
+}
+
+/** Transforms with a sign between all their numbers; null where they are none. */
+function transformOf(text: string): string | null {
+  const out: string[] = []
+  const rest = text.replace(/([a-z]+)\s*\(([^)]*)\)/gi, (_, name: string, of: string) => {
+    const all = numbers(of)
+    const strange = of.replace(NUMBER, '').replace(/[\s,]/g, '')
+    const takes = Object.hasOwn(TRANSFORMS, name) ? TRANSFORMS[name]! : []
+    if (strange !== '' || !takes.includes(all.length)) return 'none'
+    out.push(`${name}(${all.join(',')})`)
+    return ''
+  })
+  return rest.replace(/[\s,]/g, '') === '' ? out.join(' ') : null
+}
+
 const number = (text: string | undefined, otherwise = 0): number => {
   const n = Number.parseFloat(text ?? '')
   return Number.isFinite(n) ? n : otherwise
 }
+const NUMBER = /[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/gi
 const numbers = (text: string | undefined): number[] =>
-  [...(text ?? '').matchAll(/[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/gi)].map((m) => Number(m[0]))
+  [...(text ?? '').matchAll(NUMBER)].map((m) => Number(m[0]))
+
+/** What is longer tells more lines and curves than are read, each by six figures and their signs. */
+const LONGEST = MOST_PIECES * 120
+function bounded(text = ''): void {
+  if (text.length > LONGEST) throw new Unread(TOO_MANY)
+}
 
 /** Shapes as path data. */
 const SHAPES: Readonly<Record<string, (has: Attributes) => string>> = {
-  path: ({ d = '' }) => d,
+  path: ({ d = '' }) => (bounded(d), d),
   line: ({ x1, y1, x2, y2 }) => `M${number(x1)} ${number(y1)}L${number(x2)} ${number(y2)}`,
   polyline: ({ points }) => polyline(points),
   polygon: ({ points }) => `${polyline(points)}Z`,
@@ -65,6 +119,7 @@ const SHAPES: Readonly<Record<string, (has: Attributes) => string>> = {
   },
 }
 const polyline = (points: string | undefined): string => {
+  bounded(points)
   const all = numbers(points)
   return all.length < 4 ? '' : `M${all.slice(0, all.length - (all.length % 2)).join(' ')}`
 }
@@ -95,8 +150,30 @@ const NAMED: Readonly<Record<string, string>> = {
   svg: 'drawing within it',
 }
 const GROUPS = new Set(['g', 'a', 'switch'])
-const hidden = ({ display, visibility, style = '' }: Attributes): boolean =>
-  display === 'none' || visibility === 'hidden' || /display\s*:\s*none|visibility\s*:\s*hidden/.test(style)
+const HIDES = /display\s*:\s*none|visibility\s*:\s*(hidden|collapse)/i
+const MOVES = /(^|[\s;{])(transform|translate|rotate|scale)\s*:/i
+
+/** What a style sheet hides or moves: by tag, class or id; all, where that is not told. */
+function styledBy(sheets: readonly string[], which: RegExp) {
+  const selectors = sheets.flatMap((text) =>
+    [...text.replace(/\/\*[\s\S]*?\*\//g, '').matchAll(/([^{}]+)\{([^{}]*)\}/g)]
+      .filter((rule) => which.test(rule[2]!))
+      .flatMap((rule) => rule[1]!.split(',').map((s) => s.trim())),
+  )
+  return ({ tag, has }: Pick<Node, 'tag' | 'has'>): boolean => {
+    const classes = (has.class ?? '').split(/\s+/)
+    return selectors.some((s) => {
+      const plain = /^([\w-]*|\*)(?:\.([\w-]+))?(?:#([\w-]+))?$/.exec(s)
+      if (!plain) return true
+      const [, name, of, id] = plain
+      return (
+        (!name || name === '*' || name.toLowerCase() === tag) &&
+        (!of || classes.includes(of)) &&
+        (!id || has.id === id)
+      )
+    })
+  }
+}
 
 export function readSvg(text: string): Strokes {
   const root = nodesOf(parsed(text)).find((n) => n.tag === 'svg')
@@ -105,22 +182,39 @@ export function readSvg(text: string): Strokes {
   const box = numbers(root.has.viewBox ?? root.has.viewbox)
   const [bx = 0, by = 0, , bh = number(root.has.height)] = box
   const segments: Segment[] = []
+  const sheets = styleSheets(root)
+  const [hides, moves] = [styledBy(sheets, HIDES), styledBy(sheets, MOVES)]
+  const hidden = (node: Node) =>
+    node.has.display === 'none' ||
+    /^(hidden|collapse)$/.test(node.has.visibility ?? '') ||
+    HIDES.test(node.has.style ?? '') ||
+    hides(node)
+  const moved = (node: Node) => MOVES.test(node.has.style ?? '') || moves(node)
+  const { unit, stretched } = unitOf(root.has, box)
   const walk = (nodes: readonly Node[], above: readonly string[]): void => {
-    for (const { tag, has, within } of nodes) {
+    for (const node of nodes) {
+      const { tag, has, within } = node
       const shape = Object.hasOwn(SHAPES, tag) ? SHAPES[tag] : undefined
-      if (hidden(has) || HELD.has(tag)) left.put('hidden part')
+      if (hidden(node) || HELD.has(tag)) left.put('hidden part')
       else if (shape || GROUPS.has(tag)) {
-        const here = has.transform ? [has.transform, ...above] : above
-        if (shape) segments.push(...strokesOf(shape(has), here, left))
-        else walk(within, here)
-        counted(segments)
+        const transform = transformOf(has.transform ?? '')
+        const sized = inUnits(has)
+        if (moved(node)) left.put('part moved by its style')
+        else if (transform === null) left.put('part with a transform that cannot be read')
+        else if (shape && !sized) left.put('shape sized by what is round it')
+        else {
+          const here = transform ? [transform, ...above] : above
+          if (shape) segments.push(...strokesOf(shape(sized!), here, left))
+          else walk(within, here)
+          counted(segments)
+        }
       } else if (Object.hasOwn(NAMED, tag)) left.put(NAMED[tag]!)
     }
   }
-  walk(root.within, [])
+  walk(root.within, stretched === 1 ? [] : [`scale(1,${stretched})`])
   // Up is up.
-  const flip = ([x, y]: Place2): Place2 => [x - bx, by + bh - y]
-  return { segments: segments.map((s) => placed(s, flip, -1)), unit: unitOf(root.has, box), left: left.all }
+  const flip = ([x, y]: Place2): Place2 => [x - bx, (by + bh) * stretched - y]
+  return { segments: segments.map((s) => placed(s, flip, -1)), unit, left: left.all }
 }
 
 function parsed(text: string): unknown {
@@ -135,16 +229,32 @@ function parsed(text: string): unknown {
   })
   try {
     return parser.parse(text)
-  } catch (error) {
-    throw new Unread(`it is damaged: ${saidBy(error)}`)
+  } catch {
+    const found = XMLValidator.validate(text)
+    throw new Unread(found === true ? 'it is damaged' : `it is damaged near line ${found.err.line}`)
   }
 }
 
-/** Millimetres of a unit within, where the width is told in a unit of length and the view in those. */
-function unitOf({ width = '' }: Attributes, box: readonly number[]): number | null {
-  const told = /^\s*([\d.]+(?:e[-+]?\d+)?)\s*([a-z]+)\s*$/i.exec(width)
-  const unit = told && (Number(told[1]) * (UNITS[told[2]!.toLowerCase()] ?? Number.NaN)) / box[2]!
-  return unit !== null && Number.isFinite(unit) && unit > 0 ? unit : null
+const styleSheets = ({ within }: Node): string[] =>
+  within.flatMap((n) => (n.tag === 'style' ? [n.text] : styleSheets(n)))
+
+/**
+ * Millimetres of a unit within, where the size is told in units of length and the view in its own; and how
+ * much more it is upwards, where it is stretched to its size (SVG 1.1, 7.8).
+ */
+function unitOf(
+  { width = '', height = '', preserveAspectRatio = '' }: Attributes,
+  [, , wide, high]: readonly number[],
+): { readonly unit: number | null; readonly stretched: number } {
+  const of = (text: string, long: number | undefined): number | null => {
+    const told = /^\s*([\d.]+(?:e[-+]?\d+)?)\s*([a-z]+)\s*$/i.exec(text)
+    const unit = told && (Number(told[1]) * (UNITS[told[2]!.toLowerCase()] ?? Number.NaN)) / long!
+    return unit !== null && Number.isFinite(unit) && unit > 0 ? unit : null
+  }
+  const [u, v] = [of(width, wide), of(height, high)]
+  if (u === null || v === null) return { unit: u ?? v, stretched: 1 }
+  if (/none/.test(preserveAspectRatio)) return { unit: u, stretched: v / u }
+  return { unit: /slice/.test(preserveAspectRatio) ? Math.max(u, v) : Math.min(u, v), stretched: 1 }
 }
 
 function strokesOf(d: string, transforms: readonly string[], left: Left): Segment[] {
