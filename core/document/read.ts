@@ -98,7 +98,9 @@ function sound(data: Record<string, unknown>): Project {
     const over: unknown[] = []
     ;(given as unknown[]).slice(0, most + MOST_LOOKED).forEach((item, i) => {
       const where = sayEntry(key, i, item)
-      const read = schema.safeParse(withSoundWork(shortened(item, where, aside), where, aside))
+      const called = shortened(item, where, aside)
+      const whole = schema.safeParse(called)
+      const read = whole.success ? whole : schema.safeParse(withSoundWork(called, where, aside))
       if (!read.success) aside.put(key, where, sayIssue(read.error), item)
       else if (kept.length >= most) over.push(item)
       else kept.push(read.data)

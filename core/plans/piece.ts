@@ -21,7 +21,7 @@ import { line, PAPER, SMALL, TEXT, write, type Mark, type Sheet } from './sheet'
 const OFF = 7
 
 /** All that is told of a piece, and how it is laid out: over more than one sheet where it is much. */
-function planOf(model: Model, alike: Alike) {
+export function planOf(model: Model, alike: Alike) {
   const { settings } = model.project
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
   const piece = alike.instances[0]!
@@ -39,19 +39,16 @@ function planOf(model: Model, alike: Alike) {
   return { ...laid, piece, features, area, say }
 }
 
-/** How many sheets a piece takes. */
-export const sheetsFor = (model: Model, alike: Alike): number => planOf(model, alike).pages.length
-
 /** Its sheets, the first of them numbered so. Yields now and then while it draws. */
 export function* pieceSheets(
   model: Model,
   alike: Alike,
+  { layout, pages, piece, features, area, say }: ReturnType<typeof planOf>,
   solid: Solid,
   sheet: number,
   of: number,
 ): Generator<undefined, Sheet[]> {
   const { settings } = model.project
-  const { layout, pages, piece, features, area, say } = planOf(model, alike)
   const fromBack = shownFace(features) === 'back'
   const third = settings.projection === 'third'
   const { length: L, width: W, thickness: T } = piece

@@ -5,7 +5,7 @@ import type { Kernel } from '../solid'
 import { assemblySheet } from './assembly'
 import type { Solid } from './hidden/lines'
 import { keptSheet } from './kept'
-import { pieceSheets, sheetsFor } from './piece'
+import { pieceSheets, planOf } from './piece'
 import type { Sheet } from './sheet'
 import { rowsPerSheet, tableSheets } from './table'
 
@@ -15,8 +15,8 @@ export function* planWork(model: Model, kernel: Kernel): Generator<Sheet | null>
   if (alike.length === 0) return
   const tables = Math.ceil(alike.length / rowsPerSheet(model))
   const { views } = model.project
-  const sheets = alike.map((a) => sheetsFor(model, a))
-  const of = 1 + views.length + tables + sheets.reduce((n, more) => n + more, 0)
+  const plans = alike.map((a) => planOf(model, a))
+  const of = 1 + views.length + tables + plans.reduce((n, { pages }) => n + pages.length, 0)
   const solids = new Map<string, Solid>()
   for (const i of model.resolved.instances) {
     solids.set(i.key, { shape: kernel.shape(model.recipe(i)), frame: i.frame })
@@ -28,8 +28,8 @@ export function* planWork(model: Model, kernel: Kernel): Generator<Sheet | null>
   yield* tableSheets(model, first, of)
   let next = first + tables
   for (const [n, a] of alike.entries()) {
-    yield* withPauses(pieceSheets(model, a, solids.get(a.instances[0]!.key)!, next, of))
-    next += sheets[n]!
+    yield* withPauses(pieceSheets(model, a, plans[n]!, solids.get(a.instances[0]!.key)!, next, of))
+    next += plans[n]!.pages.length
   }
 }
 
