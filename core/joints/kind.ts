@@ -39,6 +39,8 @@ export interface JointKind {
   readonly fastens: boolean
   /** Nothing is cut and nothing holds but glue. */
   readonly bare: boolean
+  /** How it holds its pieces: fast, so that one may turn, or not at all. */
+  readonly holds: 'fast' | 'turning' | 'not'
   /** What holds it is put in when the pieces are together: all of it, or its pins. */
   readonly later: 'all' | 'pins' | null
   /** What it would be at this contact; null when it cannot be made there. */
@@ -72,6 +74,7 @@ export interface Definition {
   readonly options?: Choices
   readonly fastens?: true
   readonly bare?: true
+  readonly holds?: 'turning' | 'not'
   readonly later?: 'all' | 'pins'
   /** The measures and choices that mean nothing as the others are; they are kept, and not shown. */
   idle?(joint: Pick<Joint, 'fields' | 'options'>): readonly string[]
@@ -105,6 +108,7 @@ export function defineJoint(d: Definition): JointKind {
     choices: (joint) => options.filter((c) => !d.idle?.(joint).includes(c.name)),
     fastens: d.fastens ?? false,
     bare: d.bare ?? false,
+    holds: d.holds ?? 'fast',
     later: d.later ?? null,
     measures: (joint) => {
       if (!sound(joint)) return []

@@ -34,6 +34,12 @@ export function rowOf(m: Meeting, d: Deriving, diameter: Mm): Vec3[] | string {
   const count = d.value('count') ?? (free < diameter ? 1 : Math.ceil(free / d.must('spacing') - 1e-9) + 1)
   if (count > 1 && free / (count - 1) < diameter)
     return `${count} holes of ${d.say(diameter)} do not fit into ${d.say(whole)} of ${m.guest.name}`
+  const apart = count > 1 ? free / (count - 1) - diameter : Infinity
+  if (apart < diameter / 2 - 1e-6)
+    d.wrong(
+      `Holes of ${d.say(diameter)} stand ${d.say(apart)} apart in ${m.guest.name}; it splits there`,
+      'look',
+    )
   if (wall < diameter / 4)
     d.wrong(`Holes of ${d.say(diameter)} leave a wall of ${d.say(wall)} in ${m.guest.name}`, 'look')
   return Array.from({ length: count }, (_, k) => {

@@ -87,7 +87,7 @@ function thinWalls(i: Instance, holes: ReadonlyArray<Feature<Bore>>, model: Mode
     const others = [a.of.step ?? a.of.joint, b.of.step ?? b.of.joint].sort().join(':')
     return {
       id: `wall:${others}`,
-      level: 'look',
+      level: wall <= 1e-6 ? 'stop' : 'look',
       piece: i.piece,
       step,
       says:

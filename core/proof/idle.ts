@@ -1,19 +1,25 @@
 /**
- * Work that looks for its place on the wood as it is by then, and of which nothing is to be seen in the
- * end.
+ * Work that looks for its place on the wood as it is by then, and of which nothing is to be seen in the end, or
+ * which does not come out where it is to.
  */
+import type { Mm } from '../measure'
+import { FACE_AT, sayFace } from '../pieces'
 import type { Problem } from '../resolve'
-import { cutsOf, recipeKey } from '../solid'
+import { cutsOf, recipeKey, type Shape } from '../solid'
 import { looks, workKind } from '../work'
 import { defineCheck } from './check'
+import { whose } from './wood'
 
-/** Which cuts of a solid left a surface, from 1, by its recipe; so many are remembered. */
-type Memory = Map<string, ReadonlySet<number>>
+/** How far the surfaces reach that cuts of a solid left, by their numbers from 1; all of it, by 0. */
+type Reaches = ReadonlyMap<number, { readonly min: Mm[]; readonly max: Mm[] }>
+/** By recipe; so many are remembered. */
+type Memory = Map<string, Reaches>
 const MOST = 5000
+const LEAST: Mm = 0.01
 
 export const idle = defineCheck<Memory>({
   id: 'idle',
-  title: 'work that takes nothing',
+  title: 'work that takes nothing, or does not come through',
   why:
     'A wall too thick or a frame too wide leaves no room for what was meant, and the wood ' +
     'stays as it was.',
@@ -28,23 +34,53 @@ export const idle = defineCheck<Memory>({
       const recipe = model.recipe(i)
       const key = recipeKey(recipe)
       if (!known.has(key)) {
-        known.set(key, new Set(kernel.shape(recipe).work))
+        known.set(key, reachesOf(kernel.shape(recipe)))
         yield
       }
+      const reaches = known.get(key)!
       // Alike solids have work of their own.
       const cuts = cutsOf(recipe)
-      for (const f of own)
-        if (!known.get(key)!.has(cuts.findIndex((c) => c.work === f.id) + 1))
-          found.push({
-            id: `idle:${f.step}:${i.key}`,
-            level: 'look',
-            piece: i.piece,
-            step: f.step!,
-            says:
-              `The ${workKind(f).name(f.data)} in ${i.name} takes nothing there, or nothing is left of it: ` +
-              'there is no room for it in the wood as it is by then',
-          })
+      for (const f of own) {
+        const name = `The ${workKind(f).name(f.data)} in ${i.name}`
+        const there = reaches.get(cuts.findIndex((c) => c.work === f.id) + 1)
+        const shut = (workKind(f).opens?.(f.data) ?? []).find((face) => {
+          const { axis, far } = FACE_AT[face]
+          const [mine, all] = far
+            ? [there?.max[axis], reaches.get(0)!.max[axis]!]
+            : [there?.min[axis], reaches.get(0)!.min[axis]!]
+          return mine !== undefined && Math.abs(mine - all) > LEAST
+        })
+        if (there && !shut) continue
+        found.push({
+          id: `idle:${f.step}:${i.key}`,
+          level: shut ? 'stop' : 'look',
+          piece: i.piece,
+          ...whose(f),
+          says: shut
+            ? `${name} is to go right through, and closes before it comes to ${sayFace(shut)}: the wood is ` +
+              'too narrow there for its walls'
+            : `${name} takes nothing there, or nothing is left of it: there is no room for it in the wood as ` +
+              'it is by then',
+        })
+      }
     }
     return found
   },
 })
+
+function reachesOf({ positions, triangles, work }: Shape): Reaches {
+  const all = new Map<number, { min: Mm[]; max: Mm[] }>()
+  for (const [n, corner] of triangles.entries())
+    for (const cut of new Set([0, work[Math.floor(n / 3)]!])) {
+      const box = all.get(cut) ?? empty()
+      all.set(cut, box)
+      for (let k = 0; k < 3; k++) {
+        const at = positions[3 * corner + k]!
+        if (at < box.min[k]!) box.min[k] = at
+        if (at > box.max[k]!) box.max[k] = at
+      }
+    }
+  return all
+}
+
+const empty = () => ({ min: [Infinity, Infinity, Infinity], max: [-Infinity, -Infinity, -Infinity] })

@@ -16,8 +16,10 @@ import { endgrain } from './endgrain'
 import { fasteners } from './fasteners'
 import { findingOf, type Finding } from './finding'
 import { fits } from './fits'
+import { floors } from './floors'
 import { gaps } from './gaps'
 import { grain } from './grain'
+import { held } from './held'
 import { hardware } from './hardware'
 import { idle } from './idle'
 import { laid } from './laid'
@@ -30,6 +32,7 @@ import { safe } from './safe'
 import { sag } from './sag'
 import { swapped } from './swapped'
 import { swing } from './swing'
+import { threads } from './threads'
 import { unfinished } from './unfinished'
 import { units } from './units'
 import { walls } from './walls'
@@ -39,13 +42,16 @@ export const CHECKS = [
   bodies,
   idle,
   clash,
+  held,
   gaps,
   fits,
   depths,
+  floors,
   walls,
   corners,
   pegs,
   fasteners,
+  threads,
   hardware,
   swing,
   assembly,

@@ -8,6 +8,8 @@ import { defineNeighbourly } from './check'
 import { called, sayer, sourceOf } from './wood'
 
 const LEAST: Mm = 0.05
+/** More play than that is no sliding fit any more. */
+const LOOSE: Mm = 1
 /** Further off than this it is not the hole that a peg is meant for, in diameters. */
 const NEAR = 1
 
@@ -65,6 +67,8 @@ function sayOdd(peg: Placed, hole: Placed, off: Mm, say: (mm: Mm) => string): st
     return `A peg of ${a} is ${say(off)} off the ${called(hole.of)} in ${b}; their spacing differs`
   if (peg.diameter > hole.diameter + LEAST)
     return `A peg of ${a} is ⌀ ${say(peg.diameter)}, and the hole for it in ${b} ⌀ ${say(hole.diameter)}`
+  if (hole.diameter > peg.diameter + LOOSE)
+    return `A peg of ${a} is ⌀ ${say(peg.diameter)}, and the hole for it in ${b} ⌀ ${say(hole.diameter)}: it is loose`
   if (hole.sort === 'hole' && peg.long > hole.long + LEAST)
     return `A peg of ${a} is ${say(peg.long)} long, and the hole for it in ${b} ${say(hole.long)} deep`
   return null

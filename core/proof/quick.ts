@@ -13,6 +13,7 @@ import { setAside } from './setaside'
 import { settings } from './settings'
 import { sizes } from './sizes'
 import { stock } from './stock'
+import { twice } from './twice'
 import { unfinished } from './unfinished'
 import { work } from './work'
 
@@ -26,6 +27,7 @@ export const QUICK: readonly QuickCheck[] = [
   stock,
   settings,
   work,
+  twice,
   bores,
   runs,
   outlines,

@@ -21,6 +21,7 @@ import { definePiecewise } from './check'
 import {
   boxOfRod,
   called,
+  extentIn,
   gapBetween,
   holds,
   middleOf,
@@ -42,6 +43,8 @@ interface Wall {
   readonly of: readonly Feature[]
   readonly says: (say: (mm: Mm) => string) => string
   readonly at: Vec3
+  /** It cannot be meant. */
+  readonly stop?: boolean
 }
 
 export const walls = definePiecewise({
@@ -71,7 +74,7 @@ export const walls = definePiecewise({
 const problem = (id: string, w: Wall, i: Instance, model: Model): Problem => {
   return {
     id: `walls:${i.piece}:${id}`,
-    level: 'look',
+    level: w.stop ? 'stop' : 'look',
     piece: i.piece,
     ...whose(w.of.find((f) => f.step !== null) ?? w.of[0]!),
     says: w.says(sayer(model)),
@@ -91,6 +94,7 @@ function* inWalls(i: Instance, model: Model, least: Mm): Generator<Wall> {
       if (deep === undefined || wall - deep >= least - LEAST) continue
       yield {
         wide: Math.max(0, wall - deep),
+        stop: wall - deep <= LEAST,
         of: [of, within],
         at: vec3((axis) => i.size[axis] / 2),
         says: (say) =>
@@ -117,7 +121,7 @@ function* toOutside(i: Instance, { boxes, rods }: Taken, least: Mm): Generator<W
       for (const far of [false, true]) {
         if (opensAt(box, i.size, axis, far)) continue
         const wide = far ? i.size[axis] - box.max[axis] : box.min[axis]
-        const deep = mouth.length > 0 && axis === 0 ? extent(box, mouth.at(-1)!) : 0
+        const deep = mouth.length > 0 && axis === 0 ? extentIn(box, mouth.at(-1)!) : 0
         const short = axis === 0 && acrossGrain(box, i.size) && wide < deep - LEAST
         if (wide >= least - LEAST && !short) continue
         const at = middleOf(sheetOf(box, i.size, axis, far))
@@ -153,6 +157,8 @@ function* toOutside(i: Instance, { boxes, rods }: Taken, least: Mm): Generator<W
         const where = sayFace(faceAt(axis, far))
         yield {
           wide,
+          // A maker may want half a hole at an edge; a joint does not.
+          stop: wide <= LEAST && of.step === null,
           of: [of],
           at,
           says: (say) =>
@@ -165,9 +171,8 @@ function* toOutside(i: Instance, { boxes, rods }: Taken, least: Mm): Generator<W
   }
 }
 
-const extent = (box: Box, axis: Axis): Mm => box.max[axis] - box.min[axis]
 const acrossGrain = (box: Box, size: Vec3): boolean =>
-  runsThrough(box, size, 1) || extent(box, 1) > size[1] / 2
+  runsThrough(box, size, 1) || extentIn(box, 1) > size[1] / 2
 /** What lies between a box and an outside. */
 const sheetOf = (box: Box, size: Vec3, axis: Axis, far: boolean): Box => ({
   min: vec3((k) => (k !== axis ? box.min[k] : far ? box.max[k] : 0)),
@@ -214,6 +219,7 @@ function* betweenHoles(i: Instance, { rods }: Taken, least: Mm): Generator<Wall>
       const at = middleOf({ min: a.rod.from, max: b.rod.from })
       yield {
         wide,
+        stop: wide <= LEAST,
         of: [a.of, b.of],
         at,
         says: (say) =>
@@ -241,7 +247,9 @@ const inLine = (a: Box, b: Box, along: Axis, size: Vec3): boolean =>
     )
     if (mouth === along || side === undefined || !open) return false
     const shared = Math.min(a.max[side], b.max[side]) - Math.max(a.min[side], b.min[side])
-    return shared >= 0.7 * Math.max(extent(a, side), extent(b, side)) && extent(a, side) < size[side] / 2
+    return (
+      shared >= 0.7 * Math.max(extentIn(a, side), extentIn(b, side)) && extentIn(a, side) < size[side] / 2
+    )
   })
 
 /** Sunk in from opposite broad faces: what is left between their floors is told elsewhere (depths.ts). */

@@ -17,6 +17,8 @@ export interface TakenBox {
 export interface TakenRod {
   readonly of: Feature
   readonly rod: Rod
+  /** How much deeper its point reaches. */
+  readonly tip: Mm
 }
 export interface Taken {
   readonly boxes: readonly TakenBox[]
@@ -61,7 +63,7 @@ function gather(i: Instance, model: Model): Taken {
     for (const tool of workKind(of).cut(of.data)) {
       const bulk = toolBulk(tool)
       if (!bulk) shaped.add(of)
-      else if ('rod' in bulk) rods.push({ of, rod: bulk.rod })
+      else if ('rod' in bulk) rods.push({ of, rod: bulk.rod, tip: bulk.tip })
       else {
         const box = overlap(bulk.box, wood)
         if (box) boxes.push({ of, box, whole: bulk.whole })
@@ -98,6 +100,9 @@ export function gapBetween(
   }
   return { axis, gap: high.min[axis] - low.max[axis], patch }
 }
+
+/** How long a box is along an axis. */
+export const extentIn = (box: Box, axis: Axis): Mm => box.max[axis] - box.min[axis]
 
 export const middleOf = ({ min, max }: Box): Vec3 => vec3((k) => (min[k] + max[k]) / 2)
 export const holds = ({ min, max }: Box, p: Vec3): boolean =>

@@ -32,11 +32,29 @@ export interface Feature<D = unknown> {
 /** A sentence with its measures left open for setting in fractions. `key` says where a measure comes from. */
 export type Sentence = ReadonlyArray<string | { readonly mm: Mm; readonly key?: string }>
 
+/** What may be a slip; *stop*: what cannot be meant. */
+export interface Doubt {
+  readonly says: string
+  readonly level: 'stop' | 'look'
+}
+
+/** A doubt where something is odd; null where it is not. */
+export const doubt = (odd: unknown, says: () => string, level: Doubt['level'] = 'look'): Doubt | null =>
+  odd ? { says: says(), level } : null
+
 /** What has to be at hand besides wood: dowels, screws, inserts. */
 export interface Supply {
   /** As on a list: "Dowel ⌀ 3/8 × 2". */
   readonly name: string
   readonly quantity: number
+}
+
+/** A thread from where to where on its axis, the radius of its core, and its greatest diameter. */
+export interface Threaded {
+  readonly from: Vec3
+  readonly to: Vec3
+  readonly core: Mm
+  readonly outside: Mm
 }
 
 /** A measure a drawing must show: from one place to another along an own axis. */
@@ -75,18 +93,16 @@ export interface WorkKind<D = unknown> {
   readonly looks?: true
   /** The radius that inside corners keep, where they were drawn sharper or what goes in is; null for none. */
   rounds?(feature: Feature<D>): Mm | null
-  /** What about it may be a slip, a sentence each and null for what is not; `say` writes a length. */
-  doubts?(
-    feature: Feature<D>,
-    wood: Pick<Wood, 'name' | 'size'>,
-    say: (mm: Mm) => string,
-  ): Array<string | null>
-  /** Threads, which are drawn and not cut: from where to where on their axis, and the radius of the core. */
-  threads?(data: D): ReadonlyArray<{ readonly from: Vec3; readonly to: Vec3; readonly core: Mm }>
+  /** What about it may be a slip, and null for what is not, always in one order; `say` writes a length. */
+  doubts?(feature: Feature<D>, wood: Pick<Wood, 'name' | 'size'>, say: (mm: Mm) => string): Array<Doubt | null>
+  /** Threads, which are drawn and not cut. */
+  threads?(data: D): readonly Threaded[]
   /** What it is round to: diameters, and where on which axis each is, in their order along it. */
   diameters?(data: D): ReadonlyArray<{ readonly at: Vec3; readonly along: Axis; readonly mm: Mm }>
   /** How thick the wood is that it leaves all round, where that is its sense. */
   leaves?(data: D): Mm
+  /** The faces it is to come out of, where it looks for its place. */
+  opens?(data: D): readonly FaceName[]
   /** How deep it goes into sides of the wood as it is by then, square to those. */
   sinks?(data: D): Mm
   /** The straight strip that it is bent from: how long, and what is marked on it, both ends among them. */

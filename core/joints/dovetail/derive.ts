@@ -27,6 +27,10 @@ export function derive(d: Deriving): void {
   }
 }
 
+/** Slopes in use are 1:5 to 1:9; a third beyond that nobody would want. */
+const [STEEPEST, FLATTEST] = [1 / 3.5, 1 / 12]
+const sayRatio = (ratio: number): string => String(Number((1 / ratio).toFixed(2)))
+
 const onGuest = (d: Deriving) => chosen(d.joint.joint, 'tails', 'guest') === 'guest'
 const isBlind = (d: Deriving) => chosen(d.joint.joint, 'manner', 'through') === 'blind'
 
@@ -41,6 +45,9 @@ function layOut(c: Corner, d: Deriving): Layout | string {
   const angle = d.value('angle')
   const ratio = angle === undefined ? 1 / (d.value('slope') ?? 8) : Math.tan((angle * Math.PI) / 180)
   if (!(ratio > 0 && ratio < 1)) return 'Tails slope between 0 and 45°'
+  if (ratio > STEEPEST)
+    d.wrong(`Tails that slope 1:${sayRatio(ratio)} break off at their corners, along the grain`, 'look')
+  if (ratio < FLATTEST) d.wrong(`Tails that slope 1:${sayRatio(ratio)} hardly hold against a pull`, 'look')
   const [from, to] = c.width
   const [pin, fit] = [d.must('pin'), d.must('fit')]
   const half = d.value('half') ?? pin
@@ -61,7 +68,7 @@ function layOut(c: Corner, d: Deriving): Layout | string {
     }),
     length,
     lean,
-    slope: angle === undefined ? `1:${Number((1 / ratio).toFixed(2))}` : sayDegrees(angle),
+    slope: angle === undefined ? `1:${sayRatio(ratio)}` : sayDegrees(angle),
   }
 }
 

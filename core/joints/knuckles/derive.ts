@@ -102,7 +102,14 @@ function placesOf({ m, width: [from, to], room }: Hinge, d: Deriving): Range[] |
   const whole = to - from
   const wide = d.must('width')
   if (wide <= 0) return 'The knuckles have no width'
-  const count = d.value('count') ?? Math.max(3, Math.round((whole / wide - 1) / 2) * 2 + 1)
+  const given = d.value('count')
+  if (given === undefined && 3 * wide > whole * 1.5)
+    d.wrong(
+      `Knuckles ${d.say(wide)} wide do not fit three times into ${d.say(whole)} of ${m.guest.name}; ` +
+        `they are made ${d.say(whole / 3)}`,
+      'look',
+    )
+  const count = given ?? Math.max(3, Math.round((whole / wide - 1) / 2) * 2 + 1)
   if (count < 2) return `A hinge of ${m.guest.name} has two knuckles or more`
   const each = whole / count
   if (each < 4 * room || each < 1)

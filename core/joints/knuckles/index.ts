@@ -17,6 +17,7 @@ export const knuckles = defineJoint({
   kind: 'knuckles',
   title: 'Wooden hinge',
   later: 'pins',
+  holds: 'turning',
   measures: {
     diameter: { label: 'Knuckle diameter', otherwise: 'as the thinner board' },
     width: { label: 'About how wide', otherwise: 'twice the thickness', text: '2*t' },

@@ -1,10 +1,10 @@
-import { negated, FACE_AT, oppositeFace, vec3, type Vec3 } from '../../pieces'
+import { AXES, negated, FACE_AT, oppositeFace, vec3, type Vec3 } from '../../pieces'
 import { pointInto, vectorInto, type Bore } from '../../work'
 import { outOf } from '../block'
 import { memberAt } from '../contacts'
 import type { Deriving } from '../deriving'
 import { chosen, defineJoint } from '../kind'
-import { behind, extentOf } from '../meet'
+import { behind, extentOf, type Meeting } from '../meet'
 import { ROW, rowIdle, rowOf } from '../row'
 
 /** Screws through the host into the guest: clearance in the one, a pilot in the other. */
@@ -41,6 +41,10 @@ export const screws = defineJoint({
   derive,
 })
 
+/** How wide the guest is where it is met, both ways. */
+const widthsOf = ({ patch, into }: Meeting): number[] =>
+  AXES.filter((i) => i !== into).map((i) => patch.max[i] - patch.min[i])
+
 function derive(d: Deriving): void {
   const [diameter, length] = [d.must('diameter'), d.must('length')]
   const head = d.value('head') ?? 2 * diameter
@@ -58,6 +62,13 @@ function derive(d: Deriving): void {
     else if (into >= extentOf(guest, m.into))
       d.wrong(`A screw ${d.say(length)} long would come out of ${guest.name}`)
     else {
+      const there = Math.min(...widthsOf(m))
+      if (diameter > there / 3 + 1e-6)
+        d.wrong(
+          `A screw ⌀ ${d.say(diameter)} splits ${guest.name}, which is ${d.say(there)} there; ` +
+            'a third of that is plenty',
+          'look',
+        )
       const out = outOf(m)
       const back = negated(out)
       const outside = places.map((p) => p.map((n, i) => n + out[i]! * through) as unknown as Vec3)

@@ -13,6 +13,7 @@ import { sawOn } from '../mitre/derive'
 export const trim = defineJoint({
   kind: 'trim',
   title: 'Trim to a face',
+  holds: 'not',
   measures: { gap: { label: 'Gap', otherwise: 'none', text: '0' } },
   grows: (joint) => {
     const [one, two] = [faceOf(joint.between[0]!.at), faceOf(joint.between[1]!.at)]

@@ -1,4 +1,4 @@
-import { begun, defineWork, sayDegrees, type Sentence } from '../feature'
+import { begun, defineWork, doubt, sayDegrees, type Sentence } from '../feature'
 import type { Bend } from './bent'
 import { own } from './own'
 
@@ -48,10 +48,12 @@ export const bend = defineWork<Bend>({
   tightest: (b) => b.tightest,
   bought: (b) => ({ length: b.long, width: b.thick, thickness: b.wide }),
   doubts: ({ data: b }, { name, size }, say) => [
-    ([0, 1, 2] as const).some((i) => size[i] > b.block[i] + 0.5)
-      ? `The block of ${name} is ${[...size].map(say).join(' × ')}, and what is bent ` +
-        `${[...b.block].map(say).join(' × ')}`
-      : null,
+    doubt(
+      ([0, 1, 2] as const).some((i) => size[i] > b.block[i] + 0.5),
+      () =>
+        `The block of ${name} is ${[...size].map(say).join(' × ')}, and what is bent ` +
+        `${[...b.block].map(say).join(' × ')}`,
+    ),
   ],
   own,
 })

@@ -1,5 +1,5 @@
 import { vec3, FACE_AT } from '../../pieces'
-import { capital, forPartner, sayDegrees, theFace, type Sentence, defineWork } from '../feature'
+import { capital, doubt, forPartner, sayDegrees, theFace, type Sentence, defineWork } from '../feature'
 import { BEYOND, type Tool } from '../tool'
 import { dimensionsOf, sayPlaces } from '../laidout'
 import type { Bore } from './bore'
@@ -7,6 +7,9 @@ import { leanOf, sayLean } from '../slant'
 import { own } from './own'
 
 export { leanOf } from '../slant'
+
+/** A hole narrower than this share of what is wanted splits the wood as something is driven in. */
+const NARROW = 0.85
 
 /** A bore starts outside the wood; a leaning one further out, by what its lean takes. */
 function drills(b: Bore): Tool[] {
@@ -73,5 +76,18 @@ export const bore = defineWork<Bore>({
     ...sayFitting(b),
   ],
   dimensions: dimensionsOf,
+  doubts: ({ data: { fitting, diameter } }, { name }, say) => [
+    doubt(
+      fitting && diameter < NARROW * fitting.pilot,
+      () =>
+        `A ${fitting!.says} wants a hole of ${say(fitting!.pilot)}; in one of ${say(diameter)} it splits ${name}`,
+    ),
+    doubt(
+      fitting && diameter > (fitting.pilot + fitting.outside) / 2,
+      () =>
+        `A ${fitting!.says} wants a hole of ${say(fitting!.pilot)}; in one of ${say(diameter)} it does not ` +
+        `hold in ${name}`,
+    ),
+  ],
   own,
 })

@@ -1,5 +1,5 @@
 /** Edges rounded or clipped, all of a kind at once. */
-import { begun, defineWork, type Sentence } from '../feature'
+import { begun, defineWork, doubt, type Sentence } from '../feature'
 import type { Ease } from './ease'
 import { own } from './own'
 
@@ -18,5 +18,13 @@ export const ease = defineWork<Ease>({
   callout: (e) => [...what(e), `, ${e.says}`],
   dimensions: () => [],
   looks: true,
+  doubts: ({ data: e }, { name }, say) => [
+    doubt(
+      e.crowds !== undefined,
+      () =>
+        `Eased by ${say(e.size)} from both sides, nothing straight is left of the ${say(e.crowds!)} of ` +
+        `${name} between its edges`,
+    ),
+  ],
   own,
 })

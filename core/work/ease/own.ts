@@ -2,6 +2,7 @@
 import { BIT_SHAPES } from '../../rack'
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
+import { AXES, FACE_AT, faceAt, type Axis, type Vec3 } from '../../pieces'
 import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
 import { SIX } from '../onface'
 import { faceUnder, hiddenSides, imageOfRun, runInto, runOn, sayRun, type Going } from '../runs'
@@ -55,7 +56,28 @@ function resolve({ face, sides, values, chosen, say }: Asked, wood: Wood): Ease 
   const seen = which === 'every' ? goings.filter((g) => !hiddenSides(wood).includes(g.face)) : goings
   if (seen.length === 0) return new Unfit(`All edges of ${name} go into joints`, 'look')
   const runs = seen.map((g) => runOn(g, wood))
-  return { form, size, face: on, says: which === 'every' ? EVERY : sayRun(runs[0]!), runs }
+  const crowds = which === 'inside' ? Infinity : between(seen, wide)
+  return {
+    form,
+    size,
+    face: on,
+    says: which === 'every' ? EVERY : sayRun(runs[0]!),
+    runs,
+    ...(2 * size > crowds + 1e-6 && { crowds }),
+  }
+}
+
+/** How wide the wood is at its narrowest between two edges that are eased, on one face or on two. */
+function between(goings: readonly Going[], size: Vec3): Mm {
+  const faces = goings.map((g) => g.face)
+  const facing = AXES.filter((i) => [false, true].every((far) => faces.includes(faceAt(i, far))))
+  const across = goings.flatMap((g) => {
+    const [u, v] = AXES.filter((i) => i !== FACE_AT[g.face].axis) as [Axis, Axis]
+    const runs = (i: Axis) =>
+      g.sides.length === 0 || [false, true].every((far) => g.sides.includes(faceAt(i, far)))
+    return [u, v].filter(runs)
+  })
+  return Math.min(...[...facing, ...across].map((i) => size[i]), Infinity)
 }
 
 const EVERY = 'all edges'

@@ -1,4 +1,4 @@
-import { FACE_AT } from '../../pieces'
+import { FACE_AT, oppositeFace } from '../../pieces'
 import { begun, defineWork, theFace, type Dimension, type Sentence } from '../feature'
 import type { Hollow } from './hollow'
 import { own } from './own'
@@ -29,6 +29,7 @@ export const hollow = defineWork<Hollow>({
     ]
   },
   leaves: (h) => h.wall,
+  opens: (h) => (h.floor === null ? [oppositeFace(h.face)] : []),
   looks: true,
   own,
 })

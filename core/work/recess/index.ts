@@ -1,8 +1,12 @@
 import { FACE_AT, mainAxis, toRoom, type Axis } from '../../pieces'
-import { defineWork, REFERENCE, theFace, type Dimension, type Sentence } from '../feature'
+import { defineWork, doubt, REFERENCE, theFace, type Dimension, type Sentence } from '../feature'
 import { BEYOND, loopOf, type Tool } from '../tool'
 import { own } from './own'
 import type { Recess } from './recess'
+
+/** Router bits cut no deeper, in millimetres; nor than so many times their diameter. */
+const REACH = 75
+const SLENDER = 8
 
 /** Its outline swept from just above the face to its floor. */
 const cut = ({ frame, regions, depth }: Recess): Tool[] =>
@@ -68,5 +72,18 @@ export const recess = defineWork<Recess>({
     return [...sides, { axis, from: Math.min(surface, floor), to: Math.max(surface, floor), what: 'depth' }]
   },
   rounds: ({ data: r }) => (r.blunt ? r.radius : null),
+  doubts: ({ data: r }, { name }, say) => [
+    doubt(
+      r.over !== undefined,
+      () =>
+        `The ${r.shape === 'slot' ? 'slot' : 'recess'} on ${name} is ${say(r.long)} long, ${say(r.over!)} more than that`,
+    ),
+    doubt(
+      r.depth > REACH || (r.radius > 0 && r.depth > SLENDER * 2 * r.radius),
+      () =>
+        `No router bit reaches ${say(r.depth)} down into a recess ` +
+        `${r.radius > 0 ? `with corners of ${say(r.radius)}` : 'as deep as that'} in ${name}`,
+    ),
+  ],
   own,
 })

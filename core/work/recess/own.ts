@@ -74,6 +74,8 @@ function resolve(asked: Asked, wood: Wood): Recess | Unfit {
     },
   }[shape]()
   const inward = vec3((i) => (i === into ? (far ? -1 : 1) : 0))
+  // A rectangle may well run right across; round ends are meant to be seen.
+  const over = shape === 'rectangle' ? 0 : long - size[along]
   const recess: Recess = {
     shape,
     face,
@@ -87,6 +89,7 @@ function resolve(asked: Asked, wood: Wood): Recess | Unfit {
     wide,
     radius,
     ways: [unit(along), unit(across)],
+    ...(over > 1e-6 && { over }),
   }
   return meets(recess, size)
     ? recess

@@ -25,6 +25,8 @@ export interface Recess {
   readonly regions: readonly Region[]
   /** How many measures an outline of its own lacks; none, when not said. */
   readonly missing?: number
+  /** It is so much longer than what it was put on; none, when not said. */
+  readonly over?: Mm
   /** Own axes of its sides. */
   readonly ways: readonly [along: Vec3, across: Vec3]
 }

@@ -1,5 +1,5 @@
 import { FACE_AT } from '../../pieces'
-import { begun, defineWork, type Dimension, type Sentence } from '../feature'
+import { begun, defineWork, doubt, type Dimension, type Sentence } from '../feature'
 import { own } from './own'
 import type { Rout } from './rout'
 
@@ -38,14 +38,19 @@ export const rout = defineWork<Rout>({
   doubts: ({ data: r, beside }, { name, size }, say) => {
     const thick = size[FACE_AT[r.face].axis]
     const open = r.run.sides.length === 3 && r.run.short.every((by) => by === 0) && !beside
+    const all = r.depth >= thick - 1e-6
     return [
-      r.depth > r.length + 1e-6
-        ? `The bit ${r.bit} cuts ${say(r.length)} high; set ${say(r.depth)} deep, its shank rubs on ${name}`
-        : null,
-      open ? `The ${r.makes} runs along three sides of ${name} and is open at the fourth` : null,
-      r.depth >= thick - 1e-6
-        ? `The ${r.makes} takes all of ${name} along its edges, which is ${say(thick)} thick there`
-        : null,
+      doubt(
+        !all && r.depth > r.length + 1e-6,
+        () =>
+          `The bit ${r.bit} cuts ${say(r.length)} high; set ${say(r.depth)} deep, its shank rubs on ${name}`,
+      ),
+      doubt(open, () => `The ${r.makes} runs along three sides of ${name} and is open at the fourth`),
+      doubt(
+        all,
+        () => `The ${r.makes} takes all of ${name} along its edges, which is ${say(thick)} thick there`,
+        'stop',
+      ),
     ]
   },
   own,

@@ -1,5 +1,5 @@
 import { FACE_AT, sayFace, toRoom, type Axis } from '../../pieces'
-import { defineWork, REFERENCE, theFace, type Dimension, type Sentence } from '../feature'
+import { defineWork, doubt, REFERENCE, theFace, type Dimension, type Sentence } from '../feature'
 import { BEYOND, loopOf, type Tool } from '../tool'
 import { own } from './own'
 import type { Sawn } from './sawn'
@@ -62,5 +62,11 @@ export const saw = defineWork<Sawn>({
     const [a, b] = far ? [edge - deep, edge] : [edge, edge + deep]
     return [...(SHAPES[w.shape].span === 'whole' ? [] : along), { axis: into, from: a, to: b, what: 'depth' }]
   },
+  doubts: ({ data: w }, { name }, say) => [
+    doubt(
+      w.over !== undefined,
+      () => `The ${SHAPES[w.shape].name} on ${name} runs ${say(w.over!)} beyond the end of the side it is on`,
+    ),
+  ],
   own,
 })

@@ -71,6 +71,7 @@ function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
   if (stretch.to + low <= 1e-6 || stretch.from + low >= size[along] - 1e-6)
     return new Unfit(`The ${title} lies wholly outside ${name}, so it does nothing`, 'look')
 
+  const over = span === 'placed' ? Math.max(-stretch.from, stretch.to - long) : 0
   const { axis, far } = FACE_AT[face]
   const high = FACE_AT[side].far
   const edge = high ? shoulder.max[into] : shoulder.min[into]
@@ -101,6 +102,7 @@ function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
     rise,
     rise2,
     radius: radiusOf(sizes),
+    ...(over > 1e-6 && { over }),
   }
 }
 

@@ -25,4 +25,6 @@ export interface Sawn {
   /** At the other end of a taper; the radius of an arc or a corner. */
   readonly rise2: Mm
   readonly radius: Mm
+  /** How far it runs beyond the side that it was put on; none, when not said. */
+  readonly over?: Mm
 }

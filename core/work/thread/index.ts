@@ -30,6 +30,8 @@ export const thread = defineWork<Thread>({
     const to = from + t.along[axis] * t.length
     return [{ axis, from: Math.min(from, to), to: Math.max(from, to), what: 'length' }]
   },
-  threads: (t) => [{ from: t.at, to: vec3((i) => t.at[i] + t.along[i] * t.length), core: coreOf(t) }],
+  threads: (t) => [
+    { from: t.at, to: vec3((i) => t.at[i] + t.along[i] * t.length), core: coreOf(t), outside: t.diameter },
+  ],
   own,
 })

@@ -47,9 +47,9 @@ export const drill = {
     return along > 1 - 1e-6 ? 0 : -2
   },
   cylinder: ({ at, along, radius }, surface) => (surface === -1 ? { at, along, radius } : null),
-  /** Without its point; a sunk head is none. */
-  bulk: ({ at, along, radius, depth }) =>
-    depth > 0 ? { rod: { from: at, to: vec3((i) => at[i] + along[i] * depth), radius } } : null,
+  /** A sunk head is none. */
+  bulk: ({ at, along, radius, depth, tip }) =>
+    depth > 0 ? { rod: { from: at, to: vec3((i) => at[i] + along[i] * depth), radius }, tip } : null,
   /** Without its point; a sunk head is as deep as its cone. */
   traced: ({ at, along, radius, depth, tip }, axis) => {
     if (Math.abs(along[axis]) < 1 - 1e-9) return null

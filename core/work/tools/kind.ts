@@ -82,7 +82,8 @@ export type Bulk =
       /** It takes all of the block, and not only most of it. */
       readonly whole: boolean
     }
-  | { readonly rod: Rod }
+  /** `tip`: how much deeper its point reaches. */
+  | { readonly rod: Rod; readonly tip: Mm }
 
 export interface ToolKind<T> {
   /** The same tool as another frame has it; it may be told otherwise there. */
