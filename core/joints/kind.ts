@@ -39,6 +39,8 @@ export interface JointKind {
   readonly fastens: boolean
   /** Nothing is cut and nothing holds but glue. */
   readonly bare: boolean
+  /** Glued along all that is joined, it lets nothing move. */
+  readonly stiff: boolean
   /** How it holds its pieces: fast, so that one may turn, or not at all. */
   readonly holds: 'fast' | 'turning' | 'not'
   /** What holds it is put in when the pieces are together: all of it, or its pins. */
@@ -75,6 +77,7 @@ export interface Definition {
   readonly fastens?: true
   readonly bare?: true
   readonly holds?: 'turning' | 'not'
+  readonly stiff?: true
   readonly later?: 'all' | 'pins'
   /** The measures and choices that mean nothing as the others are; they are kept, and not shown. */
   idle?(joint: Pick<Joint, 'fields' | 'options'>): readonly string[]
@@ -109,6 +112,7 @@ export function defineJoint(d: Definition): JointKind {
     fastens: d.fastens ?? false,
     bare: d.bare ?? false,
     holds: d.holds ?? 'fast',
+    stiff: d.stiff ?? d.bare ?? false,
     later: d.later ?? null,
     measures: (joint) => {
       if (!sound(joint)) return []

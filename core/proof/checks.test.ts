@@ -7,6 +7,7 @@ import { run as changed } from '../testing/run'
 import { cuts } from './cases/cuts'
 import { fastened } from './cases/fastened'
 import { figures } from './cases/figures'
+import { held } from './cases/held'
 import { laid } from './cases/laid'
 import { meeting } from './cases/meeting'
 import { wood } from './cases/wood'
@@ -17,7 +18,7 @@ beforeAll(async () => {
   kernel = await testKernel()
 })
 
-const CASES = [...meeting, ...cuts, ...fastened, ...wood, ...figures, ...laid]
+const CASES = [...meeting, ...cuts, ...fastened, ...wood, ...figures, ...held, ...laid]
 
 test.each(CASES)('%s: %s', (_, check, project, says) => {
   const all = proofOf(modelOf(project()), kernel)

@@ -1,9 +1,11 @@
 /** Pieces that take up the same room: found by boxes, settled by solids. */
+import type { Mm } from '../measure'
 import type { Model } from '../model'
 import { AXES, boxAround, overlap, sizeOf, vec3, volumeOf, type Box } from '../pieces'
 import type { Instance, Problem } from '../resolve'
-import type { Recipe } from '../solid'
+import type { Common, Recipe } from '../solid'
 import { defineCheck, nearPairs } from './check'
+import { MOST_PRESSED } from './settings'
 import { middleOf, sayer, takenFrom } from './wood'
 
 /** Less than this is not a clash, cubic millimetres. */
@@ -16,8 +18,7 @@ interface Pair {
   readonly a: Instance
   readonly b: Instance
   readonly recipes: readonly [Recipe, Recipe]
-  readonly common: Box
-  readonly shared: number
+  readonly shared: Common | null
 }
 
 interface Memory {
@@ -46,24 +47,31 @@ export const clash = defineCheck<Memory>({
           const common = overlap(a.grown, b.grown, 1e-3)
           if (!common) continue
           if (tookAll(common, a, b, model)) {
-            pairs.set(id, { a, b, recipes, common, shared: 0 })
+            pairs.set(id, { a, b, recipes, shared: null })
             continue
           }
           const placed = (i: Instance, recipe: Recipe) => ({ recipe, frame: i.frame })
           const shared = solids.clashing(placed(a, recipes[0]), placed(b, recipes[1]))
-          pair = { a, b, recipes, common, shared }
+          pair = { a, b, recipes, shared }
           yield
         }
         pairs.set(id, pair)
-        // What a joint that cannot be made leaves uncut is said of the joint.
-        if (pair.shared < LEAST || refused.has(`${a.piece}|${b.piece}`)) continue
+        const { shared } = pair
+        // What a joint that cannot be made leaves uncut is said of the joint, and a fit too tight of the fit.
+        if (!shared || shared.volume < LEAST || refused.has(`${a.piece}|${b.piece}`)) continue
+        const pressed = pressedBy(a, b, model)
+        if (pressed?.all && shared.thick < pressed.by + THIN) continue
         found.push({
           id,
           level: 'stop',
           piece: a.piece,
           advice: 'Shorten one, move it, or join the two so that one is let into the other.',
-          at: [a, b].map((i) => ({ instance: i.key, point: middleOf(pair.common) })),
-          says: `${a.name} and ${b.name} share wood, within ${sizeOf(pair.common).map(say).join(' × ')}`,
+          at: [a, b].map((i) => ({ instance: i.key, point: middleOf(shared.box) })),
+          says: `${a.name} and ${b.name} share ${sayShared(shared, say)}${
+            pressed && shared.thick < pressed.by + THIN
+              ? `: the fit of their joint is ${say(-pressed.by)}`
+              : ''
+          }`,
         })
         if (found.length >= MOST) break
       }
@@ -76,6 +84,31 @@ export const clash = defineCheck<Memory>({
     }
   },
 })
+
+const FULL = 0.95
+const SLIVER: Mm = 3
+const THIN: Mm = 0.1
+
+/** All of a block, some of it, or a skin somewhere in it; its sides from the longest on. */
+function sayShared({ box, volume, thick }: Common, say: (mm: Mm) => string): string {
+  const sides = [...sizeOf(box)].sort((a, b) => b - a)
+  const all = volume / volumeOf(box)
+  const block = sides.map(say).join(' × ')
+  if (all > FULL) return `wood, ${block}`
+  return all < 0.5 && thick < Math.min(SLIVER, sides[2]! / 2)
+    ? `a sliver of wood, about ${say(thick)} thick, within ${block}`
+    : `wood, within ${block}`
+}
+
+/** By how much the fit of a joint between two presses them, and whether it is the fit that all joints have. */
+function pressedBy(a: Instance, b: Instance, { resolved: { joints, settings } }: Model) {
+  const fits = joints.flatMap(({ joint, values }) =>
+    [a, b].every((i) => joint.between.some((m) => m.piece === i.piece)) && values?.fit !== undefined
+      ? [{ by: -values.fit, all: !joint.fields.fit && settings.fit < -MOST_PRESSED }]
+      : [],
+  )
+  return fits.filter((f) => f.by > 0).sort((x, y) => y.by - x.by)[0]
+}
 
 /** Pairs of pieces with a joint between them that cannot be made, either way round. */
 function refusedPairs({ refused, project }: Model): ReadonlySet<string> {

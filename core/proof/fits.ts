@@ -7,7 +7,19 @@ import type { Instance, Mend, Problem, ResolvedStep } from '../resolve'
 import { boxInto, ownWork, wayOf, type Feature } from '../work'
 import { defineNeighbourly } from './check'
 import { measuredSize } from './measured'
-import { blankOf, called, middleOf, opensAt, runsThrough, sayer, sourceOf, takenFrom, whose } from './wood'
+import { isOddFit } from './settings'
+import {
+  blankOf,
+  called,
+  extentIn,
+  middleOf,
+  opensAt,
+  runsThrough,
+  sayer,
+  sourceOf,
+  takenFrom,
+  whose,
+} from './wood'
 
 const EVEN: Mm = 0.02
 /** Blocks that come this near to each other meet. */
@@ -62,13 +74,14 @@ function fitIn(host: Instance, box: Box, guest: Instance, model: Model): Fit | n
       : g.min[a] < -EVEN && g.max[a] > box.min[a] + EVEN
   })
   if (into === undefined) return null
-  const across = AXES.find(
+  // One that stops at both ends is shut along its run, too: its walls are where it is narrower.
+  const [across] = AXES.filter(
     (a) =>
       a !== into &&
       !runsThrough(box, host.size, a) &&
       !opensAt(box, host.size, a, false) &&
       !opensAt(box, host.size, a, true),
-  )
+  ).sort((a, b) => extentIn(box, a) - extentIn(box, b))
   if (across === undefined) return null
   const stands = bodyIn(g, host, box, guest, across, model)
   if (!stands) return null
@@ -131,9 +144,12 @@ function judge(of: Feature, host: Instance, box: Box, guest: Instance, fit: Fit,
   const play = fit.wide - thick
   const tight = play < -EVEN
   if (!tight && play <= 2 * tolerance + EVEN) return []
-  const wanted = of.joint === null ? null : model.resolved.joints.find((j) => j.id === of.joint)?.values?.fit
+  const joint = of.joint === null ? undefined : model.resolved.joints.find((j) => j.id === of.joint)
+  const wanted = joint?.values?.fit
+  // What all joints are given is told once, with the settings.
+  if (joint && !joint.joint.fields.fit && isOddFit(model.resolved.settings.fit)) return []
   // A joint that is asked to be pressed together by so much, and no more, is as it should be.
-  const asked = wanted !== undefined && wanted !== null && Math.abs(play - wanted) < EVEN
+  const asked = wanted !== undefined && Math.abs(play - wanted) < EVEN
   if (asked && Math.abs(play) <= 2 * tolerance + EVEN) return []
   const measured = fit.measured === null ? '' : ' as it was measured'
   const mend = mendOf(of, guest, fit, model)

@@ -2,6 +2,7 @@
 import { change } from '../document'
 import { movementOf } from '../rack'
 import { formatNumber, MM_PER, type Mm } from '../measure'
+import { jointKind } from '../joints'
 import type { Model } from '../model'
 import { AXES, axesOf, dot, toRoom, vec3, type Box } from '../pieces'
 import type { Instance, Mend, Problem } from '../resolve'
@@ -77,7 +78,11 @@ export const movement = defineNeighbourly({
   look: (i, beside, model) => {
     const grows = growth(i, model)
     if (grows === null || grows < 0.3) return []
-    return [...inGrooves(i, beside, grows, model), ...acrossGrain(i, beside, grows, model)]
+    return [
+      ...inGrooves(i, beside, grows, model),
+      ...acrossGrain(i, beside, grows, model),
+      ...glued(i, beside, grows, model),
+    ]
   },
 })
 
@@ -180,6 +185,36 @@ function acrossGrain(i: Instance, beside: readonly Instance[], grows: Mm, model:
     ]
   }
   return []
+}
+
+/** What glue alone, or a glued tongue, holds along its end to wood whose grain crosses it. */
+function glued(i: Instance, beside: readonly Instance[], grows: Mm, model: Model): Problem[] {
+  const ends = beside.flatMap((other) => {
+    const joint = model.project.joints.find(
+      (j) => jointKind(j.kind)?.stiff && [i, other].every((x) => j.between.some((m) => m.piece === x.piece)),
+    )
+    if (!joint || other.piece === i.piece || !crosses(i, other, model)) return []
+    const own = boxInto(i.frame, other.frame, blankOf(other))
+    const along = own ? Math.min(own.max[1], i.width) - Math.max(own.min[1], 0) : 0
+    const moves = (grows * along) / i.width
+    return moves < HELD ? [] : [{ other, joint, moves }]
+  })
+  const [first] = ends
+  if (!first) return []
+  const say = sayer(model)
+  return [
+    {
+      id: `glued:${i.piece}:${first.other.piece}`,
+      level: 'look',
+      piece: i.piece,
+      joint: first.joint.id,
+      says:
+        `${i.name} is glued along ${sayNames(ends.map((e) => e.other.name))}, whose grain crosses it, ` +
+        `and moves ${say(first.moves)} there`,
+      advice: 'Let it float in a groove, or glue its middle alone and pin the ends in slots.',
+      at: [i, ...ends.map((e) => e.other)].map((x) => ({ instance: x.key })),
+    },
+  ]
 }
 
 /** Wood whose length lies along the width of a piece, and that moves little along it. */

@@ -136,7 +136,49 @@ const atEdge = edgeAt('face', 'edge2')
 const wallBehind = (gap: number) => block('b', 'up-front', [0, 400], [300 + gap, 18], [0, 1000])
 const pin = step('a', 'bore', 'face', { along: '50', across: '50', diameter: '8' })
 
+/** The first joint of a shelf once more; or screws of it twice, in one place or in two. */
+const doubled = (how: 0 | 1 | 2): Project => {
+  const p = cased(6)
+  const [first] = p.joints
+  const screws = {
+    ...first!,
+    kind: 'screws',
+    fields: { diameter: '4', length: '50', spacing: '100', inset: '30', ...(how === 2 && { offset: '-4' }) },
+  }
+  if (how === 0) return { ...p, joints: [...p.joints, { ...first!, id: 'x1' }] }
+  return {
+    ...p,
+    joints: [
+      ...p.joints,
+      { ...screws, id: 'x1' },
+      {
+        ...screws,
+        id: 'x2',
+        fields: { ...screws.fields, ...(how === 2 && { offset: '4' }) },
+        ...(how === 1 && { between: [...screws.between].reverse() }),
+      },
+    ],
+  }
+}
+
 const CASES: readonly Case[] = [
+  ['a joint made twice', 'twice', () => doubled(0), /C and A have the same joint twice/],
+  ['screws made twice, told the other way round', 'twice', () => doubled(1), /same joint twice/],
+  ['two rows of screws', 'twice', () => doubled(2), null],
+  ['two joints', 'twice', () => cased(6), null],
+
+  [
+    'a kerf of another unit',
+    'settings',
+    () => ({ ...plain(), settings: { ...plain().settings, kerf: '80' } }),
+    /usual/,
+  ],
+  [
+    'a fit as tight as a saw cut',
+    'settings',
+    () => run(plain(), change.setSettings({ fit: '-1' })),
+    /too tight/,
+  ],
   ['a piece some thousand times', 'copies', () => copied(200, 100), /20,100 pieces/],
   ['more copies of copies', 'copies', () => copied(180, 111), /20,091 pieces/],
   ['as many as are worked out', 'copies', () => copied(199, 100), null],

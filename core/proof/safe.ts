@@ -16,9 +16,17 @@ type Cut = Pick<Instance, 'length' | 'width' | 'thickness'>
 interface Rule {
   readonly id: string
   /** Whether a piece falls under it; sizes in millimetres. */
-  applies(i: Cut, kind: 'board' | 'sheet' | 'rod', least: Sizes, machines: ReadonlySet<string>): boolean
+  applies(
+    i: Cut,
+    kind: 'board' | 'sheet' | 'rod',
+    least: Sizes,
+    machines: ReadonlySet<string>,
+    sunk: boolean,
+  ): boolean
   says(names: string, one: boolean, least: Sizes, say: (mm: Mm) => string): string
   readonly advice: string
+  /** More than a reminder; none, when not said. */
+  readonly level?: 'look'
 }
 
 const INCH = MM_PER.in!
@@ -54,6 +62,16 @@ const RULES: readonly Rule[] = [
     advice: 'Do the work on a longer piece and part it off, or hold it in a jig.',
   },
   {
+    id: 'routed',
+    level: 'look',
+    applies: (i, _kind, { small: [, wide] }, _machines, sunk) => sunk && i.length < wide && i.width < wide,
+    says: (names, one) =>
+      `${names} ${one ? 'is' : 'are'} routed, and too small to be held while a bit is in ${one ? 'it' : 'them'}`,
+    advice:
+      'Rout it in a longer piece and part it off afterwards, or in a jig that holds it all round. Training, ' +
+      'the machine’s manual and local rules come first.',
+  },
+  {
     id: 'lathe',
     applies: (_i, _kind, _least, machines) => machines.has('lathe'),
     says: (names, one) =>
@@ -81,8 +99,11 @@ export const safe = defineWhole({
   look: (model) => {
     const all = model.resolved.pieces.flatMap(({ piece, stock, instances: [first] }): Handled[] => {
       if (!stock || !first) return []
-      const machines = new Set(model.features(first).map((f) => workKind(f).machine(f.data)))
-      return [{ name: piece.name, first, cut: boughtFor(model, first), kind: stock.stock.kind, machines }]
+      const features = model.features(first)
+      const machines = new Set(features.map((f) => workKind(f).machine(f.data)))
+      const sunk = features.some((f) => workKind(f).plunges)
+      const cut = boughtFor(model, first)
+      return [{ name: piece.name, first, cut, kind: stock.stock.kind, machines, sunk }]
     })
     return RULES.flatMap((rule) => underRule(rule, all, model))
   },
@@ -95,17 +116,19 @@ interface Handled {
   readonly cut: Cut
   readonly kind: 'board' | 'sheet' | 'rod'
   readonly machines: ReadonlySet<string>
+  /** A router works down into it, and not only along its edges. */
+  readonly sunk: boolean
 }
 
 /** One finding for all pieces under a rule. */
 function underRule(rule: Rule, all: readonly Handled[], model: Model): Problem[] {
   const least = sizes(model.resolved.style.unit)
-  const under = all.filter(({ cut, kind, machines }) => rule.applies(cut, kind, least, machines))
+  const under = all.filter(({ cut, kind, machines, sunk }) => rule.applies(cut, kind, least, machines, sunk))
   if (under.length === 0) return []
   return [
     {
       id: `safe:${rule.id}`,
-      level: 'note',
+      level: rule.level ?? 'note',
       says: rule.says(sayNames(under.map((p) => p.name)), under.length === 1, least, sayer(model)),
       advice: rule.advice,
       at: under.map((p) => ({ instance: p.first.key })),

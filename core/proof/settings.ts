@@ -29,6 +29,9 @@ const USUAL: Readonly<Record<SettingMeasure, readonly [Mm, Mm]>> = {
   extraWidth: [0.5, 100],
 }
 
+/** Whether a fit for all joints is told here. */
+export const isOddFit = (fit: Mm): boolean => fit < -MOST_PRESSED || fit > USUAL.fit[1]
+
 export const settings = defineQuick({
   id: 'settings',
   title: 'settings and stock of odd sizes',

@@ -56,7 +56,7 @@ export const walls = definePiecewise({
     const { wall } = model.resolved.limits
     const found = [
       ...toOutside(i, taken, wall),
-      ...between(i, taken, wall),
+      ...between(i, taken, wall, -model.resolved.settings.fit),
       ...betweenHoles(i, taken, wall),
       ...inWalls(i, model, wall),
     ]
@@ -182,12 +182,14 @@ const sheetOf = (box: Box, size: Vec3, axis: Axis, far: boolean): Box => ({
 /**
  * Between work and work that stand beside each other; holes among themselves are told elsewhere (bores.ts).
  */
-function* between(i: Instance, { boxes, rods }: Taken, least: Mm): Generator<Wall> {
+function* between(i: Instance, { boxes, rods }: Taken, least: Mm, pressed: Mm): Generator<Wall> {
   for (const [n, a] of boxes.entries()) {
     for (const b of boxes.slice(n + 1)) {
       if (a.of === b.of || facing(a, b, i.size)) continue
       const gap = gapBetween(a.box, b.box)
-      if (!gap || gap.gap <= LEAST || gap.gap >= least - LEAST || inLine(a.box, b.box, gap.axis, i.size))
+      // Of work that would touch, a fit too tight leaves a skin; that is told of the fit.
+      const skin = a.of.joint !== null && b.of.joint !== null ? Math.max(LEAST, pressed + LEAST) : LEAST
+      if (!gap || gap.gap <= skin || gap.gap >= least - LEAST || inLine(a.box, b.box, gap.axis, i.size))
         continue
       const at = middleOf(gap.patch)
       if (boxes.some((c) => c !== a && c !== b && holds(c.box, at))) continue

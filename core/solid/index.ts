@@ -1,4 +1,4 @@
-export { Kernel, loadKernel, type Shape } from './kernel'
+export { Kernel, loadKernel, type Common, type Shape } from './kernel'
 export { bodiesOf } from './bodies'
 export { matterOf } from './matter'
 export { matrixOf } from './matrix'

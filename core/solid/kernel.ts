@@ -4,7 +4,7 @@
  */
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Mm } from '../measure'
-import type { Frame } from '../pieces'
+import { vec3, type Box, type Frame } from '../pieces'
 import { bareTool, toolSolid, type Member, type Tool, type Vec2 } from '../work'
 import { Beginnings } from './begun'
 import { flatLess, type Loops } from './flat'
@@ -31,10 +31,17 @@ export interface Shape {
 export interface Solids {
   /** The volume two pieces have in common, each in its own frame in the room. Cubic millimetres. */
   shared(a: Placed, b: Placed): number
-  /** The same; none where it is no more than a skin. */
-  clashing(a: Placed, b: Placed): number
+  /** What they have in common; null where it is no more than a skin. */
+  clashing(a: Placed, b: Placed): Common | null
   /** Frees them all; nothing may be asked of them afterwards. */
   close(): void
+}
+
+/** What two pieces share: its volume, cubic millimetres, how thick it is on average, and the room box round it. */
+export interface Common {
+  readonly volume: number
+  readonly thick: Mm
+  readonly box: Box
 }
 
 /** A piece by what it is made of and where it stands. */
@@ -256,7 +263,7 @@ export class Kernel {
       return solid
     }
     const stand = ({ recipe, frame }: Placed) => shape(recipe).transform(matrixOf(frame) as unknown as Mat4)
-    const common = (a: Placed, b: Placed, measure: (both: Manifold) => number): number => {
+    const common = <T>(a: Placed, b: Placed, measure: (both: Manifold) => T): T => {
       const [one, two] = [stand(a), stand(b)]
       const both = one.intersect(two)
       const found = measure(both)
@@ -265,7 +272,13 @@ export class Kernel {
     }
     return {
       shared: (a, b) => common(a, b, (both) => both.volume()),
-      clashing: (a, b) => common(a, b, (both) => (thicknessOf(both) < SKIN ? 0 : both.volume())),
+      clashing: (a, b) =>
+        common(a, b, (both) => {
+          const thick = thicknessOf(both)
+          if (thick < SKIN) return null
+          const { min, max } = both.boundingBox()
+          return { volume: both.volume(), thick, box: { min: vec3((k) => min[k]), max: vec3((k) => max[k]) } }
+        }),
       close: () => {
         for (const m of made) m.delete()
       },

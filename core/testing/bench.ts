@@ -119,7 +119,10 @@ export function sharedWood(m: Model, kernel: Kernel, as: 'shared' | 'clashing' =
   return kernel.solids((s) => {
     let sum = 0
     for (let i = 0; i < all.length; i++)
-      for (let j = i + 1; j < all.length; j++) sum += s[as](placed(m, all[i]!), placed(m, all[j]!))
+      for (let j = i + 1; j < all.length; j++) {
+        const pair = [placed(m, all[i]!), placed(m, all[j]!)] as const
+        sum += as === 'shared' ? s.shared(...pair) : (s.clashing(...pair)?.volume ?? 0)
+      }
     return sum
   })
 }

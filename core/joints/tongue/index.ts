@@ -13,6 +13,7 @@ import { third, tryLength } from '../suggest'
 export const tongue = defineJoint({
   kind: 'tongue',
   title: 'Tongue and groove',
+  stiff: true,
   measures: {
     depth: { label: 'Depth' },
     thickness: { label: 'Tongue thickness', otherwise: 'a third', text: 't/3' },

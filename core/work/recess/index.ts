@@ -39,6 +39,7 @@ export const recess = defineWork<Recess>({
   name: (r) => (r.shape === 'slot' ? 'slot' : 'recess'),
   shownOn: (r) => r.face,
   machine: () => 'router',
+  plunges: true,
   cut,
   describe: (r, partner) => {
     const [u, v] = axesOf(r)
