@@ -3,35 +3,63 @@ import type { Change } from '../document'
 import type { Model } from '../model'
 import type { Mend, Spoken } from '../resolve'
 import { shortMark, type Finding } from './finding'
+import { standing } from './judge'
 import { instancesByKey, sayNames } from './wood'
+
+/** As many findings as anybody reads one by one. */
+const FEW = 3
+const FIGURES = /[≈-]?\s?\d+(?:[.,/]\d+|\s\d+\/\d+)*(?:\s×\s[≈-]?\s?\d+(?:[.,/]\d+|\s\d+\/\d+)*)*/g
 
 /** The first of those that are alike, whichever pieces they are of, speaks for all. */
 export function oneOfAlike(findings: readonly Finding[], model: Model): Finding[] {
   if (findings.length < 2) return [...findings]
   const plain = plainly(model)
+  return grouped(findings, (f) => `${f.level} ${plain(f.says)}`).map((all) =>
+    spokenFor(all, 'likewise in', model),
+  )
+}
+
+/**
+ * Of more than a few, those that differ by their figures alone are told as one, too; what a maker has accepted
+ * stays as it was accepted.
+ */
+export function condensed(findings: readonly Finding[], model: Model): Finding[] {
+  const open = new Set(standing(findings, model.project))
+  if ([...open].filter((f) => f.level !== 'note').length <= FEW) return [...findings]
+  const plain = plainly(model)
+  // Those that were told as one say more than their first.
+  const said = (f: Finding) => plain(f.says.split('; likewise in ')[0]!).replace(', within ', ', ')
+  return grouped(findings, (f) =>
+    open.has(f) ? `${f.check} ${f.level} ${said(f).replaceAll(FIGURES, '#')}` : f.id,
+  ).map((all) => spokenFor(all, 'and so, by other figures, in', model))
+}
+
+function grouped(findings: readonly Finding[], by: (f: Finding) => string): Finding[][] {
   const groups = new Map<string, Finding[]>()
   for (const f of findings) {
-    const said = `${f.level} ${plain(f.says)}`
-    const group = groups.get(said)
+    const key = by(f)
+    const group = groups.get(key)
     if (group) group.push(f)
-    else groups.set(said, [f])
+    else groups.set(key, [f])
   }
-  return [...groups.values()].map((all) => {
-    const [first, ...rest] = all as [Finding, ...Finding[]]
-    if (rest.length === 0) return first
-    const at: Spoken[] = []
-    for (const s of all.flatMap((f) => f.at)) if (!at.some((x) => same(x, s))) at.push(s)
-    const { mends: _, ...alone } = first
-    const others = sayOthers(first, rest, model)
-    const mends = mendsOfAll(all, others)
-    return {
-      ...alone,
-      says: `${first.says}; likewise in ${others}`,
-      ...(mends.length > 0 && { mends }),
-      at,
-      about: shortMark(all.map((f) => f.about)),
-    }
-  })
+  return [...groups.values()]
+}
+
+function spokenFor(all: readonly Finding[], so: string, model: Model): Finding {
+  const [first, ...rest] = all as [Finding, ...Finding[]]
+  if (rest.length === 0) return first
+  const at: Spoken[] = []
+  for (const s of all.flatMap((f) => f.at)) if (!at.some((x) => same(x, s))) at.push(s)
+  const { mends: _, ...alone } = first
+  const others = `${so} ${sayOthers(first, rest, model)}`
+  const mends = mendsOfAll(all, others)
+  return {
+    ...alone,
+    says: `${first.says}; ${others}`,
+    ...(mends.length > 0 && { mends }),
+    at,
+    about: shortMark(all.map((f) => f.about)),
+  }
 }
 
 /** What mends each of them, done to all at once; nothing where they are not mended alike. */
@@ -42,7 +70,7 @@ function mendsOfAll(all: readonly Finding[], others: string): Mend[] {
     const changes = new Map<string, Change>()
     for (const c of [mend, ...rest.map((mends) => mends[n]!)].flatMap((m) => m.changes))
       changes.set(JSON.stringify(c), c)
-    return { says: `${mend.says}; likewise in ${others}`, changes: [...changes.values()] }
+    return { says: `${mend.says}; ${others}`, changes: [...changes.values()] }
   })
 }
 

@@ -14,6 +14,7 @@ const FREE = 24.5
 export const bends = defineWhole({
   id: 'bends',
   title: 'bends tighter than the wood takes',
+  rests: 'piece',
   why:
     'A bend that is too tight breaks on its outside, or buckles on its inside, after all the ' +
     'work before it.',

@@ -10,6 +10,7 @@ const MOST = 5000
 export const bodies = defineCheck<Memory>({
   id: 'body',
   title: 'pieces that fall apart',
+  rests: 'piece',
   why: 'A piece is one body of wood; a part that falls off, or a hollow no tool reaches, cannot be made.',
   memory: () => new Map(),
   *find(model, kernel, known) {

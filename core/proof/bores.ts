@@ -13,6 +13,7 @@ const LEAST_WALL = 1 / 4
 export const bores = defineQuick({
   id: 'bores',
   title: 'holes that come through, or stand too near each other',
+  rests: 'piece',
   why: 'A point that comes through marks the show side; a thin wall between holes breaks out.',
   look: (model) => {
     const found = new Map<string, Problem>()

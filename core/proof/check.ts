@@ -4,13 +4,18 @@ import type { Model } from '../model'
 import type { Instance, Problem, ResolvedLimits } from '../resolve'
 import type { Kernel } from '../solid'
 
-interface About {
+export interface About {
   /** Steady, for switching it off, for the file and for the command line. */
   readonly id: string
   /** What it looks for, as while it works: "pieces that share wood". */
   readonly title: string
   /** Why that matters, in a sentence. */
   readonly why: string
+  /**
+   * What its findings rest on: the size of a piece, or besides its work and how all stand together. They wait
+   * where that is wrong (causes.ts). Nothing but the numbers themselves, when not said.
+   */
+  readonly rests?: 'piece' | 'all'
 }
 
 export interface Check<M = unknown> extends About {

@@ -28,6 +28,7 @@ interface Memory {
 export const clash = defineCheck<Memory>({
   id: 'clash',
   title: 'pieces that share wood',
+  rests: 'piece',
   why: 'Two pieces cannot be in one place; one of them is cut too long, or stands wrong.',
   memory: () => ({ pairs: new Map() }),
   *find(model, kernel, memory) {
@@ -87,6 +88,7 @@ export const clash = defineCheck<Memory>({
 
 const FULL = 0.95
 const SLIVER: Mm = 3
+const HAIR: Mm = 0.4
 const THIN: Mm = 0.1
 
 /** All of a block, some of it, or a skin somewhere in it; its sides from the longest on. */
@@ -96,7 +98,7 @@ function sayShared({ box, volume, thick }: Common, say: (mm: Mm) => string): str
   const block = sides.map(say).join(' × ')
   if (all > FULL) return `wood, ${block}`
   return all < 0.5 && thick < Math.min(SLIVER, sides[2]! / 2)
-    ? `a sliver of wood, about ${say(thick)} thick, within ${block}`
+    ? `a sliver of wood, ${thick < HAIR ? 'thinner than' : 'about'} ${say(Math.max(thick, HAIR))}${thick < HAIR ? '' : ' thick'}, within ${block}`
     : `wood, within ${block}`
 }
 

@@ -10,6 +10,7 @@ const SMALL = 0.5
 export const corners = definePiecewise({
   id: 'corners',
   title: 'inside corners that stay round',
+  rests: 'piece',
   why: 'A bit cannot cut a square inside corner; glass or a panel with square corners does not go in.',
   look: (i, model) =>
     model.features(i).flatMap((f): Problem[] => {

@@ -26,6 +26,7 @@ const LONG = 0.6
 export const depths = definePiecewise({
   id: 'depths',
   title: 'joints cut deeper than the wood bears',
+  rests: 'piece',
   why: 'What is left under a dado carries the piece; cut deeper than half, it bends or breaks there.',
   look: (i, model) => [...floors(i, model), ...faceToFace(i, model)],
 })

@@ -15,6 +15,7 @@ const READABLE = 1 / 100
 export const drawing = definePiecewise({
   id: 'drawing',
   title: 'drawings that do not tell enough',
+  rests: 'all',
   why: 'What has no dimension on the sheet is guessed at the saw.',
   look: (i, model) => [...untold(i, model), ...offTheSheet(i, model)],
 })

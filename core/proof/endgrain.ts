@@ -9,6 +9,7 @@ import { defineEach } from './check'
 export const endgrain = defineEach<ResolvedJoint>({
   id: 'endgrain',
   title: 'glue on end grain alone',
+  rests: 'piece',
   why: 'End grain drinks the glue and holds about a tenth of what long grain holds.',
   things: (model) => model.resolved.joints.filter((j) => jointKind(j.joint.kind)?.bare),
   key: (j) => j.id,

@@ -11,6 +11,7 @@ const LEAST: Mm = 1e-3
 export const fasteners = definePiecewise({
   id: 'fasteners',
   title: 'screws and dowels that meet',
+  rests: 'piece',
   why: 'A bit that runs into a screw or a dowel is spoiled, and neither of them holds.',
   look: (i, model) => {
     const rods = takenFrom(i, model).rods.filter(({ of }) => of.step === null)

@@ -32,6 +32,7 @@ const FOREIGN: Mm = 4
 export const fits = defineNeighbourly({
   id: 'fit',
   title: 'joints too tight or too loose',
+  rests: 'piece',
   why: 'A shelf thicker than its dado does not go in; one with play neither holds nor stands straight.',
   look: (host, beside, model) => {
     const found: Problem[] = []

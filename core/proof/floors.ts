@@ -32,6 +32,7 @@ interface Floor {
 export const floors = definePiecewise({
   id: 'floors',
   title: 'holes and mortises that all but come through',
+  rests: 'piece',
   why: 'A skin of wood breaks out under the bit, or as it is sanded, and a screw shows through it.',
   look: (i, model) => {
     const { wall } = model.resolved.limits

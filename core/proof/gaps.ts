@@ -14,6 +14,7 @@ const FACING: Mm = 3
 export const gaps = defineEach<readonly [Instance, Instance]>({
   id: 'gap',
   title: 'pieces that stop just short of each other',
+  rests: 'all',
   why: 'A gap of a saw cut or less is seldom meant: a joint does not draw up, and glue does not fill it.',
   things: (model) => {
     const joined = joinedIn(model.project)

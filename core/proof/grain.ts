@@ -8,6 +8,7 @@ import { sayer, sayNames } from './wood'
 export const grain = definePiecewise({
   id: 'grain',
   title: 'grain across a short span',
+  rests: 'piece',
   why: 'Wood splits along its grain: what is held at both edges and at no end breaks like a biscuit.',
   look: (i, model) => {
     const { stock } = model.resolved.byId.get(i.piece)!

@@ -24,6 +24,7 @@ const MOST = 0.6
 export const held = defineWhole({
   id: 'held',
   title: 'pieces that nothing holds',
+  rests: 'all',
   why: 'What no joint, screw or support holds falls out, or is forgotten until all else is glued.',
   look: (model) => {
     // Things that only stand side by side are no piece of furniture.

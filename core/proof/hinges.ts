@@ -6,6 +6,7 @@ import { defineQuick } from './check'
 export const hinges = defineQuick({
   id: 'hinges',
   title: 'hinges without their hole, or with nothing to move',
+  rests: 'all',
   why: 'A hinge without its hole, or with nothing to move, is a slip in the plan.',
   look: (model) =>
     model.project.hardware.flatMap((h): Problem[] => {

@@ -20,6 +20,7 @@ const LEAST: Mm = 0.01
 export const idle = defineCheck<Memory>({
   id: 'idle',
   title: 'work that takes nothing, or does not come through',
+  rests: 'piece',
   why:
     'A wall too thick or a frame too wide leaves no room for what was meant, and the wood ' +
     'stays as it was.',

@@ -3,10 +3,11 @@ import type { Project } from '../document'
 import type { Model } from '../model'
 import type { Problem } from '../resolve'
 import { drain, type Kernel } from '../solid'
-import { oneOfAlike } from './alike'
+import { condensed, oneOfAlike } from './alike'
 import { assembly } from './assembly'
 import { bends } from './bends'
 import { bodies } from './bodies'
+import { withoutFollowing } from './causes'
 import type { Check, QuickCheck } from './check'
 import { clash } from './clash'
 import { corners } from './corners'
@@ -103,7 +104,7 @@ export class Proof {
       }
       found.push(...told(yield* this.search(check, model, kernel), check))
     }
-    return found
+    return condensed(withoutFollowing(found, ALL, model), model)
   }
 
   /** What one check of the wood finds; that it failed, where it does. */

@@ -16,6 +16,7 @@ interface Laid {
 export const laid = defineEach<Laid>({
   id: 'laid',
   title: 'pieces that have no place on a board',
+  rests: 'all',
   why: 'It cannot be cut from what is on the rack.',
   *things(model) {
     const list = cutList(model)

@@ -9,6 +9,7 @@ import { defineEach } from './check'
 export const mirrored = defineEach<readonly [Instance, Instance]>({
   id: 'mirrored',
   title: 'pairs cut as two alike',
+  rests: 'all',
   why: 'A left and a right side cut alike leave one of them with its dados on the outside.',
   things: pairsIn,
   key: ([a, b]) => `${a.key}|${b.key}`,

@@ -8,6 +8,7 @@ import { AXES, axesOf, dot, toRoom, vec3, type Box } from '../pieces'
 import type { Instance, Mend, Problem } from '../resolve'
 import { boxInto, type Feature } from '../work'
 import { defineNeighbourly } from './check'
+import { looksSwapped } from './swapped'
 import { blankOf, opensAt, sayer, sayNames, takenFrom } from './wood'
 
 /**
@@ -74,10 +75,12 @@ const HELD: Mm = 1.2
 export const movement = defineNeighbourly({
   id: 'movement',
   title: 'wood that has no room to move',
+  rests: 'all',
   why: 'A board that cannot swell bursts its frame, and one that cannot shrink splits.',
   look: (i, beside, model) => {
     const grows = growth(i, model)
-    if (grows === null || grows < 0.3) return []
+    // Of what stands the wrong way round, that is told first.
+    if (grows === null || grows < 0.3 || looksSwapped(i, model)) return []
     return [
       ...inGrooves(i, beside, grows, model),
       ...acrossGrain(i, beside, grows, model),

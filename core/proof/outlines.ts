@@ -8,6 +8,7 @@ const missingIn = (data: unknown): number => (data as { missing?: number }).miss
 export const outlines = defineQuick({
   id: 'outlines',
   title: 'outlines that lack measures',
+  rests: 'piece',
   why: 'What no measure pins is cut as it happened to be drawn.',
   look: (model) => {
     const found = new Map<string, Problem>()

@@ -24,6 +24,7 @@ interface Placed extends Spike {
 export const pegs = defineNeighbourly({
   id: 'pegs',
   title: 'pegs that miss their holes',
+  rests: 'piece',
   why: 'A row of pegs that is off by a hair in its spacing goes into no row of holes.',
   look: (i, beside, model) => {
     const mine = spikesOf(i, model, 'peg')

@@ -36,6 +36,7 @@ export function chainError(places: readonly Mm[], style: LengthStyle): Mm {
 export const rounding = definePiecewise({
   id: 'rounding',
   title: 'figures rounded too far',
+  rests: 'all',
   why: 'What is cut by rounded figures misses by what was rounded, and in a chain the misses add up.',
   look: (i, model) => {
     const { style, limits } = model.resolved

@@ -7,6 +7,7 @@ import { sayer, sourceOf, whose } from './wood'
 export const runs = defineQuick({
   id: 'runs',
   title: 'work that a tool does not do, or that is hardly meant',
+  rests: 'piece',
   why: 'A run left open on one side is easily forgotten until the glass will not go in.',
   look: (model) => {
     const found = new Map<string, Problem>()

@@ -95,6 +95,7 @@ const RULES: readonly Rule[] = [
 export const safe = defineWhole({
   id: 'safe',
   title: 'pieces that ask for care at a machine',
+  rests: 'piece',
   why: 'Short pieces tip, catch and are thrown, and a hand follows them; what spins catches sleeves.',
   look: (model) => {
     const all = model.resolved.pieces.flatMap(({ piece, stock, instances: [first] }): Handled[] => {

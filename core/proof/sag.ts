@@ -77,6 +77,7 @@ function carriedBy(i: Instance, by: Instance, top: boolean): Held[] {
 export const sag = defineNeighbourly({
   id: 'sag',
   title: 'shelves that sag',
+  rests: 'all',
   why: 'The eye sees a shelf sag by about 1/32 in per foot; wood under load goes on sagging for years.',
   look: (i, beside, model) => {
     const shelf = shelfOf(i, beside, model)

@@ -5,15 +5,21 @@ import { sayLength, type Instance, type ResolvedPiece } from '../resolve'
 import { defineQuick } from './check'
 import { firstOfEach, type Odd } from './each'
 import { oddSize } from './sizes'
+import { looksSwapped } from './swapped'
 
 export const stock = defineQuick({
   id: 'stock',
   title: 'pieces that the stock does not yield',
+  rests: 'piece',
   why: 'It cannot be got out of what is on the rack.',
   look: (model) =>
     firstOfEach(
       model.resolved,
-      (i, p) => (oddSize(i, model.resolved) ? null : stockProblem(p, boughtFor(model, i), model)),
+      (i, p) =>
+        // What is wider than long is told as that, once it can be.
+        oddSize(i, model.resolved)
+          ? null
+          : stockProblem(p, boughtFor(model, i), looksSwapped(i, model), model),
       'stock',
     ),
 })
@@ -22,6 +28,7 @@ export const stock = defineQuick({
 function stockProblem(
   p: ResolvedPiece,
   i: Pick<Instance, 'length' | 'width' | 'thickness'>,
+  swapped: boolean,
   model: Model,
 ): Odd | null {
   const { resolved } = model
@@ -44,6 +51,7 @@ function stockProblem(
     }
   const widest = Math.max(0, ...rooms.map((r) => r.width))
   const canTurn = stock.stock.kind === 'sheet' && !stock.stock.grain
+  if (swapped) return null
   if (widest > 0 && i.width > widest + 1e-6 && !(canTurn && i.length <= widest && i.width <= longest))
     return {
       level: stock.stock.kind === 'board' ? 'look' : 'stop',

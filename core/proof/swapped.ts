@@ -2,7 +2,8 @@
 import { boughtFor } from '../cuts'
 import { change, type MadePiece } from '../document'
 import { dot, facing, FACINGS } from '../pieces'
-import type { Mend } from '../resolve'
+import type { Model } from '../model'
+import type { Instance, Mend } from '../resolve'
 import { definePiecewise } from './check'
 import { sayer } from './wood'
 
@@ -13,13 +14,13 @@ const LARGE = 100
 export const swapped = definePiecewise({
   id: 'swapped',
   title: 'lengths and widths that look changed over',
+  rests: 'piece',
   why:
     'Wood is strong along its grain and moves across it; a board cut the other way round ' +
     'breaks where it spans.',
   look: (i, model) => {
-    const { piece, stock } = model.resolved.byId.get(i.piece)!
-    const { length, width } = boughtFor(model, i)
-    if (stock?.stock.kind !== 'board' || width < WIDER * length || width < LARGE) return []
+    if (!looksSwapped(i, model)) return []
+    const { piece } = model.resolved.byId.get(i.piece)!
     const say = sayer(model)
     return [
       {
@@ -35,6 +36,13 @@ export const swapped = definePiecewise({
     ]
   },
 })
+
+/** Whether a board is so much wider than long that it was hardly meant so. */
+export function looksSwapped(i: Instance, model: Model): boolean {
+  const { length, width } = boughtFor(model, i)
+  const { stock } = model.resolved.byId.get(i.piece)!
+  return stock?.stock.kind === 'board' && width >= WIDER * length && width >= LARGE
+}
 
 /** The same room filled with the grain the other way. */
 function turned({ id, name, facing: was }: MadePiece, says: string): Mend[] {

@@ -13,6 +13,7 @@ interface Memory {
 export const swing = defineCheck<Memory>({
   id: 'swing',
   title: 'hinges that do not open all the way',
+  rests: 'all',
   why: 'A lid that meets something before it is open strains its hinge and bruises the wood.',
   memory: () => ({ from: [], found: [] }),
   *find(model, kernel, memory) {

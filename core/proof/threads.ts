@@ -12,6 +12,7 @@ const EVEN: Mm = 0.05
 export const threads = definePiecewise({
   id: 'threads',
   title: 'threads on wood of another diameter',
+  rests: 'piece',
   why: 'A thread is cut on wood turned to its diameter: on thinner it has no crests, on thicker no die goes.',
   look: (i, model) => {
     const say = sayer(model)

@@ -7,6 +7,7 @@ import { sayNames } from './wood'
 export const twice = defineQuick({
   id: 'twice',
   title: 'joints made twice',
+  rests: 'piece',
   why: 'The second is bored and counted as well as the first, and there is room for one.',
   look: ({ project, resolved }) => {
     const first = new Map<string, Joint>()

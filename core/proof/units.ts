@@ -35,6 +35,7 @@ interface Typed {
 export const units = defineWhole({
   id: 'units',
   title: 'figures in the wrong unit',
+  rests: 'piece',
   why: 'A figure typed in the other unit is 25.4 times off, and everything that hangs on it with it.',
   look: (model) => {
     const unit = model.resolved.style.unit

@@ -50,6 +50,7 @@ interface Wall {
 export const walls = definePiecewise({
   id: 'walls',
   title: 'wood too thin to hold',
+  rests: 'piece',
   why: 'Thin wood breaks out as it is cut, or later under load; short grain breaks soonest.',
   look: (i, model) => {
     const taken = takenFrom(i, model)

@@ -9,6 +9,7 @@ const MADE = 'It is made as far as it can be, and drawn so; whether that will do
 export const work = defineQuick({
   id: 'work',
   title: 'joints and work that cannot be as asked',
+  rests: 'piece',
   why: LEFT_OUT,
   look: (model) => {
     if (model.refused.length === 0) return []

@@ -92,6 +92,7 @@ export const assembliesOf = (model: Model): Assembly[] =>
 export const assembly = defineEach<readonly Instance[]>({
   id: 'assembly',
   title: 'pieces that cannot be put together',
+  rests: 'all',
   why: 'What is housed at both ends does not go in once its neighbours are glued.',
   things: (model) => hangingTogether(model),
   key: (pieces) => pieces[0]!.key,

@@ -72,7 +72,7 @@ const axle = (thread: string, neck: number) =>
             to: `p${n + 1}`,
           })),
           facts: [],
-          mirror: 'along',
+          mirror: 'across',
         },
       } as never,
     }),
