@@ -26,7 +26,7 @@ const PLAIN = new RegExp(
 const isPlain = (path: readonly string[]): boolean =>
   PLAIN.test(path.at(-1)!) ||
   (path.includes('outline') && !['value', 'mirrorOff'].includes(path.at(-1)!)) ||
-  ['options', 'gone', 'edge', 'moves', 'turns', 'pictures', 'setAside', 'style'].some((k) => path.includes(k))
+  ['accepted', 'options', 'gone', 'edge', 'moves', 'turns', 'pictures', 'setAside', 'style'].some((k) => path.includes(k))
 
 test.each(projects)('every measure of %s is found, and nothing else', (_, project) => {
   const measures = texts(project).filter(({ path }) => !isPlain(path))

@@ -41,7 +41,10 @@ export function rowOf(m: Meeting, d: Deriving, diameter: Mm): Vec3[] | string {
       'look',
     )
   if (wall < diameter / 4)
-    d.wrong(`Holes of ${d.say(diameter)} leave a wall of ${d.say(wall)} in ${m.guest.name}`, 'look')
+    d.wrong(
+      `Holes of ${d.say(diameter)} leave a wall of ${d.say(wall)} in ${m.guest.name}`,
+      wall < 1e-3 ? 'stop' : 'look',
+    )
   return Array.from({ length: count }, (_, k) => {
     const at =
       count === 1

@@ -83,7 +83,9 @@ class Standing {
     for (const i of instances) add(bodies, this.find(i.key), i)
     const turns = turningIn(this.model)
     return [...bodies.values()].flatMap((body): Problem[] => {
-      if (bodies.size === 1 || body.some((i) => i.grown.min[2] < ground + TOUCH)) return []
+      // A row of drawers by itself stands as its lowest does.
+      const copies = body.length > 1 && body.every((i) => i.index > 1)
+      if (copies || bodies.size === 1 || body.some((i) => i.grown.min[2] < ground + TOUCH)) return []
       // A drawer in its opening has room all round.
       const within = [...bodies.values()].some((o) => o !== body && isWithin(boxOf(body), boxOf(o)))
       const others = body.flatMap((i) =>

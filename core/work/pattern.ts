@@ -102,7 +102,7 @@ function layMet(asked: Asked, wood: Wood, what: string): Laid | Unfit {
   if (met.length === 0)
     return new Unfit(
       `No peg or hole of the other piece meets this face of ${wood.name}, so no ${what} is there`,
-      'look',
+      'stop',
     )
   const { along, across } = waysOf(asked.face)
   const [first, ...more] = met

@@ -54,6 +54,8 @@ function newlySaid(demo: string, spoils: Spoils): Finding[] {
   const { text, modeller, proof, findings, project } = sound(demo)
   const draft = JSON.parse(text) as Parameters<Spoils>[0]
   spoils(draft)
+  // Turning a lid with wooden knuckles takes longer than all else together, and none of this is about that.
+  if (demo === 'tool-box') draft.limits.off.push('swing')
   const before = new Set(findings.map((f) => f.id))
   const after = opened(JSON.stringify(draft))
   return standing(drain(proof.find(modeller.model(after), kernel)), project).filter(
@@ -67,8 +69,16 @@ test.each(FAULTS)('%s: %s', (demo, _, spoils, check) => {
   expect(fresh.map((f) => f.says).slice(MOST)).toEqual([])
 })
 
-test.each(SOUND)('%s, %s: nothing to say', (demo, _, does) => {
-  expect(newlySaid(demo, does).map((f) => `${f.level} ${f.check}: ${f.says}`)).toEqual([])
+/** Of each demo every second one at once, as no two that follow each other may go together. */
+const TOGETHER = [...new Set(SOUND.map(([demo]) => demo))].flatMap((demo) =>
+  [0, 1].flatMap((odd) => {
+    const some = SOUND.filter(([d]) => d === demo).filter((_, n) => n % 2 === odd)
+    return some.length > 0 ? [[demo, some.map(([, what]) => what).join(', '), some] as const] : []
+  }),
+)
+test.each(TOGETHER)('%s, %s: nothing to say', (demo, _, changes) => {
+  const fresh = newlySaid(demo, (d) => changes.forEach(([, , does]) => does(d)))
+  expect(fresh.map((f) => `${f.level} ${f.check}: ${f.says}`)).toEqual([])
 })
 
 test('there are a hundred of them, for most checks, and as many sound ones as makers make', () => {

@@ -20,7 +20,7 @@ function resolve(asked: Asked, wood: Wood): Seat | Unfit {
   if (met.length === 0)
     return new Unfit(
       `No end of the other piece comes to this face of ${name}, so no mortise is there`,
-      'look',
+      'stop',
     )
   const ends = met.flatMap(({ at, along, section }) => (section ? [{ at, along, section }] : []))
   if (ends.length === 0)
