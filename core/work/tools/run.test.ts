@@ -191,3 +191,32 @@ test('what is left is what a bit leaves that is put wherever it can be', () => {
     AT,
   )
 })
+
+test('a corner where the way round an opening begins is cut as all others are', () => {
+  // The outline of which it was found: one corner stands into it, five are inside corners.
+  const hole: Loop = [
+    [50.29, 18],
+    [42.5, 22.33],
+    [33, 30.12],
+    [26, 18],
+    [33.96, 7.55],
+    [44.41, 10.36],
+  ]
+  for (let first = 0; first < hole.length; first++) {
+    const from = [...hole.slice(first), ...hole.slice(0, first)]
+    const shape = shapeOf(
+      [through(from)],
+      going({
+        off: 2.6,
+        profile: [
+          [5.6, 0],
+          [5.6, 5],
+        ],
+        depth: 5,
+      }),
+    )
+    // The bit stands at 29.2, 18.2 there, and reaches 5.6 from that.
+    for (const y of [15, 18, 21]) expect([first, y, inside(shape, [24.6, y, 9.4])]).toEqual([first, y, false])
+    expect([first, inside(shape, [22.5, 18, 9.4])]).toEqual([first, true])
+  }
+})

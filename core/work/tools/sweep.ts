@@ -45,6 +45,7 @@ interface Part {
 }
 
 const longOf = ({ from, to }: Stretch): Mm => Math.hypot(to[0] - from[0], to[1] - from[1])
+const middleOf = ({ from, to }: Stretch): Vec2 => [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]
 const reachOf = ({ half }: Section): Mm => Math.max(...half.map(([u]) => u))
 
 /**
@@ -62,7 +63,7 @@ export function sweepsAlong({ stretches, closed, stops }: Way, section: Section)
     const by = side * turnOf(one, next)
     const goesOn =
       by > 0
-        ? mitreOf(one, next, reach) !== null
+        ? hasRoom(one, next, reach) && mitreOf(one, next, reach) !== null
         : Math.hypot(one.to[0] - next.from[0], one.to[1] - next.from[1]) <= 1e-6
     return goesOn ? -by : null
   }
@@ -72,20 +73,13 @@ export function sweepsAlong({ stretches, closed, stops }: Way, section: Section)
     return [
       meshOf(ringsOf({ stretches: [...stretches], rounds: [false, false] }, true, section), true, section),
     ]
-  const start = Math.max(
-    0,
-    turns.findIndex((by) => by === null),
-  )
   const parts: Part[] = []
   let sum = 0
   let mitred = false
-  for (let i = 0; i < n; i++) {
-    const k = (start + i) % n
-    const by = turns[k]!
-    const last = parts.at(-1)
-    if (by === null || !last) {
+  for (const { stretch, by, k } of inOrder(stretches, turns)) {
+    if (by === null) {
       const rounds = !closed && k === 0 && stops[0]
-      parts.push({ stretches: [stretches[k]!], rounds: [rounds, false] })
+      parts.push({ stretches: [stretch], rounds: [rounds, false] })
       sum = rounds ? Math.PI : 0
       mitred = false
     } else {
@@ -94,7 +88,7 @@ export function sweepsAlong({ stretches, closed, stops }: Way, section: Section)
         sum = halve(parts)
         mitred = false
       }
-      parts.at(-1)!.stretches.push(stretches[k]!)
+      parts.at(-1)!.stretches.push(stretch)
       sum += Math.abs(by)
       mitred ||= by < 0
     }
@@ -106,14 +100,41 @@ export function sweepsAlong({ stretches, closed, stops }: Way, section: Section)
   return parts.map((part) => meshOf(ringsOf(part, false, section), false, section))
 }
 
+/** A stretch with its place, and how it goes on from the one before. */
+interface Turned {
+  readonly stretch: Stretch
+  readonly by: number | null
+  readonly k: number
+}
+
+/**
+ * From one that does not go on from the one before. What goes on all round starts in the middle of a stretch, and
+ * ends there, so that no corner is left out.
+ */
+function inOrder(stretches: readonly Stretch[], turns: ReadonlyArray<number | null>): Turned[] {
+  const all = stretches.map((stretch, k): Turned => ({ stretch, by: turns[k]!, k }))
+  const start = turns.indexOf(null)
+  if (start >= 0) return [...all.slice(start), ...all.slice(0, start)]
+  const { from, to } = stretches[0]!
+  const middle = middleOf(stretches[0]!)
+  return [
+    { stretch: { from: middle, to }, by: null, k: 0 },
+    ...all.slice(1),
+    { stretch: { from, to: middle }, by: turns[0]!, k: 0 },
+  ]
+}
+
+/** Whether a mitre between two stretches takes no more than their share of either. */
+const hasRoom = (one: Stretch, next: Stretch, reach: Mm): boolean =>
+  reach * Math.tan(Math.abs(turnOf(one, next)) / 2) < SHARE * Math.min(longOf(one), longOf(next))
+
 /**
  * Where two stretches that turn towards the section would meet: at their ends, or beyond those by what the
- * bit rolls about a corner that is hardly one. Null where a mitre there would take too much.
+ * bit rolls about a corner that is hardly one. Null where they do not.
  */
 function mitreOf(one: Stretch, next: Stretch, reach: Mm): Vec2 | null {
   const by = Math.abs(turnOf(one, next))
   const half = Math.tan(by / 2)
-  if (reach * half >= SHARE * Math.min(longOf(one), longOf(next))) return null
   const [u, v] = [wayOf(one), wayOf(next)]
   const gap: Vec2 = [next.from[0] - one.to[0], next.from[1] - one.to[1]]
   if (Math.hypot(...gap) <= 1e-6) return next.from
@@ -129,8 +150,9 @@ function mitreOf(one: Stretch, next: Stretch, reach: Mm): Vec2 | null {
 /** Ends the last part in the middle of its last stretch, and starts another there, which has not turned. */
 function halve(parts: Part[]): 0 {
   const { stretches } = parts.at(-1)!
-  const { from, to } = stretches.pop()!
-  const middle: Vec2 = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]
+  const last = stretches.pop()!
+  const { from, to } = last
+  const middle = middleOf(last)
   stretches.push({ from, to: middle })
   parts.push({ stretches: [{ from: middle, to }], rounds: [false, false] })
   return 0
