@@ -39,6 +39,8 @@ export interface JointKind {
   readonly fastens: boolean
   /** Nothing is cut and nothing holds but glue. */
   readonly bare: boolean
+  /** It puts together what other joints have made before. */
+  readonly slight: boolean
   /** Glued along all that is joined, it lets nothing move. */
   readonly stiff: boolean
   /** How it holds its pieces: fast, so that one may turn, or not at all. */
@@ -78,6 +80,7 @@ export interface Definition {
   readonly bare?: true
   readonly holds?: 'turning' | 'not'
   readonly stiff?: true
+  readonly slight?: true
   readonly later?: 'all' | 'pins'
   /** The measures and choices that mean nothing as the others are; they are kept, and not shown. */
   idle?(joint: Pick<Joint, 'fields' | 'options'>): readonly string[]
@@ -113,6 +116,7 @@ export function defineJoint(d: Definition): JointKind {
     bare: d.bare ?? false,
     holds: d.holds ?? 'fast',
     stiff: d.stiff ?? d.bare ?? false,
+    slight: d.slight ?? false,
     later: d.later ?? null,
     measures: (joint) => {
       if (!sound(joint)) return []

@@ -25,5 +25,53 @@ export function welded({ positions, triangles }: Surface): Surface {
     const [a, b, c] = [of[triangles[k]!]!, of[triangles[k + 1]!]!, of[triangles[k + 2]!]!]
     if (a !== b && b !== c && c !== a) kept.push(a, b, c)
   }
-  return { positions: Float32Array.from(places), triangles: Uint32Array.from(kept) }
+  const positioned = Float32Array.from(places)
+  return { positions: positioned, triangles: flipped(positioned, Uint32Array.from(kept)) }
+}
+
+/** Less area than this has only a line, square millimetres. */
+const LINE = 1e-8
+/** So often at most what was a line is one again after it was flipped. */
+const ROUNDS = 8
+
+/** Triangles whose corners lie on a line are flipped with the one at their longest side, which is then split. */
+function flipped(p: Float32Array, t: Uint32Array): Uint32Array {
+  for (let round = 0; round < ROUNDS; round++) {
+    const lines = linesIn(p, t)
+    if (lines.length === 0) break
+    const at = new Map<string, number>()
+    for (let k = 0; k < t.length; k++) at.set(`${t[k]}>${t[next(k)]}`, k)
+    const used = new Set<number>()
+    for (const k of lines) {
+      // From its longest side, c to a, over its middle corner b; the other has that side from a to c, and d.
+      const side = [k, k + 1, k + 2].reduce((x, y) => (longOf(p, t, y) > longOf(p, t, x) ? y : x))
+      const [c, a, b] = [t[side]!, t[next(side)]!, t[next(next(side))]!]
+      const other = at.get(`${a}>${c}`)
+      if (other === undefined) continue
+      const first = other - (other % 3)
+      if (used.has(k) || used.has(first)) continue
+      used.add(k).add(first)
+      const d = t[next(next(other))]!
+      t.set([a, b, d], k)
+      t.set([b, c, d], first)
+    }
+  }
+  return t
+}
+
+/** The next corner of the same triangle. */
+const next = (k: number): number => (k % 3 === 2 ? k - 2 : k + 1)
+
+const longOf = (p: Float32Array, t: Uint32Array, k: number): number =>
+  Math.hypot(...[0, 1, 2].map((i) => p[3 * t[next(k)]! + i]! - p[3 * t[k]! + i]!))
+
+function linesIn(p: Float32Array, t: Uint32Array): number[] {
+  const out: number[] = []
+  for (let k = 0; k < t.length; k += 3) {
+    const [a, b, c] = [3 * t[k]!, 3 * t[k + 1]!, 3 * t[k + 2]!]
+    const [ux, uy, uz] = [p[b]! - p[a]!, p[b + 1]! - p[a + 1]!, p[b + 2]! - p[a + 2]!]
+    const [vx, vy, vz] = [p[c]! - p[a]!, p[c + 1]! - p[a + 1]!, p[c + 2]! - p[a + 2]!]
+    if (Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx) < 2 * LINE) out.push(k)
+  }
+  return out
 }

@@ -101,6 +101,8 @@ export interface WorkKind<D = unknown> {
   diameters?(data: D): ReadonlyArray<{ readonly at: Vec3; readonly along: Axis; readonly mm: Mm }>
   /** How thick the wood is that it leaves all round, where that is its sense. */
   leaves?(data: D): Mm
+  /** It is cut when the pieces are together, as slots for keys are. */
+  readonly together?: true
   /** A router goes down into the wood for it. */
   readonly plunges?: true
   /** The faces it is to come out of, where it looks for its place. */

@@ -11,6 +11,7 @@ export const butt = defineJoint({
   title: 'Butt',
   measures: {},
   bare: true,
+  slight: true,
   propose: (c) =>
     c.sort === 'flat' && c.guest.piece !== c.host.piece
       ? { between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.hostFace)], fields: {} }

@@ -30,8 +30,6 @@ const SKIN = 0.05
 
 /** How two pieces that are joined may part: the first of them, seen from the second. */
 interface Parting {
-  /** The way that its joint comes apart. */
-  readonly straight: Vec3 | null
   /** Ways that are open; null where work hinders none. */
   readonly open: readonly Vec3[] | null
   /** They come together at slanted faces, whose boxes tell nothing: no way against this one. */
@@ -55,6 +53,7 @@ export class Bars {
     private readonly model: Model,
   ) {
     const at = new Map(all.map((i, n) => [i.key, n]))
+    for (const i of all) if (!i.square) this.ways.push(...axesOf(i.frame))
     for (const [n, i] of all.entries())
       for (const f of model.features(i)) {
         const m = f.partner ? at.get(f.partner.key) : undefined
@@ -62,7 +61,7 @@ export class Bars {
         const parting = this.partingOf(n, m)
         this.partings.set(`${n}|${m}`, parting)
         this.partings.set(`${m}|${n}`, turned(parting))
-        this.ways.push(...(parting.open ?? []))
+        this.ways.push(...(parting.open ?? []), ...(parting.slanted ? [parting.slanted] : []))
       }
   }
 
@@ -72,11 +71,6 @@ export class Bars {
     const [a, b] = [this.all[n]!, this.all[m]!]
     if (parting?.slanted) return dot(parting.slanted, way) < -1e-6
     return sweptHits(a, b, way)
-  }
-
-  slides(n: number, m: number, way: Vec3): boolean {
-    const straight = this.partings.get(`${n}|${m}`)?.straight
-    return straight != null && dot(straight, way) < ALONG
   }
 
   /** Each part with the way it goes when all move at once; those that stay are no part of it. */
@@ -144,14 +138,13 @@ export class Bars {
       if (ways === 'any') slanted = this.wayOf(f, a, b)
       else if (ways) take(ways.map(negated))
     }
-    const first = yours[0] ?? mine[0]
-    return { straight: first ? this.wayOf(first, a, b) : null, open, slanted: open === null ? slanted : null }
+    return { open, slanted: open === null ? slanted : null }
   }
 
   /** What joints with another have made of a piece, but for what is put in when the two are together. */
   private between(on: Instance, other: Instance): readonly Feature[] {
     return this.model.features(on).filter((f) => {
-      if (f.partner?.key !== other.key || f.joint === null) return false
+      if (f.partner?.key !== other.key || f.joint === null || workKind(f).together) return false
       const kind = jointKind(this.joint(f)?.kind ?? '')
       return kind !== undefined && kind.later !== 'all'
     })
@@ -205,8 +198,7 @@ export class Bars {
   }
 }
 
-const turned = ({ straight, open, slanted }: Parting): Parting => ({
-  straight: straight && negated(straight),
+const turned = ({ open, slanted }: Parting): Parting => ({
   open: open && open.map(negated),
   slanted: slanted && negated(slanted),
 })

@@ -1,12 +1,14 @@
 /** In which order pieces go together, and which cannot. */
-import { jointKind } from '../../joints'
 import type { Model } from '../../model'
-import { overlap, vec3, type Box, type Vec3 } from '../../pieces'
+import { vec3, type Vec3 } from '../../pieces'
 import type { Instance, Problem } from '../../resolve'
 import { defineEach } from '../check'
 import { sayNames } from '../wood'
 import { Bars } from './barring'
-import { takeApart, waysOf } from './order'
+import { holdsIn, lying } from './holding'
+import { hanging, linksOf, type Link } from './links'
+import { takeApart, waysOf, type Barring } from './order'
+import { tasteFor } from './taste'
 
 /** What goes on as one, and which way it moves as it does. */
 export interface Move {
@@ -16,70 +18,112 @@ export interface Move {
   readonly way: Vec3
 }
 
-/** How what hangs together by its joints is put together. */
+/** What would fall or tip over if nobody held it, and what else holds it then; nothing for its glue or screws. */
+export interface Hold {
+  readonly parts: readonly string[]
+  readonly until: readonly string[]
+}
+
+/** What goes on at once: one part, or several that come together from all sides. */
+export interface Step {
+  readonly moves: readonly Move[]
+  readonly hold: Hold | null
+}
+
+/** How what hangs together is put together. */
 export interface Assembly {
   readonly pieces: readonly string[]
-  /** What is there first, and what goes on it, step by step; parts that come together at once are one. */
+  /** What is put together by itself before. */
+  readonly before: readonly Assembly[]
+  /** What is there first, and what goes on it, step by step. */
   readonly first: readonly string[]
-  readonly steps: ReadonlyArray<readonly Move[]>
+  /** The way of the room that is down meanwhile; null where it stands as it will. */
+  readonly lies: Vec3 | null
+  readonly hold: Hold | null
+  readonly steps: readonly Step[]
   /** What cannot be put together along straight ways. */
   readonly stuck: readonly string[]
 }
 
 /** More than this are not looked at in one. */
 const MOST = 300
-const TOUCH = 0.5
 
-/** Instances that hang together by joints, each of two or more. */
-export function hangingTogether(model: Model): Instance[][] {
-  const { instances, byId } = model.resolved
-  const root = new Map(instances.map((i) => [i.key, i.key]))
-  const find = (key: string): string => {
-    let at = key
-    while (root.get(at) !== at) at = root.get(at)!
-    root.set(key, at)
-    return at
-  }
-  const link = (a: string, b: string) => {
-    if (root.has(a) && root.has(b)) root.set(find(a), find(b))
-  }
-  for (const i of instances)
-    for (const f of model.features(i)) if (f.joint !== null && f.partner) link(i.key, f.partner.key)
-  // What lies against each other and has no work to show for it.
-  for (const { joint } of model.resolved.joints) {
-    if (!jointKind(joint.kind)?.bare) continue
-    const members = joint.between.map((m) => byId.get(m.piece)?.instances ?? [])
-    for (const [n, ones] of members.entries())
-      for (const others of members.slice(n + 1))
-        for (const a of ones) for (const b of others) if (touching(a.grown, b.grown)) link(a.key, b.key)
-  }
-  const parts = new Map<string, Instance[]>()
-  for (const i of instances) {
-    const key = find(i.key)
-    const part = parts.get(key)
-    if (part) part.push(i)
-    else parts.set(key, [i])
-  }
-  return [...parts.values()].filter((p) => p.length > 1)
+/** Instances that hang together, each of two or more. */
+export const hangingTogether = (model: Model): Instance[][] =>
+  hanging(model.resolved.instances, linksOf(model)).filter((p) => p.length > 1)
+
+/** The order for pieces that hang together: what joints hold fast by itself, and then that to each other. */
+export function assemblyOf(pieces: readonly Instance[], model: Model): Assembly {
+  const links = linksOf(model)
+  const units = hanging(
+    pieces,
+    links.filter((l) => l.sort === 'fast'),
+  )
+  const bars = new Bars(pieces, model)
+  if (units.length === 1)
+    return ordered(
+      pieces.map((p) => [p]),
+      bars,
+      pieces,
+      links,
+      model,
+    )
+  const before = units.flatMap((u) =>
+    u.length > 1
+      ? [
+          ordered(
+            u.map((p) => [p]),
+            bars,
+            pieces,
+            links,
+            model,
+          ),
+        ]
+      : [],
+  )
+  const main = ordered(units, bars, pieces, links, model)
+  return { ...main, before, stuck: [...main.stuck, ...before.flatMap((b) => b.stuck)] }
 }
 
-const touching = (a: Box, b: Box): boolean =>
-  overlap({ min: vec3((k) => a.min[k] - TOUCH), max: vec3((k) => a.max[k] + TOUCH) }, b) !== null
-
-/** The order for pieces that hang together. */
-export function assemblyOf(pieces: readonly Instance[], model: Model): Assembly {
-  const bars = new Bars(pieces, model)
-  const { taken, stuck } = takeApart(pieces.length, waysOf(bars.ways), bars)
-  const key = (n: number) => pieces[n]!.key
+/** Of parts, each of one piece or of several that were put together before. */
+function ordered(
+  parts: ReadonlyArray<readonly Instance[]>,
+  bars: Bars,
+  all: readonly Instance[],
+  links: readonly Link[],
+  model: Model,
+): Assembly {
+  const place = new Map(all.map((i, n) => [i.key, n]))
+  const nodes = parts.map((p) => p.map((i) => place.get(i.key)!))
+  const barring: Barring = {
+    bars: (n, m, way) => nodes[n]!.some((a) => nodes[m]!.some((b) => bars.bars(a, b, way))),
+    atOnce: (left) =>
+      left.every((n) => nodes[n]!.length === 1)
+        ? (bars
+            .atOnce(left.map((n) => nodes[n]![0]!))
+            ?.map((p) => ({ ...p, parts: p.parts.map((k) => nodes.findIndex((node) => node[0] === k)) })) ??
+          null)
+        : null,
+  }
+  const taste = tasteFor(parts, links, model)
+  const { taken, stuck } = takeApart(parts.length, waysOf(bars.ways), barring, taste)
+  const keys = (some: readonly number[]) => some.flatMap((n) => parts[n]!.map((i) => i.key))
   const off = new Set(taken.flat().flatMap((t) => (t.parts.length === 1 ? t.parts : [])))
-  const steps = [...taken]
+  const goings = [...taken]
     .reverse()
-    .map((step) => step.map((t): Move => ({ parts: t.parts.map(key), way: vec3((k) => -t.way[k] + 0) })))
+    .map((step) => step.map((t): Move => ({ parts: keys(t.parts), way: vec3((k) => -t.way[k] + 0) })))
+  const first = keys(parts.map((_, n) => n).filter((n) => !off.has(n) && !stuck.includes(n)))
+  const lies = lying(goings)
+  const byKey = new Map(all.map((i) => [i.key, i]))
+  const holds = holdsIn(first, goings, lies, byKey, links)
   return {
-    pieces: pieces.map((p) => p.key),
-    first: pieces.flatMap((p, n) => (off.has(n) || stuck.includes(n) ? [] : [p.key])),
-    steps,
-    stuck: stuck.map(key),
+    pieces: keys(parts.map((_, n) => n)),
+    before: [],
+    first,
+    lies,
+    hold: holds.first,
+    steps: holds.steps,
+    stuck: keys(stuck),
   }
 }
 

@@ -5,13 +5,12 @@
  * “Geometric reasoning about mechanical assembly”).
  */
 import { AXES, dot, negated, unit, type Vec3 } from '../../pieces'
+import type { Taste } from './taste'
 
 /** What bars what. Ways are unit vectors in the room. */
 export interface Barring {
   /** Whether the n-th piece, moved along a way, is barred by the m-th. */
   bars(n: number, m: number, way: Vec3): boolean
-  /** Whether the n-th piece would slide along a joint with the m-th, and not come straight out of it. */
-  slides(n: number, m: number, way: Vec3): boolean
   /** How these come apart when all of them move at once; null when they do not. */
   atOnce(left: readonly number[]): readonly Part[] | null
 }
@@ -41,7 +40,12 @@ export function waysOf(own: readonly Vec3[]): Vec3[] {
 }
 
 /** Takes apart pieces that are so many, and each part that comes off in one again. */
-export function takeApart(count: number, ways: readonly Vec3[], barred: Barring): Order {
+export function takeApart(
+  count: number,
+  ways: readonly Vec3[],
+  barred: Barring,
+  { rank }: Pick<Taste, 'rank'>,
+): Order {
   // For each way, which others bar a piece: asked once.
   const barring = ways.map((way) =>
     Array.from({ length: count }, (_, n) =>
@@ -54,7 +58,7 @@ export function takeApart(count: number, ways: readonly Vec3[], barred: Barring)
   for (let heap = heaps.pop(); heap; heap = heaps.pop()) {
     let left = new Set(heap)
     while (left.size > 1) {
-      const off = nextOff(left, barring, (n, m, way) => barred.slides(n, m, ways[way]!))
+      const off = nextOff(left, barring, (parts, rest, way) => rank(parts, rest, ways[way]!))
       if (off) {
         taken.push([{ parts: off.parts, way: ways[off.way]! }])
         left = new Set([...left].filter((n) => !off.parts.includes(n)))
@@ -72,22 +76,18 @@ export function takeApart(count: number, ways: readonly Vec3[], barred: Barring)
   return { taken, stuck: stuck.sort((a, b) => a - b) }
 }
 
-/**
- * The part that some way lets off: one that comes straight out of its joints before one that slides along
- * them, a small one before a large one, and of those the last one first.
- */
+/** The part that some way lets off and that is to come off first. */
 function nextOff(
   left: ReadonlySet<number>,
   barring: ReadonlyArray<ReadonlyArray<readonly number[]>>,
-  slides: (n: number, m: number, way: number) => boolean,
+  rankOf: (parts: readonly number[], rest: readonly number[], way: number) => readonly number[],
 ): { readonly parts: readonly number[]; readonly way: number } | null {
   let best: { parts: readonly number[]; way: number; rank: readonly number[] } | null = null
   for (const [way, bars] of barring.entries())
     for (const parts of freeParts(left, bars)) {
       if (parts.length >= left.size) continue
       const rest = [...left].filter((m) => !parts.includes(m))
-      const sliding = parts.reduce((sum, n) => sum + rest.filter((m) => slides(n, m, way)).length, 0)
-      const rank = [sliding, parts.length, -parts[0]!]
+      const rank = rankOf(parts, rest, way)
       if (!best || before(rank, best.rank)) best = { parts, way, rank }
     }
   return best

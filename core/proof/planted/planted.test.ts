@@ -96,7 +96,7 @@ test.each(DEMOS)('%s has nothing to look at, and goes together', (demo) => {
   const put = assembliesOf(model)
   for (const a of put) {
     expect(a.stuck).toEqual([])
-    const all = [...a.first, ...a.steps.flatMap((s) => s.flatMap((m) => m.parts))]
+    const all = [...a.first, ...a.steps.flatMap((s) => s.moves.flatMap((m) => m.parts))]
     expect(new Set(all)).toEqual(new Set(a.pieces))
   }
   const there = new Set(put.flatMap((a) => a.pieces.map((key) => key.split('#')[0])))

@@ -163,6 +163,21 @@ test('all edges of what is sawn to lines and arcs are round, and nothing else is
   )
 })
 
+test('rounded from both sides to the middle, it is as strict a reader wants it', () => {
+  const of: Star = {
+    corners: [
+      [142.99014201065228, 113.29840929976028],
+      [100.72209840445176, 150.9948877231266],
+      [41.311675794697564, 119.99201345471015],
+      [55.66060334938265, 40.75459591952113],
+      [138.0339274960788, 46.06095700493917],
+    ],
+    bulges: [-0.2, -0.2, 0.15, 0.15, 0.35],
+  }
+  const sawn = board(step('w1', 'shape', {}, { outline: outlineOf(of) }), step('w2', 'ease', { size: '8' }))
+  expect(farthest(sawn, of, 8, (z) => Math.abs(z - THICK / 2) - THICK / 2)).toBeLessThan(OFF)
+})
+
 test('so is the rim of what stands up from a floor', () => {
   const rim: Partial<Outline> = {
     points: { q0: [0, 0], q1: [SIDE, 0], q2: [SIDE, SIDE], q3: [0, SIDE] },
