@@ -34,6 +34,7 @@ import { Modeller, type Model } from '../core/model'
 import type { Vec3 } from '../core/pieces'
 import type { Finding, Proof } from '../core/proof'
 import type { Assembly } from '../core/proof/assembly'
+import type { Shown, StepPicture } from '../core/proof/assembly/picture'
 import type { Panel, ShelfTold } from '../core/proof/year'
 import type { Follow } from '../core/proof/sizing/follows'
 import type { SizeRow } from '../core/proof/sizing/lines'
@@ -320,6 +321,12 @@ const worker = {
   /** In which order all goes together. */
   assemblies: async (): Promise<Assembly[]> =>
     (await import('../core/proof/assembly')).assembliesOf(current()),
+
+  /** A step of it; pieces that take too long to shape are left out. */
+  async step(shown: Shown): Promise<StepPicture> {
+    const [{ pictureOfStep }, k] = await Promise.all([import('../core/proof/assembly/picture'), kernel()])
+    return pictureOfStep(shapely(), k, shown)
+  },
 
   /** What moves with the seasons, and what sags. */
   async seasons(): Promise<SeasonsTold> {

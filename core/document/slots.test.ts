@@ -23,10 +23,11 @@ const PLAIN = new RegExp(
   '^(format|id|name|note|species|kind|stock|of|group|facing|direction|face|piece|on|unit|form|' +
     'paper|projection|list|where|why|text|shape|cut)$',
 )
+const PLAIN_WITHIN = 'accepted options gone edge moves turns pictures setAside style'.split(' ')
 const isPlain = (path: readonly string[]): boolean =>
   PLAIN.test(path.at(-1)!) ||
   (path.includes('outline') && !['value', 'mirrorOff'].includes(path.at(-1)!)) ||
-  ['accepted', 'options', 'gone', 'edge', 'moves', 'turns', 'pictures', 'setAside', 'style'].some((k) => path.includes(k))
+  PLAIN_WITHIN.some((k) => path.includes(k))
 
 test.each(projects)('every measure of %s is found, and nothing else', (_, project) => {
   const measures = texts(project).filter(({ path }) => !isPlain(path))

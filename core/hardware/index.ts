@@ -1,3 +1,3 @@
 export { hardwareList, type HardwareRow } from './list'
 export { FURTHEST, swingSteps, type Swing } from './swing'
-export { movedBy, turnsOf } from './turning'
+export { movedBy, turnedFrame, turnsOf } from './turning'

@@ -20,8 +20,8 @@ export function oneOfAlike(findings: readonly Finding[], model: Model): Finding[
 }
 
 /**
- * Of more than a few, those that differ by their figures alone are told as one, too; what a maker has accepted
- * stays as it was accepted.
+ * Of more than a few, those that differ by their figures alone are told as one, too; what a maker has
+ * accepted stays as it was accepted.
  */
 export function condensed(findings: readonly Finding[], model: Model): Finding[] {
   const open = new Set(standing(findings, model.project))

@@ -1,6 +1,7 @@
 /**
- * One wrong number shows in many places. What rests on a piece that has no sound size waits until that is mended,
- * and what rests on how all stand together waits until every piece has one; the cause says how many do.
+ * One wrong number shows in many places. What rests on a piece that has no sound size waits until that is
+ * mended, and what rests on how all stand together waits until every piece has one; the cause says how many
+ * do.
  */
 import type { Model } from '../model'
 import type { About } from './check'

@@ -96,13 +96,17 @@ function sayShared({ box, volume, thick }: Common, say: (mm: Mm) => string): str
   const sides = [...sizeOf(box)].sort((a, b) => b - a)
   const all = volume / volumeOf(box)
   const block = sides.map(say).join(' × ')
+  const hair = thick < HAIR
   if (all > FULL) return `wood, ${block}`
-  return all < 0.5 && thick < Math.min(SLIVER, sides[2]! / 2)
-    ? `a sliver of wood, ${thick < HAIR ? 'thinner than' : 'about'} ${say(Math.max(thick, HAIR))}${thick < HAIR ? '' : ' thick'}, within ${block}`
-    : `wood, within ${block}`
+  const within = `within ${block}`
+  if (all >= 0.5 || thick >= Math.min(SLIVER, sides[2]! / 2)) return `wood, ${within}`
+  const how = hair ? `thinner than ${say(HAIR)}` : `about ${say(thick)} thick`
+  return `a sliver of wood, ${how}, ${within}`
 }
 
-/** By how much the fit of a joint between two presses them, and whether it is the fit that all joints have. */
+/**
+ * By how much the fit of a joint between two presses them, and whether it is the fit that all joints have.
+ */
 function pressedBy(a: Instance, b: Instance, { resolved: { joints, settings } }: Model) {
   const fits = joints.flatMap(({ joint, values }) =>
     [a, b].every((i) => joint.between.some((m) => m.piece === i.piece)) && values?.fit !== undefined

@@ -53,7 +53,9 @@ export const floors = definePiecewise({
       level: 'look',
       piece: i.piece,
       ...whose(of),
-      says: `Only ${say(left)} of wood is left under a ${called(of)}, to ${sayFace(faceAt(axis, far))} of ${i.name}`,
+      says:
+        `Only ${say(left)} of wood is left under a ${called(of)}, to ${sayFace(faceAt(axis, far))} ` +
+        `of ${i.name}`,
       advice: 'Make it shallower, its point counted, or let it go right through.',
       at: [{ instance: i.key, feature: of.id, point: toRoom(i.frame, at) }],
     }))

@@ -1,6 +1,7 @@
 /**
- * What holds each piece: by its joints, by what it is let into, by what it stands or lies on. Pieces that hang in
- * the air or only stand against others, and those that a joint holds at one end and nothing at the other.
+ * What holds each piece: by its joints, by what it is let into, by what it stands or lies on. Pieces that
+ * hang in the air or only stand against others, and those that a joint holds at one end and nothing at the
+ * other.
  */
 import type { FaceName } from '../document'
 import { movedBy } from '../hardware'
@@ -104,7 +105,8 @@ class Standing {
         ? `${name} ${one ? 'hangs' : 'hang'} on a hinge alone, and ${one ? 'lies' : 'lie'} on nothing`
         : others.length === 0
           ? `${name} ${one ? 'hangs' : 'hang'} in the air: nothing touches ${one ? 'it' : 'them'}`
-          : `${name} only ${one ? 'stands' : 'stand'} against ${against}: nothing holds ${one ? 'it' : 'them'}`
+          : `${name} only ${one ? 'stands' : 'stand'} against ${against}: ` +
+            `nothing holds ${one ? 'it' : 'them'}`
       return [
         {
           id: `held:${first!.key}`,
@@ -142,7 +144,8 @@ class Standing {
             piece: i.piece,
             says: both
               ? `${i.name} stands between ${low!.open!.name} and ${high!.open!.name}, and no joint holds it`
-              : `${i.name} is held at its other side, and at ${sayFace(at)} it only stands against ${open.name}`,
+              : `${i.name} is held at its other side, and at ${sayFace(at)} it only stands against ` +
+                open.name,
             advice: `Join it to ${open.name}, too; or say why it is to stay loose there.`,
             at: [i, open].map((x) => ({ instance: x.key })),
           },

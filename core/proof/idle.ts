@@ -1,6 +1,6 @@
 /**
- * Work that looks for its place on the wood as it is by then, and of which nothing is to be seen in the end, or
- * which does not come out where it is to.
+ * Work that looks for its place on the wood as it is by then, and of which nothing is to be seen in the
+ * end, or which does not come out where it is to.
  */
 import type { Mm } from '../measure'
 import { FACE_AT, sayFace } from '../pieces'
@@ -60,8 +60,8 @@ export const idle = defineCheck<Memory>({
           says: shut
             ? `${name} is to go right through, and closes before it comes to ${sayFace(shut)}: the wood is ` +
               'too narrow there for its walls'
-            : `${name} takes nothing there, or nothing is left of it: there is no room for it in the wood as ` +
-              'it is by then',
+            : `${name} takes nothing there, or nothing is left of it: ` +
+              'there is no room for it in the wood as it is by then',
         })
       }
     }

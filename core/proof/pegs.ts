@@ -69,7 +69,10 @@ function sayOdd(peg: Placed, hole: Placed, off: Mm, say: (mm: Mm) => string): st
   if (peg.diameter > hole.diameter + LEAST)
     return `A peg of ${a} is ⌀ ${say(peg.diameter)}, and the hole for it in ${b} ⌀ ${say(hole.diameter)}`
   if (hole.diameter > peg.diameter + LOOSE)
-    return `A peg of ${a} is ⌀ ${say(peg.diameter)}, and the hole for it in ${b} ⌀ ${say(hole.diameter)}: it is loose`
+    return (
+      `A peg of ${a} is ⌀ ${say(peg.diameter)}, and the hole for it in ${b} ⌀ ${say(hole.diameter)}: ` +
+      'it is loose'
+    )
   if (hole.sort === 'hole' && peg.long > hole.long + LEAST)
     return `A peg of ${a} is ${say(peg.long)} long, and the hole for it in ${b} ${say(hole.long)} deep`
   return null

@@ -1,4 +1,6 @@
-/** What may be a slip about a piece of work by itself, as its kind tells: a bit too short, a run left open. */
+/**
+ * What may be a slip about a piece of work by itself, as its kind tells: a bit too short, a run left open.
+ */
 import type { Problem } from '../resolve'
 import { workKind } from '../work'
 import { defineQuick } from './check'

@@ -66,10 +66,11 @@ const RULES: readonly Rule[] = [
     level: 'look',
     applies: (i, _kind, { small: [, wide] }, _machines, sunk) => sunk && i.length < wide && i.width < wide,
     says: (names, one) =>
-      `${names} ${one ? 'is' : 'are'} routed, and too small to be held while a bit is in ${one ? 'it' : 'them'}`,
+      `${names} ${one ? 'is' : 'are'} routed, and too small to be held while a bit is in ` +
+      (one ? 'it' : 'them'),
     advice:
-      'Rout it in a longer piece and part it off afterwards, or in a jig that holds it all round. Training, ' +
-      'the machine’s manual and local rules come first.',
+      'Rout it in a longer piece and part it off afterwards, or in a jig that holds it all round. ' +
+      'Training, the machine’s manual and local rules come first.',
   },
   {
     id: 'lathe',

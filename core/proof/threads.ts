@@ -33,7 +33,9 @@ export const threads = definePiecewise({
             level: thin ? 'stop' : 'look',
             piece: i.piece,
             ...whose(f),
-            says: `The thread on ${i.name} is ⌀ ${say(t.outside)}, and the wood is turned to ⌀ ${say(thin ? least : most)} there`,
+            says:
+              `The thread on ${i.name} is ⌀ ${say(t.outside)}, and the wood is turned to ` +
+              `⌀ ${say(thin ? least : most)} there`,
             advice: 'Turn it to the diameter of the thread as far as that goes, or take another size.',
             at: [{ instance: i.key, feature: f.id }],
           },

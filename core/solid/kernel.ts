@@ -37,7 +37,10 @@ export interface Solids {
   close(): void
 }
 
-/** What two pieces share: its volume, cubic millimetres, how thick it is on average, and the room box round it. */
+/**
+ * What two pieces share: its volume, cubic millimetres, how thick it is on average, and the room box round
+ * it.
+ */
 export interface Common {
   readonly volume: number
   readonly thick: Mm

@@ -34,7 +34,9 @@ const LINE = 1e-8
 /** So often at most what was a line is one again after it was flipped. */
 const ROUNDS = 8
 
-/** Triangles whose corners lie on a line are flipped with the one at their longest side, which is then split. */
+/**
+ * Triangles whose corners lie on a line are flipped with the one at their longest side, which is then split.
+ */
 function flipped(p: Float32Array, t: Uint32Array): Uint32Array {
   for (let round = 0; round < ROUNDS; round++) {
     const lines = linesIn(p, t)

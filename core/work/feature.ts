@@ -94,7 +94,11 @@ export interface WorkKind<D = unknown> {
   /** The radius that inside corners keep, where they were drawn sharper or what goes in is; null for none. */
   rounds?(feature: Feature<D>): Mm | null
   /** What about it may be a slip, and null for what is not, always in one order; `say` writes a length. */
-  doubts?(feature: Feature<D>, wood: Pick<Wood, 'name' | 'size'>, say: (mm: Mm) => string): Array<Doubt | null>
+  doubts?(
+    feature: Feature<D>,
+    wood: Pick<Wood, 'name' | 'size'>,
+    say: (mm: Mm) => string,
+  ): ReadonlyArray<Doubt | null>
   /** Threads, which are drawn and not cut. */
   threads?(data: D): readonly Threaded[]
   /** What it is round to: diameters, and where on which axis each is, in their order along it. */

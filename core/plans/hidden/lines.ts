@@ -13,6 +13,8 @@ import { project, type View } from './view'
 export interface Solid {
   readonly shape: Shape
   readonly frame: Frame
+  /** It hides what is behind it, and is not drawn itself; drawn, when not said. */
+  readonly undrawn?: boolean
 }
 
 export interface Drawn {
@@ -108,13 +110,13 @@ function layOut(solids: readonly Solid[], view: View, arcs: boolean) {
   const edges: number[] = []
   const circles = new Map<number, Circle>()
   const occluders = new Occluders()
-  for (const { shape, frame } of solids) {
+  for (const { shape, frame, undrawn } of solids) {
     const { triangles } = shape
     const p = onPaper(shape, frame, view)
     // Seen in a mirror, triangles that face the viewer run the other way round.
     const hand = handOf(frame) * handOf({ x: view.right, y: view.up, z: view.toward })
     const toward: Vec3 = [dot(view.toward, frame.x), dot(view.toward, frame.y), dot(view.toward, frame.z)]
-    for (const e of edgesOf(shape)) {
+    for (const e of undrawn ? [] : edgesOf(shape)) {
       const silhouette = dot(e.n1, toward) > 1e-9 !== dot(e.n2, toward) > 1e-9
       if (!e.sharp && !silhouette) continue
       const [a, b] = [3 * e.a, 3 * e.b]

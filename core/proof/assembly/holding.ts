@@ -3,7 +3,29 @@ import type { Mm } from '../../measure'
 import { AXES, dot, negated, norm, type Vec3 } from '../../pieces'
 import type { Instance } from '../../resolve'
 import type { Link } from './links'
-import type { Hold, Move, Step } from './index'
+
+/** What goes on as one, and which way it moves as it does. */
+export interface Move {
+  /** Keys of instances; several have been put together before. */
+  readonly parts: readonly string[]
+  /** Unit vector in the room; nothing for what stays where it is while others come up to it. */
+  readonly way: Vec3
+}
+
+/**
+ * What would fall or tip over if nobody held it, and what else holds it then; nothing for its glue or
+ * screws.
+ */
+export interface Hold {
+  readonly parts: readonly string[]
+  readonly until: readonly string[]
+}
+
+/** What goes on at once: one part, or several that come together from all sides. */
+export interface Step {
+  readonly moves: readonly Move[]
+  readonly hold: Hold | null
+}
 
 const DOWN: Vec3 = [0, 0, -1]
 const ALONG = 0.9

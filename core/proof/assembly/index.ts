@@ -1,34 +1,17 @@
 /** In which order pieces go together, and which cannot. */
 import type { Model } from '../../model'
-import { vec3, type Vec3 } from '../../pieces'
+import type { FaceName } from '../../document'
+import { dot, FACE_NAMES, normalOf, vec3, type Vec3 } from '../../pieces'
 import type { Instance, Problem } from '../../resolve'
 import { defineEach } from '../check'
 import { sayNames } from '../wood'
 import { Bars } from './barring'
-import { holdsIn, lying } from './holding'
+import { holdsIn, lying, type Hold, type Move, type Step } from './holding'
 import { hanging, linksOf, type Link } from './links'
 import { takeApart, waysOf, type Barring } from './order'
 import { tasteFor } from './taste'
 
-/** What goes on as one, and which way it moves as it does. */
-export interface Move {
-  /** Keys of instances; several have been put together before. */
-  readonly parts: readonly string[]
-  /** Unit vector in the room; nothing for what stays where it is while others come up to it. */
-  readonly way: Vec3
-}
-
-/** What would fall or tip over if nobody held it, and what else holds it then; nothing for its glue or screws. */
-export interface Hold {
-  readonly parts: readonly string[]
-  readonly until: readonly string[]
-}
-
-/** What goes on at once: one part, or several that come together from all sides. */
-export interface Step {
-  readonly moves: readonly Move[]
-  readonly hold: Hold | null
-}
+export type { Hold, Move, Step } from './holding'
 
 /** How what hangs together is put together. */
 export interface Assembly {
@@ -39,6 +22,8 @@ export interface Assembly {
   readonly first: readonly string[]
   /** The way of the room that is down meanwhile; null where it stands as it will. */
   readonly lies: Vec3 | null
+  /** The face that what is there first lies on then. */
+  readonly on: FaceName | null
   readonly hold: Hold | null
   readonly steps: readonly Step[]
   /** What cannot be put together along straight ways. */
@@ -121,6 +106,9 @@ function ordered(
     before: [],
     first,
     lies,
+    on:
+      lies &&
+      (FACE_NAMES.find((f) => dot(normalOf(byKey.get(first[0] ?? '')!.frame, f), lies) > 0.9) ?? null),
     hold: holds.first,
     steps: holds.steps,
     stuck: keys(stuck),

@@ -15,8 +15,8 @@ export interface Link {
   readonly a: Instance
   readonly b: Instance
   /**
-   * *fast*: a joint makes one of the two. *slight*: they are put against each other, turn, or the one is let into
-   * the other without a joint; what is held fast by others is put together before.
+   * *fast*: a joint makes one of the two. *slight*: they are put against each other, turn, or the one is
+   * let into the other without a joint; what is held fast by others is put together before.
    */
   readonly sort: 'fast' | 'slight'
   /** The way in which the first leaves the second, a unit vector in the room. */

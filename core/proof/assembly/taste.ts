@@ -1,18 +1,23 @@
 /**
- * What a maker would take off first of what can come off: lids, doors and backs; then what is furthest, by its
- * joints, from what carries the most; the smaller before the larger, straight out of its joints, upwards best.
+ * What a maker would take off first of what can come off: lids, doors and backs; then what is furthest, by
+ * its joints, from what carries the most; the smaller before the larger, straight out of its joints,
+ * upwards best.
  */
 import { movedBy } from '../../hardware'
 import { jointKind } from '../../joints'
 import type { Mm } from '../../measure'
 import type { Model } from '../../model'
-import { AXES, dot, volumeOf, type Vec3 } from '../../pieces'
+import { AXES, dot, hull, volumeOf, type Vec3 } from '../../pieces'
 import type { Instance } from '../../resolve'
 import type { Link } from './links'
 
 const ALONG = 1 - 1e-6
-/** So much thinner than most a piece is a panel, which is put in when its frame stands. */
+/**
+ * So much thinner than most, and so much broader than thick, a piece is a panel, put in when its frame
+ * stands.
+ */
 const THIN = 0.6
+const BROAD = 10
 
 export interface Taste {
   /** The place in the list of the part that all else is put to. */
@@ -112,23 +117,20 @@ function lateness(parts: ReadonlyArray<readonly Instance[]>, model: Model): numb
   )
   const carries = new Set(project.hardware.flatMap((h) => (h.kind === 'hinge' ? [h.on] : [])))
   const all = parts.flat()
-  const hull = AXES.map((k) => [
-    Math.min(...all.map((i) => i.grown.min[k])),
-    Math.max(...all.map((i) => i.grown.max[k])),
-  ]) as Array<[number, number]>
+  const { min, max } = hull(all.map((i) => i.grown)) ?? { min: [0, 0, 0], max: [0, 0, 0] }
   const thick = usualThickness(all)
   return parts.map((part) => {
     if (part.some((i) => turning.has(i.key) || turned.has(i.piece))) return 3
     const [one] = part
     if (part.length > 1 || !one) return 0
     if (carries.has(one.piece)) return 2
-    const panel = one.thickness < THIN * thick
+    const panel = one.thickness < THIN * thick && Math.min(one.length, one.width) > BROAD * one.thickness
     const broad = one.facing.room[2]
     const share = AXES.reduce<number>(
-      (n, k) => (k === broad ? n : (n * (one.grown.max[k] - one.grown.min[k])) / (hull[k]![1] - hull[k]![0])),
+      (n, k) => (k === broad ? n : (n * (one.grown.max[k] - one.grown.min[k])) / (max[k] - min[k])),
       1,
     )
-    const [low, high] = hull[broad]!
+    const [low, high] = [min[broad], max[broad]]
     const place = ((one.grown.min[broad] + one.grown.max[broad]) / 2 - low) / (high - low || 1)
     // A back lies behind all else, a cover on it.
     const outside = one.square && broad !== 0 && place > 0.75 && share > 0.5

@@ -1,6 +1,6 @@
 /**
- * Faults planted in sound demos: the check that is there for each finds it, without a flood. And changes that are
- * sound, of which nothing is said.
+ * Faults planted in sound demos: the check that is there for each finds it, without a flood. And changes
+ * that are sound, of which nothing is said.
  */
 import { readFileSync } from 'node:fs'
 import { readProject, type Project } from '../../document'

@@ -80,7 +80,8 @@ export const bore = defineWork<Bore>({
     doubt(
       fitting && diameter < NARROW * fitting.pilot,
       () =>
-        `A ${fitting!.says} wants a hole of ${say(fitting!.pilot)}; in one of ${say(diameter)} it splits ${name}`,
+        `A ${fitting!.says} wants a hole of ${say(fitting!.pilot)}; in one of ${say(diameter)} it splits ` +
+        name,
     ),
     doubt(
       fitting && diameter > (fitting.pilot + fitting.outside) / 2,

@@ -10,6 +10,8 @@ export interface Ease {
   /** Which edges, in words. */
   readonly says: string
   readonly runs: readonly Run[]
-  /** What it was put on is so wide between two eased edges that nothing is left there; none, when not said. */
+  /**
+   * What it was put on is so wide between two eased edges that nothing is left there; none, when not said.
+   */
   readonly crowds?: Mm
 }

@@ -77,7 +77,8 @@ export const recess = defineWork<Recess>({
     doubt(
       r.over !== undefined,
       () =>
-        `The ${r.shape === 'slot' ? 'slot' : 'recess'} on ${name} is ${say(r.long)} long, ${say(r.over!)} more than that`,
+        `The ${r.shape === 'slot' ? 'slot' : 'recess'} on ${name} is ${say(r.long)} long, ` +
+        `${say(r.over!)} more than that`,
     ),
     doubt(
       r.depth > REACH || (r.radius > 0 && r.depth > SLENDER * 2 * r.radius),

@@ -108,8 +108,8 @@ interface Turned {
 }
 
 /**
- * From one that does not go on from the one before. What goes on all round starts in the middle of a stretch, and
- * ends there, so that no corner is left out.
+ * From one that does not go on from the one before. What goes on all round starts in the middle of a
+ * stretch, and ends there, so that no corner is left out.
  */
 function inOrder(stretches: readonly Stretch[], turns: ReadonlyArray<number | null>): Turned[] {
   const all = stretches.map((stretch, k): Turned => ({ stretch, by: turns[k]!, k }))
