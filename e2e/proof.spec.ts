@@ -150,7 +150,8 @@ test('the order it goes together, the seasons and the limits are there by their 
   await page.getByRole('tab', { name: 'Going together' }).click()
   const steps = page.getByRole('region', { name: /Going together/ }).getByRole('listitem')
   await expect(steps).toHaveCount(10)
-  await expect(steps.first()).toContainText('first')
+  await expect(steps.first()).toContainText('first, lying on its face')
+  for (const n of [0, 1]) await expect(steps.nth(n).locator('path').last()).toHaveAttribute('d', /^M/)
   await expect(steps.last()).toContainText('Back, moving to the front')
 
   await page.getByRole('tab', { name: 'Seasons and loads' }).click()

@@ -169,7 +169,7 @@ test('what resolve prints tells groups, hardware, and how what leans stands', ()
   const lid = resolveReport(load('cold-frame.json')).pieces.find((p) => p.name === 'Lid')!
   const s = Math.sin((12 * Math.PI) / 180)
   expect(lid.frame?.z).toEqual([0, expect.closeTo(-s, 12), expect.closeTo(Math.sqrt(1 - s * s), 12)])
-  expect(lid.because.width).toBe('Lid · width 22 = 22 + 0 to the mitre with Strip')
+  expect(lid.because.width).toBe('Lid · width 22')
   expect(lid.work).toEqual([
     'Bevel edge 2: blade 6° from square (84° from the board), cut at 22 from edge 1 on the face, cut ' +
       'at 21 59/64 from edge 1 on the back — for Strip',

@@ -1,5 +1,5 @@
 /** Where a number comes from: one short sum, each term with the node to ask further. */
-import { lengthStyle, type Project } from '../document'
+import { lengthStyle, type Direction, type Project } from '../document'
 import { formatLength, formatNumber, marked, type LengthStyle, type MeasureKind } from '../measure'
 import { AXIS_OF, FACE_AT, FACE_NAMES } from '../pieces'
 import type { NodeDef, NodeKey, NodeResult, Part } from './graph'
@@ -52,12 +52,47 @@ function finished({ owner, key, label }: NodeDef, sizes: PerCopy, copy: number, 
   const direction = (['across', 'deep', 'up'] as const).find((d) => piece?.facing.room[axis] === AXIS_OF[d])
   const parts: Part[] = []
   const place = direction && from.result(keyOf.place(id, direction))
-  if (place?.ok) parts.push(...place.parts.map((p) => plain(p, from)))
+  if (place?.ok) {
+    const by = direction && movedBy(id, direction, place.value as readonly Stretch[], copy, from)
+    parts.push(
+      ...standing(
+        place.parts.map((p) => plain(p, from)),
+        by ?? 0,
+        id,
+        from,
+      ),
+    )
+  }
   for (const face of FACE_NAMES.filter((f) => FACE_AT[f].axis === axis)) {
     const grow = from.result(keyOf.grow(id, face))
     if (grow?.ok) parts.push(...grow.parts.filter((p) => !p.copy || p.copy[0] === copy % p.copy[1]))
   }
-  return { label, value: forCopy(sizes, copy), kind: 'length', parts }
+  // A joint that takes nothing and gives nothing says nothing.
+  const told = parts.filter((p) => !p.goes || Math.abs(p.value) > 1e-6)
+  return { label, value: forCopy(sizes, copy), kind: 'length', parts: told }
+}
+
+/** How far a copy stands from where its piece is described, along a direction of the room. */
+function movedBy(
+  id: string,
+  direction: Direction,
+  described: readonly Stretch[],
+  copy: number,
+  { byId }: Sources,
+): number {
+  const i = byId.get(id)?.instances[copy]
+  const [only, ...more] = described
+  return i?.square && !i.flipped && only && more.length === 0 ? i.box.min[AXIS_OF[direction]] - only.start : 0
+}
+
+/** Places told where the copy stands: those of what moves with it, where all of them do. */
+function standing(parts: readonly Part[], by: number, id: string, { project }: Sources): readonly Part[] {
+  const groupOf = (of: string) => project.pieces.find((p) => p.id === of)?.group ?? null
+  const group = groupOf(id)
+  if (group === null || Math.abs(by) < 1e-6) return parts
+  const placed = parts.map((p) => /^place\.([^.]+)\./.exec(p.key ?? '')?.[1])
+  const along = placed.every((of) => of === undefined || of === group || groupOf(of) === group)
+  return along ? parts.map((p, n) => (placed[n] === undefined ? p : { ...p, value: p.value + by })) : parts
 }
 
 /** A term that is nothing but one reference or name is linked straight to what it names. */
@@ -79,10 +114,12 @@ export function sayValue(value: number, kind: MeasureKind, style: LengthStyle): 
  */
 export function sayBecause(b: Because, project: Project): string {
   const head = `${b.label} ${sayValue(b.value, b.kind, lengthStyle(project.settings))}`
-  if (b.parts.length === 0) return head
+  const told = sayParts(b, project)
+  // Of what was typed as it is there is no more to say.
+  if (told === '' || head.endsWith(` ${told}`)) return head
   return b.parts.every((p) => p.op === '·')
-    ? `${head}, from ${sayParts(b, project)}`
-    : `${head} = ${sayParts(b, project)}`
+    ? `${head}, from ${told}`
+    : `${head} = ${told}`
 }
 
 /** What it comes from: a sum, or a list; nothing for what comes from nothing else. */
