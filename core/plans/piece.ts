@@ -63,8 +63,10 @@ export function* pieceSheets(
   const views = viewsOf(fromBack, third)
   const drawn: Mark[] = []
   const block: Box = { min: [0, 0, 0], max: piece.size }
-  // What is bent is made from a strip.
-  const wood = features.some((f) => workKind(f).bought) ? null : reachOf(solid)
+  const reach = reachOf(solid)
+  // What is bent is made from a strip, and is as large as it comes out.
+  const bent = features.map((f) => workKind(f).sizes?.(f.data).block).find((b) => b !== undefined)
+  const wood = bent ? null : reach
   for (const [view, place] of [
     [views[0], atMain],
     [views[1], atEdge],
@@ -80,10 +82,21 @@ export function* pieceSheets(
   }
   const [x, y] = layout.face
   const top = y - W * s
+  const fromEdge1 = (p: number) => atV(atMain, fromBack ? W - p : p)
+  // Below in the first angle is what is seen from above, its face downwards.
+  const fromTheBack = (p: number) => atV(atEdge, fromBack === third ? T - p : p)
+  /** How long, wide and thick it is, from where to where it is. */
+  const overall = ({ min, max }: Box, [long, wide, thick]: Vec3): Mark[] => {
+    const [up, down] = [fromEdge1(min[1]), fromEdge1(max[1])].sort((a, b) => a - b) as [number, number]
+    const [high, low] = [fromTheBack(min[2]), fromTheBack(max[2])].sort((a, b) => a - b) as [number, number]
+    return [
+      ...levelDimension(atU(atMain, min[0]), atU(atMain, max[0]), atEdge.y + OFF, low, say(long)),
+      ...uprightDimension(up, down, atEnd.x + T * s + OFF, atEnd.x + T * s, say(wide)),
+      ...uprightDimension(high, low, x + L * s + 5, atU(atMain, max[0]), say(thick)),
+    ]
+  }
   drawn.push(
-    ...levelDimension(x, x + L * s, atEdge.y + OFF, atEdge.y, say(L)),
-    ...uprightDimension(top, y, atEnd.x + T * s + OFF, atEnd.x + T * s, say(W)),
-    ...uprightDimension(atEdge.y - T * s, atEdge.y, x + L * s + 5, x + L * s, say(T)),
+    ...overall(bent ? reach : block, bent ?? piece.size),
     write(x, atEdge.y - T * s - 1.5, 'End 1', { size: SMALL }),
   )
   const mirrored = alike.mirrored ? `, ${alike.mirrored} mirrored` : ''
@@ -91,10 +104,6 @@ export function* pieceSheets(
   const planed = planedFrom(thickness, alike.stock, model) === null ? '' : `, ${sayPlaned(thickness, model)}`
   const stock = alike.stock?.stock.name ?? 'no stock'
   const [width, height] = PAPER[settings.paper]
-  const fromEdge1 = (p: number) => atV(atMain, fromBack ? W - p : p)
-  // Below in the first angle is what is seen from above, its face downwards.
-  const fromTheBack = (p: number) => atV(atEdge, fromBack === third ? T - p : p)
-
   const telling = ({ along, across, through, rounds, notes }: Told): Mark[] => [
     ...runningLevel(
       along.map((p) => ({ x: atU(atMain, p), text: say(p) })),

@@ -104,3 +104,31 @@ test('a thread is thin lines along its core, three quarters of a circle from its
   const texts = cut.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []))
   expect(texts).toContain('Thread Ø 20 × 4 pitch × 50 long, left hand, from end 2')
 })
+
+test('what is bent is told as large as it comes out, and not as its block', () => {
+  const project = make([
+    ...block('a', 'right-up', [0, 400], [0, 400], [0, 25]),
+    change.setStock({ id: 'any', changes: { thickness: '25' } }),
+    change.addStep({
+      on: 'a',
+      step: {
+        id: 'w1',
+        kind: 'bend',
+        off: false,
+        at: onFace('face'),
+        fields: { thick: '10', first: '100', radius1: '50', angle1: '90deg', straight1: '60' },
+        options: {},
+      },
+    }),
+  ])
+  const model = modelOf(project)
+  const sheet = [...planSheets(model, kernel)].find((s) => s.title === 'A A')!
+  const shape = kernel.shape(model.recipe(model.resolved.instances[0]!))
+  const reach = [0, 1].map((i) => {
+    const at = [...shape.positions].filter((_, k) => k % 3 === i)
+    return Math.max(...at) - Math.min(...at)
+  })
+  const texts = sheet.marks.flatMap((m) => (m.kind === 'text' ? [Number(m.text.replace(/[^\d.]/g, ''))] : []))
+  for (const mm of reach) expect(texts).toContainEqual(expect.closeTo(mm, 0))
+  expect(texts).not.toContain(400)
+})

@@ -117,6 +117,14 @@ export interface WorkKind<D = unknown> {
   strip?(data: D): { readonly long: Mm; readonly marks: readonly Mm[] }
   /** The least radius of the inside of its bends, and how thick the wood is there; null where it has none. */
   tightest?(data: D): { readonly radius: Mm; readonly thick: Mm } | null
+  /**
+   * What is measured of a piece instead of the sides of the block round it: what each is, steady, and in words.
+   * `block`: how large it comes out, own axes.
+   */
+  sizes?(data: D): {
+    readonly block: Vec3
+    readonly lines: ReadonlyArray<{ readonly what: string; readonly label: string; readonly mm: Mm }>
+  }
   /** What is cut for it instead of the block round the piece. */
   bought?(data: D): { readonly length: Mm; readonly width: Mm; readonly thickness: Mm }
   /** How a maker puts it on; null for what only joints make. */

@@ -18,6 +18,9 @@ export function becauseOfSize(i: Instance, size: SizeName, { project, resolved }
 export const becauseOfWork = (i: Instance, f: Feature, d: Dimension, model: Model): string =>
   (d.what === 'place' ? sumOf(i, f, d, model) : thicknessOf(f, d, model)) ?? measuresOf(f, model)
 
+/** The measures that a dimension of the work follows, whatever it is. */
+export const becauseOfStep = (f: Feature, model: Model): string => measuresOf(f, model)
+
 /** As far as fit may be from what goes in. */
 const FIT: Mm = 3
 

@@ -9,7 +9,7 @@ import { keyOf, type Instance, type NodeKey, type SizeName } from '../../resolve
 import { REFERENCE, workKind, type Dimension, type Feature } from '../../work'
 import { exact } from '../exact'
 import { called, capital } from '../wood'
-import { becauseOfSize, becauseOfWork } from './because'
+import { becauseOfSize, becauseOfStep, becauseOfWork } from './because'
 
 /** One dimension to be measured. */
 export interface SizeLine {
@@ -77,8 +77,28 @@ export const sized = (i: Instance, model: Model): SizedCopy => ({
   copy: i.copy,
   name: i.name,
   index: i.index,
-  lines: [...ORDER.map((size) => sizeLine(i, size, model)), ...workLines(i, model)],
+  lines: [...(ownLines(i, model) ?? ORDER.map((size) => sizeLine(i, size, model))), ...workLines(i, model)],
 })
+
+/** What is measured of it where that is not the sides of a block: the strip it is bent from, and its bends. */
+function ownLines(i: Instance, model: Model): SizeLine[] | null {
+  const all = model.features(i).flatMap((f) => {
+    const sizes = workKind(f).sizes?.(f.data)
+    return sizes ? [{ f, lines: sizes.lines }] : []
+  })
+  const [own] = all
+  if (!own) return null
+  return own.lines
+    .filter((l) => l.mm > 1e-6)
+    .map((l) => ({
+      what: `${own.f.id}|${l.what}`,
+      label: l.label,
+      ...told(l.mm, model),
+      key: null,
+      because: becauseOfStep(own.f, model),
+      feature: own.f.id,
+    }))
+}
 
 const told = (mm: Mm, { resolved: { style } }: Model) => {
   const written = formatLength(mm, style)

@@ -5,6 +5,7 @@ import { change, execute, readProject, type Change, type Project } from '../../d
 import { modelOf } from '../../model'
 import { block, instance, join, make } from '../../testing/bench'
 import { run } from '../../testing/run'
+import { bentBy } from '../cases/bent'
 import { readCaliper, standIn } from '../caliper'
 import { sizeSheets } from '../paper/sizes'
 import { followsFrom } from './follows'
@@ -235,4 +236,19 @@ test('every dimension says where it comes from: a sum, what goes in, or the meas
     const lines = sizeSheet(modelOf(read.project)).flatMap((r) => r.copies.flatMap((c) => c.lines))
     expect(lines.filter((l) => l.because === '').map((l) => l.label)).toEqual([])
   }
+})
+
+test('a bent piece is measured as its strip, by its bends, and over all as it comes out', () => {
+  const model = modelOf(bentBy(100, 8, 'white oak'))
+  const rows = sized(instance(model, 'a#1'), model).lines.map((l) => [l.label, l.mm] as const)
+  const quarter = (Math.PI / 2) * 104
+  const told = new Map(rows)
+  expect(told.get('Strip, thick')).toBeCloseTo(8, 9)
+  // 50 straight, a quarter of a circle, 50 straight, along the fibre that is told.
+  const [from, to] = [told.get('Bend 1, where it starts on that')!, told.get('Bend 1, where it ends')!]
+  expect(from).toBeCloseTo(50, 9)
+  expect([(Math.PI / 2) * 100, quarter]).toContainEqual(expect.closeTo(to - from, 6))
+  expect(rows.find(([l]) => l.startsWith('Long before'))![1]).toBeCloseTo(to + 50, 9)
+  expect(told.has('Length') || told.has('Width') || told.has('Thickness')).toBe(false)
+  expect(told.get('Bent, over all along')).toBeCloseTo(told.get('Bent, over all across')!, 6)
 })

@@ -46,6 +46,24 @@ export const bend = defineWork<Bend>({
   dimensions: () => [],
   strip: ({ long, marks }) => ({ long, marks: [0, ...marks.flat(), long] }),
   tightest: (b) => b.tightest,
+  sizes: (b) => ({
+    block: b.block,
+    lines: [
+      ...(b.section.radius !== null
+        ? [{ what: 'thick', label: 'Rod, ⌀', mm: b.thick }]
+        : [
+            { what: 'thick', label: 'Strip, thick', mm: b.thick },
+            { what: 'wide', label: 'Strip, wide', mm: b.wide },
+          ]),
+      { what: 'long', label: `Long before it is bent, along ${FIBRES[b.fibre]}`, mm: b.long },
+      ...b.marks.flatMap(([from, to], n) => [
+        { what: `from${n + 1}`, label: `Bend ${n + 1}, where it starts on that`, mm: from },
+        { what: `to${n + 1}`, label: `Bend ${n + 1}, where it ends`, mm: to },
+      ]),
+      { what: 'bent1', label: 'Bent, over all along', mm: b.block[0] },
+      { what: 'bent2', label: 'Bent, over all across', mm: b.block[1] },
+    ],
+  }),
   bought: (b) => ({ length: b.long, width: b.thick, thickness: b.wide }),
   doubts: ({ data: b }, { name, size }, say) => [
     doubt(
