@@ -1,6 +1,7 @@
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { change, type Joint } from '../../core/document'
+import { alikeTo, imageOf, madeAlike } from '../../core/joints/alike'
 import { keyOf } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
 import { Faulted } from '../ui/Faulted'
@@ -10,12 +11,25 @@ import { figuresOf, useInPicture } from './JointKnobs'
 import { useJointSheet } from './jointSheet'
 import { RecordForm } from './RecordForm'
 
-/** The joints that are made as this one is, it among them. */
-function alikeTo(joint: Joint, joints: readonly Joint[]): string[] {
-  const sorted = (record: object) => Object.entries(record).sort(([a], [b]) => (a < b ? -1 : 1))
-  const made = ({ fields, options }: Joint) => JSON.stringify([sorted(fields), sorted(options)])
-  const mine = made(joint)
-  return joints.filter((j) => j.kind === joint.kind && made(j) === mine).map((j) => j.id)
+/** What a change is made to: this joint alone, it and its mirror image, or all that are made alike. */
+type Reach = 'alone' | 'image' | 'alike'
+
+/** Whom a change can be made to, by the joint as it is; the first is meant until something else is chosen. */
+function useReach(joint: Joint) {
+  const marks = useOpen((s) => {
+    const image = imageOf(joint, s.project)
+    const pair = image && madeAlike(joint, image) ? [joint.id, image.id] : null
+    return JSON.stringify([pair, alikeTo(joint, s.project.joints)])
+  })
+  const [chosen, choose] = useState<Reach | null>(null)
+  const [pair, likes] = JSON.parse(marks) as [string[] | null, string[]]
+  const ways: Array<readonly [Reach, string, string[]]> = [
+    ...(pair ? [['image', 'it and its mirror image', pair] as const] : []),
+    ['alone', 'this joint alone', [joint.id]],
+    ...(likes.length > (pair?.length ?? 1) ? [['alike', `all ${likes.length} alike`, likes] as const] : []),
+  ]
+  const [reach, , ids] = ways.find(([way]) => way === chosen) ?? ways[0]!
+  return { ways, reach, ids, choose }
 }
 
 /** The measures of one joint, and taking it apart. */
@@ -23,10 +37,7 @@ export function JointForm({ joint }: { joint: Joint }) {
   const problems = useOpen((s) => s.shown.problems)
   const readOnly = useOpen((s) => s.readOnly)
   const { answer: sheet, fault, again } = useJointSheet(joint.id)
-  const [all, setAll] = useState(false)
-  const alike = useOpen((s) => alikeTo(joint, s.project.joints).join())
-  const likes = alike.split(',')
-  const ids = all ? likes : [joint.id]
+  const { ways, reach, ids, choose } = useReach(joint)
   useInPicture(
     sheet?.seat
       ? {
@@ -49,18 +60,18 @@ export function JointForm({ joint }: { joint: Joint }) {
             {fractions(p.says)}
           </p>
         ))}
-      {likes.length > 1 && !readOnly && (
+      {ways.length > 1 && !readOnly && (
         <fieldset className="flex flex-wrap gap-x-3 text-xs">
           <legend className="text-quiet">What is changed here changes</legend>
-          {[false, true].map((every) => (
-            <label key={String(every)} className="flex min-h-7 items-center gap-1">
+          {ways.map(([way, says]) => (
+            <label key={way} className="flex min-h-7 items-center gap-1">
               <input
                 type="radio"
                 name={`alike-${joint.id}`}
-                checked={all === every}
-                onChange={() => setAll(every)}
+                checked={reach === way}
+                onChange={() => choose(way)}
               />
-              {every ? `all ${likes.length} alike` : 'this joint alone'}
+              {says}
             </label>
           ))}
         </fieldset>
@@ -80,7 +91,7 @@ export function JointForm({ joint }: { joint: Joint }) {
           className="btn btn-quiet -ml-2 justify-self-start"
           onClick={() => sayRefusal(run(change.removeJoints({ ids })))}
         >
-          <Trash2 size={14} /> {all ? `Take all ${likes.length} joints apart` : 'Take this joint apart'}
+          <Trash2 size={14} /> {ids.length > 1 ? `Take ${ids.length} joints apart` : 'Take this joint apart'}
         </button>
       )}
     </div>

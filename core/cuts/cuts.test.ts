@@ -35,7 +35,7 @@ describe('identical pieces', () => {
   })
   test('two sides that differ by one dado are two rows', () => {
     expect(alike(demo(change.setJointField({ ids: ['j3'], field: 'depth', value: '5/16' })))[1]).toMatch(
-      /^B Right side ×1/,
+      /^A2 Right side ×1/,
     )
   })
   test('a board turned end for end is the same board', () => {

@@ -4,13 +4,13 @@
  */
 import type { Model } from '../model'
 import { AXES, type Vec3 } from '../pieces'
-import type { Instance, ResolvedStock } from '../resolve'
+import { originalOf, type Instance, type ResolvedStock } from '../resolve'
 import { cutsOf, recipeKey, type Recipe } from '../solid'
 import { markOf } from './mark'
 import { gridded, toolSignature, type Lay, type Tool } from '../work'
 
 export interface Alike {
-  /** A, B, … Z, AA, … in the order the pieces are listed. */
+  /** A, B, … Z, AA, … in the order the pieces are listed; B2 of copies and twins of B that are not as it is. */
   readonly mark: string
   readonly name: string
   readonly stock: ResolvedStock | null
@@ -105,13 +105,32 @@ function groupAlike(model: Model): Alike[] {
         group.instances.push(i)
       } else groups.set(key, { stock: piece.stock, hands: [own], instances: [i] })
     }
-  return [...groups.values()].map((g, n) => ({
-    mark: markOf(n),
+  const mark = marking(model)
+  return [...groups.values()].map((g) => ({
+    mark: mark(g.instances[0]!.piece),
     name: sayNames(g.instances),
     stock: g.stock,
     instances: g.instances,
     mirrored: g.hands.filter((hand) => hand !== g.hands[0]).length,
   }))
+}
+
+/**
+ * Marks in the order of the pieces. Copies and twins of one that come to differ are marked after it, B and B2, so
+ * that all others keep theirs.
+ */
+function marking({ project }: Model): (piece: string) => string {
+  const letters = new Map<string, string>()
+  const counts = new Map<string, number>()
+  return (id) => {
+    const piece = project.pieces.find((p) => p.id === id)
+    const family = (piece && originalOf(piece, project)?.id) ?? id
+    const letter = letters.get(family) ?? markOf(letters.size)
+    letters.set(family, letter)
+    const n = (counts.get(family) ?? 0) + 1
+    counts.set(family, n)
+    return n === 1 ? letter : `${letter}${n}`
+  }
 }
 
 function sayNames(instances: readonly Instance[]): string {

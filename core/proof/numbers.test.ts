@@ -136,6 +136,30 @@ const atEdge = edgeAt('face', 'edge2')
 const wallBehind = (gap: number) => block('b', 'up-front', [0, 400], [300 + gap, 18], [0, 1000])
 const pin = step('a', 'bore', 'face', { along: '50', across: '50', diameter: '8' })
 
+/** A shelf in dados of a side and of its mirror image. */
+const paired = (one: string, other: string, more: Record<string, string> = {}): Project => {
+  const housed = (id: string, end: FaceName, host: string, depth: string, also: object) =>
+    change.addJoints({
+      joints: [
+        {
+          id,
+          kind: 'housing',
+          between: [{ piece: 'c', at: onFace(end) }, { piece: host }],
+          fields: { depth, ...also },
+          options: {},
+        },
+      ],
+    })
+  return make([
+    ...block('a', 'up-left', [0, 18], [0, 240], [0, 700]),
+    ...block('c', 'right-up', [18, 600], [0, 240], [300, 18]),
+    change.renamePiece({ id: 'a', name: 'Side' }),
+    change.renamePiece({ id: 'c', name: 'Shelf' }),
+    change.mirrorPiece({ id: 't', of: 'a', name: 'Twin', direction: 'across', about: '318' }),
+    housed('j1', 'end1', 'a', one, {}),
+    housed('j2', 'end2', 't', other, more),
+  ])
+}
 /** The first joint of a shelf once more; or screws of it twice, in one place or in two. */
 const doubled = (how: 0 | 1 | 2): Project => {
   const p = cased(6)
@@ -162,6 +186,10 @@ const doubled = (how: 0 | 1 | 2): Project => {
 }
 
 const CASES: readonly Case[] = [
+  ['a joint deeper than its image', 'twins', () => paired('7', '6'), /Shelf and Side .* Shelf and Twin/],
+  ['one with a fit of its own', 'twins', () => paired('6', '6', { fit: '0.2' }), /made otherwise/],
+  ['a pair of joints', 'twins', () => paired('6', '6'), null],
+  ['joints of pieces that are no pair', 'twins', () => cased(6), null],
   ['a joint made twice', 'twice', () => doubled(0), /C and A have the same joint twice/],
   ['screws made twice, told the other way round', 'twice', () => doubled(1), /same joint twice/],
   ['two rows of screws', 'twice', () => doubled(2), null],

@@ -14,6 +14,7 @@ import { settings } from './settings'
 import { sizes } from './sizes'
 import { stock } from './stock'
 import { twice } from './twice'
+import { twins } from './twins'
 import { unfinished } from './unfinished'
 import { work } from './work'
 
@@ -28,6 +29,7 @@ export const QUICK: readonly QuickCheck[] = [
   settings,
   work,
   twice,
+  twins,
   bores,
   runs,
   outlines,
