@@ -10,7 +10,9 @@ import { markOf } from './mark'
 import { gridded, toolSignature, type Lay, type Tool } from '../work'
 
 export interface Alike {
-  /** A, B, … Z, AA, … in the order the pieces are listed; B2 of copies and twins of B that are not as it is. */
+  /**
+   * A, B, … Z, AA, … in the order the pieces are listed; B2 of copies and twins of B that are not as it is.
+   */
   readonly mark: string
   readonly name: string
   readonly stock: ResolvedStock | null
@@ -116,8 +118,8 @@ function groupAlike(model: Model): Alike[] {
 }
 
 /**
- * Marks in the order of the pieces. Copies and twins of one that come to differ are marked after it, B and B2, so
- * that all others keep theirs.
+ * Marks in the order of the pieces. Copies and twins of one that come to differ are marked after it, B and
+ * B2, so that all others keep theirs.
  */
 function marking({ project }: Model): (piece: string) => string {
   const letters = new Map<string, string>()

@@ -11,8 +11,8 @@ export const alikeTo = (joint: Joint, joints: readonly Joint[]): string[] =>
 export const madeAlike = (a: Joint, b: Joint): boolean => madeAs(a) === madeAs(b)
 
 /**
- * The joint of the same kind between the mirror images of the same pieces; of pieces that have none, between those
- * themselves. Null where no piece of it has a mirror image, or there is none.
+ * The joint of the same kind between the mirror images of the same pieces; of pieces that have none,
+ * between those themselves. Null where no piece of it has a mirror image, or there is none.
  */
 export function imageOf(joint: Joint, { pieces, joints }: Pick<Project, 'pieces' | 'joints'>): Joint | null {
   const image = new Map<string, string>()

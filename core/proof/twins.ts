@@ -44,7 +44,7 @@ function madeAs(joint: Joint, as: Joint): Change[] {
   return [
     ...fields
       .filter((f) => joint.fields[f] !== as.fields[f])
-      .map((field) => change.setJointField({ ids, field, value: (as.fields[field] ?? '') as string })),
+      .map((field) => change.setJointField({ ids, field, value: as.fields[field] ?? '' })),
     ...options
       .filter(([o, value]) => joint.options[o] !== value)
       .map(([option, value]) => change.setJointOption({ ids, option, value })),

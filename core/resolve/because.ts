@@ -117,9 +117,7 @@ export function sayBecause(b: Because, project: Project): string {
   const told = sayParts(b, project)
   // Of what was typed as it is there is no more to say.
   if (told === '' || head.endsWith(` ${told}`)) return head
-  return b.parts.every((p) => p.op === '·')
-    ? `${head}, from ${told}`
-    : `${head} = ${told}`
+  return b.parts.every((p) => p.op === '·') ? `${head}, from ${told}` : `${head} = ${told}`
 }
 
 /** What it comes from: a sum, or a list; nothing for what comes from nothing else. */

@@ -118,8 +118,8 @@ export interface WorkKind<D = unknown> {
   /** The least radius of the inside of its bends, and how thick the wood is there; null where it has none. */
   tightest?(data: D): { readonly radius: Mm; readonly thick: Mm } | null
   /**
-   * What is measured of a piece instead of the sides of the block round it: what each is, steady, and in words.
-   * `block`: how large it comes out, own axes.
+   * What is measured of a piece instead of the sides of the block round it: what each is, steady, and in
+   * words. `block`: how large it comes out, own axes.
    */
   sizes?(data: D): {
     readonly block: Vec3

@@ -80,7 +80,9 @@ export const sized = (i: Instance, model: Model): SizedCopy => ({
   lines: [...(ownLines(i, model) ?? ORDER.map((size) => sizeLine(i, size, model))), ...workLines(i, model)],
 })
 
-/** What is measured of it where that is not the sides of a block: the strip it is bent from, and its bends. */
+/**
+ * What is measured of it where that is not the sides of a block: the strip it is bent from, and its bends.
+ */
 function ownLines(i: Instance, model: Model): SizeLine[] | null {
   const all = model.features(i).flatMap((f) => {
     const sizes = workKind(f).sizes?.(f.data)
