@@ -139,7 +139,7 @@ describe('the modelling worker', () => {
   test('follows the changes it is told, and finds what a fresh one finds', async () => {
     const into = moved(beside, 'b', '10')
     expect(hand.tell(6, { since: 5, patches: into.patches })).toBe(true)
-    expect((await hand.check(6))!.map((p) => p.says)).toEqual(['A and B share wood, within 8 × 60 × 700'])
+    expect((await hand.check(6))!.map((p) => p.says)).toEqual(['A and B share wood, 700 × 60 × 8'])
     const away = moved(into.project, 'b', '300')
     expect(hand.tell(7, { since: 6, patches: away.patches })).toBe(true)
     expect(await hand.check(7)).toEqual(proofOf(modelOf(away.project), await loadKernel()))

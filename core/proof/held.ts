@@ -83,12 +83,13 @@ class Standing {
     const bodies = new Map<string, Instance[]>()
     for (const i of instances) add(bodies, this.find(i.key), i)
     const turns = turningIn(this.model)
+    const boxes = new Map([...bodies.values()].map((body) => [body, boxOf(body)]))
     return [...bodies.values()].flatMap((body): Problem[] => {
       // A row of drawers by itself stands as its lowest does.
       const copies = body.length > 1 && body.every((i) => i.index > 1)
       if (copies || bodies.size === 1 || body.some((i) => i.grown.min[2] < ground + TOUCH)) return []
       // A drawer in its opening has room all round.
-      const within = [...bodies.values()].some((o) => o !== body && isWithin(boxOf(body), boxOf(o)))
+      const within = [...boxes].some(([o, box]) => o !== body && isWithin(boxes.get(body)!, box))
       const others = body.flatMap((i) =>
         (this.near.get(i.key) ?? [])
           .filter((o) => this.find(o.key) !== this.find(i.key))

@@ -57,7 +57,7 @@ export const walls = definePiecewise({
     const { wall } = model.resolved.limits
     const found = [
       ...toOutside(i, taken, wall),
-      ...between(i, taken, wall, -model.resolved.settings.fit),
+      ...between(i, taken, wall, pressedIn(model)),
       ...betweenHoles(i, taken, wall),
       ...inWalls(i, model, wall),
     ]
@@ -183,13 +183,19 @@ const sheetOf = (box: Box, size: Vec3, axis: Axis, far: boolean): Box => ({
 /**
  * Between work and work that stand beside each other; holes among themselves are told elsewhere (bores.ts).
  */
-function* between(i: Instance, { boxes, rods }: Taken, least: Mm, pressed: Mm): Generator<Wall> {
+function* between(
+  i: Instance,
+  { boxes, rods }: Taken,
+  least: Mm,
+  pressed: (f: Feature) => Mm,
+): Generator<Wall> {
   for (const [n, a] of boxes.entries()) {
     for (const b of boxes.slice(n + 1)) {
       if (a.of === b.of || facing(a, b, i.size)) continue
       const gap = gapBetween(a.box, b.box)
       // Of work that would touch, a fit too tight leaves a skin; that is told of the fit.
-      const skin = a.of.joint !== null && b.of.joint !== null ? Math.max(LEAST, pressed + LEAST) : LEAST
+      const skin =
+        a.of.joint !== null && b.of.joint !== null ? LEAST + Math.max(pressed(a.of), pressed(b.of)) : LEAST
       if (!gap || gap.gap <= skin || gap.gap >= least - LEAST || inLine(a.box, b.box, gap.axis, i.size))
         continue
       const at = middleOf(gap.patch)
@@ -205,6 +211,12 @@ function* between(i: Instance, { boxes, rods }: Taken, least: Mm, pressed: Mm): 
       yield { wide, of: [a.of, of], at, says: sayBetween(wide, a.of, of, i) }
     }
   }
+}
+
+/** By how much the fit of the joint that work comes from is less than nothing. */
+function pressedIn({ resolved: { joints } }: Model): (f: Feature) => Mm {
+  const by = new Map(joints.map(({ id, values }) => [id, Math.max(0, -(values?.fit ?? 0))]))
+  return ({ joint }) => by.get(joint ?? '') ?? 0
 }
 
 /** Holes that joints bore, among themselves: those of different joints that meet are told elsewhere. */

@@ -58,7 +58,7 @@ export function takeApart(
   for (let heap = heaps.pop(); heap; heap = heaps.pop()) {
     let left = new Set(heap)
     while (left.size > 1) {
-      const off = nextOff(left, barring, (parts, rest, way) => rank(parts, rest, ways[way]!))
+      const off = nextOff(left, barring, (parts, way) => rank(parts, left, ways[way]!))
       if (off) {
         taken.push([{ parts: off.parts, way: ways[off.way]! }])
         left = new Set([...left].filter((n) => !off.parts.includes(n)))
@@ -80,14 +80,13 @@ export function takeApart(
 function nextOff(
   left: ReadonlySet<number>,
   barring: ReadonlyArray<ReadonlyArray<readonly number[]>>,
-  rankOf: (parts: readonly number[], rest: readonly number[], way: number) => readonly number[],
+  rankOf: (parts: readonly number[], way: number) => readonly number[],
 ): { readonly parts: readonly number[]; readonly way: number } | null {
   let best: { parts: readonly number[]; way: number; rank: readonly number[] } | null = null
   for (const [way, bars] of barring.entries())
     for (const parts of freeParts(left, bars)) {
       if (parts.length >= left.size) continue
-      const rest = [...left].filter((m) => !parts.includes(m))
-      const rank = rankOf(parts, rest, way)
+      const rank = rankOf(parts, way)
       if (!best || before(rank, best.rank)) best = { parts, way, rank }
     }
   return best

@@ -7,7 +7,7 @@ import { movedBy } from '../../hardware'
 import { jointKind } from '../../joints'
 import type { Mm } from '../../measure'
 import type { Model } from '../../model'
-import { AXES, dot, hull, volumeOf, type Vec3 } from '../../pieces'
+import { AXES, dot, hull, negated, volumeOf, type Vec3 } from '../../pieces'
 import type { Instance } from '../../resolve'
 import type { Link } from './links'
 
@@ -22,8 +22,8 @@ const BROAD = 10
 export interface Taste {
   /** The place in the list of the part that all else is put to. */
   readonly base: number
-  /** The lower, the sooner a part comes off; `rest` stays. */
-  rank(parts: readonly number[], rest: readonly number[], way: Vec3): number[]
+  /** The lower, the sooner a part comes off what is `left`, itself among that. */
+  rank(parts: readonly number[], left: ReadonlySet<number>, way: Vec3): number[]
 }
 
 /** For parts, each of one piece or of several that were put together before. */
@@ -52,17 +52,22 @@ export function tasteFor(
         n - m,
     )[0]!
   const far = distances(parts.length, base, between)
+  /** To what each is held, and which way it leaves that. */
+  const joined = parts.map((_, n) =>
+    between.flatMap((l) =>
+      l.n === n
+        ? [{ to: l.m, straight: l.straight }]
+        : l.m === n
+          ? [{ to: l.n, straight: negated(l.straight) }]
+          : [],
+    ),
+  )
   return {
     base,
-    rank(some, rest, way) {
-      const stays = new Set(rest)
+    rank(some, left, way) {
       const goes = new Set(some)
-      const out = between.flatMap((l) =>
-        goes.has(l.n) && stays.has(l.m)
-          ? [dot(l.straight, way)]
-          : goes.has(l.m) && stays.has(l.n)
-            ? [-dot(l.straight, way)]
-            : [],
+      const out = some.flatMap((n) =>
+        joined[n]!.flatMap(({ to, straight }) => (left.has(to) && !goes.has(to) ? [dot(straight, way)] : [])),
       )
       return [
         goes.has(base) ? 1 : 0,
