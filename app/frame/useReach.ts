@@ -5,6 +5,8 @@ import { isHere, OUT_OF_REACH, reach } from './reach'
 
 /** How often a screen was asked for; the one that was asked for last is shown. */
 let asked = 0
+/** Where was gone to last: who comes there while the next is waited for has not gone elsewhere. */
+let sent = ''
 
 /**
  * Goes to a screen where it can be reached; says so where it cannot, and stays. False when it stays, also
@@ -18,7 +20,8 @@ export function useGo(): (to: string) => Promise<boolean> {
       const from = location.href
       const path = new URL(to, location.href).pathname
       const found = isHere(path) ? 'here' : await reach(path)
-      if (mine !== asked || location.href !== from) return false
+      if (mine !== asked || (location.href !== from && location.href !== sent)) return false
+      sent = new URL(to, location.href).href
       if (found === 'here') await navigate(to)
       else if (found === 'anew') location.assign(to)
       else toast(OUT_OF_REACH, { id: 'reach' })
@@ -36,7 +39,11 @@ export function useReach(): void {
       const link = e.target instanceof Element ? e.target.closest('a') : null
       const plain = e.button === 0 && !e.metaKey && !e.ctrlKey && !e.shiftKey && !e.altKey
       if (!link || !plain || e.defaultPrevented || link.target || link.origin !== location.origin) return
-      if (isHere(link.pathname)) return void asked++
+      if (isHere(link.pathname)) {
+        asked++
+        sent = link.href
+        return
+      }
       e.preventDefault()
       e.stopPropagation()
       void go(link.pathname + link.search)
