@@ -21,9 +21,10 @@ export function useGo(): (to: string) => Promise<boolean> {
       const path = new URL(to, location.href).pathname
       const found = isHere(path) ? 'here' : await reach(path)
       if (mine !== asked || (location.href !== from && location.href !== sent)) return false
-      sent = new URL(to, location.href).href
-      if (found === 'here') await navigate(to)
-      else if (found === 'anew') location.assign(to)
+      if (found === 'here') {
+        sent = new URL(to, location.href).href
+        await navigate(to)
+      } else if (found === 'anew') location.assign(to)
       else toast(OUT_OF_REACH, { id: 'reach' })
       return found === 'here'
     },

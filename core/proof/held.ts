@@ -12,6 +12,7 @@ import type { Mm } from '../measure'
 import type { Model } from '../model'
 import { AXES, faceAt, overlap, sayFace, vec3, type Axis, type Box } from '../pieces'
 import type { Instance, Problem } from '../resolve'
+import { hanging, touching } from './assembly/links'
 import { defineWhole, nearPairs } from './check'
 import { sayNames } from './wood'
 
@@ -37,62 +38,52 @@ export const held = defineWhole({
   },
 })
 
-type Pair = readonly [Instance, Instance]
-
 class Standing {
-  private readonly touching: readonly Pair[]
   private readonly fast = new Map<string, Instance[]>()
   private readonly near = new Map<string, Instance[]>()
-  private readonly root = new Map<string, string>()
+  /** What joints and what is let in hold together, and which of them each piece is of. */
+  private readonly bodies: readonly Instance[][]
+  private readonly bodyOf: ReadonlyMap<string, readonly Instance[]>
   private readonly carried: ReadonlySet<string>
 
   constructor(private readonly model: Model) {
-    const { instances } = model.resolved
-    for (const i of instances) this.root.set(i.key, i.key)
     this.carried = carriedIn(model)
     const joined = heldIn(model)
-    this.touching = nearPairs(model).filter(([a, b]) => overlap(wider(a.grown), b.grown) !== null)
-    for (const [a, b] of this.touching) {
-      for (const [one, other] of [
-        [a, b],
-        [b, a],
-      ] as const)
-        add(this.near, one.key, other)
+    const pairs = nearPairs(model).filter(([a, b]) => touching(a, b))
+    const held = pairs.filter(([a, b]) => {
       const how = joined(a, b)
-      if (how !== 'fast' && (how !== null || !letIn(a, b))) continue
-      this.root.set(this.find(a.key), this.find(b.key))
-      for (const [one, other] of [
-        [a, b],
-        [b, a],
-      ] as const)
-        add(this.fast, one.key, other)
-    }
-  }
-
-  private find(key: string): string {
-    let at = key
-    while (this.root.get(at) !== at) at = this.root.get(at)!
-    this.root.set(key, at)
-    return at
+      return how === 'fast' || (how === null && letIn(a, b))
+    })
+    for (const [to, all] of [
+      [this.near, pairs],
+      [this.fast, held],
+    ] as const)
+      for (const [a, b] of all) {
+        add(to, a.key, b)
+        add(to, b.key, a)
+      }
+    this.bodies = hanging(
+      model.resolved.instances,
+      held.map(([a, b]) => ({ a, b })),
+    )
+    this.bodyOf = new Map(this.bodies.flatMap((body) => body.map((i) => [i.key, body] as const)))
   }
 
   /** Of all that hangs together, what stands on nothing. */
   loose(): Problem[] {
     const { instances } = this.model.resolved
     const ground = Math.min(...instances.map((i) => i.grown.min[2]))
-    const bodies = new Map<string, Instance[]>()
-    for (const i of instances) add(bodies, this.find(i.key), i)
     const turns = turningIn(this.model)
-    const boxes = new Map([...bodies.values()].map((body) => [body, boxOf(body)]))
-    return [...bodies.values()].flatMap((body): Problem[] => {
+    const boxes = new Map(this.bodies.map((body) => [body, boxOf(body)]))
+    return this.bodies.flatMap((body): Problem[] => {
       // A row of drawers by itself stands as its lowest does.
       const copies = body.length > 1 && body.every((i) => i.index > 1)
-      if (copies || bodies.size === 1 || body.some((i) => i.grown.min[2] < ground + TOUCH)) return []
+      if (copies || this.bodies.length === 1 || body.some((i) => i.grown.min[2] < ground + TOUCH)) return []
       // A drawer in its opening has room all round.
       const within = [...boxes].some(([o, box]) => o !== body && isWithin(boxes.get(body)!, box))
       const others = body.flatMap((i) =>
         (this.near.get(i.key) ?? [])
-          .filter((o) => this.find(o.key) !== this.find(i.key))
+          .filter((o) => this.bodyOf.get(o.key) !== body)
           .map((o) => [i, o] as const),
       )
       if (others.some(([i, o]) => liesOn(i, o)) || (within && others.length === 0 && body.length > 1))
@@ -136,7 +127,8 @@ class Standing {
         // What stands beside it without being held to its neighbours is another thing.
         const both = low!.open && high!.open
         if (both && this.carried.has(i.piece)) continue
-        if (this.find((both ? low!.open! : i).key) !== this.find(both ? high!.open!.key : open.key)) continue
+        if (this.bodyOf.get((both ? low!.open! : i).key) !== this.bodyOf.get((both ? high!.open! : open).key))
+          continue
         const at = low!.open ? faceAt(axis, false) : faceAt(axis, true)
         return [
           {
@@ -180,11 +172,6 @@ const add = <T>(map: Map<string, T[]>, key: string, value: T): void => {
 
 const shareOf = (patch: Box, i: Instance, into: Axis): number =>
   otherAxes(into).reduce<number>((n, k) => (n * (patch.max[k] - patch.min[k])) / extentOf(i, k), 1)
-
-const wider = ({ min, max }: Box): Box => ({
-  min: vec3((k) => min[k] - TOUCH),
-  max: vec3((k) => max[k] + TOUCH),
-})
 
 /** One is let into the other, or goes through it. */
 const letIn = (a: Instance, b: Instance): boolean => {

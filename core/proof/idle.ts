@@ -70,17 +70,19 @@ export const idle = defineCheck<Memory>({
 })
 
 function reachesOf({ positions, triangles, work }: Shape): Reaches {
-  const all = new Map<number, { min: Mm[]; max: Mm[] }>()
-  for (const [n, corner] of triangles.entries())
-    for (const cut of new Set([0, work[Math.floor(n / 3)]!])) {
-      const box = all.get(cut) ?? empty()
-      all.set(cut, box)
-      for (let k = 0; k < 3; k++) {
-        const at = positions[3 * corner + k]!
-        if (at < box.min[k]!) box.min[k] = at
-        if (at > box.max[k]!) box.max[k] = at
+  const all = new Map([[0, empty()]])
+  for (const [n, corner] of triangles.entries()) {
+    const cut = work[Math.floor(n / 3)]!
+    let box = all.get(cut)
+    if (!box) all.set(cut, (box = empty()))
+    for (let k = 0; k < 3; k++) {
+      const at = positions[3 * corner + k]!
+      for (const { min, max } of cut === 0 ? [box] : [box, all.get(0)!]) {
+        if (at < min[k]!) min[k] = at
+        if (at > max[k]!) max[k] = at
       }
     }
+  }
   return all
 }
 

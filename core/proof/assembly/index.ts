@@ -39,7 +39,8 @@ export const hangingTogether = (model: Model): Instance[][] =>
 
 /** The order for pieces that hang together: what joints hold fast by itself, and then that to each other. */
 export function assemblyOf(pieces: readonly Instance[], model: Model): Assembly {
-  const links = linksOf(model)
+  const own = new Set(pieces.map((p) => p.key))
+  const links = linksOf(model).filter(({ a, b }) => own.has(a.key) && own.has(b.key))
   const units = hanging(
     pieces,
     links.filter((l) => l.sort === 'fast'),

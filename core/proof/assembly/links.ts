@@ -4,7 +4,7 @@ import { jointKind } from '../../joints'
 import { wayApart } from '../../joints/apart'
 import type { Mm } from '../../measure'
 import type { Model } from '../../model'
-import { AXES, negated, overlap, unit, vec3, type Box, type Vec3 } from '../../pieces'
+import { AXES, negated, overlap, unit, vec3, type Vec3 } from '../../pieces'
 import type { Instance } from '../../resolve'
 import { nearPairs } from '../check'
 
@@ -41,7 +41,7 @@ function gather(model: Model): Link[] {
     h.kind === 'hinge' ? [new Set(movedBy(model.resolved, h))] : [],
   )
   return nearPairs(model).flatMap(([a, b]): Link[] => {
-    if (!overlap(wider(a.grown), b.grown)) return []
+    if (!touching(a, b)) return []
     const between = joints.get(pairOf(a.piece, b.piece)) ?? []
     const turns = turning.some((moved) => moved.has(a) !== moved.has(b))
     const held = between.find((j) => {
@@ -57,10 +57,11 @@ function gather(model: Model): Link[] {
 }
 
 const pairOf = (a: string, b: string): string => (a < b ? `${a}|${b}` : `${b}|${a}`)
-const wider = ({ min, max }: Box): Box => ({
-  min: vec3((k) => min[k] - TOUCH),
-  max: vec3((k) => max[k] + TOUCH),
-})
+
+/** Whether two come as near to each other as what is joined. */
+export const touching = (a: Instance, b: Instance): boolean =>
+  overlap({ min: vec3((k) => a.grown.min[k] - TOUCH), max: vec3((k) => a.grown.max[k] + TOUCH) }, b.grown) !==
+  null
 
 /** What stands in the other without a joint leaves it where it is shallowest. */
 function letIn(a: Instance, b: Instance): Link[] {
@@ -73,7 +74,10 @@ function letIn(a: Instance, b: Instance): Link[] {
 }
 
 /** Of pieces and links between them, those that hang together; each in the order of the list. */
-export function hanging(pieces: readonly Instance[], links: readonly Link[]): Instance[][] {
+export function hanging(
+  pieces: readonly Instance[],
+  links: ReadonlyArray<Pick<Link, 'a' | 'b'>>,
+): Instance[][] {
   const root = new Map(pieces.map((i) => [i.key, i.key]))
   const find = (key: string): string => {
     let at = key

@@ -20,8 +20,6 @@ const THIN = 0.6
 const BROAD = 10
 
 export interface Taste {
-  /** The place in the list of the part that all else is put to. */
-  readonly base: number
   /** The lower, the sooner a part comes off what is `left`, itself among that. */
   rank(parts: readonly number[], left: ReadonlySet<number>, way: Vec3): number[]
 }
@@ -41,6 +39,7 @@ export function tasteFor(
   const bulk = parts.map((p) => p.reduce((sum, i) => sum + volumeOf(i.grown), 0))
   const low = parts.map((p) => Math.min(...p.map((i) => i.grown.min[2])))
   const held = parts.map((_, n) => between.filter((l) => l.n === n || l.m === n).length)
+  // What all else is put to.
   const base = parts
     .map((_, n) => n)
     .sort(
@@ -63,7 +62,6 @@ export function tasteFor(
     ),
   )
   return {
-    base,
     rank(some, left, way) {
       const goes = new Set(some)
       const out = some.flatMap((n) =>
