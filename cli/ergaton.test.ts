@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, openSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { verify, type Answer, Job } from '../core/cuts'
@@ -10,14 +10,20 @@ import { FindingsReport } from '../core/proof/report'
 import { testKernel } from '../core/testing/bench'
 import { FileNames, plain } from './export'
 import { run } from './run'
+import { Still } from './still'
 
 const dir = mkdtempSync(join(tmpdir(), 'ergaton-'))
 const demo = 'demo/seed-cabinet.json'
 /** The command line within this process. */
 async function ergaton(...args: string[]) {
   let [stdout, stderr] = ['', '']
-  const status = await run(args, { out: (t) => void (stdout += t), err: (t) => void (stderr += t) })
-  return { status, stdout, stderr }
+  const at: string[] = []
+  const status = await run(args, {
+    out: (t) => void (stdout += t),
+    err: (t) => void (stderr += t),
+    at: (what) => void at.push(what),
+  })
+  return { status, stdout, stderr, at }
 }
 /** As a program of its own, with something on standard input; `before` is what the shell does first. */
 function program(input: string, args: string, before = '') {
@@ -51,6 +57,23 @@ test('resolve gives every piece with its sizes, spans and reasons', async () => 
         '1/4 into Right side',
     },
   })
+})
+
+test('long work says what it is at, though nothing else can be done meanwhile', async () => {
+  const { at } = await ergaton('check', demo)
+  expect(at[0]).toBe('shaping Left side')
+  expect(at.at(-1)).toMatch(/^looking for /)
+  const said = file('still.txt', '')
+  const still = new Still(openSync(said, 'w'), 30)
+  const done = new Int32Array(new SharedArrayBuffer(4))
+  still.at('shaping the 3⁄4 rail')
+  // Nothing else is done in this thread.
+  Atomics.wait(done, 0, 0, 600)
+  still.at('looking for gaps')
+  Atomics.wait(done, 0, 0, 300)
+  const lines = readFileSync(said, 'utf8').trim().split('\n')
+  expect([lines[0], lines.at(-1)]).toEqual(['Still shaping the 3⁄4 rail', 'Still looking for gaps'])
+  await still.end()
 })
 
 test('check is content with the demo, and says what is wrong elsewhere', async () => {
@@ -261,7 +284,7 @@ test('change makes changes and writes the project, or says why not and leaves wh
     payload: { id: 'w1', field: 'depth', value: '3/8' },
   })
   const out = join(dir, 'changed.json')
-  expect(await ergaton('change', demo, '--do', add, '--do', deeper, '--out', out)).toEqual({
+  expect(await ergaton('change', demo, '--do', add, '--do', deeper, '--out', out)).toMatchObject({
     status: 0,
     stdout: '',
     stderr: 'Put a channel on Left side\n',

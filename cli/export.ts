@@ -10,7 +10,6 @@ import type { Model } from '../core/model'
 import type { Instance } from '../core/resolve'
 import { formatLength } from '../core/measure'
 import { planSheets, toSvg } from '../core/plans'
-import { proofOf } from '../core/proof'
 import { acceptedSheets } from '../core/proof/paper/accepted'
 import { sizeSheets } from '../core/proof/paper/sizes'
 import { findingsReport } from '../core/proof/report'
@@ -18,6 +17,7 @@ import { toPdf } from '../core/plans/pdf'
 import { toStl, type Kernel } from '../core/solid'
 import { nodeFonts } from './fonts'
 import { solve } from './layout'
+import { proven } from './proven'
 import type { Voice } from './voice'
 
 /** Writes everything a project gives into `dir`, all of it or nothing; gives the names of the files. */
@@ -33,13 +33,15 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string, voice
   if (hardware.length > 0) put('hardware.csv', hardwareCsv(hardware))
   const layouts = new FileNames()
   for (const { stock, job } of layoutJobs(model)) {
+    voice.at(`laying out ${stock.stock.name}`)
     const answer = solve(job)
     const name = layouts.free(`layout-${plain(stock.stock.name, 'stock')}`)
     put(`${name}.json`, JSON.stringify({ stock: stock.stock.name, job, answer }, null, 2) + '\n')
     put(`${name}.svg`, layoutSvg(job, answer, say))
   }
-  const findings = proofOf(model, kernel)
+  const findings = proven(model, kernel, voice)
   put('findings.json', JSON.stringify(findingsReport(model, findings), null, 2) + '\n')
+  voice.at('drawing the plans')
   const sheets = [...planSheets(model, kernel), ...acceptedSheets(model.project, findings)]
   const sized = sizeSheets(model)
   if (sheets.length > 0) {

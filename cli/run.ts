@@ -6,12 +6,13 @@ import { parseArgs } from 'node:util'
 import { execute, writeProject } from '../core/document'
 import { faultsOf, resolveReport } from '../core/exchange'
 import { modelOf } from '../core/model'
-import { lookOver, proofOf } from '../core/proof'
+import { lookOver } from '../core/proof'
 import { findingsReport } from '../core/proof/report'
 import { loadKernel } from '../core/solid'
 import { exportAll, FORMATS, writeFor, writeOne } from './export'
 import { readChange, readJob, readProjectFile, WrongInput } from './input'
 import { solve } from './layout'
+import { proven } from './proven'
 import type { Voice } from './voice'
 
 const USAGE = `\
@@ -55,7 +56,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
     async (file, { json }, voice) => {
       const project = readProjectFile(file, voice)
       const model = modelOf(project)
-      const report = findingsReport(model, proofOf(model, await loadKernel()))
+      const report = findingsReport(model, proven(model, await loadKernel(), voice))
       if (json) voice.out(asJson(report))
       else {
         for (const f of report.findings)

@@ -165,47 +165,74 @@ function sweptKey(t: Run, { all, own }: Among): string | null {
 /** Neighbours further off than this are told only by where they stand. */
 const NEAR: Mm = 60
 
+/** A neighbour that is near, as it stands in the frame of the piece. */
+interface Neighbour {
+  readonly frame: Frame
+  readonly corners: readonly Vec3[]
+  readonly stages: readonly (readonly object[])[]
+}
+
+interface Standing {
+  readonly near: readonly Neighbour[]
+  /** How far off all others are, and how large: the same however the piece is laid on itself. */
+  readonly far: string
+}
+const standings = new WeakMap<Among, Standing>()
+
+/** Who stands round a piece of this size; found once, not for each way of laying it. */
+function standingOf(among: Among, size: Vec3): Standing {
+  const known = standings.get(among)
+  if (known) return known
+  const middle = vec3((i) => size[i] / 2)
+  const near: Neighbour[] = []
+  const far: string[] = []
+  for (const { frame, size: long, stages } of among.all.members) {
+    const f = frameInto(among.own, STILL, frame)
+    const corners = cornersOf({ min: [0, 0, 0], max: long }).map((p) => toRoom(f, p))
+    if (AXES.every((i) => corners.some((p) => p[i] > -NEAR) && corners.some((p) => p[i] < size[i] + NEAR))) {
+      near.push({ frame: f, corners, stages })
+      continue
+    }
+    const off = norm(
+      minus(
+        toRoom(
+          f,
+          vec3((i) => long[i] / 2),
+        ),
+        middle,
+      ),
+    )
+    far.push(`${gridded(off)}:${[...long].map(gridded).sort().join()}`)
+  }
+  const standing = { near, far: far.sort().join('&') }
+  standings.set(among, standing)
+  return standing
+}
+
 /**
  * Equal for pieces that stand alike among others: what stands near, with what was done to it, as it lies on
  * the piece; how far off all others are. What they look at themselves is among it.
  */
 function neighbourhood(
-  { all, own }: Among,
+  among: Among,
   size: Vec3,
   point: (p: Vec3) => Vec3,
   other: (tool: object, frame: Frame) => string,
 ): string {
-  const middle = vec3((i) => size[i] / 2)
-  return all.members
-    .map(({ frame, size: long, stages }) => {
-      const f = frameInto(own, STILL, frame)
-      const corners = cornersOf({ min: [0, 0, 0], max: long }).map((p) => toRoom(f, p))
-      const near = AXES.every(
-        (i) => corners.some((p) => p[i] > -NEAR) && corners.some((p) => p[i] < size[i] + NEAR),
-      )
-      if (!near) {
-        const far = minus(
-          toRoom(
-            f,
-            vec3((i) => long[i] / 2),
-          ),
-          middle,
-        )
-        return `${gridded(norm(far))}:${[...long].map(gridded).sort().join()}`
-      }
-      const done = stages.map((s) =>
-        s
-          .map((tool) => other(bareRun(tool), f))
-          .sort()
-          .join(';'),
-      )
-      return `${corners
-        .map((p) => sayGridded(point(p)))
+  const { near, far } = standingOf(among, size)
+  const told = near.map(({ frame, corners, stages }) => {
+    const done = stages.map((s) =>
+      s
+        .map((tool) => other(bareRun(tool), frame))
         .sort()
-        .join('/')}${done.join('\n')}`
-    })
-    .sort()
-    .join('&')
+        .join(';'),
+    )
+    return `${corners
+      .map((p) => sayGridded(point(p)))
+      .sort()
+      .join('/')}${done.join('\n')}`
+  })
+  return `${told.sort().join('&')}&&${far}`
 }
 
 const bareRun = (tool: object): object =>
