@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { browserPath } from './scripts/ready.mjs'
 
 const PORT = 4317
 
@@ -17,7 +18,7 @@ export default defineConfig({
     // A trace takes a quarter of the time; ask for one with `--trace on` when a test fails.
     trace: 'off',
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: browserPath(),
       args: [
         '--use-angle=swiftshader',
         '--enable-unsafe-swiftshader',

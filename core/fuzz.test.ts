@@ -1,11 +1,10 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { mulberry32 } from './cuts'
-import { faultOfJob, faultOfProject, faultOfProjectData, fuzz, type Json } from './testing/fuzz'
+import { faultOfJob, faultOfProject, faultOfProjectData, fuzz, measured, type Json } from './testing/fuzz'
 
-const read = (path: string) => JSON.parse(readFileSync(path, 'utf8')) as Json
 const projects = readdirSync('demo')
   .filter((f) => f.endsWith('.json'))
-  .map((f) => read(`demo/${f}`))
+  .map((f) => measured(readFileSync(`demo/${f}`, 'utf8')))
 const jobs: Json[] = [
   {
     kind: 'sheets',

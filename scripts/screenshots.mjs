@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process'
 import { mkdirSync } from 'node:fs'
 import { chromium } from '@playwright/test'
+import { browserPath } from './ready.mjs'
 
 const PORT = '4318'
 const base = `http://localhost:${PORT}`
@@ -27,7 +28,7 @@ const args = [
   '--ignore-gpu-blocklist',
   '--no-sandbox',
 ]
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args })
+const browser = await chromium.launch({ executablePath: browserPath(), args })
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 await page.addInitScript(() => localStorage.setItem('ergaton-walk', 'done'))
 mkdirSync('docs/screenshots', { recursive: true })

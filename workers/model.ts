@@ -39,9 +39,8 @@ import type { Panel, ShelfTold } from '../core/proof/year'
 import type { Follow } from '../core/proof/sizing/follows'
 import type { SizeRow } from '../core/proof/sizing/lines'
 import type { Takeover } from '../core/proof/sizing/takeover'
-import type { Verdict } from '../core/proof/sizing/verdict'
+import type { Measured } from '../core/proof/sizing/measured'
 import type { Asked, Built } from '../core/ready/build'
-import type { Mm } from '../core/measure'
 import type { Sheet } from '../core/plans'
 import type { Because, NodeKey, ResolvedLimits, Slip } from '../core/resolve'
 import type { Told } from '../core/shown'
@@ -76,15 +75,6 @@ export interface CutsTold {
   readonly hardware: readonly HardwareRow[]
 }
 
-export interface Measured {
-  /** Its id, the key of the instance and the dimension. */
-  readonly reading: string
-  readonly key: string
-  readonly what: string
-  readonly text: string
-  readonly mm: Mm
-  readonly verdict: Verdict
-}
 export interface SizesTold {
   readonly rows: readonly SizeRow[]
   readonly measured: readonly Measured[]
@@ -287,20 +277,9 @@ const worker = {
 
   /** Every dimension, and what the shop has measured of it. */
   async sizes(): Promise<SizesTold> {
-    const { sizeSheet, verdictOf } = await sizing()
-    const model = current()
-    const rows = sizeSheet(model)
-    const byKey = new Map(model.resolved.instances.map((i) => [i.key, i]))
-    const copies = rows.flatMap((r) => r.copies)
-    const measured = model.project.readings.flatMap((r): Measured[] => {
-      const copy = copies.find((c) => c.piece === r.piece && c.copy === r.copy)
-      const line = copy?.lines.find((l) => l.what === r.what)
-      const mm = model.resolved.readings.get(r.id)
-      if (!copy || !line || mm === undefined) return []
-      const verdict = verdictOf(byKey.get(copy.key)!, r.what, line.mm, mm, model)
-      return [{ reading: r.id, key: copy.key, what: r.what, text: r.value, mm, verdict }]
-    })
-    return { rows, measured }
+    const { measuredOf, sizeSheet } = await sizing()
+    const rows = sizeSheet(current())
+    return { rows, measured: measuredOf(rows, current()) }
   },
 
   /** What a reading can be taken for, each with all that would follow. */

@@ -2,7 +2,7 @@
 import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import type { SizedCopy, SizeLine, SizeRow } from '../../core/proof/sizing/lines'
-import type { Measured } from '../../workers/model'
+import type { Measured } from '../../core/proof/sizing/measured'
 import { useAsked } from '../store/asked'
 import { useOpen } from '../store/open'
 import { Because } from '../ui/Because'

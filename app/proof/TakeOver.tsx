@@ -1,7 +1,7 @@
 /** Takes what was measured for what is, with all that follows told before. */
 import { useState } from 'react'
 import type { SizedCopy, SizeLine } from '../../core/proof/sizing/lines'
-import type { Measured } from '../../workers/model'
+import type { Measured } from '../../core/proof/sizing/measured'
 import { useAsked } from '../store/asked'
 import { run } from '../store/open'
 import { Choice } from '../ui/Choice'

@@ -7,13 +7,14 @@ import { cutListCsv } from '../cuts/csv'
 import { change, execute, readProject, sayIssue, writeProject } from '../document'
 import { openProject, resolveReport } from '../exchange'
 import { hardwareList } from '../hardware'
-import { modelOf } from '../model'
+import { modelOf, type Model } from '../model'
 import { lookOver } from '../proof'
+import { measuredOf, sizeSheet, takeovers } from '../proof/sizing'
 
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json }
 
 /** What a damaged file or an unfriendly hand may put anywhere. */
-const ODD: readonly Json[] = [
+export const ODD: readonly Json[] = [
   null,
   true,
   0,
@@ -98,7 +99,7 @@ export function mutated(data: Json, random: () => number): Json {
 }
 
 /** Words that only a programmer knows. */
-const RAW = new RegExp(
+export const RAW = new RegExp(
   '\\bundefined\\b|\\bNaN\\b|\\[object|Invalid input|expected \\w+, received|is not a function|' +
     'Cannot read|Maximum call',
 )
@@ -118,6 +119,7 @@ export function faultOfProject(text: string): string | null {
   if (unfinished) return unfinished.says
   said.push(...problems.map((p) => p.says))
   JSON.stringify(resolveReport(model))
+  said.push(...sizesSaid(model))
   cutListCsv(cutList(model), model.resolved.style)
   hardwareList(model)
   for (const { job } of layoutJobs(model)) {
@@ -130,6 +132,47 @@ export function faultOfProject(text: string): string | null {
   if (!changed.ok) return `it cannot be changed: ${changed.why}`
   const raw = said.find((s) => RAW.test(s))
   return raw ? `said in a programmer’s words: ${raw}` : null
+}
+
+/** What the size sheet says, and what each reading of it does. */
+function sizesSaid(model: Model): string[] {
+  const rows = sizeSheet(model)
+  const byKey = new Map(model.resolved.instances.map((i) => [i.key, i]))
+  return [
+    ...rows.flatMap((r) => r.copies.flatMap((c) => c.lines.flatMap((l) => [l.label, l.text, l.because]))),
+    ...measuredOf(rows, model).flatMap((m) => [
+      m.verdict.touches,
+      ...takeovers(byKey.get(m.key)!, m.what, m.text, m.mm, model).map((t) => t.says),
+    ]),
+  ]
+}
+
+/** A project with readings of its first pieces, some of them off, and with findings that were accepted. */
+export function measured(text: string): Json {
+  const read = openProject(text)
+  if (!read.ok) throw new Error(read.why)
+  const model = modelOf(read.project)
+  const lines = sizeSheet(model).flatMap((r) =>
+    r.copies.slice(0, 2).flatMap((c) => c.lines.map((l) => ({ c, l }))),
+  )
+  const readings = lines
+    .slice(0, 30)
+    .map(({ c, l }, n) => ({
+      id: `r${n}`,
+      piece: c.piece,
+      copy: c.copy,
+      what: l.what,
+      value: `${(l.mm + (n % 3)).toFixed(2)}mm`,
+      at: '2026-05-01T08:00:00.000Z',
+    }))
+  const accepted = ['sag:p1', 'wall:w1:w2'].map((finding, n) => ({
+    id: `a${n}`,
+    finding,
+    says: 'Shelf sags',
+    about: 'x',
+    reason: 'As it should be',
+  }))
+  return { ...(JSON.parse(text) as Record<string, Json>), readings, accepted }
 }
 
 /** The same of a layout job. */
@@ -155,6 +198,32 @@ export interface Fuzzed {
   readonly longest: number
 }
 
+/** Tries `count` of what `make` makes; `text` writes one down. */
+export function tried<T>(
+  count: number,
+  make: (n: number) => T,
+  faultOf: (made: T) => string | null,
+  text: (made: T) => string,
+): Fuzzed {
+  const faults: Array<{ what: string; text: string }> = []
+  let longest = 0
+  for (let n = 0; n < count; n++) {
+    const made = make(n)
+    const before = process.cpuUsage()
+    let what: string | null
+    try {
+      what = faultOf(made)
+    } catch (error) {
+      what = `threw ${String((error as Error).stack ?? error)}`
+    }
+    const { user, system } = process.cpuUsage(before)
+    longest = Math.max(longest, (user + system) / 1000)
+    if ((user + system) / 1000 > MOST_MS) what ??= `took ${Math.round((user + system) / 1000)} ms`
+    if (what) faults.push({ what, text: text(made) })
+  }
+  return { tried: count, faults, longest }
+}
+
 /** Tries `count` mutations of the given data. */
 export function fuzz(
   sources: readonly Json[],
@@ -163,23 +232,7 @@ export function fuzz(
   faultOf: (mutation: Json) => string | null,
 ): Fuzzed {
   const random = mulberry32(seed)
-  const faults: Array<{ what: string; text: string }> = []
-  let longest = 0
-  for (let n = 0; n < count; n++) {
-    const mutation = mutated(sources[n % sources.length]!, random)
-    const before = process.cpuUsage()
-    let what: string | null
-    try {
-      what = faultOf(mutation)
-    } catch (error) {
-      what = `threw ${String((error as Error).stack ?? error)}`
-    }
-    const { user, system } = process.cpuUsage(before)
-    longest = Math.max(longest, (user + system) / 1000)
-    if ((user + system) / 1000 > MOST_MS) what ??= `took ${Math.round((user + system) / 1000)} ms`
-    if (what) faults.push({ what, text: JSON.stringify(mutation) })
-  }
-  return { tried: count, faults, longest }
+  return tried(count, (n) => mutated(sources[n % sources.length]!, random), faultOf, JSON.stringify)
 }
 
 /** No mutation of ordinary size takes longer, milliseconds of processor time. */

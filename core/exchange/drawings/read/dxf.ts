@@ -54,7 +54,7 @@ interface Told extends IEntity {
   readonly weights?: readonly number[]
   readonly degreeOfSplineCurve?: number
   readonly extrusionDirection?: IPoint
-  readonly extrusionDirectionZ?: number
+  readonly is3dPolyline?: boolean
   readonly name?: string
   readonly position?: IPoint
   readonly xScale?: number
@@ -109,11 +109,13 @@ const STROKES: Readonly<Record<string, (e: Told) => Segment[]>> = {
   POLYLINE: polyline,
   CIRCLE: (e) => circular(e.center, e.radius, 0, 2 * Math.PI),
   ARC: (e) => circular(e.center, e.radius, ...anticlockwise(e.startAngle, e.endAngle)),
-  ELLIPSE: ({ center, majorAxisEndPoint, axisRatio = 1, startAngle, endAngle }) => {
+  ELLIPSE: ({ center, majorAxisEndPoint, axisRatio = 1, startAngle, endAngle, extrusionDirection }) => {
     const u = placeOf(majorAxisEndPoint)
     const [from, to] = anticlockwise(startAngle, endAngle)
     if (Math.hypot(...u) === 0 || axisRatio === 0) return []
-    return ovalPieces({ centre: placeOf(center), u, v: [-u[1] * axisRatio, u[0] * axisRatio], from, to })
+    // Its shorter axis is its extrusion across the longer: seen from behind it turns the other way.
+    const k = axisRatio * ((extrusionDirection?.z ?? 1) < 0 ? -1 : 1)
+    return ovalPieces({ centre: placeOf(center), u, v: [-u[1] * k, u[0] * k], from, to })
   },
   SPLINE: ({
     degreeOfSplineCurve: degree = 3,
@@ -152,9 +154,17 @@ function carried(s: Segment, m: Matrix): Segment[] {
   return ended(pieces, at(m, s.from), at(m, s.to))
 }
 
-/** Seen from behind (its extrusion points down), an entity has its x the other way round. */
-const faced = (e: Told): Matrix =>
-  (e.extrusionDirectionZ ?? e.extrusionDirection?.z ?? 1) < 0 ? [-1, 0, 0, 1, 0, 0] : SAME
+/** Kinds whose places lie in a plane of their own, square to their extrusion; those of others do not. */
+const PLANAR = new Set(['LWPOLYLINE', 'POLYLINE', 'CIRCLE', 'ARC', 'INSERT'])
+
+/** How an entity lies in the drawing: seen from behind, its x runs the other way; null where it slopes. */
+function faced(e: Told): Matrix | null {
+  const { x, y, z } = e.extrusionDirection ?? { x: 0, y: 0, z: 1 }
+  const [a, b] = e.vertices ?? []
+  const level = e.type !== 'LINE' || Math.abs((a?.z ?? 0) - (b?.z ?? 0)) < 1e-9
+  if (!level || Math.abs(z) < (1 - 1e-9) * Math.hypot(x, y, z)) return null
+  return z < 0 && PLANAR.has(e.type) && !e.is3dPolyline ? [-1, 0, 0, 1, 0, 0] : SAME
+}
 
 export function readDxf(text: string): Strokes {
   const read = parsed(text)
@@ -170,7 +180,12 @@ export function readDxf(text: string): Strokes {
         continue
       }
       const stroke = Object.hasOwn(STROKES, e.type) ? STROKES[e.type] : undefined
-      const here = after(m, faced(e))
+      const lies = stroke || e.type === 'INSERT' ? faced(e) : SAME
+      if (!lies) {
+        left.put('part that is not flat')
+        continue
+      }
+      const here = after(m, lies)
       if (stroke) segments.push(...stroke(e).flatMap((s) => carried(s, here)))
       else if (e.type === 'INSERT') {
         const block =
@@ -205,31 +220,103 @@ function standsOf(e: Told): Matrix[] {
   ).flat()
 }
 
-/** A spline with its weights, which the parser itself passes over. */
-class Weighted {
-  readonly ForEntityName = 'SPLINE'
-
-  parseEntity(scanner: Scanner, first: Group): IEntity {
-    const all: Record<number, number[]> = {}
-    let group = scanner.next()
-    for (; group.code !== 0; group = scanner.next()) (all[group.code] ??= []).push(Number(group.value))
-    const places = (x: number, y: number) =>
-      (all[x] ?? []).map((u, k) => ({ x: u, y: all[y]?.[k] ?? 0, z: 0 }))
-    const told: Partial<Told> = {
-      type: String(first.value),
-      controlPoints: places(10, 20),
-      fitPoints: places(11, 21),
-      knotValues: all[40] ?? [],
-      ...(all[41] && { weights: all[41] }),
-      ...(all[71] && { degreeOfSplineCurve: all[71][0]! }),
-      ...(all[230] && { extrusionDirectionZ: all[230][0]! }),
-    }
-    return told as IEntity
-  }
-}
 type Handler = InstanceType<Parameters<DxfParser['registerEntityHandler']>[0]>
 type Scanner = Parameters<Handler['parseEntity']>[0]
 type Group = Parameters<Handler['parseEntity']>[1]
+
+/** What an entity says, group by group. */
+class Groups {
+  private readonly all: Group[] = []
+
+  /** Up to the next entity; what is embedded in this one is left out. */
+  constructor(scanner: Scanner) {
+    let embedded = false
+    for (let group = scanner.next(); group.code !== 0; group = scanner.next()) {
+      embedded ||= group.code === 101
+      if (!embedded) this.all.push(group)
+    }
+  }
+
+  /** What stands by a code. */
+  text = (code: number): string | undefined => this.all.findLast((g) => g.code === code)?.value as string
+  number = (code: number): number | undefined => this.numbers(code).at(-1)
+  numbers = (code: number): number[] => this.all.filter((g) => g.code === code).map((g) => Number(g.value))
+
+  /** The places whose x stands by a code, each with the bulge that is told of it. */
+  places(code: number): Array<IPoint & { bulge?: number }> {
+    const out: Array<IPoint & { bulge?: number }> = []
+    for (const { code: of, value } of this.all) {
+      if (of === code) out.push({ x: Number(value), y: 0, z: 0 })
+      const last = out.at(-1)
+      if (last && of === code + 10) last.y = Number(value)
+      if (last && of === code + 20) last.z = Number(value)
+      if (last && of === 42) last.bulge = Number(value)
+    }
+    return out
+  }
+}
+
+const radians = (degrees: number | undefined): number | undefined =>
+  degrees === undefined ? undefined : (degrees * Math.PI) / 180
+
+/**
+ * What the parser itself reads of these leaves out what changes their size or place: weights, extrusions, all
+ * corners before one with a code that is new to it.
+ */
+const OWN: Readonly<Record<string, (g: Groups) => Partial<Told>>> = {
+  LINE: (g) => ({ vertices: [...g.places(10), ...g.places(11)] }),
+  CIRCLE: (g) => ({ center: g.places(10)[0], radius: g.number(40) }),
+  ARC: (g) => ({
+    center: g.places(10)[0],
+    radius: g.number(40),
+    startAngle: radians(g.number(50)),
+    endAngle: radians(g.number(51)),
+  }),
+  ELLIPSE: (g) => ({
+    center: g.places(10)[0],
+    majorAxisEndPoint: g.places(11)[0],
+    axisRatio: g.number(40),
+    startAngle: g.number(41),
+    endAngle: g.number(42),
+  }),
+  LWPOLYLINE: (g) => ({ vertices: g.places(10), shape: ((g.number(70) ?? 0) & 1) === 1 }),
+  SPLINE: (g) => ({
+    controlPoints: g.places(10),
+    fitPoints: g.places(11),
+    knotValues: g.numbers(40),
+    weights: g.numbers(41).length > 0 ? g.numbers(41) : undefined,
+    degreeOfSplineCurve: g.number(71),
+  }),
+  INSERT: (g) => ({
+    name: g.text(2),
+    position: g.places(10)[0],
+    xScale: g.number(41),
+    yScale: g.number(42),
+    rotation: g.number(50),
+    columnCount: g.number(70),
+    rowCount: g.number(71),
+    columnSpacing: g.number(44),
+    rowSpacing: g.number(45),
+  }),
+}
+
+const handlers = Object.entries(OWN).map(
+  ([type, told]) =>
+    class {
+      readonly ForEntityName = type
+
+      parseEntity(scanner: Scanner): IEntity {
+        const g = new Groups(scanner)
+        return {
+          type,
+          ...told(g),
+          visible: (g.number(60) ?? 0) === 0,
+          inPaperSpace: (g.number(67) ?? 0) !== 0,
+          extrusionDirection: { x: g.number(210) ?? 0, y: g.number(220) ?? 0, z: g.number(230) ?? 1 },
+        } as unknown as IEntity
+      }
+    },
+)
 
 /** Codes that say nothing the parser knows, comments among them. */
 const silent = (code: number): boolean =>
@@ -254,7 +341,7 @@ function groupsOf(text: string): string {
 function parsed(text: string) {
   try {
     const parser = new DxfParser()
-    parser.registerEntityHandler(Weighted)
+    for (const handler of handlers) parser.registerEntityHandler(handler as never)
     const read = parser.parseSync(groupsOf(text))
     if (!read) throw new Unread('it is empty')
     return read

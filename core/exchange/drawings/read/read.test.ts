@@ -1,6 +1,9 @@
 import fc from 'fast-check'
 import type { Place2, Segment } from '../../../outline'
 import { faceView, lengthOf } from '../../../outline'
+import { mulberry32 } from '../../../cuts'
+import { tried } from '../../../testing/fuzz'
+import { faultOfStrange, strangeDxf, strangeSvg } from '../../../testing/strangers'
 import { dxf } from '../dxf'
 import { svg } from '../svg'
 import { MOST_BYTES, readDrawing } from './index'
@@ -399,6 +402,101 @@ test('of a DXF neither what is hidden nor what lies on a paper layout is an outl
   const r = strokes(entities(...one(), ...one([60, 1]), ...one([67, 1]), ...one([67, 0], [60, 0])))
   expect(r.segments).toHaveLength(2)
   expect(Object.fromEntries(r.left)).toEqual({ 'hidden part': 1, 'part of a paper layout': 1 })
+})
+
+test('what the parser of DXF passes over changes neither size nor place', () => {
+  const BEHIND = [
+    [210, 0],
+    [220, 0],
+    [230, -1],
+  ] as const
+  const corners = (more: ReadonlyArray<readonly [number, number]>) =>
+    [
+      [0, 0],
+      [40, 0],
+      [40, 30],
+    ].flatMap(([x, y]) => [[10, x!], [20, y!], ...more] as Array<readonly [number, number]>)
+  // Newer files number each corner.
+  expect(
+    close(strokes(entities([0, 'LWPOLYLINE'], [90, 3], [70, 1], ...corners([[91, 0]]))).segments),
+  ).toEqual([
+    ['line', 0, 0, 40, 0],
+    ['line', 40, 0, 40, 30],
+    ['line', 40, 30, 0, 0],
+  ])
+  // What is round lies in a plane of its own, a line in the drawing.
+  const line = [
+    [10, 0],
+    [20, 0],
+    [11, 30],
+    [21, 40],
+  ] as const
+  const circle = [
+    [10, 50],
+    [20, 5],
+    [40, 10],
+  ] as const
+  const seen = strokes(entities([0, 'LINE'], ...line, ...BEHIND, [0, 'CIRCLE'], ...circle, ...BEHIND))
+  expect(seen.segments[0]).toMatchObject({ from: [0, 0], to: [30, 40] })
+  expect(seen.segments[1]).toMatchObject({ centre: [-50, 5], radius: 10 })
+  // A quarter of an ellipse of 20 by 10: up from the front, down from behind.
+  const quarter = [
+    [10, 0],
+    [20, 0],
+    [11, 20],
+    [21, 0],
+    [40, 0.5],
+    [41, 0],
+    [42, Math.PI / 2],
+  ] as const
+  const ends = (r: ReturnType<typeof strokes>) => r.segments.at(-1)!.to.map((v) => Number(v.toFixed(6)) + 0)
+  expect(ends(strokes(entities([0, 'ELLIPSE'], ...quarter)))).toEqual([0, 10])
+  expect(ends(strokes(entities([0, 'ELLIPSE'], ...quarter, ...BEHIND)))).toEqual([0, -10])
+  const spline = [
+    [71, 1],
+    [40, 0],
+    [40, 0],
+    [40, 1],
+    [40, 1],
+    [10, 0],
+    [20, 0],
+    [10, 99],
+    [20, 0],
+  ] as const
+  const odd = strokes(
+    entities(
+      [0, 'LINE'],
+      ...line,
+      [0, 'SPLINE'],
+      [60, 1],
+      ...spline,
+      [0, 'CIRCLE'],
+      ...circle,
+      [210, 0.6],
+      [220, 0],
+      [230, 0.8],
+      [0, 'LINE'],
+      ...line,
+      [31, 500],
+    ),
+  )
+  expect(odd.segments).toHaveLength(1)
+  expect(Object.fromEntries(odd.left)).toEqual({ 'hidden part': 1, 'part that is not flat': 2 })
+  // A corner without its second number, and a code that is none of its own.
+  const torn = entities([0, 'LWPOLYLINE'], [90, 3], [70, 1], ...corners([]).slice(0, 5), [99, 3])
+  expect(strokes(torn).segments).not.toHaveLength(0)
+})
+
+test('drawings of strangers are as large as they were drawn', () => {
+  const random = mulberry32(20_263)
+  const { faults, tried: count } = tried(
+    300,
+    (n) => (n % 2 ? strangeSvg : strangeDxf)(random),
+    faultOfStrange,
+    (s) => s.text,
+  )
+  expect(count).toBe(300)
+  expect(faults.slice(0, 3)).toEqual([])
 })
 
 test('what would take for ever is refused for how much it is', () => {
