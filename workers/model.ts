@@ -75,6 +75,11 @@ export interface CutsTold {
   readonly hardware: readonly HardwareRow[]
 }
 
+export interface Weighed extends Weight {
+  /** Whether anything was weighed, and the names of what was not: it takes too long to shape. */
+  readonly some: boolean
+  readonly without: readonly string[]
+}
 export interface SizesTold {
   readonly rows: readonly SizeRow[]
   readonly measured: readonly Measured[]
@@ -224,12 +229,14 @@ const worker = {
   },
 
   /** What these instances weigh, or all of them. */
-  async weigh(keys: readonly string[] | null): Promise<Weight> {
+  async weigh(keys: readonly string[] | null): Promise<Weighed> {
     const [{ weigh }, k] = await Promise.all([import('../core/weight'), kernel()])
-    const model = shapely()
     const wanted = keys && new Set(keys)
-    const { instances } = model.resolved
-    return weigh(model, k, wanted ? instances.filter((i) => wanted.has(i.key)) : instances)
+    const asked = current().resolved.instances.filter((i) => !wanted || wanted.has(i.key))
+    const slow = setAsideIn(current(), leftOut)
+    const weighed = asked.filter((i) => !slow.includes(i))
+    const without = asked.filter((i) => slow.includes(i)).map((i) => i.name)
+    return { ...weigh(current(), k, weighed), some: weighed.length > 0, without }
   },
 
   /**

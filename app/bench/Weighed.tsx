@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { formatLength } from '../../core/measure'
 import { DIRECTION_OF } from '../../core/pieces'
 import type { Shown } from '../../core/shown'
-import type { Weight } from '../../core/weight'
+import type { Weighed as Answer } from '../../workers/model'
 import { useAsked } from '../store/asked'
 import { useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
@@ -35,16 +35,19 @@ export function Whole() {
 export function Weighed({ keys }: { readonly keys: readonly string[] | null }) {
   const style = useOpen((s) => s.shown.style)
   const which = keys?.join() ?? 'all'
-  const { answer, fault } = useAsked<Weight>(`weight of ${which}`, (hand) => hand.weigh(keys))
+  const { answer, fault } = useAsked<Answer>(`weight of ${which}`, (hand) => hand.weigh(keys))
   if (fault) return <p className="text-pencil">{fault}</p>
   if (!answer) return <p className="text-quiet">…</p>
-  const { mass, area, unknown, centre } = answer
+  const { mass, area, unknown, centre, some, without } = answer
+  const left = without.length > 0 && `${without.join(', ')} could not be weighed`
+  if (left && !some) return <p className="mt-1 text-quiet">{left}</p>
   const inches = style.unit === 'in'
   const heavy = mass !== null && (inches ? `${say(mass * POUNDS_PER_KG)} lb` : `${say(mass)} kg`)
   const wide = inches ? `${say(area * SQUARE_FEET_PER_M2)} sq ft` : `${say(area)} m²`
   const at = centre?.map((mm) => formatLength(mm, coarse(style)).text)
   return (
     <p className="measure mt-1 whitespace-normal text-quiet">
+      {left && `${left}; the rest: `}
       {heavy ? `Weighs about ${heavy}` : `What it weighs is not known: ${unknown.join(', ')}`}, {wide} of
       surface
       {at && `, balances at ${DIRECTION_OF.map((d, i) => `${fractions(at[i]!)} ${d}`).join(', ')}`}
