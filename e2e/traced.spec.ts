@@ -246,6 +246,27 @@ test('an outline is read from an SVG, sawn, saved as a DXF, and read from that a
     'list.dxf is not read: it is neither an SVG drawing nor a DXF in text',
   )
   await none.getByRole('button', { name: 'Close' }).click()
+  // One that is not read to its end can be stopped, and is waited for by nothing then.
+  const ended = page.evaluate(() => {
+    const { postMessage: post, terminate: end } = Worker.prototype
+    Worker.prototype.postMessage = () => undefined
+    return new Promise<void>((resolve) => {
+      Worker.prototype.terminate = function (this: Worker) {
+        Object.assign(Worker.prototype, { postMessage: post, terminate: end })
+        end.call(this)
+        resolve()
+      }
+    })
+  })
+  await read.setInputFiles({ name: 'long.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from(dxf) })
+  const long = page.getByRole('dialog', { name: 'Outline from long.dxf' })
+  await expect(long.getByRole('status')).toHaveText(/Reading/)
+  await long.getByRole('button', { name: 'Stop' }).click()
+  await ended
+  await expect(long).toBeHidden()
+  await read.setInputFiles({ name: 'swift.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from(dxf) })
+  await expect(again.getByRole('button', { name: 'Put it in' })).toBeEnabled()
+  await again.getByRole('button', { name: 'Leave it' }).click()
   await expect(dialog.getByText('Pinned')).toBeVisible()
 
   // The whole piece, flat, from the project's menu.

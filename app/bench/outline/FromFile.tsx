@@ -5,7 +5,7 @@ import type { Drawn, Reading } from '../../../core/exchange/drawings/read'
 import { outlineOf, type Putting } from '../../../core/exchange/drawings/read/put'
 import { cornersOf, segmentOf, type FaceView, type Place2 } from '../../../core/outline'
 import { sayLength } from '../../../core/resolve'
-import { MOST_SMALL, readingHand, sayFault } from '../../store/hands'
+import { MOST_SMALL, readingHand, Restarted, sayFault } from '../../store/hands'
 import { useOpen } from '../../store/open'
 import { Choice } from '../../ui/Choice'
 import { Dialog } from '../../ui/Dialog'
@@ -43,7 +43,7 @@ export function FromFile({ file, view, onPut, onClose }: Props) {
   const [gap, setGap] = useState<Gap>('0.1')
   const [putting, setPutting] = useState<Putting>('middle')
   useEffect(() => {
-    let gone = false
+    let [gone, busy] = [false, true]
     const look = async (): Promise<Reading<Drawn>> => {
       const bytes = new Uint8Array(await file.arrayBuffer())
       return readingHand.ask<Reading<Drawn>>((hand) => hand.readDrawing(bytes, file.name), MOST_SMALL)
@@ -54,6 +54,7 @@ export function FromFile({ file, view, onPut, onClose }: Props) {
         why: sayFault(error, `${file.name} could not be read`),
       }))
       .then((found) => {
+        busy = false
         if (gone) return
         setRead(found)
         if (found.ok && found.read.unit !== null) setUnit('file')
@@ -61,6 +62,8 @@ export function FromFile({ file, view, onPut, onClose }: Props) {
       .catch(() => undefined)
     return () => {
       gone = true
+      // Whatever is read next does not wait for what nobody waits for any more.
+      if (busy) readingHand.bury(new Restarted(`${file.name} was not read`))
     }
   }, [file])
 
@@ -83,9 +86,14 @@ export function FromFile({ file, view, onPut, onClose }: Props) {
   return (
     <Dialog open onClose={onClose} title={`Outline from ${file.name}`}>
       {!read && (
-        <p role="status" className="text-quiet">
-          Looking into it…
-        </p>
+        <div className="flex items-center justify-between gap-2">
+          <p role="status" className="text-quiet">
+            Reading{file.size > 1e5 && ` ${(file.size / 1e6).toFixed(1)} MB`}…
+          </p>
+          <button className="btn" onClick={onClose}>
+            Stop
+          </button>
+        </div>
       )}
       {read?.ok === false && (
         <p role="alert" className="text-pencil">
