@@ -52,6 +52,7 @@ const INCH = 25.4
 
 export function cutList(model: Model): CutList {
   const { extraLength, extraWidth } = model.resolved.settings
+  const noted = model.project.pieces.filter((p) => p.note)
   const rows = findAlike(model).map((alike): CutRow => {
     const first = alike.instances[0]!
     const size = boughtFor(model, first)
@@ -73,8 +74,8 @@ export function cutList(model: Model): CutList {
         ...(planed === null ? [] : [sayPlaned(size.thickness, model)]),
         ...saidWork(model.features(first)),
       ].join(', '),
-      note: model.project.pieces
-        .filter((p) => pieces.has(p.id) && p.note)
+      note: noted
+        .filter((p) => pieces.has(p.id))
         .map((p) => p.note)
         .join('; '),
       of: { piece: first.piece, index: first.index },

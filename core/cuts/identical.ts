@@ -122,10 +122,11 @@ function groupAlike(model: Model): Alike[] {
  * B2, so that all others keep theirs.
  */
 function marking({ project }: Model): (piece: string) => string {
+  const byId = new Map(project.pieces.map((p) => [p.id, p]))
   const letters = new Map<string, string>()
   const counts = new Map<string, number>()
   return (id) => {
-    const piece = project.pieces.find((p) => p.id === id)
+    const piece = byId.get(id)
     const family = (piece && originalOf(piece, project)?.id) ?? id
     const letter = letters.get(family) ?? markOf(letters.size)
     letters.set(family, letter)

@@ -156,8 +156,8 @@ class Standing {
     fast: readonly Instance[],
   ): { readonly held: boolean; readonly open: Instance | null } {
     const meets = near.flatMap((o) => {
-      const m = meet(i, face, o)
-      return m && Math.abs(m.gap) < TOUCH ? [{ o, share: shareOf(m.patch, i, m.into) }] : []
+      const share = shareAgainst(i, face, o)
+      return share === null ? [] : [{ o, share }]
     })
     const held = meets.some(({ o }) => fast.includes(o))
     return { held, open: held ? null : (meets.find((m) => m.share > MOST)?.o ?? null) }
@@ -169,6 +169,23 @@ const add = <T>(map: Map<string, T[]>, key: string, value: T): void => {
   if (list) list.push(value)
   else map.set(key, [value])
 }
+
+/** How much of a face of the first lies against the second; null where it does not touch that. */
+function shareAgainst(i: Instance, face: FaceName, o: Instance): number | null {
+  let of = shares.get(i)
+  if (!of) shares.set(i, (of = new WeakMap()))
+  let known = of.get(o)
+  if (!known) of.set(o, (known = new Map()))
+  let share = known.get(face)
+  if (share === undefined) {
+    const m = meet(i, face, o)
+    share = m && Math.abs(m.gap) < TOUCH ? shareOf(m.patch, i, m.into) : null
+    known.set(face, share)
+  }
+  return share
+}
+/** Instances never change. */
+const shares = new WeakMap<Instance, WeakMap<Instance, Map<FaceName, number | null>>>()
 
 const shareOf = (patch: Box, i: Instance, into: Axis): number =>
   otherAxes(into).reduce<number>((n, k) => (n * (patch.max[k] - patch.min[k])) / extentOf(i, k), 1)

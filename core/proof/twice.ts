@@ -33,5 +33,14 @@ export const twice = defineQuick({
 })
 
 /** Equal for joints of one kind between the same faces, told in any order, and set off alike. */
-const markOf = ({ kind, between, fields }: Joint): string =>
-  JSON.stringify([kind, between.map((m) => JSON.stringify(m)).sort(), fields.offset ?? ''])
+function markOf(joint: Joint): string {
+  let mark = marks.get(joint)
+  if (mark === undefined) {
+    const { kind, between, fields } = joint
+    mark = JSON.stringify([kind, between.map((m) => JSON.stringify(m)).sort(), fields.offset ?? ''])
+    marks.set(joint, mark)
+  }
+  return mark
+}
+/** Joints never change. */
+const marks = new WeakMap<Joint, string>()
