@@ -394,3 +394,38 @@ test('the cut list is sorted by what its headings are pressed for', async ({ pag
   await expect(heading).toHaveAttribute('aria-sort', 'descending')
   expect(await lengths()).toEqual([...up].reverse())
 })
+
+test('a delete’s message undoes that alone, and a row of shelves keeps its spacing when it is looked at', async ({
+  page,
+}) => {
+  const maker = await openDemo(page)
+  const message = page.getByRole('listitem').filter({ hasText: 'Deleted Kick board' })
+  const row = page.getByRole('region', { name: 'Pieces' }).getByRole('button', { name: /Kick board/ })
+  await maker.choose('Kick board')
+  await page.keyboard.press('Delete')
+  await message.getByRole('button', { name: 'Undo' }).click()
+  await expect(row).toBeVisible()
+  await maker.choose('Kick board')
+  await page.keyboard.press('Delete')
+  await expect(message).toBeVisible()
+  // Whatever comes after it closes it, undoing it by the keys too.
+  await page.keyboard.press('Control+z')
+  await expect(row).toBeVisible()
+  await expect(message).toHaveCount(0)
+  await page.keyboard.press('Control+Shift+z')
+  await expect(row).toBeHidden()
+  await page.keyboard.press('Control+z')
+
+  await maker.choose('Shelf')
+  await page.keyboard.press('e')
+  const dialog = page.getByRole('dialog', { name: 'Edit spacing of Shelf' })
+  await expect(dialog.getByLabel('How many', { exact: true })).toHaveValue('shelves')
+  await expect(dialog.getByLabel('To (above)', { exact: true })).toHaveValue(/Top/)
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(dialog).toBeHidden()
+  const repeat = page.getByRole('region', { name: 'Repeat' })
+  await expect(repeat.getByLabel('How many', { exact: true })).toHaveValue('shelves')
+  // Nothing was changed by that.
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+})

@@ -20,7 +20,12 @@ const MANNER: Readonly<Record<Repeat['kind'], string>> = {
   ring: 'round an axis',
 }
 
-/** What a repeat starts as: three of them, one after the other where that is known. */
+type Texts = Readonly<Record<string, string>>
+
+/**
+ * What a repeat starts as: as it is where there is one, else three of them, one after the other where that is
+ * known.
+ */
 function startOf(shown: Shown, of: Wood, direction: Direction): Readonly<Record<string, string>> {
   const [low, high] = [false, true].map((far) => sideOf(AXIS_OF[direction], far))
   const touching = 'stock' in of ? '' : `@${of.id}.${high} - @${of.id}.${low}`
@@ -31,10 +36,9 @@ function startOf(shown: Shown, of: Wood, direction: Direction): Readonly<Record<
     centre2: '0',
     start: '0',
     ...between(shown, of, direction),
+    ...(of.repeat?.direction === direction && (of.repeat as unknown as Texts)),
   }
 }
-
-type Texts = Readonly<Record<string, string>>
 
 /** What has to be said of a repeat; what is not typed over stays as it starts. */
 const askedOf = (start: (d: Direction) => Texts) =>
@@ -60,8 +64,9 @@ export function RepeatDialog({ of, kind: first }: { of: Wood; kind: Repeat['kind
     `repeat ${of.id}`,
     askedOf((d) => startOf(shown, of, d)),
     () => ({
-      kind: first,
-      direction: 'facing' in of ? DIRECTION_OF[facing(of.facing).room[2]]! : 'across',
+      kind: of.repeat?.kind ?? first,
+      direction:
+        of.repeat?.direction ?? ('facing' in of ? DIRECTION_OF[facing(of.facing).room[2]]! : 'across'),
       typed: {},
     }),
   )
@@ -75,11 +80,16 @@ export function RepeatDialog({ of, kind: first }: { of: Wood; kind: Repeat['kind
     if (!refused) close()
     return refused
   }
+  const title = of.repeat
+    ? `Edit spacing of ${of.name}`
+    : kind === 'even'
+      ? `Space ${of.name} evenly`
+      : `Repeat ${of.name}`
   return (
     <Dialog
       open
       onClose={close}
-      title={kind === 'even' ? `Space ${of.name} evenly` : `Repeat ${of.name}`}
+      title={title}
       says={'stock' in of ? 'The same piece several times.' : 'The whole group several times.'}
     >
       <form
@@ -124,7 +134,9 @@ export function RepeatDialog({ of, kind: first }: { of: Wood; kind: Repeat['kind
           </p>
         )}
         <div className="flex justify-end">
-          <button className="btn btn-main">{kind === 'even' ? 'Space evenly' : 'Repeat'}</button>
+          <button className="btn btn-main">
+            {of.repeat ? 'Save' : kind === 'even' ? 'Space evenly' : 'Repeat'}
+          </button>
         </div>
       </form>
     </Dialog>

@@ -1,6 +1,6 @@
 import { toast } from 'sonner'
 import { change, type Group, type Piece } from '../../core/document'
-import { choose, run, undo, whoRefersTo } from '../store/open'
+import { choose, run, undo, useOpen, whoRefersTo } from '../store/open'
 import { beforeMuch } from '../store/snapshots'
 import { sayRefusal } from '../ui/refusal'
 
@@ -9,12 +9,11 @@ export function deletePiece(piece: Piece): void {
   const who = whoRefersTo(piece.id)
   if (!sayRefusal(run(change.removePiece({ id: piece.id })))) return
   choose([])
-  toast(
+  sayDeleted(
     who.length
-      ? `Deleted ${piece.name}. Still referred to by ` +
+      ? `${piece.name}. Still referred to by ` +
           `${who.slice(0, 4).join(', ')}${who.length > 4 ? ' and others' : ''}`
-      : `Deleted ${piece.name}`,
-    { duration: 10_000, action: { label: 'Undo', onClick: () => undo() } },
+      : piece.name,
   )
 }
 
@@ -32,5 +31,21 @@ export function deleteTogether(group: Group | null, pieces: readonly Piece[]): v
   if (group || pieces.length > FEW) beforeMuch(`before ${says} went`)
   if (!sayRefusal(run(changes, `Delete ${says}`))) return
   choose([])
-  toast(`Deleted ${says}`, { duration: 10_000, action: { label: 'Undo', onClick: () => undo() } })
+  sayDeleted(says)
+}
+
+/**
+ * Says that something was just deleted, and offers to undo that. At any other change, or when it is undone
+ * otherwise, the message closes: its button undoes nothing else.
+ */
+function sayDeleted(what: string): void {
+  const step = useOpen.getState().past.at(-1)
+  const still = () => useOpen.getState().past.at(-1) === step
+  const stop = useOpen.subscribe(() => still() || toast.dismiss(id))
+  const id = toast(`Deleted ${what}`, {
+    duration: 10_000,
+    action: { label: 'Undo', onClick: () => still() && undo() },
+    onDismiss: stop,
+    onAutoClose: stop,
+  })
 }
