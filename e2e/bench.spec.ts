@@ -395,9 +395,7 @@ test('the cut list is sorted by what its headings are pressed for', async ({ pag
   expect(await lengths()).toEqual([...up].reverse())
 })
 
-test('a delete’s message undoes that alone, and a row of shelves keeps its spacing when it is looked at', async ({
-  page,
-}) => {
+test('a delete’s message undoes that alone; the spacing of shelves is shown as it is', async ({ page }) => {
   const maker = await openDemo(page)
   const message = page.getByRole('listitem').filter({ hasText: 'Deleted Kick board' })
   const row = page.getByRole('region', { name: 'Pieces' }).getByRole('button', { name: /Kick board/ })

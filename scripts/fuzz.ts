@@ -1,6 +1,6 @@
 /**
- * The long fuzzing: 2,000 mutated projects, 500 layout jobs, and 700 drawings of strangers, sound and damaged.
- * `npm run fuzz [-- SEED]`; exits 1 when one went wrong.
+ * The long fuzzing: 2,000 mutated projects, 500 layout jobs, and 700 drawings of strangers, sound and
+ * damaged. `npm run fuzz [-- SEED]`; exits 1 when one went wrong.
  */
 import { mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
 import { layoutJobs, mulberry32 } from '../core/cuts'

@@ -36,7 +36,7 @@ function startOf(shown: Shown, of: Wood, direction: Direction): Readonly<Record<
     centre2: '0',
     start: '0',
     ...between(shown, of, direction),
-    ...(of.repeat?.direction === direction && (of.repeat as unknown as Texts)),
+    ...(of.repeat?.direction === direction && of.repeat),
   }
 }
 

@@ -175,7 +175,7 @@ function shareAgainst(i: Instance, face: FaceName, o: Instance): number | null {
   let of = shares.get(i)
   if (!of) shares.set(i, (of = new WeakMap()))
   let known = of.get(o)
-  if (!known) of.set(o, (known = new Map()))
+  if (!known) of.set(o, (known = new Map<FaceName, number | null>()))
   let share = known.get(face)
   if (share === undefined) {
     const m = meet(i, face, o)

@@ -249,9 +249,8 @@ export function faultOfStrange(strange: Strange): string | null {
   const all = segments.flatMap((s) => [s.from, s.to])
   const size = [0, 1].map((k) => span(all, k as 0 | 1) * (unit ?? PIXEL))
   const off = size.some((s, k) => Math.abs(s - strange.size[k]!) > 1e-6 * Math.max(1, ...strange.size))
-  return off
-    ? `${size.map((s) => s.toFixed(4)).join(' × ')} where ${strange.size.map((s) => s.toFixed(4)).join(' × ')} is drawn`
-    : null
+  const say = (all: readonly number[]) => all.map((n) => n.toFixed(4)).join(' × ')
+  return off ? `${say(size)} where ${say(strange.size)} is drawn` : null
 }
 
 /** One that was damaged on its way, by transfers and careless editors. */
@@ -265,7 +264,7 @@ export function damaged(strange: Strange, random: Random): Strange {
       '',
       part + part,
       part.replace(/\d/g, '9'),
-      String(one(ODD)) + part,
+      JSON.stringify(one(ODD)) + part,
       part.replace(/-?\d+(\.\d+)?/g, '1e309'),
       [...part].reverse().join(''),
     ])
