@@ -148,4 +148,27 @@ test('edges are eased and one is routed by the keyboard alone, and undone', asyn
   await maker.screen('Bench')
   await maker.choose('Shelf')
   await expect(work).toContainText('Round edges, r 2, all round the face')
+
+  // Of several chosen pieces, all are eased when one of them is pressed.
+  await maker.addBoard({
+    name: 'Upper shelf',
+    from: '18×95 planed',
+    stands: 'lying flat, length across',
+    size: '400',
+  })
+  await maker.say('Up', 'starts at', '18')
+  await page.getByRole('button', { name: 'Fit', exact: true }).click()
+  const stage = page.locator('canvas')
+  await expect(page.getByText('Shaping…')).toBeHidden()
+  await page.keyboard.press('Control+a')
+  await page.keyboard.press('Shift+r')
+  const box = (await stage.boundingBox())!
+  await stage.click({ position: { x: box.width / 2, y: box.height / 2 } })
+  await maker.choose('Shelf')
+  await expect(work).toContainText('2Round')
+  await maker.choose('Upper shelf')
+  await expect(work).toContainText('1Round')
+  // As one change.
+  await page.keyboard.press('Control+z')
+  await expect(work).not.toContainText('Round')
 })

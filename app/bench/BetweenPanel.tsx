@@ -1,14 +1,16 @@
 /** A new board by faces: from this one to that, lying on a third; once all are picked, it is put in. */
 import { useEffect, useRef } from 'react'
+import { toast } from 'sonner'
 import * as z from 'zod'
 import { change, freeId, freeName, takenIds, type MadePiece, type Project } from '../../core/document'
-import { AXIS_OF, DIRECTION_OF, facing, hull, vec3, type Vec3 } from '../../core/pieces'
+import { AXIS_OF, DIRECTION_OF, facing, hull, vec3, type Box, type Vec3 } from '../../core/pieces'
+import { toShown } from '../../core/measure'
 import { tryMeasure } from '../../core/resolve'
 import { chooseNew, pick, pickInTurn, run, useOpen } from '../store/open'
 import { MeasureField } from '../ui/MeasureField'
 import { useDraftForm } from '../ui/useDraftForm'
 import { toggleBetween, useBench } from './asks'
-import { faceNamed, standBetween, type Faces, type Standing } from './between'
+import { faceNamed, lookingInward, standBetween, type Faces, type Standing } from './between'
 import { nameFor } from './placing/names'
 import { StanceButton } from './Stance'
 import { StockSelect } from './StockSelect'
@@ -57,13 +59,16 @@ export function BetweenPanel() {
   const { values, set, submit, why } = form
   const { stock, name, thin } = values
   const main = useRef<HTMLButtonElement>(null)
+  /** Both faces were pressed on the bench, and none of them typed. */
+  const picked = useRef(false)
   const wood = project.stock.find((s) => s.id === stock)
   const wide = !wood || wood.width === null || wood.kind === 'sheet'
   const stands = standBetween(values, wide, last?.facing ?? null, thin)
   const names = [...project.pieces, ...project.groups].map((x) => x.name)
   const proposed = 'facing' in stands ? freeName(called(stands), names) : ''
 
-  function put(of: Told): string | null {
+  function put(told: Told): string | null {
+    const of = picked.current ? { ...told, ...lookingInward(told, boxOf) } : told
     const found = standBetween(of, wide, last?.facing ?? null, of.thin)
     if ('why' in found) return found.why
     const id = freeId('p', takenIds(project))
@@ -74,6 +79,8 @@ export function BetweenPanel() {
       change.addPiece({ kind: 'made', id, name: named, stock: of.stock, facing, spans, group }),
     )
     if (refused) return refused
+    if (of.from !== told.from || of.to !== told.to)
+      toast(`${named} runs from ${say(of.from)} to ${say(of.to)}: those look at each other`)
     before = { project: project.id, faces: { from: of.from, to: of.to, on: '' } }
     useBench.setState({ panel: 'ticket' })
     chooseNew([id])
@@ -90,6 +97,7 @@ export function BetweenPanel() {
       pickInTurn(LABELS, (stored, n) => {
         // Faces picked take the place of those that were there from the last board.
         latest.current.set({ ...(n === 0 && { to: '', on: '' }), [ASKED[n]![0]]: stored })
+        picked.current = true
         if (n === 1) main.current?.focus()
         if (n === ASKED.length - 1) latest.current.submit(latest.current.put)
       })
@@ -131,7 +139,11 @@ export function BetweenPanel() {
           optional
           placeholder={side === 'on' ? 'a face; level with the first when empty' : 'a face'}
           value={values[side]}
-          onCommit={(text) => (set({ [side]: text }), null)}
+          onCommit={(text) => {
+            picked.current = false
+            set({ [side]: text })
+            return null
+          }}
         />
       ))}
       {'facing' in stands && values.on === '' && (
@@ -164,6 +176,16 @@ export function BetweenPanel() {
     </form>
   )
 }
+
+/** Where a piece or a group stands. */
+function boxOf(key: string): Box | null {
+  const { shown } = useOpen.getState()
+  const instance = shown.byKey.get(key) ?? shown.byId.get(key)?.instances[0]
+  return instance?.box ?? shown.groups.find((g) => g.id === key)?.boxes[0] ?? null
+}
+
+/** A face as a maker reads it. */
+const say = (face: string): string => toShown(face, useOpen.getState().shown.sayRef)
 
 /** What it is mostly called where it would stand. */
 function called({ facing: stance, spans }: Standing): string {

@@ -35,6 +35,7 @@ export function MeasurePanel() {
 
   const again = useCallback(() => {
     setEnds(NONE)
+    let first = ''
     const want = (n: number): void => {
       const prompt = ASKED[n]
       if (!prompt) return
@@ -43,7 +44,10 @@ export function MeasurePanel() {
         of: 'spot',
         take: (spot, says) => {
           put(n, { spot, says })
-          want(n + 1)
+          // Nothing is measured from a place to itself.
+          const same = n > 0 && says === first
+          first = n === 0 ? says : first
+          want(same ? n : n + 1)
         },
       })
     }
@@ -54,8 +58,10 @@ export function MeasurePanel() {
     return () => pick(null)
   }, [again])
 
+  const [from, to] = ends.map((end) => ('spot' in end ? end.says : end.text.trim()))
+  const itself = from !== '' && from === to
   const [a, b] = ends.map((end) => spotOf(end, shown))
-  const found = useMemo(() => (a && b ? apart(a, b) : null), [a, b])
+  const found = useMemo(() => (a && b && !itself ? apart(a, b) : null), [a, b, itself])
   useEffect(() => {
     useBench.setState({ gauge: found?.reach ?? null })
     return () => useBench.setState({ gauge: null })
@@ -90,7 +96,13 @@ export function MeasurePanel() {
         )
       })}
       <div role="status" className="min-h-8">
-        {found ? <Result found={found} shown={shown} /> : <Typed ends={ends} shown={shown} />}
+        {itself ? (
+          <p>That is where it is measured from. Pick another place.</p>
+        ) : found ? (
+          <Result found={found} shown={shown} />
+        ) : (
+          <Typed ends={ends} shown={shown} />
+        )}
       </div>
       <button className="btn justify-self-start" onClick={again}>
         Measure something else

@@ -35,7 +35,11 @@ export function BenchMenu() {
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content
-          className="floating z-50 min-w-56 py-1"
+          className={
+            'floating z-50 max-h-(--radix-dropdown-menu-content-available-height) min-w-56 ' +
+            'overflow-y-auto py-1'
+          }
+          collisionPadding={8}
           align="start"
           aria-label="What can be done"
         >

@@ -4,7 +4,7 @@ import { modelOf } from '../../core/model'
 import { facing, ROOM_SIDES, sideAt, type RoomSide } from '../../core/pieces'
 import { lookOver } from '../../core/proof'
 import { block, make } from '../../core/testing/bench'
-import { faceNamed, standBetween } from './between'
+import { faceNamed, lookingInward, standBetween } from './between'
 
 /** Two posts, a floor between them and a wall behind. */
 const frame = make([
@@ -42,6 +42,23 @@ test('a face below which it hangs is where it ends', () => {
 test('an upright stands from the floor to a height', () => {
   const post = added({ from: '@c.top', to: '400', on: '@a.right' })
   expect(post.box).toEqual({ min: [18, 0, 18], max: [36, 300, 400] })
+})
+test('picked from outside, a board runs between what looks at each other, and not through it', () => {
+  const boxOf = (id: string) => modelOf(frame).resolved.byId.get(id)!.instances[0]!.box
+  const inward = (from: string, to: string, on: string) => {
+    const found = lookingInward({ from, to, on }, boxOf)
+    return [found.from, found.to]
+  }
+  const inside = ['@a.right', '@b.left']
+  expect(inward('@a.left', '@b.right', '@c.top')).toEqual(inside)
+  expect(inward('@a.left', '@b.left', '')).toEqual(inside)
+  expect(inward('@b.right', '@a.left', '')).toEqual([...inside].reverse())
+  // On top of both, or below, it covers their ends.
+  expect(inward('@a.left', '@b.right', '@a.top')).toEqual(['@a.left', '@b.right'])
+  expect(inward('@a.left', '@b.right', '@b.bottom')).toEqual(['@a.left', '@b.right'])
+  // What is no pair of faces stays as it is.
+  expect(inward('@a.left', '@c.top', '')).toEqual(['@a.left', '@c.top'])
+  expect(inward('@a.left', '400', '')).toEqual(['@a.left', '400'])
 })
 test('where it lies on nothing, it is thin as told, but never along its length', () => {
   const faces = { from: '@a.right', to: '@b.left', on: '' }

@@ -1,6 +1,6 @@
 /** A board told by faces: the one it starts from, the one it runs to, and one it lies on. */
 import type { Direction, MadePiece } from '../../core/document'
-import { AXIS_OF, DIRECTION_OF, ROOM_SIDES, sideAt, sideOf, type RoomSide } from '../../core/pieces'
+import { AXIS_OF, DIRECTION_OF, ROOM_SIDES, sideAt, sideOf, type Box, type RoomSide } from '../../core/pieces'
 
 export interface Faces {
   /** Places as stored texts; the first is a face, `@p1.right`. */
@@ -60,6 +60,33 @@ export function standBetween(
   spans[across] = wide ? { start: at(across, false), end: at(across, true) } : { start: at(across, false) }
   const facing = `${ALONG[length]}-${TOWARD[thick]}`
   return { facing, spans }
+}
+
+/** What lies within this of a face lies on it, millimetres. */
+const ON = 1e-3
+
+/**
+ * Of two pieces that stand apart, the faces that look at each other, where a board between the faces that
+ * were picked would run through one of the pieces: a press takes the face that is seen. `boxOf` is told a
+ * piece.
+ */
+export function lookingInward(faces: Faces, boxOf: (piece: string) => Box | null): Faces {
+  const [a, b] = [faceNamed(faces.from), faceNamed(faces.to)]
+  const axis = a && sideAt(a.side).axis
+  if (!a || !b || axis === null || sideAt(b.side).axis !== axis || a.piece === b.piece) return faces
+  const [p, q] = [boxOf(a.piece), boxOf(b.piece)]
+  if (!p || !q) return faces
+  const before = p.max[axis] <= q.min[axis] + ON
+  if (!before && q.max[axis] > p.min[axis] + ON) return faces
+  // Lying on the ends of both, it may run from outside to outside.
+  const lying = faceNamed(faces.on)
+  const under = lying && boxOf(lying.piece)
+  if (lying && under) {
+    const { axis: t, far } = sideAt(lying.side)
+    if ([p, q].every((x) => (far ? under.max[t] > x.max[t] - ON : under.min[t] < x.min[t] + ON))) return faces
+  }
+  const face = (piece: string, far: boolean) => `@${piece}.${sideOf(axis, far)}`
+  return { ...faces, from: face(a.piece, before), to: face(b.piece, !before) }
 }
 
 /** The way a board is thin when nothing says: as the last one was where that fits, else up, or across. */

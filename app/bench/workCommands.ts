@@ -65,15 +65,26 @@ function place(work: string, prompt: string): void {
       const group = whole && shown.groups.find((g) => g.id === whole.id)
       const instance = shown.byKey.get(key)
       const together = group && instance ? groupStep(step, instance, group) : null
-      const { id, change } = addStepAt(together ? whole!.id : pieceOf(key), together ?? step, shown)
-      if (!sayRefusal(run(change))) return
-      if (!together) choose([key])
+      const on = together ? [whole!.id] : [pieceOf(key), ...alsoRun(work, pieceOf(key))]
+      const { id, changes } = addStepAt(on, together ?? step, shown)
+      if (!sayRefusal(run(changes, on.length > 1 ? `${prompt} ${on.length} pieces` : undefined))) return
+      if (!together && on.length === 1) choose([key])
       // What is told by an outline is drawn at once.
       const drawn = ownWork(work)!.outlined?.(step.options)
       useBench.setState({ opening: id })
       if (drawn) drawOutline(id)
     },
   })
+}
+
+/** Work along edges is put on all chosen pieces at once, when one of them is pressed. */
+function alsoRun(work: string, pressed: string): string[] {
+  const { project, chosen } = useOpen.getState()
+  const ids = [...new Set(chosen.map(pieceOf))]
+  if (!ownWork(work)!.runs || !ids.includes(pressed)) return []
+  return project.pieces.flatMap((p) =>
+    p.kind === 'made' && p.id !== pressed && ids.includes(p.id) ? [p.id] : [],
+  )
 }
 
 export const WORK_COMMANDS = KINDS.map(([kind, says, label, key, icon]): BenchCommand => ({

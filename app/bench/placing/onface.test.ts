@@ -7,6 +7,7 @@ import { block, join, make } from '../../../core/testing/bench'
 import { shownOf } from '../../../core/testing/shown'
 import { OWN_KINDS, type Bore } from '../../../core/work'
 import { addStepAt, carriedChanges, faceUnder, holdAlong, markOf, placedAxes, stepAt } from './onface'
+import { runs } from '../../../core/testing/runs'
 
 /** A board housed in a post at its end 1, so that its shoulder is not its end. */
 const housed = make([
@@ -52,8 +53,8 @@ test('what is put on under the pointer stands where it says, and is carried to w
     fc.property(spot, spot, ({ kind, face, x, y, z }, to) => {
       const shown = shownOf(housed)
       const put = stepAt(kind, { instance: a(housed), face, at: placeOn(face, x, y, z) }, shown, HOLD)
-      const { change } = addStepAt('a', put.step, shown)
-      const with_ = after(housed, change)
+      const { changes } = addStepAt(['a'], put.step, shown)
+      const with_ = after(housed, changes)
       const axes = placedAxes(onA(with_)).map((p) => p.axis)
       const mark = markOf(onA(with_), a(with_), valueIn(with_))!
       for (const axis of axes) {
@@ -70,7 +71,7 @@ test('what is put on under the pointer stands where it says, and is carried to w
       const there = markOf(onA(moved), a(moved), valueIn(moved))!
       for (const axis of axes) expect(there.at[axis]).toBeCloseTo(held[axis]!.at, 6)
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 
@@ -107,7 +108,7 @@ test('its mark stands where it is, whatever it is measured from, and is carried 
         fields: { along: String(along), across: String(across), diameter: '8' },
         options: { alongFrom, acrossFrom },
       }
-      const bored = after(housed, addStepAt('a', step, shownOf(housed)).change)
+      const bored = after(housed, addStepAt(['a'], step, shownOf(housed)).changes)
       const holeIn = (project: Project) =>
         (
           shownOf(project)

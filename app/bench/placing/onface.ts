@@ -135,11 +135,21 @@ export function stepAt(
   return { step: { ...step, fields }, at, says: says.join(', ') }
 }
 
-/** Puts a new step on a piece; gives its id. */
-export function addStepAt(on: string, step: Omit<Step, 'id'>, shown: Shown): { id: string; change: Change } {
-  const id = freeId('w', takenStepIds(shown.project))
-  const options = { ...step.options, ...onlyMeetable(step, shown.project.pieces, on) }
-  return { id, change: change.addStep({ on, step: { ...step, id, options } }) }
+/** Puts a new step on a piece, or each of several; gives the id of the first. */
+export function addStepAt(
+  on: readonly string[],
+  step: Omit<Step, 'id'>,
+  shown: Shown,
+): { id: string; changes: Change[] } {
+  const taken = takenStepIds(shown.project)
+  const ids: string[] = []
+  const changes = on.map((piece) => {
+    const id = freeId('w', [...taken, ...ids])
+    ids.push(id)
+    const options = { ...step.options, ...onlyMeetable(step, shown.project.pieces, piece) }
+    return change.addStep({ on: piece, step: { ...step, id, options } })
+  })
+  return { id: ids[0]!, changes }
 }
 
 /** Where the mark of a step stands on a piece: at its places, else in the middle; null off its six faces. */

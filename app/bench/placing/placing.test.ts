@@ -13,6 +13,7 @@ import { splitSize } from './size'
 import { snapAlong } from './snap'
 import { movedBy, movedTo, runTo, stretched } from './spans'
 import { between, heldOf, landing, moveChanges, pullChanges, thingsFor, thingsIn } from './targets'
+import { runs } from '../../../core/testing/runs'
 
 /** Two posts, a shelf that runs from the one to the other, and a block that stands free. */
 const SHELF = (up: Span): Change =>
@@ -179,7 +180,7 @@ test('a drag anywhere leaves nothing inside out: sizes stay, no measure reads it
       // Others may be squeezed to nothing; that is theirs to say.
       expect(modelOf(p).resolved.failures.filter((f) => f.owner.id === id)).toEqual([])
     }),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 
