@@ -5,6 +5,7 @@ import { openProject } from './exchange'
 import { modelOf, Modeller, type Model } from './model'
 import { keyOf, sayBecause, SIZES } from './resolve'
 import { lookOver } from './proof'
+import { runs } from './testing/runs'
 
 const demo = (name: string): Project => {
   const read = openProject(readFileSync(new URL(`../demo/${name}.json`, import.meta.url), 'utf8'))
@@ -128,7 +129,7 @@ test.each(['seed-cabinets', 'cold-frame', 'potting-stool', 'seed-packet-drawers'
             expect(seen(modeller.model(project))).toEqual(seen(modelOf(project)))
         },
       ),
-      { numRuns: 12 },
+      { numRuns: runs(12) },
     )
   },
 )

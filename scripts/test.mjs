@@ -17,18 +17,25 @@ const count = (p, f) => {
   passed += p
   failed += f
 }
+/** How long each part took, seconds. */
+const times = []
+const timed = (name, since) => times.push(`${name} ${Math.round((performance.now() - since) / 1000)} s`)
 const title = (name) => console.log(`\n== ${name}`)
 
 function check(name, script) {
   title(name)
+  const since = performance.now()
   const ok = run('npm', ['run', '-s', script]) === 0
+  timed(name, since)
   count(ok ? 1 : 0, ok ? 0 : 1)
   return ok
 }
 
 function counted(name, args, env, read, file) {
   title(name)
+  const since = performance.now()
   const status = run('npm', ['run', '-s', ...args], { env: { ...process.env, ...env } })
+  timed(name, since)
   try {
     const [p, f] = read(JSON.parse(readFileSync(file, 'utf8')))
     count(p, f)
@@ -41,6 +48,7 @@ function counted(name, args, env, read, file) {
 
 /** Those that use a processor each and leave nothing behind, beside each other; told one after the other. */
 async function checkTogether(...checks) {
+  const since = performance.now()
   const all = checks.map(
     ([name, command, ...args]) =>
       new Promise((done) => {
@@ -57,6 +65,7 @@ async function checkTogether(...checks) {
     process.stdout.write(said)
     count(ok ? 1 : 0, ok ? 0 : 1)
   }
+  timed('Checks of the source', since)
 }
 
 // The routes' generated types first, which linting reads.
@@ -83,5 +92,6 @@ if (check('Build', 'build'))
   )
 else count(0, 1)
 
+console.log(`\n${times.join(', ')}`)
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed === 0 ? 0 : 1)

@@ -13,6 +13,7 @@ import {
   type Project,
 } from './index'
 import { refused, run } from '../testing/run'
+import { runs } from '../testing/runs'
 
 const opened = (data: unknown): Project => {
   const read = readProject(typeof data === 'string' ? data : JSON.stringify(data))
@@ -202,7 +203,7 @@ describe('what was accepted reads back whole', () => {
         }
         expect(opened(writeProject(now))).toEqual(now)
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     )
     expect(accepted).toBeGreaterThan(150)
   })

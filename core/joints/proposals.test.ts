@@ -7,6 +7,7 @@ import { workKind, type Sentence } from '../work'
 import { block, make, sharedWood, stops, testKernel } from '../testing/bench'
 import { classOf, findContacts, JOINTS, proposalsAt } from './index'
 import { lookOver } from '../proof'
+import { runs } from '../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -92,7 +93,7 @@ test('whatever touches however, every joint offered there is made or refused in 
         }
       }
     }),
-    { numRuns: 1500 },
+    { numRuns: runs(1500) },
   )
   // The sample is worth something only if it makes most kinds.
   expect(JOINTS.filter((k) => made.has(k.kind)).length).toBeGreaterThan(9)

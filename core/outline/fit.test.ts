@@ -6,6 +6,7 @@ import { pathsOf, sizesOf } from './paths'
 import { carriedPicture, onPicture, pictureOn, setToScale, squared } from './picture'
 import { cornersOf, type Segment } from './segments'
 import { solveOutline, type Place2 } from './solve'
+import { runs } from '../testing/runs'
 
 const click = (at: Place2, corner = false): Click => ({ at, corner })
 const places = (all: readonly Segment[], chord: number) => [
@@ -64,7 +65,7 @@ test.each<Fitting>(['arcs', 'curves'])(
           expect(pieces.length).toBeLessThan(how === 'arcs' ? 14 : 20)
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   },
 )

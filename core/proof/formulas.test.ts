@@ -8,6 +8,7 @@ import { block, instance, join, make, placed, testKernel } from '../testing/benc
 import { proofOf, type Finding } from './index'
 import { chainError, placesAlong, written } from './rounding'
 import { moistureIn, sagOf, widthIn } from './year'
+import { runs } from '../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -165,7 +166,7 @@ test('what is written is what a rule reads, and a chain misses by no more than h
         expect(Math.abs(chainError(places, s))).toBeLessThanOrEqual((step * (steps.length + 1)) / 2 + 1e-9)
       },
     ),
-    { numRuns: 200, endOnFailure: true },
+    { numRuns: runs(200), endOnFailure: true },
   )
 })
 

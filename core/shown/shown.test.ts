@@ -9,6 +9,7 @@ import { wall } from '../testing/wall'
 import { Showing, type Shown } from '.'
 import { Teller } from './teller'
 import { lookOver } from '../proof'
+import { runs } from '../testing/runs'
 
 /** What goes from a worker to a page is a copy. */
 const sent = <T>(x: T): T => structuredClone(x)
@@ -95,7 +96,7 @@ test('what was told, change by change, is what a fresh model says', () => {
         expect(seen(shown)).toEqual(sent(fresh(project)))
       }
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 

@@ -6,6 +6,7 @@ import { boxRecipe, recipeKey, stagesOf } from './recipe'
 import { sidesOf } from './tools'
 import { creaseSegments, edgesOf } from './edges'
 import { toStl } from './stl'
+import { runs } from '../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -98,7 +99,7 @@ test('a stage with a tool or two changed is what it is from nothing, and knows w
         expect(areas(again)).toEqual(areas(whole).map(([work, area]) => [work, expect.closeTo(area, 2)]))
       }
     }),
-    { numRuns: 30, endOnFailure: true },
+    { numRuns: runs(30), endOnFailure: true },
   )
 })
 

@@ -22,6 +22,7 @@ import type { Channel } from './channel'
 import type { Datum } from './datum'
 import { OWN_KINDS, ownWork, stepFault, workKind } from './index'
 import { lookOver } from '../proof'
+import { runs } from '../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -76,7 +77,7 @@ describe('a channel that a maker puts on', () => {
           expect(left(p) / (WHOLE - wide * depth * size[run]!)).toBeCloseTo(1, 6)
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
   test('is a dado across, a groove along, a rabbet at an edge, and is measured from where it says', () => {
@@ -224,7 +225,7 @@ describe('a crosscut', () => {
           expect(WHOLE - left(p)).toBeCloseTo(mean * 120 * 24, 1)
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
   test('tells the saw’s settings both ways', () => {
@@ -585,7 +586,7 @@ test('what will not do is told of a measure that is there to be set', () => {
         })
       }
     }),
-    { numRuns: 1500, endOnFailure: true },
+    { numRuns: runs(1500), endOnFailure: true },
   )
   expect(named.size).toBeGreaterThan(12)
 })
@@ -625,7 +626,7 @@ test('a twin of a board is in its row, whatever its work: it is its exact mirror
         expect(findAlike(model).map((a) => a.instances.length)).toEqual([2])
       },
     ),
-    { numRuns: 800, endOnFailure: true },
+    { numRuns: runs(800), endOnFailure: true },
   )
   expect(cut.size).toBeGreaterThan(5)
 })

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { Job, MOST_PIECES, refuseShapes, type Answer } from './job'
 import { LayoutSearch } from './search'
 import { verify } from './verify'
+import { runs } from '../../testing/runs'
 
 function solve(job: Job, rounds = 40): Answer {
   const search = new LayoutSearch(job)
@@ -52,7 +53,7 @@ test('every answer stands up to a check that does not know how it was found', ()
       for (const b of answer.boards)
         for (const c of b.cuts) expect(c.from[0] === c.to[0] || c.from[1] === c.to[1]).toBe(true)
     }),
-    { numRuns: 150 },
+    { numRuns: runs(150) },
   )
 })
 

@@ -18,6 +18,7 @@ import {
 } from '../../testing/bench'
 import { mm } from '../../testing/joinery'
 import type { Bore, Feature } from '../../work'
+import { runs } from '../../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -92,7 +93,7 @@ test('knuckles take what lies outside of their circles, and clear of the otherâ€
         expect(sharedWood(m, kernel, 'clashing')).toBe(0)
       },
     ),
-    { numRuns: 40, endOnFailure: true },
+    { numRuns: runs(40), endOnFailure: true },
   )
 })
 
@@ -185,7 +186,7 @@ test('however both stand, turned and mirrored, they meet nowhere', () => {
         expect(sharedWood(m, kernel, 'clashing')).toBe(0)
       },
     ),
-    { numRuns: 30, endOnFailure: true },
+    { numRuns: runs(30), endOnFailure: true },
   )
 })
 

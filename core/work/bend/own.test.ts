@@ -12,6 +12,7 @@ import { leanOf, ownWork, workKind, type Bore, type Feature } from '../index'
 import { cornerAt, posesOf, stationsOf } from '../tools/bent'
 import type { Bend } from './bent'
 import { boxOf, pathOf, thickIn, type Told } from './path'
+import { runs } from '../../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -180,7 +181,7 @@ test(
           expect(turned.data.long).toBeCloseTo(image.long, 9)
         },
       ),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     )
   },
 )

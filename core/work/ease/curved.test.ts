@@ -5,6 +5,7 @@ import { modelOf } from '../../model'
 import { bodiesOf, welded, type Kernel } from '../../solid'
 import { block, built, instance, make, stops, testKernel } from '../../testing/bench'
 import { strictFaults } from '../../testing/strict'
+import { runs } from '../../testing/runs'
 
 type Place2 = readonly [number, number]
 let fine: Kernel
@@ -143,7 +144,6 @@ function farthest(p: ReturnType<typeof board>, of: Star, r: number, up: (z: numb
   return most
 }
 
-const RUNS = Number(process.env.RUNS ?? 8)
 const radius = fc.integer({ min: 2, max: 9 })
 const isSound = (p: ReturnType<typeof board>) => stops(modelOf(p)).length === 0
 
@@ -159,7 +159,7 @@ test('all edges of what is sawn to lines and arcs are round, and nothing else is
       // Both faces alike, how far above the nearer of them.
       expect(farthest(sawn, of, r, (z) => Math.abs(z - THICK / 2) - THICK / 2)).toBeLessThan(OFF)
     }),
-    { numRuns: RUNS },
+    { numRuns: runs(20) },
   )
 })
 
@@ -197,7 +197,7 @@ test('so is the rim of what stands up from a floor', () => {
       fc.pre(isSound(boss))
       expect(farthest(boss, of, r, (z) => (z > THICK - 11.9 ? z - THICK : -Infinity))).toBeLessThan(OFF)
     }),
-    { numRuns: RUNS },
+    { numRuns: runs(20) },
   )
 })
 

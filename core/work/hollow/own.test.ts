@@ -5,6 +5,7 @@ import { modelOf } from '../../model'
 import { lookOver } from '../../proof'
 import { bodiesOf, edgesOf, type Kernel, type Shape } from '../../solid'
 import { block, instance, make, testKernel } from '../../testing/bench'
+import { runs } from '../../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -104,7 +105,7 @@ test(
           if (within) expect(Math.min(...off)).toBeGreaterThan(wall - 2e-3)
         }
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     )
   },
 )

@@ -5,6 +5,7 @@ import { lookOver } from '../../proof'
 import type { Kernel } from '../../solid'
 import { block, instance, make, testKernel, volume } from '../../testing/bench'
 import { ownWork, workKind } from '../index'
+import { runs } from '../../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -58,7 +59,7 @@ test('rips, bevels and tapers take what their formula says, at both edges, from 
         expect(left(board(on(ownWork('rip')!.mirrored(step, W)))) / wanted).toBeCloseTo(1, 6)
       },
     ),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: runs(60), endOnFailure: true },
   )
 })
 

@@ -8,6 +8,7 @@ import { block, instance, make, testKernel } from '../../testing/bench'
 import { run } from '../../testing/run'
 import { workKind, type Feature } from '../index'
 import type { Taper } from './taper'
+import { runs } from '../../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -101,7 +102,7 @@ test('one drawn section made smaller, as much either way as is said: Simpson’s
         )
       },
     ),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 
@@ -113,7 +114,7 @@ test('from a square to a circle along rays: ∫ r₁ r₂ dθ over the middle', 
       const middle = (square + round) / 4 + 2 * r * half * Math.log(1 + Math.SQRT2)
       expect(Math.abs(shapeOf(p).volume / simpson(L, square, middle, round) - 1)).toBeLessThan(1e-3)
     }),
-    { numRuns: 25 },
+    { numRuns: runs(25) },
   )
 })
 

@@ -3,6 +3,7 @@ import { bodiesOf, boxRecipe, type Kernel, type Shape } from '../../solid'
 import type { Vec3 } from '../../pieces'
 import { testKernel } from '../../testing/bench'
 import { cutAt, type Run, type Tool, type Vec2 } from '../tool'
+import { runs } from '../../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -119,7 +120,7 @@ function centres(openings: readonly Loop[], off: number, reach: number): Float64
   return Float64Array.from(all)
 }
 
-const AT = { numRuns: 6, endOnFailure: true }
+const AT = { numRuns: runs(6), endOnFailure: true }
 /** Numbers from 0 to 1, the same for the same seed. */
 function* numbers(seed: number): Generator<number, never> {
   for (let n = seed >>> 0; ;) {
