@@ -13,7 +13,6 @@ import {
   type Project,
 } from './index'
 import { refused, run } from '../testing/run'
-import { runs } from '../testing/runs'
 
 const opened = (data: unknown): Project => {
   const read = readProject(typeof data === 'string' ? data : JSON.stringify(data))
@@ -203,7 +202,7 @@ describe('what was accepted reads back whole', () => {
         }
         expect(opened(writeProject(now))).toEqual(now)
       }),
-      { numRuns: runs(400) },
+      { numRuns: 400 },
     )
     expect(accepted).toBeGreaterThan(150)
   })

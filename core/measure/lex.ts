@@ -179,12 +179,12 @@ export function lex(text: string, naming?: Naming): Token[] {
     return true
   }
 
-  /** A name a maker reads, as in `Left side·right` or `Shelf #2·top`. */
+  /** A name a maker reads, as in `Left side·right` or `Shelf #2·top`; typed, a full stop will do. */
   function shownRef(at: number): boolean {
     let best: { id: string; ref: RegExpExecArray; name: string } | undefined
     for (const { name, id } of naming?.names ?? []) {
       if (!text.startsWith(name, i)) continue
-      const re = /(?: #(\d+))? *· *([A-Za-z]+\d?)/y
+      const re = /(?: #(\d+))?(?: *· *|\.)([A-Za-z]+\d?)/y
       re.lastIndex = i + name.length
       const ref = re.exec(text)
       if (!ref || (best && best.name.length > name.length)) continue

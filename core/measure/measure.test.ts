@@ -405,6 +405,8 @@ describe('names', () => {
 
   test('names become ids and ids names', () => {
     expect(toStored('Side left·right + 1/4', naming)).toBe('@p2.right + 1/4')
+    expect(toStored('Side left.right + .25', naming)).toBe('@p2.right + .25')
+    expect(toStored('Shelf #2.top - Side.left', naming)).toBe('@p3#g1:c2/4.top - @p1.left')
     expect(toStored('Shelf #2·top - Side · left', naming)).toBe('@p3#g1:c2/4.top - @p1.left')
     expect(shown('@p2.right + 1/4')).toBe('Side left·right + 1/4')
     expect(shown('@p3#g1:c2/4.top')).toBe('Shelf #2·top')
