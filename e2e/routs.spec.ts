@@ -118,12 +118,8 @@ test('J2 a glazed lid: dowelled butts and mitres; cove, rabbet and chamfer run o
 test('edges are eased and one is routed by the keyboard alone, and undone', async ({ page }) => {
   const maker = new Maker(page)
   await maker.startProject('Larkmoor shelf', 'millimetres')
-  await maker.addBoard({
-    name: 'Shelf',
-    from: '18×95 planed',
-    stands: 'lying flat, length across',
-    size: '400',
-  })
+  const board = { from: '18×95 planed', stands: 'lying flat, length across', size: '400' }
+  await maker.addBoard({ ...board, name: 'Shelf' })
   const work = page.getByRole('region', { name: 'Work' })
   const add = work.getByRole('group', { name: 'Add work' })
   await pickFrom(add.getByLabel('Work', { exact: true }), 'Ease')
@@ -150,12 +146,7 @@ test('edges are eased and one is routed by the keyboard alone, and undone', asyn
   await expect(work).toContainText('Round edges, r 2, all round the face')
 
   // Of several chosen pieces, all are eased when one of them is pressed.
-  await maker.addBoard({
-    name: 'Upper shelf',
-    from: '18×95 planed',
-    stands: 'lying flat, length across',
-    size: '400',
-  })
+  await maker.addBoard({ ...board, name: 'Upper shelf' })
   await maker.say('Up', 'starts at', '18')
   await page.getByRole('button', { name: 'Fit', exact: true }).click()
   const stage = page.locator('canvas')

@@ -76,8 +76,7 @@ export interface CutsTold {
 }
 
 export interface Weighed extends Weight {
-  /** Whether anything was weighed, and the names of what was not: it takes too long to shape. */
-  readonly some: boolean
+  /** The names of what was not weighed: it takes too long to shape. */
   readonly without: readonly string[]
 }
 export interface SizesTold {
@@ -236,7 +235,7 @@ const worker = {
     const slow = setAsideIn(current(), leftOut)
     const weighed = asked.filter((i) => !slow.includes(i))
     const without = asked.filter((i) => slow.includes(i)).map((i) => i.name)
-    return { ...weigh(current(), k, weighed), some: weighed.length > 0, without }
+    return { ...weigh(current(), k, weighed), without }
   },
 
   /**

@@ -97,7 +97,7 @@ export function BetweenPanel() {
       pickInTurn(LABELS, (stored, n) => {
         // Faces picked take the place of those that were there from the last board.
         latest.current.set({ ...(n === 0 && { to: '', on: '' }), [ASKED[n]![0]]: stored })
-        picked.current = true
+        if (n === 0) picked.current = true
         if (n === 1) main.current?.focus()
         if (n === ASKED.length - 1) latest.current.submit(latest.current.put)
       })

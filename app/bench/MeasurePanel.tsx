@@ -8,6 +8,7 @@ import {
   AXES,
   DIRECTION_OF,
   minus,
+  sameSpot,
   sideAt,
   unit,
   vec3,
@@ -35,7 +36,7 @@ export function MeasurePanel() {
 
   const again = useCallback(() => {
     setEnds(NONE)
-    let first = ''
+    let first: { readonly spot: Spot; readonly says: string } | null = null
     const want = (n: number): void => {
       const prompt = ASKED[n]
       if (!prompt) return
@@ -45,8 +46,8 @@ export function MeasurePanel() {
         take: (spot, says) => {
           put(n, { spot, says })
           // Nothing is measured from a place to itself.
-          const same = n > 0 && says === first
-          first = n === 0 ? says : first
+          const same = first !== null && first.says === says && sameSpot(first.spot, spot)
+          first ??= { spot, says }
           want(same ? n : n + 1)
         },
       })
@@ -58,9 +59,10 @@ export function MeasurePanel() {
     return () => pick(null)
   }, [again])
 
-  const [from, to] = ends.map((end) => ('spot' in end ? end.says : end.text.trim()))
-  const itself = from !== '' && from === to
   const [a, b] = ends.map((end) => spotOf(end, shown))
+  const [from, to] = ends.map((end) => ('spot' in end ? end.says : end.text.trim()))
+  // Faces of two pieces may lie in one plane, and be nowhere apart.
+  const itself = from === to && a && b && sameSpot(a, b)
   const found = useMemo(() => (a && b && !itself ? apart(a, b) : null), [a, b, itself])
   useEffect(() => {
     useBench.setState({ gauge: found?.reach ?? null })

@@ -38,9 +38,9 @@ export function Weighed({ keys }: { readonly keys: readonly string[] | null }) {
   const { answer, fault } = useAsked<Answer>(`weight of ${which}`, (hand) => hand.weigh(keys))
   if (fault) return <p className="text-pencil">{fault}</p>
   if (!answer) return <p className="text-quiet">…</p>
-  const { mass, area, unknown, centre, some, without } = answer
+  const { mass, area, unknown, centre, without } = answer
   const left = without.length > 0 && `${without.join(', ')} could not be weighed`
-  if (left && !some) return <p className="mt-1 text-quiet">{left}</p>
+  if (left && area === 0) return <p className="mt-1 text-quiet">{left}</p>
   const inches = style.unit === 'in'
   const heavy = mass !== null && (inches ? `${say(mass * POUNDS_PER_KG)} lb` : `${say(mass)} kg`)
   const wide = inches ? `${say(area * SQUARE_FEET_PER_M2)} sq ft` : `${say(area)} m²`

@@ -41,7 +41,11 @@ export function deleteTogether(group: Group | null, pieces: readonly Piece[]): v
 function sayDeleted(what: string): void {
   const step = useOpen.getState().past.at(-1)
   const still = () => useOpen.getState().past.at(-1) === step
-  const stop = useOpen.subscribe(() => still() || toast.dismiss(id))
+  const stop = useOpen.subscribe(() => {
+    if (still()) return
+    stop()
+    toast.dismiss(id)
+  })
   const id = toast(`Deleted ${what}`, {
     duration: 10_000,
     action: { label: 'Undo', onClick: () => still() && undo() },

@@ -19,7 +19,7 @@ import { choose, pick, run, useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
 import { drawOutline, leavePanel, useBench } from './asks'
 import type { BenchCommand } from './command'
-import { chosenGroup } from './groups'
+import { chosenGroup, chosenIds } from './groups'
 import { addStepAt } from './placing/onface'
 import { groupStep } from './placing/runs'
 
@@ -80,7 +80,7 @@ function place(work: string, prompt: string): void {
 /** Work along edges is put on all chosen pieces at once, when one of them is pressed. */
 function alsoRun(work: string, pressed: string): string[] {
   const { project, chosen } = useOpen.getState()
-  const ids = [...new Set(chosen.map(pieceOf))]
+  const ids = chosenIds(chosen)
   if (!ownWork(work)!.runs || !ids.includes(pressed)) return []
   return project.pieces.flatMap((p) =>
     p.kind === 'made' && p.id !== pressed && ids.includes(p.id) ? [p.id] : [],

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { dot, minus, norm, unitVector, vec3, type Vec3 } from './geometry'
 import { carried, turnAt } from './motion'
 import { toRoom } from './geometry'
-import { apart, edgeThrough, type Spot } from './spots'
+import { apart, sameSpot, edgeThrough, type Spot } from './spots'
 
 const number = fc.integer({ min: -500, max: 500 })
 const place = fc.tuple(number, number, number).map(([x, y, z]): Vec3 => [x, y, z])
@@ -91,3 +91,16 @@ function plane(at: Vec3, normal: Vec3): Spot {
 function line(at: Vec3, along: Vec3): Spot {
   return { kind: 'line', at, along }
 }
+
+test('two corners or edges of one board are two places, one of them twice is one', () => {
+  const corner = (x: number): Spot => ({ kind: 'point', at: [x, 0, 0] })
+  const edge = (along: Vec3): Spot => ({ kind: 'line', at: [0, 0, 0], along })
+  const face = (x: number): Spot => ({ kind: 'plane', at: [x, 5, 9], normal: [1, 0, 0] })
+  expect(sameSpot(corner(0), corner(400))).toBe(false)
+  expect(sameSpot(corner(0), corner(0))).toBe(true)
+  expect(sameSpot(edge([1, 0, 0]), edge([0, 1, 0]))).toBe(false)
+  expect(sameSpot(edge([1, 0, 0]), edge([1, 0, 0]))).toBe(true)
+  expect(sameSpot(face(0), face(18))).toBe(false)
+  expect(sameSpot(face(18), face(18))).toBe(true)
+  expect(sameSpot(corner(0), edge([1, 0, 0]))).toBe(false)
+})

@@ -49,6 +49,12 @@ export function apart(a: Spot, b: Spot): Apart {
   return { reach, angle: 0 }
 }
 
+/** Whether two are in one place and look the same way, so that nothing lies between them. */
+export function sameSpot(a: Spot, b: Spot): boolean {
+  const { reach, angle } = apart(a, b)
+  return a.kind === b.kind && reach !== null && reach.distance < 1e-3 && (angle ?? 0) < 1e-3
+}
+
 type Line = Extract<Spot, { kind: 'line' }>
 
 /** Two lines: by their common perpendicular. */

@@ -99,7 +99,7 @@ function shape({ one, length, likely }: Picking, ns: string, more: string): read
 }
 
 /** What is not seen, or hangs on what is not here, and would change the size if it were read. */
-const DECOYS: ReadonlyArray<(ns: string, random: Picking) => string> = [
+const DECOYS: ReadonlyArray<(ns: string) => string> = [
   (ns) => `<${ns}rect display="none" width="9999" height="9999"/>`,
   (ns) => `<${ns}g style="fill:none;display : none"><${ns}rect width="9999" height="9999"/></${ns}g>`,
   (ns) =>
@@ -126,7 +126,7 @@ export function strangeSvg(random: Random): Strange {
     return text
   }
   const body = Array.from({ length: 1 + Math.floor(random() * 4) }, () => draw(3, SAME))
-  if (likely(0.5)) body.push(one(DECOYS)(ns, pick))
+  if (likely(0.5)) body.push(one(DECOYS)(ns))
   const [unit, w, h] = [one(Object.keys(CSS)), length(10, 300), length(10, 300)]
   const [bw, bh] = [length(10, 800), length(10, 800)]
   const fit = one(['', 'xMidYMid', 'xMinYMax meet', 'xMidYMid slice', 'none'])
