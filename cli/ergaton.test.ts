@@ -188,7 +188,7 @@ describe('a damaged project', () => {
     const { status, stdout } = await ergaton('check', path)
     expect(status).toBe(3)
     expect(stdout).toMatch(
-      /stop: Left side is made of a stock that is not on the rack; likewise in Right side, Top, .* more/,
+      /stop: Left side is made of a stock that is not on the rack; also in Right side, Top, .* more/,
     )
   })
 })

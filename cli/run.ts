@@ -17,12 +17,12 @@ import type { Voice } from './voice'
 
 const USAGE = `\
 ergaton resolve FILE             pieces, finished sizes, spans and where they come from, as JSON
-ergaton check FILE [--json]      what to put right, look at and know of; exit 3 when something must be put
-                                 right. --json gives it as data (docs/findings.schema.json)
+ergaton check FILE [--json]      must fix, look at and notes; exit 3 when something must be fixed.
+                                 --json gives it as data (docs/findings.schema.json)
 ergaton layout JOB               a board or sheet layout from a job file, as JSON
 ergaton export FILE --out DIR    cut list, layouts, plans, size sheet, findings and an STL of each piece
 ergaton export FILE --as FORMAT --out FILE [--piece NAME]
-                                 all of it, or one piece, for others: its solids as they stand (stl, 3mf, glb)
+                                 the whole project, or one piece, for others: its solids in place (stl, 3mf, glb)
                                  or flat, as it is cut out (dxf, svg)
 ergaton change FILE --do CHANGE  the project after changes, as a file: to standard output or --out FILE.
                                  A change is its command and what that needs, as JSON:
@@ -62,7 +62,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
         for (const f of report.findings)
           voice.out(`${f.accepted === null ? f.level : 'accepted'}: ${f.says} [${f.id}]\n`)
         if (report.findings.length === 0) voice.out('Nothing wrong found\n')
-        if (report.off.length > 0) voice.out(`Not looked for: ${report.off.join(', ')}\n`)
+        if (report.off.length > 0) voice.out(`Checks switched off: ${report.off.join(', ')}\n`)
       }
       const stops = report.counts.stop
       if (stops > 0) voice.err(`${things(stops)} must be put right before wood is cut\n`)

@@ -32,17 +32,17 @@ const chosen =
 
 const STATES: ReadonlyArray<readonly [string, Opens]> = [
   ['a board', byKey('b', 'Add a board')],
-  ['a board between faces', byKey('n', 'Board between faces')],
+  ['a board between faces', byKey('n', 'Board between')],
   ['set against', byKey('a', 'Set against')],
-  ['a slope', byKey('y', 'Lay on two edges')],
+  ['a slope', byKey('y', 'Sloping board')],
   ['joining', byKey('j', 'Join')],
-  ['ready work', byKey('w', 'Ready work')],
+  ['ready work', byKey('w', 'Ready-mades')],
   ['measuring', byKey('m', 'Measure')],
   ['a ticket', chosen('Left side')],
   [
     'a joint that is open',
     chosen('Left side', async (page) => {
-      await page.getByRole('button', { name: 'The joint of step 2' }).click()
+      await page.getByRole('button', { name: 'Open the joint of step 2' }).click()
       await expect(page.getByRole('slider', { name: 'Depth' })).toBeVisible()
     }),
   ],
@@ -140,7 +140,7 @@ for (const theme of ['day', 'night'] as const)
       await sound(page, screen, theme)
     }
     await maker.screen('Proof')
-    for (const view of ['Findings', 'Size sheet', 'Going together', 'Seasons and loads', 'Limits']) {
+    for (const view of ['Findings', 'Size sheet', 'Assembly order', 'Movement and sag', 'Limits']) {
       await page.getByRole('tab', { name: view }).click()
       await expect(page.getByText(/Waiting…|Looking for|Listing|Reckoning|in thought/)).toHaveCount(0)
       await sound(page, `proof, ${view}`, theme)

@@ -1,7 +1,7 @@
 /** What can be done with pieces and groups on the bench, by mouse, keys and touch. */
 import { expect, test } from '@playwright/test'
 import { inches } from './figures'
-import { Maker, openDemo, ready } from './maker'
+import { fromRail, Maker, openDemo, ready } from './maker'
 import { pickFrom } from './pick'
 
 test('a lid leans about its edge and swings on hinges, as far as what it meets lets it', async ({ page }) => {
@@ -23,7 +23,7 @@ test('a lid leans about its edge and swings on hinges, as far as what it meets l
 
   const hardware = page.getByRole('region', { name: 'Hardware' })
   await hardware.getByRole('button', { name: 'Add' }).click()
-  await expect(page.getByText(/Say what it is called/)).toBeVisible()
+  await expect(page.getByText(/Type a name/)).toBeVisible()
   await pickFrom(hardware.getByLabel('Hinged at'), 'hinge at the top back edge')
   await hardware.getByLabel('Name of the hardware').fill('Butt hinge')
   await hardware.getByRole('button', { name: 'Add' }).click()
@@ -97,7 +97,7 @@ test('one joint of several alike is changed alone, or all of them at once', asyn
     await work.getByRole('listitem').filter({ hasText: 'for Shelf #1' }).getByRole('button').first().click()
   }
   await open()
-  await expect(work.getByLabel('it and its mirror image')).toBeChecked()
+  await expect(work.getByLabel('this and its mirror image')).toBeChecked()
   await work.getByLabel('all 8 alike').check()
   const depth = work.getByLabel('Depth', { exact: true })
   await depth.fill('3/8')
@@ -105,7 +105,7 @@ test('one joint of several alike is changed alone, or all of them at once', asyn
   await expect(async () => expect(await length('Shelf')).toBe(inches(opening + 2 * (3 / 8)))).toPass()
   expect(await length('Kick board')).toBe(inches(opening + 2 * (3 / 8)))
   await open()
-  await work.getByLabel('it and its mirror image').check()
+  await work.getByLabel('this and its mirror image').check()
   await depth.fill('1/4')
   await depth.press('Enter')
   await expect(async () => expect(await length('Shelf')).toBe(inches(opening + 2 * (1 / 4)))).toPass()
@@ -144,7 +144,7 @@ test('the wood is cut open where the slider says, from either side, and closed a
   await bar.getByLabel('How far in').fill('1')
   await expect(bar.getByRole('status')).toHaveText('31 1\u20442')
   await bar.getByLabel('How far in').fill('0.5')
-  await bar.getByRole('button', { name: 'Cut the other side away' }).click()
+  await bar.getByRole('button', { name: 'Cut away the other side' }).click()
   const open = await drawn()
   // Off the wood nothing is read; somewhere on the cut there is a shelf as thick as its board.
   const wall = bar.getByLabel('Wall under the pointer')
@@ -156,7 +156,7 @@ test('the wood is cut open where the slider says, from either side, and closed a
   }
   expect(read).toMatch(/: 3\u20444 thick/)
   await page.mouse.move(box.x + box.width - 5, box.y + 5)
-  await bar.getByRole('button', { name: 'Close it again' }).click()
+  await bar.getByRole('button', { name: 'Close the section' }).click()
   await expect(bar).toHaveCount(0)
   expect(open).not.toBe(whole)
   await expect(async () => expect(await now()).toBe(whole)).toPass({ intervals: [500] })
@@ -182,7 +182,7 @@ test('what is chosen is duplicated, grouped and repeated, by keys and by its men
   await page.getByLabel('Name of the group').fill('Slats')
   await page.getByLabel('Name of the group').press('Enter')
   await pieces.getByRole('button', { name: 'Slats', exact: true }).click({ button: 'right' })
-  const menu = page.getByRole('menu', { name: 'What can be done' })
+  const menu = page.getByRole('menu', { name: 'At this place' })
   await menu.getByRole('menuitem', { name: /Repeat in a row/ }).click()
   const dialog = page.getByRole('dialog', { name: 'Repeat Slats' })
   await dialog.getByLabel('How many').fill('4')
@@ -232,8 +232,8 @@ test('a measure is named and valued in one field; a button is pressed though a l
   const start = maker.row('Across').getByRole('textbox', { name: 'Across starts at' })
   await start.fill('12')
   await expect(maker.row('Across').getByText(/= 12/)).toBeVisible()
-  await maker.row('Deep').getByRole('button', { name: 'fact', exact: true }).click()
-  await expect(maker.row('Deep').getByLabel('Deep: new fact')).toBeVisible()
+  await maker.row('Deep').getByRole('button', { name: 'Add dimension', exact: true }).click()
+  await expect(maker.row('Deep').getByLabel('Deep: new dimension')).toBeVisible()
   await expect(start).toHaveValue('12')
 })
 
@@ -248,7 +248,7 @@ test('a fact turned into another keeps the piece where it is', async ({ page }) 
   })
   await maker.say('Across', 'starts at', '2')
   const row = maker.row('Across')
-  await pickFrom(row.getByLabel('Across: which fact').last(), 'ends at')
+  await pickFrom(row.getByLabel('Across: which dimension').last(), 'ends at')
   await expect(row.getByRole('textbox', { name: 'Across ends at' })).toHaveValue('34 1/2')
   await expect(row.getByRole('heading')).toContainText('32')
 })
@@ -297,8 +297,7 @@ test.describe('on a tablet', () => {
   }) => {
     const maker = new Maker(page)
     await maker.startProject('Larkmoor tablet', 'millimetres')
-    const tools = page.getByRole('toolbar', { name: 'Tools' })
-    await tools.getByRole('button', { name: 'Ready work' }).tap()
+    await fromRail(page, 'Ready-mades', 'Case')
     await expect(ready(page).drawn).toBeVisible()
     await ready(page).put.tap()
     const panels = page.getByRole('group', { name: 'Panels' })
@@ -324,7 +323,7 @@ test.describe('on a tablet', () => {
       await page.setViewportSize({ width, height })
       const over = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
       await expect.poll(over).toBeLessThanOrEqual(0)
-      for (const name of ['Fit', 'Pictorial'])
+      for (const name of ['Show all', 'Pictorial'])
         await expect(page.getByRole('button', { name })).toBeInViewport()
     }
     await expect(pieces).toBeVisible()

@@ -23,8 +23,8 @@ test('J9: a handle is bent along a path, its block fitted, and the hole in a rai
   await add('Bend')
   await hands.select(work.getByLabel('Section', { exact: true }), 'round')
   await hands.select(work.getByLabel('Bends', { exact: true }), '2')
-  await type('Thickness in the bend, or diameter', '16')
-  await type('Straight after bend 2', '100')
+  await type('Thickness or diameter', '16')
+  await type('Straight 2', '100')
   await expect(work.getByText(/the block of Handle is 200 × 145 × 18: make the block as large/)).toBeVisible()
   await hands.click(work.getByRole('button', { name: /^Make the block/ }))
   await expect(work).toContainText('Bend a rod ⌀ 16, ≈ 677 long along its middle')
@@ -34,8 +34,8 @@ test('J9: a handle is bent along a path, its block fitted, and the hole in a rai
     hands.type(maker.row(direction).getByRole('textbox', { name: `${direction} starts at` }), text, 'Enter')
   await starts('Across', '-30')
   await starts('Deep', '-60')
-  await add('Bore')
-  await hands.select(work.getByLabel('Pattern', { exact: true }), 'meets another')
+  await add('Hole')
+  await hands.select(work.getByLabel('Pattern', { exact: true }), 'as the mating piece')
   await expect(work).toContainText(/2 holes ⌀ 16, 12 deep, on the face/)
   hands.done('J9', 20)
 
@@ -47,8 +47,8 @@ test('J9: a handle is bent along a path, its block fitted, and the hole in a rai
   for (const mark of ['100', '288.5', '388.5', '577']) await expect(stick).toContainText(mark)
 
   // Nothing bends tighter than half of itself.
-  await page.getByRole('button', { name: 'The measures of step 1' }).click()
-  const radius = work.getByLabel('Bend 1: radius', { exact: true })
+  await page.getByRole('button', { name: 'Open step 1' }).click()
+  const radius = work.getByLabel('Bend 1 radius', { exact: true })
   await radius.fill('5')
   await radius.press('Enter')
   await expect(work.getByText(/^Bend 1 of Handle is tighter than half its section/)).toBeVisible()
@@ -82,8 +82,8 @@ test('a strip is bent along a line that is drawn, and its ends have mortises tha
     size: '500',
   })
   await add('Bend')
-  await hands.type(work.getByLabel('Thickness in the bend, or diameter', { exact: true }), '6', 'Enter')
-  await hands.select(work.getByLabel('Its path is told', { exact: true }), 'by a line drawn on the face')
+  await hands.type(work.getByLabel('Thickness or diameter', { exact: true }), '6', 'Enter')
+  await hands.select(work.getByLabel('Path', { exact: true }), 'drawn line')
   await hands.click(work.getByRole('button', { name: /outline/i }).first())
   await expect(board).toBeVisible()
 
@@ -120,13 +120,13 @@ test('a strip is bent along a line that is drawn, and its ends have mortises tha
 
   // What goes in is made thicker, and the mortise with it; it does not go where nothing comes.
   await maker.choose('Hoop')
-  await page.getByRole('button', { name: 'The measures of step 1' }).click()
-  await hands.type(work.getByLabel('Thickness in the bend, or diameter', { exact: true }), '8', 'Enter')
+  await page.getByRole('button', { name: 'Open step 1' }).click()
+  await hands.type(work.getByLabel('Thickness or diameter', { exact: true }), '8', 'Enter')
   await hands.click(work.getByRole('button', { name: /^Make the block/ }))
   await expect(work.getByRole('alert')).toHaveCount(0)
   await maker.choose('Rail')
   await expect(work).toContainText(/Mortise 8 × 18/)
-  await page.getByRole('button', { name: 'The measures of step 1' }).click()
+  await page.getByRole('button', { name: 'Open step 1' }).click()
   await hands.select(work.getByLabel('On', { exact: true }).first(), 'edge 1')
   await expect(work).toContainText('No end of the other piece comes to this face of Rail')
   await page.keyboard.press('Control+z')

@@ -25,9 +25,9 @@ test('a hole is bored where the pointer shows it, made a row, dragged over its f
     await page.getByRole('button', { name: 'Top', exact: true }).click()
     await page.waitForTimeout(400)
     await page.keyboard.press('o')
-    await expect(page.getByText('Pick a place on a piece for “Bore”, or press Esc')).toBeVisible()
+    await expect(page.getByText('Pick a place on a piece for “Hole”, or press Esc')).toBeVisible()
     const box = (await canvas.boundingBox())!
-    const says = page.getByText(/^Bore: /)
+    const says = page.getByText(/^Hole: /)
     const middle = { x: 0, y: 0 }
     // It holds to the middle from a little way off, so coarse steps find it.
     for (let y = 0.3; y < 0.6 && !middle.y; y += 0.01) {
@@ -39,14 +39,15 @@ test('a hole is bored where the pointer shows it, made a row, dragged over its f
       if (await says.filter({ hasText: 'the middle of its length' }).isVisible()) middle.x = box.width * x
     }
     await canvas.hover({ position: middle })
-    await expect(says).toHaveText('Bore: the middle of its length, the middle of its width')
+    await expect(says).toHaveText('Hole: the middle of its length, the middle of its width')
     await canvas.click({ position: middle })
-    await expect(field('Place along')).toHaveValue('L/2')
-    await expect(field('Place across')).toHaveValue('W/2')
+    await expect(field('Distance along')).toHaveValue('L/2')
+    await expect(field('Distance across')).toHaveValue('W/2')
     await expect(work).toContainText('Hole ⌀ 8, 12 deep, on the face, at 200 · 47.5 from end 1 · edge 1')
   })
 
   await test.step('what is wrong is said beside it, and what is left under the point is shown', async () => {
+    await work.getByRole('button', { name: /^More/ }).click()
     await expect(
       work.getByRole('img', { name: 'The hole cut open: ≈ 3.6 of wood left under it' }),
     ).toBeVisible()
@@ -58,7 +59,7 @@ test('a hole is bored where the pointer shows it, made a row, dragged over its f
     await expect(
       work.getByText(/The bit comes through back of Rail by ≈? ?1.4, its point counted/),
     ).toBeVisible()
-    await pickFrom(field('The bit ends in'), 'a flat')
+    await pickFrom(field('Tip'), 'flat')
     await expect(work.getByText(/The bit comes through/)).toHaveCount(0)
     await field('Depth').fill('')
     await field('Depth').press('Enter')
@@ -66,16 +67,16 @@ test('a hole is bored where the pointer shows it, made a row, dragged over its f
   })
 
   await test.step('a row of five; its measures come as they are wanted', async () => {
-    await expect(field('Apart along')).toHaveCount(0)
+    await expect(field('Spacing along')).toHaveCount(0)
     await pickFrom(field('Pattern'), 'a row along')
     await pickFrom(field('Along, from'), 'middle')
-    await field('Place along').fill('0')
-    await field('Place along').press('Enter')
-    await field('How many along').fill('5')
-    await field('How many along').press('Enter')
+    await field('Distance along').fill('0')
+    await field('Distance along').press('Enter')
+    await field('Count along').fill('5')
+    await field('Count along').press('Enter')
     await expect(work.getByText('Say how far apart the holes in Rail are')).toBeVisible()
-    await field('Apart along').fill('32')
-    await field('Apart along').press('Enter')
+    await field('Spacing along').fill('32')
+    await field('Spacing along').press('Enter')
     await expect(work).toContainText('5 holes ⌀ 8, through, on the face, 32 apart, from 136 · 47.5')
   })
 
@@ -89,15 +90,15 @@ test('a hole is bored where the pointer shows it, made a row, dragged over its f
     await expect(page.getByText(/^\d.* from end 1, the middle of its width$/)).toBeVisible()
     await page.keyboard.press('Escape')
     await page.mouse.up()
-    await expect(field('Place along')).toHaveValue('0')
+    await expect(field('Distance along')).toHaveValue('0')
     await page.mouse.move(x, y)
     await page.mouse.down()
     await page.mouse.move(x + 30, y, { steps: 4 })
     await page.mouse.up()
-    await expect(field('Place along')).not.toHaveValue('0')
-    await expect(field('Place across')).toHaveValue('W/2')
+    await expect(field('Distance along')).not.toHaveValue('0')
+    await expect(field('Distance across')).toHaveValue('W/2')
     await page.keyboard.press('Control+z')
-    await expect(field('Place along')).toHaveValue('0')
+    await expect(field('Distance along')).toHaveValue('0')
   })
 
   await test.step('nothing is lost, the cut list counts them and the drawing calls them out', async () => {
@@ -128,17 +129,18 @@ test('a hole is bored by the keyboard alone, and taken away again', async ({ pag
   const kind = page.getByRole('group', { name: 'Add work' }).getByLabel('Work', { exact: true })
   await kind.focus()
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('option', { name: 'Channel' })).toBeFocused()
-  await page.keyboard.type('bo')
-  await expect(page.getByRole('option', { name: 'Bore' })).toBeFocused()
+  await expect(page.getByRole('option', { name: 'Dado' })).toBeFocused()
+  await page.keyboard.type('ho')
+  await expect(page.getByRole('option', { name: 'Hole' })).toBeFocused()
   await page.keyboard.press('Enter')
-  await expect(kind).toBeFocused()
+  // Its page has the focus: nothing is left without.
+  await expect(work.locator(':focus')).toHaveCount(1)
   await expect(work).toContainText('Hole ⌀ 8, 12 deep, on the face, at 25 · 47.5')
   await work.getByLabel('Diameter', { exact: true }).focus()
   await page.keyboard.type('10')
   await page.keyboard.press('Enter')
   await expect(work).toContainText('Hole ⌀ 10')
-  await work.getByRole('button', { name: 'Take it away' }).focus()
+  await work.getByRole('button', { name: 'Delete' }).focus()
   await page.keyboard.press('Enter')
   await expect(work).toContainText('None yet')
 })
@@ -160,7 +162,7 @@ test('an arch is sawn from an edge and a recess sunk, each with the measures tha
   const weight = 'Weighs about 0.888 lb, 1.45 sq ft of surface, balances at 12 across, 3⁄8 deep, 1 3⁄4 up'
   await expect(page.getByText(weight)).toBeVisible()
   await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'What all of it weighs' }).click()
+  await page.getByRole('button', { name: 'Weight' }).click()
   await expect(page.getByText(weight)).toBeVisible()
   await page.getByRole('button', { name: 'Front', exact: true }).click()
   await page.waitForTimeout(400)
@@ -171,26 +173,28 @@ test('an arch is sawn from an edge and a recess sunk, each with the measures tha
   let at = { x: 0, y: 0 }
   for (let y = 0.3; y < 0.6 && !at.y; y += 0.01) {
     await canvas.hover({ position: { x: box.width / 2, y: box.height * y } })
-    if (await page.getByText(/^Saw: /).isVisible()) at = { x: box.width / 2, y: box.height * (y + 0.01) }
+    if (await page.getByText(/^Arch: /).isVisible()) at = { x: box.width / 2, y: box.height * (y + 0.01) }
   }
   await canvas.click({ position: at })
-  await expect(work).toContainText('Saw arch 6 long, 1 high, r 5, from edge 1')
-  await field('Place of its middle').fill('0')
-  await field('Place of its middle').press('Enter')
-  await field('Length along the side').fill('1')
-  await field('Length along the side').press('Enter')
+  await expect(work).toContainText('Saw arch 6 long, 1 high, r 5, from edge 2')
+  await field('Centre').fill('0')
+  await field('Centre').press('Enter')
+  await field('Length').fill('1')
+  await field('Length').press('Enter')
   await expect(work.getByText(/The arch on Apron is higher than half as long as it is/)).toBeVisible()
-  await field('Length along the side').fill('16')
-  await field('Length along the side').press('Enter')
+  await field('Length').fill('16')
+  await field('Length').press('Enter')
   // Of its 63 cubic inches 8 go: a segment 16 long and 1 high, 3/4 thick.
+  await work.getByRole('button', { name: 'Apron' }).click()
   await expect(page.getByText(/^Weighs about 0\.77/)).toBeVisible()
+  await work.getByRole('button', { name: 'Open step 1' }).click()
   await expect(work).toContainText(
-    'Saw arch 16 long, 1 high, r 32 1⁄2, from edge 1, its middle at 12 from end 1',
+    'Saw arch 16 long, 1 high, r 32 1⁄2, from edge 2, its middle at 12 from end 1',
   )
   await pickFrom(field('Shape'), 'a taper')
-  await expect(field('Length along the side')).toHaveCount(0)
+  await expect(field('Length')).toHaveCount(0)
   await expect(field('Measured from')).toHaveCount(0)
-  await expect(work).toContainText('Saw taper from 1 to 0, from edge 1')
+  await expect(work).toContainText('Saw taper from 1 to 0, from edge 2')
   await page.keyboard.press('Control+z')
   await expect(work).toContainText('Saw arch 16 long')
 

@@ -20,15 +20,15 @@ test('J5 by hand: a case, and three drawers in it', async ({ page }) => {
   const says = (direction: Direction, fact: string, text: string) =>
     hands.type(maker.row(direction).getByRole('textbox', { name: `${direction} ${fact}` }), text, 'Enter')
   const instead = (direction: Direction, n: number, fact: string) =>
-    hands.select(maker.row(direction).getByLabel(`${direction}: which fact`).nth(n), fact)
+    hands.select(maker.row(direction).getByLabel(`${direction}: which dimension`).nth(n), fact)
 
   await test.step('the case: sides, bottom, top and back', async () => {
     await hands.key('b')
     await hands.stock('18 mm birch ply')
-    await hands.type(field('Length, with the grain'), '400 x 300', 'Enter')
+    await hands.type(field('Length'), '400 x 300', 'Enter')
     await row(/Left side/)
     await hands.key('i')
-    await hands.type(field('The mirror stands at'), '500/2', 'Enter')
+    await hands.type(field('Mirror stands at'), '500/2', 'Enter')
     await row(/Right side/)
     await hands.key('n')
     await hands.type(field('From this face'), 'Left side·right')
@@ -60,7 +60,7 @@ test('J5 by hand: a case, and three drawers in it', async ({ page }) => {
     await stands('on edge 2, face to the left, length front to back')
     await put('Drawer side')
     await hands.key('i')
-    await hands.type(field('The mirror stands at'), '500/2', 'Enter')
+    await hands.type(field('Mirror stands at'), '500/2', 'Enter')
     await row(/Drawer side 2/)
 
     await hands.key('n')
@@ -92,8 +92,8 @@ test('J5 by hand: a case, and three drawers in it', async ({ page }) => {
   })
   await hands.key('Escape')
   await hands.key('j')
-  await hands.click(page.getByRole('button', { name: /^Make all \d+ joints/ }))
-  await expect(page.getByText(/joints made/)).toBeVisible()
+  await hands.click(page.getByRole('button', { name: /^Add \d+ joints/ }))
+  await expect(page.getByText(/joints added/)).toBeVisible()
   hands.done('J5', 60)
   // Nothing is found wrong, on any piece or between them.
   await expect(page.getByRole('link', { name: /^Bench/ })).toHaveText('Bench')

@@ -15,16 +15,16 @@ test('J3 by hand: a sloped box with its lid on two edges, bevelled and hinged', 
   const says = (direction: 'Across' | 'Deep' | 'Up', fact: string) =>
     maker.row(direction).getByRole('textbox', { name: `${direction} ${fact}` })
   const instead = (direction: 'Across' | 'Deep' | 'Up') =>
-    maker.row(direction).getByLabel(`${direction}: which fact`).first()
+    maker.row(direction).getByLabel(`${direction}: which dimension`).first()
 
   await test.step('two sides', async () => {
     await hands.key('b')
     await hands.stock('1x12 pine', '1×12 pine')
     await hands.click(onEdge('on edge 2, face to the left, length front to back'))
-    await hands.type(field('Length, with the grain'), '24', 'Enter')
+    await hands.type(field('Length'), '24', 'Enter')
     await row(/Left side/)
     await hands.key('i')
-    await hands.type(field('The mirror stands at'), '36/2', 'Enter')
+    await hands.type(field('Mirror stands at'), '36/2', 'Enter')
     await row(/Right side/)
   })
   await test.step('a back and a front between them', async () => {
@@ -46,7 +46,7 @@ test('J3 by hand: a sloped box with its lid on two edges, bevelled and hinged', 
     await hands.stock('1x4 pine', '1×4 pine')
     await hands.click(onEdge('lying flat, length across'))
     await hands.type(field('Name'), 'Strip')
-    await hands.type(field('Length, with the grain'), '38', 'Enter')
+    await hands.type(field('Length'), '38', 'Enter')
     await row(/Strip/)
     await hands.type(says('Across', 'starts at'), '-1', 'Enter')
     await hands.select(instead('Deep'), 'ends at')
@@ -56,12 +56,12 @@ test('J3 by hand: a sloped box with its lid on two edges, bevelled and hinged', 
   await test.step('the lid on two edges', async () => {
     await hands.key('y')
     await hands.stock('1x12 pine', '1×12 pine')
-    await hands.type(field('One edge it lies on'), 'Strip, bottom front edge')
-    await hands.type(field('The other edge'), 'Front, top back edge')
+    await hands.type(field('First edge'), 'Strip, bottom front edge')
+    await hands.type(field('Second edge'), 'Front, top back edge')
     await expect(
-      page.getByRole('status').filter({ hasText: 'Its upper edge and Strip are bevelled' }),
+      page.getByRole('status').filter({ hasText: 'Bevelled with Strip at the upper edge.' }),
     ).toBeVisible()
-    await hands.type(field('Runs past the lower edge by'), '1', 'Enter')
+    await hands.type(field('Overhang at the lower edge'), '1', 'Enter')
     await row(/Lid/)
   })
   await test.step('hinged at the strip', async () => {
@@ -70,8 +70,8 @@ test('J3 by hand: a sloped box with its lid on two edges, bevelled and hinged', 
     await hands.type(field('Opens to'), '-95deg', 'Enter')
   })
   await hands.key('j')
-  await hands.click(page.getByRole('button', { name: /^Make (all )?\d+ joints/ }).first())
-  await expect(page.getByText(/joints made/)).toBeVisible()
+  await hands.click(page.getByRole('button', { name: /^Add \d+ joints/ }).first())
+  await expect(page.getByText(/joints added/)).toBeVisible()
   hands.done('J3', 45)
 
   await test.step('it swings from its slope, and is told what it meets', async () => {

@@ -57,7 +57,7 @@ export class Hands {
     if (b.from) await this.stock(b.from)
     if (b.stands) await this.select(form.getByLabel('Stands, in words'), b.stands)
     if (b.name) await this.type(form.getByLabel('Name'), b.name)
-    await this.type(form.getByLabel('Length, with the grain'), b.size, 'Enter')
+    await this.type(form.getByLabel('Length', { exact: true }), b.size, 'Enter')
     await expect(form).toBeHidden()
     if (b.name) await expect(this.page.getByLabel('Name', { exact: true })).toHaveValue(b.name)
   }

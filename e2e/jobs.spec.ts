@@ -50,8 +50,8 @@ test('J1 from ready work: a case, made deeper, three in a row, and a frame befor
     await maker.choose('Back')
     const before = hands.count
     await hands.click(pieces.getByRole('button', { name: 'Case', exact: true }))
-    await hands.click(page.getByRole('button', { name: 'Place it again' }))
-    await hands.click(page.getByRole('button', { name: 'Place it again' }))
+    await hands.click(page.getByRole('button', { name: 'Insert again' }))
+    await hands.click(page.getByRole('button', { name: 'Insert again' }))
     hands.done('J1 row of three', 3, before)
     await expect(pieces.getByRole('button', { name: 'Case ×3', exact: true })).toBeVisible()
     await maker.screen('Cuts')
@@ -90,7 +90,7 @@ test('J1 from ready work by the keyboard alone', async ({ page }) => {
   await maker.startProject('Larkmoor keys')
   const { keyboard } = page
   await keyboard.press('w')
-  await expect(page.getByLabel('What to put in')).toBeFocused()
+  await expect(page.getByLabel('Ready-made', { exact: true })).toBeFocused()
   await expect(ready(page).drawn).toBeVisible()
   const tab = async (times: number) => {
     for (let n = 0; n < times; n++) await keyboard.press('Tab')
@@ -166,8 +166,8 @@ test('a shelf goes between two sides, faces typed or clicked, and is joined to b
   })
   await page.keyboard.press('i')
   const mirror = page.getByRole('form', { name: 'Mirror Left side' })
-  await mirror.getByLabel('The mirror stands at', { exact: true }).fill('34/2')
-  await mirror.getByLabel('The mirror stands at', { exact: true }).press('Enter')
+  await mirror.getByLabel('Mirror stands at', { exact: true }).fill('34/2')
+  await mirror.getByLabel('Mirror stands at', { exact: true }).press('Enter')
   await expect(page.getByText('It follows its original.')).toBeVisible()
 
   await page.keyboard.press('Escape')
@@ -180,7 +180,7 @@ test('a shelf goes between two sides, faces typed or clicked, and is joined to b
   await hands.type(page.getByLabel('To that face', { exact: true }), 'Right side·left')
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Bottom')
   await hands.type(page.getByLabel('Name', { exact: true }), 'Shelf')
-  await hands.click(page.getByRole('button', { name: 'Put it in' }))
+  await hands.click(page.getByRole('button', { name: 'Insert', exact: true }))
   await expect(maker.row('Across').getByRole('heading')).toHaveText('Across32 1⁄2')
   await hands.type(maker.row('Up').getByRole('textbox', { name: 'Up starts at' }), '12', 'Enter')
 
@@ -197,11 +197,11 @@ test('a shelf goes between two sides, faces typed or clicked, and is joined to b
   }).toPass()
   await expect(page.getByText('Pick a face for “To that face”, or press Esc')).toBeVisible()
   await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'Leave it' }).click()
+  await page.getByRole('button', { name: 'Cancel' }).click()
 
   await page.keyboard.press('j')
   await page
-    .getByRole('button', { name: /^Make (all )?2 joints/ })
+    .getByRole('button', { name: /^Add 2 joints/ })
     .first()
     .click()
   await maker.screen('Cuts')
@@ -218,16 +218,16 @@ test('J1 by hand: a case with four shelves, its back and its kick board, board b
   const form = page.getByRole('form', { name: 'Add a board' })
   const pieces = page.getByRole('region', { name: 'Pieces' })
   const field = (label: string) => page.getByLabel(label, { exact: true })
-  const put = page.getByRole('button', { name: 'Put it in' })
+  const put = page.getByRole('button', { name: 'Insert', exact: true })
   const row = (name: RegExp) => expect(pieces.getByRole('button', { name })).toBeVisible()
 
   await test.step('two sides', async () => {
     await hands.key('b')
     await hands.stock('1x10 pine', '1×10')
-    await hands.type(form.getByLabel('Length, with the grain'), '41', 'Enter')
+    await hands.type(form.getByLabel('Length', { exact: true }), '41', 'Enter')
     await row(/Left side/)
     await hands.key('i')
-    await hands.type(page.getByLabel('The mirror stands at', { exact: true }), '34/2', 'Enter')
+    await hands.type(page.getByLabel('Mirror stands at', { exact: true }), '34/2', 'Enter')
     await row(/Right side/)
   })
   await test.step('bottom, top and shelves between them', async () => {
@@ -270,8 +270,8 @@ test('J1 by hand: a case with four shelves, its back and its kick board, board b
     await hands.type(maker.row('Up').getByRole('textbox', { name: 'Up starts at' }), '0', 'Enter')
   })
   await hands.key('j')
-  await hands.click(page.getByRole('button', { name: /^Make all \d+ joints/ }))
-  await expect(page.getByText(/joints made/)).toBeVisible()
+  await hands.click(page.getByRole('button', { name: /^Add \d+ joints/ }))
+  await expect(page.getByText(/joints added/)).toBeVisible()
   hands.done('J1 case', 30)
 
   // Once all is looked at, six steps that are rounded are worth a look, and nothing is to be put right.

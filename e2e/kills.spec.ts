@@ -69,6 +69,7 @@ test(`${KILLS} kills at any moment of steps, drags and saves lose nothing that w
 
     const steps = 1 + Math.floor(4 * next())
     for (let k = 0; k < steps; k++) {
+      await page.locator('[data-stage]').focus()
       await page.keyboard.press('ArrowRight')
       made++
       await page.waitForTimeout(250 * next())

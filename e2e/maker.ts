@@ -44,8 +44,8 @@ export class Maker {
     await this.takeStock(form.getByLabel('From', { exact: true }), b.from)
     await pickFrom(form.getByLabel('Stands, in words'), b.stands)
     await form.getByLabel('Name').fill(b.name)
-    await form.getByLabel('Length, with the grain').fill(b.size)
-    await form.getByLabel('Length, with the grain').press('Enter')
+    await form.getByLabel('Length', { exact: true }).fill(b.size)
+    await form.getByLabel('Length', { exact: true }).press('Enter')
     await expect(form).toBeHidden()
     await expect(this.page.getByLabel('Name', { exact: true })).toHaveValue(b.name)
   }
@@ -64,18 +64,33 @@ export class Maker {
     const field = row.getByRole('textbox', { name: `${direction} ${fact}` })
     await expect(row).toBeVisible()
     if (!(await field.isVisible())) {
-      await row.getByRole('button', { name: 'fact', exact: true }).click()
-      await pickFrom(row.getByLabel(`${direction}: new fact`), fact)
+      await this.unfold(direction)
+      await row.getByRole('button', { name: 'Add dimension', exact: true }).click()
+      await pickFrom(row.getByLabel(`${direction}: new dimension`), fact)
     }
     await field.fill(text)
     await field.press('Enter')
     await expect(row.locator('[aria-invalid]')).toHaveCount(0)
   }
 
-  async clear(direction: 'Across' | 'Deep' | 'Up', fact: string): Promise<void> {
-    await this.row(direction)
-      .getByRole('button', { name: `Clear ${direction.toLowerCase()} ${fact}` })
-      .click()
+  /** Opens all dimensions of a direction. */
+  async unfold(direction: 'Across' | 'Deep' | 'Up'): Promise<void> {
+    const title = this.row(direction).getByRole('button', { name: direction, exact: true })
+    if ((await title.getAttribute('aria-expanded')) !== 'true') await title.click()
+  }
+
+  /** A dimension that is emptied is gone. */
+  async clear(direction: 'Across' | 'Deep' | 'Up', fact: 'start' | 'end' | 'centre' | 'size'): Promise<void> {
+    const says = { start: 'starts at', end: 'ends at', centre: 'centre at', size: 'measures' }[fact]
+    const field = this.row(direction).getByRole('textbox', { name: `${direction} ${says}` })
+    await field.fill('')
+    await field.press('Enter')
+    await expect(field).toBeHidden()
+  }
+
+  /** From an opened step to the ticket it is on. */
+  async back(): Promise<void> {
+    await this.page.locator('[title^="Back to"]').click()
   }
 
   async choose(name: string): Promise<void> {
@@ -104,6 +119,19 @@ export class Maker {
   async saved(): Promise<void> {
     await expect(this.page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
   }
+}
+
+/** An entry of the rail, by the names of its drawer and its own. */
+export async function fromRail(page: Page, drawer: string, entry: string): Promise<void> {
+  await page
+    .getByRole('toolbar', { name: 'Tools' })
+    .getByRole('button', { name: drawer, exact: true })
+    .click()
+  await page
+    .getByRole('toolbar', { name: drawer, exact: true })
+    .getByRole('button', { name: new RegExp(`^${entry}`) })
+    .first()
+    .click()
 }
 
 /** Opens the demo cabinet from the shelf of a browser that was never here. */
@@ -139,10 +167,10 @@ export async function fillStorage(page: Page): Promise<() => Promise<void>> {
   }
 }
 
-/** The panel of ready work. */
+/** The panel of ready-mades. */
 export const ready = (page: Page) => ({
-  kind: page.getByLabel('What to put in'),
+  kind: page.getByLabel('Ready-made', { exact: true }),
   field: (label: string) => page.getByLabel(label, { exact: true }),
-  put: page.getByRole('button', { name: 'Put it in' }),
+  put: page.getByRole('button', { name: 'Insert', exact: true }),
   drawn: page.getByRole('img', { name: /as it would be/ }),
 })

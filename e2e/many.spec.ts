@@ -1,7 +1,7 @@
 /** Pieces carried, turned, named and shown: copies, many at once, the stick, the list, views, snapshots. */
 import { expect, test } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
-import { Maker, openDemo } from './maker'
+import { fromRail, Maker, openDemo } from './maker'
 
 test('pieces are copied into another project with their joints and their very sizes', async ({ page }) => {
   const maker = await openDemo(page)
@@ -18,7 +18,7 @@ test('pieces are copied into another project with their joints and their very si
   await page.keyboard.press('Control+c')
   await maker.leaveFor('Larkmoor copy')
   await page.keyboard.press('Control+k')
-  await page.keyboard.type('paste what')
+  await page.keyboard.type('paste copied')
   await page.keyboard.press('Enter')
   await expect(list.getByRole('button', { name: /Bottom/ })).toBeVisible()
   await expect(page.getByRole('heading', { name: '3 pieces chosen' })).toBeVisible()
@@ -41,14 +41,14 @@ test('pieces kept as ready work of one’s own are offered in another project, a
   await page.keyboard.press('Escape')
   await maker.choose('Slat')
   await page.keyboard.press('Control+k')
-  await page.keyboard.type('keep what is chosen as ready')
+  await page.keyboard.type('save the chosen pieces')
   await page.keyboard.press('Enter')
-  await expect(page.getByText(/Kept as ready work: Slat/)).toBeVisible()
+  await expect(page.getByText(/Saved as a ready-made: Slat/)).toBeVisible()
   await maker.saved()
   await maker.startProject('Larkmoor other')
   await page.reload()
   await expect(page.getByText('The bench is clear')).toBeVisible()
-  await page.getByRole('button', { name: 'Ready work' }).click()
+  await page.keyboard.press('w')
   // It is asked with its picture and what its measure was.
   await page.getByRole('button', { name: 'Slat, 1 piece' }).click()
   const form = page.getByRole('form', { name: 'Slat' })
@@ -64,9 +64,9 @@ test('pieces kept as ready work of one’s own are offered in another project, a
   await maker.screen('Cuts')
   expect((await maker.sizesOf('Slat')).slice(0, 2)).toEqual(['24', '3 1/2'])
   await maker.screen('Bench')
-  await page.getByRole('button', { name: 'Ready work' }).click()
-  await page.getByRole('button', { name: 'Keep Slat no more' }).click()
-  await expect(page.getByText(/Choose pieces or a group, and keep them/)).toBeVisible()
+  await fromRail(page, 'Ready-mades', 'The last one')
+  await page.getByRole('button', { name: 'Remove Slat from my ready-mades' }).click()
+  await expect(page.getByText(/Choose pieces or a group, then/)).toBeVisible()
 })
 
 test('what several pieces share is set for all in one step; they are named with numbers', async ({
@@ -87,10 +87,10 @@ test('what several pieces share is set for all in one step; they are named with 
   await row('One').click()
   await row('Three').click({ modifiers: ['Shift'] })
   await expect(page.getByRole('heading', { name: '3 pieces chosen' })).toBeVisible()
-  await page.getByRole('button', { name: 'Name', exact: true }).click()
-  await expect(page.getByRole('alert').filter({ hasText: 'Say what they are to be called' })).toBeVisible()
-  await page.getByLabel('Call them, with numbers').fill('Slat')
-  await page.getByLabel('Call them, with numbers').press('Enter')
+  await page.getByRole('button', { name: 'Rename', exact: true }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'Type a name, as in Slat' })).toBeVisible()
+  await page.getByLabel('Rename and number').fill('Slat')
+  await page.getByLabel('Rename and number').press('Enter')
   await expect(row('Slat 3')).toBeVisible()
   const up = page.getByRole('textbox', { name: 'Up: all measure' })
   await expect(up).toHaveValue('30')
@@ -171,9 +171,9 @@ test('the list: found, renamed, hidden, put into a group by dragging; the choice
   await expect(row('Top strip')).toBeVisible()
   await row('Top strip').click()
   await page.keyboard.press('h')
-  await expect(list.getByRole('button', { name: 'Show the 1 hidden' })).toBeVisible()
+  await expect(list.getByRole('button', { name: 'Show 1 hidden' })).toBeVisible()
   await page.keyboard.press('l')
-  await expect(list.getByRole('button', { name: 'Free it' })).toBeVisible()
+  await expect(list.getByRole('button', { name: 'Unlock' })).toBeVisible()
 
   await test.step('into a group and out of it', async () => {
     await row('Back').click()
@@ -196,8 +196,8 @@ test('the list: found, renamed, hidden, put into a group by dragging; the choice
   await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
   await page.reload()
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Lid')
-  await expect(list.getByRole('button', { name: 'Show the 1 hidden' })).toBeVisible()
-  await list.getByRole('button', { name: 'Show the 1 hidden' }).click()
+  await expect(list.getByRole('button', { name: 'Show 1 hidden' })).toBeVisible()
+  await list.getByRole('button', { name: 'Show 1 hidden' }).click()
   await expect(list.getByRole('button', { name: /hidden/ })).toHaveCount(0)
 })
 
@@ -211,19 +211,19 @@ test('a view is kept by name and is a sheet of the plans; a picture of the bench
   await page.keyboard.press('x')
   await page.getByRole('slider', { name: 'How far apart' }).fill('0.5')
   await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'Kept views' }).click()
-  const dialog = page.getByRole('dialog', { name: 'Kept views' })
-  await dialog.getByRole('textbox', { name: /Keep the view as it is now/ }).fill('Lid off')
-  await dialog.getByRole('button', { name: 'Keep it' }).click()
-  await expect(dialog.getByRole('button', { name: 'Let the view Lid off go' })).toBeVisible()
+  await page.keyboard.press('v')
+  const dialog = page.getByRole('dialog', { name: 'Saved views' })
+  await dialog.getByRole('textbox', { name: /Name of this view/ }).fill('Lid off')
+  await dialog.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(dialog.getByRole('button', { name: 'Delete the view Lid off' })).toBeVisible()
   await dialog.getByRole('button', { name: 'Close' }).click()
-  await page.getByRole('button', { name: 'Put them together again' }).click()
+  await page.getByRole('button', { name: 'Close up' }).click()
   await expect(page.getByRole('slider', { name: 'How far apart' })).toBeHidden()
 
   await page.keyboard.press('Shift+P')
   const [file] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('dialog').getByRole('button', { name: 'Save it' }).click(),
+    page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click(),
   ])
   const png = await readFile(await file.path())
   expect([png.readUInt32BE(16), png.subarray(1, 4).toString()]).toEqual([2400, 'PNG'])

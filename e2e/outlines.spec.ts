@@ -43,7 +43,7 @@ async function sign(maker: Maker, name: string): Promise<void> {
 
 const addShape = async (page: Page, hands: Hands): Promise<void> => {
   const add = page.getByRole('group', { name: 'Add work' })
-  await hands.select(add.getByLabel('Work', { exact: true }), 'Shape')
+  await hands.select(add.getByLabel('Work', { exact: true }), 'Outline')
   await expect(page.getByRole('dialog', { name: /^The outline of the/ })).toBeVisible()
 }
 
@@ -56,7 +56,7 @@ test('a sign is sawn to an arch with a round window and eased corners, by mouse'
     await addShape(page, hands)
     await expect(on.dialog).toContainText('Nothing is drawn yet')
     await hands.select(on.field('Put in'), 'the whole face, its far side an arch')
-    await expect(on.dialog.getByText('Pinned')).toBeVisible()
+    await expect(on.dialog.getByText('Can be marked out')).toBeVisible()
     await hands.click(on.dialog.getByRole('button', { name: /^rise of arc 3: / }))
     await hands.type(on.field('rise of arc 3'), '40', 'Enter')
     await expect(work).toContainText(/Saw to an outline 400 × 145, r 520/)
@@ -89,11 +89,11 @@ test('a sign is sawn to an arch with a round window and eased corners, by mouse'
     await expect(on.dialog.getByRole('status')).toBeVisible()
     await page.mouse.click(box.x + box.width * 0.5 + 40, box.y + box.height * 0.5)
     await page.keyboard.press('Escape')
-    await expect(on.dialog.getByText('A measure is missing')).toBeVisible()
+    await expect(on.dialog.getByText('1 dimension missing')).toBeVisible()
     await on.edge('circle 5').press('Enter')
     await hands.click(on.say('diameter'))
     await hands.type(on.field('diameter of circle 5'), '50', 'Enter')
-    await expect(on.dialog.getByText('Pinned')).toBeVisible()
+    await expect(on.dialog.getByText('Can be marked out')).toBeVisible()
     await expect(work).toContainText(/r 15, 25/)
   })
 
@@ -105,7 +105,7 @@ test('a sign is sawn to an arch with a round window and eased corners, by mouse'
     await page.mouse.down()
     await page.mouse.move(box.x - 60, box.y - 30, { steps: 5 })
     await page.mouse.up()
-    await expect(on.dialog.getByText('It is held by what is said of it')).toBeVisible()
+    await expect(on.dialog.getByText('Its dimensions hold it')).toBeVisible()
     expect(await at(on.point(2))).toBe(was)
   })
 
@@ -149,7 +149,7 @@ test('an outline is drawn, pinned and mended by keyboard alone', async ({ page }
   await page.keyboard.press('Escape')
   await expect(work).toContainText('Saw to an outline 300 × 100')
   // What was typed pins it.
-  await expect(on.dialog.getByText('Pinned')).toBeVisible()
+  await expect(on.dialog.getByText('Can be marked out')).toBeVisible()
 
   await test.step('what says the same twice, or cannot be, is refused with why', async () => {
     await on.edge('line 1').press('Enter')
@@ -164,7 +164,7 @@ test('an outline is drawn, pinned and mended by keyboard alone', async ({ page }
     const label = on.dialog.getByRole('button', { name: /^point 3 across, from the near side: 120/ })
     await label.press('Enter')
     await on.dialog.getByRole('button', { name: /^Take away: point 3 across/ }).press('Enter')
-    await expect(on.dialog.getByText('A measure is missing')).toBeVisible()
+    await expect(on.dialog.getByText('1 dimension missing')).toBeVisible()
     await on.point(3).focus()
     await page.keyboard.press('ArrowUp')
     await expect(on.point(3)).not.toHaveAttribute('aria-label', /, 120 across/)
@@ -207,7 +207,7 @@ test('half is typed about a mirror off the middle; nothing moves before it is wh
   await expect(on.points).toHaveCount(4)
   // Out of the field, then off the chain.
   for (let n = 0; n < 2; n++) await page.keyboard.press('Escape')
-  await expect(on.dialog.getByText('Pinned')).toBeVisible()
+  await expect(on.dialog.getByText('Can be marked out')).toBeVisible()
   await expect(work).toContainText('Saw to an outline 200 × 100')
   await on.field('Mirror, off the middle by').fill('-50')
   await on.field('Mirror, off the middle by').press('Enter')
@@ -247,8 +247,8 @@ test.describe('by touch', () => {
     await page.touchscreen.tap(first.x + first.width / 2, first.y + first.height / 2)
     await expect(on.points).toHaveCount(3)
     await on.say('Choose').tap()
-    await on.say('Pin as it stands').tap()
-    await expect(on.dialog.getByText('Pinned')).toBeVisible()
+    await on.say('Dimension as drawn').tap()
+    await expect(on.dialog.getByText('Can be marked out')).toBeVisible()
     await on.say('Done').tap()
     await page.getByRole('button', { name: 'Ticket', exact: true }).tap()
     await expect(work).toContainText(/Recess to an outline .* deep/)
@@ -262,7 +262,7 @@ test('a window is drawn again in a row, set off, and a line cut back to it; what
   const work = page.getByRole('region', { name: 'Work' })
   await sign(maker, 'Larkmoor row')
   await addShape(page, hands)
-  await pickFrom(work.getByLabel('What stays', { exact: true }), 'what is outside')
+  await pickFrom(work.getByLabel('Keep', { exact: true }), 'the outside')
   const chain = on.dialog.getByRole('toolbar', { name: 'All that hangs together' })
   const by = async (text: string) => {
     await chain.getByLabel('By', { exact: true }).fill(text)
@@ -278,7 +278,7 @@ test('a window is drawn again in a row, set off, and a line cut back to it; what
     await by('L/4')
     await pickFrom(chain.getByLabel('Draw it again'), 'once more, along')
     await expect(on.edge('circle 2')).toBeVisible()
-    await expect(on.dialog.getByText('Pinned')).toBeVisible()
+    await expect(on.dialog.getByText('Can be marked out')).toBeVisible()
     await expect(work).toContainText(/Saw out a shape 140 × 40, r 20/)
   })
   await test.step('too far inside nothing is left, and that is said; outside it is larger', async () => {
@@ -289,7 +289,7 @@ test('a window is drawn again in a row, set off, and a line cut back to it; what
     await by('5')
     await on.say('set off outside').click()
     await expect(on.edge('circle 3')).toBeVisible()
-    await expect(on.dialog.getByText('Pinned')).toBeVisible()
+    await expect(on.dialog.getByText('Can be marked out')).toBeVisible()
     await page.keyboard.press('Control+z')
     await expect(on.edge('circle 3')).toHaveCount(0)
   })

@@ -17,37 +17,37 @@ test('J6 a bee hotel: arch, window, rows of bores, mirrored, an insert, eased; a
     await hands.stock('4x4 pine', '4×4')
     await hands.select(form.getByLabel('Stands, in words'), 'standing, face to the front')
     await hands.type(form.getByLabel('Name'), 'Body')
-    await hands.type(form.getByLabel('Length, with the grain'), '11', 'Enter')
+    await hands.type(form.getByLabel('Length', { exact: true }), '11', 'Enter')
     await expect(work).toBeVisible()
   })
   await test.step('sawn to an arch below', async () => {
-    await put('Saw')
-    await hands.select(field('Sawn from'), 'its reference end')
-    await set({ 'Length along the side': '2 1/4', 'How far it comes in': '3/4' })
+    await put('Arch')
+    await hands.select(field('Side'), 'its reference end')
+    await set({ Length: '2 1/4', 'Rise or depth': '3/4' })
     await expect(work).toContainText(/Saw arch 2 1⁄4 long, 3⁄4 high/)
   })
   await test.step('rows both ways with a brad point, and two through holes mirrored', async () => {
-    await put('Bore')
+    await put('Hole')
     await hands.select(field('Pattern'), 'rows both ways')
-    await set({ 'Place along': '2 1/2', 'Place across': '3/4', Diameter: '5/16', Depth: '2 3/4' })
-    await set({ 'How many along': '6', 'Apart along': '1 1/8', 'How many across': '3', 'Apart across': '1' })
-    await hands.select(field('The bit ends in'), 'a brad point')
+    await set({ 'Distance along': '2 1/2', 'Distance across': '3/4', Diameter: '5/16', Depth: '2 3/4' })
+    await set({ 'Count along': '6', 'Spacing along': '1 1/8', 'Count across': '3', 'Spacing across': '1' })
+    await hands.select(field('Tip'), 'brad point')
     await expect(work).toContainText(/18 holes ⌀ 5⁄16, 2 3⁄4 deep, on the face, 6 by 3/)
-    await put('Bore')
-    await set({ 'Place along': '10', 'Place across': '1/2', Diameter: '3/16', Depth: '' })
+    await put('Hole')
+    await set({ 'Distance along': '10', 'Distance across': '1/2', Diameter: '3/16', Depth: '' })
     await hands.select(field('Mirrored'), 'edge for edge')
     await expect(work).toContainText(/2 holes ⌀ 3⁄16, through, on the face, at 10 · 1⁄2; 10 · 3 from end 1/)
   })
   await test.step('a window at the side, and an insert in the back', async () => {
     await put('Recess', 'edge 1')
-    await set({ 'Length, or diameter': '5', Width: '2' })
-    await put('Bore', 'back')
-    await hands.select(field('Takes'), 'an insert')
+    await set({ 'Length or diameter': '5', Width: '2' })
+    await put('Hole', 'back')
+    await hands.select(field('Insert'), 'an insert')
     await hands.select(field('Thread'), '1/4-20')
     await expect(work).toContainText(/Hole ⌀ 3⁄8, 1⁄2 deep, on the back, .*for threaded insert 1\/4-20/)
   })
   await test.step('every edge eased but the bores', async () => {
-    await put('Ease')
+    await put('Round over')
     await expect(work).toContainText(/Round edges, r 1⁄8, all edges/)
   })
   await test.step('a perch before it, on a peg', async () => {
@@ -56,7 +56,7 @@ test('J6 a bee hotel: arch, window, rows of bores, mirrored, an insert, eased; a
     await hands.stock('1x6 pine', '1×6')
     await hands.select(form.getByLabel('Stands, in words'), 'lying flat, length front to back')
     await hands.type(form.getByLabel('Name'), 'Perch')
-    await hands.type(form.getByLabel('Length, with the grain'), '2 1/2', 'Enter')
+    await hands.type(form.getByLabel('Length', { exact: true }), '2 1/2', 'Enter')
     await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Perch')
     const at = (direction: 'Across' | 'Deep' | 'Up', fact: string) =>
       maker.row(direction).getByRole('textbox', { name: `${direction} ${fact}` })
@@ -68,8 +68,8 @@ test('J6 a bee hotel: arch, window, rows of bores, mirrored, an insert, eased; a
   })
   await test.step('and the block bored where that comes to it', async () => {
     await hands.click(page.getByRole('region', { name: 'Pieces' }).getByRole('button', { name: /Body$/ }))
-    await put('Bore')
-    await hands.select(field('Pattern'), 'meets another')
+    await put('Hole')
+    await hands.select(field('Pattern'), 'as the mating piece')
     await expect(field('Meets')).toContainText('Perch, peg')
     await expect(work).toContainText(
       /Hole ⌀ 3⁄8, 1⁄2 deep, on the face, at 1 3⁄8 · 1 3⁄4 from end 1 · edge 1/,
@@ -80,8 +80,8 @@ test('J6 a bee hotel: arch, window, rows of bores, mirrored, an insert, eased; a
 
   await test.step('the bore is dragged before the easing by its sign', async () => {
     const rows = work.locator('[data-step]')
-    const sign = rows.last().getByRole('button', { name: /^The measures of step/ })
-    await sign.click()
+    await maker.back()
+    const sign = rows.last().getByRole('button', { name: /^Open step/ })
     const from = (await sign.boundingBox())!
     const ease = rows.filter({ hasText: 'Round edges' })
     const to = (await ease.boundingBox())!

@@ -62,7 +62,7 @@ test('the cut list prints every stock with its boards, on upright pages', async 
   expect(stocks.length).toBeGreaterThanOrEqual(4)
   expect(text).toContain('Cut list: Seed cabinets, a row of three')
   for (const says of ['Kick board', 'Left stile', 'Board 5:', 'Back']) expect(text).toContain(says)
-  expect(text.match(/To have at hand/g)).toHaveLength(4)
+  expect(text.match(/To buy or have/g)).toHaveLength(4)
 })
 
 test('a sheet prints at the scale its title says, alone or with all others', async ({ page }, info) => {

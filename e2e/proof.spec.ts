@@ -147,14 +147,14 @@ test('the order it goes together, the seasons and the limits are there by their 
 }) => {
   const maker = await openDemo(page)
   await maker.screen('Proof')
-  await page.getByRole('tab', { name: 'Going together' }).click()
-  const steps = page.getByRole('region', { name: /Going together/ }).getByRole('listitem')
+  await page.getByRole('tab', { name: 'Assembly order' }).click()
+  const steps = page.getByRole('region', { name: /Assembly order/ }).getByRole('listitem')
   await expect(steps).toHaveCount(10)
   await expect(steps.first()).toContainText('first, lying on its face')
   for (const n of [0, 1]) await expect(steps.nth(n).locator('path').last()).toHaveAttribute('d', /^M/)
   await expect(steps.last()).toContainText('Back, moving to the front')
 
-  await page.getByRole('tab', { name: 'Seasons and loads' }).click()
+  await page.getByRole('tab', { name: 'Movement and sag' }).click()
   await expect(page.getByRole('img', { name: /Left side is 9\.\d+ in wide at its narrowest/ })).toBeVisible()
   const load = page.getByRole('region', { name: 'A shelf under load' })
   await expect(load).toContainText('under 20 lb a foot')

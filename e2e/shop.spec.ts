@@ -1,7 +1,7 @@
 /** What else a small shop makes, as a new maker does it: a wheel, a hopper, blocks that hook together. */
 import { expect, test, type Page } from '@playwright/test'
 import { Hands } from './hands'
-import { Maker } from './maker'
+import { fromRail, Maker } from './maker'
 
 const board = (page: Page) => page.getByRole('dialog', { name: /^The outline of the/ })
 const work = (page: Page) => page.getByRole('region', { name: 'Work' })
@@ -34,7 +34,7 @@ test('J8: a wheel is sawn round, with openings in a ring and a hole for its axle
   await expect(work(page)).toContainText('Saw to an outline 180 × 180, r 90')
 
   await add(page, hands, 'Shape')
-  await hands.select(work(page).getByLabel('What stays', { exact: true }), 'what is outside')
+  await hands.select(work(page).getByLabel('Keep', { exact: true }), 'the outside')
   await hands.select(board(page).getByLabel('Put in', { exact: true }), 'part of a ring')
   await measure(page, hands, /^point 5 across/, '0')
   await measure(page, hands, /^radius of arc 2/, '75')
@@ -45,8 +45,8 @@ test('J8: a wheel is sawn round, with openings in a ring and a hole for its axle
   await done(page, hands)
   await expect(work(page)).toContainText(/Saw out a shape/)
 
-  await add(page, hands, 'Bore')
-  await hands.type(work(page).getByLabel('Place along', { exact: true }), 'L/2', 'Enter')
+  await add(page, hands, 'Hole')
+  await hands.type(work(page).getByLabel('Distance along', { exact: true }), 'L/2', 'Enter')
   await hands.type(work(page).getByLabel('Diameter', { exact: true }), '20', 'Enter')
   await hands.type(work(page).getByLabel('Depth', { exact: true }), '', 'Enter')
   await expect(work(page)).toContainText(/Hole ⌀ 20, through/)
@@ -81,7 +81,7 @@ test('J10: a hopper tapered, hollowed, with panels on its slopes; its base on pe
   await onFace(page, hands, 'face')
   await add(page, hands, 'Panel')
   await select('Sides', 'all four round the length')
-  await type('Frame left round it', '5')
+  await type('Frame width', '5')
   await expect(work(page)).toContainText(
     'Panels 3 deep on all four sides, 5 in from the outline, corners r 3',
   )
@@ -93,7 +93,7 @@ test('J10: a hopper tapered, hollowed, with panels on its slopes; its base on pe
   await starts('Up', 'Hopper·bottom - 44')
   await onFace(page, hands, 'back')
   await add(page, hands, 'Peg')
-  await type('Place along', '20')
+  await type('Distance along', '20')
   await select('Mirrored', 'end for end')
   await expect(work(page)).toContainText(/2 pegs/)
 
@@ -101,14 +101,14 @@ test('J10: a hopper tapered, hollowed, with panels on its slopes; its base on pe
   await starts('Across', 'Base·left - 70')
   await starts('Up', 'Base·bottom - 44')
   await onFace(page, hands, 'face')
-  await add(page, hands, 'Bore')
-  await select('Pattern', 'meets another')
+  await add(page, hands, 'Hole')
+  await select('Pattern', 'as the mating piece')
   await expect(work(page)).toContainText(/2 holes ⌀ 10, 12 deep, on the face, at 90 · 60; 210 · 60/)
   hands.done('J10', 35)
 
   await test.step('a wall or a frame that leaves no room is said, and taken back', async () => {
     await maker.choose('Hopper')
-    await work(page).getByRole('button', { name: 'The measures of step 2' }).click()
+    await work(page).getByRole('button', { name: 'Open step 2' }).click()
     const wall = work(page).getByLabel('Wall', { exact: true })
     await wall.fill('30')
     await wall.press('Enter')
@@ -118,14 +118,14 @@ test('J10: a hopper tapered, hollowed, with panels on its slopes; its base on pe
     await expect(page.getByText('Two walls of 30 leave no room in Hopper')).toHaveCount(0)
   })
   await test.step('cut open it shows its wall, and a reload keeps it all', async () => {
-    await page.getByRole('button', { name: 'Section', exact: true }).click()
+    await fromRail(page, 'Look', 'Section')
     await expect(page.getByText(/cannot be/)).toHaveCount(0)
     await maker.saved()
     await page.reload()
     await maker.choose('Hopper')
     await expect(work(page)).toContainText('Panels 3 deep on all four sides')
     await maker.screen('Proof')
-    await expect(page.getByText('All of it was looked over just now.')).toBeVisible()
+    await expect(page.getByText('Checked just now')).toBeVisible()
     await expect(page.locator('main [data-finding]').filter({ hasText: /share wood/ })).toHaveCount(0)
   })
 })
@@ -165,14 +165,14 @@ test('J7: a block is moulded along its length, its knob and its socket from a dr
       .setInputFiles({ name, mimeType: 'image/svg+xml', buffer: svg(d) })
     const file = page.getByRole('dialog', { name: `Outline from ${name}` })
     await hands.select(file.getByLabel('Put it', { exact: true }), 'where the file has it')
-    await hands.click(file.getByRole('button', { name: 'Put it in' }))
-    await hands.click(board(page).getByRole('button', { name: 'Pin as it stands' }))
+    await hands.click(file.getByRole('button', { name: 'Insert' }))
+    await hands.click(board(page).getByRole('button', { name: 'Dimension as drawn' }))
     await done(page, hands)
   }
   await add(page, hands, 'Shape')
   await read('knob.svg', KNOB)
   await add(page, hands, 'Shape')
-  await hands.select(work(page).getByLabel('What stays', { exact: true }), 'what is outside')
+  await hands.select(work(page).getByLabel('Keep', { exact: true }), 'the outside')
   await read('socket.svg', SOCKET)
   await expect(work(page)).toContainText(/Saw out a shape/)
   await expect(work(page).getByRole('alert')).toHaveCount(0)

@@ -41,7 +41,7 @@ test('a piece that takes too long is gone on without, and is back once its measu
   await maker.screen('Bench')
   await maker.choose('Rest')
   const { work, set } = ticketOf(page, new Hands(page))
-  await work.getByRole('button', { name: 'The measures of step 4' }).click()
+  await work.getByRole('button', { name: 'Open step 4' }).click()
   await set({ Diameter: '1 1/8' })
   await expect(told).toBeHidden()
   await expect(page.getByText(/Weighs about \d/)).toBeVisible()

@@ -1,7 +1,7 @@
 /** A tablet in the shop: fingers alone, from an empty project to paper. */
 import { expect, test } from '@playwright/test'
 import { inches } from './figures'
-import { Maker, ready } from './maker'
+import { fromRail, Maker, ready } from './maker'
 
 test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true, isMobile: true })
 
@@ -14,7 +14,7 @@ test('J1 by touch alone: a case from ready work, figures from the pad, to the pl
   await dialog.getByRole('button', { name: 'Start' }).tap()
   await expect(page.getByText('The bench is clear')).toBeVisible()
 
-  await page.getByRole('button', { name: 'Ready work' }).tap()
+  await fromRail(page, 'Ready-mades', 'Case')
   const form = ready(page)
   await expect(form.drawn).toBeVisible()
   const pad = page.getByRole('group', { name: 'Figures' })

@@ -22,7 +22,7 @@ const pixel = ([x, y]: readonly [number, number]): [number, number] => [40 + 2 *
 
 const board = (page: Page) => page.getByRole('dialog', { name: /^The outline of the/ })
 const addShape = (page: Page, hands: Hands) =>
-  hands.select(page.getByRole('group', { name: 'Add work' }).getByLabel('Work', { exact: true }), 'Shape')
+  hands.select(page.getByRole('group', { name: 'Add work' }).getByLabel('Work', { exact: true }), 'Outline')
 
 /** Where a place of the sketch, in millimetres of the shield, is on the screen. */
 async function on(picture: Locator, place: readonly [number, number]) {
@@ -92,8 +92,8 @@ test('J11: a plaque is traced from a picture that is set to scale, half of it, a
   }
   await expect(dialog.getByRole('toolbar', { name: 'Trace' })).toContainText(/9 places · 3 edges · off by/)
   await hands.key('Enter')
-  await hands.click(dialog.getByRole('button', { name: 'Pin as it stands' }))
-  await expect(dialog.getByText('Pinned')).toBeVisible()
+  await hands.click(dialog.getByRole('button', { name: 'Dimension as drawn' }))
+  await expect(dialog.getByText('Can be marked out')).toBeVisible()
   await hands.click(dialog.getByRole('button', { name: 'Done', exact: true }))
   await expect(work).toContainText(/Saw to an outline/)
   hands.done('J11', 30)
@@ -113,7 +113,7 @@ test('J11: a plaque is traced from a picture that is set to scale, half of it, a
   await page.getByRole('button', { name: /^The measures of/ }).click()
   await page.getByRole('button', { name: 'Draw on its outline' }).click()
   await expect(board(page).getByLabel(/^Picture heron sketch/)).toBeVisible()
-  await board(page).getByRole('button', { name: 'Take it away' }).click()
+  await board(page).getByRole('button', { name: 'Delete' }).click()
   await expect(board(page).getByLabel(/^Picture heron sketch/)).toHaveCount(0)
   await page.keyboard.press('Control+z')
   await expect(board(page).getByLabel(/^Picture heron sketch/)).toBeVisible()
@@ -146,13 +146,13 @@ test('a traced piece that is copied to another project takes its picture along',
   await page.keyboard.press('Control+c')
   await maker.leaveFor('Larkmoor copy', 'millimetres')
   await page.keyboard.press('Control+k')
-  await page.keyboard.type('paste what')
+  await page.keyboard.type('paste copied')
   await page.keyboard.press('Enter')
   await maker.choose('Plaque')
   await maker.saved()
   await page.reload()
   await maker.choose('Plaque')
-  await page.getByRole('button', { name: 'The measures of step 1' }).click()
+  await page.getByRole('button', { name: 'Open step 1' }).click()
   await page.getByRole('button', { name: 'Draw on its outline' }).click()
   await expect(board(page).getByLabel('Picture heron sketch.jpg')).toBeVisible()
 })
@@ -208,11 +208,11 @@ test('an outline is read from an SVG, sawn, saved as a DXF, and read from that a
   await expect(file.getByRole('alert')).toHaveCount(0)
   await expect(file).toContainText('2000 × 1500')
   await pickFrom(file.getByLabel('Its unit', { exact: true }), 'as the file says: 0.254 mm each')
-  await file.getByRole('button', { name: 'Put it in' }).click()
+  await file.getByRole('button', { name: 'Insert' }).click()
   await expect(file).toBeHidden()
   expect(await page.evaluate(() => (window as { boom?: number }).boom)).toBeUndefined()
-  await dialog.getByRole('button', { name: 'Pin as it stands' }).click()
-  await expect(dialog.getByText('Pinned')).toBeVisible()
+  await dialog.getByRole('button', { name: 'Dimension as drawn' }).click()
+  await expect(dialog.getByText('Can be marked out')).toBeVisible()
 
   const saved = page.waitForEvent('download')
   await pickFrom(dialog.getByLabel('Files', { exact: true }), 'save it as DXF')
@@ -229,12 +229,12 @@ test('an outline is read from an SVG, sawn, saved as a DXF, and read from that a
   const unitless = dxf.replace(/\$INSUNITS\r?\n\s*70\r?\n4/, '$INSUNITS\n70\n0')
   await read.setInputFiles({ name: 'swift.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from(unitless) })
   const again = page.getByRole('dialog', { name: 'Outline from swift.dxf' })
-  await expect(again).toContainText('DXF tells no unit: say which it is drawn in.')
-  await expect(again.getByRole('button', { name: 'Put it in' })).toBeDisabled()
+  await expect(again).toContainText('DXF has no unit: choose the one it is drawn in.')
+  await expect(again.getByRole('button', { name: 'Insert' })).toBeDisabled()
   await pickFrom(again.getByLabel('Its unit', { exact: true }), 'millimetres')
   await pickFrom(again.getByLabel('Put it', { exact: true }), 'where the file has it')
-  await again.getByRole('button', { name: 'Put it in' }).click()
-  await dialog.getByRole('button', { name: 'Pin as it stands' }).click()
+  await again.getByRole('button', { name: 'Insert' }).click()
+  await dialog.getByRole('button', { name: 'Dimension as drawn' }).click()
   await dialog.getByRole('button', { name: 'Done', exact: true }).click()
   await expect(work.getByText(/Saw to an outline/)).toHaveText(before!)
 
@@ -265,9 +265,9 @@ test('an outline is read from an SVG, sawn, saved as a DXF, and read from that a
   await ended
   await expect(long).toBeHidden()
   await read.setInputFiles({ name: 'swift.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from(dxf) })
-  await expect(again.getByRole('button', { name: 'Put it in' })).toBeEnabled()
-  await again.getByRole('button', { name: 'Leave it' }).click()
-  await expect(dialog.getByText('Pinned')).toBeVisible()
+  await expect(again.getByRole('button', { name: 'Insert' })).toBeEnabled()
+  await again.getByRole('button', { name: 'Cancel' }).click()
+  await expect(dialog.getByText('Can be marked out')).toBeVisible()
 
   // The whole piece, flat, from the project's menu.
   await dialog.getByRole('button', { name: 'Done', exact: true }).click()

@@ -36,7 +36,7 @@ test('a dibber is turned from half of its profile, threaded, and given to others
     await put('Next', '300', 'W/2 + 8')
     await put('Next', '300', 'W/2')
     for (let n = 0; n < 2; n++) await hands.key('Escape')
-    await expect(dialog.getByText('Pinned')).toBeVisible()
+    await expect(dialog.getByText('Can be marked out')).toBeVisible()
     await hands.click(dialog.getByRole('button', { name: 'Done', exact: true }))
     await expect(work).toContainText('Turn to a profile, ⌀ 16 at 120, ⌀ 16 at 300')
   })
@@ -129,11 +129,11 @@ test('a leg is tapered and hollowed, and what leaves no room is said', async ({ 
   await expect(work).toContainText('Hollow from the face to a wall of 6')
 
   await test.step('its last section is drawn on the end, eight-sided', async () => {
-    await page.getByRole('button', { name: 'The measures of step 2' }).click()
-    await work.getByRole('button', { name: 'Take it away' }).click()
+    await page.getByRole('button', { name: 'Open step 2' }).click()
+    await work.getByRole('button', { name: 'Delete' }).click()
     await expect(work).not.toContainText('Hollow')
-    await page.getByRole('button', { name: 'The measures of step 1' }).click()
-    await pickFrom(work.getByLabel('Last section is', { exact: true }), 'drawn')
+    await page.getByRole('button', { name: 'Open step 1' }).click()
+    await pickFrom(work.getByLabel('End section', { exact: true }), 'drawn')
     await expect(
       page.getByText('The section on Leg has no outline yet, so it does nothing').first(),
     ).toBeVisible()
@@ -147,8 +147,8 @@ test('a leg is tapered and hollowed, and what leaves no room is said', async ({ 
     await maker.saved()
   })
   await test.step('four legs of a frame come tapered on their inside faces', async () => {
-    await page.getByRole('button', { name: 'Ready work', exact: true }).click()
-    await pickFrom(page.getByLabel('What to put in'), 'Frame on four legs')
+    await page.keyboard.press('w')
+    await pickFrom(page.getByLabel('Ready-made', { exact: true }), 'Frame on four legs')
     const foot = page.getByLabel('Width at the foot', { exact: true })
     await expect(foot).toBeHidden()
     await pickFrom(page.getByLabel('Legs below the aprons'), 'tapered on both inside faces')

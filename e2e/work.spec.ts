@@ -36,20 +36,20 @@ test('a maker puts a groove and a mitre on a board by keyboard, and finds them o
     await type('Depth', 'T/3')
     await type('Width', '4')
     await type('Place', '10')
-    await pickFrom(field('Runs'), 'along')
+    await pickFrom(field('Direction'), 'along')
     await expect(field('Depth')).toHaveAccessibleDescription('= 6')
     await expect(work).toContainText('Groove 4 wide, 6 deep, 10 from edge 1, on the back')
   })
   await test.step('a crosscut goes on an end, and the order can be changed', async () => {
     await pickFrom(work.getByLabel('On').last(), 'end 2')
-    await pickFrom(work.getByLabel('Work', { exact: true }), 'Crosscut')
+    await pickFrom(work.getByLabel('Work', { exact: true }), 'Crosscut or mitre')
     await expect(work).toContainText('Crosscut end 2: mitre 45°')
-    await type('Mitre, from square', '30deg')
+    await type('Mitre', '30deg')
     await work.getByRole('button', { name: 'Do it earlier' }).click()
     await expect(work.getByRole('listitem').first()).toContainText('Crosscut end 2: mitre 30°')
   })
   await test.step('left out it is kept, and undo brings it back', async () => {
-    await work.getByLabel('Leave it out').check()
+    await work.getByLabel('Skip this step').check()
     await expect(work).toContainText('Crosscut on end 2, left out')
     await expect(work.getByRole('listitem').first()).toContainText('Groove')
     await page.getByRole('button', { name: 'Undo' }).click()
@@ -68,8 +68,8 @@ test('a maker puts a groove and a mitre on a board by keyboard, and finds them o
   await test.step('taken away, it is gone', async () => {
     await maker.screen('Bench')
     await maker.choose('Sill')
-    await work.getByRole('button', { name: 'The measures of step 1' }).click()
-    await work.getByRole('button', { name: 'Take it away' }).click()
+    await work.getByRole('button', { name: 'Open step 1' }).click()
+    await work.getByRole('button', { name: 'Delete' }).click()
     await expect(work).not.toContainText('Crosscut end')
   })
 })
@@ -87,7 +87,7 @@ test('the floor of a channel is picked on the bench, and what is measured from i
   })
   const work = page.getByRole('region', { name: 'Work' })
   await pickFrom(work.getByLabel('On').last(), 'face')
-  await pickFrom(work.getByLabel('Work', { exact: true }), 'Channel')
+  await pickFrom(work.getByLabel('Work', { exact: true }), 'Dado')
   for (const [label, text] of Object.entries({ Width: '200', Place: '50', Depth: '5' })) {
     await work.getByLabel(label, { exact: true }).fill(text)
     await work.getByLabel(label, { exact: true }).press('Enter')
@@ -109,6 +109,7 @@ test('the floor of a channel is picked on the bench, and what is measured from i
   const bench = page.locator('canvas')
   const box = (await bench.boundingBox())!
   await expect(async () => {
+    await maker.unfold('Up')
     await maker.row('Up').getByRole('button', { name: 'Pick a face for Up starts at' }).click()
     // From above, the tray lies in the lower third of the picture.
     await bench.click({ position: { x: box.width / 2, y: box.height * 0.66 } })
@@ -116,7 +117,7 @@ test('the floor of a channel is picked on the bench, and what is measured from i
   }).toPass()
   await expect(maker.row('Up').getByRole('heading')).toHaveText('Up87')
   await maker.choose('Tray')
-  await work.getByRole('button', { name: 'The measures of step 1' }).click()
+  await work.getByRole('button', { name: 'Open step 1' }).click()
   await work.getByLabel('Depth', { exact: true }).fill('7')
   await work.getByLabel('Depth', { exact: true }).press('Enter')
   await maker.choose('Peg board')
@@ -129,19 +130,25 @@ test('keys, buttons, the palette and the list of keys of the bench agree', async
   const list = page.getByRole('dialog', { name: 'Keys' })
   await expect(list).toContainText('See through the pieces')
   await page.keyboard.press('Escape')
-  const see = page.getByRole('button', { name: 'See through' })
+  const see = page.getByRole('button', { name: /^See through\b(?! again)/ })
   await page.keyboard.press('z')
+  await page.getByRole('button', { name: 'Look', exact: true }).click()
   await expect(see).toHaveAttribute('aria-pressed', 'true')
+  // A key does what it does beside an open card, too.
+  await page.keyboard.press('z')
+  await page.getByRole('button', { name: 'Look', exact: true }).click()
+  await expect(see).toHaveAttribute('aria-pressed', 'false')
+  await page.keyboard.press('Escape')
   await page.keyboard.press('Control+k')
   await page.keyboard.type('see through')
   await page.keyboard.press('Enter')
-  await expect(see).toHaveAttribute('aria-pressed', 'false')
+  await page.getByRole('button', { name: 'Look', exact: true }).click()
+  await expect(see).toHaveAttribute('aria-pressed', 'true')
 })
 
 test('what is typed before the palette is there is kept for it, and does nothing else', async ({ page }) => {
   await openDemo(page)
-  const see = page.getByRole('button', { name: 'See through' })
-  await expect(see).toBeVisible()
+  await expect(page.getByRole('toolbar', { name: 'Tools' })).toBeVisible()
   // All within one turn of the page, long before anything can be drawn.
   await page.evaluate(() => {
     const press = (key: string, ctrlKey = false) =>
@@ -151,8 +158,12 @@ test('what is typed before the palette is there is kept for it, and does nothing
     press('k', true)
     for (const key of ['s', 'e', 'w', 'Backspace', 'e', ...' through', 'Enter']) press(key)
   })
-  await expect(see).toHaveAttribute('aria-pressed', 'true')
   await expect(page.getByRole('dialog')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Look', exact: true }).click()
+  await expect(page.getByRole('button', { name: /^See through\b(?! again)/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
 })
 
 test('sheets in the strip are drawn when they come into sight', async ({ page }) => {

@@ -31,7 +31,8 @@ test('a slip in a measure is said where it is, and what was typed stays', async 
   })
 
   await test.step('a third fact is refused, with the two that settle it', async () => {
-    await maker.row('Up').getByRole('button', { name: 'fact', exact: true }).click()
+    await maker.unfold('Up')
+    await maker.row('Up').getByRole('button', { name: 'Add dimension', exact: true }).click()
     const third = maker.row('Up').getByRole('textbox', { name: 'Up ends at' })
     await third.fill('40')
     await third.press('Enter')
@@ -121,7 +122,7 @@ test('a second tab is told, only reads, and takes over when the first closes', a
   await second.getByPlaceholder('Command, piece or measure').fill('paste what')
   await expect(second.getByText('Nothing of that name')).toBeVisible()
   await page.close()
-  await expect(second.getByRole('option', { name: 'Paste what was copied' })).toBeVisible()
+  await expect(second.getByRole('option', { name: 'Paste copied pieces' })).toBeVisible()
   await second.keyboard.press('Escape')
   await expect(second.getByText(/so this one only shows it/)).toBeHidden()
   await expect(second.getByRole('textbox', { name: 'width', exact: true })).toHaveValue('30')
@@ -206,6 +207,7 @@ test('a face is picked on the bench by the mouse, and a click on a piece chooses
     await expect(page.getByLabel('Name', { exact: true })).toHaveValue(/Back|Shelf/, { timeout: 1000 })
   }).toPass()
   await maker.choose('Kick board')
+  await maker.unfold('Deep')
   await maker.row('Deep').getByRole('button', { name: 'Pick a face for Deep starts at' }).click()
   await expect(page.getByText(/Pick a face for “Deep starts at”/)).toBeVisible()
   await bench.click({ position: middle })

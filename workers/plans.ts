@@ -82,7 +82,7 @@ const worker = {
     const { flatOf, patternSheets } = await import('../core/exchange/drawings')
     const model = modelOf(project)
     const one = model.resolved.instances.find((i) => i.key === key)
-    if (!one) return { pdf: null, left: [], why: 'That piece is no more' }
+    if (!one) return { pdf: null, left: [], why: 'That piece was deleted' }
     const flat = flatOf(model, one, face, await kernel())
     const made = patternSheets(flat, project.settings.paper, model.resolved.style, FACE_AT[face].axis !== 0)
     if ('why' in made) return { pdf: null, left: [], why: made.why }

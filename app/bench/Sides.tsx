@@ -1,5 +1,6 @@
 /** The panels at both sides of the bench, as wide as a maker has drawn them. */
 import { useSyncExternalStore, type ReactNode } from 'react'
+import { REGION } from './regions'
 import { Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels'
 
 /** Whether there is room for the panels beside the bench; as `roomy:` in the style sheet. */
@@ -29,7 +30,9 @@ export function Sides({ left, middle, right }: Props) {
   return (
     <PanelGroup direction="horizontal" className="min-h-0" autoSaveId="ergaton-sides">
       <Panel id="list" order={1} defaultSize={share(232)} minSize={share(180)} maxSize={share(420)}>
-        <aside className="h-full overflow-auto bg-panel">{left}</aside>
+        <aside className="h-full overflow-auto bg-panel" aria-label="Project" {...{ [REGION]: 'list' }}>
+          {left}
+        </aside>
       </Panel>
       <PanelResizeHandle className={SEAM} aria-label="Width of the list" />
       <Panel id="bench" order={2} minSize={share(480)}>
@@ -37,7 +40,9 @@ export function Sides({ left, middle, right }: Props) {
       </Panel>
       <PanelResizeHandle className={SEAM} aria-label="Width of the ticket" />
       <Panel id="ticket" order={3} defaultSize={share(321)} minSize={share(280)} maxSize={share(560)}>
-        <aside className="h-full overflow-auto bg-panel">{right}</aside>
+        <aside className="h-full overflow-auto bg-panel" aria-label="Panel" {...{ [REGION]: 'panel' }}>
+          {right}
+        </aside>
       </Panel>
     </PanelGroup>
   )

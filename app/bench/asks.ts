@@ -1,10 +1,12 @@
 /** What the bench is being asked to do: which panel and dialog are open, how the wood is shown. */
 import { create } from 'zustand'
+import type { DrawerId, Likely } from '../../core/work'
 import type { Seat } from '../../core/joints/offers'
 import type { MeasureKind } from '../../core/measure'
 import type { Axis, Box, Vec3 } from '../../core/pieces'
 import type { NodeKey } from '../../core/resolve'
 import type { Hung } from './placing/hang'
+import { sameTool, type ActiveTool } from './tools/active'
 
 export type ViewName = 'front' | 'back' | 'left' | 'right' | 'top' | 'bottom' | 'pictorial'
 export interface Section {
@@ -23,19 +25,6 @@ export interface Eye {
   picture(width: number, ground: string | null): string
 }
 
-/** What may stand at the right of the bench. */
-export const PANELS = [
-  'ticket',
-  'board',
-  'join',
-  'ready',
-  'between',
-  'against',
-  'lay',
-  'mirror',
-  'measure',
-] as const
-
 /** A figure of a joint, its text as stored. */
 export interface Figure {
   readonly name: string
@@ -53,9 +42,13 @@ export interface InPicture {
   readonly put: (name: string, text: string) => string | null
 }
 
-interface Bench {
-  readonly panel: (typeof PANELS)[number]
-  readonly dialog: 'evenly' | 'repeat' | 'picture' | 'views' | null
+export interface Bench {
+  /** The tool at work; null for none, and the ticket stands at the right. */
+  readonly active: ActiveTool | null
+  /** The drawer of the rail that is open, and the entry last used of each. */
+  readonly card: DrawerId | null
+  readonly lastUsed: Readonly<Partial<Record<DrawerId, string>>>
+  readonly dialog: 'evenly' | 'row' | 'ring' | 'picture' | 'views' | null
   readonly seeThrough: boolean
   /** How far pieces stand apart: 0 together, 1 each joint opened by half of the longest extent. */
   readonly apart: number
@@ -70,7 +63,7 @@ interface Bench {
   /** Which side panel is drawn out, where there is no room for both beside the bench. */
   readonly drawer: 'left' | 'right' | null
   /** Where the menu of what can be done is open, on the screen. */
-  readonly menu: { readonly x: number; readonly y: number } | null
+  readonly menu: { readonly x: number; readonly y: number; readonly likely: Likely | null } | null
   /** The view last asked for; `n` makes asking twice a second asking. */
   readonly view: { readonly name: ViewName | 'fit'; readonly n: number }
   /** The hinge that is swung to be looked at, and how far, degrees. */
@@ -85,6 +78,8 @@ interface Bench {
   readonly shifts: ReadonlyMap<string, Vec3>
   /** Figures of the joint that is looked at. */
   readonly figures: InPicture | null
+  /** The line of the ticket that is open: its own id, and that of the step or joint it comes from. */
+  readonly opened: { readonly row: string; readonly from: string } | null
   /** The maker's own work that is open on the ticket. */
   readonly step: string | null
   /** The step whose outline lies on the board. */
@@ -110,7 +105,9 @@ interface Bench {
 const NOBODY: ReadonlySet<string> = new Set()
 
 export const useBench = create<Bench>(() => ({
-  panel: 'ticket',
+  active: null,
+  card: null,
+  lastUsed: {},
   dialog: null,
   menu: null,
   drawer: null,
@@ -130,6 +127,7 @@ export const useBench = create<Bench>(() => ({
   figures: null,
   gauge: null,
   wall: null,
+  opened: null,
   step: null,
   drawing: null,
   opening: null,
@@ -165,41 +163,24 @@ const fitSoon = () => setTimeout(() => lookFrom('fit'))
 
 export const openDialog = (dialog: NonNullable<Bench['dialog']>): void => useBench.setState({ dialog })
 
-/** Opens a panel at the right, or goes back to the ticket; where panels are drawers, it is drawn out. */
-function togglePanel(panel: Exclude<Bench['panel'], 'ticket'>): void {
+/** Sets a tool to work, or leaves it when it is at work already; where panels are drawers, it is drawn out. */
+export function toggleTool(asked: ActiveTool): void {
   useBench.setState((s) => {
-    const opens = s.panel !== panel
-    return { panel: opens ? panel : 'ticket', patches: [], drawer: opens ? 'right' : null }
+    const active = sameTool(s.active, asked) ? null : asked
+    return { active, patches: [], drawer: active && active.tool !== 'place' ? 'right' : null }
   })
+  // Pieces to join stand apart.
+  if (asked.tool === 'join') fitSoon()
 }
 
-/** Back to the ticket, whatever panel is open. */
-export const leavePanel = (): void => useBench.setState({ panel: 'ticket', patches: [] })
+/** Back to the ticket, whatever tool is at work. */
+export const leaveTool = (): void => useBench.setState({ active: null, patches: [] })
 
 /** Opens the board on which a step is drawn; null closes it. */
 export const drawOutline = (step: string | null): void => useBench.setState({ drawing: step, drawer: null })
 
 export const drawOut = (side: 'left' | 'right'): void =>
   useBench.setState((s) => ({ drawer: s.drawer === side ? null : side }))
-
-export function toggleJoining(): void {
-  togglePanel('join')
-  fitSoon()
-}
-
-export const toggleBoard = (): void => togglePanel('board')
-
-export const toggleBetween = (): void => togglePanel('between')
-
-export const toggleMirror = (): void => togglePanel('mirror')
-
-export const toggleAgainst = (): void => togglePanel('against')
-
-export const toggleLaying = (): void => togglePanel('lay')
-
-export const toggleMeasuring = (): void => togglePanel('measure')
-
-export const toggleReady = (): void => togglePanel('ready')
 
 /** How far apart they stand when nothing else is said. */
 export const APART = 0.3

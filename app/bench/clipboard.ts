@@ -67,7 +67,7 @@ export async function keepAsReady(): Promise<void> {
   const name = chosenGroup(project, chosen)?.name ?? clip.pieces[0]!.name
   try {
     await keepOwnReady(name, clip)
-    toast(`Kept as ready work: ${name}. It is offered in every project (W)`)
+    toast(`Saved as a ready-made: ${name}. Every project offers it (W)`)
   } catch (error) {
     sayRefusal(sayFault(error, 'It could not be kept'))
   }

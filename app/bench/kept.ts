@@ -2,7 +2,8 @@
 import { useEffect } from 'react'
 import * as z from 'zod/mini'
 import { choose, useOpen, whenSettled } from '../store/open'
-import { PANELS, useBench } from './asks'
+import { useBench } from './asks'
+import { PANEL_TOOLS, type ActiveTool } from './tools/active'
 
 const Three = z.tuple([z.number(), z.number(), z.number()])
 const Kept = z.object({
@@ -12,7 +13,7 @@ const Kept = z.object({
   apart: z.number(),
   seeThrough: z.boolean(),
   byMark: z.boolean(),
-  panel: z.enum(PANELS),
+  tool: z.nullable(z.enum(PANEL_TOOLS)),
   gaze: z.nullable(z.object({ from: Three, at: Three })),
 })
 const keyOf = (project: string) => `ergaton-bench ${project}`
@@ -30,7 +31,7 @@ export function useKeptBench(): void {
       }
     }
     const note = () => {
-      const { hidden, locked, apart, seeThrough, byMark, panel, eye } = useBench.getState()
+      const { hidden, locked, apart, seeThrough, byMark, active, eye } = useBench.getState()
       const { chosen, project } = useOpen.getState()
       if (project?.id !== id) return
       const gaze = eye?.own ? { from: [...eye.gaze.from], at: [...eye.gaze.at] } : null
@@ -41,7 +42,7 @@ export function useKeptBench(): void {
         apart,
         seeThrough,
         byMark,
-        panel,
+        tool: active && active.tool !== 'place' ? active.tool : null,
         gaze,
       }
       try {
@@ -53,8 +54,9 @@ export function useKeptBench(): void {
     let stopWaiting = () => {}
     const kept = read()
     if (kept) {
-      const { hidden, locked, gaze, chosen, ...looks } = kept
-      useBench.setState({ hidden: new Set(hidden), locked: new Set(locked), ...looks })
+      const { hidden, locked, gaze, chosen, tool, ...looks } = kept
+      const active: ActiveTool | null = tool === 'ready' ? { tool, kind: null } : tool && { tool }
+      useBench.setState({ hidden: new Set(hidden), locked: new Set(locked), active, ...looks })
       const take = () => {
         const { shown, chosen: now } = useOpen.getState()
         if (now.length === 0) choose(chosen.filter((key) => shown.byKey.has(key)))

@@ -1,6 +1,6 @@
 /** Typing a number while something is chosen: it goes to the measure that is meant most likely. */
 import { useEffect } from 'react'
-import { isTyping } from '../frame/shortcuts'
+import { BUSY, isTyping } from '../frame/shortcuts'
 import { useOpen } from '../store/open'
 
 /** How likely a field is meant, in its `data-likely`: 1 before 2. */
@@ -15,7 +15,7 @@ export function useTyping(): void {
     const onKey = (e: KeyboardEvent) => {
       if (!/^[\d.]$/.test(e.key) || e.ctrlKey || e.metaKey || e.altKey || isTyping(e.target)) return
       if (useOpen.getState().chosen.length === 0 || useOpen.getState().picking) return
-      if (document.querySelector('[role=dialog],[role=menu]')) return
+      if (document.querySelector(BUSY)) return
       const field = likelyField()
       if (!field) return
       // The field takes the figure itself, in the place of what it held.

@@ -1,4 +1,4 @@
-import { BENCH_COMMANDS, sayKey } from '../bench/commands'
+import { BENCH_COMMANDS, sayKey } from '../bench/tools/commands'
 import { Dialog } from '../ui/Dialog'
 
 /** The keys of every screen; those of the bench follow from its commands. */

@@ -2,7 +2,7 @@ import { Command } from 'cmdk'
 import * as Radix from 'radix-ui/dialog'
 import { useRef } from 'react'
 import { redo, undo, choose, useOpen } from '../store/open'
-import { BENCH_COMMANDS, doOnBench, sayKey } from '../bench/commands'
+import { BENCH_COMMANDS, doOnBench, sayKey } from '../bench/tools/commands'
 import { takeOver } from '../ui/keysAhead'
 import { useGo } from './useReach'
 

@@ -2,6 +2,9 @@ import { useEffect, useRef } from 'react'
 
 export type Shortcuts = Readonly<Record<string, (e: KeyboardEvent) => void>>
 
+/** What has the keys for itself: dialogs, menus and open lists, but not the cards of the rail. */
+export const BUSY = '[role=dialog]:not([data-card]),[role=menu],[data-choosing]'
+
 export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
@@ -11,7 +14,7 @@ function nameOf(e: KeyboardEvent): string {
   const mod = e.ctrlKey || e.metaKey ? 'mod+' : ''
   // What Shift makes another sign of, as `?`, is called by that sign.
   const shift =
-    e.shiftKey && (mod ? e.key.length === 1 : /^([a-z]|Arrow.*|Page.*)$/i.test(e.key)) ? 'shift+' : ''
+    e.shiftKey && (mod ? e.key.length === 1 : /^([a-z]|Arrow.*|Page.*|F\d+)$/i.test(e.key)) ? 'shift+' : ''
   return mod + shift + e.key.toLowerCase()
 }
 
@@ -30,9 +33,9 @@ export function useShortcuts(shortcuts: Shortcuts): void {
       // Esc leaves a field first; the next one is the page's.
       if (typing && name === 'escape' && !(e.target as HTMLElement).closest('[role=dialog]'))
         (e.target as HTMLElement).blur()
-      if (typing && (!name.startsWith('mod+') || /mod\+(shift\+)?[azy]/.test(name))) return
-      if (!name.startsWith('mod+') && document.querySelector('[role=dialog],[role=menu],[data-choosing]'))
-        return
+      const command = name.startsWith('mod+') || /^(shift\+)?f\d+$/.test(name)
+      if (typing && (!command || /mod\+(shift\+)?[azy]/.test(name))) return
+      if (!command && document.querySelector(BUSY)) return
       e.preventDefault()
       act(e)
     }

@@ -1,4 +1,4 @@
-/** What is looked for: each check with what it found, and whether it is switched on. */
+/** Checks: each check with what it found, and whether it is switched on. */
 import { change } from '../../core/document'
 import { useAsked } from '../store/asked'
 import { useJudged } from '../store/findings'
@@ -16,9 +16,9 @@ export function Checks() {
   return (
     <aside
       className="overflow-auto border-t border-hairline bg-panel p-3 md:border-t-0 md:border-l"
-      aria-label="What is looked for"
+      aria-label="Checks"
     >
-      <h2 className="panel-title mb-1">What is looked for</h2>
+      <h2 className="panel-title mb-1">Checks</h2>
       <ul>
         {checks?.map(({ id, title }) => {
           const on = !off.includes(id)

@@ -49,7 +49,7 @@ export function Finding({ of: { finding, accepted } }: { of: Judged }) {
           {accepted && <p className="mt-1 text-leaf">Accepted: {accepted.reason}</p>}
           {!accepted && before && (
             <p className="mt-1 text-brass">
-              It was accepted (“{before.reason}”), but what it is about has changed since.
+              It was accepted (“{before.reason}”), but the wood has changed since.
             </p>
           )}
           <div className="mt-1.5 flex flex-wrap gap-1.5 empty:hidden">
@@ -151,7 +151,7 @@ function AcceptForm({ onAccept, onCancel }: AcceptProps) {
       </span>
       <button className="btn btn-main">Accept</button>
       <button type="button" className="btn btn-quiet" onClick={onCancel}>
-        Leave it
+        Cancel
       </button>
     </form>
   )

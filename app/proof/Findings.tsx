@@ -42,7 +42,7 @@ export function Findings() {
         })}
         {open.length === 0 && of && !looking && (
           <p className="mb-5 border-l-4 border-leaf bg-panel p-3">
-            <span className="font-semibold text-leaf">Nothing stands against cutting.</span>{' '}
+            <span className="font-semibold text-leaf">Ready to cut: no findings.</span>{' '}
             <span className="text-quiet">
               A test cut on scrap of the same thickness comes first all the same.
             </span>
@@ -79,7 +79,7 @@ function Accepted({ of }: { of: ReturnType<typeof useJudged> }) {
   )
 }
 
-/** What is looked for just now, with a way to end it; or why nobody looks. */
+/** Checks just now, with a way to end it; or why nobody looks. */
 function Looking() {
   const project = useOpen((s) => s.project)
   const { looking, fault, stopped, of } = useFound()
@@ -104,9 +104,7 @@ function Looking() {
           </button>
         </>
       ) : (
-        <span className="text-quiet">
-          {of === project ? 'All of it was looked over just now.' : 'Waiting…'}
-        </span>
+        <span className="text-quiet">{of === project ? 'Checked just now' : 'Waiting…'}</span>
       )}
     </div>
   )

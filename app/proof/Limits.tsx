@@ -17,12 +17,12 @@ const ASKED: readonly Asked[] = [
   {
     name: 'tolerance',
     label: 'A reading may be off by',
-    says: 'Readings on the size sheet turn green within it; written lengths may be rounded by no more.',
+    says: 'Readings on the size sheet turn green within it; written lengths may be rounded by as much.',
   },
   {
     name: 'near',
     label: 'A gap up to this is likely meant to be none',
-    says: 'Pieces that stop short of each other by less are found, unless the gap is said in a measure.',
+    says: 'Gaps smaller than this are found, unless a dimension gives the gap.',
   },
   {
     name: 'wall',
@@ -99,7 +99,7 @@ export function Limits() {
           </div>
           {limits.wettest < limits.driest && (
             <p role="alert" className="text-pencil">
-              The wettest is drier than the driest; no movement is reckoned.
+              The wettest is drier than the driest; no movement is worked out.
             </p>
           )}
         </section>

@@ -108,7 +108,7 @@ function Year({ panels, limits }: { panels: readonly Panel[]; limits: ResolvedLi
               y={most}
               stroke="var(--pencil)"
               strokeDasharray="6 3"
-              label={{ value: 'no more room', ...INK, fill: 'var(--pencil)', position: 'insideTopRight' }}
+              label={{ value: 'full groove', ...INK, fill: 'var(--pencil)', position: 'insideTopRight' }}
             />
           )}
           <Line
@@ -136,7 +136,7 @@ function Year({ panels, limits }: { panels: readonly Panel[]; limits: ResolvedLi
         <Link className="text-chalk underline" to={`/project/${id}/proof?show=limits`}>
           another climate
         </Link>
-        ; flat or quarter sawn is said of the stock on the Rack.
+        ; the Rack says whether the stock is flat or quarter sawn.
       </p>
     </section>
   )
@@ -176,7 +176,7 @@ function Load({ shelves }: { shelves: readonly ShelfTold[] }) {
           onPick={choose}
         />
       </div>
-      <div role="img" aria-label={`${shelf.name} sags ${say(shelf.sag)}; ${say(shelf.most)} is let`}>
+      <div role="img" aria-label={`${shelf.name} sags ${say(shelf.sag)}; limit ${say(shelf.most)}`}>
         <LineChart width={WIDE} height={HIGH} data={at} margin={{ top: 10, right: 16, bottom: 18, left: 16 }}>
           <CartesianGrid stroke="var(--hairline)" vertical={false} />
           <XAxis
@@ -201,12 +201,7 @@ function Load({ shelves }: { shelves: readonly ShelfTold[] }) {
             stroke="var(--pencil)"
             strokeDasharray="6 3"
             ifOverflow="extendDomain"
-            label={{
-              value: 'as much as is let',
-              ...INK,
-              fill: 'var(--pencil)',
-              position: 'insideBottomLeft',
-            }}
+            label={{ value: 'limit', ...INK, fill: 'var(--pencil)', position: 'insideBottomLeft' }}
           />
           <Line dataKey="sag" stroke="var(--ink)" strokeWidth={2} dot={false} isAnimationActive={false} />
           <ReferenceDot
@@ -220,10 +215,10 @@ function Load({ shelves }: { shelves: readonly ShelfTold[] }) {
       </div>
       <p className={over ? 'text-pencil' : ''}>
         {shelf.name}, <Len mm={shelf.span} /> between supports in {fractions(shelf.stock)}, sags{' '}
-        {say(shelf.sag)} under {Number(own(shelf.load).toFixed(1))} {unit}; {say(shelf.most)} is let.
+        {say(shelf.sag)} under {Number(own(shelf.load).toFixed(1))} {unit}; limit {say(shelf.most)}.
       </p>
       <p className="mt-1 text-quiet">
-        Reckoned as lying free on its supports, under an even load;{' '}
+        Assumes simple supports and an even load;{' '}
         <Link className="text-chalk underline" to={`/project/${id}/proof?show=limits`}>
           another load or limit
         </Link>

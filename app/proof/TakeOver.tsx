@@ -66,7 +66,7 @@ export function TakeOver({ measured, copy, line, onClose }: Props) {
           )}
           <div className="flex justify-end gap-2">
             <button className="btn" onClick={onClose}>
-              Leave it
+              Cancel
             </button>
             <button
               className="btn btn-main"

@@ -86,7 +86,7 @@ function Steps({ of, more = [] }: { of: Assembly; more?: readonly string[] }) {
   const names = useNames()
   const list = (keys: readonly string[]) => sayNames(keys.map(names), 6)
   return (
-    <section className="mb-6" aria-label={`Going together: ${list(of.pieces)}`}>
+    <section className="mb-6" aria-label={`Assembly order: ${list(of.pieces)}`}>
       {of.before.map((b) => (
         <div key={b.pieces[0]}>
           <h2 className="mb-1 text-sm text-quiet">Put together by themselves: {list(b.pieces)}</h2>

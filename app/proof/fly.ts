@@ -23,7 +23,7 @@ export function fly(at: Finding['at']): void {
   const whole = hull(keys.slice(0, 60).map((k) => byKey.get(k)!.grown))!
   const box = hull(spots) ?? whole
   useBench.setState({
-    panel: 'ticket',
+    active: null,
     hidden: new Set([...useBench.getState().hidden].filter((p) => !keys.some((k) => k.startsWith(`${p}#`)))),
     flight: { spots, gaze: gazeAt(box, whole, points.length > 0) },
   })

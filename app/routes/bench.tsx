@@ -1,27 +1,32 @@
 import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/bench'
 import { Link } from 'react-router'
+import { hull, sizeOf } from '../../core/pieces'
 import { pieceOf } from '../../core/resolve'
 import { memo, useEffect, useState } from 'react'
-import { ApartBar } from '../bench/ApartBar'
-import { drawOut, toggleBoard, useBench } from '../bench/asks'
-import { benchKeys, deleteChosen } from '../bench/commands'
+import { drawOut, toggleTool, useBench } from '../bench/asks'
+import { benchKeys } from '../bench/tools/commands'
+import { deleteChosen } from '../bench/tools/edit/commands'
+import { panelOf, TOOLS } from '../bench/tools'
+import { PlaceMenu } from '../bench/tools/place/PlaceMenu'
+import { Rail } from '../bench/tools/rail/Rail'
+import { ViewCluster } from '../bench/stage/ViewCluster'
 import { useClipboard } from '../bench/clipboard'
 import { chosenGroup } from '../bench/groups'
 import { useKeptBench } from '../bench/kept'
-import { Measures } from '../bench/Measures'
-import { BenchMenu } from '../bench/Menu'
-import { NoStage } from '../bench/NoStage'
-import { PieceList } from '../bench/PieceList'
+import { Measures } from '../bench/list/Measures'
+import { NoStage } from '../bench/stage/NoStage'
+import { PieceList } from '../bench/list/PieceList'
+import { REGION } from '../bench/regions'
 import { Sides, useRoomy } from '../bench/Sides'
-import { useShapes } from '../bench/shapes'
-import { Ticket, TICKETS } from '../bench/Ticket'
-import { Tools, Views } from '../bench/Tools'
+import { useShapes } from '../bench/stage/shapes'
+import { Ticket, TICKETS } from '../bench/ticket/Ticket'
 import { useTyping } from '../bench/typing'
 import { useShortcuts } from '../frame/shortcuts'
 import { useFindings } from '../store/findings'
 import { choose, firstOf, pick, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
+import { Len } from '../ui/Len'
 import { AFTER, fetchSoon, later } from '../ui/later'
 
 function hasWebGL(): boolean {
@@ -33,41 +38,30 @@ function hasWebGL(): boolean {
 }
 
 const KEYS = benchKeys()
-/** What comes when it is wanted, or as soon as hands are on the bench. */
-const LATER = {
-  board: later(async () => (await import('../bench/BoardPanel')).BoardPanel),
-  join: later(async () => (await import('../bench/JoinPanel')).JoinPanel),
-  ready: later(async () => (await import('../bench/ReadyPanel')).ReadyPanel),
-  between: later(async () => (await import('../bench/BetweenPanel')).BetweenPanel),
-  against: later(async () => (await import('../bench/AgainstPanel')).AgainstPanel),
-  lay: later(async () => (await import('../bench/LayPanel')).LayPanel),
-  mirror: later(async () => (await import('../bench/MirrorPanel')).MirrorPanel),
-  measure: later(async () => (await import('../bench/MeasurePanel')).MeasurePanel),
-} as const
-const StoryStick = later(async () => (await import('../bench/StoryStick')).StoryStick)
+const StoryStick = later(async () => (await import('../bench/story/StoryStick')).StoryStick)
 const OutlineBoard = later(async () => (await import('../bench/outline/OutlineBoard')).default)
-const SectionBar = later(async () => (await import('../bench/SectionBar')).SectionBar)
+const LookBars = later(async () => (await import('../bench/tools/look/LookBars')).LookBars)
 const Walk = later(async () => (await import('../frame/Walk')).Walk)
-const ViewsDialog = later(async () => (await import('../bench/ViewsDialog')).ViewsDialog)
-const PictureDialog = later(async () => (await import('../bench/PictureDialog')).PictureDialog)
-const RepeatDialog = later(async () => (await import('../bench/RepeatDialog')).RepeatDialog)
-const Stage = later(async () => (await import('../bench/Stage')).default, {
+const ViewsDialog = later(async () => (await import('../bench/tools/look/ViewsDialog')).ViewsDialog)
+const PictureDialog = later(async () => (await import('../bench/tools/look/PictureDialog')).PictureDialog)
+const RepeatDialog = later(async () => (await import('../bench/tools/repeat/RepeatDialog')).RepeatDialog)
+const Stage = later(async () => (await import('../bench/stage/Stage')).default, {
   waiting: 'Setting up the bench…',
   failed: 'The bench in 3D could not be loaded. Check the connection; everything else goes on working.',
 })
-const FETCHED = [...Object.values(LATER), OutlineBoard, RepeatDialog, ViewsDialog, PictureDialog]
-const PANELS = { ticket: Ticket, ...LATER } as const
+/** What comes when it is wanted, or as soon as hands are on the bench. */
+const FETCHED = [...TOOLS.map((t) => t.Panel), OutlineBoard, RepeatDialog, ViewsDialog, PictureDialog]
 
 export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Bench', matches)
 
 export { ErrorBoundary } from '../frame/Fault'
 
 export default function BenchScreen() {
-  const readOnly = useOpen((s) => s.readOnly)
   const drawer = useBench((s) => s.drawer)
-  const cut = useBench((s) => s.section !== null)
+  const looking = useBench((s) => s.section !== null || s.apart > 0)
   const drawing = useBench((s) => s.drawing !== null)
-  const Panel = PANELS[useBench((s) => s.panel)]
+  const tool = useBench((s) => s.active?.tool)
+  const Panel = (tool && panelOf(tool)) ?? Ticket
   useEffect(() => () => pick(null), [])
   useKeptBench()
   useTyping()
@@ -87,39 +81,54 @@ export default function BenchScreen() {
     <main className="relative h-full min-h-0 overflow-hidden bg-stage">
       <Standing />
       <Empty />
-      <Tools readOnly={readOnly} />
-      {cut && <SectionBar />}
-      <ApartBar />
-      <Views />
+      {looking && <LookBars />}
+      <ViewCluster />
       <Wanted />
       <Walk />
       {drawing && <OutlineBoard />}
       {!roomy && <Drawers />}
     </main>
   )
+  const railed = (
+    <div className="flex h-full min-w-0 max-phone:flex-col-reverse">
+      <Rail />
+      <div className="min-h-0 min-w-0 flex-1">{middle}</div>
+    </div>
+  )
   return (
     <div className="relative grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto]">
       {roomy ? (
-        <Sides left={left} middle={middle} right={<Panel />} />
+        <Sides left={left} middle={railed} right={<Panel />} />
       ) : (
         <>
-          <aside id="left-panel" className={`${DRAWER} left-0 border-r ${drawer === 'left' ? '' : 'hidden'}`}>
+          <aside
+            id="left-panel"
+            aria-label="Project"
+            {...{ [REGION]: 'list' }}
+            className={`${DRAWER} left-0 border-r ${drawer === 'left' ? '' : 'hidden'}`}
+          >
             {left}
           </aside>
-          {middle}
+          {railed}
           <aside
             id="right-panel"
+            aria-label="Panel"
+            {...{ [REGION]: 'panel' }}
             className={`${DRAWER} right-0 border-l ${drawer === 'right' ? '' : 'hidden'}`}
           >
             <Panel />
           </aside>
         </>
       )}
-      <footer className="h-22 border-t border-hairline bg-panel">
+      <footer
+        className="border-t border-hairline bg-panel"
+        aria-label="Story stick"
+        {...{ [REGION]: 'stick' }}
+      >
         <Stick />
       </footer>
       <Asking />
-      <BenchMenu />
+      <PlaceMenu />
     </div>
   )
 }
@@ -127,17 +136,31 @@ export default function BenchScreen() {
 /** The story stick of the piece chosen last, once there is one. */
 function Stick() {
   const any = useOpen((s) => s.shown.byKey.has(s.chosen.at(-1) ?? ''))
-  if (any) return <StoryStick />
+  const instances = useOpen((s) => s.shown.instances)
+  if (any)
+    return (
+      <div className="h-22">
+        <StoryStick />
+      </div>
+    )
+  const all = hull(instances.map((i) => i.grown))
   return (
-    <p className="grid h-full place-items-center text-quiet">
-      The story stick of the chosen piece lies here.
+    <p className="measure flex h-7 items-center justify-center gap-1 text-quiet">
+      {all ? (
+        <>
+          Overall <Len mm={sizeOf(all)[0]} /> across × <Len mm={sizeOf(all)[1]} /> deep ×{' '}
+          <Len mm={sizeOf(all)[2]} /> high
+        </>
+      ) : (
+        'The story stick of the chosen piece lies here'
+      )}
     </p>
   )
 }
 
 /** A panel over the bench, where there is no room for it beside. */
 const DRAWER =
-  'absolute top-0 bottom-22 z-30 w-[320px] max-w-[85vw] overflow-auto border-hairline bg-panel shadow-lg'
+  'absolute top-0 bottom-7 z-30 w-[320px] max-w-[85vw] overflow-auto border-hairline bg-panel shadow-lg'
 
 /** Draws the panels out and puts them back, where they are drawers. */
 function Drawers() {
@@ -236,15 +259,15 @@ function Standing() {
 function Empty() {
   const empty = useOpen((s) => s.project.pieces.length === 0)
   const readOnly = useOpen((s) => s.readOnly)
-  const adding = useBench((s) => s.panel === 'board')
+  const adding = useBench((s) => s.active?.tool === 'board')
   if (!empty || adding) return null
   return (
     <div className="pointer-events-none absolute inset-0 grid place-items-center">
       <div className="pointer-events-auto border border-hairline bg-panel p-6 text-center">
         <p className="mb-1 font-title text-lg">The bench is clear</p>
-        <p className="mb-3 text-quiet">Take a board from the rack, say how long it is and how it stands.</p>
+        <p className="mb-3 text-quiet">Take a board from the rack: its length, and how it is placed.</p>
         {!readOnly && (
-          <button className="btn btn-main" onClick={toggleBoard}>
+          <button className="btn btn-main" onClick={() => toggleTool({ tool: 'board' })}>
             Add a board
           </button>
         )}
@@ -269,7 +292,7 @@ function Wanted() {
     <p
       role="status"
       className={
-        'absolute top-2 left-1/2 -translate-x-1/2 border border-chalk bg-chalk-pale px-3 py-1.5 ' +
+        'absolute top-2 left-1/2 w-max max-w-[90%] -translate-x-1/2 border border-chalk bg-chalk-pale px-3 py-1.5 ' +
         'max-roomy:top-15'
       }
     >
@@ -280,6 +303,8 @@ function Wanted() {
   )
 }
 
+const REPEATS = { evenly: 'even', row: 'pitch', ring: 'ring' } as const
+
 /** The dialog that is open, about the piece chosen last. */
 function Asking() {
   const dialog = useBench((s) => s.dialog)
@@ -288,8 +313,8 @@ function Asking() {
   if (dialog === 'views') return <ViewsDialog />
   if (dialog === 'picture') return <PictureDialog />
   const wood = group ?? (piece?.kind === 'made' ? piece : null)
-  if (wood && (dialog === 'evenly' || dialog === 'repeat'))
-    return <RepeatDialog of={wood} kind={dialog === 'evenly' ? 'even' : 'pitch'} />
+  if (wood && (dialog === 'evenly' || dialog === 'row' || dialog === 'ring'))
+    return <RepeatDialog of={wood} kind={REPEATS[dialog]} />
   return null
 }
 

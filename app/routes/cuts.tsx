@@ -276,7 +276,7 @@ const Laid = memo(function Laid({ job: { stock, job }, answer, order }: LaidProp
         })}
       </div>
       <div className="measure text-sm">
-        <h3 className="mb-1 font-semibold">To have at hand</h3>
+        <h3 className="mb-1 font-semibold">To buy or have</h3>
         <ul className="mb-2">
           {[...counts].map(([id, n]) => (
             <li key={id}>

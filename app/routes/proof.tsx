@@ -21,8 +21,8 @@ const Limits = later(async () => (await import('../proof/Limits')).Limits)
 const VIEWS = {
   findings: { says: 'Findings', Part: Findings },
   sizes: { says: 'Size sheet', Part: SizeSheet },
-  together: { says: 'Going together', Part: Together },
-  seasons: { says: 'Seasons and loads', Part: Seasons },
+  together: { says: 'Assembly order', Part: Together },
+  seasons: { says: 'Movement and sag', Part: Seasons },
   limits: { says: 'Limits', Part: Limits },
 } as const
 type View = keyof typeof VIEWS

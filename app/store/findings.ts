@@ -22,7 +22,7 @@ interface Findings {
   /** The document that was checked last, and all that was found of it. */
   readonly of: Project | null
   readonly all: readonly Finding[]
-  /** What is looked for just now; null when nothing is. */
+  /** Checks just now; null when nothing is. */
   readonly looking: string | null
   /** Nobody looks any further, because the maker said so, or since something failed. */
   readonly stopped: Project | null

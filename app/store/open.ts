@@ -33,24 +33,24 @@ export type Saved =
 
 /**
  * What is wanted under the pointer: a face as a stored reference, an edge as those of the two faces that meet
- * there, anything to measure from, or a place for work.
+ * there, anything to measure from, or a place for work. A face may be wanted as a place along a direction of
+ * the room; what is round has one along each.
  */
-export type Picking = { readonly prompt: string } & (
-  | {
-      readonly of?: 'face'
-      /** The way a place is wanted along; what is round has one along each. */
-      readonly along?: Direction
-      readonly take: (stored: string) => void
-    }
-  | { readonly of: 'edge'; readonly take: (stored: string) => void }
-  | { readonly of: 'spot'; readonly take: (spot: Spot, says: string) => void }
-  | {
-      readonly of: 'place'
-      /** The kind of work that is put there. */
-      readonly work: string
-      readonly take: (instance: string, step: Omit<WorkStep, 'id'>) => void
-    }
+export type Wanted = { readonly prompt: string } & (
+  | { readonly of: 'face'; readonly along?: Direction }
+  | { readonly of: 'edge' }
+  | { readonly of: 'spot' }
+  /** The name of the work that is put there. */
+  | { readonly of: 'place'; readonly preset: string }
 )
+
+/** What takes the answer. */
+interface Takes {
+  face(stored: string): void
+  edge(stored: string): void
+  spot(spot: Spot, says: string): void
+  place(instance: string, step: Omit<WorkStep, 'id'>): void
+}
 
 interface OpenProject {
   readonly project: Project
@@ -73,7 +73,7 @@ interface OpenProject {
   readonly chosen: readonly string[]
   /** The work or joint pointed at. */
   readonly lit: string | null
-  readonly picking: Picking | null
+  readonly picking: Wanted | null
 }
 
 let showing = new Showing()
@@ -255,7 +255,25 @@ export function chooseNew(pieces: readonly string[]): void {
 }
 
 export const light = (id: string | null): void => useOpen.setState({ lit: id })
-export const pick = (picking: Picking | null): void => useOpen.setState({ picking })
+
+/** Who takes what is picked next; beside the store, which holds data only. */
+let taking: Takes[keyof Takes] | null = null
+
+/** Wants something under the pointer; null for nothing any more. */
+export function pick<K extends keyof Takes>(wanted: Extract<Wanted, { of: K }>, take: Takes[K]): void
+export function pick(wanted: null): void
+export function pick(wanted: Wanted | null, take: Takes[keyof Takes] | null = null): void {
+  taking = take
+  useOpen.setState({ picking: wanted })
+}
+
+/** Gives what was wanted to what wants it, which may want another one. */
+export function picked<K extends keyof Takes>(_: K, ...answer: Parameters<Takes[K]>): void {
+  const take = taking as ((...answer: Parameters<Takes[K]>) => void) | null
+  pick(null)
+  take?.(...answer)
+}
+
 /** Wants faces or edges one after the other; each is told as it is picked, with its place in the row. */
 export function pickInTurn(
   prompts: readonly string[],
@@ -265,12 +283,8 @@ export function pickInTurn(
 ): void {
   const prompt = prompts[n]
   if (prompt === undefined) return
-  pick({
-    prompt,
-    of,
-    take: (stored) => {
-      take(stored, n)
-      pickInTurn(prompts, take, of, n + 1)
-    },
+  pick({ prompt, of }, (stored) => {
+    take(stored, n)
+    pickInTurn(prompts, take, of, n + 1)
   })
 }

@@ -16,6 +16,10 @@ interface Props<T extends string> {
   readonly onPick: (value: T) => void
   readonly disabled?: boolean
   readonly autoFocus?: boolean
+  /** What stands on it instead of what is chosen, without an arrow. */
+  readonly shows?: string
+  /** It is no more than the arrow that opens it. */
+  readonly bare?: true
   readonly className?: string
 }
 
@@ -32,6 +36,8 @@ export function Choice<T extends string>(props: Props<T>) {
     onPick,
     disabled = false,
     autoFocus,
+    bare,
+    shows,
     className = 'field',
   } = props
   const id = useId()
@@ -51,10 +57,10 @@ export function Choice<T extends string>(props: Props<T>) {
         aria-label={showLabel ? undefined : label}
         autoFocus={autoFocus}
       >
-        <span className="min-w-0 truncate">
-          <Select.Value>{all.find(([v]) => v === value)?.[1] ?? placeholder}</Select.Value>
+        <span className={bare ? 'sr-only' : 'min-w-0 truncate'}>
+          <Select.Value>{shows ?? all.find(([v]) => v === value)?.[1] ?? placeholder}</Select.Value>
         </span>
-        <ChevronDown size={13} className="shrink-0 text-quiet" />
+        {!shows && <ChevronDown size={13} className="shrink-0 text-quiet" />}
       </Select.Trigger>
       {/* A closed list costs nothing: its rows are made when it opens. */}
       {open && (

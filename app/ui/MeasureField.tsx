@@ -37,6 +37,8 @@ export interface MeasureFieldProps {
   /** Offers picking a face on the bench. */
   readonly pickable?: boolean
   readonly showLabel?: boolean
+  /** In a line of text: low, and what it comes to is said only while it is typed. */
+  readonly compact?: true
   readonly autoFocus?: boolean
   /** How likely a figure typed on the bench is meant for it: 1 before 2; not at all when not said. */
   readonly likely?: number | undefined
@@ -60,6 +62,7 @@ export function MeasureField(props: MeasureFieldProps) {
     autoFocus,
     divert,
     likely,
+    compact,
   } = props
   const id = useId()
   const readOnly = useOpen((s) => s.readOnly)
@@ -118,9 +121,12 @@ export function MeasureField(props: MeasureFieldProps) {
 
   /** What was typed is taken in already. */
   const taken = useRef(false)
+  const host = useRef<HTMLDivElement>(null)
   function leave(field: HTMLInputElement): void {
     taken.current = true
-    field.blur()
+    // Keys are the bench's again, and Tab goes on from here.
+    if (field.form) field.blur()
+    else host.current?.focus()
     taken.current = false
   }
 
@@ -156,14 +162,14 @@ export function MeasureField(props: MeasureFieldProps) {
       if (draft === null && e.currentTarget.closest('[role=dialog]')) return
       e.preventDefault()
       e.stopPropagation()
-      if (draft === null) input.current?.blur()
+      if (draft === null) leave(e.currentTarget)
       setDraft(null)
       setRefusal(null)
     }
   }
 
   return (
-    <div className="min-w-0 flex-1">
+    <div ref={host} tabIndex={-1} className="min-w-0 flex-1 outline-none">
       <label htmlFor={id} className={showLabel ? 'text-xs text-quiet' : 'sr-only'}>
         {label}
       </label>
@@ -173,7 +179,7 @@ export function MeasureField(props: MeasureFieldProps) {
           id={id}
           data-likely={likely}
           data-at={at}
-          className={`field measure ${slip ? 'border-pencil' : ''}`}
+          className={`field measure ${slip ? 'border-pencil' : ''} ${compact ? COMPACT : ''}`}
           value={text}
           placeholder={placeholder}
           readOnly={readOnly}
@@ -202,7 +208,7 @@ export function MeasureField(props: MeasureFieldProps) {
             aria-label={`Pick a face for ${label}`}
             title="Pick a face on the bench"
             onMouseDown={(e) => e.preventDefault()}
-            onClick={() => pick({ prompt: label, of: 'face', ...(along && { along }), take })}
+            onClick={() => pick({ prompt: label, of: 'face', ...(along && { along }) }, take)}
           >
             <Crosshair size={15} />
           </button>
@@ -231,10 +237,16 @@ export function MeasureField(props: MeasureFieldProps) {
           </ul>
         )}
       </div>
-      <Said id={`${id}-says`} {...said.current} />
+      <Said
+        id={`${id}-says`}
+        {...said.current}
+        says={compact && !said.current.typing ? null : said.current.says}
+      />
     </div>
   )
 }
+
+const COMPACT = 'min-h-7 px-1 hover:border-edge not-focus:truncate pointer-coarse:min-h-11'
 
 interface SaidProps {
   readonly id: string
@@ -254,7 +266,8 @@ function Said({ id, slip, says, text, typing }: SaidProps) {
           {fractions(slip.message)}
         </span>
       ) : says ? (
-        <span className="text-quiet">{says}</span>
+        // What a narrow field says runs on beside it, and never takes another line.
+        <span className="whitespace-nowrap text-quiet">{says}</span>
       ) : null}
     </p>
   )

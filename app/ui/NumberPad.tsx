@@ -71,7 +71,7 @@ export function NumberPad() {
   const last: ReadonlyArray<readonly [ReactNode, string, () => void]> = [
     [<Delete key="delete" size={18} />, 'Delete a sign', () => back(field)],
     ['abc', 'Letters', letters],
-    ['Esc', 'Leave it', () => press(field, 'Escape')],
+    ['Esc', 'Cancel', () => press(field, 'Escape')],
     ['OK', 'OK', () => press(field, 'Enter')],
   ]
   const key = (label: ReactNode, says: string, act: () => void) => (

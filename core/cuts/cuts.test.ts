@@ -211,7 +211,9 @@ test('a piece that its joints cut away altogether is said, and not laid', () => 
       change.setFact({ id: 'b', direction: 'across', fact: 'size', text: '300' }),
     ]),
   )
-  expect(lookOver(gone).map((p) => p.says)).toContain('A would have no width: its joints cut all of it away')
+  expect(lookOver(gone).map((p) => p.says)).toContain(
+    'A would have no width: its joints cut away the whole of it',
+  )
   expect(
     layoutJobs(gone)
       .flatMap((j) => j.job.demand)

@@ -131,7 +131,7 @@ test('however often it is pasted, every copy is as the first and nothing reads w
 test('a twin without its original stays, and another unit is refused in words', () => {
   expect(clipOf(shop, new Set(['b']), comes(shop)).pieces).toEqual([])
   expect(pastedInto(clip, newProject('i', 'Inches', 'in'))).toEqual({
-    why: 'These pieces are told in millimetres, and this project in inches',
+    why: 'These pieces are in millimetres, and this project in inches',
   })
 })
 

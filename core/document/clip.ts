@@ -192,7 +192,7 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
   if (clip.unit !== project.settings.style.unit) {
     const say = { in: 'inches', mm: 'millimetres' }
     const here = say[project.settings.style.unit]
-    return { why: `These pieces are told in ${say[clip.unit]}, and this project in ${here}` }
+    return { why: `These pieces are in ${say[clip.unit]}, and this project in ${here}` }
   }
   const ids = new Map<string, string>()
   const give = (letter: string, taken: string[], old: string) => {

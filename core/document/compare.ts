@@ -57,14 +57,14 @@ export function compare(before: Project, after: Project): Difference[] {
     if (a.width !== b.width) changed(b.name, 'width', was(a.width ?? undefined), is(b.width ?? undefined))
     other(
       b.name,
-      'what is told of it',
+      'its description',
       { ...a, name: '', thickness: '', width: '' },
       { ...b, name: '', thickness: '', width: '' },
     )
   })
   pairs(before.groups, after.groups, 'the group', (a, b) => {
     spans(a, b)
-    other(b.name, 'how often it stands', [a.repeat, a.placements], [b.repeat, b.placements])
+    other(b.name, 'its repeats', [a.repeat, a.placements], [b.repeat, b.placements])
     other(b.name, 'its work', a.work, b.work)
   })
   pairs(before.pieces, after.pieces, 'the piece', (a, b) => {
@@ -73,7 +73,7 @@ export function compare(before: Project, after: Project): Difference[] {
       const stock = (project: Project, id: string) => project.stock.find((s) => s.id === id)?.name ?? id
       const [x, y] = [stock(before, a.stock), stock(after, b.stock)]
       if (x !== y) changed(b.name, 'stock', x, y)
-      other(b.name, 'how it stands', [a.facing, a.tilts], [b.facing, b.tilts])
+      other(b.name, 'its stance', [a.facing, a.tilts], [b.facing, b.tilts])
       other(b.name, 'its repeat', a.repeat, b.repeat)
       other(b.name, 'its work', a.work, b.work)
     } else other(b.name, 'the mirror', { ...a, name: '', note: '' }, { ...b, name: '', note: '' })

@@ -9,7 +9,7 @@ export const Id = z.string().regex(/^[A-Za-z0-9_]{1,40}$/, says('an id is letter
 export const CopyPath = z
   .string()
   .regex(/^(?=.{1,400}$)([A-Za-z0-9_]+(:[A-Za-z0-9_]+)?)(\/[A-Za-z0-9_]+(:[A-Za-z0-9_]+)?)*$/, {
-    error: 'a copy is told by a path of ids',
+    error: 'a copy has a path of ids',
   })
 /** An id within a group. Numbers are those of its repeat. */
 export const PlacementId = z

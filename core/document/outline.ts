@@ -54,7 +54,7 @@ export const Outline = z
   .object({
     points: z.record(PartId, z.tuple([coordinate, coordinate])),
     edges: z.array(OutlineEdge).max(400).refine(distinct, says('two edges have one id')),
-    facts: z.array(OutlineFact).max(1000).default([]).refine(distinct, says('two facts have one id')),
+    facts: z.array(OutlineFact).max(1000).default([]).refine(distinct, says('two dimensions have one id')),
     corners: z.array(OutlineCorner).max(400).default([]).refine(distinct, says('two corners have one id')),
     /** Whether it is half of what is meant, the other half seen in a mirror across that way of the face. */
     mirror: z.enum(['along', 'across']).nullable().default(null),
@@ -74,7 +74,7 @@ export const Outline = z
     return (
       o.facts.every((f) => f.of.every((part) => parts.has(part))) && o.corners.every((c) => parts.has(c.at))
     )
-  }, says('a fact is about a part that is not there'))
+  }, says('a dimension is about a part that is not there'))
 
 export type Outline = z.infer<typeof Outline>
 export type OutlineEdge = z.infer<typeof OutlineEdge>

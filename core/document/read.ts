@@ -250,12 +250,10 @@ function hold(project: Project, aside: Aside): void {
   for (const { entry, circle } of outside(project)) {
     // A circle is opened once its first group stands by itself.
     if (!outside(project).some((o) => o.entry === entry)) continue
-    aside.put(
-      'other',
-      `the group of ${entry.name}`,
-      circle ? 'it goes round in a circle' : 'it is not there',
-      { id: entry.id, group: entry.group },
-    )
+    aside.put('other', `the group of ${entry.name}`, circle ? 'a circular reference' : 'it is not there', {
+      id: entry.id,
+      group: entry.group,
+    })
     entry.group = null
   }
   for (let unheld = findUnheld(project); unheld.length > 0; unheld = findUnheld(project)) {

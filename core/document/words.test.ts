@@ -41,7 +41,7 @@ describe('what is wrong is said in words, with its place', () => {
       { ...stock, lengths: Array.from({ length: 30 }, String) },
       'lengths holds more than 24',
     ],
-    ['a field it does not know', Stock, { ...stock, colour: 'red' }, 'has “colour”, which it does not know'],
+    ['a field it does not know', Stock, { ...stock, colour: 'red' }, 'has “colour”, which is unknown there'],
     [
       'a word that is none of those it knows',
       Stock,

@@ -26,7 +26,7 @@ function sayOne(issue: z.core.$ZodIssue): string {
         ? 'is missing'
         : `is not ${WANTED[issue.expected] ?? issue.expected}`
     case 'unrecognized_keys':
-      return `has ${issue.keys.map((k) => `“${k.slice(0, 40)}”`).join(', ')}, which it does not know`
+      return `has ${issue.keys.map((k) => `“${k.slice(0, 40)}”`).join(', ')}, which is unknown there`
     case 'invalid_value':
       return `is none of ${issue.values.map(String).join(', ')}`
     case 'invalid_union':

@@ -74,7 +74,7 @@ export class Deriving {
   /** Says that a member does not tell which of its faces is meant. */
   faceless(member: number): void {
     const name = this.members(member)[0]?.name ?? 'One of its pieces'
-    this.wrong(`${name} does not say which of its faces is meant, so its joint does nothing`)
+    this.wrong(`${name} has no face chosen, so its joint does nothing`)
   }
 
   /** Work on an instance, for the joint it has with a partner. `part` tells several apart. */

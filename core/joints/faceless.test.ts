@@ -30,7 +30,7 @@ describe.each(Object.entries(LOPSIDED).filter(([, changes]) => placeOf(changes, 
   (_, changes) => {
     test('says so when it does not know which face goes in, and cuts nothing', () => {
       const m = modelOf(make(without(changes, 0)))
-      expect(stops(m)).toEqual(['A does not say which of its faces is meant, so its joint does nothing'])
+      expect(stops(m)).toEqual(['A has no face chosen, so its joint does nothing'])
       expect(m.resolved.instances.flatMap((i) => m.features(i))).toEqual([])
       // What does nothing makes nothing grow either.
       const plain = modelOf(make(changes.filter((c) => c.command !== 'add-joints')))
@@ -39,7 +39,7 @@ describe.each(Object.entries(LOPSIDED).filter(([, changes]) => placeOf(changes, 
     if (BOTH.has(kindOf(changes)))
       test('says so of the other piece too', () => {
         expect(stops(modelOf(make(without(changes, 1))))).toEqual([
-          'B does not say which of its faces is meant, so its joint does nothing',
+          'B has no face chosen, so its joint does nothing',
         ])
       })
   },

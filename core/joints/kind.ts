@@ -65,8 +65,8 @@ const THICKNESSES = { T: 1, t: 0 } as const
 
 /** Measures that many kinds have. */
 export const FIT = { label: 'Fit', otherwise: 'as the project', text: 'fit' }
-export const BOTTOM_GAP = { label: 'Gap at the bottom', otherwise: 'none', text: '0' }
-export const NARROWEST = { label: 'Narrowest cut of the tool', otherwise: 'any', text: '0' }
+export const BOTTOM_GAP = { label: 'Bottom gap', otherwise: 'none', text: '0' }
+export const NARROWEST = { label: 'Narrowest cut', otherwise: 'any', text: '0' }
 
 /** What a measure left empty stands for without being reckoned. */
 const STANDS: Readonly<Record<string, 'nought' | 'fit'>> = { '0': 'nought', fit: 'fit' }

@@ -9,9 +9,9 @@ import type { Meeting } from './meet'
 /** The measures of a row, for every kind that has one. */
 export const ROW = {
   count: { label: 'How many', kind: 'count' as const, otherwise: 'by the spacing' },
-  spacing: { label: 'At most apart' },
-  inset: { label: 'From the ends' },
-  offset: { label: 'Off the middle by', otherwise: 'centred', text: '0' },
+  spacing: { label: 'Spacing, at most' },
+  inset: { label: 'Inset from ends' },
+  offset: { label: 'Offset from middle', otherwise: 'centred', text: '0' },
 }
 
 /** Once it is said how many, their spacing follows. */

@@ -342,7 +342,7 @@ test('a fact that cannot be said of its parts is told, and the rest is solved', 
   const solved = solve(outline, { f20: 3 })
   expect(solved.state).toMatchObject({ kind: 'loose', missing: 4 })
   expect(pathsOf(outline, solved, {}, SIZE).troubles.map((t) => t.says)).toEqual(
-    ['f20', 'f21', 'f22'].map((id) => `the fact ${id} is none that can be said of its parts`),
+    ['f20', 'f21', 'f22'].map((id) => `the dimension ${id} does not fit its parts`),
   )
   // A curve is tangent to what it runs on from, and to nothing else.
   const points = { ...RECTANGLE, p4: [230, 60], p5: [220, 90] } satisfies Points

@@ -86,7 +86,7 @@ export function pathsOf(outline: Outline, solved: Solved, values: Values, size: 
   for (const f of outline.facts)
     if (!isSound(f, (id) => edgeOf.get(id)))
       troubles.push({
-        says: `the fact ${f.id} is none that can be said of its parts`,
+        says: `the dimension ${f.id} does not fit its parts`,
         at: at(edgeOf.has(f.of[0]!) ? pointsOf(edgeOf.get(f.of[0]!)!)[0]! : f.of[0]!),
       })
   for (const [p, edges] of atPoint)

@@ -77,7 +77,7 @@ export function* keptSheet(
   const titles = {
     project: model.project.name,
     title: kept.name,
-    detail: `${kept.apart > 0 ? 'Drawn apart' : 'As kept on the bench'}${kept.section ? ', cut open' : ''}`,
+    detail: `${kept.apart > 0 ? 'Exploded view' : 'As kept on the bench'}${kept.section ? ', cut open' : ''}`,
     scale: 'not to scale',
     unit: settings.style.unit,
     projection: settings.projection,

@@ -49,7 +49,7 @@ test('what lies wholly on one side of the plane is left as it is, or gone', () =
   expect(whole.cut).toEqual([])
   expect(whole.solid.shape).toBe(kernel.shape(model.recipe(side!)))
   expect(opened(model, kernel, side!, STILL, { axis: 0, at: 40, beyond: false })).toBeNull()
-  // Drawn apart, it is cut where it stands then.
+  // Exploded view, it is cut where it stands then.
   expect(opened(model, kernel, side!, [100, 0, 0], { axis: 0, at: 40, beyond: true })).toBeNull()
   expect(
     area(opened(model, kernel, shelf!, [0, 0, 90], { axis: 2, at: 395, beyond: true })!.cut),

@@ -15,7 +15,7 @@ export function oneOfAlike(findings: readonly Finding[], model: Model): Finding[
   if (findings.length < 2) return [...findings]
   const plain = plainly(model)
   return grouped(findings, (f) => `${f.level} ${plain(f.says)}`).map((all) =>
-    spokenFor(all, 'likewise in', model),
+    spokenFor(all, 'also in', model),
   )
 }
 
@@ -28,7 +28,7 @@ export function condensed(findings: readonly Finding[], model: Model): Finding[]
   if ([...open].filter((f) => f.level !== 'note').length <= FEW) return [...findings]
   const plain = plainly(model)
   // Those that were told as one say more than their first.
-  const said = (f: Finding) => plain(f.says.split('; likewise in ')[0]!).replace(', within ', ', ')
+  const said = (f: Finding) => plain(f.says.split('; also in ')[0]!).replace(', within ', ', ')
   return grouped(findings, (f) =>
     open.has(f) ? `${f.check} ${f.level} ${said(f).replaceAll(FIGURES, '#')}` : f.id,
   ).map((all) => spokenFor(all, 'and so, by other figures, in', model))

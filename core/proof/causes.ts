@@ -57,7 +57,7 @@ export function withoutFollowing(
 }
 
 const sayWaiting = (n: number): string =>
-  `${n === 1 ? 'One more finding rests' : `${n} more findings rest`} on this, and will be looked for again.`
+  `${n === 1 ? 'One more finding rests' : `${n} more findings rest`} on this, and will be checked again.`
 
 /** The pieces that a finding is about. */
 const piecesOf = ({ piece, at }: Finding, model: Model): string[] => [

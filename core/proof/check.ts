@@ -1,4 +1,4 @@
-/** What is looked for before wood is cut. A new check is a file and a line in index.ts. */
+/** Checks before wood is cut. A new check is a file and a line in index.ts. */
 import { findPairs } from '../joints'
 import type { Model } from '../model'
 import type { Instance, Problem, ResolvedLimits } from '../resolve'

@@ -66,7 +66,7 @@ export const clash = defineCheck<Memory>({
           id,
           level: 'stop',
           piece: a.piece,
-          advice: 'Shorten one, move it, or join the two so that one is let into the other.',
+          advice: 'Shorten one, move it, or join the two with a dado, a rabbet or a lap.',
           at: [a, b].map((i) => ({ instance: i.key, point: middleOf(shared.box) })),
           says: `${a.name} and ${b.name} share ${sayShared(shared, say)}${
             pressed && shared.thick < pressed.by + THIN

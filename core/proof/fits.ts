@@ -208,7 +208,7 @@ function mendOf(of: Feature, guest: Instance, fit: Fit, model: Model): Mend | nu
       : formatNumber(thick / MM_PER[model.resolved.style.unit]!)
   return {
     says:
-      `Make it as wide as ${nameOf(guest, fit)} is thick, where it stands: ` +
+      `Make it as wide as ${nameOf(guest, fit)} is thick, at that place: ` +
       `${say(fit.wide)} becomes ${say(thick)}`,
     changes: [
       change.setStepField({ id: step.id, field: 'width', value: text }),

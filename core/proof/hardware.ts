@@ -8,7 +8,7 @@ const LEAST: Mm = 1e-3
 
 export const hardware = defineNeighbourly({
   id: 'hardware',
-  title: 'hardware longer than the wood it goes into',
+  title: 'Hardware longer than the wood',
   rests: 'piece',
   why: 'A screw or a bolt that is too long comes out on the show side, or into a hand.',
   look: (i, beside, model) =>

@@ -106,8 +106,8 @@ class Standing {
           piece: first!.piece,
           says,
           advice: hinged
-            ? 'Let it come down onto what it closes; or say why it stays open.'
-            : 'Join it to what it stands by, or let it stand on something.',
+            ? 'Lower it onto the opening, or note why it stays open.'
+            : 'Join it to a neighbour, or set it on something.',
           at: body.map((i) => ({ instance: i.key })),
         },
       ]

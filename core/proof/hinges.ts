@@ -16,7 +16,7 @@ export const hinges = defineQuick({
       const says = !turnsOf(on, h, model.features(on))
         ? `${h.name} turns about a hole that ${on.name} does not have any more; choose another, or an edge`
         : movedBy(model.resolved, h).length === 0
-          ? `${h.name} moves nothing that is there; choose what it moves`
+          ? `${h.name} moves nothing that is there; choose the pieces that swing`
           : null
       return says === null ? [] : [{ id: `hinge:${h.id}`, level: 'stop', piece: h.on, says }]
     }),

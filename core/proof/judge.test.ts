@@ -85,7 +85,7 @@ test('a mend says its figures, and mends', () => {
 test('a dado too narrow is mended by the piece that stands in it, not by another as thick', () => {
   const narrow = ownDado('17')
   const { says, changes } = look(narrow).find((f) => f.check === 'fit')!.mends![0]!
-  expect(says).toBe('Make it as wide as C is thick, where it stands: 17 becomes 18')
+  expect(says).toBe('Make it as wide as C is thick, at that place: 17 becomes 18')
   expect(changes[0]!.payload).toMatchObject({ field: 'width', value: '@c.thickness' })
   expect(look(run(narrow, ...changes)).filter((f) => f.check === 'fit')).toEqual([])
 })

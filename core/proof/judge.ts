@@ -15,7 +15,7 @@ export function judged(findings: readonly Finding[], { accepted }: Pick<Project,
   const said = new Map(accepted.map((a) => [a.finding, a]))
   return findings.map((finding) => {
     const a = said.get(finding.id)
-    return { finding, accepted: a && a.about === finding.about && a.says === finding.says ? a : null }
+    return { finding, accepted: a?.about === finding.about ? a : null }
   })
 }
 

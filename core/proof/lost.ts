@@ -20,7 +20,7 @@ export const lost = defineQuick({
         id: `gone:${p.id}`,
         level: 'look' as const,
         piece: p.id,
-        says: `${name} was parted from a copy that is not there any more, so it stands nowhere`,
+        says: `${name} was parted from a copy that is not there any more, so it has no place`,
       }
     }),
 })

@@ -232,7 +232,7 @@ const CASES: readonly Case[] = [
   ['nothing set aside', 'aside', () => aside(0), null],
   ['all of it used', 'aside', () => parted('2'), null],
   ['a stock that is gone', 'lost', () => ({ ...plain(), stock: [] }), /not on the rack/],
-  ['parted from a copy that is gone', 'lost', () => parted('7'), /stands nowhere/],
+  ['parted from a copy that is gone', 'lost', () => parted('7'), /has no place/],
   ['parted from a copy that is there', 'lost', () => parted('2'), null],
   ['on the rack', 'lost', () => plain(), null],
 

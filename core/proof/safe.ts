@@ -79,7 +79,7 @@ const RULES: readonly Rule[] = [
       `${names} ${one ? 'is' : 'are'} turned: sound wood without cracks, spun by hand once ` +
       'before the motor runs',
     advice:
-      'No loose sleeves, gloves, cords or hair; the rest close, and moved only while it stands ' +
+      'No loose sleeves, gloves, cords or hair; the rest close, and moved only while the blade is still ' +
       'still; a face shield. Training, the lathe’s manual and local rules come first.',
   },
   {

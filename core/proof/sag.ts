@@ -97,7 +97,7 @@ export const sag = defineNeighbourly({
         says:
           `${i.name}, ${say(shelf.span)} between supports in ` +
           `${byId.get(i.piece)!.stock!.stock.name}, sags ${say(by)} ` +
-          `under ${load}; ${say(most)} is let`,
+          `under ${load}; limit ${say(most)}`,
         advice:
           `A support in the middle makes it a sixteenth; ${say(thicker)} thick would do, or a lip ` +
           `under its front edge. ` +

@@ -23,7 +23,7 @@ function noWood(i: Instance): Odd | null {
         level: 'stop',
         says:
           `${i.name} would have no ${['length', 'width', 'thickness'][axis]!}: its joints cut ` +
-          'all of it away',
+          'away the whole of it',
       }
 }
 

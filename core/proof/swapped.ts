@@ -30,7 +30,7 @@ export const swapped = definePiecewise({
         says:
           `${i.name} is ${say(i.length)} long with the grain and ${say(i.width)} wide across it; ` +
           'length and width may be changed over',
-        advice: 'Let the grain run the long way, or glue it up from strips if it is meant so.',
+        advice: 'Let the grain run the long way, or glue it up from strips if that is intended.',
         ...(piece.kind === 'made' && { mends: turned(piece, `${say(i.width)} × ${say(i.length)}`) }),
       },
     ]

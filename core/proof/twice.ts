@@ -24,7 +24,7 @@ export const twice = defineQuick({
           piece: j.between[0]!.piece,
           joint: j.id,
           says: `${sayNames(names)} have the same joint twice`,
-          advice: 'Remove one of them; what it was changed to, the other can be.',
+          advice: 'Remove one of them, and set the other as wanted.',
           mends: [{ says: 'Remove the second', changes: [change.removeJoints({ ids: [j.id] })] }],
         },
       ]

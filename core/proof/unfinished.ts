@@ -10,6 +10,6 @@ export const unfinished = (
   id: `unfinished:${check.id}`,
   level: 'look',
   says: `The check for ${check.title} could not be finished (${sayError(error)})`,
-  why: 'What it looks for may be there; it is a fault of the program.',
+  why: 'This check could not run; it is a fault of the program.',
   advice: 'Look for it by eye before you cut; undo the last change to see what the check stumbled over.',
 })

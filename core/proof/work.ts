@@ -3,12 +3,12 @@ import type { Model } from '../model'
 import type { Problem } from '../resolve'
 import { defineQuick } from './check'
 
-const LEFT_OUT = 'What cannot be made as asked is left out of the wood and of all drawings.'
+const LEFT_OUT = 'What cannot be made is left out of the wood and of all drawings.'
 const MADE = 'It is made as far as it can be, and drawn so; whether that will do is for you to see.'
 
 export const work = defineQuick({
   id: 'work',
-  title: 'joints and work that cannot be as asked',
+  title: 'Impossible joints and steps',
   rests: 'piece',
   why: LEFT_OUT,
   look: (model) => {

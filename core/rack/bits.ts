@@ -60,7 +60,7 @@ export function cutterOf(
   const radius = Math.max(...profile.map(([r]) => r))
   const length = profile.at(-1)![1]
   if (profile.some(([r]) => r < -1e-9)) return 'it would be narrower than nothing'
-  if (bearing !== null && bearing / 2 > radius + 1e-9) return 'its bearing is wider than what it cuts'
+  if (bearing !== null && bearing / 2 > radius + 1e-9) return 'its bearing is wider than its cut'
   return {
     profile,
     bearing: bearing === null ? null : bearing / 2,

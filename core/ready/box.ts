@@ -1,9 +1,13 @@
 /** A box with finger joints, its bottom in grooves, and a lid. */
 import { defineReady } from './kind'
+import { block } from '../work/picture'
 
 export const boxWithLid = defineReady({
   kind: 'box',
   title: 'Box with a lid',
+  name: 'Box',
+  line: 'Finger joints and a lid',
+  picture: { wood: [block([1, 1, 2], [24, 14, 9])], red: [block([0, 0, 14], [26, 16, 2.5])] },
   says: 'Four sides with finger joints, a bottom in rabbets, and a lid that stands over all round.',
   stocks: {
     side: { label: 'Sides', of: 'board', thick: 12, wide: 100 },

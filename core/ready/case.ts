@@ -1,9 +1,16 @@
 /** A case: two sides, top and bottom, shelves in dados, a back in rabbets and a kick board. */
 import { between, defineReady } from './kind'
+import { area, block } from '../work/picture'
 
 export const caseWithShelves = defineReady({
   kind: 'case',
   title: 'Case with shelves',
+  name: 'Case',
+  line: 'Sides, shelves in dados, a back',
+  picture: {
+    wood: [block([3, 0, 0], [18, 8, 22]), area([5, 0, 2], [19, 0, 2], [19, 0, 20], [5, 0, 20])],
+    red: [8, 14].map((z) => area([5, 0, z], [19, 0, z], [19, 0, z + 1.2], [5, 0, z + 1.2])),
+  },
   says: 'Sides, top, bottom and evenly spaced shelves in dados, a back in rabbets, a kick board.',
   stocks: {
     board: { label: 'Sides and shelves', of: 'board', thick: 19, wide: 230 },

@@ -1,9 +1,16 @@
 /** Drawers for an opening, one over the other, each with its bottom in grooves. */
 import { between, defineReady } from './kind'
+import { area, block, ring } from '../work/picture'
 
 export const drawers = defineReady({
   kind: 'drawers',
   title: 'Drawers',
+  name: 'Drawer',
+  line: 'One drawer, or a stack in an opening',
+  picture: {
+    wood: [block([5, 8, 4], [20, 10, 9])],
+    red: [block([3, 0, 3], [24, 2, 11]), area(...ring([15, 0, 8.5], 1.4, 'y'))],
+  },
   says:
     'One drawer or a stack for an opening: half-blind dovetails in front, fingers behind, the bottom ' +
     'in grooves.',

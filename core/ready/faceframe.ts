@@ -1,9 +1,19 @@
 /** A face frame for the front of a case: two stiles, and rails with tenons between them. */
 import { defineReady } from './kind'
+import { area, block } from '../work/picture'
 
 export const faceFrame = defineReady({
   kind: 'face-frame',
   title: 'Face frame',
+  name: 'Face frame',
+  line: 'Stiles and rails before a case',
+  picture: {
+    wood: [block([4, 5, 0], [20, 8, 20])],
+    red: [
+      area([3, 0, 0], [25, 0, 0], [25, 0, 21], [3, 0, 21]),
+      area([6.5, 0, 3.5], [21.5, 0, 3.5], [21.5, 0, 17.5], [6.5, 0, 17.5]),
+    ],
+  },
   says: 'Two stiles and two rails before the front of a case, the rails with tenons into the stiles.',
   stocks: { frame: { label: 'Stiles and rails', of: 'board', thick: 19, wide: 80 } },
   measures: {

@@ -5,6 +5,7 @@
 import type { Direction, FaceName, Repeat, Span, Step } from '../document'
 import type { LengthUnit, MeasureKind } from '../measure'
 import type { RoomSide } from '../pieces'
+import type { Picture } from '../work/picture'
 
 /** A measure it is asked with. */
 export interface ReadyMeasure {
@@ -37,6 +38,10 @@ export interface ReadyStock {
 export interface Ready {
   readonly kind: string
   readonly title: string
+  /** As it stands in a list: a word, what it is in one line, and a small picture. */
+  readonly name: string
+  readonly line: string
+  readonly picture: Picture
   /** What comes, in a sentence. */
   readonly says: string
   readonly stocks: Readonly<Record<string, ReadyStock>>

@@ -1,9 +1,22 @@
 /** A frame on four legs: aprons with tenons into square legs, as for a table or a stool. */
 import { defineReady, type Part } from './kind'
+import { block, way } from '../work/picture'
 
 export const fourLegs = defineReady({
   kind: 'legs',
   title: 'Frame on four legs',
+  name: 'Legs',
+  line: 'Four legs with aprons: table, stool',
+  picture: {
+    wood: [
+      block([1, 0, 0], [3, 3, 18]),
+      block([22, 0, 0], [3, 3, 18]),
+      block([5, 11, 0], [3, 3, 18]),
+      block([25, 11, 0], [3, 3, 18]),
+    ],
+    red: [block([4, 1, 14], [18, 1, 4])],
+    lines: [way([25, 3, 14], [25, 11, 14], [25, 11, 18], [25, 3, 18])],
+  },
   says: 'Four square legs and four aprons with tenons, as for a table or a stool.',
   stocks: {
     leg: { label: 'Legs', of: 'board', thick: 45, wide: 45 },

@@ -1,9 +1,25 @@
 /** A frame with a panel: stiles and rails with tenons, and a panel in a groove all round. */
 import { defineReady } from './kind'
+import { area, way } from '../work/picture'
 
 export const framedPanel = defineReady({
   kind: 'panel',
   title: 'Frame with a panel',
+  name: 'Frame',
+  line: 'Stiles, rails and a panel with room',
+  picture: {
+    wood: [
+      area([2, 2, 0], [26, 2, 0], [26, 2, 22], [2, 2, 22]),
+      area([6, 2, 4], [22, 2, 4], [22, 2, 18], [6, 2, 18]),
+    ],
+    red: [area([8, 2, 6], [20, 2, 6], [20, 2, 16], [8, 2, 16])],
+    lines: [
+      way([6, 2, 4], [6, 2, 0]),
+      way([22, 2, 4], [22, 2, 0]),
+      way([6, 2, 18], [6, 2, 22]),
+      way([22, 2, 18], [22, 2, 22]),
+    ],
+  },
   says: 'Two stiles and two rails with tenons, and a panel in a groove all round with room to move.',
   stocks: {
     frame: { label: 'Stiles and rails', of: 'board', thick: 19, wide: 55 },

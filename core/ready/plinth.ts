@@ -1,9 +1,13 @@
 /** A plinth: four boards on edge, the front mitred to the sides, the back between them. */
 import { defineReady } from './kind'
+import { block } from '../work/picture'
 
 export const plinth = defineReady({
   kind: 'plinth',
   title: 'Plinth',
+  name: 'Plinth',
+  line: 'Four boards on edge under a case',
+  picture: { wood: [block([4, 2, 6], [20, 10, 14])], red: [block([3, 0, 0], [22, 13, 5])] },
   says: 'Four boards on edge under a case: the front mitred to the sides, the back housed between them.',
   stocks: { board: { label: 'Boards', of: 'board', thick: 19, wide: 80 } },
   measures: {

@@ -29,8 +29,9 @@ export function tryMeasure(
   )
   for (const key of node.reads) {
     const slip = resolved.slip(key)
-    if (slip) return { ok: false, slip: { message: `What it reads is not settled: ${slip.message}` } }
-    if (!resolved.result(key)) return { ok: false, slip: { message: 'What it reads is not worked out yet' } }
+    if (slip) return { ok: false, slip: { message: `A value it uses is not settled: ${slip.message}` } }
+    if (!resolved.result(key))
+      return { ok: false, slip: { message: 'A value it uses is not worked out yet' } }
   }
   try {
     const { value } = node.compute(<T>(key: NodeKey): T => {

@@ -42,7 +42,7 @@ export interface Instance {
   readonly index: number
   /** As a maker says it: "Shelf #2", or just "Shelf" when there is one. */
   readonly name: string
-  /** How it stands; for one that leans, how it stood before it was tilted or turned. */
+  /** Stance; for one that leans, how it stood before it was tilted or turned. */
   readonly facing: Facing
   /** Whether it stands square in the room, so that its boxes are its own outline. */
   readonly square: boolean

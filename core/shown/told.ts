@@ -46,7 +46,7 @@ export interface Told {
   /** Nothing that was told before holds any more. */
   readonly anew: boolean
   readonly pieces: readonly ToldPiece[]
-  /** Null for what is there no more. */
+  /** Null for what is not there any more. */
   readonly values: ReadonlyArray<readonly [NodeKey, ToldValue | null]>
   readonly whole: Partial<ToldWhole>
 }

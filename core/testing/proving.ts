@@ -257,7 +257,7 @@ export const railed = (...joints: Change[]) =>
     ...joints,
   ])
 
-/** A peg of A and a hole of B that it stands in. */
+/** A peg of A and a hole of B that holds it. */
 export const pegged = (peg: Record<string, string>, hole: Record<string, string>) =>
   make([
     ...block('a', 'right-up', [0, 200], [0, 60], [0, 18]),

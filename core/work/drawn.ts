@@ -31,7 +31,7 @@ export function drawnOn(asked: Asked, wood: Wood, title: string): Drawn | Unfit 
   const { paths, missing, disagree, trouble, mirror } = drawn
   if (disagree > 0)
     return new Unfit(
-      `${disagree} facts of the ${title} on ${wood.name} cannot all hold; its drawing shows which`,
+      `${disagree} dimensions of the ${title} on ${wood.name} conflict; its drawing shows which`,
     )
   if (trouble)
     return new Unfit(

@@ -15,6 +15,7 @@ import { notch } from './notch'
 import type { OwnKind } from './own'
 import { panel } from './panel'
 import { peg } from './peg'
+import type { Preset } from './preset'
 import { recess } from './recess'
 import { rip } from './rip'
 import { rout } from './rout'
@@ -29,27 +30,27 @@ import { turn } from './turn'
 
 const KINDS = [
   channel,
-  notch,
+  crosscut,
+  rip,
   lap,
   tenon,
   mortise,
   sockets,
   bore,
+  recess,
   seat,
   peg,
-  recess,
+  ease,
+  rout,
   saw,
+  taper,
   shape,
   turn,
   bend,
-  thread,
-  taper,
   hollow,
   panel,
-  rout,
-  ease,
-  crosscut,
-  rip,
+  thread,
+  notch,
   keyway,
 ] as unknown as WorkKind[]
 
@@ -64,6 +65,14 @@ export function workKind(feature: Feature): WorkKind {
 
 /** The kinds that a maker can put on, in the order they are offered. */
 export const OWN_KINDS: readonly OwnKind[] = KINDS.flatMap((k) => k.own ?? [])
+
+/** Every name that makers look for work under, with its kind. */
+export const PRESETS: ReadonlyArray<Preset & { readonly kind: string }> = OWN_KINDS.flatMap((own) =>
+  own.presets.map((p) => ({ ...p, kind: own.kind })),
+)
+
+export const presetNamed = (id: string): (typeof PRESETS)[number] | undefined =>
+  PRESETS.find((p) => p.id === id)
 
 /** How a maker puts this kind of work on; undefined where there is no such kind, or only joints make it. */
 export const ownWork = (kind: string): OwnKind | undefined => byKind.get(kind)?.own ?? undefined
@@ -135,9 +144,12 @@ export {
 } from './feature'
 export * from './fields'
 export { SIX, waysOf } from './onface'
+export { startOf, type DrawerId, type Likely, type Preset } from './preset'
+export type { Fresh } from './fresh'
+export * from './picture'
 export type { Spike } from './asked'
 export { datumAt, placeAlong, wayOf, type Datum } from './datum'
-export { chosenFor, Unfit, type Asked, type OwnKind, type PlacedBy, type Wood } from './own'
+export { chosenFor, firstRows, Unfit, type Asked, type OwnKind, type PlacedBy, type Wood } from './own'
 export * from './tool'
 export type { Bend } from './bend'
 export { leanOf } from './bore'

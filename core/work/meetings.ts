@@ -34,9 +34,9 @@ export function meetingsOf(
     if (!other) return saying(`Choose what the ${title} on ${wood.name} is to meet`)
     const having = (holders.get(other) ?? []).filter((p) => p.piece.id !== on)
     if (having.length === 0)
-      return saying(`What the ${title} on ${wood.name} is to meet is no more, or is left out`)
+      return saying(`What the ${title} on ${wood.name} is to meet is deleted or skipped`)
     if (asking.has(step.id))
-      return saying(`The ${title} on ${wood.name} and what it meets each wait for the other`)
+      return saying(`The ${title} on ${wood.name} and its mating piece each wait for the other`)
     asking.add(step.id)
     try {
       const face = faceOf(step.at)
@@ -53,7 +53,7 @@ export function meetingsOf(
         }),
       )
       if (unfit)
-        return saying(`The ${title} on ${wood.name} waits for what it is to meet: ${(unfit as Unfit).says}`)
+        return saying(`The ${title} on ${wood.name} waits for its mating piece: ${(unfit as Unfit).says}`)
       const meeting = near.filter((n) => n.spikes.length > 0)
       const least = Math.min(...meeting.map((n) => n.off))
       const spikes = meeting.filter((n) => n.off <= least + ALIKE).flatMap((n) => n.spikes)

@@ -16,8 +16,8 @@ export function waysOf(face: FaceName): { into: Axis; along: Axis; across: Axis 
 }
 
 export const PLACE_MEASURES = {
-  along: { label: 'Place along', otherwise: '0', text: '0' },
-  across: { label: 'Place across', otherwise: '0', text: '0' },
+  along: { label: 'Distance along', otherwise: '0', text: '0' },
+  across: { label: 'Distance across', otherwise: '0', text: '0' },
 } as const satisfies Measures
 
 export const PLACE_CHOICES = {

@@ -5,6 +5,8 @@ import type { Mm } from '../measure'
 import type { Axis, Frame, Vec3 } from '../pieces'
 import type { ResolvedBit } from '../resolve'
 import { Unfit, type Asked, type PlacedBy, type Role, type Spike, type Wood } from './asked'
+import type { Fresh } from './fresh'
+import type { Preset } from './preset'
 import { imageOfRepeat, REPEAT_CHOICES, REPEAT_MEASURES, repeatIdle, type RepeatWay } from './repeat'
 import {
   choicesOf,
@@ -46,8 +48,12 @@ export interface OwnDefinition<D> {
   idleChoices?(options: Readonly<Record<string, string>>): readonly string[]
   /** The measures that a choice answers for, once it is made: they are left empty then. */
   answers?(choice: string, value: string): readonly string[]
-  /** What it starts as, in a project of this unit. */
-  starts(face: FaceName, unit: 'in' | 'mm'): Pick<Step, 'fields' | 'options'>
+  /** What it starts as, where it is put; its presets say what else. */
+  starts(on: Fresh): Pick<Step, 'fields' | 'options'>
+  /** What is set of it most: its measures and choices by name, six at most; all, when not said. */
+  first?(options: Readonly<Record<string, string>>): readonly string[]
+  /** The names that makers look for it under. */
+  readonly presets: readonly Preset[]
   /** The ways it can be repeated with these choices; none, when not said. */
   repeats?(options: Readonly<Record<string, string>>): readonly RepeatWay[]
   /** The parts of it that leave a flat face. */
@@ -155,3 +161,30 @@ const repeated = <D>(
   ],
   mirrored: (step, width) => imageOfRepeat(own.mirrored(step, width), Boolean(own.placedBy?.(step, 1))),
 })
+
+/** The measures and choices that say something of a step, those that are set most before the others. */
+export function firstRows(
+  own: OwnKind,
+  step: Pick<Step, 'fields' | 'options'>,
+  bit?: ResolvedBit | null,
+): {
+  readonly first: { readonly fields: readonly Field[]; readonly choices: readonly Choice[] }
+  readonly rest: { readonly fields: readonly Field[]; readonly choices: readonly Choice[] }
+  /** How many of the others are set. */
+  readonly set: number
+} {
+  const [fields, choices] = [own.fieldsFor(step.options, bit), own.choicesFor(step.options)]
+  const names = own.first?.(step.options) ?? [...fields, ...choices].map((x) => x.name)
+  const at = (x: { readonly name: string }) => names.indexOf(x.name)
+  const early = <X extends { readonly name: string }>(all: readonly X[]) =>
+    all.filter((x) => at(x) >= 0).sort((a, b) => at(a) - at(b))
+  const late = <X extends { readonly name: string }>(all: readonly X[]) => all.filter((x) => at(x) < 0)
+  const rest = { fields: late(fields), choices: late(choices) }
+  const isSet = (c: Choice) =>
+    (step.options[c.name] ?? '') !== '' && step.options[c.name] !== Object.keys(c.values)[0]
+  return {
+    first: { fields: early(fields), choices: early(choices) },
+    rest,
+    set: rest.fields.filter((f) => step.fields[f.name]).length + rest.choices.filter(isSet).length,
+  }
+}

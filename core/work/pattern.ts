@@ -26,25 +26,25 @@ export interface Laid {
 
 export const PATTERN_MEASURES = {
   ...PLACE_MEASURES,
-  countAlong: { label: 'How many along', kind: 'count', otherwise: '1', text: '1' },
-  pitchAlong: { label: 'Apart along', otherwise: 'say it' },
-  countAcross: { label: 'How many across', kind: 'count', otherwise: '1', text: '1' },
-  pitchAcross: { label: 'Apart across', otherwise: 'say it' },
-  ringCount: { label: 'How many in the ring', kind: 'count', otherwise: '6', text: '6' },
-  ringRadius: { label: 'Radius of the ring', otherwise: 'say it' },
-  ringStart: { label: 'The first at', kind: 'angle', otherwise: '0°', text: '0' },
+  countAlong: { label: 'Count along', kind: 'count', otherwise: '1', text: '1' },
+  pitchAlong: { label: 'Spacing along', otherwise: 'say it' },
+  countAcross: { label: 'Count across', kind: 'count', otherwise: '1', text: '1' },
+  pitchAcross: { label: 'Spacing across', otherwise: 'say it' },
+  ringCount: { label: 'Count in ring', kind: 'count', otherwise: '6', text: '6' },
+  ringRadius: { label: 'Ring radius', otherwise: 'say it' },
+  ringStart: { label: 'First at', kind: 'angle', otherwise: '0°', text: '0' },
 } as const satisfies Measures
 
 export const PATTERN_CHOICES = {
   pattern: {
     label: 'Pattern',
     values: {
-      one: 'one alone',
+      one: 'single',
       row: 'a row along',
       file: 'a row across',
       grid: 'rows both ways',
       ring: 'a ring',
-      met: 'meets another',
+      met: 'as the mating piece',
     },
   },
   ...PLACE_CHOICES,

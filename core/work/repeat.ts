@@ -8,13 +8,13 @@ import { Unfit, type Asked, type Wood } from './asked'
 import { wayOf, type Datum } from './datum'
 
 export const REPEAT_MEASURES = {
-  repeatCount: { label: 'How many', kind: 'count', otherwise: '2', text: '2' },
-  repeatPitch: { label: 'Apart', otherwise: 'say it' },
+  repeatCount: { label: 'Count', kind: 'count', otherwise: '2', text: '2' },
+  repeatPitch: { label: 'Spacing', otherwise: 'say it' },
 } as const satisfies Measures
 
 export const REPEAT_CHOICES = {
   repeat: {
-    label: 'Repeated',
+    label: 'Repeat',
     values: {
       none: 'no',
       row0: 'in a row along its length',

@@ -20,7 +20,7 @@ import type { Drawing } from './useOutline'
 export const DRAWN = {
   pick: ['Choose', 'Choose points and edges, drag points', 'v'],
   line: ['Line', 'Straight edges, one after the other', 'l'],
-  arc: ['Arc', 'An arc: its ends, then a place it goes through', 'a'],
+  arc: ['Arc', 'An arc: its ends, then a point on it', 'a'],
   curve: ['Curve', 'A curve with two handles', 'u'],
   circle: ['Circle', 'A circle: its middle, then how far out', 'c'],
   trace: ['Trace', 'Places along a line of a picture; edges are fitted through them', 't'],
@@ -100,7 +100,7 @@ export function BoardBar(props: BarProps) {
         className="btn"
         value={outline.mirror ?? 'none'}
         of={[
-          ['none', 'all of it is drawn'],
+          ['none', 'none'],
           ['along', 'half, mirrored along'],
           ['across', 'half, mirrored across'],
         ]}

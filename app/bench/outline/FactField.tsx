@@ -93,7 +93,7 @@ export function FactField({ drawing, id, onDone, autoFocus }: Props) {
               fact
                 ? { ...base, facts: base.facts.filter((f) => f.id !== id) }
                 : { ...base, corners: base.corners.filter((c) => c.id !== id) },
-              'Take a fact away',
+              'Delete a dimension',
             )
             onDone?.()
           }}

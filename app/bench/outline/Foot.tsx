@@ -63,7 +63,7 @@ export function Foot(props: Props) {
           onPin={() =>
             put(
               pinned(outline, solved, size, write, (o) => drawing.solve(o, readAll(o, valueOf))),
-              'Pin it as it stands',
+              'Dimension as drawn',
             )
           }
           readOnly={readOnly}

@@ -125,7 +125,7 @@ export function FromFile({ file, view, onPut, onClose }: Props) {
           </div>
           {unit === '' && (
             <p role="status" className="text-brass">
-              {drawn.kind} tells no unit: say which it is drawn in.
+              {drawn.kind} has no unit: choose the one it is drawn in.
             </p>
           )}
           {told && (
@@ -159,10 +159,10 @@ export function FromFile({ file, view, onPut, onClose }: Props) {
           )}
           <div className="flex justify-end gap-2">
             <button className="btn" onClick={onClose}>
-              Leave it
+              Cancel
             </button>
             <button className="btn btn-main" disabled={!told} onClick={() => told && onPut(told.outline)}>
-              Put it in
+              Insert
             </button>
           </div>
         </div>

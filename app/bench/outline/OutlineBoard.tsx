@@ -214,7 +214,7 @@ function Board({ drawing, onBusy }: BoardProps) {
         }
         onMirror={(told) => {
           const { mirrorOff: _, ...all } = asSolved(outline, solved)
-          put({ ...all, ...told }, told.mirror ? 'Mirror half of it' : 'Draw all of it')
+          put({ ...all, ...told }, told.mirror ? 'Mirror half of it' : 'Whole outline')
         }}
         onZoom={view.zoom}
         onDone={leave}

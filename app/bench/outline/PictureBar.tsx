@@ -34,7 +34,7 @@ export function PictureBar({ drawing, placed, tool, spots, onTool, onPut }: Prop
       <div className="flex items-center gap-2" role="toolbar" aria-label="Picture">
         <span className="text-brass">Its picture is not in this project.</span>
         <button className="btn btn-quiet" onClick={() => onPut(undefined, 'Take the picture away')}>
-          <Trash2 size={14} /> Take it away
+          <Trash2 size={14} /> Delete
         </button>
       </div>
     )
@@ -82,7 +82,7 @@ export function PictureBar({ drawing, placed, tool, spots, onTool, onPut }: Prop
         {placed.locked ? <Lock size={14} /> : <LockOpen size={14} />} {placed.locked ? 'Locked' : 'Lock'}
       </button>
       <button className="btn btn-quiet" onClick={() => onPut(undefined, 'Take the picture away')}>
-        <Trash2 size={14} /> Take it away
+        <Trash2 size={14} /> Delete
       </button>
       {tool && spots.length < 2 && (
         <span role="status" className="text-chalk">

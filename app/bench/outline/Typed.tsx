@@ -22,17 +22,17 @@ export function Standing({
 }) {
   const { state } = solved
   if (drawing.outline.edges.length === 0) return null
-  if (state.kind === 'pinned') return <strong className="text-leaf">Pinned</strong>
+  if (state.kind === 'pinned') return <strong className="text-leaf">Can be marked out</strong>
   if (state.kind === 'disagree')
-    return <strong className="text-pencil">{state.facts.length} facts disagree</strong>
+    return <strong className="text-pencil">{state.facts.length} dimensions conflict</strong>
   return (
     <>
       <strong className="text-brass">
-        {state.missing === 1 ? 'A measure is missing' : `${state.missing} measures are missing`}
+        {state.missing === 1 ? '1 dimension missing' : `${state.missing} dimensions missing`}
       </strong>
       {!readOnly && (
         <button className="btn" onClick={onPin}>
-          Pin as it stands
+          Dimension as drawn
         </button>
       )}
     </>

@@ -1,4 +1,4 @@
-/** The outline that is drawn on the board: what it is on, how it comes out, and how it is changed. */
+/** The outline that is drawn on the board: its piece, how it comes out, and how it is changed. */
 import { useMemo } from 'react'
 import { change, faceOf, type FaceName, type Outline, type Step } from '../../../core/document'
 import {

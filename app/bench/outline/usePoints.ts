@@ -53,7 +53,7 @@ export function usePoints(t: Told) {
         const reached = Math.hypot(there[0] - last.snap.at[0], there[1] - last.snap.at[1]) < 1e-6
         if (went(solved.points, last.solved.points))
           t.put(reached ? t.known(next, last.snap, part) : next, 'Move a point')
-        if (!reached) t.onSay('It is held by what is said of it')
+        if (!reached) t.onSay('Its dimensions hold it')
       },
       leave: ended,
     }

@@ -4,6 +4,7 @@ import { apart, type Spot, type Vec3 } from '../../../core/pieces'
 import type { Kernel } from '../../../core/solid'
 import { block, make, testKernel } from '../../../core/testing/bench'
 import { shownOf } from '../../../core/testing/shown'
+import { pick, type Wanted } from '../../store/open'
 import { skinOf } from '../../../workers/skin'
 import type { Board } from './board'
 import { hitOf } from './pick'
@@ -51,13 +52,18 @@ const onPost = (y: number, z: number) => at([-500, y, z], [7, y, z])
 function stored(of: 'face' | 'edge', y: number, z: number): string | undefined {
   let given: string | undefined
   const take = (text: string) => void (given = text)
-  pickedAt(onPost(y, z), { prompt: '', of, take }, shownOf(project), [], { reach: 5, even: 1 })?.take()
+  const wanted = { prompt: '', of }
+  if (of === 'face') pick({ ...wanted, of }, take)
+  else pick({ ...wanted, of }, take)
+  pickedAt(onPost(y, z), wanted as Wanted, shownOf(project), [], { reach: 5, even: 1 })?.take()
   return given
 }
 function spot(hit: ReturnType<typeof at>): [Spot, string] {
   let given: [Spot, string] | undefined
   const take = (found: Spot, says: string) => void (given = [found, says])
-  pickedAt(hit, { prompt: '', of: 'spot', take }, shownOf(project), [], { reach: 5, even: 1 })!.take()
+  const wanted = { prompt: '', of: 'spot' } as const
+  pick(wanted, take)
+  pickedAt(hit, wanted, shownOf(project), [], { reach: 5, even: 1 })!.take()
   return given!
 }
 

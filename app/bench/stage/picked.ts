@@ -1,5 +1,5 @@
 /** What a place under the pointer stands for when a face, an edge, or anything to measure from is wanted. */
-import type { Direction } from '../../../core/document'
+import type { Direction, Step } from '../../../core/document'
 import {
   AXES,
   carried,
@@ -23,10 +23,10 @@ import {
 } from '../../../core/pieces'
 import { pieceOf, type Instance } from '../../../core/resolve'
 import type { Shown } from '../../../core/shown'
-import { ownWork, roleAt, rolesOf, theFace } from '../../../core/work'
-import type { Picking } from '../../store/open'
-import { faceUnder, stepAt, type Hold } from '../placing/onface'
-import { edgeBetween, runStep, sideNear } from '../placing/runs'
+import { ownWork, presetNamed, roleAt, rolesOf, theFace, type Likely } from '../../../core/work'
+import { picked, type Wanted } from '../../store/open'
+import { faceUnder, stepAt, type Hold } from '../tools/place/onface'
+import { edgeBetween, runStep, sideNear } from '../tools/place/runs'
 import { workIn } from './cuts'
 import { flatOn, sideOf, surfaceAt, type Hit } from './pick'
 
@@ -48,14 +48,17 @@ export interface Picked {
 /** Millimetres: how near an edge, a corner and the like draw the pointer, and the even steps of places. */
 export function pickedAt(
   hit: Hit,
-  picking: Picking,
+  picking: Wanted,
   shown: Shown,
   chosen: readonly string[],
   { reach, even }: Hold,
 ): Picked | null {
-  if (picking.of === 'spot') return spotAt(hit, reach, picking.take)
+  if (picking.of === 'spot') return spotAt(hit, reach)
   const { instance } = hit.board
-  if (picking.of === 'place') return placeAt(hit, picking, shown, { reach, even })
+  if (picking.of === 'place') {
+    const placed = workAt(hit, picking.preset, shown, { reach, even })
+    return placed && { ...placed, take: () => picked('place', instance.key, placed.step) }
+  }
   const side = sideOf(hit)
   const number = numberOf(instance, chosen, shown)
   const face = `@${instance.piece}${number}`
@@ -64,35 +67,49 @@ export function pickedAt(
     const next = nearestSide(hit.point, instance.box, sideAt(side).axis)
     return {
       shows: edgeOf(instance.box, side, next),
-      take: () => picking.take(`${face}.${side} ${face}.${next}`),
+      take: () => picked('edge', `${face}.${side} ${face}.${next}`),
     }
   }
-  if (side) return { shows: flatOn(instance, side), take: () => picking.take(`${face}.${side}`) }
+  if (side) return { shows: flatOn(instance, side), take: () => picked('face', `${face}.${side}`) }
   const made = madeFace(hit, shown, picking.along)
-  return made && { shows: hit, take: () => picking.take(`@${made.step}${number}.${made.role}`) }
+  return made && { shows: hit, take: () => picked('face', `@${made.step}${number}.${made.role}`) }
+}
+
+/** Work at a place: how the place is shown and spoken of, and the step. */
+interface Placed {
+  readonly shows: Marked
+  readonly says: string
+  readonly step: Omit<Step, 'id'>
+}
+
+/** What a place of a piece is likely to want work for; null inside of what other work has left. */
+export function likelyAt(hit: Hit, shown: Shown, { reach }: Hold): Likely | null {
+  const { instance } = hit.board
+  const at = toOwn(instance.frame, hit.point)
+  const face = faceUnder(at, surfaceAt(hit).normal, instance.size)
+  if (!face || shown.byId.get(instance.piece)?.piece.kind !== 'made') return null
+  if (FACE_AT[face].axis === 0) return 'end'
+  return sideNear(face, at, instance.size, reach) ? 'edge' : 'face'
 }
 
 /** Where work would be put on the face that was hit; null inside of what other work has left. */
-function placeAt(
-  hit: Hit,
-  { work, take }: Extract<Picking, { of: 'place' }>,
-  shown: Shown,
-  hold: Hold,
-): Picked | null {
+export function workAt(hit: Hit, preset: string, shown: Shown, hold: Hold): Placed | null {
   const { instance, shift } = hit.board
   const { normal } = surfaceAt(hit)
   const at = toOwn(instance.frame, hit.point)
   const face = faceUnder(at, normal, instance.size)
   if (!face || shown.byId.get(instance.piece)?.piece.kind !== 'made') return null
-  if (ownWork(work)?.runs) {
+  const work = presetNamed(preset)
+  if (!work) return null
+  if (ownWork(work.kind)?.runs) {
     const side = sideNear(face, at, instance.size, hold.reach)
-    const step = runStep(work, face, side, shown.project)
+    const step = runStep(work, { instance, face, side }, shown)
     const on = theFace(face)
     const { from, to } = edgeBetween(instance, face, side ?? face)
     return {
       shows: side ? { from: plus(from, shift), to: plus(to, shift) } : hit,
       says: side ? `along ${sayFace(side)} of ${on}` : `all round ${on}`,
-      take: () => take(instance.key, step),
+      step,
     }
   }
   const found = stepAt(work, { instance, face, at }, shown, hold)
@@ -104,7 +121,7 @@ function placeAt(
   return {
     shows: { min: vec3((i) => Math.min(a[i], b[i])), max: vec3((i) => Math.max(a[i], b[i])) },
     says: found.says,
-    take: () => take(instance.key, found.step),
+    step: found.step,
   }
 }
 
@@ -127,7 +144,7 @@ function edgeOf({ min, max }: Box, one: RoomSide, other: RoomSide): Stroke {
 }
 
 /** The corner, the edge or the face that is nearest, in this order where they are near enough. */
-function spotAt(hit: Hit, reach: number, take: (spot: Spot, says: string) => void): Picked {
+function spotAt(hit: Hit, reach: number): Picked {
   const { instance, skin, shift } = hit.board
   const { frame, name } = instance
   const here = toOwn(frame, hit.point)
@@ -142,20 +159,20 @@ function spotAt(hit: Hit, reach: number, take: (spot: Spot, says: string) => voi
   if (end)
     return {
       shows: { from: show(end), to: show(end) },
-      take: () => take({ kind: 'point', at: toRoom(frame, end) }, `a corner of ${name}`),
+      take: () => picked('spot', { kind: 'point', at: toRoom(frame, end) }, `a corner of ${name}`),
     }
   const edge = best && edgeThrough(toRoom(frame, best.from), toRoom(frame, best.to))
   if (best && edge)
     return {
       shows: { from: show(best.from), to: show(best.to) },
-      take: () => take(edge, `an edge of ${name}`),
+      take: () => picked('spot', edge, `an edge of ${name}`),
     }
   const side = sideOf(hit)
   const { normal } = surfaceAt(hit)
   const face: Spot = { kind: 'plane', at: hit.point, normal: carried(frame, normal) }
   return {
     shows: side ? flatOn(instance, side) : hit,
-    take: () => take(face, side ? `${name}·${side}` : `a face of ${name}`),
+    take: () => picked('spot', face, side ? `${name}·${side}` : `a face of ${name}`),
   }
 }
 

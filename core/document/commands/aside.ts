@@ -92,7 +92,7 @@ function putStep(draft: Project, value: unknown): void {
   if (!read.success) throw new Refusal(sayIssue(read.error))
   const { on, step } = read.data
   const wood = [...draft.pieces, ...draft.groups].find((x) => x.id === on)
-  if (!wood || !('work' in wood)) throw new Refusal(`what it is on, ${on}, is not there`)
+  if (!wood || !('work' in wood)) throw new Refusal(`its piece, ${on}, is not there`)
   wood.work.push(step)
   if (findUnheld(draft).some((u) => u.entry.id === on)) {
     wood.work.pop()

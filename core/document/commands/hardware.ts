@@ -11,7 +11,7 @@ export const addHardware = command({
     const missing = [item.on, ...(item.kind === 'hinge' ? item.moves : [])].find(
       (id) => id !== null && !held.has(id),
     )
-    if (missing) throw new Refusal('What it is fixed to is not there any more')
+    if (missing) throw new Refusal('The piece it is fixed to was deleted')
     draft.hardware.push({
       ...item,
       name: freeName(

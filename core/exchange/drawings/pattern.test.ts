@@ -150,7 +150,7 @@ test('it is turned where that takes fewer sheets, and too many are refused in a 
   expect(texts(sheets[0]!.marks).map((t) => t.text)).toContain('The grain runs up the sheet')
   expect(patternSheets(flat(3000, 2000, 5), 'a4', MM, true)).toEqual({
     why: expect.stringMatching(
-      /^A pattern of Plaque at full size takes \d+ sheets of this paper, and no more than 60/,
+      /^A pattern of Plaque at full size takes \d+ sheets of this paper, and not more than 60/,
     ),
   })
 })

@@ -46,7 +46,7 @@ export function patternSheets(
   if (columns * rows > MOST_SHEETS)
     return {
       why:
-        `A pattern of ${flat.name} at full size takes ${columns * rows} sheets of this paper, and no more ` +
+        `A pattern of ${flat.name} at full size takes ${columns * rows} sheets of this paper, and not more ` +
         `than ${MOST_SHEETS} are made; the drawings for others have it as one`,
     }
   const size: Place2 = onSide ? [flat.size[1], flat.size[0]] : flat.size

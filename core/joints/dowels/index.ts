@@ -17,7 +17,7 @@ export const dowels = defineJoint({
     length: { label: 'Dowel length' },
     ...ROW,
     into: { label: 'Depth in {1}', otherwise: 'half of it, and room' },
-    room: { label: 'Room for glue at each end', otherwise: '1 mm', text: '1mm' },
+    room: { label: 'Glue room', otherwise: '1 mm', text: '1mm' },
   },
   fastens: true,
   idle: rowIdle,

@@ -21,8 +21,8 @@ export const fingers = defineJoint({
   kind: 'fingers',
   title: 'Finger joint',
   measures: {
-    width: { label: 'About how wide', otherwise: 'as the thickness', text: 't' },
-    count: { label: 'How many, both together', kind: 'count', otherwise: 'by the width' },
+    width: { label: 'Finger width', otherwise: 'as the thickness', text: 't' },
+    count: { label: 'Fingers in all', kind: 'count', otherwise: 'by the width' },
     tool: NARROWEST,
     fit: FIT,
   },

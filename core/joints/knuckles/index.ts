@@ -20,8 +20,8 @@ export const knuckles = defineJoint({
   holds: 'turning',
   measures: {
     diameter: { label: 'Knuckle diameter', otherwise: 'as the thinner board' },
-    width: { label: 'About how wide', otherwise: 'twice the thickness', text: '2*t' },
-    count: { label: 'How many, both together', kind: 'count', otherwise: 'by the width' },
+    width: { label: 'Finger width', otherwise: 'twice the thickness', text: '2*t' },
+    count: { label: 'Fingers in all', kind: 'count', otherwise: 'by the width' },
     pin: { label: 'Pin diameter', otherwise: 'a third of a knuckle' },
     play: { label: 'Play of the pin', otherwise: '0.2 mm', text: '0.2mm' },
     room: { label: 'Clearance round knuckles', otherwise: '0.5 mm', text: '0.5mm' },

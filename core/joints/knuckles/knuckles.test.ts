@@ -146,7 +146,7 @@ test('a hinge whose hole is gone, or that moves nothing that is there, is told o
   const still = hung()
   const hardware = [{ ...still.hardware[0]!, moves: ['gone'] } as Hardware]
   expect(told({ ...still, hardware })).toEqual([
-    'Lid hinge moves nothing that is there; choose what it moves',
+    'Lid hinge moves nothing that is there; choose the pieces that swing',
   ])
 })
 

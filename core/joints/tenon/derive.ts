@@ -71,7 +71,7 @@ function refusal(m: Meeting, s: Section, d: Deriving): string | null {
   const wide = s.along[1] - s.along[0]
   if (s.length <= 0) return `The tenon of ${guest.name} has no length`
   if (s.length <= s.seat)
-    return `The tenon of ${guest.name} is no longer than the dado in ${host.name} that it stands in`
+    return `The tenon of ${guest.name} is no longer than the dado in ${host.name} that holds it`
   if (s.thick[1] <= s.thick[0]) return `The tenon of ${guest.name} has no thickness`
   if (s.thick[0] < guest.shoulder.min[s.across] - 1e-6 || s.thick[1] > guest.shoulder.max[s.across] + 1e-6)
     return (

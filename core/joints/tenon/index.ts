@@ -15,7 +15,7 @@ export const tenon = defineJoint({
     length: { label: 'Tenon length' },
     thickness: { label: 'Tenon thickness', otherwise: 'a third', text: 't/3' },
     shoulder: { label: 'Shoulders at its edges', otherwise: 'none', text: '0' },
-    offset: { label: 'Off the middle by', otherwise: 'centred', text: '0' },
+    offset: { label: 'Offset from middle', otherwise: 'centred', text: '0' },
     haunchWidth: { label: 'Haunch width', otherwise: 'none', text: '0' },
     haunchLength: { label: 'Haunch length', otherwise: 'a third of the tenon' },
     gap: BOTTOM_GAP,

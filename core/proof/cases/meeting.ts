@@ -92,7 +92,7 @@ export const meeting: readonly Case[] = [
     /P0 stops 1\/16 short of Q/,
   ],
   [
-    'a gap that is meant',
+    'an intended gap',
     'gap',
     () =>
       changed(

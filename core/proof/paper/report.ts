@@ -34,12 +34,12 @@ export function reportSheets(
     heading(LEVELS[level])
     for (const { finding: f } of of) rows.push(beside(f.says, f.advice ?? f.why))
   }
-  if (open.length === 0) heading('Nothing stands against cutting')
+  if (open.length === 0) heading('Ready to cut: no findings')
   const accepted = all.filter((j) => j.accepted)
   if (accepted.length > 0) heading('Accepted')
   for (const j of accepted) rows.push(beside(j.finding.says, j.accepted!.reason))
   if (off.length > 0) {
-    heading('Not looked for: these checks are switched off')
+    heading('Checks switched off')
     for (const title of off) rows.push({ cells: [{ at: 0, wide: 1, text: title }] })
   }
   const stops = open.filter((j) => j.finding.level === 'stop').length

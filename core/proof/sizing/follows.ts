@@ -26,7 +26,7 @@ export function followsFrom(before: Model, after: Model): Follow[] {
       const other = now.get(line.what)
       now.delete(line.what)
       const says = !other
-        ? `${line.label}: is there no more`
+        ? `${line.label}: is not there any more`
         : Math.abs(other.mm - line.mm) > 1e-6
           ? `${line.label}: ${becomes(line, other)}`
           : null

@@ -228,7 +228,7 @@ test('every dimension says where it comes from: a sum, what goes in, or the meas
   expect(because('a#1', 'Dado for Shelf, wide')).toBe('Shelf is 18 thick')
   expect(because('a#1', 'Dado for Shelf, deep')).toBe('Housing, Shelf and A: depth 6')
   expect(because('a#1', 'Hole, from end 1')).toMatch(
-    /^Bore: diameter 8, place along 50, place across 40.*apart along 32/,
+    /^Bore: diameter 8, distance along 50, distance across 40.*spacing along 32/,
   )
   for (const name of readdirSync('demo').filter((f) => f.endsWith('.json'))) {
     const read = readProject(readFileSync(`demo/${name}`, 'utf8'))

@@ -23,6 +23,7 @@ import { frameInto, vectorInto, type Vec2 } from '../tool'
 import { posesOf, type Leg, type Pose, type Section } from '../tools/bent'
 import type { Bend, Fibre } from './bent'
 import { boxOf, MOST_BENDS, pathOf, type Told } from './path'
+import { presets } from './presets'
 
 const NUMBERS = Array.from({ length: MOST_BENDS }, (_, k) => k + 1)
 
@@ -73,7 +74,7 @@ const SMOOTH = 1e-4
 function drawnPath({ drawn, say }: Question, name: string, size: Vec2): Given | Unfit {
   const found = drawn(size)
   if (!found) return new Unfit(`The path of ${name} is not drawn yet, so nothing is bent`, 'look')
-  if (found.disagree > 0) return new Unfit(`${found.disagree} facts of the path of ${name} cannot all hold`)
+  if (found.disagree > 0) return new Unfit(`${found.disagree} dimensions of the path of ${name} conflict`)
   const { trouble, open } = found
   if (trouble && !trouble.open) return new Unfit(`Of the path of ${name}, ${trouble.says}`)
   if (found.paths.length > 0 || open.length === 0)
@@ -235,16 +236,13 @@ function mirrored(step: Step, width: Mm): Step {
 
 const table: Measures = Object.fromEntries(
   NUMBERS.flatMap((k) => [
-    [`radius${k}`, { label: `Bend ${k}: radius`, otherwise: k > 1 ? 'as before' : 'say it' }],
+    [`radius${k}`, { label: `Bend ${k} radius`, otherwise: k > 1 ? 'as before' : 'say it' }],
     [
       `angle${k}`,
-      { label: `Bend ${k}: turns by`, kind: 'angle' as const, otherwise: k > 1 ? 'as before' : 'say it' },
+      { label: `Bend ${k} angle`, kind: 'angle' as const, otherwise: k > 1 ? 'as before' : 'say it' },
     ],
-    [
-      `roll${k}`,
-      { label: `Bend ${k}: out of the plane by`, kind: 'angle' as const, otherwise: '0', text: '0deg' },
-    ],
-    [`straight${k}`, { label: `Straight after bend ${k}`, otherwise: '0', text: '0' }],
+    [`roll${k}`, { label: `Bend ${k} roll`, kind: 'angle' as const, otherwise: '0', text: '0deg' }],
+    [`straight${k}`, { label: `Straight ${k}`, otherwise: '0', text: '0' }],
   ]),
 )
 
@@ -252,24 +250,21 @@ export const own: OwnDefinition<Bend> = {
   title: 'Bend',
   faces: SIX,
   measures: {
-    thick: { label: 'Thickness in the bend, or diameter' },
-    wide: { label: 'Width across the bend', otherwise: 'all of the block' },
-    turn: { label: 'It starts turned by', kind: 'angle', otherwise: '0', text: '0deg' },
+    thick: { label: 'Thickness or diameter' },
+    wide: { label: 'Width of strip', otherwise: 'full' },
+    turn: { label: 'Start angle', kind: 'angle', otherwise: '0', text: '0deg' },
     first: { label: 'First straight', otherwise: '0', text: '0' },
     ...table,
   },
   choices: {
-    told: {
-      label: 'Its path is told',
-      values: { table: 'by a table', drawn: 'by a line drawn on the face' },
-    },
+    told: { label: 'Path', values: { table: 'bend table', drawn: 'drawn line' } },
     section: { label: 'Section', values: { rectangular: 'a rectangle', round: 'round' } },
     bends: {
       label: 'Bends',
       values: Object.fromEntries(NUMBERS.map((k) => [String(k), k === 1 ? 'one' : String(k)])),
     },
     fibre: {
-      label: 'Lengths and radii are those of',
+      label: 'Measured on',
       values: {
         centre: 'its middle',
         inside: 'the inside of each bend',
@@ -277,7 +272,7 @@ export const own: OwnDefinition<Bend> = {
       },
     },
     starts: {
-      label: 'It starts',
+      label: 'Starts',
       values: Object.fromEntries(Object.entries(STARTS).map(([id, { says }]) => [id, says])),
     },
   },
@@ -294,13 +289,27 @@ export const own: OwnDefinition<Bend> = {
     ]),
   ],
   idleChoices: ({ told }) => (told === 'drawn' ? ['bends', 'starts'] : []),
-  starts: (_, unit) => ({
+  starts: ({ unit }) => ({
     fields:
       unit === 'in'
         ? { thick: '3/8', first: '4', radius1: '5', angle1: '90deg', straight1: '4' }
         : { thick: '8', first: '100', radius1: '120', angle1: '90deg', straight1: '100' },
     options: {},
   }),
+  first: ({ bends = '1' }) => [
+    'section',
+    'thick',
+    'wide',
+    'first',
+    ...Array.from({ length: Number(bends) }, (_, n) => [
+      `radius${n + 1}`,
+      `angle${n + 1}`,
+      `straight${n + 1}`,
+    ]).flat(),
+    'told',
+    'bends',
+  ],
+  presets,
   roles: [],
   resolve,
   needs: (asked, room) => {

@@ -16,6 +16,9 @@ import { beyond, entering, inwards } from '../slant'
 import { pointInto, vectorInto } from '../tool'
 import type { Bore } from './bore'
 import { FITTINGS, fittingOf, THREADS } from './fitting'
+import { MM_PER } from '../../measure'
+import { shareOf, under, usual } from '../fresh'
+import { presets } from './presets'
 
 /** Beyond this a bit glances off the face instead of entering it, degrees. */
 const MOST_LEAN = 75
@@ -183,22 +186,19 @@ export const own: OwnDefinition<Bore> = {
   title: 'Bore',
   faces: SIX,
   measures: {
-    diameter: { label: 'Diameter', otherwise: 'as it fits' },
+    diameter: { label: 'Diameter', otherwise: 'to fit' },
     depth: { label: 'Depth', otherwise: 'through' },
     ...PATTERN_MEASURES,
-    sinkDiameter: { label: 'Diameter of the sink', otherwise: 'twice the hole' },
-    sinkDepth: { label: 'Depth of the counterbore', otherwise: 'the diameter' },
-    leanAlong: { label: 'Leans along by', kind: 'angle', otherwise: 'square', text: '0' },
-    leanAcross: { label: 'Leans across by', kind: 'angle', otherwise: 'square', text: '0' },
+    sinkDiameter: { label: 'Sink diameter', otherwise: 'twice the hole' },
+    sinkDepth: { label: 'Counterbore depth', otherwise: 'the diameter' },
+    leanAlong: { label: 'Lean along', kind: 'angle', otherwise: 'square', text: '0' },
+    leanAcross: { label: 'Lean across', kind: 'angle', otherwise: 'square', text: '0' },
   },
   choices: {
     ...PATTERN_CHOICES,
-    tip: {
-      label: 'The bit ends in',
-      values: { twist: 'a twist point, 118°', flat: 'a flat', brad: 'a brad point' },
-    },
-    sink: { label: 'Its mouth', values: { none: 'plain', cone: 'countersunk, 90°', flat: 'counterbored' } },
-    fitting: { label: 'Takes', values: { none: 'nothing', ...FITTINGS } },
+    tip: { label: 'Tip', values: { twist: 'twist point, 118°', flat: 'flat', brad: 'brad point' } },
+    sink: { label: 'Entry', values: { none: 'plain', cone: 'countersunk, 90°', flat: 'counterbored' } },
+    fitting: { label: 'Insert', values: { none: 'none', ...FITTINGS } },
     thread: { label: 'Thread', values: THREADS },
   },
   // What goes in, and what is met, says how wide the hole is.
@@ -217,13 +217,27 @@ export const own: OwnDefinition<Bore> = {
     ...patternIdleChoices(options),
     ...((options.fitting ?? 'none') === 'none' ? ['thread'] : []),
   ],
-  starts: (face, unit) => ({
-    fields:
-      unit === 'in'
-        ? { ...placeStarts(face, '1'), diameter: '1/4', depth: '1/2' }
-        : { ...placeStarts(face, '25'), diameter: '8', depth: '12' },
-    options: {},
-  }),
+  starts: (on) => {
+    // Where less than a third of the wood would be left under it, it goes through.
+    const [deep, depth] = [under(on), usual(on, 1 / 2, 12, null)]
+    const through = deep !== null && deep < 1.5 * (on.unit === 'in' ? MM_PER.in! / 2 : 12) - 1e-6
+    const place = placeStarts(on.face, usual(on, 1, 25, shareOf(on, waysOf(on.face).along, 1 / 4)))
+    return {
+      fields: { ...place, diameter: on.unit === 'in' ? '1/4' : '8', ...(through ? {} : { depth }) },
+      options: {},
+    }
+  },
+  first: ({ pattern = 'one' }) =>
+    pattern === 'grid'
+      ? ['pattern', 'diameter', 'countAlong', 'pitchAlong', 'countAcross', 'pitchAcross']
+      : pattern === 'ring'
+        ? ['pattern', 'diameter', 'depth', 'ringCount', 'ringRadius', 'ringStart']
+        : pattern === 'row'
+          ? ['pattern', 'diameter', 'depth', 'along', 'countAlong', 'pitchAlong']
+          : pattern === 'file'
+            ? ['pattern', 'diameter', 'depth', 'across', 'countAcross', 'pitchAcross']
+            : ['diameter', 'depth', 'along', 'across', 'pattern', 'sink'],
+  presets,
   roles: ['floor'],
   resolve,
   carry,

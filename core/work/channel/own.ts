@@ -20,6 +20,7 @@ import { Unfit, type Asked, type Role, type OwnDefinition, type Wood } from '../
 import { ROWS_AND_IMAGES } from '../repeat'
 import { BEYOND, boxInto, pointInto, vectorInto, type Tool } from '../tool'
 import type { Channel } from './channel'
+import { presets } from './presets'
 
 const FLUSH: Mm = 1e-3
 
@@ -305,22 +306,27 @@ export const own: OwnDefinition<Channel> = {
   faces: ['face', 'back', 'edge1', 'edge2', 'end1', 'end2'],
   measures: {
     // Off square it is measured at the middle of its run, so that both hands are told alike.
-    place: { label: 'Place', otherwise: '0', text: '0' },
+    place: { label: 'Distance', otherwise: '0', text: '0' },
     width: { label: 'Width' },
     depth: { label: 'Depth' },
-    stop1: { label: 'Stopped short at its start by', otherwise: 'through', text: '0' },
-    stop2: { label: 'Stopped short at its end by', otherwise: 'through', text: '0' },
-    angle: { label: 'Off square by', kind: 'angle', otherwise: 'square', text: '0' },
+    stop1: { label: 'Stop at start', otherwise: 'through', text: '0' },
+    stop2: { label: 'Stop at end', otherwise: 'through', text: '0' },
+    angle: { label: 'Angle from square', kind: 'angle', otherwise: 'square', text: '0' },
   },
   choices: {
-    run: { label: 'Runs', values: { across: 'across', along: 'along' } },
+    run: { label: 'Direction', values: { across: 'across', along: 'along' } },
     from: measuredFrom('Measured from'),
   },
-  starts: (face, unit) => ({
-    fields:
-      unit === 'in' ? { place: '2', width: '3/4', depth: '1/4' } : { place: '50', width: '18', depth: '6' },
-    options: { run: FACE_AT[face].axis === 2 ? 'across' : 'along' },
+  starts: (on) => ({
+    fields: {
+      place: on.unit === 'in' ? '2' : '50',
+      width: on.unit === 'in' ? '3/4' : '18',
+      depth: on.unit === 'in' ? '1/4' : '6',
+    },
+    options: { run: FACE_AT[on.face].axis === 2 ? 'across' : 'along' },
   }),
+  first: () => ['run', 'place', 'width', 'depth', 'stop1', 'stop2'],
+  presets,
   repeats: () => ROWS_AND_IMAGES,
   roles: ['floor', 'wall1', 'wall2', 'stop1', 'stop2'],
   resolve,

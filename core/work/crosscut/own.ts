@@ -5,6 +5,7 @@ import { Unfit, type Asked, type Role, type OwnDefinition, type Wood } from '../
 import { IMAGES } from '../repeat'
 import { toolInto } from '../tool'
 import type { SawCut } from './sawcut'
+import { presets } from './presets'
 
 /** Beyond this a blade cuts along a side rather than off it, degrees. */
 const MOST = 75
@@ -97,12 +98,14 @@ export const own: OwnDefinition<SawCut> = {
   title: 'Crosscut',
   faces: ['end1', 'end2'],
   measures: {
-    place: { label: 'From the end', otherwise: '0', text: '0' },
-    mitre: { label: 'Mitre, from square', kind: 'angle', otherwise: 'square', text: '0' },
-    tilt: { label: 'Blade, from upright', kind: 'angle', otherwise: 'upright', text: '0' },
+    place: { label: 'Distance from end', otherwise: '0', text: '0' },
+    mitre: { label: 'Mitre', kind: 'angle', otherwise: 'square', text: '0' },
+    tilt: { label: 'Bevel', kind: 'angle', otherwise: 'upright', text: '0' },
   },
   choices: { edge: { label: 'Measured at', values: { edge1: 'edge 1', edge2: 'edge 2' } } },
   starts: () => ({ fields: { place: '0', mitre: '45deg' }, options: {} }),
+  first: () => ['place', 'mitre', 'tilt', 'edge'],
+  presets,
   repeats: () => IMAGES,
   roles: ['cut'],
   resolve: (asked, wood) =>

@@ -8,6 +8,8 @@ import { SIX } from '../onface'
 import { faceUnder, hiddenSides, imageOfRun, runInto, runOn, sayRun, type Going } from '../runs'
 import type { Vec2 } from '../tool'
 import type { Ease } from './ease'
+import { usual } from '../fresh'
+import { presets } from './presets'
 
 /** A file, or a plane, gets so near to an inside corner: as a bit with a bearing as small would. */
 const BY_HAND: Mm = 0.5
@@ -87,13 +89,13 @@ export const own: OwnDefinition<Ease> = {
   faces: SIX,
   runs: true,
   measures: {
-    size: { label: 'Radius, or leg' },
-    bearing: { label: 'Bearing ⌀', otherwise: 'by hand', text: '0' },
+    size: { label: 'Size' },
+    bearing: { label: 'Bearing diameter', otherwise: 'by hand', text: '0' },
   },
   choices: {
-    form: { label: 'Edges', values: { round: 'rounded', clip: 'clipped at 45°' } },
+    form: { label: 'Profile', values: { round: 'rounded', clip: 'clipped at 45°' } },
     edges: {
-      label: 'Which',
+      label: 'Edges',
       values: {
         every: 'all, front and back',
         around: 'of one face, all round',
@@ -105,7 +107,11 @@ export const own: OwnDefinition<Ease> = {
   },
   idleChoices: ({ edges }) => (edges === 'outside' ? ['bores'] : []),
   placeless: ({ edges }) => (edges ?? 'every') === 'every',
-  starts: (_, unit) => ({ fields: { size: unit === 'in' ? '1/8' : '3' }, options: {} }),
+  starts: (on) => {
+    const thin = on.size && Math.min(...on.size) / 3
+    return { fields: { size: usual(on, 1 / 8, 3, thin) }, options: {} }
+  },
+  presets,
   roles: [],
   resolve,
   carry: (e, from, to) => {

@@ -4,6 +4,8 @@ import { imageOfFace, SIX, waysOf } from '../onface'
 import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
 import { vectorInto } from '../tool'
 import type { Hollow } from './hollow'
+import { usual } from '../fresh'
+import { presets } from './presets'
 
 function resolve(asked: Asked, wood: Wood): Hollow | Unfit {
   const { face, values, say, chosen } = asked
@@ -39,9 +41,13 @@ export const own: OwnDefinition<Hollow> = {
   title: 'Hollow',
   faces: SIX,
   measures: { wall: { label: 'Wall' }, floor: { label: 'Floor', otherwise: 'as the wall' } },
-  choices: { bottom: { label: 'It goes', values: { floor: 'down to a floor', through: 'right through' } } },
+  choices: { bottom: { label: 'Bottom', values: { floor: 'a floor', through: 'open' } } },
   idle: ({ bottom }) => (bottom === 'through' ? ['floor'] : []),
-  starts: (_, unit) => ({ fields: unit === 'in' ? { wall: '1/4' } : { wall: '6' }, options: {} }),
+  starts: (on) => {
+    const thin = on.size && Math.min(...on.size) / 3
+    return { fields: { wall: usual(on, 1 / 4, 6, thin) }, options: {} }
+  },
+  presets,
   roles: [],
   resolve,
   carry,

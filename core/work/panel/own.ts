@@ -7,6 +7,8 @@ import { imageOfFace, SIX, waysOf } from '../onface'
 import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
 import { vectorInto } from '../tool'
 import type { Panel } from './panel'
+import { under, usual } from '../fresh'
+import { presets } from './presets'
 
 function resolve(asked: Asked, wood: Wood): Panel | Unfit {
   const { face, values, say, chosen } = asked
@@ -58,9 +60,9 @@ export const own: OwnDefinition<Panel> = {
   title: 'Panel',
   faces: SIX,
   measures: {
-    margin: { label: 'Frame left round it' },
+    margin: { label: 'Frame width' },
     depth: { label: 'Depth' },
-    bit: { label: 'Bit that leaves its corners', otherwise: 'square corners', text: '0' },
+    bit: { label: 'Corner bit', otherwise: 'square corners', text: '0' },
   },
   choices: {
     sides: {
@@ -68,11 +70,20 @@ export const own: OwnDefinition<Panel> = {
       values: { one: 'this one', across: 'this one and the one across', round: 'all four round the length' },
     },
   },
-  starts: (_, unit) => ({
-    fields:
-      unit === 'in' ? { margin: '3/4', depth: '1/8', bit: '1/4' } : { margin: '20', depth: '3', bit: '6' },
-    options: {},
-  }),
+  starts: (on) => {
+    const { along, across } = waysOf(on.face)
+    const narrow = on.size && Math.min(on.size[along], on.size[across])
+    const deep = under(on)
+    return {
+      fields: {
+        margin: usual(on, 3 / 4, 20, narrow && narrow / 4),
+        depth: usual(on, 1 / 8, 3, deep && deep / 4),
+        bit: usual(on, 1 / 4, 6, narrow && narrow / 4),
+      },
+      options: {},
+    }
+  },
+  presets,
   roles: [],
   resolve,
   carry,

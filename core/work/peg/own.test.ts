@@ -204,7 +204,7 @@ describe('a hole where a peg of another piece is', () => {
     const after = first<Bore>(modelOf(moved), 'b#1', 'bore')!.data.at[0]!
     expect(Math.hypot(...minus(after, before))).toBeCloseTo(3, 9)
     expect(says(modelOf(run(p, change.setStep({ id: 'w1', off: true }))))[0]).toBe(
-      'What the bore on B is to meet is no more, or is left out',
+      'What the bore on B is to meet is deleted or skipped',
     )
     const away = run(p, change.setSpan({ id: 'a', direction: 'up', span: { start: '200', size: '20' } }))
     expect(says(modelOf(away))[0]).toMatch(/^No peg or hole of the other piece meets this face of B/)

@@ -13,6 +13,8 @@ import {
 } from '../pattern'
 import { pointInto, vectorInto } from '../tool'
 import type { Pegs } from './peg'
+import { under, usual } from '../fresh'
+import { presets } from './presets'
 
 function resolve(asked: Asked, wood: Wood): Pegs | Unfit {
   const { face, values, say } = asked
@@ -100,8 +102,8 @@ export const own: OwnDefinition<Pegs> = {
   title: 'Peg',
   faces: SIX,
   measures: {
-    diameter: { label: 'Diameter', otherwise: 'as it fits' },
-    height: { label: 'Stands proud by' },
+    diameter: { label: 'Diameter', otherwise: 'to fit' },
+    height: { label: 'Height' },
     ...PATTERN_MEASURES,
   },
   choices: PATTERN_CHOICES,
@@ -109,14 +111,35 @@ export const own: OwnDefinition<Pegs> = {
   meets: ({ pattern }) => pattern === 'met',
   idle: patternIdle,
   idleChoices: patternIdleChoices,
-  starts: (face, unit) => ({
-    fields: {
-      along: `${'LWT'[waysOf(face).along]!}/2`,
-      across: `${'LWT'[waysOf(face).across]!}/2`,
-      ...(unit === 'in' ? { diameter: '3/8', height: '1/2' } : { diameter: '10', height: '12' }),
-    },
-    options: {},
-  }),
+  starts: (on) => {
+    const { along, across } = waysOf(on.face)
+    const deep = under(on)
+    const narrow = on.size && Math.min(on.size[along], on.size[across])
+    return {
+      fields: {
+        along: `${'LWT'[along]!}/2`,
+        across: `${'LWT'[across]!}/2`,
+        diameter: usual(on, 3 / 8, 10, narrow && narrow / 2),
+        height: usual(on, 1 / 2, 12, deep && deep / 3),
+      },
+      options: {},
+    }
+  },
+  first: ({ pattern = 'one' }) =>
+    pattern === 'one' || pattern === 'met'
+      ? ['diameter', 'height', 'along', 'across', 'pattern']
+      : [
+          'pattern',
+          'diameter',
+          'height',
+          'countAlong',
+          'pitchAlong',
+          'countAcross',
+          'pitchAcross',
+          'ringCount',
+          'ringRadius',
+        ],
+  presets,
   roles: ['root'],
   resolve,
   carry,

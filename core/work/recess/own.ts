@@ -31,6 +31,8 @@ import { Unfit, type Asked, type OwnDefinition, type Role, type Wood } from '../
 import { ROWS_AND_IMAGES } from '../repeat'
 import { frameInto, pointInto, vectorInto, type Vec2 } from '../tool'
 import type { Recess } from './recess'
+import { shareOf, under, usual } from '../fresh'
+import { presets } from './presets'
 
 function resolve(asked: Asked, wood: Wood): Recess | Unfit {
   const { face, values, say, chosen } = asked
@@ -200,10 +202,10 @@ export const own: OwnDefinition<Recess> = {
   faces: SIX,
   measures: {
     ...PLACE_MEASURES,
-    length: { label: 'Length, or diameter', otherwise: 'say it' },
+    length: { label: 'Length or diameter', otherwise: 'say it' },
     width: { label: 'Width', otherwise: 'say it' },
     depth: { label: 'Depth' },
-    bit: { label: 'Bit that leaves its corners', otherwise: 'square corners', text: '0' },
+    bit: { label: 'Corner bit', otherwise: 'square corners', text: '0' },
   },
   choices: {
     shape: {
@@ -220,13 +222,22 @@ export const own: OwnDefinition<Recess> = {
   idle: ({ shape = 'rectangle' }) => IDLE[shape as Recess['shape']],
   idleChoices: ({ shape }) => (shape === 'own' ? ['alongFrom', 'acrossFrom'] : []),
   outlined: ({ shape }) => shape === 'own',
-  starts: (face, unit) => ({
-    fields:
-      unit === 'in'
-        ? { ...placeStarts(face, 'L/2'), length: '3', width: '1', depth: '1/8', bit: '1/2' }
-        : { ...placeStarts(face, 'L/2'), length: '75', width: '25', depth: '3', bit: '12' },
-    options: {},
-  }),
+  starts: (on) => {
+    const { along, across } = waysOf(on.face)
+    const [narrow, deep] = [shareOf(on, across, 1 / 2), under(on)]
+    return {
+      fields: {
+        ...placeStarts(on.face, `${'LWT'[along]!}/2`),
+        length: usual(on, 3, 75, shareOf(on, along, 1 / 2)),
+        width: usual(on, 1, 25, narrow),
+        depth: usual(on, 1 / 8, 3, deep && deep / 2),
+        bit: usual(on, 1 / 2, 12, narrow && narrow / 2),
+      },
+      options: {},
+    }
+  },
+  first: () => ['shape', 'length', 'width', 'depth', 'along', 'across'],
+  presets,
   repeats: () => ROWS_AND_IMAGES,
   roles: ['floor'],
   resolve,

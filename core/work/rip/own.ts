@@ -5,17 +5,20 @@ import { FACE_AT } from '../../pieces'
 import { onFace } from '../../document'
 import type { OwnDefinition } from '../own'
 import { IMAGES } from '../repeat'
+import { presets } from './presets'
 
 export const own: OwnDefinition<SawCut> = {
   title: 'Rip or bevel',
   faces: ['edge1', 'edge2'],
   measures: {
-    place: { label: 'From the edge', otherwise: '0', text: '0' },
-    taper: { label: 'Off its line, from along', kind: 'angle', otherwise: 'straight', text: '0' },
-    tilt: { label: 'Blade, from upright', kind: 'angle', otherwise: 'upright', text: '0' },
+    place: { label: 'Distance from edge', otherwise: '0', text: '0' },
+    taper: { label: 'Taper angle', kind: 'angle', otherwise: 'straight', text: '0' },
+    tilt: { label: 'Bevel', kind: 'angle', otherwise: 'upright', text: '0' },
   },
   choices: { end: { label: 'Measured at', values: { end1: 'end 1', end2: 'end 2' } } },
   starts: () => ({ fields: { place: '0', tilt: '45deg' }, options: {} }),
+  first: () => ['place', 'taper', 'tilt', 'end'],
+  presets,
   repeats: () => IMAGES,
   roles: ['cut'],
   resolve: (asked, wood) =>

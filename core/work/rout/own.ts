@@ -5,6 +5,7 @@ import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
 import { faceUnder, imageOfRun, passesTo, runInto, runOn, sayRun } from '../runs'
 import { cutAt } from '../tool'
 import type { Rout } from './rout'
+import { presets } from './presets'
 
 function resolve({ face, sides, values, chosen, say, bit }: Asked, wood: Wood): Rout | Unfit {
   const { name } = wood
@@ -52,21 +53,20 @@ export const own: OwnDefinition<Rout> = {
   runs: true,
   bit: true,
   measures: {
-    depth: { label: 'Lowest edge, below the face', otherwise: 'all of its edge' },
-    inward: { label: 'Cuts in from the edge', otherwise: 'half its diameter' },
-    start: { label: 'Stops short, near end', otherwise: '0', text: '0' },
-    stop: { label: 'Stops short, far end', otherwise: '0', text: '0' },
+    depth: { label: 'Depth below face', otherwise: 'full profile' },
+    inward: { label: 'Cut width', otherwise: 'half its diameter' },
+    start: { label: 'Stop at start', otherwise: '0', text: '0' },
+    stop: { label: 'Stop at end', otherwise: '0', text: '0' },
   },
   choices: {
-    loops: {
-      label: 'Goes',
-      values: { all: 'all round', outside: 'round the outside', inside: 'round the openings' },
-    },
+    loops: { label: 'Path', values: { all: 'all round', outside: 'outside', inside: 'openings' } },
     bores: { label: 'Round holes', values: { left: 'left out', too: 'routed too' } },
   },
   idle: (_, bit) => (bit?.cutter && bit.cutter.bearing !== null ? ['inward'] : []),
   idleChoices: ({ loops }) => (loops === 'outside' ? ['bores'] : []),
   starts: () => ({ fields: {}, options: {} }),
+  first: () => ['depth', 'inward', 'start', 'stop', 'loops'],
+  presets,
   roles: [],
   resolve,
   carry: (r, from, to) => {

@@ -149,7 +149,7 @@ test('what cannot be sawn is said in a sentence', () => {
   const wrong = (fields: Values, options: Step['options'] = {}) =>
     says(board(sawn('face', { place: 300, length: 200, rise: 40, ...fields }, options)))
   expect(wrong({})).toEqual([])
-  expect(wrong({ rise: 120 })).toEqual(['The arch on A comes in by 120, and there is no more than 120'])
+  expect(wrong({ rise: 120 })).toEqual(['The arch on A comes in by 120, and the wood there is 120'])
   expect(wrong({ rise: 0 })).toEqual(['The arch on A takes nothing away'])
   expect(wrong({ length: 60 })[0]).toMatch(/^The arch on A is higher than half as long as it is/)
   expect(wrong({ place: 900 })).toEqual(['The arch lies wholly outside A, so it does nothing'])

@@ -21,6 +21,7 @@ import { cornersIn } from '../outline'
 import { BEYOND, frameInto, pointInto, vectorInto, type Vec2 } from '../tool'
 import type { Sawn } from './sawn'
 import { SHAPES, type Shape } from './shapes'
+import { presets } from './presets'
 
 /** The side something is sawn from, among those round a face, and which way the side runs. */
 function sideOf(face: FaceName, side: string): { side: FaceName; along: Axis; into: Axis } {
@@ -52,7 +53,7 @@ function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
   if (most >= deep - 1e-6)
     return wrong(
       rise >= rise2 ? 'rise' : 'rise2',
-      `comes in by ${say(most)}, and there is no more than ${say(deep)}`,
+      `comes in by ${say(most)}, and the wood there is ${say(deep)}`,
     )
   if (span === 'corner' && length >= long - 1e-6)
     return wrong(idle.includes('length') ? 'rise' : 'length', `is as long as the whole side, ${say(long)}`)
@@ -168,11 +169,11 @@ export const own: OwnDefinition<Sawn> = {
   title: 'Saw',
   faces: SIX,
   measures: {
-    place: { label: 'Place of its middle', otherwise: '0', text: '0' },
-    length: { label: 'Length along the side', otherwise: 'say it' },
-    rise: { label: 'How far it comes in' },
-    rise2: { label: 'How far at its other end', otherwise: '0', text: '0' },
-    radius: { label: 'Radius of its corners', otherwise: 'square', text: '0' },
+    place: { label: 'Centre', otherwise: '0', text: '0' },
+    length: { label: 'Length', otherwise: 'say it' },
+    rise: { label: 'Rise or depth' },
+    rise2: { label: 'Far-end depth', otherwise: '0', text: '0' },
+    radius: { label: 'Corner radius', otherwise: 'square', text: '0' },
   },
   choices: {
     shape: {
@@ -180,7 +181,7 @@ export const own: OwnDefinition<Sawn> = {
       values: Object.fromEntries(Object.entries(SHAPES).map(([shape, { says }]) => [shape, says])),
     },
     side: {
-      label: 'Sawn from',
+      label: 'Side',
       values: {
         low: 'its reference edge',
         high: 'its other edge',
@@ -189,15 +190,17 @@ export const own: OwnDefinition<Sawn> = {
       },
     },
     from: measuredFrom('Measured from'),
-    corner: { label: 'Which corner', values: { near: 'at the reference side', far: 'at the other side' } },
+    corner: { label: 'Corner', values: { near: 'at the reference side', far: 'at the other side' } },
   },
   idle: ({ shape = 'arch' }) => SHAPES[shape as Shape].idle,
   idleChoices: ({ shape = 'arch' }) => IDLE_CHOICES[SHAPES[shape as Shape].span],
-  starts: (_, unit) => ({
+  starts: ({ unit }) => ({
     fields: { place: '0', ...(unit === 'in' ? { length: '6', rise: '1' } : { length: '150', rise: '25' }) },
     // From the middle it is as good at every side.
     options: { shape: 'arch', from: 'centre' },
   }),
+  first: () => ['shape', 'side', 'place', 'length', 'rise', 'radius', 'rise2', 'corner'],
+  presets,
   repeats: () => ROWS_AND_IMAGES,
   roles: [],
   resolve,

@@ -9,6 +9,8 @@ import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
 import { beyond, entering, inwards } from '../slant'
 import { frameInto } from '../tool'
 import type { Seat } from './seat'
+import { under, usual } from '../fresh'
+import { presets } from './presets'
 
 function resolve(asked: Asked, wood: Wood): Seat | Unfit {
   const { face, values, say } = asked
@@ -86,12 +88,16 @@ export const own: OwnDefinition<Seat> = {
   title: 'Mortise',
   faces: SIX,
   measures: {
-    depth: { label: 'Depth, along what goes in', otherwise: 'through' },
-    room: { label: 'Room all round', otherwise: 'none', text: '0' },
-    bit: { label: 'Bit that leaves its corners', otherwise: 'square corners', text: '0' },
+    depth: { label: 'Depth', otherwise: 'through' },
+    room: { label: 'Clearance', otherwise: 'none', text: '0' },
+    bit: { label: 'Corner bit', otherwise: 'square corners', text: '0' },
   },
   meets: () => true,
-  starts: (_, unit) => ({ fields: unit === 'in' ? { depth: '3/8' } : { depth: '10' }, options: {} }),
+  starts: (on) => {
+    const deep = under(on)
+    return { fields: { depth: usual(on, 3 / 8, 10, deep && deep * 0.6) }, options: {} }
+  },
+  presets,
   roles: [],
   resolve,
   carry,

@@ -164,7 +164,7 @@ test('sizes follow measures of the project and of the piece, and what is wrong i
   ])
   const both = [...facts, { id: 'f4', kind: 'radius', of: ['e6'], value: '40' }]
   expect(says(board(on(step('shape', 'face', Outline.parse({ ...drawn, facts: both })))))).toEqual([
-    '2 facts of the shape on A cannot all hold; its drawing shows which',
+    '2 dimensions of the shape on A conflict; its drawing shows which',
   ])
   const away = house(900, 30, 50, 60, 20, 5)
   expect(says(board(on(step('shape', 'face', away))))).toEqual([

@@ -7,6 +7,7 @@ import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
 import { frameInto } from '../tool'
 import type { Shaped } from './shaped'
+import { presets } from './presets'
 
 function resolve(asked: Asked, wood: Wood): Shaped | Unfit {
   const drawn = drawnOn(asked, wood, 'shape')
@@ -39,11 +40,11 @@ export const own: OwnDefinition<Shaped> = {
   title: 'Shape',
   faces: SIX,
   measures: {},
-  choices: {
-    keeps: { label: 'What stays', values: { inside: 'what is inside', outside: 'what is outside' } },
-  },
+  choices: { keeps: { label: 'Keep', values: { inside: 'the inside', outside: 'the outside' } } },
   outlined: () => true,
   starts: () => ({ fields: {}, options: {} }),
+  first: () => ['keeps'],
+  presets,
   repeats: ({ keeps }) => (keeps === 'outside' ? ROWS_AND_IMAGES : []),
   roles: [],
   resolve,

@@ -8,6 +8,7 @@ import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
 import { frameInto, type Vec2 } from '../tool'
 import { boxOf, rectangleOf, stationsOf, type Section } from './sections'
 import type { Taper } from './taper'
+import { presets } from './presets'
 
 /** The end that sections are drawn on. */
 const END = 'end1'
@@ -156,26 +157,26 @@ export const own: OwnDefinition<Taper> = {
   title: 'Taper',
   faces: ['face'],
   measures: {
-    at1: { label: 'First section, from its near end', otherwise: 'at its near end', text: '0' },
-    width1: { label: 'its width', otherwise: 'all of it' },
-    thickness1: { label: 'its thickness', otherwise: 'all of it' },
-    at2: { label: 'Section between, from its near end', otherwise: 'none' },
-    width2: { label: 'its width', otherwise: 'all of it' },
-    thickness2: { label: 'its thickness', otherwise: 'all of it' },
-    at3: { label: 'Last section, from its near end', otherwise: 'at its far end', text: 'L' },
-    width3: { label: 'its width', otherwise: 'all of it' },
-    thickness3: { label: 'its thickness', otherwise: 'all of it' },
+    at1: { label: 'Start at', otherwise: 'at its near end', text: '0' },
+    width1: { label: 'Start width', otherwise: 'full' },
+    thickness1: { label: 'Start thickness', otherwise: 'full' },
+    at2: { label: 'Middle at', otherwise: 'none' },
+    width2: { label: 'Middle width', otherwise: 'full' },
+    thickness2: { label: 'Middle thickness', otherwise: 'full' },
+    at3: { label: 'End at', otherwise: 'at its far end', text: 'L' },
+    width3: { label: 'End width', otherwise: 'full' },
+    thickness3: { label: 'End thickness', otherwise: 'full' },
   },
   choices: {
-    form1: { label: 'First section is', values: FORMS },
-    form2: { label: 'Section between is', values: FORMS },
-    form3: { label: 'Last section is', values: FORMS },
+    form1: { label: 'Start section', values: FORMS },
+    form2: { label: 'Middle section', values: FORMS },
+    form3: { label: 'End section', values: FORMS },
     across: {
-      label: 'Across its width',
+      label: 'Width sides',
       values: { middle: 'both edges come in', low: 'edge 1 stays', high: 'edge 2 stays' },
     },
     deep: {
-      label: 'Through its thickness',
+      label: 'Thickness sides',
       values: { middle: 'both faces come in', low: 'the back stays', high: 'the face stays' },
     },
   },
@@ -183,6 +184,8 @@ export const own: OwnDefinition<Taper> = {
   outlined: (options) => [1, 2, 3].some((n) => options[`form${n}`] === 'drawn'),
   drawnOn: END,
   starts: () => ({ fields: { at1: 'L/6', width3: 'W/2', thickness3: 'T/2' }, options: {} }),
+  first: () => ['at1', 'at3', 'width3', 'thickness3', 'across', 'deep'],
+  presets,
   roles: [],
   resolve,
   carry,

@@ -1,12 +1,14 @@
 /** A thread that a maker cuts on an end. */
 import type { Step } from '../../document'
-import { formatNumber } from '../../measure'
+import { formatNumber, MM_PER } from '../../measure'
 import { FACE_AT, faceAt, mainAxis, normalOf, negated, STILL, vec3, type Frame } from '../../pieces'
 import { waysOf } from '../onface'
 import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
 import { NAMED_THREADS, namedThread } from '../threads'
 import { pointInto, vectorInto } from '../tool'
 import type { Thread } from './thread'
+import { shareOf, usual } from '../fresh'
+import { presets } from './presets'
 
 /** Diameter, pitch and how they are written. */
 function sized({ values, written, chosen }: Asked): Pick<Thread, 'diameter' | 'pitch' | 'size'> {
@@ -96,10 +98,17 @@ export const own: OwnDefinition<Thread> = {
   idle: ({ named = 'own', pitchBy = 'pitch' }) =>
     named !== 'own' ? ['diameter', 'pitch', 'perInch'] : [pitchBy === 'turns' ? 'pitch' : 'perInch'],
   idleChoices: ({ named = 'own' }) => (named === 'own' ? [] : ['pitchBy']),
-  starts: (_, unit): Pick<Step, 'fields' | 'options'> =>
-    unit === 'in'
-      ? { fields: { diameter: '3/4', perInch: '6', length: '2' }, options: { pitchBy: 'turns' } }
-      : { fields: { diameter: '20', pitch: '4', length: '50' }, options: {} },
+  starts: (on): Pick<Step, 'fields' | 'options'> => {
+    const thick = on.size ? Math.min(on.size[1], on.size[2]) : MM_PER.in!
+    const fields = { diameter: usual(on, 3 / 4, 20, thick), length: usual(on, 2, 50, shareOf(on, 0, 1 / 2)) }
+    return on.unit === 'in'
+      ? {
+          fields: { ...fields, perInch: String(Math.max(6, Math.ceil((4 * MM_PER.in!) / thick))) },
+          options: { pitchBy: 'turns' },
+        }
+      : { fields: { ...fields, pitch: usual(on, 0, 4, thick / 4) }, options: {} }
+  },
+  presets,
   roles: [],
   resolve,
   carry,

@@ -208,7 +208,7 @@ test('flats are told across them, and stand square to the face', () => {
   expect(
     says(blank(turned(lines(whole), { options: { round: 'four' } }))).filter((s) => s.includes('blank')),
   ).toEqual([])
-  expect(says(blank(turned(lines(whole), { options: { round: 'six' } })))[0]).toMatch(/takes no more than/)
+  expect(says(blank(turned(lines(whole), { options: { round: 'six' } })))[0]).toMatch(/is at most/)
 })
 
 test('about another axis it is turned there: a crank pin between round ends', () => {
@@ -257,7 +257,7 @@ test('a profile beyond its blank is refused in a sentence, with both figures', (
     [L, 0],
   ]
   expect(says(blank(turned(lines(wide))))).toContain(
-    'The profile is ⌀ 62 at 100; the blank of A takes no more than ⌀ 60 about that axis',
+    'The profile is ⌀ 62 at 100; the blank of A is at most ⌀ 60 about that axis',
   )
   const long: Place[] = [
     [-5, 0],

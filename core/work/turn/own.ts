@@ -20,6 +20,7 @@ import { SIX, waysOf } from '../onface'
 import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
 import { BEYOND, frameInto, vectorInto, type Vec2 } from '../tool'
 import type { Turned } from './turned'
+import { presets } from './presets'
 
 /** How far chords are from what they stand for: what is turned is measured to a hundredth. */
 const CHORD: Mm = 0.01
@@ -71,7 +72,7 @@ function resolve(asked: Asked, wood: Wood): Turned | Unfit {
   )
   if (tight)
     return new Unfit(
-      `The profile is ⌀ ${say(2 * most[0])} at ${say(most[1])}; the blank of ${name} takes no more than ` +
+      `The profile is ⌀ ${say(2 * most[0])} at ${say(most[1])}; the blank of ${name} is at most ` +
         `⌀ ${say((2 * tight.room) / reachOf(flats, side, tight.way))} about that axis`,
     )
   const [first, last] = [profile[0]![1], profile.at(-1)![1]]
@@ -232,7 +233,7 @@ function carry(t: Turned, from: Frame, to: Wood): Turned {
 export const own: OwnDefinition<Turned> = {
   title: 'Turn',
   faces: SIX,
-  measures: { off: { label: 'Axis off the middle, into the face', otherwise: 'in the middle', text: '0' } },
+  measures: { off: { label: 'Axis offset', otherwise: 'in the middle', text: '0' } },
   choices: {
     round: {
       label: 'Turned',
@@ -245,11 +246,12 @@ export const own: OwnDefinition<Turned> = {
         twelve: 'to twelve flats',
       },
     },
-    beyond: { label: 'Wood beyond its ends', values: BEYOND_ENDS },
+    beyond: { label: 'Beyond the ends', values: BEYOND_ENDS },
   },
   outlined: () => true,
   drawsHalf: 'across',
   starts: () => ({ fields: {}, options: {} }),
+  presets,
   roles: [],
   resolve,
   carry,

@@ -39,7 +39,7 @@ export function outlineOf(
   }[putting]
   const there = sized.map((s) => placed(s, ([x, y]) => onto([x + by[0], y + by[1]]), hand))
   if (Math.max(...extentOf(there).flat().map(Math.abs)) > 10 * FARTHEST)
-    return { ok: false, why: 'It lies too far from its own nought; put it in the middle of the face' }
+    return { ok: false, why: 'It lies too far from its own zero; place it in the middle of the face' }
   const found = joined(there, tolerance)
   const edges = found.outline.edges.length
   const points = Object.keys(found.outline.points).length
@@ -48,7 +48,7 @@ export function outlineOf(
       ok: false,
       why: `It comes to ${edges} edges and ${points} points; an outline holds ${MOST_EDGES} of each at most`,
     }
-  if (edges === 0) return { ok: false, why: 'All of it is shorter than the gaps that are closed' }
+  if (edges === 0) return { ok: false, why: 'The whole drawing is shorter than the gaps that are closed' }
   return { ok: true, read: { ...found, size } }
 }
 

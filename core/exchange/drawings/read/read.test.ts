@@ -305,7 +305,7 @@ test('what an outline cannot hold is refused in a sentence', () => {
     'It comes to 500 edges and 1000 points; an outline holds 400 of each at most',
   )
   expect(says(made(triangle(0), 0.01, 25400))).toBe('It would be 1016 m large; choose a smaller unit')
-  expect(says(made(triangle(0), 100))).toBe('All of it is shorter than the gaps that are closed')
+  expect(says(made(triangle(0), 100))).toBe('The whole drawing is shorter than the gaps that are closed')
   expect(why(drawing(`<path d="M0 0${'L1 1L2 0'.repeat(2600)}"/>`))).toContain(
     'it has more than 5000 lines and curves',
   )

@@ -1,0 +1,81 @@
+/** A new measure of the project: what it is called and what it comes to, in one field or in two. */
+import * as z from 'zod'
+import { change, freeId, ParameterName } from '../../../core/document'
+import { run, useOpen } from '../../store/open'
+import { Choice } from '../../ui/Choice'
+import { MeasureField } from '../../ui/MeasureField'
+import { read } from '../../ui/reading'
+import { useDraftForm } from '../../ui/useDraftForm'
+
+const KINDS = [
+  ['length', 'a length'],
+  ['number', 'a number'],
+  ['angle', 'an angle'],
+] as const
+
+const Told = z.object({ name: z.string(), kind: z.enum(['length', 'number', 'angle']), value: z.string() })
+
+export function NewMeasure({ onDone }: { onDone: () => void }) {
+  const { values, set, submit, why } = useDraftForm<z.infer<typeof Told>>('new measure', Told, {
+    name: '',
+    kind: 'length',
+    value: '',
+  })
+  const { name, kind, value } = values
+
+  function put({ name, kind, value }: z.infer<typeof Told>): string | null {
+    // "width = 24" is a name and its value in one.
+    const both = /^([^=]+)=(.+)$/.exec(name)
+    const given = both ? read(both[2]!, kind, useOpen.getState().shown, {}) : null
+    if (given && !given.ok) return given.slip.message
+    const expression = given?.stored ?? value
+    if (!expression) return 'Give it a value too, as in width = 24'
+    const called = ParameterName.safeParse((both?.[1] ?? name).trim())
+    if (!called.success) return called.error.issues[0]!.message
+    const { parameters } = useOpen.getState().project
+    const ids = parameters.map((p) => p.id)
+    const refused = run(change.addParameter({ id: freeId('m', ids), name: called.data, kind, expression }))
+    if (!refused) onDone()
+    return refused
+  }
+
+  return (
+    <form
+      className="mt-2 grid gap-1 border border-hairline p-2"
+      aria-label="A new measure"
+      onSubmit={(e) => {
+        e.preventDefault()
+        submit(put)
+      }}
+    >
+      <input
+        aria-label="Name of the new measure"
+        className="field measure"
+        placeholder="width, or width = 34"
+        autoFocus
+        value={name}
+        onChange={(e) => set({ name: e.target.value })}
+      />
+      <Choice label="Kind" value={kind} of={KINDS} onPick={(k) => set({ kind: k })} />
+      <MeasureField
+        label="Value of the new measure"
+        kind={kind}
+        value={value}
+        optional
+        placeholder="value, as in 34"
+        onCommit={(text) => (set({ value: text }), null)}
+      />
+      {why && (
+        <p role="alert" className="text-pencil">
+          {why}
+        </p>
+      )}
+      <div className="flex gap-1">
+        <button className="btn">Add it</button>
+        <button type="button" className="btn btn-quiet" onClick={onDone}>
+          Cancel
+        </button>
+      </div>
+    </form>
+  )
+}

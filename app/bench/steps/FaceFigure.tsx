@@ -1,0 +1,167 @@
+/**
+ * The face that a step is on, from the side it is worked from, with the step's dimensions on it: a press on
+ * one goes to its field, a press on the reference it is measured from takes the next one.
+ */
+import { change, faceOf, type Step } from '../../../core/document'
+import { AXES, FACE_AT, faceAt, sayFace, type Axis } from '../../../core/pieces'
+import { sayLength, type Instance } from '../../../core/resolve'
+import { ownWork, workKind, type Dimension, type Feature } from '../../../core/work'
+import { run, useOpen } from '../../store/open'
+import { fractions } from '../../ui/fractions'
+import { sayRefusal } from '../../ui/refusal'
+
+const [WIDE, HIGH] = [288, 132]
+const ROOM = { left: 46, right: 12, top: 10, bottom: 46 }
+/** Closer to the first end than this share, a dimension has no room of its own to be pressed. */
+const SMALL = 26
+
+interface Props {
+  readonly feature: Feature
+  readonly step: Step
+  readonly on: Instance
+}
+
+/** The options that say from where a place is measured, as kinds of work call them. */
+const fromOf = (step: Step, field: string): string | null => {
+  const names = ownWork(step.kind)!.options.map((o) => o.name)
+  return [`${field}From`, 'from'].find((n) => names.includes(n)) ?? null
+}
+
+/** The dimensions of a step along its face; none for what runs along edges. */
+const flatOf = (feature: Feature, step: Step): readonly Dimension[] => {
+  const kind = workKind(feature)
+  const { axis: into } = FACE_AT[faceOf(step.at) ?? kind.shownOn(feature.data)]
+  return kind.dimensions(feature.data).filter((d) => d.axis !== into)
+}
+export const drawsFace = (feature: Feature, step: Step): boolean => flatOf(feature, step).length > 0
+
+export function FaceFigure({ feature, step, on }: Props) {
+  const shown = useOpen((s) => s.shown)
+  const readOnly = useOpen((s) => s.readOnly)
+  const kind = workKind(feature)
+  const own = ownWork(step.kind)!
+  const face = faceOf(step.at) ?? kind.shownOn(feature.data)
+  const { axis: into } = FACE_AT[face]
+  const [u, v] = AXES.filter((i) => i !== into) as [Axis, Axis]
+  const flat = flatOf(feature, step)
+  if (flat.length === 0) return null
+  const scale = Math.min(
+    (WIDE - ROOM.left - ROOM.right) / on.size[u],
+    (HIGH - ROOM.top - ROOM.bottom) / on.size[v],
+  )
+  // A long board is drawn shorter than it is, so that its width can be read.
+  const tall = Math.min(Math.max(on.size[v] * scale, 56), HIGH - ROOM.top - ROOM.bottom)
+  const long = Math.max(on.size[u] * scale, 60)
+  const x0 = ROOM.left + (WIDE - ROOM.left - ROOM.right - long) / 2
+  const y0 = ROOM.top
+  const x = (mm: number) => x0 + (mm / on.size[u]) * long
+  const y = (mm: number) => y0 + tall - (mm / on.size[v]) * tall
+  const first = (axis: Axis, what: Dimension['what'][]) =>
+    flat.find((d) => d.axis === axis && what.includes(d.what))
+  const [wu, wv] = ([u, v] as const).map((a) => first(a, ['width', 'length']))
+  const [pu, pv] = ([u, v] as const).map((a) => first(a, ['place']))
+  const span = (w: Dimension | undefined, p: Dimension | undefined, size: number): [number, number] =>
+    w ? [Math.min(w.from, w.to), Math.max(w.from, w.to)] : p ? [p.to, p.to] : [0, size]
+  const [ua, ub] = span(wu, pu, on.size[u])
+  const [va, vb] = span(wv, pv, on.size[v])
+  const go = (d: Dimension) => {
+    const by = d.what === 'place' ? own.placedBy?.(step, d.axis)?.field : d.what
+    const input = document.querySelector<HTMLInputElement>(`[data-field="${by}"] input`)
+    input?.focus()
+    input?.select()
+  }
+  const turn = (axis: Axis) => {
+    const by = own.placedBy?.(step, axis)
+    const option = by && fromOf(step, by.field)
+    const values = Object.keys(own.options.find((o) => o.name === option)?.values ?? {})
+    if (!by || !option || values.length === 0) return
+    const next = values[(values.indexOf(by.from) + 1) % values.length]!
+    sayRefusal(run(change.setStepOption({ id: step.id, option, value: next })))
+  }
+  const line = (d: Dimension, row: number) => {
+    const across = d.axis === v
+    const [a, b] = across ? [y(d.from), y(d.to)] : [x(d.from), x(d.to)]
+    const says = sayLength(shown, Math.abs(d.to - d.from))
+    const at = across ? x0 - 9 - row * 12 : y0 + tall + 16 + row * 14
+    const middle = (a + b) / 2
+    const wide = Math.abs(b - a) >= SMALL
+    return (
+      <g
+        key={`${d.axis} ${d.what} ${d.from}`}
+        role="button"
+        tabIndex={-1}
+        aria-label={`${d.what} ${says}: edit`}
+        className={readOnly ? '' : 'cursor-pointer'}
+        onClick={() => !readOnly && go(d)}
+      >
+        <path
+          d={
+            across
+              ? `M${at} ${a}V${b}M${at - 3} ${a}h6M${at - 3} ${b}h6`
+              : `M${a} ${at}H${b}M${a} ${at - 3}v6M${b} ${at - 3}v6`
+          }
+          stroke="var(--quiet)"
+          fill="none"
+        />
+        <text
+          x={across ? at - 4 : wide ? middle : Math.max(a, b) + 4}
+          y={across ? middle + 4 : at - 2}
+          textAnchor={across ? 'end' : wide ? 'middle' : 'start'}
+          className="measure"
+          fontSize={12}
+          fill="var(--ink)"
+          stroke="var(--stage)"
+          strokeWidth={3}
+          paintOrder="stroke"
+        >
+          {fractions(says)}
+        </text>
+      </g>
+    )
+  }
+  const ends = [
+    [u, x0 - 2, HIGH - 3, 'start', false],
+    [u, x0 + long + 2, HIGH - 3, 'end', true],
+  ] as const
+  return (
+    <svg
+      viewBox={`0 0 ${WIDE} ${HIGH}`}
+      className="h-33 w-full border border-hairline bg-stage"
+      role="group"
+      aria-label={`The step on ${sayFace(face)}`}
+    >
+      <rect x={x0} y={y0} width={long} height={tall} fill="var(--wood-pale)" stroke="var(--ink)" />
+      {ua === ub && va === vb ? (
+        <circle cx={x(ua)} cy={y(va)} r={4} fill="var(--pencil)" fillOpacity={0.28} stroke="var(--pencil)" />
+      ) : (
+        <rect
+          x={x(ua)}
+          y={y(vb)}
+          width={Math.max(1, x(ub) - x(ua))}
+          height={Math.max(1, y(va) - y(vb))}
+          fill="var(--pencil)"
+          fillOpacity={0.28}
+          stroke="var(--pencil)"
+        />
+      )}
+      {[pu, wu].map((d, n) => d && line(d, wu && pu ? n : 0))}
+      {[pv, wv].map((d, n) => d && line(d, wv && pv ? n : 0))}
+      {ends.map(([axis, cx, cy, anchor, far]) => (
+        <text
+          key={anchor}
+          x={cx}
+          y={Math.min(cy, HIGH - 3)}
+          textAnchor={anchor}
+          fontSize={12}
+          fill="var(--chalk)"
+          className="measure cursor-pointer"
+          role="button"
+          aria-label={`Measure from ${sayFace(faceAt(axis, far))}`}
+          onClick={() => !readOnly && turn(axis)}
+        >
+          {sayFace(faceAt(axis, far))}
+        </text>
+      ))}
+    </svg>
+  )
+}

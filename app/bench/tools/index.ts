@@ -1,0 +1,14 @@
+/** Every tool with a panel. A new one is a folder and a line here. */
+import { against } from './against/tool'
+import { between } from './between/tool'
+import { board } from './board/tool'
+import { join } from './join/tool'
+import { measure } from './measure/tool'
+import { mirror } from './mirror/tool'
+import { ready } from './ready/tool'
+import { slope } from './slope/tool'
+import type { Tool } from './tool'
+
+export const TOOLS: readonly Tool[] = [board, between, slope, ready, against, mirror, join, measure]
+
+export const panelOf = (id: string): Tool['Panel'] | undefined => TOOLS.find((t) => t.id === id)?.Panel

@@ -1,0 +1,25 @@
+import { area, lying, ring } from '../picture'
+import type { Preset } from '../preset'
+
+export const presets: readonly Preset[] = [
+  {
+    id: 'slot',
+    name: 'Slot',
+    line: 'A long hole with round ends',
+    drawer: 'drill',
+    picture: {
+      wood: [lying],
+      red: [area(...ring([7, 8, 10], 3, 'z', [90, 270]), ...ring([19, 8, 10], 3, 'z', [-90, 90]))],
+    },
+    starts: () => ({ options: { shape: 'slot' } }),
+  },
+  {
+    id: 'recess',
+    name: 'Recess',
+    line: 'A pocket with a flat floor',
+    drawer: 'drill',
+    key: 'p',
+    likely: ['face'],
+    picture: { wood: [lying], red: [area([7, 4, 10], [19, 4, 10], [19, 12, 10], [7, 12, 10])] },
+  },
+]
