@@ -142,7 +142,7 @@ test('a hole is bored by the keyboard alone, and taken away again', async ({ pag
   await expect(work).toContainText('Hole ⌀ 10')
   await work.getByRole('button', { name: 'Delete' }).focus()
   await page.keyboard.press('Enter')
-  await expect(work).toContainText('None yet')
+  await expect(work).toContainText('No steps yet')
 })
 
 test('an arch is sawn from an edge and a recess sunk, each with the measures that its shape wants', async ({
@@ -173,7 +173,14 @@ test('an arch is sawn from an edge and a recess sunk, each with the measures tha
   let at = { x: 0, y: 0 }
   for (let y = 0.3; y < 0.6 && !at.y; y += 0.01) {
     await canvas.hover({ position: { x: box.width / 2, y: box.height * y } })
-    if (await page.getByText(/^Arch: /).isVisible()) at = { x: box.width / 2, y: box.height * (y + 0.01) }
+    const says = page.getByText(/^Arch: /).waitFor({ timeout: 200 })
+    if (
+      await says.then(
+        () => true,
+        () => false,
+      )
+    )
+      at = { x: box.width / 2, y: box.height * (y + 0.01) }
   }
   await canvas.click({ position: at })
   await expect(work).toContainText('Saw arch 6 long, 1 high, r 5, from edge 2')

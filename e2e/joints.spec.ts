@@ -194,12 +194,12 @@ test('faces, edges and corners are measured between, with the angle', async ({ p
   // From the front, a shelf's front edge is met in the middle; nothing is measured from it to itself.
   const place = { x: box.width / 2, y: box.height / 2 - 22 }
   await expect(async () => {
-    await page.getByRole('button', { name: 'Measure again' }).click()
+    await page.getByRole('button', { name: 'Measure again', exact: true }).click()
     await bench.click({ position: place })
     await bench.click({ position: place })
     await expect(page.getByText('That is the same place')).toBeVisible({ timeout: 1000 })
   }).toPass()
-  await page.getByRole('button', { name: 'Measure again' }).click()
+  await page.getByRole('button', { name: 'Measure again', exact: true }).click()
   await page.getByLabel('From', { exact: true }).fill('Left side·right')
   await page.getByLabel('From', { exact: true }).press('Enter')
   await page.getByLabel('To', { exact: true }).fill('Bottom·top')

@@ -185,7 +185,7 @@ test('a reload brings back what was half typed, what was chosen, and what can be
   await form.getByLabel('Length', { exact: true }).press('Tab')
   await page.reload()
   await expect(form.getByLabel('Length', { exact: true })).toHaveValue('20')
-  await expect(form.getByLabel('Width, if not its own')).toHaveValue('4')
+  await expect(form.getByLabel('Width', { exact: true })).toHaveValue('4')
   await form.getByRole('button', { name: 'Cancel' }).click()
   await page.keyboard.press('b')
   await expect(form.getByLabel('Length', { exact: true })).toHaveValue('')

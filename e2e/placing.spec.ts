@@ -39,7 +39,7 @@ test('a board hangs at the pointer, drops against a face, and keeps to it; one u
   await page.keyboard.press('b')
   await form.getByLabel('Length', { exact: true }).fill('20')
   await form.getByLabel('Length', { exact: true }).press('Tab')
-  await expect(form.getByText(/Click where it stands/)).toBeVisible()
+  await expect(form.getByText(/Click its place/)).toBeVisible()
   await page.getByRole('button', { name: 'Left', exact: true }).click()
   const bench = page.locator('canvas')
   const box = (await bench.boundingBox())!

@@ -78,7 +78,7 @@ test('a finding is accepted by keyboard, kept, on the plans, and stands again wh
   await maker.choose('Shelf')
   await maker.say('Across', 'starts at', '25/32')
   await maker.screen('Proof')
-  await expect(finding(page, /Shelf stops 1\/32 short/)).toContainText('what it is about has changed since')
+  await expect(finding(page, /Shelf stops 1\/32 short/)).toContainText('the wood has changed since')
 })
 
 test('a check is switched off, says so, and the report is given out as it stands', async ({ page }) => {
@@ -87,7 +87,7 @@ test('a check is switched off, says so, and the report is given out as it stands
   await page.getByRole('checkbox', { name: 'pieces that stop just short of each other' }).uncheck()
   await expect(finding(page, gap)).toBeHidden()
   await expect(page.getByText('One check is switched off; the sheets say so.')).toBeVisible()
-  expect(await pdfText(page, 'Report, PDF')).toMatch(/Not looked for[\s\S]*pieces that stop just short/)
+  expect(await pdfText(page, 'Report, PDF')).toMatch(/Checks switched off[\s\S]*pieces that stop just short/)
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'JSON' }).click(),

@@ -27,13 +27,13 @@ test('J8: a wheel is sawn round, with openings in a ring and a hole for its axle
     stands: 'lying flat, length across',
     size: '195',
   })
-  await add(page, hands, 'Shape')
+  await add(page, hands, 'Outline')
   await hands.select(board(page).getByLabel('Put in', { exact: true }), 'a circle')
   await measure(page, hands, /diameter|radius/i, '180')
   await done(page, hands)
   await expect(work(page)).toContainText('Saw to an outline 180 × 180, r 90')
 
-  await add(page, hands, 'Shape')
+  await add(page, hands, 'Outline')
   await hands.select(work(page).getByLabel('Keep', { exact: true }), 'the outside')
   await hands.select(board(page).getByLabel('Put in', { exact: true }), 'part of a ring')
   await measure(page, hands, /^point 5 across/, '0')
@@ -150,7 +150,7 @@ test('J7: a block is moulded along its length, its knob and its socket from a dr
     size: '302',
   })
   await onFace(page, hands, 'end 1')
-  await add(page, hands, 'Shape')
+  await add(page, hands, 'Outline')
   await hands.select(
     board(page).getByLabel('Put in', { exact: true }),
     'the whole face, its far side an arch',
@@ -169,9 +169,9 @@ test('J7: a block is moulded along its length, its knob and its socket from a dr
     await hands.click(board(page).getByRole('button', { name: 'Dimension as drawn' }))
     await done(page, hands)
   }
-  await add(page, hands, 'Shape')
+  await add(page, hands, 'Outline')
   await read('knob.svg', KNOB)
-  await add(page, hands, 'Shape')
+  await add(page, hands, 'Outline')
   await hands.select(work(page).getByLabel('Keep', { exact: true }), 'the outside')
   await read('socket.svg', SOCKET)
   await expect(work(page)).toContainText(/Saw out a shape/)

@@ -44,6 +44,7 @@ test('a piece that takes too long is gone on without, and is back once its measu
   await work.getByRole('button', { name: 'Open step 4' }).click()
   await set({ Diameter: '1 1/8' })
   await expect(told).toBeHidden()
+  await maker.back()
   await expect(page.getByText(/Weighs about \d/)).toBeVisible()
   await maker.screen('Proof')
   await expect(page.getByText('Rest takes too long to shape')).toHaveCount(0)

@@ -110,7 +110,7 @@ test('J11: a plaque is traced from a picture that is set to scale, half of it, a
   await page.reload()
   await new Maker(page).choose('Plaque')
   await expect(work).toContainText(/Saw to an outline/)
-  await page.getByRole('button', { name: /^The measures of/ }).click()
+  await page.getByRole('button', { name: /^Open step/ }).click()
   await page.getByRole('button', { name: 'Draw on its outline' }).click()
   await expect(board(page).getByLabel(/^Picture heron sketch/)).toBeVisible()
   await board(page).getByRole('button', { name: 'Delete' }).click()

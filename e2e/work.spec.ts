@@ -21,7 +21,7 @@ test('a maker puts a groove and a mitre on a board by keyboard, and finds them o
   }
 
   await test.step('a channel comes with sensible measures, opened', async () => {
-    await expect(work).toContainText('None yet')
+    await expect(work).toContainText('No steps yet')
     await pickFrom(work.getByLabel('On').last(), 'back')
     await work.getByLabel('Work', { exact: true }).focus()
     await page.keyboard.press('Enter')

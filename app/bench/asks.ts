@@ -163,7 +163,7 @@ const fitSoon = () => setTimeout(() => lookFrom('fit'))
 
 export const openDialog = (dialog: NonNullable<Bench['dialog']>): void => useBench.setState({ dialog })
 
-/** Sets a tool to work, or leaves it when it is at work already; where panels are drawers, it is drawn out. */
+/** Sets a tool to work, or leaves it when it is at work; where panels are drawers, it is drawn out. */
 export function toggleTool(asked: ActiveTool): void {
   useBench.setState((s) => {
     const active = sameTool(s.active, asked) ? null : asked

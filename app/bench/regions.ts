@@ -4,7 +4,8 @@ import { focusStage, STAGE } from './stage/focus'
 export const REGION = 'data-region'
 
 const FIRST =
-  'input:not([disabled]), [tabindex="0"], button:not([disabled]):not([tabindex="-1"]), [role=combobox], a[href]'
+  'input:not([disabled]), [tabindex="0"], button:not([disabled]):not([tabindex="-1"]), ' +
+  '[role=combobox], a[href]'
 
 /** Gives the focus to what can first take it in a part of the bench. */
 function enter(region: HTMLElement): boolean {

@@ -7,7 +7,7 @@ import { memo, useEffect, useState } from 'react'
 import { drawOut, toggleTool, useBench } from '../bench/asks'
 import { benchKeys } from '../bench/tools/commands'
 import { deleteChosen } from '../bench/tools/edit/commands'
-import { panelOf, TOOLS } from '../bench/tools'
+import { PANELS, TOOLS } from '../bench/tools'
 import { PlaceMenu } from '../bench/tools/place/PlaceMenu'
 import { Rail } from '../bench/tools/rail/Rail'
 import { ViewCluster } from '../bench/stage/ViewCluster'
@@ -61,7 +61,7 @@ export default function BenchScreen() {
   const looking = useBench((s) => s.section !== null || s.apart > 0)
   const drawing = useBench((s) => s.drawing !== null)
   const tool = useBench((s) => s.active?.tool)
-  const Panel = (tool && panelOf(tool)) ?? Ticket
+  const Panel = tool && tool !== 'place' ? PANELS[tool] : Ticket
   useEffect(() => () => pick(null), [])
   useKeptBench()
   useTyping()
@@ -292,8 +292,8 @@ function Wanted() {
     <p
       role="status"
       className={
-        'absolute top-2 left-1/2 w-max max-w-[90%] -translate-x-1/2 border border-chalk bg-chalk-pale px-3 py-1.5 ' +
-        'max-roomy:top-15'
+        'absolute top-2 left-1/2 w-max max-w-[90%] -translate-x-1/2 border border-chalk ' +
+        'bg-chalk-pale px-3 py-1.5 max-roomy:top-15'
       }
     >
       {picking.of === 'place' && spot

@@ -21,7 +21,10 @@ export function useStepDrag(wood: { readonly name: string; readonly work: readon
   const list = useRef<HTMLOListElement>(null)
   const readOnly = useOpen((s) => s.readOnly)
   const [drag, setDrag] = useState<Dragged | null>(null)
+  /** A press that has dragged does not open what it pressed. */
+  const dragged = useRef(false)
   const carry = useCarry((e, id: string) => {
+    dragged.current = false
     const from = wood?.work.findIndex((s) => s.id === id) ?? -1
     if (readOnly || !wood || from < 0 || wood.work.length < 2) return null
     let to: number | null = null
@@ -34,6 +37,7 @@ export function useStepDrag(wood: { readonly name: string; readonly work: readon
           return r.dataset.step !== id && top + Math.min(height, 60) / 2 < p.clientY
         })
         to = above.length
+        dragged.current = true
         setDrag({ id, to, says: sayOrder(wood, from, to) })
       },
       drop: () => {
@@ -51,7 +55,11 @@ export function useStepDrag(wood: { readonly name: string; readonly work: readon
     if (at === drag.to) return 'border-t-2 border-chalk'
     return at === wood.work.length - 2 && drag.to > at ? 'border-b-2 border-chalk' : ''
   }
-  return { list, carry, markOf, says: drag?.says ?? null }
+  const press = (open: () => void) => () => {
+    if (!dragged.current) open()
+    dragged.current = false
+  }
+  return { list, carry, press, markOf, says: drag?.says ?? null }
 }
 
 /** What changes when a step comes to another place: only what looks at the wood goes by the order. */

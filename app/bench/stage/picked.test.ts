@@ -4,7 +4,7 @@ import { apart, type Spot, type Vec3 } from '../../../core/pieces'
 import type { Kernel } from '../../../core/solid'
 import { block, make, testKernel } from '../../../core/testing/bench'
 import { shownOf } from '../../../core/testing/shown'
-import { pick, type Wanted } from '../../store/open'
+import { pick } from '../../store/open'
 import { skinOf } from '../../../workers/skin'
 import type { Board } from './board'
 import { hitOf } from './pick'
@@ -55,7 +55,7 @@ function stored(of: 'face' | 'edge', y: number, z: number): string | undefined {
   const wanted = { prompt: '', of }
   if (of === 'face') pick({ ...wanted, of }, take)
   else pick({ ...wanted, of }, take)
-  pickedAt(onPost(y, z), wanted as Wanted, shownOf(project), [], { reach: 5, even: 1 })?.take()
+  pickedAt(onPost(y, z), wanted, shownOf(project), [], { reach: 5, even: 1 })?.take()
   return given
 }
 function spot(hit: ReturnType<typeof at>): [Spot, string] {

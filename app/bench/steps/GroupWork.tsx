@@ -71,6 +71,9 @@ export function GroupWork({ group }: { group: Group }) {
             hold={dragging.carry(step.id)}
             step={step}
             n={n + 1}
+            onOpen={dragging.press(() =>
+              useBench.setState({ opened: { row: `step ${step.id}`, from: step.id } }),
+            )}
           />
         ))}
       </ol>
@@ -85,9 +88,10 @@ interface LineProps {
   readonly n: number
   readonly mark: string
   readonly hold: object
+  readonly onOpen: () => void
 }
 
-function Line({ step, n, mark, hold }: LineProps) {
+function Line({ step, n, mark, hold, onOpen }: LineProps) {
   const feature = useFeature(step.id)
   return (
     <li
@@ -102,7 +106,7 @@ function Line({ step, n, mark, hold }: LineProps) {
           aria-label={`Open step ${n}`}
           title="Open, or drag to do it earlier or later"
           {...hold}
-          onClick={() => useBench.setState({ opened: { row: `step ${step.id}`, from: step.id } })}
+          onClick={onOpen}
         >
           <OwnSign />
           <span className="measure min-w-3 text-left text-quiet">{n}</span>

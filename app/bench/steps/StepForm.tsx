@@ -148,7 +148,7 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
       )}
       {faced && <FaceFigure feature={made} step={step} on={on} />}
       {Picture && made && on && !faced && <Picture data={made.data as never} on={on} />}
-      {own.bit && <BitChoice step={step} />}
+      {own.bit && <BitChoice key={id} step={step} />}
       {placed && own.runs && <SideButtons step={step} say={sayOn(piece)} />}
       {own.outlined?.(step.options) && <OutlineList step={id} />}
       {own.meets?.(step.options) && <MeetChoice step={step} piece={piece.id} />}

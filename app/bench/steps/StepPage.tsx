@@ -20,11 +20,13 @@ export const closeStep = (): void => useBench.setState({ opened: null })
 export function StepPage({ of, title, label, shows, says, children }: Props) {
   const back = useRef<HTMLButtonElement>(null)
   useEffect(() => {
-    // What it was opened from is gone by then, and with it the focus.
-    const timer = setTimeout(() => {
-      if (document.activeElement === document.body) back.current?.focus({ preventScroll: true })
-    }, 50)
-    return () => clearTimeout(timer)
+    // What it was opened from is gone by then, and with it the focus; a list that closes lets go of it late.
+    const timers = [50, 200, 500].map((after) =>
+      setTimeout(() => {
+        if (document.activeElement === document.body) back.current?.focus({ preventScroll: true })
+      }, after),
+    )
+    return () => timers.forEach(clearTimeout)
   }, [])
   useEffect(() => {
     if (shows !== null) light(shows)

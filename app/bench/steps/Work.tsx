@@ -99,7 +99,13 @@ export const Work = memo(function Work(props: Props) {
       <ol className="grid gap-1" ref={dragging.list}>
         {all.map((row, n) => (
           <Lit key={row.key} row={row} mark={row.step ? dragging.markOf(row.step.id) : ''}>
-            <Line row={row} n={n + 1} piece={piece} hold={row.step && dragging.carry(row.step.id)} />
+            <Line
+              row={row}
+              n={n + 1}
+              piece={piece}
+              hold={row.step && dragging.carry(row.step.id)}
+              onOpen={dragging.press(() => useBench.setState({ opened: { row: row.id, from: row.from } }))}
+            />
           </Lit>
         ))}
       </ol>
@@ -140,10 +146,11 @@ interface LineProps {
   readonly piece: Piece
   /** By its sign work of the piece's own is dragged to another place in the order. */
   readonly hold: object | undefined
+  readonly onOpen: () => void
 }
 
 /** A line with the sign of what it comes from, which opens it. */
-function Line({ row, n, piece, hold }: LineProps) {
+function Line({ row, n, piece, hold, onOpen }: LineProps) {
   const others = useOpen((s) => (row.joint && !row.feature ? namesBut(piece, row.joint, s.project) : ''))
   const name = row.feature ? `step ${n}` : row.step ? sayIdle(row.step) : others
   return (
@@ -153,7 +160,7 @@ function Line({ row, n, piece, hold }: LineProps) {
         aria-label={row.joint ? `Open the joint of ${name}` : `Open ${name}`}
         title={row.joint ? 'Open its joint' : 'Open, or drag to do it earlier or later'}
         {...hold}
-        onClick={() => useBench.setState({ opened: { row: row.id, from: row.from } })}
+        onClick={onOpen}
       >
         {row.joint ? <JointSign /> : <OwnSign />}
         {row.feature && <span className="measure min-w-3 text-left text-quiet">{n}</span>}

@@ -180,8 +180,8 @@ const SpanRow = memo(function SpanRow({ piece, direction }: RowProps) {
               <Choice
                 label={`${TITLE[direction]}: which dimension`}
                 className={
-                  'measure min-h-8 w-23 shrink-0 rounded-sm border border-transparent pointer-coarse:min-h-11 ' +
-                  'bg-transparent hover:border-hairline'
+                  'measure min-h-8 w-23 shrink-0 rounded-sm border border-transparent ' +
+                  'pointer-coarse:min-h-11 bg-transparent hover:border-hairline'
                 }
                 value={fact}
                 disabled={readOnly}

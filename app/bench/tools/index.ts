@@ -7,8 +7,12 @@ import { measure } from './measure/tool'
 import { mirror } from './mirror/tool'
 import { ready } from './ready/tool'
 import { slope } from './slope/tool'
+import type { PanelTool } from './active'
 import type { Tool } from './tool'
 
 export const TOOLS: readonly Tool[] = [board, between, slope, ready, against, mirror, join, measure]
 
-export const panelOf = (id: string): Tool['Panel'] | undefined => TOOLS.find((t) => t.id === id)?.Panel
+/** The panel of each, by the tool's name. */
+export const PANELS: Readonly<Record<PanelTool, Tool['Panel']>> = Object.fromEntries(
+  TOOLS.map((t) => [t.id, t.Panel]),
+) as Record<PanelTool, Tool['Panel']>

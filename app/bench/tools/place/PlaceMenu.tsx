@@ -1,6 +1,6 @@
 /**
- * What this place of a piece is likely to want, beside it: a press on a face or an edge of what is chosen, the
- * other button, a long press, or Shift F10.
+ * What this place of a piece is likely to want, beside it: a press on a face or an edge of what is chosen,
+ * the other button, a long press, or Shift F10.
  */
 import * as DropdownMenu from 'radix-ui/dropdown-menu'
 import { PRESETS } from '../../../../core/work'

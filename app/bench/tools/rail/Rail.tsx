@@ -88,8 +88,8 @@ function LastUsed({ drawer }: { readonly drawer: Drawer['id'] }) {
       aria-label={says}
       title={says}
       className={
-        'absolute top-1 right-0.5 grid h-6 w-6 place-items-center rounded-sm border border-hairline bg-panel ' +
-        'hover:border-edge pointer-coarse:hidden max-phone:hidden'
+        'absolute top-1 right-0.5 grid h-6 w-6 place-items-center rounded-sm border border-hairline ' +
+        'bg-panel hover:border-edge pointer-coarse:hidden max-phone:hidden'
       }
       onClick={() => doOnBench(command)}
     >
