@@ -206,7 +206,8 @@ test('an arch is sawn from an edge and a recess sunk, each with the measures tha
   await expect(work).toContainText('Saw arch 16 long')
 
   await page.keyboard.press('p')
-  await canvas.click({ position: at })
+  // Beside the mark of the step that is open.
+  await canvas.click({ position: { x: at.x + 60, y: at.y } })
   await expect(work).toContainText('Recess 3 × 1, 1⁄8 deep, corners r 1⁄4, on the face')
   await pickFrom(field('Shape'), 'a circle')
   await expect(field('Width')).toHaveCount(0)

@@ -76,7 +76,7 @@ test('J10: a hopper tapered, hollowed, with panels on its slopes; its base on pe
   await expect(work(page)).toContainText('Taper from 120 × 44 at 30 to 60 × 22 at 180')
   await onFace(page, hands, 'end 2')
   await add(page, hands, 'Hollow')
-  await select('It goes', 'right through')
+  await select('Bottom', 'open')
   await expect(work(page)).toContainText(/Hollow from end 2 to a wall of 6, right through/)
   await onFace(page, hands, 'face')
   await add(page, hands, 'Panel')

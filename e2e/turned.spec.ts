@@ -48,7 +48,7 @@ test('a dibber is turned from half of its profile, threaded, and given to others
     const label = dialog.getByRole('button', { name: /^point 2 across/ })
     await hands.click(label)
     await hands.type(dialog.getByRole('textbox', { name: /^point 2 across/ }), 'W/2 + 12', 'Enter')
-    await expect(work.getByRole('alert')).toContainText('the blank of Dibber takes no more than ⌀ 18')
+    await expect(work.getByRole('alert')).toContainText('the blank of Dibber is at most ⌀ 18')
     await page.keyboard.press('Escape')
     await page.keyboard.press('Control+z')
     await expect(work.getByRole('alert')).toBeHidden()
@@ -133,6 +133,7 @@ test('a leg is tapered and hollowed, and what leaves no room is said', async ({ 
     await work.getByRole('button', { name: 'Delete' }).click()
     await expect(work).not.toContainText('Hollow')
     await page.getByRole('button', { name: 'Open step 1' }).click()
+    await work.getByRole('button', { name: /^More/ }).click()
     await pickFrom(work.getByLabel('End section', { exact: true }), 'drawn')
     await expect(
       page.getByText('The section on Leg has no outline yet, so it does nothing').first(),

@@ -35,7 +35,7 @@ test('a maker puts a groove and a mitre on a board by keyboard, and finds them o
     await expect(field('Depth')).toHaveAccessibleDescription(/18 deep would go through Sill/)
     await type('Depth', 'T/3')
     await type('Width', '4')
-    await type('Place', '10')
+    await type('Distance', '10')
     await pickFrom(field('Direction'), 'along')
     await expect(field('Depth')).toHaveAccessibleDescription('= 6')
     await expect(work).toContainText('Groove 4 wide, 6 deep, 10 from edge 1, on the back')
@@ -46,11 +46,14 @@ test('a maker puts a groove and a mitre on a board by keyboard, and finds them o
     await expect(work).toContainText('Crosscut end 2: mitre 45°')
     await type('Mitre', '30deg')
     await work.getByRole('button', { name: 'Do it earlier' }).click()
+    await maker.back()
     await expect(work.getByRole('listitem').first()).toContainText('Crosscut end 2: mitre 30°')
   })
   await test.step('left out it is kept, and undo brings it back', async () => {
+    await work.getByRole('button', { name: 'Open step 1' }).click()
     await work.getByLabel('Skip this step').check()
-    await expect(work).toContainText('Crosscut on end 2, left out')
+    await expect(work).toContainText('Crosscut on end 2, skipped')
+    await maker.back()
     await expect(work.getByRole('listitem').first()).toContainText('Groove')
     await page.getByRole('button', { name: 'Undo' }).click()
     await expect(work.getByRole('listitem').first()).toContainText('Crosscut end 2')
@@ -88,7 +91,7 @@ test('the floor of a channel is picked on the bench, and what is measured from i
   const work = page.getByRole('region', { name: 'Work' })
   await pickFrom(work.getByLabel('On').last(), 'face')
   await pickFrom(work.getByLabel('Work', { exact: true }), 'Dado')
-  for (const [label, text] of Object.entries({ Width: '200', Place: '50', Depth: '5' })) {
+  for (const [label, text] of Object.entries({ Width: '200', Distance: '50', Depth: '5' })) {
     await work.getByLabel(label, { exact: true }).fill(text)
     await work.getByLabel(label, { exact: true }).press('Enter')
   }

@@ -13,6 +13,11 @@ function enter(region: HTMLElement): boolean {
     focusStage()
     return true
   }
+  // A toolbar takes the focus itself, and gives it to its button that had it last.
+  if (region.tabIndex === 0) {
+    region.focus()
+    return true
+  }
   const first = [...region.querySelectorAll<HTMLElement>(FIRST)].find((x) => x.offsetParent !== null)
   first?.focus()
   return first !== undefined

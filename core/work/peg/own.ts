@@ -127,7 +127,7 @@ export const own: OwnDefinition<Pegs> = {
   },
   first: ({ pattern = 'one' }) =>
     pattern === 'one' || pattern === 'met'
-      ? ['diameter', 'height', 'along', 'across', 'pattern']
+      ? ['diameter', 'height', 'along', 'across', 'pattern', 'mirror']
       : [
           'pattern',
           'diameter',

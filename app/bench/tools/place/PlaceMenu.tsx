@@ -7,6 +7,7 @@ import { PRESETS } from '../../../../core/work'
 import { useOpen } from '../../../store/open'
 import { useBench } from '../../asks'
 import { BENCH_COMMANDS, doOnBench, sayKey } from '../commands'
+import { focusStage } from '../../stage/focus'
 import { PictureOf } from '../rail/PictureOf'
 import type { BenchCommand } from '../tool'
 import { standAt, takePlace } from './here'
@@ -67,6 +68,10 @@ export function PlaceMenu() {
           align="start"
           sideOffset={6}
           aria-label="At this place"
+          onCloseAutoFocus={(e) => {
+            e.preventDefault()
+            if (document.activeElement === document.body) focusStage()
+          }}
         >
           {placed(first.map((p) => p.id))}
           {likely && !readOnly && <More label="More at this place">{placed(rest.map((p) => p.id))}</More>}
