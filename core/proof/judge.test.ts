@@ -101,7 +101,7 @@ test('a check that is switched off looks no more, and the report says so', () =>
   const off = run(short(), change.switchCheck({ check: 'gap', on: false }))
   expect(look(off).some((f) => f.check === 'gap')).toBe(false)
   expect(texts(reportSheets(off, look(off), ['pieces that stop just short of each other']))).toMatch(
-    /Not looked for.*pieces that stop just short/,
+    /Checks switched off.*pieces that stop just short/,
   )
   expect(look(run(off, change.switchCheck({ check: 'gap', on: true }))).some((f) => f.check === 'gap')).toBe(
     true,
