@@ -34,7 +34,7 @@ test.each<[string, Change, string[]]>([
   ],
   ['a name', change.renamePiece({ id: 's', name: 'Shelf' }), ['Shelf: name: S became Shelf']],
   ['a measure', change.setParameter({ id: 'm1', expression: '720' }), ['high: measure: 700 became 720']],
-  ['a stance', change.setFacing({ id: 'a', facing: 'up-right' }), ['A: how it stands was changed']],
+  ['a stance', change.setFacing({ id: 'a', facing: 'up-right' }), ['A: its stance was changed']],
   ['a note', change.notePiece({ id: 'a', note: 'knots' }), ['A: its note was changed']],
   [
     'a piece that is gone',
