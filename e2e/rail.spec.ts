@@ -60,6 +60,10 @@ test('a place of a chosen piece offers what it is likely to want, and puts it th
   await menu.getByRole('menuitem', { name: /^Dado/ }).click()
   const work = page.getByRole('region', { name: 'Work' })
   await expect(work).toContainText(/Dado 18 wide, 6 deep, .* on the face/)
+  // Pressed in the figure, an end is what the place is measured from.
+  await work.getByRole('button', { name: 'Measure from end 2' }).click()
+  // Its 200 are those to end 2 now: 400 - 200 - 18 are left before it.
+  await expect(work).toContainText(/182 from end 1, on the face/)
   // The rest stands behind, and by the keyboard it is the same.
   await page.keyboard.press('Escape')
   await maker.choose('Rail')

@@ -1,21 +1,12 @@
 /** The panels at both sides of the bench, as wide as a maker has drawn them. */
-import { useSyncExternalStore, type ReactNode } from 'react'
+import type { ReactNode } from 'react'
+import { useMedia } from '../ui/useMedia'
 import { REGION } from './regions'
 import { Panel, PanelGroup, PanelResizeHandle } from 'react-resizable-panels'
 
 /** Whether there is room for the panels beside the bench; as `roomy:` in the style sheet. */
 const ROOMY = '(min-width: 1100px)'
-const follow = (told: () => void) => {
-  const media = matchMedia(ROOMY)
-  media.addEventListener('change', told)
-  return () => media.removeEventListener('change', told)
-}
-export const useRoomy = (): boolean =>
-  useSyncExternalStore(
-    follow,
-    () => matchMedia(ROOMY).matches,
-    () => true,
-  )
+export const useRoomy = (): boolean => useMedia(ROOMY, true)
 
 interface Props {
   readonly left: ReactNode

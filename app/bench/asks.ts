@@ -5,6 +5,7 @@ import type { Seat } from '../../core/joints/offers'
 import type { MeasureKind } from '../../core/measure'
 import type { Axis, Box, Vec3 } from '../../core/pieces'
 import type { NodeKey } from '../../core/resolve'
+import { pick } from '../store/open'
 import type { Hung } from './placing/hang'
 import { sameTool, type ActiveTool } from './tools/active'
 
@@ -165,6 +166,7 @@ export const openDialog = (dialog: NonNullable<Bench['dialog']>): void => useBen
 
 /** Sets a tool to work, or leaves it when it is at work; where panels are drawers, it is drawn out. */
 export function toggleTool(asked: ActiveTool): void {
+  pick(null)
   useBench.setState((s) => {
     const active = sameTool(s.active, asked) ? null : asked
     return { active, patches: [], drawer: active && active.tool !== 'place' ? 'right' : null }
@@ -173,8 +175,14 @@ export function toggleTool(asked: ActiveTool): void {
   if (asked.tool === 'join') fitSoon()
 }
 
-/** Back to the ticket, whatever tool is at work. */
-export const leaveTool = (): void => useBench.setState({ active: null, patches: [] })
+/** Back to the ticket, whatever tool is at work; nothing is wanted under the pointer any more. */
+export function leaveTool(): void {
+  pick(null)
+  useBench.setState({ active: null, patches: [] })
+}
+
+/** Closes the step or joint that is open on the ticket. */
+export const closeStep = (): void => useBench.setState({ opened: null })
 
 /** Opens the board on which a step is drawn; null closes it. */
 export const drawOutline = (step: string | null): void => useBench.setState({ drawing: step, drawer: null })

@@ -50,7 +50,7 @@ export interface OwnDefinition<D> {
   answers?(choice: string, value: string): readonly string[]
   /** What it starts as, where it is put; its presets say what else. */
   starts(on: Fresh): Pick<Step, 'fields' | 'options'>
-  /** What is set of it most: its measures and choices by name, six at most; all, when not said. */
+  /** What is set of it most: its measures and choices by name, about six; all, when not said. */
   first?(options: Readonly<Record<string, string>>): readonly string[]
   /** The names that makers look for it under. */
   readonly presets: readonly Preset[]

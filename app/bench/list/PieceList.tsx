@@ -7,7 +7,7 @@ import { choose, firstOf, run, useOpen } from '../../store/open'
 import { later } from '../../ui/later'
 import { Mark } from '../../ui/Mark'
 import { sayRefusal } from '../../ui/refusal'
-import { showAll, toggleTool, toggleHidden, toggleLocked, useBench } from '../asks'
+import { closeStep, showAll, toggleTool, toggleHidden, toggleLocked, useBench } from '../asks'
 import { chooseAll, piecesIn } from '../groups'
 import { walkRows } from './walk'
 import { grabRow, GRIP, INTO, ROW, useRows } from './rows'
@@ -280,7 +280,7 @@ function chooseRow(id: string, how: Pick<React.MouseEvent, 'shiftKey' | 'ctrlKey
   const others = chosen.filter((k) => pieceOf(k) !== id)
   if (!how.ctrlKey && !how.metaKey && !how.shiftKey) {
     // Its row leads to its ticket, whatever step is open there.
-    useBench.setState({ opened: null })
+    closeStep()
     return choose([keyFor(id)])
   }
   choose(others.length < chosen.length ? others : [...chosen, keyFor(id)])

@@ -7,65 +7,65 @@ import * as Toolbar from 'radix-ui/toolbar'
 import { memo, useState, type ReactNode } from 'react'
 import { hull, sizeOf } from '../../../core/pieces'
 import { useOpen } from '../../store/open'
+import { useMedia } from '../../ui/useMedia'
 import { useBench } from '../asks'
-import { BENCH_COMMANDS, doOnBench, sayKey } from '../tools/commands'
+import { commandNamed, doOnBench, sayKey } from '../tools/commands'
+
+const turned = (word: string, turn: string) => <span className={`measure text-xs ${turn}`}>{word}</span>
+
+/** What stands in its cells, row by row; null for an empty one. */
+const CELLS: ReadonlyArray<readonly [id: string, label: string, face: ReactNode] | null> = [
+  ['fit', 'Show all', <Maximize size={13} />],
+  ['view-back', 'Back', turned('Back', '')],
+  null,
+  ['views', 'Saved views', <Bookmark size={13} />],
+  ['view-left', 'Left', turned('Left', '-rotate-90')],
+  ['view-top', 'Top', <Plan />],
+  ['view-right', 'Right', turned('Right', 'rotate-90')],
+  null,
+  ['view-pictorial', 'Pictorial', <BoxSign size={13} />],
+  ['view-front', 'Front', turned('Front', '')],
+  null,
+  ['view-bottom', 'Bottom', <SquareArrowDown size={13} />],
+]
+
+/** Where the stage has less than 560 px, it is folded until it is opened. */
+const LOW = '(max-height: 43rem)'
 
 export const ViewCluster = memo(function ViewCluster() {
-  const [open, setOpen] = useState(true)
-  const fold = (
-    <button
-      className={`${CELL} absolute -top-6 right-0 border border-hairline bg-panel max-tall:static`}
-      aria-expanded={open}
-      aria-label={open ? 'Fold the views' : 'Open the views'}
-      title={open ? 'Fold the views' : 'Open the views'}
-      onClick={() => setOpen(!open)}
-    >
-      {open ? <ChevronsDownUp size={13} /> : <BoxSign size={14} />}
-    </button>
-  )
+  const low = useMedia(LOW)
+  const [asked, ask] = useState<boolean | null>(null)
+  const open = asked ?? !low
+  const says = open ? 'Fold the views' : 'Open the views'
   return (
-    <div className="absolute right-2 bottom-2">
-      {fold}
+    <div className="absolute right-2 bottom-2 grid justify-items-end">
+      <button
+        className={`${CELL} border border-hairline bg-panel`}
+        aria-expanded={open}
+        aria-label={says}
+        title={says}
+        onClick={() => ask(!open)}
+      >
+        {open ? <ChevronsDownUp size={13} /> : <BoxSign size={14} />}
+      </button>
       {open && (
         <Toolbar.Root
           aria-label="Views"
           className={
             'grid grid-cols-[1.5rem_3.75rem_1.5rem_1.5rem] grid-rows-[1.5rem_3rem_1.5rem] border ' +
             'border-hairline bg-panel pointer-coarse:grid-cols-[2.75rem_5rem_2.75rem_2.75rem] ' +
-            'pointer-coarse:grid-rows-[2.75rem_4rem_2.75rem] max-tall:absolute max-tall:right-0 ' +
-            'max-tall:bottom-8'
+            'pointer-coarse:grid-rows-[2.75rem_4rem_2.75rem]'
           }
         >
-          <View id="fit" label="Show all">
-            <Maximize size={13} />
-          </View>
-          <View id="view-back" label="Back">
-            <span className="measure text-xs">Back</span>
-          </View>
-          <span />
-          <View id="views" label="Saved views">
-            <Bookmark size={13} />
-          </View>
-          <View id="view-left" label="Left">
-            <span className="measure -rotate-90 text-xs">Left</span>
-          </View>
-          <View id="view-top" label="Top">
-            <Plan />
-          </View>
-          <View id="view-right" label="Right">
-            <span className="measure rotate-90 text-xs">Right</span>
-          </View>
-          <span />
-          <View id="view-pictorial" label="Pictorial">
-            <BoxSign size={13} />
-          </View>
-          <View id="view-front" label="Front">
-            <span className="measure text-xs">Front</span>
-          </View>
-          <span />
-          <View id="view-bottom" label="Bottom">
-            <SquareArrowDown size={13} />
-          </View>
+          {CELLS.map((cell, n) =>
+            cell ? (
+              <View key={cell[0]} id={cell[0]} label={cell[1]}>
+                {cell[2]}
+              </View>
+            ) : (
+              <span key={n} />
+            ),
+          )}
         </Toolbar.Root>
       )}
     </div>
@@ -77,7 +77,7 @@ const CELL =
   'pointer-coarse:min-w-11'
 
 function View({ id, label, children }: { readonly id: string; readonly label: string; children: ReactNode }) {
-  const command = BENCH_COMMANDS.find((c) => c.id === id)!
+  const command = commandNamed(id)!
   const on = useBench((s) => command.on?.(s) ?? false)
   return (
     <Toolbar.Button

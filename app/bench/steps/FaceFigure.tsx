@@ -1,24 +1,26 @@
 /**
  * The face that a step is on, from the side it is worked from, with the step's dimensions on it: a press on
- * one goes to its field, a press on the reference it is measured from takes the next one.
+ * one goes to its field, a press on an end has it measured from there.
  */
 import { change, faceOf, type Step } from '../../../core/document'
 import { AXES, FACE_AT, faceAt, sayFace, type Axis } from '../../../core/pieces'
 import { sayLength, type Instance } from '../../../core/resolve'
-import { ownWork, workKind, type Dimension, type Feature } from '../../../core/work'
+import { ownWork, workKind, type Datum, type Dimension, type Feature } from '../../../core/work'
 import { run, useOpen } from '../../store/open'
 import { fractions } from '../../ui/fractions'
 import { sayRefusal } from '../../ui/refusal'
 
 const [WIDE, HIGH] = [288, 132]
 const ROOM = { left: 46, right: 12, top: 10, bottom: 46 }
-/** Closer to the first end than this share, a dimension has no room of its own to be pressed. */
+/** What is shorter on paper than so many pixels has its figure beside it. */
 const SMALL = 26
 
 interface Props {
   readonly feature: Feature
   readonly step: Step
   readonly on: Instance
+  /** Goes to the field of a dimension that was pressed. */
+  readonly onField: (name: string) => void
 }
 
 /** The options that say from where a place is measured, as kinds of work call them. */
@@ -35,7 +37,7 @@ const flatOf = (feature: Feature, step: Step): readonly Dimension[] => {
 }
 export const drawsFace = (feature: Feature, step: Step): boolean => flatOf(feature, step).length > 0
 
-export function FaceFigure({ feature, step, on }: Props) {
+export function FaceFigure({ feature, step, on, onField }: Props) {
   const shown = useOpen((s) => s.shown)
   const readOnly = useOpen((s) => s.readOnly)
   const kind = workKind(feature)
@@ -44,7 +46,6 @@ export function FaceFigure({ feature, step, on }: Props) {
   const { axis: into } = FACE_AT[face]
   const [u, v] = AXES.filter((i) => i !== into) as [Axis, Axis]
   const flat = flatOf(feature, step)
-  if (flat.length === 0) return null
   const scale = Math.min(
     (WIDE - ROOM.left - ROOM.right) / on.size[u],
     (HIGH - ROOM.top - ROOM.bottom) / on.size[v],
@@ -64,19 +65,16 @@ export function FaceFigure({ feature, step, on }: Props) {
     w ? [Math.min(w.from, w.to), Math.max(w.from, w.to)] : p ? [p.to, p.to] : [0, size]
   const [ua, ub] = span(wu, pu, on.size[u])
   const [va, vb] = span(wv, pv, on.size[v])
-  const go = (d: Dimension) => {
-    const by = d.what === 'place' ? own.placedBy?.(step, d.axis)?.field : d.what
-    const input = document.querySelector<HTMLInputElement>(`[data-field="${by}"] input`)
-    input?.focus()
-    input?.select()
+  const fieldOf = (d: Dimension): string | undefined => {
+    const name = d.what === 'place' ? own.placedBy?.(step, d.axis)?.field : d.what
+    return own.fieldsFor(step.options).find((f) => f.name === name)?.name
   }
-  const turn = (axis: Axis) => {
+  /** Has the place be measured from an end; null where the kind leaves no choice. */
+  const measureFrom = (axis: Axis, end: Datum): (() => void) | null => {
     const by = own.placedBy?.(step, axis)
     const option = by && fromOf(step, by.field)
-    const values = Object.keys(own.options.find((o) => o.name === option)?.values ?? {})
-    if (!by || !option || values.length === 0) return
-    const next = values[(values.indexOf(by.from) + 1) % values.length]!
-    sayRefusal(run(change.setStepOption({ id: step.id, option, value: next })))
+    if (!option || readOnly) return null
+    return () => sayRefusal(run(change.setStepOption({ id: step.id, option, value: end })))
   }
   const line = (d: Dimension, row: number) => {
     const across = d.axis === v
@@ -85,14 +83,17 @@ export function FaceFigure({ feature, step, on }: Props) {
     const at = across ? x0 - 9 - row * 12 : y0 + tall + 16 + row * 14
     const middle = (a + b) / 2
     const wide = Math.abs(b - a) >= SMALL
+    const field = readOnly ? undefined : fieldOf(d)
     return (
       <g
         key={`${d.axis} ${d.what} ${d.from}`}
-        role="button"
-        tabIndex={-1}
-        aria-label={`${d.what} ${says}: edit`}
-        className={readOnly ? '' : 'cursor-pointer'}
-        onClick={() => !readOnly && go(d)}
+        {...(field && {
+          role: 'button',
+          tabIndex: -1,
+          'aria-label': `${d.what} ${says}: edit`,
+          className: 'cursor-pointer',
+          onClick: () => onField(field),
+        })}
       >
         <path
           d={
@@ -120,8 +121,8 @@ export function FaceFigure({ feature, step, on }: Props) {
     )
   }
   const ends = [
-    [u, x0 - 2, HIGH - 3, 'start', false],
-    [u, x0 + long + 2, HIGH - 3, 'end', true],
+    [x0 - 2, 'start', 'near'],
+    [x0 + long + 2, 'end', 'far'],
   ] as const
   return (
     <svg
@@ -146,22 +147,24 @@ export function FaceFigure({ feature, step, on }: Props) {
       )}
       {[pu, wu].map((d, n) => d && line(d, wu && pu ? n : 0))}
       {[pv, wv].map((d, n) => d && line(d, wv && pv ? n : 0))}
-      {ends.map(([axis, cx, cy, anchor, far]) => (
-        <text
-          key={anchor}
-          x={cx}
-          y={Math.min(cy, HIGH - 3)}
-          textAnchor={anchor}
-          fontSize={12}
-          fill="var(--chalk)"
-          className="measure cursor-pointer"
-          role="button"
-          aria-label={`Measure from ${sayFace(faceAt(axis, far))}`}
-          onClick={() => !readOnly && turn(axis)}
-        >
-          {sayFace(faceAt(axis, far))}
-        </text>
-      ))}
+      {ends.map(([at, anchor, end]) => {
+        const name = sayFace(faceAt(u, end === 'far'))
+        const press = measureFrom(u, end)
+        return (
+          <text
+            key={end}
+            x={at}
+            y={HIGH - 3}
+            textAnchor={anchor}
+            fontSize={12}
+            fill={press ? 'var(--chalk)' : 'var(--quiet)'}
+            className={`measure ${press ? 'cursor-pointer' : ''}`}
+            {...(press && { role: 'button', 'aria-label': `Measure from ${name}`, onClick: press })}
+          >
+            {name}
+          </text>
+        )
+      })}
     </svg>
   )
 }

@@ -1,5 +1,4 @@
 /** Work done on a group as one block: numbered steps that open their forms. */
-import { useEffect } from 'react'
 import type { Group, Step } from '../../../core/document'
 import type { Feature } from '../../../core/work'
 import { light, useOpen } from '../../store/open'
@@ -7,6 +6,7 @@ import { later } from '../../ui/later'
 import { useBench } from '../asks'
 import { sayOfGroup } from '../groups'
 import { useStepDrag } from '../handles/stepDrag'
+import { useOpenedOn } from './opened'
 import { sayIdle } from './rows'
 import { StepPage } from './StepPage'
 import { OwnSign, Reordered, Said } from './Work'
@@ -16,13 +16,7 @@ const AddWork = later(async () => (await import('./AddWork')).AddWork)
 
 /** The step that is open on the ticket of a group. */
 export function useOpenedOf(group: Group): Step | null {
-  const opened = useBench((s) => s.opened)
-  const opening = useBench((s) => s.opening)
-  useEffect(() => useBench.setState({ opened: null }), [group.id])
-  useEffect(() => {
-    if (opening === null || !group.work.some((s) => s.id === opening)) return
-    useBench.setState({ opening: null, opened: { row: `step ${opening}`, from: opening } })
-  }, [opening, group])
+  const opened = useOpenedOn(group.id, group.work)
   return group.work.find((s) => s.id === opened?.from) ?? null
 }
 

@@ -123,6 +123,11 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
       onField={(field, value) => run(change.setStepField({ id, field, value }))}
     />
   )
+  const edit = (name: string) => {
+    if (!first.fields.some((f) => f.name === name)) setMore(true)
+    // It may have to come first.
+    setTimeout(() => document.querySelector<HTMLInputElement>(`[data-field="${name}"] input`)?.focus())
+  }
   const placed = !own.placeless?.(step.options)
   const faced = made !== undefined && on !== undefined && drawsFace(made, step)
   return (
@@ -146,7 +151,7 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
           />
         </div>
       )}
-      {faced && <FaceFigure feature={made} step={step} on={on} />}
+      {faced && <FaceFigure feature={made} step={step} on={on} onField={edit} />}
       {Picture && made && on && !faced && <Picture data={made.data as never} on={on} />}
       {own.bit && <BitChoice key={id} step={step} />}
       {placed && own.runs && <SideButtons step={step} say={sayOn(piece)} />}

@@ -2,7 +2,7 @@
 import { ChevronLeft } from 'lucide-react'
 import { useEffect, useRef, type ReactNode } from 'react'
 import { light } from '../../store/open'
-import { useBench } from '../asks'
+import { closeStep } from '../asks'
 
 interface Props {
   /** Whose ticket it is. */
@@ -14,8 +14,6 @@ interface Props {
   readonly says: ReactNode
   readonly children: ReactNode
 }
-
-export const closeStep = (): void => useBench.setState({ opened: null })
 
 export function StepPage({ of, title, label, shows, says, children }: Props) {
   const back = useRef<HTMLButtonElement>(null)

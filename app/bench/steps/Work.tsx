@@ -1,6 +1,6 @@
 /** The work on a piece in numbered steps; a step opens the joint it comes from, or its own form. */
-import { memo, useEffect, type ReactNode } from 'react'
-import { faceOf, type Joint, type Piece } from '../../../core/document'
+import { memo, type ReactNode } from 'react'
+import { faceOf, type Joint, type Piece, type Step } from '../../../core/document'
 import { sayFace } from '../../../core/pieces'
 import { originalOf } from '../../../core/resolve'
 import { workKind, type Feature } from '../../../core/work'
@@ -9,6 +9,7 @@ import { later } from '../../ui/later'
 import { Sentence } from '../../ui/Sentence'
 import { useBench } from '../asks'
 import { useStepDrag } from '../handles/stepDrag'
+import { useOpenedOn } from './opened'
 import { useJointSheet } from './jointSheet'
 import { namesBut, openRow, rowsOf, sayIdle, type Row } from './rows'
 import { StepPage } from './StepPage'
@@ -24,6 +25,8 @@ interface Props {
   readonly features: readonly Feature[]
 }
 
+const NONE: readonly Step[] = []
+
 const useRows = ({ piece, features }: Props): readonly Row[] => {
   const joints = useOpen((s) => s.project.joints)
   const made = useOpen((s) => originalOf(piece, s.project))
@@ -35,13 +38,7 @@ export function useOpened(props: Props): { readonly row: Row; readonly n: number
   const { piece } = props
   const made = useOpen((s) => originalOf(piece, s.project))
   const rows = useRows(props)
-  const opened = useBench((s) => s.opened)
-  const opening = useBench((s) => s.opening)
-  useEffect(() => useBench.setState({ opened: null }), [piece.id])
-  useEffect(() => {
-    if (opening === null || !made?.work.some((s) => s.id === opening)) return
-    useBench.setState({ opening: null, opened: { row: `step ${opening}`, from: opening } })
-  }, [opening, made])
+  const opened = useOpenedOn(piece.id, made?.work ?? NONE)
   const row = openRow(rows, opened)
   return row ? { row, n: rows.indexOf(row) + 1 } : null
 }

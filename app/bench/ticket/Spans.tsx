@@ -63,6 +63,12 @@ function turnFact(id: string, direction: Direction, instead: Fact, fact: Fact): 
   sayRefusal(run(change.setFact({ id, direction, fact, text, instead })))
 }
 
+const IN_LINE =
+  'measure min-h-7 shrink-0 rounded-sm px-0.5 text-xs text-quiet hover:bg-ground pointer-coarse:min-h-11'
+const IN_FULL =
+  'measure min-h-8 w-23 shrink-0 rounded-sm border border-transparent bg-transparent ' +
+  'hover:border-hairline pointer-coarse:min-h-11'
+
 interface RowProps {
   readonly piece: MadePiece | Group
   readonly direction: Direction
@@ -108,6 +114,25 @@ const SpanRow = memo(function SpanRow({ piece, direction }: RowProps) {
     return why
   }
 
+  const which = (fact: Fact, look: { readonly className: string; readonly shows?: string }) => (
+    <Choice
+      label={`${TITLE[direction]}: which dimension`}
+      value={fact}
+      disabled={readOnly}
+      of={[fact, ...free].map((f) => [f, SAYS[f]])}
+      onPick={(f) => turnFact(piece.id, direction, fact, f)}
+      {...look}
+    />
+  )
+  const measures = (fact: Fact) => ({
+    label: `${TITLE[direction]} ${SAYS[fact]}`,
+    value: span[fact]!,
+    at: keyOf.fact(piece.id, direction, fact),
+    ...(locals && { locals }),
+    along: direction,
+    likely: likely(piece, direction, fact),
+  })
+
   return (
     <section className="border-t border-hairline py-0.5" aria-label={TITLE[direction]}>
       <div className="flex items-start gap-1">
@@ -130,27 +155,11 @@ const SpanRow = memo(function SpanRow({ piece, direction }: RowProps) {
           <div className="flex min-w-0 flex-1 items-start gap-1 pl-1.5">
             {given.map((fact) => (
               <div key={fact} className="flex min-w-0 flex-1 items-start focus-within:flex-[2.5]">
-                <Choice
-                  label={`${TITLE[direction]}: which dimension`}
-                  className={
-                    'measure min-h-7 shrink-0 rounded-sm px-0.5 text-xs text-quiet hover:bg-ground ' +
-                    'pointer-coarse:min-h-11'
-                  }
-                  shows={SHORT[fact]}
-                  value={fact}
-                  disabled={readOnly}
-                  of={[fact, ...free].map((f) => [f, SAYS[f]])}
-                  onPick={(f) => turnFact(piece.id, direction, fact, f)}
-                />
+                {which(fact, { className: IN_LINE, shows: SHORT[fact] })}
                 <MeasureField
+                  {...measures(fact)}
                   compact
-                  label={`${TITLE[direction]} ${SAYS[fact]}`}
-                  value={span[fact]!}
                   optional
-                  at={keyOf.fact(piece.id, direction, fact)}
-                  {...(locals && { locals })}
-                  along={direction}
-                  likely={likely(piece, direction, fact)}
                   onCommit={(text) =>
                     text ? put(fact)(text) : run(change.clearFact({ id: piece.id, direction, fact }))
                   }
@@ -177,27 +186,8 @@ const SpanRow = memo(function SpanRow({ piece, direction }: RowProps) {
         <>
           {given.map((fact) => (
             <div key={fact} className="mb-1 flex items-start gap-1">
-              <Choice
-                label={`${TITLE[direction]}: which dimension`}
-                className={
-                  'measure min-h-8 w-23 shrink-0 rounded-sm border border-transparent ' +
-                  'pointer-coarse:min-h-11 bg-transparent hover:border-hairline'
-                }
-                value={fact}
-                disabled={readOnly}
-                of={[fact, ...free].map((f) => [f, SAYS[f]])}
-                onPick={(f) => turnFact(piece.id, direction, fact, f)}
-              />
-              <MeasureField
-                label={`${TITLE[direction]} ${SAYS[fact]}`}
-                value={span[fact]!}
-                at={keyOf.fact(piece.id, direction, fact)}
-                {...(locals && { locals })}
-                pickable={fact !== 'size'}
-                along={direction}
-                likely={likely(piece, direction, fact)}
-                onCommit={put(fact)}
-              />
+              {which(fact, { className: IN_FULL })}
+              <MeasureField {...measures(fact)} pickable={fact !== 'size'} onCommit={put(fact)} />
               {!readOnly && (
                 <button
                   className="btn btn-quiet btn-icon"

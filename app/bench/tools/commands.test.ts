@@ -1,4 +1,7 @@
-import { BENCH_COMMANDS, benchKeys, inDrawer, sayKey } from './commands'
+import { block, make } from '../../../core/testing/bench'
+import { useOpen } from '../../store/open'
+import { useBench } from '../asks'
+import { BENCH_COMMANDS, benchKeys, commandNamed, doOnBench, inDrawer, sayKey } from './commands'
 import { DRAWERS } from './rail/drawers'
 
 test('no two commands of the bench share a key, an id or a name, and each key does its own', () => {
@@ -45,4 +48,19 @@ test('keys are said as they stand on the keyboard', () => {
     '?',
     'B',
   ])
+})
+
+test('work that waits for a place waits no more once it is asked for again, or another tool is', () => {
+  useOpen.setState({ project: make(block('a', 'right-up', [0, 400], [0, 100], [0, 18])), readOnly: false })
+  const press = (id: string) => doOnBench(commandNamed(id)!)
+  const waits = () => [useOpen.getState().picking?.prompt, useBench.getState().active?.tool]
+  press('place-dado')
+  expect(waits()).toEqual(['Dado', 'place'])
+  press('place-dado')
+  expect(waits()).toEqual([undefined, undefined])
+  press('place-hole')
+  press('board')
+  expect(waits()).toEqual([undefined, 'board'])
+  press('leave')
+  expect(waits()).toEqual([undefined, undefined])
 })

@@ -20,9 +20,15 @@ export const BENCH_COMMANDS: readonly BenchCommand[] = [
   ...EDIT_COMMANDS,
 ]
 
+const byId = new Map(BENCH_COMMANDS.map((c) => [c.id, c]))
+export const commandNamed = (id: string): BenchCommand | undefined => byId.get(id)
+
+const drawers = new Map<DrawerId, BenchCommand[]>()
+for (const c of BENCH_COMMANDS)
+  if (c.entry) drawers.set(c.entry.drawer, [...(drawers.get(c.entry.drawer) ?? []), c])
+
 /** What stands in a drawer of the rail, in its order. */
-export const inDrawer = (drawer: DrawerId): readonly BenchCommand[] =>
-  BENCH_COMMANDS.filter((c) => c.entry?.drawer === drawer)
+export const inDrawer = (drawer: DrawerId): readonly BenchCommand[] => drawers.get(drawer) ?? []
 
 /** Does it, where it can be done; says so where the project is only read here, or what is missing. */
 export function doOnBench(command: BenchCommand, shift = false): void {

@@ -6,7 +6,7 @@ import type { Preset } from '../preset'
 
 const hole = (x: number, y: number, r: number) => area(...ring([x, y, 10], r))
 
-/** Lines of holes stand so far from edges and ends, and so far apart: a third system of inches, 32 mm. */
+/** How far holes for shelf pins are from edges, from ends and from each other. */
 const PINS = {
   in: {
     edge: 1.5 * MM_PER.in!,
@@ -49,10 +49,7 @@ export const presets: readonly Preset[] = [
           depth: usual(on, 3 / 8, 10, half(under(on))),
           countAlong: String(count),
           pitchAlong: pitch,
-          along: `L/2 - ${count - 1}*${pitch.includes(' ') ? `(${pitch})` : pitch}/2`.replace(
-            /L/,
-            'LWT'[along]!,
-          ),
+          along: `${'LWT'[along]!}/2 - ${count - 1}*(${pitch})/2`,
           ...(two
             ? { across: from, countAcross: '2', pitchAcross: `${'LWT'[across]!} - 2*(${from})` }
             : { across: `${'LWT'[across]!}/2` }),

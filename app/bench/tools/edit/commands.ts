@@ -77,10 +77,7 @@ export const EDIT_COMMANDS: readonly BenchCommand[] = [
     hidden: true,
     act: () => {
       const { active } = useBench.getState()
-      if (useOpen.getState().picking) {
-        pick(null)
-        return active?.tool === 'place' ? leaveTool() : undefined
-      }
+      if (useOpen.getState().picking && active?.tool !== 'place') return pick(null)
       if (active) return leaveTool()
       choose([])
       light(null)

@@ -28,7 +28,7 @@ interface Props {
   readonly mainFirst?: boolean
   /** There is nothing to cancel: the tool is only closed. */
   readonly closes?: true
-  /** Enter in a field does the main thing; else it only leaves the field. */
+  /** Enter in a field only leaves the field; else it does the main thing. */
   readonly plain?: true
   readonly children: ReactNode
 }

@@ -6,7 +6,7 @@ import * as DropdownMenu from 'radix-ui/dropdown-menu'
 import { PRESETS } from '../../../../core/work'
 import { useOpen } from '../../../store/open'
 import { useBench } from '../../asks'
-import { BENCH_COMMANDS, doOnBench, sayKey } from '../commands'
+import { commandNamed, doOnBench, sayKey } from '../commands'
 import { focusStage } from '../../stage/focus'
 import { PictureOf } from '../rail/PictureOf'
 import type { BenchCommand } from '../tool'
@@ -20,8 +20,6 @@ const OF_PIECE = [
 /** What is likely where no wood was pressed. */
 const OF_NONE = ['board', 'ready', 'paste', 'join', 'fit', 'show-all', 'choose-all']
 const LONGEST = 5
-
-const commandOf = (id: string): BenchCommand => BENCH_COMMANDS.find((c) => c.id === id)!
 
 export function PlaceMenu() {
   const at = useBench((s) => s.menu)
@@ -50,12 +48,16 @@ export function PlaceMenu() {
   )
   const placed = (ids: readonly string[]) =>
     ids
-      .map((id) => ({ id, command: commandOf(`place-${id}`) }))
+      .map((id) => ({ id, command: commandNamed(`place-${id}`)! }))
       .filter(({ command }) => may(command))
       .map(({ id, command }) => item(command, () => takePlace(id)))
   const { likely } = at
   const first = likely ? PRESETS.filter((p) => p.likely?.includes(likely)).slice(0, LONGEST) : []
   const rest = PRESETS.filter((p) => !first.includes(p))
+  const whole = (any ? OF_PIECE : OF_NONE)
+    .map((id) => commandNamed(id)!)
+    .filter(may)
+    .map((c) => item(c))
   return (
     <DropdownMenu.Root open onOpenChange={(open) => !open && close()} modal={false}>
       <DropdownMenu.Trigger asChild>
@@ -76,21 +78,7 @@ export function PlaceMenu() {
           {placed(first.map((p) => p.id))}
           {likely && !readOnly && <More label="More at this place">{placed(rest.map((p) => p.id))}</More>}
           {any && likely && <DropdownMenu.Separator className="my-1 border-t border-hairline" />}
-          {any && likely ? (
-            <More label="The chosen piece">
-              {OF_PIECE.map(commandOf)
-                .filter(may)
-                .map((c) => item(c))}
-            </More>
-          ) : any ? (
-            OF_PIECE.map(commandOf)
-              .filter(may)
-              .map((c) => item(c))
-          ) : (
-            OF_NONE.map(commandOf)
-              .filter(may)
-              .map((c) => item(c))
-          )}
+          {any && likely ? <More label="The chosen piece">{whole}</More> : whole}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

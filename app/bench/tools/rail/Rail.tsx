@@ -5,7 +5,7 @@ import { memo } from 'react'
 import { useOpen } from '../../../store/open'
 import { useBench } from '../../asks'
 import { REGION } from '../../regions'
-import { BENCH_COMMANDS, doOnBench, inDrawer, sayKey } from '../commands'
+import { commandNamed, doOnBench, inDrawer, sayKey } from '../commands'
 import { Card } from './Card'
 import { DRAWERS, type Drawer } from './drawers'
 import { PictureOf } from './PictureOf'
@@ -32,7 +32,7 @@ export const Rail = memo(function Rail() {
 function DrawerButton({ drawer: { id, word, picture } }: { readonly drawer: Drawer }) {
   const open = useBench((s) => s.card === id)
   const last = useBench((s) => s.lastUsed[id] !== undefined)
-  const working = useBench((s) => BENCH_COMMANDS.find((c) => c.entry && c.on?.(s))?.entry?.drawer === id)
+  const working = useBench((s) => inDrawer(id).some((c) => c.on?.(s)))
   const close = () => useBench.setState((s) => (s.card === id ? { card: null } : {}))
   return (
     <Popover.Root open={open} onOpenChange={(now) => (now ? useBench.setState({ card: id }) : close())}>
@@ -79,7 +79,7 @@ function DrawerButton({ drawer: { id, word, picture } }: { readonly drawer: Draw
 function LastUsed({ drawer }: { readonly drawer: Drawer['id'] }) {
   const id = useBench((s) => s.lastUsed[drawer])
   const readOnly = useOpen((s) => s.readOnly)
-  const command = BENCH_COMMANDS.find((c) => c.id === id)
+  const command = commandNamed(id ?? '')
   if (!command?.entry || (command.writes && readOnly)) return null
   const { name, picture } = command.entry
   const says = `${name} again${command.keys[0] ? ` (${sayKey(command.keys[0])})` : ''}`

@@ -36,9 +36,12 @@ export function ReadyPanel() {
     setLast(kind)
   }
   const ready = READY.find((r) => r.kind === kind)!
-  const [own, openOwn] = useState<Own | null>(null)
-  if (own) return <OwnForm own={own} onBack={() => openOwn(null)} />
-  return <ReadyForm key={kind} ready={ready} onKind={setKind} onOwn={openOwn} />
+  // It is shown until another one is asked for from the rail.
+  const active = useBench((s) => s.active)
+  const [opened, open] = useState<{ readonly own: Own; readonly under: typeof active } | null>(null)
+  if (opened?.under === active && opened)
+    return <OwnForm key={opened.own.id} own={opened.own} onBack={() => open(null)} />
+  return <ReadyForm key={kind} ready={ready} onKind={setKind} onOwn={(own) => open({ own, under: active })} />
 }
 
 const Texts = z.record(z.string(), z.string())
