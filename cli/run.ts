@@ -22,8 +22,8 @@ ergaton check FILE [--json]      must fix, look at and notes; exit 3 when someth
 ergaton layout JOB               a board or sheet layout from a job file, as JSON
 ergaton export FILE --out DIR    cut list, layouts, plans, size sheet, findings and an STL of each piece
 ergaton export FILE --as FORMAT --out FILE [--piece NAME]
-                                 the whole project, or one piece, for others: its solids in place (stl, 3mf, glb)
-                                 or flat, as it is cut out (dxf, svg)
+                                 the whole project, or one piece, for others: its solids in place
+                                 (stl, 3mf, glb) or flat, as it is cut out (dxf, svg)
 ergaton change FILE --do CHANGE  the project after changes, as a file: to standard output or --out FILE.
                                  A change is its command and what that needs, as JSON:
                                  '{"command": "remove-step", "payload": {"id": "w1"}}'

@@ -88,7 +88,7 @@ try {
   await page.goto(base)
   await page.getByRole('link', { name: 'Cold frame', exact: true }).click()
   await page.getByRole('link', { name: 'Proof' }).click()
-  await page.getByText('All of it was looked over').waitFor({ timeout: 30_000 })
+  await page.getByText('Checked just now').waitFor({ timeout: 30_000 })
   await shoot('proof', 1000)
   await page.goto(base)
   await page.getByRole('link', { name: 'Seed-packet drawers', exact: true }).click()

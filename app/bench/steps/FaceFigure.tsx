@@ -35,7 +35,9 @@ const flatOf = (feature: Feature, step: Step): readonly Dimension[] => {
   const { axis: into } = FACE_AT[faceOf(step.at) ?? kind.shownOn(feature.data)]
   return kind.dimensions(feature.data).filter((d) => d.axis !== into)
 }
-export const drawsFace = (feature: Feature, step: Step): boolean => flatOf(feature, step).length > 0
+/** What is told by an outline has its drawing on the board. */
+export const drawsFace = (feature: Feature, step: Step): boolean =>
+  !ownWork(step.kind)?.outlined?.(step.options) && flatOf(feature, step).length > 0
 
 export function FaceFigure({ feature, step, on, onField }: Props) {
   const shown = useOpen((s) => s.shown)

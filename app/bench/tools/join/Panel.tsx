@@ -90,7 +90,7 @@ export function JoinPanel() {
           ? 'Where the chosen pieces touch'
           : 'Where pieces touch. Choose two or more (Shift) for theirs alone.'
       }
-      main={`Add ${count} ${count === 1 ? 'joint' : 'joints'}`}
+      main={count === 0 ? 'Add joints' : `Add ${count} ${count === 1 ? 'joint' : 'joints'}`}
       off={readOnly || count === 0}
       why={why}
       plain
