@@ -32,7 +32,7 @@ test('every answer has a strict content policy, none has a stack, and no screen 
   page.on('console', (m) => void (/Content Security Policy/i.test(m.text()) && broken.push(m.text())))
   await page.addInitScript(() =>
     document.addEventListener('securitypolicyviolation', (e) =>
-      // eslint-disable-next-line no-console -- what the page says is what is listened to
+      // oxlint-disable-next-line no-console -- what the page says is what is listened to
       console.error(`Content Security Policy: ${e.violatedDirective} ${e.blockedURI}`),
     ),
   )

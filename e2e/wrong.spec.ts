@@ -262,7 +262,7 @@ test('the first screen loads little, the bench what it needs', async ({ page }) 
   await expect.poll(() => [...scripts.keys()].some((name) => /^proof-/.test(name))).toBe(true)
   await page.waitForLoadState('networkidle')
   const bench = sizes()
-  // eslint-disable-next-line no-console -- how much there is left until the bounds is worth reading
+  // oxlint-disable-next-line no-console -- how much there is left until the bounds is worth reading
   console.log(`bytes of scripts: ${first.page} first; bench ${bench.page}, worker ${bench.worker}`)
   expect(bench.page).toBeLessThan(525_000)
   expect(bench.worker).toBeLessThan(235_000)

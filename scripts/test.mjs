@@ -68,12 +68,9 @@ async function checkTogether(...checks) {
   timed('Checks of the source', since)
 }
 
-// The routes' generated types first, which linting reads.
-run('npx', ['react-router', 'typegen'])
 await checkTogether(
-  ['Types', 'npx', 'tsc', '--noEmit'],
+  ['Types, lint and formatting', 'npm', 'run', '-s', 'lint'],
   ['Import rules and dead code', 'npm', 'run', '-s', 'rules'],
-  ['Lint and formatting', 'npm', 'run', '-s', 'lint'],
 )
 counted(
   'Unit tests',

@@ -59,7 +59,8 @@ export interface MadeShape extends Skin {
 
 /** The document as a whole, or what has changed of it since the revision that was told before. */
 export type Change =
-  { readonly project: Project } | { readonly since: number; readonly patches: Parameters<typeof replay>[1] }
+  | { readonly project: Project }
+  | { readonly since: number; readonly patches: Parameters<typeof replay>[1] }
 
 /** Where a number comes from, or why there is none; `deeper` says which of its parts can be asked further. */
 export interface Story {

@@ -73,7 +73,7 @@ export default function Projects({ loaderData: { cards, fault } }: Route.Compone
         },
       })
     // The fetcher's own answer is what matters here; submit only passes it on.
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- submit changes with each render
+    // oxlint-disable-next-line react/exhaustive-deps -- submit changes with each render
   }, [fetcher.data, fetcher.state])
 
   async function exportCard(card: Card) {

@@ -46,7 +46,7 @@ export function useAsked<R>(
     return () => {
       gone = true
     }
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- they stand for the question
+    // oxlint-disable-next-line react/exhaustive-deps -- they stand for the question
   }, [project, what, with_, tries])
   return { answer: found?.what === what ? found.answer : undefined, fault, again: () => again((n) => n + 1) }
 }

@@ -15,7 +15,8 @@ import { FORMAT, GoneId, Id, Limits, Name, Settings, SetAside, Step, VERSION, ty
 import { sayIssue } from './words'
 
 export type Reading =
-  { readonly ok: true; readonly project: Project } | { readonly ok: false; readonly why: string }
+  | { readonly ok: true; readonly project: Project }
+  | { readonly ok: false; readonly why: string }
 
 /** No project comes near this; what does is not one. */
 export const LARGEST_FILE = 20_000_000

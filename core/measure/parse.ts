@@ -16,7 +16,16 @@ export type Expr = { readonly at: number; readonly end: number } & (
 )
 
 export type FunctionName =
-  'min' | 'max' | 'abs' | 'sqrt' | 'sin' | 'cos' | 'tan' | 'atan' | 'roundto' | 'angle'
+  | 'min'
+  | 'max'
+  | 'abs'
+  | 'sqrt'
+  | 'sin'
+  | 'cos'
+  | 'tan'
+  | 'atan'
+  | 'roundto'
+  | 'angle'
 
 /** How many arguments each function takes: at least, at most, and in words. */
 const TAKES: Readonly<Record<FunctionName, readonly [number, number, string]>> = {

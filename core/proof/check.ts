@@ -39,7 +39,7 @@ export const defineQuick = (check: QuickCheck): QuickCheck => check
 export const defineWhole = ({ look, ...about }: QuickCheck): Check<null> => ({
   ...about,
   memory: () => null,
-  // eslint-disable-next-line require-yield -- it is over before anybody could stop it
+  // oxlint-disable-next-line require-yield -- it is over before anybody could stop it
   *find(model) {
     return look(model)
   },

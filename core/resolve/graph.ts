@@ -40,7 +40,15 @@ export type NodeResult<T = unknown> =
 /** What a node belongs to. */
 export interface Owner {
   readonly kind:
-    'setting' | 'parameter' | 'stock' | 'board' | 'bit' | 'piece' | 'group' | 'joint' | 'hardware'
+    | 'setting'
+    | 'parameter'
+    | 'stock'
+    | 'board'
+    | 'bit'
+    | 'piece'
+    | 'group'
+    | 'joint'
+    | 'hardware'
   readonly id: string
 }
 

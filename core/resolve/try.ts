@@ -8,7 +8,8 @@ import type { Resolved } from './types'
 export type Readable = Pick<Resolved, 'project' | 'result' | 'slip' | 'say'>
 
 export type Tried =
-  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly slip: Slip }
+  | { readonly ok: true; readonly value: number }
+  | { readonly ok: false; readonly slip: Slip }
 
 /**
  * What a stored measure would give in a project as it stands, without putting it there. `locals` as in

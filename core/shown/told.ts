@@ -27,7 +27,8 @@ export interface ToldPiece {
 
 /** The value of a node, or what is wrong with it, without its story. */
 export type ToldValue =
-  { readonly ok: true; readonly value: unknown } | Extract<NodeResult, { readonly ok: false }>
+  | { readonly ok: true; readonly value: unknown }
+  | Extract<NodeResult, { readonly ok: false }>
 
 /** What is told as a whole whenever any of it is other than before. */
 export interface ToldWhole {

@@ -84,7 +84,7 @@ function Knobs({ stage, held }: { stage: Stage3D; held: Held }) {
     }
     place()
     return stage.watchDraw(place)
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the names stand for the handles
+    // oxlint-disable-next-line react/exhaustive-deps -- the names stand for the handles
   }, [stage, held.box, names])
 
   return (

@@ -235,7 +235,7 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
     looked.current = { n: view.n, empty: !all }
     stage.look(view.name === 'fit' ? null : TOWARD[view.name], box)
     // A slider that draws pieces apart does not move the eye all the time.
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- it looks again when it is asked to
+    // oxlint-disable-next-line react/exhaustive-deps -- it looks again when it is asked to
   }, [stage, view, all, apart > 0])
 
   const { style } = useOpen((s) => s.shown)

@@ -14,19 +14,19 @@ import { commandNamed, doOnBench, sayKey } from '../tools/commands'
 const turned = (word: string, turn: string) => <span className={`measure text-xs ${turn}`}>{word}</span>
 
 /** What stands in its cells, row by row; null for an empty one. */
-const CELLS: ReadonlyArray<readonly [id: string, label: string, face: ReactNode] | null> = [
-  ['fit', 'Show all', <Maximize size={13} />],
-  ['view-back', 'Back', turned('Back', '')],
+const CELLS: ReadonlyArray<{ id: string; label: string; face: ReactNode } | null> = [
+  { id: 'fit', label: 'Show all', face: <Maximize size={13} /> },
+  { id: 'view-back', label: 'Back', face: turned('Back', '') },
   null,
-  ['views', 'Saved views', <Bookmark size={13} />],
-  ['view-left', 'Left', turned('Left', '-rotate-90')],
-  ['view-top', 'Top', <Plan />],
-  ['view-right', 'Right', turned('Right', 'rotate-90')],
+  { id: 'views', label: 'Saved views', face: <Bookmark size={13} /> },
+  { id: 'view-left', label: 'Left', face: turned('Left', '-rotate-90') },
+  { id: 'view-top', label: 'Top', face: <Plan /> },
+  { id: 'view-right', label: 'Right', face: turned('Right', 'rotate-90') },
   null,
-  ['view-pictorial', 'Pictorial', <BoxSign size={13} />],
-  ['view-front', 'Front', turned('Front', '')],
+  { id: 'view-pictorial', label: 'Pictorial', face: <BoxSign size={13} /> },
+  { id: 'view-front', label: 'Front', face: turned('Front', '') },
   null,
-  ['view-bottom', 'Bottom', <SquareArrowDown size={13} />],
+  { id: 'view-bottom', label: 'Bottom', face: <SquareArrowDown size={13} /> },
 ]
 
 /** Where the stage has less than 560 px, it is folded until it is opened. */
@@ -59,8 +59,8 @@ export const ViewCluster = memo(function ViewCluster() {
         >
           {CELLS.map((cell, n) =>
             cell ? (
-              <View key={cell[0]} id={cell[0]} label={cell[1]}>
-                {cell[2]}
+              <View key={cell.id} id={cell.id} label={cell.label}>
+                {cell.face}
               </View>
             ) : (
               <span key={n} />

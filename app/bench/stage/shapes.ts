@@ -100,7 +100,7 @@ export function useShapes(shown: Shown): Shapes {
       },
     )
     return () => clearTimeout(late)
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- what is missing changes along with the pieces
+    // oxlint-disable-next-line react/exhaustive-deps -- what is missing changes along with the pieces
   }, [telling, byId, asked, aside])
 
   const skins = useMemo((): Skins => {
@@ -113,7 +113,7 @@ export function useShapes(shown: Shown): Shapes {
       },
       stale: taken.for !== byId && [...shapesIn(shown)].some((shape) => !kept.has(keyOf(shape))),
     }
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- what is kept grows with what is taken
+    // oxlint-disable-next-line react/exhaustive-deps -- what is kept grows with what is taken
   }, [taken, telling, byId])
   return { skins, busy, fault, retry: () => ask((n) => n + 1) }
 }

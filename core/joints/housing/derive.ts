@@ -42,7 +42,7 @@ function house(m: Meeting, d: Deriving): void {
     depthKey: keyOf.joint(d.joint.id, 'depth'),
   })
   if (!isChannel(channel))
-    return void d.wrong(`The stops in ${host.name} leave nothing of the channel for ${guest.name}`)
+    return d.wrong(`The stops in ${host.name} leave nothing of the channel for ${guest.name}`)
   d.work('channel', host, guest, channel)
   if (m.square)
     for (const notch of notchesIn(m, channel, depth - d.must('gap')))

@@ -72,7 +72,7 @@ export function LayPanel() {
       'edge',
     )
     return () => pick(null)
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the edges are asked for once
+    // oxlint-disable-next-line react/exhaustive-deps -- the edges are asked for once
   }, [])
 
   function lay(): string | null {

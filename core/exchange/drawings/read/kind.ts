@@ -6,7 +6,8 @@ import type { Place2, Segment } from '../../../outline'
 export class Unread extends Error {}
 
 export type Reading<T> =
-  { readonly ok: true; readonly read: T } | { readonly ok: false; readonly why: string }
+  | { readonly ok: true; readonly read: T }
+  | { readonly ok: false; readonly why: string }
 
 /** What a drawing holds, in its own units; x to the right and y up. */
 export interface Strokes {
