@@ -25,11 +25,16 @@ async function ergaton(...args: string[]) {
   })
   return { status, stdout, stderr, at }
 }
+beforeAll(() => {
+  const build = 'node_modules/vite/bin/vite.js build -c bench/vite.config.ts --outDir .cache/cli --ssr'
+  const built = spawnSync('node', [...build.split(' '), 'cli/ergaton.ts'], { encoding: 'utf8' })
+  if (built.status !== 0) throw new Error(built.stderr)
+})
 /** As a program of its own, with something on standard input; `before` is what the shell does first. */
 function program(input: string, args: string, before = '') {
   const { status, stdout, stderr } = spawnSync(
     'bash',
-    ['-c', `${before} node node_modules/tsx/dist/cli.mjs cli/ergaton.ts ${args}`],
+    ['-c', `${before} node .cache/cli/ergaton.js ${args}`],
     { encoding: 'utf8', input },
   )
   return { status, stdout, stderr }

@@ -18,17 +18,26 @@ beforeAll(async () => {
   kernel = await testKernel()
 })
 
-const load = (demo: string): Model => {
+/** What is the same for each test of a demo, made once. */
+const once = <T>(make: (of: string) => T) => {
+  const made = new Map<string, T>()
+  return (of: string): T => {
+    if (!made.has(of)) made.set(of, make(of))
+    return made.get(of)!
+  }
+}
+const load = once((demo): Model => {
   const read = openProject(readFileSync(`demo/${demo}.json`, 'utf8'))
   if (!read.ok) throw new Error(read.why)
   return modelOf(read.project)
-}
-const wanted = (m: Model) => {
-  const fine = kernel.finer(FILE_CHORD)
+})
+const wanted = once((demo) => {
+  const [m, fine] = [load(demo), kernel.finer(FILE_CHORD)]
   return m.resolved.instances.map((i) => ({ name: i.name, volume: fine.shape(m.recipe(i)).volume }))
-}
+})
+const standing = once((demo) => standingIn(load(demo), kernel))
 const sum = (all: ReadonlyArray<{ volume: number }>) => all.reduce((n, { volume }) => n + volume, 0)
-const written = (m: Model, id: string) => solidFormat(id)!.write(standingIn(m, kernel), 'Larkmoor')
+const written = (demo: string, id: string) => solidFormat(id)!.write(standing(demo), 'Larkmoor')
 
 /** By the divergence theorem; less than nothing for a surface that is inside out. */
 function volumeOf(geometry: BufferGeometry): number {
@@ -68,15 +77,13 @@ const parsed = (file: Uint8Array): Model3mf =>
 const DEMOS = ['seed-cabinets', 'barrow-wheel', 'seed-hopper', 'cold-frame']
 
 test.each(DEMOS)('%s as STL has the volume of all its pieces, no surface inside out', async (demo) => {
-  const m = load(demo)
-  const data = await written(m, 'stl')
+  const data = await written(demo, 'stl')
   const geometry = new STLLoader().parse(data.buffer as ArrayBuffer)
-  expect(volumeOf(geometry) / sum(wanted(m))).toBeCloseTo(1, 4)
+  expect(volumeOf(geometry) / sum(wanted(demo))).toBeCloseTo(1, 4)
 })
 
 test.each(DEMOS)('%s as 3MF has each piece by its name, with its volume and a colour', async (demo) => {
-  const m = load(demo)
-  const files = unzipSync(await written(m, '3mf'))
+  const files = unzipSync(await written(demo, '3mf'))
   expect(Object.keys(files)).toEqual(['[Content_Types].xml', '_rels/.rels', '3D/3dmodel.model'])
   const { model } = parsed(files['3D/3dmodel.model']!)
   expect(model['@_unit']).toBe('millimeter')
@@ -88,21 +95,21 @@ test.each(DEMOS)('%s as 3MF has each piece by its name, with its volume and a co
     }, 0)
     return { name, volume }
   })
-  expect(read.map((r) => r.name)).toEqual(wanted(m).map((w) => w.name))
-  read.forEach((r, n) => expect(r.volume / wanted(m)[n]!.volume).toBeCloseTo(1, 4))
+  expect(read.map((r) => r.name)).toEqual(wanted(demo).map((w) => w.name))
+  read.forEach((r, n) => expect(r.volume / wanted(demo)[n]!.volume).toBeCloseTo(1, 4))
   expect(model.build.item).toHaveLength(read.length)
   for (const b of model.resources.basematerials.base) expect(b['@_displaycolor']).toMatch(/^#[0-9A-F]{8}$/)
 })
 
 test.each(DEMOS)('%s as glTF stands upright in metres, each piece by its name', async (demo) => {
   const m = load(demo)
-  const data = await written(m, 'glb')
+  const data = await written(demo, 'glb')
   const { scene } = await new GLTFLoader().parseAsync(data.buffer as ArrayBuffer, '')
   const meshes: Array<Mesh<BufferGeometry, MeshStandardMaterial>> = []
   scene.traverse((o) => {
     if (o instanceof Mesh) meshes.push(o as Mesh<BufferGeometry, MeshStandardMaterial>)
   })
-  const all = wanted(m)
+  const all = wanted(demo)
   expect(meshes).toHaveLength(all.length)
   meshes.forEach((mesh, n) => {
     // Readers may write a blank otherwise in a name.
@@ -121,15 +128,12 @@ test.each(DEMOS)('%s as glTF stands upright in metres, each piece by its name', 
 
 test('each piece of each demo is closed for a strict reader, as it stands in the room', () => {
   for (const demo of readdirSync('demo').flatMap((f) => /^(.*)\.json$/.exec(f)?.[1] ?? [])) {
-    const m = load(demo)
-    for (const solid of standingIn(m, kernel))
-      expect([solid.name, strictFaults(solid)]).toEqual([solid.name, []])
+    for (const solid of standing(demo)) expect([solid.name, strictFaults(solid)]).toEqual([solid.name, []])
   }
 })
 
 test('a name with signs of XML in it comes back as it was', async () => {
-  const m = load('seed-cabinets')
-  const solids = standingIn(m, kernel).map((s) => ({ ...s, name: 'Door <A> & "B"' }))
+  const solids = standing('seed-cabinets').map((s) => ({ ...s, name: 'Door <A> & "B"' }))
   const files = unzipSync(await solidFormat('3mf')!.write(solids, 'a < b & c'))
   const { model } = parsed(files['3D/3dmodel.model']!)
   expect(model.metadata['#text']).toBe('a < b & c')

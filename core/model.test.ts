@@ -6,6 +6,7 @@ import { keyOf, sayBecause } from './resolve'
 import { loadKernel, type Kernel } from './solid'
 import type { Channel } from './work'
 import { lookOver } from './proof'
+import { runs } from './testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -164,7 +165,7 @@ test(
         const solid = c.shelf * ((opening + 2 * (c.depth - c.gap)) * c.deep - 2 * (c.depth - c.gap) * c.stop)
         expect(shelf / solid).toBeCloseTo(1, 6)
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   },
 )
@@ -183,7 +184,7 @@ test('no two pieces of a case share wood, and the twin side mirrors the first', 
         }
       expect(shapeIn(m, 'right#1').shape.volume).toBeCloseTo(shapeIn(m, 'left#1').shape.volume, 3)
     }),
-    { numRuns: 25 },
+    { numRuns: runs(25) },
   )
 })
 
@@ -208,7 +209,7 @@ test('the order in which pieces and joints are listed changes nothing', () => {
       }
       expect(seen(mixed)).toEqual(seen(project))
     }),
-    { numRuns: 30 },
+    { numRuns: runs(30) },
   )
 })
 

@@ -1,8 +1,9 @@
 /** What can be done with pieces and groups on the bench, by mouse, keys and touch. */
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { inches } from './figures'
 import { fromRail, Maker, openDemo, ready } from './maker'
 import { pickFrom } from './pick'
+import { test } from './shared'
 
 test('a lid leans about its edge and swings on hinges, as far as what it meets lets it', async ({ page }) => {
   const maker = new Maker(page)

@@ -1,7 +1,8 @@
 /** A handle bent from a rod, and the hole it sits in, as a new maker does it. */
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
+import { test } from './shared'
 
 test('J9: a handle is bent along a path, its block fitted, and the hole in a rail follows its end', async ({
   page,

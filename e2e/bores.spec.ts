@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Maker } from './maker'
 import { pickFrom } from './pick'
+import { test } from './shared'
 
 test('a hole is bored where the pointer shows it, made a row, dragged over its face and counted', async ({
   page,

@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Maker } from './maker'
+import { test } from './shared'
 
 test('a new maker builds a case from boards to paper', async ({ page }) => {
   const maker = new Maker(page)

@@ -1,7 +1,8 @@
 /** Drawers by hand, board by board, in the case they run in; inputs counted and sizes reckoned apart. */
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
+import { test } from './shared'
 
 test('J5 by hand: a case, and three drawers in it', async ({ page }) => {
   const [maker, hands] = [new Maker(page), new Hands(page)]

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Maker, openDemo } from './maker'
+import { test } from './shared'
 
 test('a stage that cannot be drawn takes nothing else along, and can be tried again', async ({ page }) => {
   // There is WebGL as long as one asks; what would draw on the page is refused for a while.

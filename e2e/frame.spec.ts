@@ -1,8 +1,9 @@
 /** Sloped work by hand: the cold frame, board by board, inputs counted and sizes reckoned apart. */
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { inches } from './figures'
 import { Hands } from './hands'
 import { Maker } from './maker'
+import { test } from './shared'
 
 test('J3 by hand: a sloped box with its lid on two edges, bevelled and hinged', async ({ page }) => {
   const [maker, hands] = [new Maker(page), new Hands(page)]

@@ -1,8 +1,9 @@
 /** Jobs that a new maker does from an empty project: inputs counted, and sizes reckoned apart. */
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { inches } from './figures'
 import { Hands } from './hands'
 import { Maker, ready } from './maker'
+import { test } from './shared'
 
 const sizes = async (maker: Maker, name: string) => {
   const found = await maker.sizesOf(name)

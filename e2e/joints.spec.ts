@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Maker, openDemo } from './maker'
 import { pickFrom } from './pick'
+import { test } from './shared'
 
 test('a maker dovetails a corner, makes it half-blind, and finds it again', async ({ page }) => {
   const maker = new Maker(page)

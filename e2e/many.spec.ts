@@ -1,7 +1,8 @@
 /** Pieces carried, turned, named and shown: copies, many at once, the stick, the list, views, snapshots. */
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
 import { fromRail, Maker, openDemo } from './maker'
+import { test } from './shared'
 
 test('pieces are copied into another project with their joints and their very sizes', async ({ page }) => {
   const maker = await openDemo(page)
@@ -117,22 +118,22 @@ test('a tick of the story stick is typed over, and its work goes along', async (
   await maker.choose('Left side')
   const stick = page.getByRole('list', { name: 'Story stick' })
   // The kick board stands 3 1/2 high; the bottom in its dado above it is placed by a measure.
-  const tick = stick.getByRole('button', { name: /^4 1⁄4/ })
+  const tick = stick.getByRole('button', { name: /^4 and 1 quarter/ })
   await tick.click()
   const field = page.getByRole('textbox', { name: 'Where this tick is' })
   await expect(field).toBeFocused()
   await field.fill('5 1/4')
   await field.press('Enter')
-  await expect(stick.getByRole('button', { name: /^5 1⁄4/ })).toBeVisible()
-  await expect(stick.getByRole('button', { name: /^4 1⁄2/ })).toBeVisible()
+  await expect(stick.getByRole('button', { name: /^5 and 1 quarter/ })).toBeVisible()
+  await expect(stick.getByRole('button', { name: /^4 and 1 half/ })).toBeVisible()
   await maker.choose('Bottom')
   await expect(page.getByRole('textbox', { name: 'Up starts at' })).toHaveValue('kick + 1')
   await page.keyboard.press('Control+z')
   await maker.choose('Left side')
-  await expect(stick.getByRole('button', { name: /^4 1⁄4/ })).toBeVisible()
+  await expect(stick.getByRole('button', { name: /^4 and 1 quarter/ })).toBeVisible()
 
   await test.step('even spacing holds its shelves, and says so', async () => {
-    await stick.getByRole('button', { name: /^12 1⁄4/ }).click()
+    await stick.getByRole('button', { name: /^12 and 1 quarter/ }).click()
     await field.fill('13')
     await field.press('Enter')
     await expect(page.getByText(/Shelf.*is placed by its even spacing/)).toBeVisible()
@@ -140,7 +141,7 @@ test('a tick of the story stick is typed over, and its work goes along', async (
   })
   await test.step('from tick to tick, and on paper at full size', async () => {
     await page.getByRole('button', { name: 'From tick to tick' }).click()
-    await expect(stick.getByRole('button', { name: /^3⁄4/ }).first()).toBeVisible()
+    await expect(stick.getByRole('button', { name: /^3 quarters/ }).first()).toBeVisible()
     const [file] = await Promise.all([
       page.waitForEvent('download'),
       page.getByRole('button', { name: 'Print it at full size' }).click(),

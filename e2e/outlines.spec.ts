@@ -1,8 +1,9 @@
 /** Outlines drawn as a maker does: by mouse, by keyboard alone, by touch; with what cannot be refused. */
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
 import { pickFrom } from './pick'
+import { test } from './shared'
 
 const board = (page: Page) => {
   const dialog = page.getByRole('dialog', { name: /^The outline of the/ })

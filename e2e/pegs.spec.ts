@@ -1,8 +1,9 @@
 /** A block bored, sawn and eased, a perch on a peg that meets it: by a maker, from an empty project. */
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
 import { ticketOf } from './ticket'
+import { test } from './shared'
 
 test('J6 a bee hotel: arch, window, rows of bores, mirrored, an insert, eased; a perch on a peg', async ({
   page,

@@ -1,6 +1,7 @@
 /** Boards put and moved by the hand: dropped, dragged, set against, nudged; and typed over at any moment. */
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 import { Maker, openDemo } from './maker'
+import { test } from './shared'
 
 const across = (page: Page) => page.getByRole('textbox', { name: /^Across (starts|ends|centre) at$/ })
 

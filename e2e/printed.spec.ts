@@ -1,8 +1,9 @@
 /** What the browser prints: everything, at its true scale, on the paper that was chosen. */
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { MARGIN } from '../core/plans/frame'
+import { test } from './shared'
 
 const INCH = 25.4
 const DPI = 100

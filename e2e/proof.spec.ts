@@ -1,8 +1,9 @@
 /** Proof as a new maker uses it: found, looked at, mended, accepted; measured, taken over, printed. */
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { Maker, openDemo } from './maker'
+import { test } from './shared'
 
 /** Two boards, the second a sixteenth short of the first. */
 async function short(page: Page): Promise<Maker> {

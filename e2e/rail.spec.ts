@@ -1,6 +1,7 @@
 /** The rail, what a place of a piece offers, and the bench by its keys: found, used and left again. */
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { fromRail, Maker, openDemo } from './maker'
+import { test } from './shared'
 
 /** Ten things that a maker wants, and the name that each is found under. */
 const TASKS = [

@@ -1,8 +1,9 @@
 /** A block sawn as seen from two sides, bored at a lean and slotted: by fingers, from an empty project. */
-import { expect, test, type Locator } from '@playwright/test'
+import { expect, type Locator } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
 import { ticketOf } from './ticket'
+import { test } from './shared'
 
 test.use({ viewport: { width: 1180, height: 820 }, hasTouch: true })
 

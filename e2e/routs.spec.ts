@@ -1,8 +1,9 @@
 /** Edges routed and eased as a maker does: over a frame as one, along one edge, with bits of the rack. */
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
 import { pickFrom } from './pick'
+import { test } from './shared'
 
 test('J2 a glazed lid: dowelled butts and mitres; cove, rabbet and chamfer run over it as one', async ({
   page,
@@ -63,12 +64,16 @@ test('J2 a glazed lid: dowelled butts and mitres; cove, rabbet and chamfer run o
     await expect(page.getByText('Pick a place on a piece for “Router profile”, or press Esc')).toBeVisible()
     const box = (await canvas.boundingBox())!
     const says = page.getByText(/^Router profile: /)
-    let at = { x: 0, y: 0 }
-    for (let x = 0.2; x < 0.7 && at.x === 0; x += 0.004) {
-      const position = { x: box.width * x, y: box.height * 0.45 }
-      await canvas.hover({ position })
-      if (await says.filter({ hasText: 'all round' }).isVisible()) at = position
+    // Across the left stile: where its outer edge is, the cove would go all round.
+    let at = { x: 0, y: box.height * 0.45 }
+    const onWood = async (x: number, what: RegExp) => {
+      await canvas.hover({ position: { ...at, x: box.width * x } })
+      return says.filter({ hasText: what }).isVisible()
     }
+    let x = 0.2
+    while (x < 0.7 && !(await onWood(x, /./))) x += 0.02
+    for (x -= 0.02; x < 0.7 && at.x === 0; x += 0.004)
+      if (await onWood(x, /all round/)) at = { ...at, x: box.width * x }
     await hands.click(canvas, { position: at })
     await expect(group.getByText('Choose a bit for what is routed on', { exact: false })).toBeVisible()
     await hands.click(group.getByRole('group', { name: 'Bits' }).getByRole('button', { name: /^1\/4 cove/ }))

@@ -1,7 +1,8 @@
 /** What else a small shop makes, as a new maker does it: a wheel, a hopper, blocks that hook together. */
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { Hands } from './hands'
 import { fromRail, Maker } from './maker'
+import { test } from './shared'
 
 const board = (page: Page) => page.getByRole('dialog', { name: /^The outline of the/ })
 const work = (page: Page) => page.getByRole('region', { name: 'Work' })

@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
 import { ticketOf } from './ticket'
+import { test } from './shared'
 
 test('a piece that takes too long is gone on without, and is back once its measure is mended', async ({
   page,
@@ -43,7 +44,7 @@ test('a piece that takes too long is gone on without, and is back once its measu
   const { work, set } = ticketOf(page, new Hands(page))
   await work.getByRole('button', { name: 'Open step 4' }).click()
   await set({ Diameter: '1 1/8' })
-  await expect(told).toBeHidden()
+  await expect(told).toHaveCount(0)
   await maker.back()
   await expect(page.getByText(/Weighs about \d/)).toBeVisible()
   await maker.screen('Proof')

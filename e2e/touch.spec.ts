@@ -1,7 +1,8 @@
 /** A tablet in the shop: fingers alone, from an empty project to paper. */
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { inches } from './figures'
 import { fromRail, Maker, ready } from './maker'
+import { test } from './shared'
 
 test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true, isMobile: true })
 

@@ -1,10 +1,11 @@
 /** Shapes traced from a picture, and outlines that come from and go to other programs. */
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
 import { pickFrom } from './pick'
+import { test } from './shared'
 
 interface Kept {
   readonly pictures: ReadonlyArray<{ readonly data: string }>

@@ -1,9 +1,10 @@
 /** Wood turned, threaded, tapered and hollowed as a new maker does, and its solids given to others. */
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
 import { pickFrom } from './pick'
+import { test } from './shared'
 
 const outline = (page: Page) => page.getByRole('dialog', { name: /^The outline of the/ })
 const addWork = async (page: Page, hands: Hands, kind: string): Promise<void> =>

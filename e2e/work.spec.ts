@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Maker, openDemo } from './maker'
 import { pickFrom } from './pick'
+import { test } from './shared'
 
 test('a maker puts a groove and a mitre on a board by keyboard, and finds them on plans and in cuts', async ({
   page,

@@ -2,7 +2,7 @@ import { memo } from 'react'
 import type { LaidBoard } from '../../core/cuts'
 import { formatLength } from '../../core/measure'
 import { useOpen } from '../store/open'
-import { fractions } from '../ui/fractions'
+import { drawnFractions, inWords } from '../ui/fractions'
 import { markColour } from '../ui/marks'
 import { pointing, usePointed } from './pointed'
 
@@ -21,7 +21,7 @@ interface Props {
 export const BoardDrawing = memo(function BoardDrawing(props: Props) {
   const { board, length, width, defects, longest, marks } = props
   const style = useOpen((s) => s.shown.style)
-  const say = (mm: number) => fractions(formatLength(mm, style).text)
+  const say = (mm: number) => formatLength(mm, style).text
   const holds = board.placements.map((p) => p.demand).join(', ')
   // A thousand units across, whatever the stock; text keeps its size.
   const k = 1000 / longest
@@ -33,7 +33,7 @@ export const BoardDrawing = memo(function BoardDrawing(props: Props) {
       className="max-h-96 w-full"
       preserveAspectRatio="xMinYMid"
       role="img"
-      aria-label={`Board ${say(length)} by ${say(width)}: ${holds}`}
+      aria-label={inWords(`Board ${say(length)} by ${say(width)}: ${holds}`)}
     >
       <rect x="0" y="0" width={L} height={W} fill="var(--stage)" stroke="var(--ink)" strokeWidth="1.5" />
       {board.offcuts.map((o, i) => (
@@ -54,7 +54,7 @@ export const BoardDrawing = memo(function BoardDrawing(props: Props) {
               className="measure"
               fill="var(--quiet)"
             >
-              {say(o.length)} × {say(o.width)}
+              {drawnFractions(`${say(o.length)} × ${say(o.width)}`, 14)}
             </text>
           )}
         </g>
@@ -87,7 +87,7 @@ export const BoardDrawing = memo(function BoardDrawing(props: Props) {
               className="measure"
               fill="#22282e"
             >
-              {w > 150 ? `${p.demand}  ${say(p.length)} × ${say(p.width)}` : p.demand}
+              {w > 150 ? drawnFractions(`${p.demand}  ${say(p.length)} × ${say(p.width)}`, size) : p.demand}
             </text>
           </g>
         )
@@ -152,7 +152,7 @@ function PieceRect({ mark, n, ...rect }: PieceRectProps) {
   return (
     <rect
       {...rect}
-      fill={markColour(n)}
+      fill={`color-mix(in srgb, ${markColour(n)} 40%, white)`}
       stroke={pointed ? 'var(--chalk)' : '#22282e'}
       strokeWidth={pointed ? 3 : 1}
     />

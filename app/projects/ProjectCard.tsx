@@ -27,11 +27,15 @@ export function ProjectCard({ card, onRename, onDuplicate, onExport, onDelete }:
         <div className="min-w-0 flex-1">
           <Link
             to={`/project/${card.id}/bench`}
-            className="font-title text-base font-semibold after:absolute after:inset-0 hover:underline"
+            title={card.name}
+            className={
+              'line-clamp-2 font-title text-base font-semibold break-words after:absolute after:inset-0 ' +
+              'hover:underline'
+            }
           >
             {card.name}
           </Link>
-          <p className="truncate text-quiet">{card.damaged ?? sayWhat(card)}</p>
+          <p className="truncate text-quiet">{card.damaged ?? fractions(sayWhat(card))}</p>
           {card.touched !== null && <p className="text-quiet">{sayWhen(card.touched)}</p>}
         </div>
         <DropdownMenu.Root>
@@ -65,7 +69,7 @@ export function ProjectCard({ card, onRename, onDuplicate, onExport, onDelete }:
 
 function sayWhat(card: Card): string {
   if (card.pieces === 0) return 'empty'
-  const stock = card.stock.length > 0 ? ` · ${fractions(card.stock.join(', '))}` : ''
+  const stock = card.stock.length > 0 ? ` · ${card.stock.join(', ')}` : ''
   return `${card.pieces} ${card.pieces === 1 ? 'piece' : 'pieces'}${stock}`
 }
 

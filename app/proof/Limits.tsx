@@ -2,7 +2,7 @@
 import { change } from '../../core/document'
 import { keyOf, USUAL, type LimitName } from '../../core/resolve'
 import { run, useOpen } from '../store/open'
-import { fractions } from '../ui/fractions'
+import { fractions, withSlash } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
 import { CLIMATES } from './climates'
@@ -120,7 +120,7 @@ function Limit({ name, label, says }: Asked) {
         kind={USUAL[name].kind}
         at={keyOf.limit(name)}
         optional
-        placeholder={fractions(`usually ${USUAL[name][unit]}`)}
+        placeholder={withSlash(`usually ${USUAL[name][unit]}`)}
         onCommit={(stored) => run(change.setLimits({ [name]: stored === '' ? null : stored }))}
       />
       {says && <p className="mt-0.5 text-xs text-quiet">{fractions(says)}</p>}

@@ -6,7 +6,7 @@ import { useAsked } from '../store/asked'
 import { run } from '../store/open'
 import { Choice } from '../ui/Choice'
 import { Dialog } from '../ui/Dialog'
-import { fractions } from '../ui/fractions'
+import { fractions, withSlash } from '../ui/fractions'
 
 interface Props {
   readonly measured: Measured
@@ -45,7 +45,7 @@ export function TakeOver({ measured, copy, line, onClose }: Props) {
             label="Take it"
             showLabel
             value={taken.id}
-            of={ways.map((w) => [w.id, fractions(w.says)] as const)}
+            of={ways.map((w) => [w.id, withSlash(w.says)] as const)}
             onPick={choose}
           />
           <h3 className="mt-3 mb-1 font-semibold">

@@ -8,7 +8,7 @@ import { keyOf } from '../../core/resolve'
 import { woodColour } from '../../core/rack'
 import { run, useOpen } from '../store/open'
 import { Choice } from '../ui/Choice'
-import { fractions } from '../ui/fractions'
+import { fractions, withSlash } from '../ui/fractions'
 import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
 import { TextField } from './StockTable'
@@ -62,7 +62,7 @@ export function MeasuredBoards() {
                 label="Measured board of"
                 className="field max-w-52"
                 value={stock || wood[0]!.id}
-                of={wood.map((s) => [s.id, fractions(s.name)])}
+                of={wood.map((s) => [s.id, withSlash(s.name)])}
                 onPick={setStock}
               />
               <button className="btn" onClick={add}>

@@ -63,7 +63,8 @@ function Story({ start, copy }: { start: NodeKey; copy: number }) {
       {b.parts.length === 0 && <p className="text-quiet">as typed</p>}
       <ul>
         {b.parts.map((p, i) => {
-          const label = `${p.op === '·' ? 'with' : i === 0 && p.op === '+' ? '' : p.op} ${fractions(p.label)}`
+          const op = p.op === '·' ? 'with' : i === 0 && p.op === '+' ? '' : p.op
+          const label = fractions(`${op} ${p.label}`)
           return (
             <li key={i} className="flex items-baseline justify-between gap-6 border-t border-hairline py-1">
               {answer.deeper[i] ? (

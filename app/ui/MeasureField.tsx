@@ -267,7 +267,7 @@ function Said({ id, slip, says, text, typing }: SaidProps) {
         </span>
       ) : says ? (
         // What a narrow field says runs on beside it, and never takes another line.
-        <span className="whitespace-nowrap text-quiet">{says}</span>
+        <span className="whitespace-nowrap text-quiet">{fractions(says)}</span>
       ) : null}
     </p>
   )
@@ -302,9 +302,9 @@ function fieldSays(
 
 /** What a measure comes to; while it is typed, in both units, and how it was read where that is doubtful. */
 function saysOf(reading: Reading & { ok: true }, typing: boolean, kind: MeasureKind, shown: Shown): string {
-  if (!typing) return `= ${fractions(sayValue(reading.value, kind, shown.style))}`
+  if (!typing) return `= ${sayValue(reading.value, kind, shown.style)}`
   const doubtful = readAs(reading, shown)
-  return `= ${fractions(echo(reading.value, kind, shown))}${doubtful ? `, read as ${doubtful}` : ''}`
+  return `= ${echo(reading.value, kind, shown)}${doubtful ? `, read as ${doubtful}` : ''}`
 }
 
 /** The text with the stretch at fault in red. */

@@ -14,6 +14,7 @@ import {
   VERSION,
 } from './index'
 import { migrate } from './migrations'
+import { runs } from '../testing/runs'
 
 const wood = change.addStock({
   id: 's1',
@@ -219,7 +220,7 @@ joint 2, j9: its piece p50 is not there"
           expect(() => readProject(JSON.stringify(file))).not.toThrow()
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     )
   })
 })

@@ -13,6 +13,7 @@ import {
   type Project,
 } from './index'
 import { refused, run } from '../testing/run'
+import { runs } from '../testing/runs'
 
 const opened = (data: unknown): Project => {
   const read = readProject(typeof data === 'string' ? data : JSON.stringify(data))
@@ -202,9 +203,9 @@ describe('what was accepted reads back whole', () => {
         }
         expect(opened(writeProject(now))).toEqual(now)
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     )
-    expect(accepted).toBeGreaterThan(150)
+    expect(accepted).toBeGreaterThan(runs(400) / 3)
   })
   test.each<[string, Change, RegExp]>([
     ['hardware without a name', change.setHardware({ id: 'h1', name: '' }), /at least one letter/],
@@ -312,7 +313,7 @@ describe('what cannot be used stays in the file', () => {
         'which was left as it is',
     ])
   })
-  test('nineteen megabytes of damaged readings, joints or set-aside parts are bounded in work', () => {
+  test('three hundred thousand damaged readings, joints or set-aside parts are bounded in work', () => {
     for (const list of ['readings', 'joints', 'setAside']) {
       let looked = 0
       const bad = new Proxy(
@@ -325,8 +326,9 @@ describe('what cannot be used stays in the file', () => {
           ownKeys: () => [],
         },
       )
-      const { setAside } = opened({ ...shop, [list]: Array.from({ length: 900_000 }, () => bad) })
-      expect([list, looked < 60_000, setAside.length <= 1000]).toEqual([list, true, true])
+      const read = readData({ ...shop, [list]: Array.from({ length: 300_000 }, () => bad) })
+      const aside = read.ok ? read.project.setAside.length : Infinity
+      expect([list, looked < 60_000, aside <= 1000]).toEqual([list, true, true])
     }
   })
   test.each(['name', 'pieces'])('a name that is too long is cut and said, and the rest stays: %s', (of) => {

@@ -30,6 +30,7 @@ import { cases as tongue } from './tongue/cases'
 import { cases as glue } from './glue/cases'
 import { cases as butt } from './butt/cases'
 import { cases as trim } from './trim/cases'
+import { runs } from '../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -70,7 +71,7 @@ describe.each(Object.values(byKind).flatMap(Object.entries<fc.Arbitrary<Made>>))
         for (const [id, wanted] of Object.entries(volumes)) close(volume(m, `${id}#1`, kernel), wanted)
         expect(sharedWood(m, kernel)).toBeLessThan(1e-3)
       }),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     )
   })
 
@@ -118,7 +119,7 @@ describe.each(Object.values(byKind).flatMap(Object.entries<fc.Arbitrary<Made>>))
         if (stops(m).length > 0) return
         for (const i of m.resolved.instances) expect(volume(m, i.key, kernel)).toBeGreaterThan(1)
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     )
   })
 
@@ -171,7 +172,7 @@ test('a panel in four hosts at once grows into each, and each gets a groove as l
       close(volume(m, 'e#1', kernel), 20 * 100 * 300 - d * (t + f) * 300)
       expect(sharedWood(m, kernel)).toBeLessThan(1e-3)
     }),
-    { numRuns: 20 },
+    { numRuns: runs(20) },
   )
 })
 

@@ -6,6 +6,7 @@ import { block, built, instance, join, sharedWood, stops, testKernel, volume } f
 import { close, mm, polygon, rail } from '../testing/joinery'
 import { LOPSIDED } from '../testing/lopsided'
 import type { Bore } from '../work'
+import { runs } from '../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -51,7 +52,7 @@ describe('two joints on one end', () => {
         expect(bodiesOf(kernel.shape(m.recipe(a)))).toEqual({ bodies: 1, hollows: 0 })
         close(volume(m, 'a#1', kernel), (300 + depth) * 120 * 22 - 2 * polygon(4) * bore.depth)
       }),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     )
   })
 
@@ -114,7 +115,7 @@ describe('two joints on one end', () => {
         close(volume(m, 'b#1', kernel), 40 * 62 * 370 - depth * 120 * 22 - (length - depth) * section)
         expect(sharedWood(m, kernel)).toBeLessThan(1e-3)
       }),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     )
   })
 
@@ -191,7 +192,7 @@ describe('corners of boards that differ in width', () => {
         expect(sharedWood(m, kernel)).toBeLessThan(1e-3)
         expect(bodiesOf(kernel.shape(m.recipe(instance(m, 'b#1')))).bodies).toBe(1)
       }),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     )
   })
   test('outer fingers have their room in the wider board', () => {
@@ -201,7 +202,7 @@ describe('corners of boards that differ in width', () => {
         expect(stops(m)).toEqual([])
         close(volume(m, 'b#1', kernel), 15 * 200 * (w + 10 + more) - 3 * 15 * 12 * (w / 5 + fit))
       }),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     )
   })
   test('a mitre of two widths says that it leaves a gap', () => {

@@ -35,6 +35,7 @@ import {
 import { toPdf } from './pdf'
 import type { Arc } from './hidden/merge'
 import { withFractions } from './sheet'
+import { runs } from '../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -138,7 +139,7 @@ describe('hidden lines', () => {
         expect(total(visible)).toBeCloseTo(240, 2)
         expect(total(hidden)).toBeCloseTo(40, 1)
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
   test('a bore seen along its axis is a circle, however much of it is covered, and is drawn once', () => {
@@ -179,7 +180,7 @@ describe('hidden lines', () => {
         expect(sum(arcs.visible) + sum(arcs.hidden)).toBeCloseTo(2 * Math.PI, 2)
         expect(drawView([bored(r)], FRONT, { hidden: true, arcs: true }).arcs.visible).toEqual([])
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     )
   })
   test('a sheet has a layer for each pen it uses, with each of its lines, and one for its texts', () => {
@@ -236,7 +237,7 @@ describe('hidden lines', () => {
       fc.property(fc.array(leaning, { minLength: 2, maxLength: 12 }), (solids) => {
         for (const view of [FRONT, PICTORIAL]) same(solids, view)
       }),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     )
   })
   test('the order of the pieces does not matter, and nothing is drawn twice', () => {
@@ -250,7 +251,7 @@ describe('hidden lines', () => {
         expect(total(a.visible)).toBeCloseTo(total(b.visible), 2)
         expect(total(a.hidden)).toBeCloseTo(total(b.hidden), 2)
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     )
   })
 })

@@ -30,7 +30,7 @@ test('a gap is told as the distance of the two faces, and only up to the limit',
       ])
       expect(found.map((f) => figure(f.says, /stops ([\d.]+) short/))).toEqual(gap <= near ? [gap / 10] : [])
     }),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: runs(60), endOnFailure: true },
   )
 })
 
@@ -51,7 +51,7 @@ test('pieces clash exactly where their solids share wood', () => {
       const found = proofOf(model, kernel).filter((f) => f.check === 'clash')
       expect(found.length).toBe(shared > 0.5 ? 1 : 0)
     }),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: runs(60), endOnFailure: true },
   )
 })
 
@@ -76,7 +76,7 @@ test(
         expect(sagOf({ ...wood, thickness: 2 * s.thickness }, load) / base).toBeCloseTo(1 / 8, 9)
         expect(sagOf({ ...wood, width: 2 * s.width }, load) / base).toBeCloseTo(1 / 2, 9)
       }),
-      { numRuns: 100, endOnFailure: true },
+      { numRuns: runs(100), endOnFailure: true },
     )
   },
 )
@@ -112,7 +112,7 @@ test('what joints take out is no clash, and what they leave is, whatever their f
       const found = proofOf(model, kernel).filter((f) => f.check === 'clash')
       expect(found.length).toBe(shared && shared.volume > 0.5 ? 1 : 0)
     }),
-    { numRuns: 150, endOnFailure: true },
+    { numRuns: runs(150), endOnFailure: true },
   )
 })
 
@@ -144,7 +144,7 @@ test('a board grows by its width, its rate and the moisture, and is as made when
         expect(movementOf(s, 'quarter')!).toBeLessThan(movementOf(s, 'flat')!)
       },
     ),
-    { numRuns: 100, endOnFailure: true },
+    { numRuns: runs(100), endOnFailure: true },
   )
 })
 

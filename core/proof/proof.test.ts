@@ -9,6 +9,7 @@ import { cased } from '../testing/proving'
 import type { Check } from './check'
 import { CHECKS, lookOver, Proof, proofOf, QUICK } from './index'
 import { looked } from './quick'
+import { runs } from '../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -64,7 +65,7 @@ test('kept from revision to revision, it finds what looking anew finds, whatever
       for (const project of [...seen, ...seen.reverse()])
         expect(drain(proof.find(modeller.model(project), kernel))).toEqual(proofOf(modelOf(project), kernel))
     }),
-    { numRuns: 25 },
+    { numRuns: runs(25) },
   )
 })
 

@@ -9,6 +9,7 @@ import type { Kernel } from '../solid'
 import { testKernel } from '../testing/bench'
 import { buildReady, type Asked } from './build'
 import { READY, readyKind, suits } from './index'
+import { runs } from '../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -237,7 +238,7 @@ describe('a case', () => {
           expect(s.box.min[2]).toBeCloseTo((kick > 30 ? kick : 0) + 18 + gap + k * (18 + gap), 6),
         )
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     )
   })
 })

@@ -6,6 +6,7 @@ import { workNumbers } from '../work/steps'
 import { block, make } from '../testing/bench'
 import { run } from '../testing/run'
 import { keyOf, Resolver } from './index'
+import { runs } from '../testing/runs'
 
 /** Shelves in a box, boxes in a row, rows on a floor; what reads them is `m`. */
 const rows = (read: string, ...more: Change[]): Project =>
@@ -118,7 +119,7 @@ test(
           expect(modelOf(wide).resolved.byId.get('own_b')!.instances).toHaveLength(1)
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   },
 )

@@ -7,6 +7,7 @@ import { FACINGS, facing, mirrored, cross } from '../pieces'
 import { block, make } from '../testing/bench'
 import { keyOf, sayBecause } from './index'
 import { lookOver } from '../proof'
+import { runs } from '../testing/runs'
 
 function demo(): Project {
   const read = openProject(readFileSync('demo/seed-cabinet.json', 'utf8'))
@@ -87,7 +88,7 @@ describe('only what changed is worked out again', () => {
         }
         expect(numbers(project, modeller)).toEqual(numbers(project))
       }),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     )
   })
 })

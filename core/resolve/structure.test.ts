@@ -4,6 +4,7 @@ import { modelOf } from '../model'
 import { cross, dot, toRoom, type Vec3 } from '../pieces'
 import { block, grouped, instance, join, make, stops } from '../testing/bench'
 import { keyOf } from './keys'
+import { runs } from '../testing/runs'
 
 const run = (project: Project, ...changes: Change[]): Project => {
   const done = execute(project, changes)
@@ -105,7 +106,7 @@ describe('groups', () => {
           near(two!.frame.z, two!.facing.z)
         }
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     )
   })
 
@@ -344,7 +345,7 @@ describe('tilt', () => {
           [...twin.frame.origin, ...twin.frame.x, ...twin.frame.z],
         )
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     )
   })
   test('an edge between opposite faces is no edge', () => {

@@ -332,7 +332,7 @@ describe('shared work', () => {
           expect(left(alone, 't#1')).toBeCloseTo(left(p, 't#1'), 3)
         },
       ),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     )
   })
   test('every copy of a repeat and of a group has it, the other hand in a mirror too', () => {

@@ -6,6 +6,7 @@ import { block, instance, make } from '../testing/bench'
 import { mm } from '../testing/joinery'
 import { run } from '../testing/run'
 import { rolesOf, type Bore, type Feature } from './index'
+import { runs } from '../testing/runs'
 
 const bored = (id: string, fields: Record<string, string>, options: Step['options'] = {}): Change =>
   change.addStep({ on: 'a', step: { id, kind: 'bore', off: false, at: onFace('face'), fields, options } })
@@ -31,7 +32,7 @@ test('other measures go by where a hole is, in each direction, however its piece
       expect((box.min[1] + box.max[1]) / 2).toBeCloseTo(at[1] + 1, 9)
       expect(box.max[2]).toBeCloseTo(at[2], 9)
     }),
-    { numRuns: 48, endOnFailure: true },
+    { numRuns: runs(48), endOnFailure: true },
   )
 })
 

@@ -10,6 +10,7 @@ import { run } from '../testing/run'
 import { OWN_KINDS, ownWork } from './index'
 import { waysOf } from './onface'
 import type { Recess } from './recess/recess'
+import { runs } from '../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -75,7 +76,7 @@ test('a row takes as much as so many, each as far from the last as asked, on any
         ).toBe(true)
       },
     ),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: runs(60), endOnFailure: true },
   )
 })
 
@@ -95,7 +96,7 @@ test('a mirror image takes as much again at the other side; mirrored itself it s
       const again = board(change.addStep({ on: 'a', step: image }))
       expect(left(again)).toBeCloseTo(left(p), 3)
     }),
-    { numRuns: 40, endOnFailure: true },
+    { numRuns: runs(40), endOnFailure: true },
   )
 })
 
@@ -124,7 +125,7 @@ test('a ring turns what is cut about the middle of its face', () => {
       const taken = 120 * 120 * 24 - left(p)
       expect(Math.abs(taken / (count * Math.PI * 25 * 4) - 1)).toBeLessThan(1e-3)
     }),
-    { numRuns: 20, endOnFailure: true },
+    { numRuns: runs(20), endOnFailure: true },
   )
 })
 

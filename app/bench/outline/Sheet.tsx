@@ -4,7 +4,7 @@ import { cornersOf, lengthOf, mirrorOf, segmentOf, type Place2, type Segment } f
 import type { OutlineEdge } from '../../../core/document'
 import { sayLength } from '../../../core/resolve'
 import { useOpen } from '../../store/open'
-import { fractions } from '../../ui/fractions'
+import { drawnFractions, inWords } from '../../ui/fractions'
 import type { Surroundings } from './around'
 import type { Sheet as Placing } from './face'
 import type { Label } from './labels'
@@ -241,7 +241,7 @@ function MeasureLabel({
     <g
       role="button"
       tabIndex={0}
-      aria-label={`${label.says}: ${fractions(label.text)}`}
+      aria-label={`${label.says}: ${inWords(label.text)}`}
       className="cursor-pointer"
       onClick={onPress}
       onKeyDown={(e) => {
@@ -254,7 +254,7 @@ function MeasureLabel({
       {label.line && <path d={label.line} stroke={ink} strokeWidth={1} fill="none" />}
       <rect x={x - wide / 2} y={y - 10} width={wide} height={20} fill="var(--panel)" stroke={ink} rx={2} />
       <text x={x} y={y + 4.5} textAnchor="middle" fontSize={13} fill="var(--ink)" className="measure">
-        {fractions(label.text)}
+        {drawnFractions(label.text, 13)}
       </text>
     </g>
   )
@@ -284,7 +284,7 @@ function Sticks(props: {
         return places(way).map((mm) => {
           const p = sheet.at(way === 0 ? [mm, 0] : [0, mm])
           const at = lies ? p[0] : p[1]
-          const text = fractions(say(mm))
+          const text = say(mm)
           const need = lies ? text.length * 6.5 + 8 : 15
           const written = Math.abs(at - last) >= need
           if (written) last = at
@@ -301,7 +301,7 @@ function Sticks(props: {
                   fill="var(--quiet)"
                   className="measure"
                 >
-                  {text}
+                  {drawnFractions(text, 12)}
                 </text>
               )}
             </g>

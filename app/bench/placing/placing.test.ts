@@ -132,7 +132,7 @@ test('what is moved keeps its size, what is pulled keeps its other side, in ever
       const far = side === 'end' ? '1000' : '-1000'
       expect(comes(runTo(facts, side, far, now, MM))).toEqual(side === 'end' ? [low, 1000] : [-1000, high])
     }),
-    { numRuns: 30 },
+    { numRuns: runs(30) },
   )
 })
 

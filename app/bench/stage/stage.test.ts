@@ -13,6 +13,7 @@ import { placeOf, type Board } from './board'
 import { Lines } from './lines'
 import { flatAround, flatOn, hitOf, sideOf, surfaceAt } from './pick'
 import { wallAt } from './wall'
+import { runs } from '../../../core/testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -203,7 +204,7 @@ test('all edges are drawn and no others, whatever came before, and however seldo
         expect(drawn.sort()).toEqual(wanted.sort())
       }
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 
@@ -227,7 +228,7 @@ test('every board is on the card once, its own solid where it stands', () => {
         expect([...places].sort()).toEqual([...new Set(wanted)].sort())
       }
     }),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 
@@ -250,7 +251,7 @@ describe('the wall that a section cuts through', () => {
         },
       ),
       {
-        numRuns: 100,
+        numRuns: runs(100),
         endOnFailure: true,
         examples: [
           [0.5, 305 / 700],

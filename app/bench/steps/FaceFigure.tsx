@@ -7,7 +7,7 @@ import { AXES, FACE_AT, faceAt, sayFace, type Axis } from '../../../core/pieces'
 import { sayLength, type Instance } from '../../../core/resolve'
 import { ownWork, workKind, type Datum, type Dimension, type Feature } from '../../../core/work'
 import { run, useOpen } from '../../store/open'
-import { fractions } from '../../ui/fractions'
+import { drawnFractions, inWords } from '../../ui/fractions'
 import { sayRefusal } from '../../ui/refusal'
 
 const [WIDE, HIGH] = [288, 132]
@@ -92,7 +92,7 @@ export function FaceFigure({ feature, step, on, onField }: Props) {
         {...(field && {
           role: 'button',
           tabIndex: -1,
-          'aria-label': `${d.what} ${says}: edit`,
+          'aria-label': `${d.what} ${inWords(says)}: edit`,
           className: 'cursor-pointer',
           onClick: () => onField(field),
         })}
@@ -117,7 +117,7 @@ export function FaceFigure({ feature, step, on, onField }: Props) {
           strokeWidth={3}
           paintOrder="stroke"
         >
-          {fractions(says)}
+          {drawnFractions(says, 12)}
         </text>
       </g>
     )

@@ -9,7 +9,7 @@ import { pieceOf, tryMeasure, type Instance } from '../../../core/resolve'
 import { fileName, saveFile } from '../../store/files'
 import { plansHand, sayFault } from '../../store/hands'
 import { light, run, useOpen } from '../../store/open'
-import { fractions } from '../../ui/fractions'
+import { drawnFractions, inWords } from '../../ui/fractions'
 import { MeasureField } from '../../ui/MeasureField'
 import { sayRefusal } from '../../ui/refusal'
 import { useCarry } from '../../ui/useCarry'
@@ -203,7 +203,7 @@ function Stick(props: StickProps) {
             <g
               key={t.at}
               role="listitem"
-              aria-label={fractions(says[n]!)}
+              aria-label={inWords(says[n]!)}
               onMouseEnter={() => light(t.feature?.id ?? null)}
               onMouseLeave={() => light(null)}
             >
@@ -237,12 +237,12 @@ function Stick(props: StickProps) {
                     {...(moves && {
                       role: 'button',
                       tabIndex: 0,
-                      'aria-label': `${fractions(says[n]!)}: type over it`,
+                      'aria-label': `${inWords(says[n]!)}: type over it`,
                       onClick: () => setTyping(n),
                       onKeyDown: (e: React.KeyboardEvent) => e.key === 'Enter' && setTyping(n),
                     })}
                   >
-                    {fractions(says[n]!)}
+                    {drawnFractions(says[n]!, type)}
                   </text>
                 </>
               )}

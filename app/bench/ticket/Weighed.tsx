@@ -49,7 +49,7 @@ export function Weighed({ keys }: { readonly keys: readonly string[] | null }) {
     <p className="measure mt-1 whitespace-normal text-quiet">
       {left && `${left}; the rest: `}
       {heavy ? `Weighs about ${heavy}` : `Weight not known: ${unknown.join(', ')}`}, {wide} of surface
-      {at && `, balances at ${DIRECTION_OF.map((d, i) => `${fractions(at[i]!)} ${d}`).join(', ')}`}
+      {at && fractions(`, balances at ${DIRECTION_OF.map((d, i) => `${at[i]!} ${d}`).join(', ')}`)}
     </p>
   )
 }

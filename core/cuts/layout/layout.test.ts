@@ -128,7 +128,7 @@ test('the cuts told free every piece, and pieces and offcuts lie beside each oth
         expect(area).toBeGreaterThanOrEqual(inner - sawn - 1e-3)
       }
     }),
-    { numRuns: 80 },
+    { numRuns: runs(80) },
   )
 })
 

@@ -7,6 +7,7 @@ import { block, instance, make, testKernel, volume } from '../../testing/bench'
 import { DRAWING_FORMATS, flatOf, flatsOf, type Flat } from './index'
 import { readDrawing } from './read'
 import { outlineOf } from './read/put'
+import { runs } from '../../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -113,7 +114,7 @@ test.each(DRAWING_FORMATS)('$id: an outline comes back within 1e-4 mm, arcs stil
       const round = back.find((s) => s.kind === 'arc' && Math.abs(s.sweep) > 6.28)
       expect(round).toMatchObject({ radius: expect.closeTo(radius, 5) })
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 

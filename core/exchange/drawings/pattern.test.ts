@@ -4,6 +4,7 @@ import { cornersOf, polygon, type Place2, type Segment } from '../../outline'
 import { MARGIN, PAPER, type Mark } from '../../plans'
 import type { Flat } from './kind'
 import { patternSheets } from './pattern'
+import { runs } from '../../testing/runs'
 
 const MM = { unit: 'mm', form: 'decimal', places: 1 } as const
 const size = fc.tuple(
@@ -106,7 +107,7 @@ test('laid cross on cross, the sheets show all of it where it is, at full size',
       const round = all.filter((p) => Math.abs(Math.hypot(p[0] - middle[0]!, p[1] - middle[1]!) - r) < 0.05)
       expect(round.length).toBeGreaterThanOrEqual(cornersOf(hole(0, 0, r)[0]!, 0.02).length)
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 
@@ -125,7 +126,7 @@ test('two sheets that lie beside each other share their cross, and no cross is o
       expect(sheets.length === 1).toBe(count.size === 0)
     }),
     // Hardly anything is left for the last row and column.
-    { numRuns: 60, examples: [[[690.000001, 520.000001], 'a4']] },
+    { numRuns: runs(60), examples: [[[690.000001, 520.000001], 'a4']] },
   )
 })
 

@@ -12,6 +12,7 @@ import { followsFrom } from './follows'
 import { sized, sizeSheet } from './lines'
 import { takeovers } from './takeover'
 import { verdictOf } from './verdict'
+import { runs } from '../../testing/runs'
 
 const joint = (id: string, end: 'end1' | 'end2', host: string): Change => {
   const made = join(
@@ -89,7 +90,7 @@ test('its sums come out', () => {
         ).total
       expect(said).toBeCloseTo(line.mm, 6)
     }),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: runs(60), endOnFailure: true },
   )
 })
 
@@ -132,7 +133,7 @@ test('a length taken over is the piece’s, less what goes into its joints', () 
       const after = modelOf(run(cased(), ...piece.changes))
       expect(instance(after, 'c#1').length).toBeCloseTo(mm, 6)
     }),
-    { numRuns: 30, endOnFailure: true },
+    { numRuns: runs(30), endOnFailure: true },
   )
 })
 

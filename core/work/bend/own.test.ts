@@ -120,7 +120,7 @@ test('along a path in space the section keeps its size, square to the path, and 
       }
       expect(posesOf(legs).at(-1)!.at).toEqual(stations.at(-1)!.at)
     }),
-    { numRuns: 20 },
+    { numRuns: runs(20) },
   )
 })
 

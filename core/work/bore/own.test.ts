@@ -8,6 +8,7 @@ import { block, instance, make, testKernel, volume } from '../../testing/bench'
 import { run } from '../../testing/run'
 import { workKind } from '../index'
 import type { Bore } from './bore'
+import { runs } from '../../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -69,7 +70,7 @@ test('a hole takes its section by its depth and the cone of its point, on any fa
         expect(left(p, 't#1')).toBeCloseTo(left(p), 3)
       },
     ),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 
@@ -291,7 +292,7 @@ test('leaning through, every hole of a row goes as far as it would by itself', (
         expect(row).toBeCloseTo(alone, 2)
       },
     ),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 

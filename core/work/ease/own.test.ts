@@ -5,6 +5,7 @@ import { lookOver } from '../../proof'
 import { bodiesOf, type Kernel } from '../../solid'
 import { block, instance, join, make, testKernel, volume } from '../../testing/bench'
 import { workKind } from '../index'
+import { runs } from '../../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -45,7 +46,7 @@ test('all edges clipped take their prisms, and at corners what three of them sha
       expect(all).toBeGreaterThan(clippedAll(s) - 1e-3)
       expect(all).toBeLessThan(clippedAll(s) + (8 * s ** 3) / 3)
     }),
-    { numRuns: 20 },
+    { numRuns: runs(20) },
   )
 })
 
@@ -55,7 +56,7 @@ test('rounding one face is the closed form', () => {
       const round = 2 * (L + W) * r * r * (1 - Math.PI / 4) - 4 * r ** 3 * (5 / 3 - Math.PI / 2)
       expect(Math.abs(gone(board(ease(r, { edges: 'around' }))) / round - 1)).toBeLessThan(2e-3)
     }),
-    { numRuns: 20 },
+    { numRuns: runs(20) },
   )
 })
 

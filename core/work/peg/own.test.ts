@@ -12,6 +12,7 @@ import type { Bore, Feature } from '../index'
 import { ownWork } from '../index'
 import { waysOf } from '../onface'
 import type { Pegs } from './peg'
+import { runs } from '../../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -83,7 +84,7 @@ describe('pegs left standing', () => {
           expect(Math.abs(left(image) / wanted - 1)).toBeLessThan(1e-6)
         },
       ),
-      { numRuns: 40, endOnFailure: true },
+      { numRuns: runs(40), endOnFailure: true },
     )
   })
 
@@ -185,7 +186,7 @@ describe('a hole where a peg of another piece is', () => {
           expect(sharedWood(m, kernel, 'clashing')).toBe(0)
         },
       ),
-      { numRuns: 30, endOnFailure: true },
+      { numRuns: runs(30), endOnFailure: true },
     )
   })
 

@@ -10,6 +10,7 @@ import { run } from '../../testing/run'
 import { ownWork, workKind, type Feature } from '../index'
 import { arc, circle, cornersIn, rectangle } from '../outline'
 import type { Recess } from './recess'
+import { runs } from '../../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -99,7 +100,7 @@ test('a recess takes its outline by its depth, on any face and on a twin of eith
         expect(left(p, 't#1')).toBeCloseTo(left(p), 3)
       },
     ),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 

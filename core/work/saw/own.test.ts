@@ -8,6 +8,7 @@ import { block, instance, join, make, testKernel, volume } from '../../testing/b
 import { run } from '../../testing/run'
 import { ownWork, workKind, type Feature, type Sawn } from '../index'
 import { cornersIn } from '../outline'
+import { runs } from '../../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -85,7 +86,7 @@ test('what is sawn away is as large as its formula says, from any side of any fa
         expect(left(p, 't#1')).toBeCloseTo(left(p), 3)
       },
     ),
-    { numRuns: 120 },
+    { numRuns: runs(120) },
   )
 })
 

@@ -7,6 +7,7 @@ import { lookOver } from '../../proof'
 import { bodiesOf, type Kernel } from '../../solid'
 import { block, instance, make, testKernel, volume } from '../../testing/bench'
 import { workKind } from '../index'
+import { runs } from '../../testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -79,7 +80,7 @@ test('what is turned is as large as Pappus says, whatever its profile, and on an
       expect(left(p, twin ? 'b#1' : 'a#1') / pappus(places)).toBeCloseTo(1, 3)
       expect(Math.abs(left(p, twin ? 'b#1' : 'a#1') / pappus(places) - 1)).toBeLessThan(1e-3)
     }),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 
@@ -97,7 +98,7 @@ test('a ball is turned from arcs', () => {
       const m = modelOf(p)
       expect(bodiesOf(kernel.shape(m.recipe(instance(m, 'a#1')))).bodies).toBe(1)
     }),
-    { numRuns: 20 },
+    { numRuns: runs(20) },
   )
 })
 
@@ -151,7 +152,7 @@ test('a belly or a neck is told where it is widest or narrowest, on the arc itse
         found.flat().forEach((n, k) => expect(n).toBeCloseTo(wanted.flat()[k]!, 6))
       },
     ),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
   // Wider all along, it has no belly; turned to flats, no diameters.
   const cone = lines([

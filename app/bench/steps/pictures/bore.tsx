@@ -3,7 +3,7 @@ import { FACE_AT, sayFace, oppositeFace } from '../../../../core/pieces'
 import { sayLength, type Instance } from '../../../../core/resolve'
 import { leanOf, type Bore } from '../../../../core/work'
 import { useOpen } from '../../../store/open'
-import { fractions } from '../../../ui/fractions'
+import { fractions, inWords } from '../../../ui/fractions'
 
 const [WIDE, HIGH, PAD] = [240, 96, 10]
 
@@ -32,7 +32,7 @@ export function BoreSection({ data: b, on }: { readonly data: Bore; readonly on:
         viewBox={`0 0 ${WIDE} ${HIGH}`}
         className="w-full border border-hairline bg-stage"
         role="img"
-        aria-label={`The hole cut open: ${fractions(says)}`}
+        aria-label={`The hole cut open: ${inWords(says)}`}
       >
         <clipPath id="wood">
           <rect x="0" y={PAD} width={WIDE} height={thick * scale} />

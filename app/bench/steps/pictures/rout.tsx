@@ -3,7 +3,7 @@ import type { Instance } from '../../../../core/resolve'
 import { sayLength } from '../../../../core/resolve'
 import { cutAt, type Rout } from '../../../../core/work'
 import { useOpen } from '../../../store/open'
-import { fractions } from '../../../ui/fractions'
+import { fractions, inWords } from '../../../ui/fractions'
 
 /** Millimetres of wood shown beside and below what is cut. */
 const ROUND = 6
@@ -30,7 +30,7 @@ export function RoutSection({ data: r, on }: { readonly data: Rout; readonly on:
           style={{ width: `${wide * scale}mm`, height: `${high * scale}mm` }}
           className="max-w-full border border-hairline bg-stage"
           role="img"
-          aria-label={`What is left of the edge: ${fractions(size)}`}
+          aria-label={`What is left of the edge: ${inWords(size)}`}
         >
           <path
             d={`M${-r.inward - ROUND} 0H0V${r.depth + 2 * ROUND}H${-r.inward - ROUND}Z`}

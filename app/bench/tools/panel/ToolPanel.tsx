@@ -30,6 +30,8 @@ interface Props {
   readonly closes?: true
   /** Enter in a field only leaves the field; else it does the main thing. */
   readonly plain?: true
+  /** Of many fields: Enter goes on to the next one, and does the main thing only in the last. */
+  readonly onward?: true
   readonly children: ReactNode
 }
 
@@ -47,6 +49,7 @@ export function ToolPanel(props: Props) {
     mainFirst,
     closes,
     plain,
+    onward,
   } = props
   const host = useRef<HTMLElement>(null)
   const prompt = useOpen((s) => s.picking?.prompt)
@@ -127,12 +130,23 @@ export function ToolPanel(props: Props) {
       aria-label={label}
       onSubmit={(e) => {
         e.preventDefault()
+        const pressed = e.nativeEvent.submitter
+        if (onward && !pressed && goOn(e.currentTarget)) return
         onMain()
       }}
     >
       {inside}
     </form>
   )
+}
+
+/** Goes from the field that has the focus to the next of its form; false from the last. */
+function goOn(form: HTMLElement): boolean {
+  const fields = [...form.querySelectorAll('input:not([type=hidden]):not([type=checkbox])')]
+  const next = fields[fields.indexOf(document.activeElement!) + 1] as HTMLInputElement | undefined
+  next?.focus()
+  next?.select()
+  return next !== undefined
 }
 
 /** Has Enter do the main thing of the open panel. */

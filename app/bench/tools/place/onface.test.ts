@@ -131,6 +131,6 @@ test('its mark stands where it is, whatever it is measured from, and is carried 
       )
       expect(holeIn(moved)).toEqual(mark.at.map((mm, i) => expect.closeTo(i < 2 ? mm + 7 : mm, 6)))
     }),
-    { numRuns: 40, endOnFailure: true },
+    { numRuns: runs(40), endOnFailure: true },
   )
 })

@@ -101,6 +101,7 @@ function ReadyForm({
       main="Insert"
       off={!answer}
       why={why}
+      onward
       onMain={() => submit(put)}
     >
       <Choice

@@ -7,6 +7,7 @@ import type { Kernel } from '../../../../core/solid'
 import { block, make, stock, testKernel } from '../../../../core/testing/bench'
 import { shownOf } from '../../../../core/testing/shown'
 import { edgeNamed, endsAt, layOn, type Laid, type Lay } from './lay'
+import { runs } from '../../../../core/testing/runs'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -87,7 +88,7 @@ test('a lid lies on both edges, whatever the heights, and no wood is shared', ()
       expect(long).toBeCloseTo(Math.hypot(rise, going) + past, 6)
       expect(proofOf(modelOf(done), kernel).filter((p) => p.level === 'stop')).toEqual([])
     }),
-    { numRuns: 20 },
+    { numRuns: runs(20) },
   )
 })
 
