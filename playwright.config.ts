@@ -5,7 +5,7 @@ const PORT = 4317
 
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 240_000,
+  timeout: 150_000,
   expect: { timeout: 30_000 },
   workers: 2,
   retries: 0,

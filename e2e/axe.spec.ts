@@ -2,6 +2,7 @@
 import { expect, type Locator, type Page } from '@playwright/test'
 import axe from 'axe-core'
 import { openDemo, type Maker } from './maker'
+import { pickFrom } from './pick'
 import { test } from './shared'
 
 type Theme = 'day' | 'night'
@@ -117,8 +118,11 @@ const STATES: ReadonlyArray<readonly [string, Opens]> = [
   ],
   [
     'a step that is open',
-    chosen('Left side', async (page) => {
-      await page.getByRole('button', { name: 'Open step 5' }).click()
+    chosen('Top', async (page) => {
+      await pickFrom(
+        page.getByRole('group', { name: 'Add work' }).getByLabel('Work', { exact: true }),
+        'Dado',
+      )
       await expect(page.getByRole('button', { name: /^More/ })).toBeVisible()
     }),
   ],
@@ -162,7 +166,6 @@ const SCREENS: ReadonlyArray<[screen: 'Rack' | 'Plans' | 'Cuts', ready: (page: P
 async function start(page: Page): Promise<Maker> {
   await page.addInitScript({ content: axe.source })
   const maker = await openDemo(page)
-  await page.getByRole('button', { name: 'Not again' }).click()
   return maker
 }
 

@@ -331,25 +331,6 @@ test.describe('on a tablet', () => {
   })
 })
 
-test('who is new is walked round a demo once, and not where there is nothing yet', async ({ page }) => {
-  const maker = new Maker(page)
-  const walk = page.getByRole('region', { name: 'A first walk round' })
-  await maker.startProject('Larkmoor empty')
-  await expect(walk).toHaveCount(0)
-  await page.goto('/')
-  await page.getByRole('link', { name: 'Seed cabinet', exact: true }).click()
-  await expect(walk.getByText('1 of 6')).toBeVisible()
-  for (let n = 2; n <= 6; n++) {
-    await walk.getByRole('button', { name: 'Next' }).click()
-    await expect(walk.getByText(`${n} of 6`)).toBeVisible()
-  }
-  await walk.getByRole('button', { name: 'Done' }).click()
-  await expect(walk).toHaveCount(0)
-  await page.reload()
-  await expect(page.getByRole('toolbar', { name: 'Tools' })).toBeVisible()
-  await expect(walk).toHaveCount(0)
-})
-
 test('the panels at the sides are as wide as they were drawn, by mouse and by keys', async ({ page }) => {
   const maker = await openDemo(page)
   await maker.choose('Left side')

@@ -103,7 +103,10 @@ test('J1 from ready work by the keyboard alone', async ({ page }) => {
   await keyboard.type('40')
   await tab(2)
   await keyboard.type('2')
+  // Enter alone goes on to the next field.
   await keyboard.press('Enter')
+  await expect(page.getByLabel('Height of the kick board', { exact: true })).toBeFocused()
+  await keyboard.press('Control+Enter')
   await expect(page.getByRole('button', { name: /Shelf ×2/ })).toBeVisible()
   await keyboard.press('Control+k')
   await keyboard.type('cuts')

@@ -43,7 +43,7 @@ test('a gap is found, flown to, mended by a press, and comes back with undo', as
   await page.goBack()
 
   await found
-    .getByRole('button', { name: /Let Shelf start at Side·right: 24 across becomes 24 1.16/ })
+    .getByRole('button', { name: /Let Shelf start at Side·right: 24 across becomes 24 and 1 sixteenth/ })
     .click()
   await expect(found).toBeHidden()
   await maker.screen('Cuts')
@@ -85,6 +85,7 @@ test('a finding is accepted by keyboard, kept, on the plans, and stands again wh
 test('a check is switched off, says so, and the report is given out as it stands', async ({ page }) => {
   await short(page)
   await expect(finding(page, gap)).toBeVisible()
+  await page.getByRole('button', { name: 'Checks', exact: true }).click()
   await page.getByRole('checkbox', { name: 'pieces that stop just short of each other' }).uncheck()
   await expect(finding(page, gap)).toBeHidden()
   await expect(page.getByText('One check is switched off; the sheets say so.')).toBeVisible()

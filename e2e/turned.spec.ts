@@ -155,7 +155,7 @@ test('a leg is tapered and hollowed, and what leaves no room is said', async ({ 
     await expect(foot).toBeHidden()
     await pickFrom(page.getByLabel('Legs below the aprons'), 'tapered on both inside faces')
     await foot.fill('20')
-    await foot.press('Enter')
+    await foot.press('Control+Enter')
     await maker.choose('Front left leg')
     await expect(work).toContainText('Taper from 20 × 20 at 0 to 45 × 44 at 610')
     await maker.saved()

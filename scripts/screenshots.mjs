@@ -30,7 +30,6 @@ const args = [
 ]
 const browser = await chromium.launch({ executablePath: browserPath(), args })
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-await page.addInitScript(() => localStorage.setItem('ergaton-walk', 'done'))
 mkdirSync('docs/screenshots', { recursive: true })
 const shoot = async (name, wait = 1200) => {
   await page.waitForTimeout(wait)

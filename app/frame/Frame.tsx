@@ -17,6 +17,7 @@ import { Saved } from './Saved'
 import { useShortcuts } from './shortcuts'
 
 const Palette = later(async () => (await import('./Palette')).Palette)
+const OtherFiles = later(async () => (await import('./OtherFiles')).OtherFiles)
 const Keys = later(async () => (await import('./Keys')).Keys)
 
 const SCREENS = [
@@ -34,6 +35,7 @@ const sayStep = (what: string, says: string | null) => says && toast(`${what}: $
 export function Frame({ id, children }: { id: string; children: ReactNode }) {
   const [palette, setPalette] = useState(false)
   const [keys, setKeys] = useState(false)
+  const [files, setFiles] = useState(false)
   useEffect(() => fetchSoon([Palette, Keys]), [])
   const find = () => {
     if (!palette) keepKeys()
@@ -54,7 +56,7 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
           'no-print flex h-11 shrink-0 items-center gap-1 border-b border-hairline ' + 'bg-panel px-2'
         }
       >
-        <ProjectMenu id={id} />
+        <ProjectMenu id={id} onFiles={() => setFiles(true)} />
         <nav className="mx-auto flex" aria-label="Screens">
           {SCREENS.map(([path, name]) => (
             <NavLink
@@ -87,8 +89,16 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
       <Banners />
       <LeaveGuard id={id} />
       <div className="runs-on min-h-0 flex-1">{children}</div>
-      {palette && <Palette id={id} onClose={() => setPalette(false)} onKeys={() => setKeys(true)} />}
+      {palette && (
+        <Palette
+          id={id}
+          onClose={() => setPalette(false)}
+          onKeys={() => setKeys(true)}
+          onFiles={() => setFiles(true)}
+        />
+      )}
       <NumberPad />
+      {files && <OtherFiles onClose={() => setFiles(false)} />}
       {keys && <Keys onClose={() => setKeys(false)} />}
     </div>
   )

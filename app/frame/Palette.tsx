@@ -3,6 +3,9 @@ import * as Radix from 'radix-ui/dialog'
 import { useRef } from 'react'
 import { redo, undo, choose, useOpen } from '../store/open'
 import { BENCH_COMMANDS, doOnBench, sayKey } from '../bench/tools/commands'
+import { exportOpen } from './Banners'
+import { EXPORTS, pressExport } from './exports'
+import { matching } from './matching'
 import { takeOver } from '../ui/keysAhead'
 import { useGo } from './useReach'
 
@@ -10,11 +13,12 @@ interface Props {
   readonly id: string
   readonly onClose: () => void
   readonly onKeys: () => void
+  readonly onFiles: () => void
 }
 
 const ITEM = 'cursor-pointer px-4 py-1.5 data-[selected=true]:bg-chalk-pale'
 
-export function Palette({ id, onClose, onKeys }: Props) {
+export function Palette({ id, onClose, onKeys, onFiles }: Props) {
   const go = useGo()
   const instances = useOpen((s) => s.shown.instances)
   const parameters = useOpen((s) => s.project.parameters)
@@ -36,11 +40,11 @@ export function Palette({ id, onClose, onKeys }: Props) {
           onOpenAutoFocus={() => takeOver(() => field.current)}
         >
           <Radix.Title className="sr-only">Find</Radix.Title>
-          <Command label="Find a command, piece or measure">
+          <Command label="Find a command, piece or named value" filter={matching}>
             <Command.Input
               ref={field}
               className="h-11 w-full border-b border-hairline bg-panel px-4 text-base outline-none"
-              placeholder="Command, piece or measure"
+              placeholder="Command, piece or named value"
             />
             <Command.List
               className={
@@ -56,6 +60,7 @@ export function Palette({ id, onClose, onKeys }: Props) {
                   <Command.Item
                     key={c.id}
                     value={c.says}
+                    keywords={c.entry ? [c.entry.name, c.entry.line] : []}
                     className={ITEM}
                     onSelect={onBench(() => doOnBench(c))}
                   >
@@ -83,6 +88,37 @@ export function Palette({ id, onClose, onKeys }: Props) {
                   Show the keys
                 </Command.Item>
               </Command.Group>
+              <Command.Group heading="Paper and files">
+                {EXPORTS.map((e) => (
+                  <Command.Item
+                    key={e.id}
+                    value={e.says}
+                    keywords={[e.words]}
+                    className={ITEM}
+                    onSelect={act(
+                      () => void go(`/project/${id}/${e.screen}`).then((there) => there && pressExport(e.id)),
+                    )}
+                  >
+                    {e.says}
+                  </Command.Item>
+                ))}
+                <Command.Item
+                  value="Export to a file"
+                  keywords={['project save backup share']}
+                  className={ITEM}
+                  onSelect={act(exportOpen)}
+                >
+                  Export to a file
+                </Command.Item>
+                <Command.Item
+                  value="Files for other programs"
+                  keywords={['export save solids STL 3MF glTF GLB DXF SVG']}
+                  className={ITEM}
+                  onSelect={act(onFiles)}
+                >
+                  Files for other programs
+                </Command.Item>
+              </Command.Group>
               <Command.Group heading="Pieces">
                 {instances.map((i) => (
                   <Command.Item
@@ -96,7 +132,7 @@ export function Palette({ id, onClose, onKeys }: Props) {
                 ))}
               </Command.Group>
               {parameters.length > 0 && (
-                <Command.Group heading="Measures">
+                <Command.Group heading="Named values">
                   {parameters.map((p) => (
                     <Command.Item
                       key={p.id}

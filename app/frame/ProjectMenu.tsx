@@ -11,12 +11,11 @@ import { later } from '../ui/later'
 const ITEM = 'block cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-chalk-pale'
 
 const Settings = later(async () => (await import('./Settings')).Settings)
-const OtherFiles = later(async () => (await import('./OtherFiles')).OtherFiles)
 const Snapshots = later(async () => (await import('./Snapshots')).Snapshots)
 
-export function ProjectMenu({ id }: { id: string }) {
+export function ProjectMenu({ id, onFiles }: { readonly id: string; readonly onFiles: () => void }) {
   const project = useOpen((s) => s.project)
-  const [showing, setShowing] = useState<'rename' | 'settings' | 'snapshots' | 'files' | null>(null)
+  const [showing, setShowing] = useState<'rename' | 'settings' | 'snapshots' | null>(null)
   const [name, setName] = useState(project.name)
   const [why, setWhy] = useState<string | null>(null)
   return (
@@ -57,7 +56,7 @@ export function ProjectMenu({ id }: { id: string }) {
             <DropdownMenu.Item className={ITEM} onSelect={exportOpen}>
               Export to a file
             </DropdownMenu.Item>
-            <DropdownMenu.Item className={ITEM} onSelect={() => setShowing('files')}>
+            <DropdownMenu.Item className={ITEM} onSelect={onFiles}>
               Files for other programs
             </DropdownMenu.Item>
           </DropdownMenu.Content>
@@ -93,7 +92,6 @@ export function ProjectMenu({ id }: { id: string }) {
       <Dialog open={showing === 'settings'} onClose={() => setShowing(null)} title="Settings of this project">
         <Settings />
       </Dialog>
-      {showing === 'files' && <OtherFiles onClose={() => setShowing(null)} />}
       {showing === 'snapshots' && <Snapshots onClose={() => setShowing(null)} />}
     </>
   )

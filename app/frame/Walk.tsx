@@ -1,68 +1,105 @@
-/** A walk of six steps on what stands on the bench, for who is new here; dismissed for ever. */
+/**
+ * A first small job in the maker's own project: a shelf between two sides, joined, on paper. Each step is
+ * done when the project has what it asks for; any of them can be passed over, and the walk left.
+ */
+import { Check } from 'lucide-react'
 import { useState } from 'react'
+import { Link } from 'react-router'
+import type { Project } from '../../core/document'
 import { useOpen } from '../store/open'
+import { useWalking, walkIn } from './walking'
 
-const STEPS = [
-  ['Choose a piece', 'Click a board on the bench, or its row at the left. Its ticket comes at the right.'],
-  [
-    'Say where it is',
-    'A ticket tells where a piece starts and ends. Type over any figure; 3/4 + 1/8 is read too.',
-  ],
-  ['Ask a number where it is from', 'Press any number that has a dotted line: it unfolds as a short sum.'],
-  [
-    'Move it by hand',
-    'Drag a knob of the chosen piece. Near a face it holds to it, and keeps to it from then on.',
-  ],
-  ['Join', 'J finds where pieces touch and offers the likely joint; one press makes them all.'],
-  [
-    'Take it to the saw',
-    'Plans and Cuts follow every change by themselves. ? lists the keys; Ctrl Z takes back.',
-  ],
-] as const
-const KEY = 'ergaton-walk'
-
-const walked = (): boolean => {
-  try {
-    return localStorage.getItem(KEY) !== null
-  } catch {
-    return true
-  }
-}
-function leave(): void {
-  try {
-    localStorage.setItem(KEY, 'done')
-  } catch {
-    // Then it comes again; nothing else is lost.
-  }
+interface WalkStep {
+  readonly title: string
+  readonly says: string
+  readonly done: (project: Project) => boolean
 }
 
-export function Walk() {
-  // There has to be something to walk round.
-  const [step, go] = useState(() => (useOpen.getState().project.pieces.length === 0 || walked() ? -1 : 0))
-  const now = STEPS[step]
-  if (!now) return null
-  const end = () => (leave(), go(-1))
+const STEPS: readonly WalkStep[] = [
+  {
+    title: 'A side',
+    says:
+      'Press Board in the drawer Boards (or B). Choose a board, let it stand, face to the left, type a ' +
+      'length and press Enter.',
+    done: (p) => p.pieces.length >= 1,
+  },
+  {
+    title: 'The other side',
+    says:
+      'With the side chosen, press Mirror in the drawer Arrange (or I). Type where the mirror stands, ' +
+      'half the width of the case away, and press Enter.',
+    done: (p) => p.pieces.length >= 2,
+  },
+  {
+    title: 'A shelf between them',
+    says:
+      'Press Board between in the drawer Boards (or N). Click the inside of one side, then of the other, ' +
+      'and press Insert. The line Up on its ticket says how high it is: type over it.',
+    done: (p) => p.pieces.length >= 3,
+  },
+  {
+    title: 'Join it',
+    says:
+      'Press Join in the drawer Join (or J): it finds where pieces touch and offers a likely joint. Press ' +
+      'Add joints; the shelf grows into its dados by itself.',
+    done: (p) => p.joints.length >= 1,
+  },
+  {
+    title: 'Take it to the saw',
+    says: 'Plans has the sheets, Cuts the cut list and the boards laid out. Both follow every change.',
+    done: () => false,
+  },
+]
+
+/** It stands below the list of pieces, or, where there is no room for that, over the stage. */
+export function Walk({ over = false }: { readonly over?: boolean }) {
+  const project = useOpen((s) => s.project)
+  const walking = useWalking((s) => s.project === project.id)
+  const [passed, pass] = useState(0)
+  if (!walking) return null
+  const now = Math.max(
+    STEPS.findIndex((s, n) => n >= passed && !s.done(project)),
+    0,
+  )
+  const { title, says } = STEPS[now]!
+  const last = now === STEPS.length - 1
   return (
     <section
       className={
-        'floating absolute top-10 right-2 z-20 w-72 p-3 max-roomy:top-28 max-roomy:w-auto ' +
-        'max-roomy:max-w-80'
+        over ? 'floating absolute bottom-3 left-3 z-20 w-72 p-3' : 'mt-4 border-t border-hairline p-3'
       }
-      aria-label="A first walk round"
+      aria-label="A first small job"
     >
-      <p className="flex items-baseline justify-between gap-2">
-        <span className="font-title font-semibold">{now[0]}</span>
-        <span className="measure text-xs text-quiet">
-          {step + 1} of {STEPS.length}
-        </span>
+      <ol className="mb-2 flex gap-1" aria-label="Steps">
+        {STEPS.map((s, n) => (
+          <li
+            key={s.title}
+            title={s.title}
+            aria-current={n === now ? 'step' : undefined}
+            className={`grid h-5 flex-1 place-items-center border-t-2 text-xs ${
+              n < now ? 'border-leaf text-leaf' : n === now ? 'border-chalk' : 'border-hairline text-quiet'
+            }`}
+          >
+            {n < now ? <Check size={12} aria-label="done" /> : n + 1}
+          </li>
+        ))}
+      </ol>
+      <p className="font-title font-semibold">{title}</p>
+      <p className="mt-1 text-quiet" aria-live="polite">
+        {says}
       </p>
-      <p className="mt-1 text-quiet">{now[1]}</p>
-      <div className="mt-2 flex justify-between">
-        <button className="btn btn-quiet -ml-2" onClick={end}>
-          Not again
-        </button>
-        <button className="btn" onClick={() => (step + 1 < STEPS.length ? go(step + 1) : end())}>
-          {step + 1 < STEPS.length ? 'Next' : 'Done'}
+      <div className="mt-2 flex gap-1">
+        {last ? (
+          <Link className="btn btn-main" to={`/project/${project.id}/plans`} onClick={() => walkIn(null)}>
+            Open the plans
+          </Link>
+        ) : (
+          <button className="btn" onClick={() => pass(now + 1)}>
+            Skip this step
+          </button>
+        )}
+        <button className="btn btn-quiet ml-auto" onClick={() => walkIn(null)}>
+          Leave
         </button>
       </div>
     </section>

@@ -7,20 +7,25 @@ import { Checks } from './Checks'
 import { Finding } from './Finding'
 
 const LEVELS: ReadonlyArray<readonly [Level, string, string]> = [
-  ['stop', 'Stop', 'to be put right before wood is cut'],
-  ['look', 'Look', 'worth a second look'],
+  ['stop', 'Must fix', 'before wood is cut'],
+  ['look', 'Look at', 'and mend, or accept with a reason'],
   ['note', 'Note', 'good to know'],
 ]
 
 export function Findings() {
   const all = useJudged()
-  const { of, looking } = useFound()
+  const { of } = useFound()
   const open = all.filter((j) => !j.accepted)
   const accepted = all.filter((j) => j.accepted)
+  const [checks, showChecks] = useState(false)
   return (
-    <div className="grid h-full grid-cols-1 md:grid-cols-[minmax(0,1fr)_19rem]">
+    <div className={`grid h-full grid-cols-1 ${checks ? 'md:grid-cols-[minmax(0,1fr)_19rem]' : ''}`}>
       <main className="overflow-auto p-4" onKeyDown={stepping}>
-        <Looking />
+        {of && <Verdict open={open} />}
+        <div className="mb-3 flex flex-wrap items-center gap-3">
+          <Looking />
+          <ChecksButton shown={checks} onShow={showChecks} />
+        </div>
         {LEVELS.map(([level, title, says]) => {
           const here = open.filter((j) => j.finding.level === level)
           if (here.length === 0) return null
@@ -40,18 +45,50 @@ export function Findings() {
             </section>
           )
         })}
-        {open.length === 0 && of && !looking && (
-          <p className="mb-5 border-l-4 border-leaf bg-panel p-3">
-            <span className="font-semibold text-leaf">Ready to cut: no findings.</span>{' '}
-            <span className="text-quiet">
-              A test cut on scrap of the same thickness comes first all the same.
-            </span>
-          </p>
-        )}
         {accepted.length > 0 && <Accepted of={accepted} />}
       </main>
-      <Checks />
+      {checks && <Checks />}
     </div>
+  )
+}
+
+const EDGES: Readonly<Record<Level, string>> = {
+  stop: 'border-pencil',
+  look: 'border-brass',
+  note: 'border-leaf',
+}
+
+/** What comes of it all, first. */
+function Verdict({ open }: { readonly open: ReturnType<typeof useJudged> }) {
+  const count = (level: Level) => open.filter((j) => j.finding.level === level).length
+  const [stops, looks] = [count('stop'), count('look')]
+  const level = stops > 0 ? 'stop' : looks > 0 ? 'look' : 'note'
+  const more = looks > 0 ? ` and ${looks} to look at` : ''
+  return (
+    <p className={`mb-3 max-w-4xl border-l-4 bg-panel p-3 ${EDGES[level]}`}>
+      <span className={`font-title text-lg font-semibold ${level === 'note' ? 'text-leaf' : INK[level]}`}>
+        {stops > 0
+          ? `Do not cut yet: ${stops} must be fixed${more}`
+          : looks > 0
+            ? `Look before you cut: ${looks} ${looks === 1 ? 'finding' : 'findings'}`
+            : `Ready to cut: ${open.length === 0 ? 'no findings' : 'nothing to fix or look at'}`}
+      </span>{' '}
+      {level === 'note' && (
+        <span className="text-quiet">
+          A test cut on scrap of the same thickness comes first all the same.
+        </span>
+      )}
+    </p>
+  )
+}
+
+function ChecksButton(props: { readonly shown: boolean; readonly onShow: (shown: boolean) => void }) {
+  const off = useOpen((s) => s.project.limits.off.length)
+  return (
+    <button className="btn ml-auto" aria-expanded={props.shown} onClick={() => props.onShow(!props.shown)}>
+      {props.shown ? 'Hide checks' : 'Checks'}
+      {off > 0 && <span className="text-brass">{off === 1 ? '1 is off' : `${off} are off`}</span>}
+    </button>
   )
 }
 
@@ -85,7 +122,7 @@ function Looking() {
   const { looking, fault, stopped, of } = useFound()
   const halted = stopped === project
   return (
-    <div role="status" className="mb-3 flex min-h-8 items-center gap-3">
+    <div role="status" className="flex min-h-8 min-w-0 items-center gap-3">
       {looking ? (
         <>
           <progress className="w-24 accent-(--chalk)" aria-label="Checking" />

@@ -4,7 +4,8 @@ import { Link } from 'react-router'
 import { hull, sizeOf } from '../../core/pieces'
 import { pieceOf } from '../../core/resolve'
 import { memo, useEffect, useState } from 'react'
-import { drawOut, toggleTool, useBench } from '../bench/asks'
+import { drawOut, useBench } from '../bench/asks'
+import { Empty } from '../bench/Empty'
 import { benchKeys } from '../bench/tools/commands'
 import { deleteChosen } from '../bench/tools/edit/commands'
 import { PANELS, TOOLS } from '../bench/tools'
@@ -75,6 +76,7 @@ export default function BenchScreen() {
       <PieceList />
       <Measures />
       <Loose />
+      {roomy && <Walk />}
     </>
   )
   const middle = (
@@ -84,9 +86,9 @@ export default function BenchScreen() {
       {looking && <LookBars />}
       <ViewCluster />
       <Wanted />
-      <Walk />
+      {!roomy && <Walk over />}
       {drawing && <OutlineBoard />}
-      {!roomy && <Drawers />}
+      {!roomy && !drawing && <Drawers />}
     </main>
   )
   const railed = (
@@ -253,26 +255,6 @@ function Standing() {
         )
       )}
     </>
-  )
-}
-
-function Empty() {
-  const empty = useOpen((s) => s.project.pieces.length === 0)
-  const readOnly = useOpen((s) => s.readOnly)
-  const adding = useBench((s) => s.active?.tool === 'board')
-  if (!empty || adding) return null
-  return (
-    <div className="pointer-events-none absolute inset-0 grid place-items-center">
-      <div className="pointer-events-auto border border-hairline bg-panel p-6 text-center">
-        <p className="mb-1 font-title text-lg">The bench is clear</p>
-        <p className="mb-3 text-quiet">Take a board from the rack: its length, and how it is placed.</p>
-        {!readOnly && (
-          <button className="btn btn-main" onClick={() => toggleTool({ tool: 'board' })}>
-            Add a board
-          </button>
-        )}
-      </div>
-    </div>
   )
 }
 

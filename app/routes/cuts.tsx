@@ -73,12 +73,13 @@ export default function CutsScreen() {
             Cut list<span className="only-print">: {name}</span>
           </h1>
           <button
+            data-export="cuts-csv"
             className="btn no-print"
             onClick={() => saveFile(fileName(name, '-cut-list.csv'), cutListCsv(list, style), 'text/csv')}
           >
             <Download size={14} /> CSV
           </button>
-          <button className="btn no-print" onClick={() => window.print()}>
+          <button data-export="cuts-print" className="btn no-print" onClick={() => window.print()}>
             <Printer size={14} /> Print
           </button>
         </header>

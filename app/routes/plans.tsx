@@ -134,6 +134,7 @@ export default function PlansScreen() {
         </div>
         <div className="grid gap-2">
           <button
+            data-export="plans-pdf"
             className="btn btn-main"
             disabled={state === 'drawing' || setting || sheets.length === 0}
             onClick={() => void savePdf()}
@@ -141,6 +142,7 @@ export default function PlansScreen() {
             <Download size={14} /> {setting ? 'Making the PDF…' : 'PDF, all sheets'}
           </button>
           <button
+            data-export="plans-svg"
             className="btn"
             disabled={!sheet}
             onClick={() =>
@@ -153,7 +155,12 @@ export default function PlansScreen() {
           <button className="btn" disabled={!sheet} onClick={() => window.print()}>
             <Printer size={14} /> Print this sheet
           </button>
-          <button className="btn" disabled={state === 'drawing' || sheets.length === 0} onClick={printAll}>
+          <button
+            data-export="plans-print"
+            className="btn"
+            disabled={state === 'drawing' || sheets.length === 0}
+            onClick={printAll}
+          >
             <Printer size={14} /> Print all sheets
           </button>
           <label className="flex items-center gap-2 py-1">

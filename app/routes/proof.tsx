@@ -1,6 +1,7 @@
 import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/proof'
 import { Download, FileJson } from 'lucide-react'
+import * as Tabs from 'radix-ui/tabs'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { Findings } from '../proof/Findings'
@@ -28,7 +29,7 @@ const VIEWS = {
 type View = keyof typeof VIEWS
 
 export default function ProofScreen() {
-  const [params] = useSearchParams()
+  const [params, setParams] = useSearchParams()
   const asked = params.get('show') ?? ''
   const view: View = Object.hasOwn(VIEWS, asked) ? (asked as View) : 'findings'
   const empty = useOpen((s) => s.project.pieces.length === 0)
@@ -46,40 +47,43 @@ export default function ProofScreen() {
     )
   const { Part } = VIEWS[view]
   return (
-    <div className="flex h-full flex-col">
+    <Tabs.Root
+      className="flex h-full flex-col"
+      value={view}
+      activationMode="manual"
+      onValueChange={(v) => setParams(v === 'findings' ? {} : { show: v })}
+    >
       <Views view={view} />
-      <div className="min-h-0 flex-1">
+      <Tabs.Content value={view} className="min-h-0 flex-1" tabIndex={-1}>
         <Part />
-      </div>
-    </div>
+      </Tabs.Content>
+    </Tabs.Root>
   )
 }
 
 function Views({ view }: { view: View }) {
-  const [, setParams] = useSearchParams()
   const [setting, setSetting] = useState(false)
   const paper = view === 'sizes' ? 'sizes' : 'report'
   return (
     <div className="flex shrink-0 flex-wrap items-center gap-1 border-b border-hairline bg-panel px-4">
       <h1 className="mr-4 font-title text-lg font-semibold">Proof</h1>
-      <div role="tablist" aria-label="What is shown" className="flex flex-wrap">
+      <Tabs.List aria-label="What is shown" className="flex flex-wrap">
         {(Object.keys(VIEWS) as View[]).map((v) => (
-          <button
+          <Tabs.Trigger
             key={v}
-            role="tab"
-            aria-selected={v === view}
+            value={v}
             className={
               'min-h-9 border-b-2 px-3 pointer-coarse:min-h-11 ' +
               (v === view ? 'border-chalk font-semibold' : 'border-transparent text-quiet hover:text-ink')
             }
-            onClick={() => setParams(v === 'findings' ? {} : { show: v })}
           >
             {VIEWS[v].says}
-          </button>
+          </Tabs.Trigger>
         ))}
-      </div>
+      </Tabs.List>
       <span className="ml-auto flex gap-1 py-1">
         <button
+          data-export={`${paper === 'sizes' ? 'sizes' : 'proof'}-pdf`}
           className="btn"
           disabled={setting}
           onClick={() => {
@@ -90,7 +94,7 @@ function Views({ view }: { view: View }) {
           <Download size={14} />
           {setting ? 'Making the PDF…' : paper === 'sizes' ? 'Size sheet, PDF' : 'Report, PDF'}
         </button>
-        <button className="btn" onClick={() => void saveReport()}>
+        <button data-export="proof-json" className="btn" onClick={() => void saveReport()}>
           <FileJson size={14} /> JSON
         </button>
       </span>

@@ -1,7 +1,7 @@
 /** A choice from a list of few: pressed, stepped by the arrows, or found by its first letters. */
 import { Check, ChevronDown } from 'lucide-react'
 import * as Select from 'radix-ui/select'
-import { useId, useState } from 'react'
+import { useId, useState, type ReactNode } from 'react'
 
 interface Props<T extends string> {
   readonly label: string
@@ -20,6 +20,8 @@ interface Props<T extends string> {
   readonly shows?: string
   /** It is no more than the arrow that opens it. */
   readonly bare?: true
+  /** A small picture of each, beside its name. */
+  readonly picture?: (value: T) => ReactNode
   readonly className?: string
 }
 
@@ -38,6 +40,7 @@ export function Choice<T extends string>(props: Props<T>) {
     autoFocus,
     bare,
     shows,
+    picture,
     className = 'field',
   } = props
   const id = useId()
@@ -57,7 +60,8 @@ export function Choice<T extends string>(props: Props<T>) {
         aria-label={showLabel ? undefined : label}
         autoFocus={autoFocus}
       >
-        <span className={bare ? 'sr-only' : 'min-w-0 truncate'}>
+        {value && picture?.(value)}
+        <span className={bare ? 'sr-only' : `min-w-0 truncate ${picture ? 'mr-auto ml-1' : ''}`}>
           <Select.Value>{shows ?? all.find(([v]) => v === value)?.[1] ?? placeholder}</Select.Value>
         </span>
         {!shows && <ChevronDown size={13} className="shrink-0 text-quiet" />}
@@ -92,6 +96,7 @@ export function Choice<T extends string>(props: Props<T>) {
                       <Check size={13} />
                     </Select.ItemIndicator>
                   </span>
+                  {picture?.(v)}
                   <Select.ItemText>{says}</Select.ItemText>
                 </Select.Item>
               ))}

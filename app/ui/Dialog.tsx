@@ -7,18 +7,20 @@ interface Props {
   readonly onClose: () => void
   readonly title: string
   readonly says?: string
+  /** As wide as a list in columns wants. */
+  readonly wide?: true
   readonly children: ReactNode
 }
 
-export function Dialog({ open, onClose, title, says, children }: Props) {
+export function Dialog({ open, onClose, title, says, wide, children }: Props) {
   return (
     <Radix.Root open={open} onOpenChange={(now) => !now && onClose()}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-ink/30" />
         <Radix.Content
           className={
-            'floating fixed top-16 left-1/2 max-h-[85vh] w-[min(34rem,94vw)] ' +
-            '-translate-x-1/2 overflow-auto p-5'
+            'floating fixed top-16 left-1/2 max-h-[85vh] -translate-x-1/2 overflow-auto p-5 ' +
+            (wide ? 'w-[min(66rem,94vw)]' : 'w-[min(34rem,94vw)]')
           }
           {...(says ? {} : { 'aria-describedby': undefined })}
         >

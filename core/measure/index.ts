@@ -11,6 +11,7 @@ export {
   exactText,
   isFigureText,
   measuresIn,
+  drawnText,
   measureText,
   negatedText,
   shifted,

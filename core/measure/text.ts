@@ -3,7 +3,7 @@ import { MeasureError } from './error'
 import { coerce, evaluate } from './evaluate'
 import { formatLength, formatNumber, type LengthStyle } from './format'
 import { parse, type Expr } from './parse'
-import type { MeasureKind } from './quantity'
+import { MM_PER, type MeasureKind } from './quantity'
 
 /** A length as a measure that reads back as it is, whatever the project's unit. */
 export const exactText = (mm: number): string => `${Number(mm.toFixed(6))}mm`
@@ -12,6 +12,20 @@ export const exactText = (mm: number): string => `${Number(mm.toFixed(6))}mm`
 export function measureText(mm: number, style: LengthStyle): string {
   const { text, exact } = formatLength(mm, style)
   return exact ? text : exactText(mm)
+}
+
+/** What a drawing may be off by and still be the round length that was meant, millimetres. */
+const DRAWN_ROUND = 0.001
+
+/**
+ * A length that was drawn, as a maker would type it: the project's rounding where that is as good as what was
+ * drawn, else a decimal of the project's unit.
+ */
+export function drawnText(mm: number, style: LengthStyle): string {
+  const step = style.form === 'fraction' ? 25.4 / style.denominator : MM_PER[style.unit]! / 10 ** style.places
+  const round = Math.round(mm / step) * step
+  if (Math.abs(round - mm) <= DRAWN_ROUND) return formatLength(round, style).text
+  return style.unit === 'mm' ? exactText(mm) : `${Number((mm / 25.4).toFixed(7))}in`
 }
 
 /** A length as a measure that comes to so much more; see `stepped`. */

@@ -9,14 +9,18 @@ import { faceFrame } from './faceframe'
 import type { Ready } from './kind'
 import { fourLegs } from './legs'
 import { framedPanel } from './panel'
+import { pictureFrame } from './pictureframe'
 import { plinth } from './plinth'
+import { slidingLidBox } from './slidingbox'
 
 export const READY: readonly Ready[] = [
   caseWithShelves,
   faceFrame,
   drawers,
   boxWithLid,
+  slidingLidBox,
   framedPanel,
+  pictureFrame,
   fourLegs,
   plinth,
 ]

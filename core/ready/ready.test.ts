@@ -242,3 +242,33 @@ describe('a case', () => {
     )
   })
 })
+
+test('a picture frame covers its picture so far all round, and takes it, its glass and its backing', () => {
+  const measures = { width: '200', height: '300', side: '40', over: '6', room: '2', glass: '3' }
+  const m = modelOf(built('picture', { measures }))
+  expect(odd(m)).toEqual([])
+  const found = sizes(m)
+  // What is seen of the picture is 12 less each way; the sides stand round that.
+  expect(found['Frame bottom']).toEqual([200 - 12 + 80, 40, 18])
+  expect(found['Frame left side']).toEqual([300 - 12 + 80, 40, 18])
+  expect(found['Frame backing']).toEqual([300, 200, 6])
+  const volume = (name: string) => {
+    const i = m.resolved.instances.find((i) => i.name === name)!
+    return kernel.shape(m.recipe(i)).volume
+  }
+  // A trapezium, less the rabbet, which is mitred along with it: from 268 outside to 188 inside.
+  const rabbet = 8 * (3 + 6)
+  expect(volume('Frame bottom')).toBeCloseTo(((268 + 188) / 2) * 40 * 18 - (188 + 8) * rabbet, 2)
+})
+
+test('a sliding lid has its room in the grooves, and leaves over the front', () => {
+  const measures = { width: '150', depth: '230', height: '80', lip: '6', groove: '4', room: '0.5' }
+  const m = modelOf(built('sliding-box', { measures }))
+  expect(odd(m)).toEqual([])
+  const found = sizes(m)
+  const inside = 150 - 2 * 12
+  expect(found.Lid!.slice(0, 2)).toEqual([230 - 12 + 3.5, inside + 2 * 3.5])
+  const box = (name: string) => m.resolved.instances.find((i) => i.name === name)!.box
+  expect(box('Box front').max[2]).toBeCloseTo(80 - 6 - box('Lid').max[2] + box('Lid').min[2], 6)
+  expect(box('Lid').min[1]).toBe(0)
+})

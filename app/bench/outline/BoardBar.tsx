@@ -63,21 +63,20 @@ interface BarProps {
   readonly onShape: (name: ReadyName) => void
   readonly drawing: Drawing
   readonly onMirror: (mirror: Pick<Outline, 'mirror' | 'mirrorOff'>) => void
-  readonly onZoom: (by: number) => void
   readonly onDone: () => void
   readonly children?: ReactNode
 }
 
 export function BoardBar(props: BarProps) {
-  const { tool, onTool, onShape, drawing, onMirror, onZoom, onDone } = props
-  const { outline, step, locals } = drawing
+  const { tool, onTool, onShape, drawing, onMirror, onDone } = props
+  const { outline } = drawing
   return (
-    <div className="flex flex-wrap items-center gap-1 border-b border-hairline bg-panel p-1.5">
+    <div className="flex items-center gap-1 overflow-x-auto border-b border-hairline bg-panel p-1.5">
       <span className="flex" role="toolbar" aria-label="Draw">
         {Object.entries(DRAWN).map(([name, [label, says, key]]) => (
           <button
             key={name}
-            className={`btn -ml-px rounded-none px-2 ${tool === name ? 'border-chalk bg-chalk-pale' : ''}`}
+            className={`btn -ml-px rounded-none px-1.5 ${tool === name ? 'border-chalk bg-chalk-pale' : ''}`}
             aria-pressed={tool === name}
             title={`${says} (${key.toUpperCase()})`}
             onClick={() => onTool(name as DrawnName)}
@@ -106,38 +105,49 @@ export function BoardBar(props: BarProps) {
         ]}
         onPick={(way) => onMirror({ mirror: way === 'none' ? null : way })}
       />
-      {outline.mirror && (
-        <label className="flex items-center gap-1">
-          <span className="text-quiet">off the middle by</span>
-          <MeasureField
-            label="Mirror, off the middle by"
-            value={outline.mirrorOff ?? ''}
-            at={keyOf.step(step.id, MIRROR)}
-            locals={locals}
-            optional
-            placeholder="0"
-            onCommit={(text) => (
-              onMirror({ mirror: outline.mirror, ...(text && { mirrorOff: text }) }),
-              null
-            )}
-          />
-        </label>
-      )}
-      <span className="ml-auto flex items-center gap-1">
-        <button className="btn btn-icon" aria-label="Nearer" onClick={() => onZoom(1.25)}>
-          <Plus size={14} />
-        </button>
-        <button className="btn btn-icon" aria-label="Further away" onClick={() => onZoom(0.8)}>
-          <Minus size={14} />
-        </button>
-        <button className="btn btn-icon" aria-label="Show the whole face" onClick={() => onZoom(0)}>
-          <Maximize size={14} />
-        </button>
-        <button className="btn btn-main" onClick={onDone}>
-          Done
-        </button>
-      </span>
+      <button className="btn btn-main ml-auto" onClick={onDone}>
+        Done
+      </button>
     </div>
+  )
+}
+
+/** How near the board is: stands over its corner. */
+export function Zoom({ onZoom }: { readonly onZoom: (by: number) => void }) {
+  return (
+    <span className="absolute right-2 bottom-40 z-10 grid">
+      <button className="btn btn-icon" aria-label="Nearer" onClick={() => onZoom(1.25)}>
+        <Plus size={14} />
+      </button>
+      <button className="btn btn-icon" aria-label="Further away" onClick={() => onZoom(0.8)}>
+        <Minus size={14} />
+      </button>
+      <button className="btn btn-icon" aria-label="Show the whole face" onClick={() => onZoom(0)}>
+        <Maximize size={14} />
+      </button>
+    </span>
+  )
+}
+
+/** Where the line is that a half is mirrored across. */
+export function MirrorOff({ drawing, onMirror }: Pick<BarProps, 'drawing' | 'onMirror'>) {
+  const { outline, step, locals } = drawing
+  if (!outline.mirror) return null
+  return (
+    <label className="flex items-center gap-1">
+      <span className="text-quiet">Mirror, off the middle by</span>
+      <span className="w-32">
+        <MeasureField
+          label="Mirror, off the middle by"
+          value={outline.mirrorOff ?? ''}
+          at={keyOf.step(step.id, MIRROR)}
+          locals={locals}
+          optional
+          placeholder="0"
+          onCommit={(text) => (onMirror({ mirror: outline.mirror, ...(text && { mirrorOff: text }) }), null)}
+        />
+      </span>
+    </label>
   )
 }
 

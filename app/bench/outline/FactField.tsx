@@ -1,5 +1,6 @@
 /** A measure of an outline in a field: what it is of, where it is measured from, and taking it away. */
 import { Trash2 } from 'lucide-react'
+import { drawnText } from '../../../core/measure'
 import { asSolved, factKind, standing } from '../../../core/outline'
 import { keyOf } from '../../../core/resolve'
 import { useOpen } from '../../store/open'
@@ -51,7 +52,7 @@ export function FactField({ drawing, id, onDone, autoFocus }: Props) {
       {
         ...base,
         facts: base.facts.map((f) =>
-          f.id === id ? { ...f, from: datum, value: `${Number(value.toFixed(6))}mm` } : f,
+          f.id === id ? { ...f, from: datum, value: drawnText(value, shown.style) } : f,
         ),
       },
       'Measure from elsewhere',

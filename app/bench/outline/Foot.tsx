@@ -55,7 +55,7 @@ export function Foot(props: Props) {
     if (measures(s)) props.onOpen(told.id)
   }
   return (
-    <div className="grid min-h-28 content-start gap-1.5 border-t border-hairline bg-panel p-2">
+    <div className="grid content-start gap-1.5 overflow-y-auto border-t border-hairline bg-panel p-2">
       <div className="flex min-h-8 flex-wrap items-center gap-2">
         <Standing
           drawing={drawing}

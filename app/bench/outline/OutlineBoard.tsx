@@ -2,7 +2,7 @@
  * The outline board: lies over the bench, the face turned as the piece lies there. Points and edges are drawn
  * by pointer, or put by typing; whatever is chosen can be said something of.
  */
-import { measureText } from '../../../core/measure'
+import { drawnText } from '../../../core/measure'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Outline } from '../../../core/document'
 import { asSolved, withShape, without } from '../../../core/outline'
@@ -14,7 +14,7 @@ import { useBench } from '../asks'
 import { evenStep } from '../placing/targets'
 import { surroundingsOf } from './around'
 import { namesOn, PREFIX, unitFor } from './board'
-import { BoardBar, DRAWN, type DrawnName } from './BoardBar'
+import { BoardBar, DRAWN, MirrorOff, Zoom, type DrawnName } from './BoardBar'
 import { turnedAs } from './face'
 import { FactField } from './FactField'
 import { Files } from './Files'
@@ -81,7 +81,7 @@ function Board({ drawing, onBusy }: BoardProps) {
   const parts = new Set([...solved.points.keys(), ...outline.edges.map((e) => e.id)])
   const held = chosen.filter((p) => parts.has(p))
   const even = evenStep(shown, 1 / sheet.scale)
-  const write = (mm: number) => measureText(mm, shown.style)
+  const write = (mm: number) => drawnText(mm, shown.style)
 
   const valueOf = (text: string): number | undefined => {
     const reading = read(text, 'length', shown, drawing.locals)
@@ -134,6 +134,10 @@ function Board({ drawing, onBusy }: BoardProps) {
     setChosen([])
   }
 
+  const mirror = (told: Pick<Outline, 'mirror' | 'mirrorOff'>) => {
+    const { mirrorOff: _, ...all } = asSolved(outline, solved)
+    put({ ...all, ...told }, told.mirror ? 'Mirror half of it' : 'Whole outline')
+  }
   const leave = () => useBench.setState({ drawing: null })
   const back = () => {
     if (draw.begun.length > 0) draw.leave()
@@ -181,8 +185,17 @@ function Board({ drawing, onBusy }: BoardProps) {
       role="dialog"
       aria-label={`The outline of the ${step.kind} on ${drawing.wood.name}`}
       tabIndex={-1}
-      className="absolute inset-0 z-20 grid grid-rows-[auto_minmax(0,1fr)_auto] bg-stage outline-none"
+      className="absolute inset-0 z-20 grid grid-rows-[auto_minmax(0,1fr)_9.5rem] bg-stage outline-none"
       onKeyDown={(e) => {
+        // What stands open over the board, a list or a dialog, has its keys for itself.
+        if (!host.current?.contains(e.target as Node)) return
+        if ((e.ctrlKey || e.metaKey) && e.key === 'z' && !e.shiftKey && busy) {
+          if (draw.begun.length > 0) draw.back()
+          else trace.back()
+          e.preventDefault()
+          e.stopPropagation()
+          return
+        }
         if (e.ctrlKey || e.metaKey || e.altKey) return
         if (e.target instanceof HTMLInputElement) {
           // Esc leaves the field first; the next one is the board's.
@@ -212,15 +225,12 @@ function Board({ drawing, onBusy }: BoardProps) {
             'Put in a shape',
           )
         }
-        onMirror={(told) => {
-          const { mirrorOff: _, ...all } = asSolved(outline, solved)
-          put({ ...all, ...told }, told.mirror ? 'Mirror half of it' : 'Whole outline')
-        }}
-        onZoom={view.zoom}
+        onMirror={mirror}
         onDone={leave}
       >
         <Files drawing={drawing} turned={turned} readOnly={readOnly} host={host} />
       </BoardBar>
+      <Zoom onZoom={view.zoom} />
       <svg
         ref={svg}
         className={`h-full w-full touch-none ${drawingNow ? 'cursor-crosshair' : ''}`}
@@ -305,6 +315,7 @@ function Board({ drawing, onBusy }: BoardProps) {
         onRemove={remove}
         onOpen={setOpen}
       >
+        <MirrorOff drawing={drawing} onMirror={mirror} />
         {open && <FactField drawing={drawing} id={open} onDone={() => setOpen(null)} autoFocus />}
         {held.length === 0 && (tool === 'pick' || isPictureTool(tool)) && picture.bar}
         {tool === 'trace' && !readOnly && (

@@ -22,14 +22,12 @@ export function Standing({
 }) {
   const { state } = solved
   if (drawing.outline.edges.length === 0) return null
-  if (state.kind === 'pinned') return <strong className="text-leaf">Can be marked out</strong>
+  if (state.kind === 'pinned') return <strong>Can be marked out</strong>
   if (state.kind === 'disagree')
     return <strong className="text-pencil">{state.facts.length} dimensions conflict</strong>
   return (
     <>
-      <strong className="text-brass">
-        {state.missing === 1 ? '1 dimension missing' : `${state.missing} dimensions missing`}
-      </strong>
+      <strong>{state.missing === 1 ? '1 dimension missing' : `${state.missing} dimensions missing`}</strong>
       {!readOnly && (
         <button className="btn" onClick={onPin}>
           Dimension as drawn

@@ -21,6 +21,8 @@ export interface Draw {
   /** What is put down before an edge is whole. */
   readonly begun: readonly Snap[]
   readonly leave: () => void
+  /** Takes back the place that was put down last. */
+  readonly back: () => void
   /** Something is put down; an edge that is whole by it is added. */
   readonly putDown: (snap: Snap) => void
   /** What a point is known to be by where it was put down, as facts, those that say something new. */
@@ -54,5 +56,5 @@ export function useDraw({ drawing, tool, valueOf, put, onSay }: Told): Draw {
     const goesOn = tool !== 'circle' && b.point === null
     setBegun(goesOn ? [{ at: b.at, point: made.end, facts: [], says: '' }] : [])
   }
-  return { begun, leave: () => setBegun([]), putDown, known }
+  return { begun, leave: () => setBegun([]), back: () => setBegun(begun.slice(0, -1)), putDown, known }
 }

@@ -32,6 +32,7 @@ import { focusStage, STAGE } from './focus'
 import { likelyAt, pickedAt, workAt, type Marked, type Picked } from './picked'
 import { askedBy, standAt } from '../tools/place/here'
 import { Stage3D } from './scene'
+import { cornerTaken } from './ViewCluster'
 import { useWaysApart } from '../tools/look/waysApart'
 
 const Knobs = later(async () => (await import('../handles/Knobs')).Knobs)
@@ -66,7 +67,7 @@ export default function Stage({ skins }: { skins: Skins }) {
   if (fault) throw fault
   useEffect(() => {
     try {
-      const made = new Stage3D(host.current!)
+      const made = new Stage3D(host.current!, cornerTaken)
       setStage(made)
       useBench.setState({ eye: made })
       if (document.activeElement === document.body) focusStage()

@@ -32,13 +32,19 @@ const CELLS: ReadonlyArray<{ id: string; label: string; face: ReactNode } | null
 /** Where the stage has less than 560 px, it is folded until it is opened. */
 const LOW = '(max-height: 43rem)'
 
+/** How much of the corner of the stage the views take, with a little air, pixels. */
+export function cornerTaken(): readonly [wide: number, high: number] {
+  const box = document.querySelector('[data-corner]')?.getBoundingClientRect()
+  return box ? [box.width + 16, box.height + 16] : [0, 0]
+}
+
 export const ViewCluster = memo(function ViewCluster() {
   const low = useMedia(LOW)
   const [asked, ask] = useState<boolean | null>(null)
   const open = asked ?? !low
   const says = open ? 'Fold the views' : 'Open the views'
   return (
-    <div className="absolute right-2 bottom-2 grid justify-items-end">
+    <div data-corner className="absolute right-2 bottom-2 grid justify-items-end">
       <button
         className={`${CELL} border border-hairline bg-panel`}
         aria-expanded={open}

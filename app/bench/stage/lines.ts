@@ -80,6 +80,13 @@ export class Lines {
   }
 }
 
+/** The edges of a board as they stand in the room: pairs of places. */
+export function creasesInRoom(board: Board): Float32Array {
+  const places = new Float32Array(board.skin.creases.length)
+  write(board, places, 0)
+  return places
+}
+
 function write(board: Board, into: Float32Array, at: number): void {
   const m = placeOf(board).elements
   const { creases } = board.skin

@@ -35,6 +35,7 @@ import { Batch } from './batch'
 import { placeOf, type Board } from './board'
 import { Floor } from './floor'
 import { grainTexture } from './grain'
+import { ChosenLines } from './chosenlines'
 import { Lines } from './lines'
 import { filling, Marks } from './marks'
 import { hitOf, type Hit } from './pick'
@@ -58,10 +59,6 @@ export interface Cut {
   readonly beyond: boolean
 }
 
-/** Width of the column of tools, pixels. */
-const TOOLS = 84
-/** Height of the row of views below, pixels. */
-const VIEWS = 44
 /** Thickness of what marks an edge, pixels. */
 const STROKE = 5
 
@@ -86,7 +83,6 @@ export class Stage3D {
     depthWrite: false,
   })
   private readonly edge = new LineBasicMaterial({ transparent: true, opacity: 0.75 })
-  private readonly chosenEdge = new LineBasicMaterial({ transparent: true, depthTest: false })
   private readonly glow = new MeshBasicMaterial({
     transparent: true,
     opacity: 0.65,
@@ -100,7 +96,7 @@ export class Stage3D {
   private readonly caps = new Batch(this.cap)
   private readonly seen = new Batch(this.glass)
   private readonly edges = new Lines(this.edge)
-  private readonly chosenEdges = new Lines(this.chosenEdge)
+  private readonly chosenEdges = new ChosenLines()
   private readonly lit = new Mesh(new BufferGeometry(), this.glow)
   private readonly marks = new Marks(this.scene, this.patch)
   private readonly ghostEdge = new LineBasicMaterial({ transparent: true, depthTest: false })
@@ -117,8 +113,17 @@ export class Stage3D {
   private turned = false
   private readonly watch: ResizeObserver
 
-  /** Throws where the browser cannot draw in three dimensions. */
-  constructor(private readonly host: HTMLElement) {
+  /** Where the middle of the picture is, from that of the stage, pixels to the left and up. */
+  private middle: [number, number] = [0, 0]
+
+  /**
+   * Throws where the browser cannot draw in three dimensions. `corner` says how much room is taken in the
+   * lower right corner of the stage, pixels.
+   */
+  constructor(
+    private readonly host: HTMLElement,
+    private readonly corner: () => readonly [wide: number, high: number] = () => [0, 0],
+  ) {
     const canvas = document.createElement('canvas')
     canvas.style.display = 'block'
     host.append(canvas)
@@ -136,7 +141,6 @@ export class Stage3D {
     const [sun, sky] = [new DirectionalLight(0xffffff, 1.35), new DirectionalLight(0xffffff, 0.35)]
     sun.position.set(-1, -2.2, 3)
     sky.position.set(2, 1, 0.5)
-    this.chosenEdges.object.renderOrder = 2
     this.edges.object.renderOrder = 1
     this.lit.renderOrder = 3
     this.lit.visible = false
@@ -150,7 +154,7 @@ export class Stage3D {
       this.caps.mesh,
       this.seen.mesh,
       this.edges.object,
-      this.chosenEdges.object,
+      ...this.chosenEdges.objects,
     )
     this.scene.add(this.lit)
     this.controls = new OrbitControls(this.eye, this.canvas)
@@ -174,8 +178,7 @@ export class Stage3D {
     if (wide === 0 || high === 0) return
     this.renderer.setSize(wide, high)
     this.eye.aspect = wide / high
-    // The middle of the picture is the middle of what the row of views leaves free.
-    this.eye.setViewOffset(wide, high, 0, VIEWS / 2, wide, high)
+    this.eye.setViewOffset(wide, high, ...this.middle, wide, high)
     if (this.looked && !this.turned) this.look(...this.looked)
     else this.draw()
   }
@@ -283,7 +286,8 @@ export class Stage3D {
     this.edge.color.set(ink)
     this.edge.opacity = clear ? 0.5 : 0.75
     this.edge.depthTest = !clear
-    for (const m of [this.chosenEdge, this.glow, this.patch]) m.color.set(chalk)
+    this.chosenEdges.paint({ ink, chalk, clear })
+    for (const m of [this.glow, this.patch]) m.color.set(chalk)
     const { pulled } = this
     const boards = pulled
       ? this.boards.map((b) =>
@@ -377,8 +381,9 @@ export class Stage3D {
     if (cut) normal.setComponent(cut.axis, sign)
     const planes = cut ? [new Plane(normal, -sign * cut.at)] : []
     this.renderer.localClippingEnabled = cut !== null
-    const { wood, glass, cap, edge, chosenEdge, glow } = this
-    for (const m of [wood, glass, cap, edge, chosenEdge, glow]) m.clippingPlanes = planes
+    const { wood, glass, cap, edge, glow } = this
+    for (const m of [wood, glass, cap, edge, glow]) m.clippingPlanes = planes
+    this.chosenEdges.clip(planes)
     this.caps.show(cut && !this.shownAs?.clear ? this.boards : [])
     this.draw()
   }
@@ -406,19 +411,36 @@ export class Stage3D {
     const centre = new Vector3(...box.min).add(new Vector3(...box.max)).multiplyScalar(0.5)
     const toward = from ? new Vector3(...from) : this.eye.position.clone().sub(this.controls.target)
     toward.normalize()
-    const { clientWidth: wide, clientHeight: high } = this.host
-    // The tools stand over the left side of the picture; what is shown keeps clear of them, and stays in the
-    // middle.
-    const free = wide > 4 * TOOLS ? wide - 2 * TOOLS : wide
-    const above = Math.max(1, high > 4 * VIEWS ? high - VIEWS : high)
-    const tan = (Math.tan((this.eye.fov * Math.PI) / 360) * above) / Math.max(1, high)
-    const distance = distanceFor(box, centre, toward, tan, free / above)
     this.looked = [from, box]
     this.turned = false
-    this.eye.position.copy(centre).addScaledVector(toward, distance)
-    this.controls.target.copy(centre)
-    this.controls.update()
+    const put = (free: readonly [wide: number, high: number]) => {
+      const { clientWidth: wide, clientHeight: high } = this.host
+      const [x, y] = [Math.max(1, wide - free[0]), Math.max(1, high - free[1])]
+      const tan = (Math.tan((this.eye.fov * Math.PI) / 360) * y) / Math.max(1, high)
+      this.middle = [free[0] / 2, free[1] / 2]
+      this.eye.setViewOffset(wide, high, ...this.middle, wide, high)
+      const distance = distanceFor(box, centre, toward, tan, x / y)
+      this.eye.position.copy(centre).addScaledVector(toward, distance)
+      this.controls.target.copy(centre)
+      this.controls.update()
+      return distance
+    }
+    put([0, 0])
+    // What stands in the corner has its room, beside the picture or below it, where it would hide wood.
+    if (this.overCorner(box)) {
+      const [wide, high] = this.corner()
+      const [beside, below] = [put([wide, 0]), put([0, high])]
+      if (beside < below) put([wide, 0])
+    }
     this.draw()
+  }
+
+  /** Whether any of a box would be under what stands in the lower right corner. */
+  private overCorner(box: Box): boolean {
+    const [wide, high] = this.corner()
+    const { clientWidth, clientHeight } = this.host
+    const at = cornersOf(box).flatMap((p) => this.onScreen(p) ?? [])
+    return wide > 0 && at.some((p) => p.x > clientWidth - wide && p.y > clientHeight - high)
   }
 
   /** What is at a place on the screen. */
@@ -457,8 +479,7 @@ export class Stage3D {
     this.watch.disconnect()
     this.controls.dispose()
     for (const o of [this.solid, this.caps, this.seen, this.edges, this.chosenEdges, this.marks]) o.dispose()
-    for (const m of [this.wood, this.glass, this.cap, this.edge, this.chosenEdge, this.glow, this.patch])
-      m.dispose()
+    for (const m of [this.wood, this.glass, this.cap, this.edge, this.glow, this.patch]) m.dispose()
     this.lit.geometry.dispose()
     this.ghosts.geometry.dispose()
     this.floor.dispose()

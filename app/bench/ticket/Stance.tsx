@@ -1,4 +1,6 @@
 /** How a board stands, chosen from small drawings of it in a room: the likely six; all in words beside. */
+import * as Toolbar from 'radix-ui/toolbar'
+import type { ComponentProps } from 'react'
 import { FACINGS, facing, type Facing, type Vec3 } from '../../../core/pieces'
 import { Choice } from '../../ui/Choice'
 
@@ -30,10 +32,15 @@ export function Stance({ value, label, disabled = false, compact, onChange }: Pr
   )
   return (
     <div role="group" aria-label={label}>
-      <div className={`grid gap-1 ${compact ? 'grid-cols-7' : 'mb-1 grid-cols-6'}`}>
-        {LIKELY.map((id) => (
-          <StanceButton key={id} id={id} on={id === value} disabled={disabled} onPick={onChange} />
-        ))}
+      <div className={`grid gap-1 ${compact ? 'grid-cols-[6fr_1fr]' : 'mb-1'}`}>
+        {/* One stop of the Tab key, with the arrows inside. */}
+        <Toolbar.Root className="grid grid-cols-6 gap-1" aria-label={`${label}, as drawn`} loop>
+          {LIKELY.map((id) => (
+            <Toolbar.Button key={id} asChild disabled={disabled}>
+              <StanceButton id={id} on={id === value} disabled={disabled} onPick={onChange} />
+            </Toolbar.Button>
+          ))}
+        </Toolbar.Root>
         {compact && words}
       </div>
       {compact ? (
@@ -52,9 +59,17 @@ interface ButtonProps {
   readonly onPick: (facing: string) => void
 }
 
-export function StanceButton({ id, on, disabled = false, onPick }: ButtonProps) {
+/** What else it is given is a toolbar’s. */
+export function StanceButton({
+  id,
+  on,
+  disabled = false,
+  onPick,
+  ...more
+}: ButtonProps & ComponentProps<'button'>) {
   return (
     <button
+      {...more}
       type="button"
       className={
         'grid place-items-center rounded-sm border py-0.5 pointer-coarse:min-h-11 ' +

@@ -59,6 +59,7 @@ export function JoinPanel() {
   const [why, setWhy] = useState<string | null>(null)
   const chosen = useOpen((s) => s.chosen)
   const few = useOpen((s) => s.shown.instances.length < 2)
+  const joined = useOpen((s) => s.project.joints.length > 0)
   const pieces = [...new Set(chosen.map(pieceOf))]
   const { answer: offers, fault, again } = useAsked(pieces.join(), (hand) => hand.offers(pieces))
   const of = (offer: Offer): Settled => {
@@ -95,6 +96,7 @@ export function JoinPanel() {
       why={why}
       plain
       closes
+      mainFirst
       onMain={() => void makeJoints(all).then(setWhy)}
     >
       {fault ? (
@@ -103,7 +105,13 @@ export function JoinPanel() {
         <p role="status">Looking where pieces touch…</p>
       ) : (
         offers.length === 0 && (
-          <p>{few ? 'There are no two pieces to join yet.' : 'All pieces that touch are joined.'}</p>
+          <p>
+            {few
+              ? 'There are no two pieces to join yet.'
+              : joined
+                ? 'All pieces that touch are joined.'
+                : 'No pieces touch. Move one against another first, on its ticket or by Set against (A).'}
+          </p>
         )
       )}
       <ul className="grid grid-cols-[minmax(0,1fr)] gap-3">{fresh.map(card)}</ul>

@@ -30,7 +30,7 @@ interface Props {
   readonly closes?: true
   /** Enter in a field only leaves the field; else it does the main thing. */
   readonly plain?: true
-  /** Of many fields: Enter goes on to the next one, and does the main thing only in the last. */
+  /** Of many fields: Enter goes on to the next, Ctrl Enter does the main thing, as Enter in the last does. */
   readonly onward?: true
   readonly children: ReactNode
 }
@@ -52,6 +52,7 @@ export function ToolPanel(props: Props) {
     onward,
   } = props
   const host = useRef<HTMLElement>(null)
+  const whole = useRef(false)
   const prompt = useOpen((s) => s.picking?.prompt)
   useEffect(() => {
     const before = document.activeElement
@@ -75,6 +76,7 @@ export function ToolPanel(props: Props) {
   const [typing, setTyping] = useState(false)
   const lacks = typing ? null : missing
   const says = why ?? lacks
+  const act = () => !off && onMain()
   const inside = (
     <>
       <header className="px-4 pt-3 pb-1">
@@ -102,10 +104,11 @@ export function ToolPanel(props: Props) {
         <div className="flex gap-2">
           <button
             data-main
-            className={`btn btn-main min-w-0 flex-1 justify-center ${lacks ? 'opacity-60' : ''}`}
-            disabled={off}
-            aria-disabled={lacks ? true : undefined}
-            {...(plain && { type: 'button', onClick: onMain })}
+            // It keeps the focus while what it needs is still looked for.
+            className={`btn btn-main min-w-0 flex-1 justify-center ${lacks || off ? 'opacity-60' : ''}`}
+            aria-disabled={lacks || off ? true : undefined}
+            {...(plain && { type: 'button', onClick: act })}
+            {...(onward && { title: `${main} (Ctrl Enter)` })}
           >
             {main}
           </button>
@@ -128,11 +131,14 @@ export function ToolPanel(props: Props) {
       ref={take}
       className={box}
       aria-label={label}
+      onKeyDownCapture={(e) => {
+        whole.current = e.ctrlKey || e.metaKey
+      }}
       onSubmit={(e) => {
         e.preventDefault()
         const pressed = e.nativeEvent.submitter
-        if (onward && !pressed && goOn(e.currentTarget)) return
-        onMain()
+        if (onward && !pressed && !whole.current && goOn(e.currentTarget)) return
+        act()
       }}
     >
       {inside}

@@ -22,6 +22,7 @@ import { useDraftForm } from '../../../ui/useDraftForm'
 import { leaveTool, lookFrom, useBench } from '../../asks'
 import { CATALOGUE, useCatalogue } from '../../../rack/stocks'
 import { ToolPanel } from '../panel/ToolPanel'
+import { PictureOf } from '../rail/PictureOf'
 import { OwnForm, OwnReady } from './OwnReady'
 import { StockSelect } from '../../ticket/StockSelect'
 
@@ -110,6 +111,7 @@ function ReadyForm({
         autoFocus
         value={ready.kind}
         of={READY.map((r) => [r.kind, r.title])}
+        picture={(kind) => <PictureOf picture={READY.find((r) => r.kind === kind)!.picture} width={36} />}
         onPick={onKind}
       />
       <div className="grid h-36 place-items-center border border-hairline bg-stage p-2">
