@@ -208,7 +208,7 @@ test('an arch is sawn from an edge and a recess sunk, each with the measures tha
 
   await page.keyboard.press('p')
   // Beside the mark of the step that is open.
-  await canvas.click({ position: { x: at.x + 60, y: at.y } })
+  await canvas.click({ position: { x: at.x + 120, y: at.y } })
   await expect(work).toContainText('Recess 3 × 1, 1⁄8 deep, corners r 1⁄4, on the face')
   await pickFrom(field('Shape'), 'a circle')
   await expect(field('Width')).toHaveCount(0)

@@ -145,7 +145,7 @@ test('a first small job is shown step by step in the maker’s own project, and 
   await walk.getByRole('button', { name: 'Skip this step' }).click()
   await expect(now).toHaveAttribute('title', 'Join it')
   await walk.getByRole('button', { name: 'Skip this step' }).click()
-  await walk.getByRole('link', { name: 'Open the plans' }).click()
+  await walk.getByRole('button', { name: 'Open the plans' }).click()
   await expect(page.getByRole('button', { name: 'PDF, all sheets' })).toBeVisible()
   await maker.screen('Bench')
   await expect(page.getByRole('toolbar', { name: 'Tools' })).toBeVisible()

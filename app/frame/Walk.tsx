@@ -4,9 +4,9 @@
  */
 import { Check } from 'lucide-react'
 import { useState } from 'react'
-import { Link } from 'react-router'
 import type { Project } from '../../core/document'
 import { useOpen } from '../store/open'
+import { useGo } from './useReach'
 import { useWalking, walkIn } from './walking'
 
 interface WalkStep {
@@ -56,6 +56,7 @@ export function Walk({ over = false }: { readonly over?: boolean }) {
   const project = useOpen((s) => s.project)
   const walking = useWalking((s) => s.project === project.id)
   const [passed, pass] = useState(0)
+  const go = useGo()
   if (!walking) return null
   const now = Math.max(
     STEPS.findIndex((s, n) => n >= passed && !s.done(project)),
@@ -90,9 +91,12 @@ export function Walk({ over = false }: { readonly over?: boolean }) {
       </p>
       <div className="mt-2 flex gap-1">
         {last ? (
-          <Link className="btn btn-main" to={`/project/${project.id}/plans`} onClick={() => walkIn(null)}>
+          <button
+            className="btn btn-main"
+            onClick={() => void go(`/project/${project.id}/plans`).then((there) => there && walkIn(null))}
+          >
             Open the plans
-          </Link>
+          </button>
         ) : (
           <button className="btn" onClick={() => pass(now + 1)}>
             Skip this step

@@ -8,10 +8,11 @@ export const BUSY = '[role=dialog]:not([data-card]),[role=menu],[data-choosing]'
 
 export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
-  (target.isContentEditable ||
-    /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
-    // Letters find an entry of a list that has the focus.
-    target.getAttribute('role') === 'combobox')
+  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+
+/** Letters find an entry of a list that has the focus. */
+const findsByLetters = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.getAttribute('role') === 'combobox'
 
 /** As in `mod+shift+z`, `j`, `escape`; `mod` is Ctrl, or ⌘. */
 function nameOf(e: KeyboardEvent): string {
@@ -40,7 +41,7 @@ export function useShortcuts(shortcuts: Shortcuts): void {
       const command = name.startsWith('mod+') || /^(shift\+)?f\d+$/.test(name)
       if (typing && (!command || /mod\+(shift\+)?[azy]/.test(name))) return
       if (!command && document.querySelector(BUSY)) return
-      if (e.key.length === 1 && !command && !lettersAreKeys()) return
+      if (e.key.length === 1 && !command && (findsByLetters(e.target) || !lettersAreKeys())) return
       e.preventDefault()
       act(e)
     }
