@@ -2,6 +2,7 @@
 import { expect } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
 import { fromRail, Maker, openDemo } from './maker'
+import { pickFrom } from './pick'
 import { test } from './shared'
 
 test('pieces are copied into another project with their joints and their very sizes', async ({ page }) => {
@@ -263,4 +264,29 @@ test('snapshots: taken by themselves and by name, compared in words, gone back t
   await expect(page.getByRole('textbox', { name: 'Deep starts at' })).toHaveValue('0')
   await page.keyboard.press('Control+z')
   await expect(page.getByRole('textbox', { name: 'Deep starts at' })).toHaveValue('1/2')
+})
+
+test('stock of one’s own is put on the rack from nothing, priced, and stays in sight as it is renamed', async ({
+  page,
+}) => {
+  const maker = new Maker(page)
+  await maker.startProject('Larkmoor stock')
+  await maker.screen('Rack')
+  await pickFrom(page.getByLabel('New stock', { exact: true }), 'Board')
+  const name = page.getByLabel('Name of My board', { exact: true })
+  await expect(name).toBeFocused()
+  await page.keyboard.type('Larkmoor ash')
+  await page.keyboard.press('Enter')
+  const price = page.getByLabel('Larkmoor ash price for a foot', { exact: true })
+  await price.fill('3.5')
+  await price.press('Enter')
+  await expect(price).toHaveValue('3.50')
+  await page.getByRole('searchbox').fill('ash')
+  const ash = page.getByLabel('Name of Larkmoor ash', { exact: true })
+  await ash.fill('Larkmoor elm')
+  await ash.press('Enter')
+  await expect(page.getByLabel('Name of Larkmoor elm', { exact: true })).toBeVisible()
+  await maker.saved()
+  await page.reload()
+  await expect(page.getByLabel('Larkmoor elm price for a foot', { exact: true })).toHaveValue('3.50')
 })

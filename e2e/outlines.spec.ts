@@ -139,6 +139,11 @@ test('an outline is drawn, pinned and mended by keyboard alone', async ({ page }
   }
   await page.keyboard.press('l')
   await put('50', '20', 'First')
+  // Undo takes back the place that was put down, and leaves the board.
+  await on.dialog.focus()
+  await page.keyboard.press('Control+z')
+  await expect(on.field('First place along')).toBeVisible()
+  await put('50', '20', 'First')
   await put('L - 50', '20')
   await expect(on.points).toHaveCount(2)
   await put('200', '120')

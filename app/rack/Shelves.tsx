@@ -18,15 +18,11 @@ export function Shelves({ onChoose }: { onChoose: (id: string) => void }) {
     <div className="grid gap-4">
       {SHELVES.map(([kind, title]) => {
         const here = stocks.filter((s) => s.stock.kind === kind)
+        if (here.length === 0) return null
         return (
           <section key={kind} aria-label={title}>
             <h2 className="panel-title">{title}</h2>
-            <ul
-              className={
-                'flex min-h-16 flex-wrap items-end gap-x-5 gap-y-2 border-b-4 border-edge ' + 'px-1 pb-px'
-              }
-            >
-              {here.length === 0 && <li className="pb-2 text-quiet">none on the rack</li>}
+            <ul className={'flex flex-wrap items-end gap-x-5 gap-y-2 border-b-4 border-edge px-1 pb-px'}>
               {here.map((s) => (
                 <li key={s.id}>
                   <button

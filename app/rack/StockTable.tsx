@@ -21,9 +21,11 @@ const CUTS = [
 export function StockTable({ filter, chosen }: { filter: string; chosen: string | null }) {
   const project = useOpen((s) => s.project)
   const readOnly = useOpen((s) => s.readOnly)
-  const rows = project.stock.filter((s) =>
-    `${s.name} ${s.species} ${s.kind}`.toLowerCase().includes(filter.toLowerCase()),
-  )
+  const fits = (s: Stock) => `${s.name} ${s.species} ${s.kind}`.toLowerCase().includes(filter.toLowerCase())
+  // What was found stays while it is renamed, until something else is looked for.
+  const [found, find] = useState({ filter: '', ids: new Set<string>() })
+  if (found.filter !== filter) find({ filter, ids: new Set(project.stock.filter(fits).map((s) => s.id)) })
+  const rows = project.stock.filter((s) => fits(s) || (found.filter === filter && found.ids.has(s.id)))
   if (project.stock.length === 0)
     return (
       <p className="text-quiet">
@@ -193,11 +195,12 @@ function Nominal({
 
 /** Several measures in one field, with commas or semicolons between. */
 function LengthsField({ stock }: { stock: Stock }) {
+  const unit = useOpen((s) => s.project.settings.style.unit)
   return (
     <TextField
       label={`${stock.name} lengths`}
       value={stock.lengths.join(', ')}
-      placeholder="96, 120"
+      placeholder={unit === 'in' ? '96, 120' : '2400, 3000'}
       onCommit={(text) => {
         const { shown } = useOpen.getState()
         const lengths: string[] = []
@@ -223,15 +226,17 @@ function PriceField({ stock }: { stock: Stock }) {
   const unit = useOpen((s) => s.project.settings.style.unit)
   const per = perOf(stock, unit)
   return (
-    <TextField
-      label={`${stock.name} price for ${per.says}`}
-      value={sayPrice(stock.price, per)}
-      placeholder={per.says}
-      onCommit={(text) => {
-        const price = readPrice(text, per)
-        if (price === undefined) return 'A price is a number'
-        return run(change.setStock({ id: stock.id, changes: { price } }))
-      }}
-    />
+    <>
+      <TextField
+        label={`${stock.name} price for ${per.says}`}
+        value={sayPrice(stock.price, per)}
+        onCommit={(text) => {
+          const price = readPrice(text, per)
+          if (price === undefined) return 'A price is a number'
+          return run(change.setStock({ id: stock.id, changes: { price } }))
+        }}
+      />
+      <span className="text-xs text-quiet">{per.says}</span>
+    </>
   )
 }

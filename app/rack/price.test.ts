@@ -13,7 +13,7 @@ test('a price by the foot is kept by the metre and comes back as it was typed', 
       fc.constantFrom('in', 'mm'),
       (typed, kind, unit) => {
         const per = perOf({ kind }, unit)
-        expect(sayPrice(readPrice(String(typed), per)!, per)).toBe(String(typed))
+        expect(sayPrice(readPrice(String(typed), per)!, per)).toBe(typed.toFixed(2))
       },
     ),
   )

@@ -19,9 +19,9 @@ export function perOf({ kind, lengths = [] }: Pick<Stock, 'kind'> & Partial<Stoc
   return unit === 'in' ? { says: 'a foot', of: FOOT } : { says: 'a metre', of: 1 }
 }
 
-/** A kept price as it is typed, to a hundredth of a hundredth; nothing for none. */
+/** A kept price as it is typed, to the cent; nothing for none. */
 export const sayPrice = (price: number | null, { of }: Per): string =>
-  price === null ? '' : String(Number((price * of).toFixed(4)))
+  price === null ? '' : (price * of).toFixed(2)
 
 /** What was typed as a kept price: null for none, undefined where it is no price. */
 export function readPrice(text: string, { of }: Per): number | null | undefined {

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { Bits } from '../rack/Bits'
 import { CatalogueList } from '../rack/CatalogueList'
 import { MeasuredBoards } from '../rack/MeasuredBoards'
+import { NewStock } from '../rack/NewStock'
 import { Shelves } from '../rack/Shelves'
 import { StockTable } from '../rack/StockTable'
 
@@ -20,11 +21,19 @@ export default function RackScreen() {
       document.querySelector(`[data-stock="${id}"]`)?.scrollIntoView({ block: 'center' }),
     )
   }
+  const made = (id: string) => {
+    setFilter('')
+    go(id)
+    requestAnimationFrame(() =>
+      document.querySelector<HTMLInputElement>(`[data-stock="${id}"] input`)?.select(),
+    )
+  }
   return (
     <main className="h-full overflow-auto">
       <div className="mx-auto grid max-w-6xl gap-6 p-5">
         <header className="flex items-center gap-4">
           <h1 className="mr-auto font-title text-2xl font-semibold">Rack</h1>
+          <NewStock onMade={made} />
           <input
             type="search"
             className="field max-w-64"

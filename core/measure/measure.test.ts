@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import {
   coerce,
+  drawnText,
   evaluate,
   formatLength,
   lengthOf,
@@ -253,6 +254,23 @@ test('fractions come reduced and say when they were rounded', () => {
   })
   expect(formatLength(18, s)).toMatchObject({ text: '45/64', exact: false })
   expect(formatLength(-0.0001, s)).toMatchObject({ text: '0', negative: false, exact: false })
+})
+
+test('what was drawn is written in the project’s rounding where that is as good, and in its own unit', () => {
+  const inches: LengthStyle = { unit: 'in', form: 'fraction', denominator: 64 }
+  const mm: LengthStyle = { unit: 'mm', form: 'decimal', places: 1 }
+  expect(drawnText(33.25 * 25.4 + 0.0009, inches)).toBe('33 1/4')
+  expect(drawnText(33.331945, inches)).toBe('1.3122813in')
+  expect(drawnText(41.2004, mm)).toBe('41.2')
+  expect(drawnText(41.2345, mm)).toBe('41.2345mm')
+  const styles = [inches, mm, { unit: 'in', form: 'decimal', places: 3 } as const]
+  fc.assert(
+    fc.property(fc.double({ min: 0, max: 3000, noNaN: true }), fc.constantFrom(...styles), (drawn, style) => {
+      const text = drawnText(drawn, style)
+      expect(text).not.toContain(style.unit === 'in' ? 'mm' : 'in')
+      expect(Math.abs(read(text, 'length', style.unit) - drawn)).toBeLessThan(0.0011)
+    }),
+  )
 })
 
 const digits = fc.nat(99).map(String)
