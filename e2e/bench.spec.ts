@@ -211,8 +211,8 @@ test('a measure is named and valued in one field; a button is pressed though a l
 }) => {
   const maker = new Maker(page)
   await maker.startProject('Larkmoor names', 'millimetres')
-  await page.getByRole('button', { name: 'New measure' }).click()
-  const name = page.getByLabel('Name of the new measure')
+  await page.getByRole('button', { name: 'New named value' }).click()
+  const name = page.getByLabel('Name of the new value')
   await name.fill('width')
   await name.press('Enter')
   await expect(page.getByText('Give it a value too, as in width = 24')).toBeVisible()

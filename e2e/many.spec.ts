@@ -35,9 +35,9 @@ test('pieces kept as ready work of one’s own are offered in another project, a
 }) => {
   const maker = new Maker(page)
   await maker.startProject('Larkmoor tray')
-  await page.getByRole('button', { name: 'New measure' }).click()
-  await page.getByLabel('Name of the new measure').fill('long = 18 1/2')
-  await page.getByLabel('Name of the new measure').press('Enter')
+  await page.getByRole('button', { name: 'New named value' }).click()
+  await page.getByLabel('Name of the new value').fill('long = 18 1/2')
+  await page.getByLabel('Name of the new value').press('Enter')
   await expect(page.getByRole('textbox', { name: 'long', exact: true })).toHaveValue('18 1/2')
   await maker.addBoard({ name: 'Slat', from: '1×4 pine', stands: 'lying flat, length across', size: 'long' })
   await page.keyboard.press('Escape')
@@ -266,7 +266,7 @@ test('snapshots: taken by themselves and by name, compared in words, gone back t
   await expect(page.getByRole('textbox', { name: 'Deep starts at' })).toHaveValue('1/2')
 })
 
-test('stock of one’s own is put on the rack from nothing, priced, and stays in sight as it is renamed', async ({
+test('stock of one’s own comes on the rack from nothing, priced, and stays in sight as it is renamed', async ({
   page,
 }) => {
   const maker = new Maker(page)

@@ -70,7 +70,7 @@ test('J2 a glazed lid: dowelled butts and mitres; cove, rabbet and chamfer run o
       await canvas.hover({ position: { ...at, x: box.width * x } })
       return says.filter({ hasText: what }).isVisible()
     }
-    let x = 0.2
+    let x = 0.02
     while (x < 0.7 && !(await onWood(x, /./))) x += 0.02
     for (x -= 0.02; x < 0.7 && at.x === 0; x += 0.004)
       if (await onWood(x, /all round/)) at = { ...at, x: box.width * x }

@@ -77,7 +77,7 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
         <History />
         <button
           className="btn btn-quiet"
-          aria-label="Find a command, piece or measure"
+          aria-label="Find a command, piece or named value"
           title="Find (Ctrl K)"
           onClick={find}
         >

@@ -10,9 +10,11 @@ export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
-/** Letters find an entry of a list that has the focus. */
+/** In a form, letters find an entry of a list that has the focus; on the ticket they are keys. */
 const findsByLetters = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && target.getAttribute('role') === 'combobox'
+  target instanceof HTMLElement &&
+  target.getAttribute('role') === 'combobox' &&
+  target.closest('form') !== null
 
 /** As in `mod+shift+z`, `j`, `escape`; `mod` is Ctrl, or ⌘. */
 function nameOf(e: KeyboardEvent): string {

@@ -15,7 +15,7 @@ import { ViewCluster } from '../bench/stage/ViewCluster'
 import { useClipboard } from '../bench/clipboard'
 import { chosenGroup } from '../bench/groups'
 import { useKeptBench } from '../bench/kept'
-import { Measures } from '../bench/list/Measures'
+import { NamedValues } from '../bench/list/NamedValues'
 import { NoStage } from '../bench/stage/NoStage'
 import { PieceList } from '../bench/list/PieceList'
 import { REGION } from '../bench/regions'
@@ -74,7 +74,7 @@ export default function BenchScreen() {
   const left = (
     <>
       <PieceList />
-      <Measures />
+      <NamedValues />
       <Loose />
       {roomy && <Walk />}
     </>

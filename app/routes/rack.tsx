@@ -24,9 +24,8 @@ export default function RackScreen() {
   const made = (id: string) => {
     setFilter('')
     go(id)
-    requestAnimationFrame(() =>
-      document.querySelector<HTMLInputElement>(`[data-stock="${id}"] input`)?.select(),
-    )
+    // Once the list it was chosen from has given the focus back.
+    setTimeout(() => document.querySelector<HTMLInputElement>(`[data-stock="${id}"] input`)?.select(), 50)
   }
   return (
     <main className="h-full overflow-auto">

@@ -11,7 +11,7 @@ import { run } from '../../store/open'
 import { Choice } from '../../ui/Choice'
 import { sayRefusal } from '../../ui/refusal'
 import { FromFile } from './FromFile'
-import { pictureFrom } from './picture'
+import { pictureFrom } from './trace/picture'
 import type { Drawing } from './useOutline'
 
 interface Props {

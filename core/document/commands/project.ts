@@ -32,7 +32,7 @@ function freeParameterName(project: Project, name: string, but?: string): string
   if (Object.hasOwn(MM_PER, name) || isFunctionName(name) || name === 'deg')
     throw new Refusal(`${name} already means something in a measure; choose another name`)
   if (project.parameters.some((p) => p.name === name && p.id !== but))
-    throw new Refusal(`There is already a measure called ${name}`)
+    throw new Refusal(`There is already a named value called ${name}`)
   return name
 }
 
@@ -43,7 +43,7 @@ export const addParameter = command({
     freeParameterName(draft, parameter.name)
     draft.parameters.push(parameter)
   },
-  describe: ({ name }) => `Add the measure ${name}`,
+  describe: ({ name }) => `Add the named value ${name}`,
 })
 
 export const setParameter = command({
@@ -73,5 +73,5 @@ export const removeParameter = command({
     parameterIn(draft, id)
     draft.parameters = draft.parameters.filter((p) => p.id !== id)
   },
-  describe: ({ id }, before) => `Delete the measure ${parameterIn(before, id).name}`,
+  describe: ({ id }, before) => `Delete the named value ${parameterIn(before, id).name}`,
 })

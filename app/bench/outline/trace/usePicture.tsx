@@ -1,13 +1,13 @@
 /** The picture behind the outline that is drawn: where it lies, how it is moved, what is pressed on it. */
 import { useState, type ReactNode } from 'react'
-import type { PlacedPicture } from '../../../core/document'
-import { asSolved, carriedPicture, squared, type Place2, type Seen } from '../../../core/outline'
-import { useCarry } from '../../ui/useCarry'
+import type { PlacedPicture } from '../../../../core/document'
+import { asSolved, carriedPicture, squared, type Place2, type Seen } from '../../../../core/outline'
+import { useCarry } from '../../../ui/useCarry'
 import { Backdrop } from './Backdrop'
-import type { Sheet } from './face'
-import { isPictureTool, type Tool } from './hand'
+import type { Sheet } from '../face'
+import { isPictureTool, type Tool } from '../hand'
 import { PictureBar } from './PictureBar'
-import type { Drawing } from './useOutline'
+import type { Drawing } from '../useOutline'
 
 interface Told {
   readonly drawing: Drawing

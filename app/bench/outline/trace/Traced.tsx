@@ -1,6 +1,6 @@
 /** The places that are traced so far, and what is fitted through them. */
-import { cornersOf } from '../../../core/outline'
-import type { Sheet } from './face'
+import { cornersOf } from '../../../../core/outline'
+import type { Sheet } from '../face'
 import type { Trace } from './useTrace'
 
 export function Traced({

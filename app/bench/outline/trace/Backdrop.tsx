@@ -1,8 +1,8 @@
 /** The picture behind an outline, where it lies on its face. */
-import type { PlacedPicture } from '../../../core/document'
-import { onPicture, type Place2 } from '../../../core/outline'
-import { useOpen } from '../../store/open'
-import type { Sheet } from './face'
+import type { PlacedPicture } from '../../../../core/document'
+import { onPicture, type Place2 } from '../../../../core/outline'
+import { useOpen } from '../../../store/open'
+import type { Sheet } from '../face'
 
 interface Props {
   readonly placed: PlacedPicture

@@ -1,11 +1,11 @@
 /** Below the sheet while something is traced: how it is fitted, how well, and what to do next. */
 import { CornerDownRight, Undo2 } from 'lucide-react'
-import { FITTINGS, type Fitting } from '../../../core/outline'
-import { sayLength } from '../../../core/resolve'
-import { useOpen } from '../../store/open'
-import { Choice } from '../../ui/Choice'
-import { fractions } from '../../ui/fractions'
-import { MeasureField } from '../../ui/MeasureField'
+import { FITTINGS, type Fitting } from '../../../../core/outline'
+import { sayLength } from '../../../../core/resolve'
+import { useOpen } from '../../../store/open'
+import { Choice } from '../../../ui/Choice'
+import { fractions } from '../../../ui/fractions'
+import { MeasureField } from '../../../ui/MeasureField'
 import type { Trace } from './useTrace'
 
 interface Props {

@@ -15,7 +15,7 @@ const KINDS = [
 
 const Told = z.object({ name: z.string(), kind: z.enum(['length', 'number', 'angle']), value: z.string() })
 
-export function NewMeasure({ onDone }: { onDone: () => void }) {
+export function NewValue({ onDone }: { onDone: () => void }) {
   const { values, set, submit, why } = useDraftForm<z.infer<typeof Told>>('new measure', Told, {
     name: '',
     kind: 'length',
@@ -42,14 +42,14 @@ export function NewMeasure({ onDone }: { onDone: () => void }) {
   return (
     <form
       className="mt-2 grid gap-1 border border-hairline p-2"
-      aria-label="A new measure"
+      aria-label="A new named value"
       onSubmit={(e) => {
         e.preventDefault()
         submit(put)
       }}
     >
       <input
-        aria-label="Name of the new measure"
+        aria-label="Name of the new value"
         className="field measure"
         placeholder="width, or width = 34"
         autoFocus
@@ -58,7 +58,7 @@ export function NewMeasure({ onDone }: { onDone: () => void }) {
       />
       <Choice label="Kind" value={kind} of={KINDS} onPick={(k) => set({ kind: k })} />
       <MeasureField
-        label="Value of the new measure"
+        label="Value"
         kind={kind}
         value={value}
         optional

@@ -1,6 +1,6 @@
 /** A row of places clicked along something, and what is fitted through them. */
 import { useMemo, useState } from 'react'
-import type { Outline } from '../../../core/document'
+import type { Outline } from '../../../../core/document'
 import {
   asSolved,
   fitted,
@@ -9,9 +9,9 @@ import {
   type Click,
   type Fitting,
   type Segment,
-} from '../../../core/outline'
-import type { Snap } from './snap'
-import type { Drawing } from './useOutline'
+} from '../../../../core/outline'
+import type { Snap } from '../snap'
+import type { Drawing } from '../useOutline'
 
 interface Clicked extends Click {
   readonly point: string | null

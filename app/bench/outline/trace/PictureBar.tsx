@@ -1,15 +1,15 @@
 /** What can be done with the picture behind an outline. */
 import { Lock, LockOpen, Ruler, Trash2 } from 'lucide-react'
 import { useState } from 'react'
-import type { PlacedPicture } from '../../../core/document'
-import { long, minus, setToScale, type Place2 } from '../../../core/outline'
-import { sayLength } from '../../../core/resolve'
-import { useOpen } from '../../store/open'
-import { fractions } from '../../ui/fractions'
-import { MeasureField } from '../../ui/MeasureField'
-import { read } from '../../ui/reading'
-import type { PictureTool } from './hand'
-import type { Drawing } from './useOutline'
+import type { PlacedPicture } from '../../../../core/document'
+import { long, minus, setToScale, type Place2 } from '../../../../core/outline'
+import { sayLength } from '../../../../core/resolve'
+import { useOpen } from '../../../store/open'
+import { fractions } from '../../../ui/fractions'
+import { MeasureField } from '../../../ui/MeasureField'
+import { read } from '../../../ui/reading'
+import type { PictureTool } from '../hand'
+import type { Drawing } from '../useOutline'
 
 interface Props {
   readonly drawing: Drawing

@@ -1,5 +1,5 @@
 /** A picture from a file, the clipboard or the camera, reduced to what a project keeps. */
-import { MOST_SIGNS, Picture } from '../../../core/document'
+import { MOST_SIGNS, Picture } from '../../../../core/document'
 
 /** Files of so many bytes are looked at, and pictures of so many pixels. */
 const MOST_BYTES = 30_000_000

@@ -1,4 +1,4 @@
-/** The project's own measures: names that stand for lengths, numbers and angles everywhere else. */
+/** The project's named values: names that stand for lengths, numbers and angles everywhere else. */
 import { Plus, X } from 'lucide-react'
 import { memo, useState } from 'react'
 import { change, type Parameter } from '../../../core/document'
@@ -8,18 +8,18 @@ import { MeasureField } from '../../ui/MeasureField'
 import { later } from '../../ui/later'
 import { sayRefusal } from '../../ui/refusal'
 
-const NewMeasure = later(async () => (await import('./NewMeasure')).NewMeasure)
+const NewValue = later(async () => (await import('./NewValue')).NewValue)
 
-export const Measures = memo(function Measures() {
+export const NamedValues = memo(function NamedValues() {
   const parameters = useOpen((s) => s.project.parameters)
   const readOnly = useOpen((s) => s.readOnly)
   const [adding, setAdding] = useState(false)
   return (
-    <section className="border-t border-hairline p-3" aria-label="Measures">
+    <section className="border-t border-hairline p-3" aria-label="Named values">
       <div className="mb-1 flex items-center justify-between">
-        <h2 className="panel-title">Measures</h2>
+        <h2 className="panel-title">Named values</h2>
         {!readOnly && (
-          <button className="btn btn-quiet" aria-label="New measure" onClick={() => setAdding(true)}>
+          <button className="btn btn-quiet" aria-label="New named value" onClick={() => setAdding(true)}>
             <Plus size={14} /> New
           </button>
         )}
@@ -45,7 +45,7 @@ export const Measures = memo(function Measures() {
             {!readOnly && (
               <button
                 className="mt-1.5 text-quiet hover:text-pencil"
-                aria-label={`Delete the measure ${p.name}`}
+                aria-label={`Delete ${p.name}`}
                 onClick={() => sayRefusal(run(change.removeParameter({ id: p.id })))}
               >
                 <X size={14} />
@@ -54,7 +54,7 @@ export const Measures = memo(function Measures() {
           </li>
         ))}
       </ul>
-      {adding && <NewMeasure onDone={() => setAdding(false)} />}
+      {adding && <NewValue onDone={() => setAdding(false)} />}
     </section>
   )
 })
