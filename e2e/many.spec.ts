@@ -266,7 +266,7 @@ test('snapshots: taken by themselves and by name, compared in words, gone back t
   await expect(page.getByRole('textbox', { name: 'Deep starts at' })).toHaveValue('1/2')
 })
 
-test('stock of one’s own comes on the rack from nothing, priced, and stays in sight as it is renamed', async ({
+test('stock of one’s own comes on the rack from nothing, priced, and stays in sight when renamed', async ({
   page,
 }) => {
   const maker = new Maker(page)
