@@ -73,7 +73,7 @@ test('without a connection a screen not loaded yet is said, and the project stay
   await expect(page.getByRole('region', { name: 'Pieces' })).toBeVisible()
   await expect(page.getByText('Shaping…')).toBeHidden()
   await page.keyboard.press('Control+k')
-  await expect(page.getByPlaceholder('Command, piece or measure')).toBeFocused()
+  await expect(page.getByPlaceholder('Command, piece or named value')).toBeFocused()
   await page.keyboard.press('Escape')
   await context.setOffline(true)
   const maker = new Maker(page)

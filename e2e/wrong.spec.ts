@@ -119,7 +119,7 @@ test('a second tab is told, only reads, and takes over when the first closes', a
   // What may be done only by who may write is offered from then on, whatever was typed before.
   await second.keyboard.press('Escape')
   await second.keyboard.press('Control+k')
-  await second.getByPlaceholder('Command, piece or measure').fill('paste copied')
+  await second.getByPlaceholder('Command, piece or named value').fill('paste copied')
   await expect(second.getByText('Nothing of that name')).toBeVisible()
   await page.close()
   await expect(second.getByRole('option', { name: 'Paste copied pieces' })).toBeVisible()
