@@ -183,13 +183,16 @@ test('the list: found, renamed, hidden, put into a group by dragging; the choice
     await page.keyboard.press('g')
     const group = list.getByRole('button', { name: 'Group', exact: true })
     await expect(group).toBeVisible()
-    const [from, to] = [(await row('Lid').boundingBox())!, (await group.boundingBox())!]
-    await page.mouse.move(from.x + 60, from.y + 10)
-    await page.mouse.down()
-    await page.mouse.move(to.x + 60, to.y + 12, { steps: 12 })
-    await page.mouse.up()
-    await row('Lid').click()
-    await expect(page.getByText('In Group')).toBeVisible()
+    // The list moves while the group comes; a hand looks again, too.
+    await expect(async () => {
+      const [from, to] = [(await row('Lid').boundingBox())!, (await group.boundingBox())!]
+      await page.mouse.move(from.x + 60, from.y + 10)
+      await page.mouse.down()
+      await page.mouse.move(to.x + 60, to.y + 12, { steps: 12 })
+      await page.mouse.up()
+      await row('Lid').click()
+      await expect(page.getByText('In Group')).toBeVisible({ timeout: 3000 })
+    }).toPass()
     await page.keyboard.press('Control+z')
     await expect(page.getByText('In Group')).toBeHidden()
   })
