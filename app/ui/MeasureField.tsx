@@ -11,6 +11,7 @@ import type { Shown } from '../../core/shown'
 import { useDraft } from '../store/drafts'
 import { pick, useOpen, whenSettled } from '../store/open'
 import { sameEntries, useShown } from '../store/useShown'
+import { flushSync } from 'react-dom'
 import { fractions } from './fractions'
 import { completionsFor } from './naming'
 import { padded } from './NumberPad'
@@ -155,7 +156,8 @@ export function MeasureField(props: MeasureFieldProps) {
       // On the ticket it leaves the field, so that keys are the bench's again; Tab goes on from there.
       const done = () => (field.form ? submitSoon(field.form) : leave(field))
       if (offer) complete(offer)
-      else if (commit(done)) done()
+      // What a form is told of by it stands there before the form does its main thing.
+      else if (field.form ? flushSync(() => commit(done)) : commit(done)) done()
     } else if (e.key === 'Escape') {
       // First Escape gives up what was typed, the next one leaves the field; neither closes what the field is
       // in.
