@@ -165,8 +165,7 @@ const SCREENS: ReadonlyArray<[screen: 'Rack' | 'Plans' | 'Cuts', ready: (page: P
 
 async function start(page: Page): Promise<Maker> {
   await page.addInitScript({ content: axe.source })
-  const maker = await openDemo(page)
-  return maker
+  return openDemo(page)
 }
 
 for (const half of [0, 1])

@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import { READY } from '../../core/ready'
 import { walkIn } from '../frame/walking'
 import { listCards, type Card } from '../store/cards'
-import { useOpen } from '../store/open'
+import { READ_ONLY, useOpen } from '../store/open'
 import { toggleTool, useBench } from './asks'
 import { PictureOf } from './tools/rail/PictureOf'
 
@@ -14,15 +14,15 @@ const FREE = READY.filter((r) => r.free).slice(0, 6)
 export function Empty() {
   const empty = useOpen((s) => s.project.pieces.length === 0)
   const id = useOpen((s) => s.project.id)
-  const readOnly = useOpen((s) => s.readOnly)
+  const elsewhere = useOpen((s) => s.elsewhere)
   const busy = useBench((s) => s.active !== null)
   if (!empty || busy) return null
   return (
     <div className="pointer-events-none absolute inset-0 grid place-items-center overflow-auto p-3">
       <div className="pointer-events-auto w-full max-w-xl border border-hairline bg-panel p-5">
         <p className="mb-3 font-title text-lg">The bench is clear</p>
-        {readOnly ? (
-          <p className="text-quiet">Another window has this project open.</p>
+        {elsewhere ? (
+          <p className="text-quiet">{READ_ONLY}.</p>
         ) : (
           <>
             <h3 className="mb-1 text-quiet">Begin with a ready-made</h3>

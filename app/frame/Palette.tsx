@@ -1,6 +1,6 @@
 import { Command } from 'cmdk'
 import * as Radix from 'radix-ui/dialog'
-import { useRef } from 'react'
+import { useRef, type ReactNode } from 'react'
 import { redo, undo, choose, useOpen } from '../store/open'
 import { BENCH_COMMANDS, doOnBench, sayKey } from '../bench/tools/commands'
 import { exportOpen } from './Banners'
@@ -17,6 +17,21 @@ interface Props {
 }
 
 const ITEM = 'cursor-pointer px-4 py-1.5 data-[selected=true]:bg-chalk-pale'
+
+interface RowProps {
+  readonly says: string
+  /** What else it is looked for by. */
+  readonly words?: string
+  readonly onSelect: () => void
+  readonly children?: ReactNode
+}
+
+const Row = ({ says, words = '', onSelect, children }: RowProps) => (
+  <Command.Item value={says} keywords={[words]} className={ITEM} onSelect={onSelect}>
+    {says}
+    {children}
+  </Command.Item>
+)
 
 export function Palette({ id, onClose, onKeys, onFiles }: Props) {
   const go = useGo()
@@ -57,67 +72,43 @@ export function Palette({ id, onClose, onKeys, onFiles }: Props) {
               <Command.Group heading="Commands">
                 {BENCH_COMMANDS.filter((c) => !c.hidden && !(c.writes && readOnly)).map((c) => (
                   // Each by its words: one that comes while others are hidden has none on the screen yet.
-                  <Command.Item
+                  <Row
                     key={c.id}
-                    value={c.says}
-                    keywords={c.entry ? [c.entry.name, c.entry.line] : []}
-                    className={ITEM}
+                    says={c.says}
+                    words={c.entry ? `${c.entry.name} ${c.entry.line}` : ''}
                     onSelect={onBench(() => doOnBench(c))}
                   >
-                    {c.says}
                     {c.keys[0] && <kbd className="measure float-right text-quiet">{sayKey(c.keys[0])}</kbd>}
-                  </Command.Item>
+                  </Row>
                 ))}
                 {(['rack', 'bench', 'proof', 'plans', 'cuts'] as const).map((screen) => (
-                  <Command.Item
+                  <Row
                     key={screen}
-                    value={`Go to ${screen}`}
-                    className={ITEM}
+                    says={`Go to ${screen}`}
                     onSelect={act(() => void go(`/project/${id}/${screen}`))}
-                  >
-                    Go to {screen}
-                  </Command.Item>
+                  />
                 ))}
-                <Command.Item value="Undo" className={ITEM} onSelect={act(() => void undo())}>
-                  Undo
-                </Command.Item>
-                <Command.Item value="Redo" className={ITEM} onSelect={act(() => void redo())}>
-                  Redo
-                </Command.Item>
-                <Command.Item value="Show the keys" className={ITEM} onSelect={act(onKeys)}>
-                  Show the keys
-                </Command.Item>
+                <Row says="Undo" onSelect={act(() => void undo())} />
+                <Row says="Redo" onSelect={act(() => void redo())} />
+                <Row says="Show the keys" onSelect={act(onKeys)} />
               </Command.Group>
               <Command.Group heading="Paper and files">
                 {EXPORTS.map((e) => (
-                  <Command.Item
+                  <Row
                     key={e.id}
-                    value={e.says}
-                    keywords={[e.words]}
-                    className={ITEM}
+                    says={e.says}
+                    words={e.words}
                     onSelect={act(
                       () => void go(`/project/${id}/${e.screen}`).then((there) => there && pressExport(e.id)),
                     )}
-                  >
-                    {e.says}
-                  </Command.Item>
+                  />
                 ))}
-                <Command.Item
-                  value="Export to a file"
-                  keywords={['project save backup share']}
-                  className={ITEM}
-                  onSelect={act(exportOpen)}
-                >
-                  Export to a file
-                </Command.Item>
-                <Command.Item
-                  value="Files for other programs"
-                  keywords={['export save solids STL 3MF glTF GLB DXF SVG']}
-                  className={ITEM}
+                <Row says="Export to a file" words="project save backup share" onSelect={act(exportOpen)} />
+                <Row
+                  says="Files for other programs"
+                  words="export save solids STL 3MF glTF GLB DXF SVG"
                   onSelect={act(onFiles)}
-                >
-                  Files for other programs
-                </Command.Item>
+                />
               </Command.Group>
               <Command.Group heading="Pieces">
                 {instances.map((i) => (

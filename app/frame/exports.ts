@@ -27,8 +27,10 @@ export const EXPORTS: readonly Export[] = [
 
 /** Presses the button of an export as soon as it is there and can be pressed; gives up after a while. */
 export function pressExport(id: string): void {
-  const end = performance.now() + 20_000
+  const [end, there] = [performance.now() + 20_000, location.href]
   const look = () => {
+    // Who has gone elsewhere meanwhile wants it no more.
+    if (location.href !== there) return
     const button = document.querySelector<HTMLButtonElement>(`[data-export="${id}"]:not(:disabled)`)
     if (button) button.click()
     else if (performance.now() < end) setTimeout(look, 100)

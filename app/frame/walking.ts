@@ -1,25 +1,13 @@
 /** Which project a first walk is going on in, kept for this browser. */
 import { create } from 'zustand'
+import { remember, remembered } from '../ui/remembered'
 
-const KEY = 'ergaton-walk'
+const WALK = 'walk'
 
-const kept = (): string | null => {
-  try {
-    return localStorage.getItem(KEY)
-  } catch {
-    return null
-  }
-}
-
-export const useWalking = create<{ readonly project: string | null }>(() => ({ project: kept() }))
+export const useWalking = create<{ readonly project: string | null }>(() => ({ project: remembered(WALK) }))
 
 /** Starts the walk in a project; null leaves it. */
 export function walkIn(project: string | null): void {
   useWalking.setState({ project })
-  try {
-    if (project) localStorage.setItem(KEY, project)
-    else localStorage.removeItem(KEY)
-  } catch {
-    // It is over with this page, then; nothing else is lost.
-  }
+  remember(WALK, project)
 }

@@ -10,7 +10,7 @@ import { fractions } from '../ui/fractions'
 import { sayRefusal } from '../ui/refusal'
 import { fly } from './fly'
 
-const EDGE: Readonly<Record<Level, string>> = {
+export const EDGE: Readonly<Record<Level, string>> = {
   stop: 'border-pencil',
   look: 'border-brass',
   note: 'border-edge',

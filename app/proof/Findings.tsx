@@ -4,7 +4,7 @@ import type { Level } from '../../core/resolve'
 import { checkAgain, stopChecks, useFound, useJudged } from '../store/findings'
 import { useOpen } from '../store/open'
 import { Checks } from './Checks'
-import { Finding } from './Finding'
+import { EDGE, Finding } from './Finding'
 
 const LEVELS: ReadonlyArray<readonly [Level, string, string]> = [
   ['stop', 'Must fix', 'before wood is cut'],
@@ -52,28 +52,22 @@ export function Findings() {
   )
 }
 
-const EDGES: Readonly<Record<Level, string>> = {
-  stop: 'border-pencil',
-  look: 'border-brass',
-  note: 'border-leaf',
-}
-
 /** What comes of it all, first. */
 function Verdict({ open }: { readonly open: ReturnType<typeof useJudged> }) {
   const count = (level: Level) => open.filter((j) => j.finding.level === level).length
   const [stops, looks] = [count('stop'), count('look')]
-  const level = stops > 0 ? 'stop' : looks > 0 ? 'look' : 'note'
+  const worst = stops > 0 ? 'stop' : looks > 0 ? 'look' : null
   const more = looks > 0 ? ` and ${looks} to look at` : ''
   return (
-    <p className={`mb-3 max-w-4xl border-l-4 bg-panel p-3 ${EDGES[level]}`}>
-      <span className={`font-title text-lg font-semibold ${level === 'note' ? 'text-leaf' : INK[level]}`}>
+    <p className={`mb-3 max-w-4xl border-l-4 bg-panel p-3 ${worst ? EDGE[worst] : 'border-leaf'}`}>
+      <span className={`font-title text-lg font-semibold ${worst ? INK[worst] : 'text-leaf'}`}>
         {stops > 0
           ? `Do not cut yet: ${stops} must be fixed${more}`
           : looks > 0
             ? `Look before you cut: ${looks} ${looks === 1 ? 'finding' : 'findings'}`
             : `Ready to cut: ${open.length === 0 ? 'no findings' : 'nothing to fix or look at'}`}
       </span>{' '}
-      {level === 'note' && (
+      {!worst && (
         <span className="text-quiet">
           A test cut on scrap of the same thickness comes first all the same.
         </span>

@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react'
+import { remember } from './remembered'
 
 type Theme = 'day' | 'night'
 const listeners = new Set<() => void>()
@@ -7,11 +8,7 @@ const now = (): Theme => (document.documentElement.dataset.theme === 'night' ? '
 
 function set(theme: Theme): void {
   document.documentElement.dataset.theme = theme
-  try {
-    localStorage.setItem('ergaton-theme', theme)
-  } catch {
-    // Without storage the choice lasts as long as the page.
-  }
+  remember('theme', theme)
   for (const tell of listeners) tell()
 }
 

@@ -2,6 +2,12 @@
 import { defineReady } from './kind'
 import { block } from '../work/picture'
 
+/** What the sides and the bottom of a box are made of. */
+export const BOX_WOOD = {
+  side: { label: 'Sides', of: 'board', thick: 12, wide: 100 },
+  bottom: { label: 'Bottom', of: 'sheet', thick: 5, wide: 180 },
+} as const
+
 export const boxWithLid = defineReady({
   kind: 'box',
   title: 'Box with a lid',
@@ -9,11 +15,7 @@ export const boxWithLid = defineReady({
   line: 'Finger joints and a lid',
   picture: { wood: [block([1, 1, 2], [24, 14, 9])], red: [block([0, 0, 14], [26, 16, 2.5])] },
   says: 'Four sides with finger joints, a bottom in rabbets, and a lid that stands over all round.',
-  stocks: {
-    side: { label: 'Sides', of: 'board', thick: 12, wide: 100 },
-    bottom: { label: 'Bottom', of: 'sheet', thick: 5, wide: 180 },
-    lid: { label: 'Lid', of: 'board', thick: 12, wide: 190 },
-  },
+  stocks: { ...BOX_WOOD, lid: { label: 'Lid', of: 'board', thick: 12, wide: 190 } },
   measures: {
     width: { label: 'Width', starts: { in: '10', mm: '260' } },
     depth: { label: 'Depth', starts: { in: '7', mm: '180' } },

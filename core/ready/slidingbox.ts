@@ -1,4 +1,5 @@
 /** A box whose lid slides in grooves of its sides, out over a lower front. */
+import { BOX_WOOD } from './box'
 import { defineReady } from './kind'
 import { block } from '../work/picture'
 
@@ -9,11 +10,7 @@ export const slidingLidBox = defineReady({
   line: 'A lid in grooves, out over the front',
   picture: { wood: [block([1, 1, 2], [24, 14, 9])], red: [block([-3, 2.5, 9.5], [24, 11, 1.5])] },
   says: 'Four sides with finger joints, a bottom in grooves, and a lid that slides out over the front.',
-  stocks: {
-    side: { label: 'Sides', of: 'board', thick: 12, wide: 100 },
-    bottom: { label: 'Bottom', of: 'sheet', thick: 5, wide: 180 },
-    lid: { label: 'Lid', of: 'sheet', thick: 5, wide: 180 },
-  },
+  stocks: { ...BOX_WOOD, lid: { label: 'Lid', of: 'sheet', thick: 5, wide: 180 } },
   measures: {
     width: { label: 'Width', starts: { in: '6', mm: '150' } },
     depth: { label: 'Depth', starts: { in: '9', mm: '230' } },
@@ -32,18 +29,10 @@ export const slidingLidBox = defineReady({
     })
     const deep = { start: g.at('front'), end: g.at('back') }
     const up = { start: g.at('bottom'), end: g.at('top') }
-    const side = (name: string, across: object) =>
-      to.board(
-        {
-          name,
-          stock: 'side',
-          facing: name.endsWith('left') ? 'back-left' : 'back-right',
-          spans: { across, deep, up },
-        },
-        g,
-      )
-    const left = side('Box left', { start: g.at('left') })
-    const right = side('Box right', { end: g.at('right') })
+    const side = (name: string, facing: string, across: object) =>
+      to.board({ name, stock: 'side', facing, spans: { across, deep, up } }, g)
+    const left = side('Box left', 'back-left', { start: g.at('left') })
+    const right = side('Box right', 'back-right', { end: g.at('right') })
     const across = { start: left.at('right'), end: right.at('left') }
     const back = to.board(
       {

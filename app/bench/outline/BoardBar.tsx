@@ -115,7 +115,7 @@ export function BoardBar(props: BarProps) {
 /** How near the board is: stands over its corner. */
 export function Zoom({ onZoom }: { readonly onZoom: (by: number) => void }) {
   return (
-    <span className="absolute right-2 bottom-40 z-10 grid">
+    <span className="absolute right-2 bottom-2 grid">
       <button className="btn btn-icon" aria-label="Nearer" onClick={() => onZoom(1.25)}>
         <Plus size={14} />
       </button>

@@ -189,7 +189,9 @@ function Board({ drawing, onBusy }: BoardProps) {
       onKeyDown={(e) => {
         // What stands open over the board, a list or a dialog, has its keys for itself.
         if (!host.current?.contains(e.target as Node)) return
-        if ((e.ctrlKey || e.metaKey) && e.key === 'z' && !e.shiftKey && busy) {
+        // What is typed in a field has an undo of its own.
+        const typed = e.target instanceof HTMLInputElement && e.target.value !== ''
+        if ((e.ctrlKey || e.metaKey) && e.key === 'z' && !e.shiftKey && busy && !typed) {
           if (draw.begun.length > 0) draw.back()
           else trace.back()
           e.preventDefault()
@@ -230,64 +232,66 @@ function Board({ drawing, onBusy }: BoardProps) {
       >
         <Files drawing={drawing} turned={turned} readOnly={readOnly} host={host} />
       </BoardBar>
-      <Zoom onZoom={view.zoom} />
-      <svg
-        ref={svg}
-        className={`h-full w-full touch-none ${drawingNow ? 'cursor-crosshair' : ''}`}
-        role="group"
-        aria-label={`${sayFace(face)} of ${drawing.wood.name}`}
-        onPointerDown={view.down}
-        onPointerMove={(e) => {
-          if (!dragged && view.move(e)) return
-          if (drawingNow) setHover(snapAt(e, [], from))
-        }}
-        onPointerLeave={() => !dragged && setHover(null)}
-        onPointerUp={(e) => {
-          if (view.up() || e.button !== 0 || readOnly) return
-          if (drawingNow) putDown(snapAt(e, [], from), e.shiftKey)
-          else if (e.target === svg.current) setChosen([])
-        }}
-        onWheel={view.wheel}
-      >
-        <Sheet
-          drawing={drawing}
-          points={now.points}
-          sheet={sheet}
-          around={around}
-          labels={labels}
-          chosen={new Set(held)}
-          loose={new Set(now.state.kind === 'loose' ? now.state.points.keys() : [])}
-          wrong={wrong}
-          picking={!drawingNow}
-          onPart={choosePart}
-          onLabel={(part) => !drawingNow && setOpen(part)}
-          hold={points.hold}
-          onNudge={points.nudge}
-          behind={picture.behind}
+      <div className="relative min-h-0">
+        <Zoom onZoom={view.zoom} />
+        <svg
+          ref={svg}
+          className={`h-full w-full touch-none ${drawingNow ? 'cursor-crosshair' : ''}`}
+          role="group"
+          aria-label={`${sayFace(face)} of ${drawing.wood.name}`}
+          onPointerDown={view.down}
+          onPointerMove={(e) => {
+            if (!dragged && view.move(e)) return
+            if (drawingNow) setHover(snapAt(e, [], from))
+          }}
+          onPointerLeave={() => !dragged && setHover(null)}
+          onPointerUp={(e) => {
+            if (view.up() || e.button !== 0 || readOnly) return
+            if (drawingNow) putDown(snapAt(e, [], from), e.shiftKey)
+            else if (e.target === svg.current) setChosen([])
+          }}
+          onWheel={view.wheel}
         >
-          {tool === 'trace' && <Traced trace={trace} sheet={sheet} />}
-          {ghost.length > 0 && tip && (
-            <path
-              d={[...ghost, tip].map((p, k) => `${k === 0 ? 'M' : 'L'}${p[0]} ${p[1]}`).join('')}
-              fill="none"
-              stroke="var(--chalk)"
-              strokeWidth={2}
-              pointerEvents="none"
-            />
-          )}
-          {tip && (drawingNow || dragged) && (
-            <circle
-              cx={tip[0]}
-              cy={tip[1]}
-              r={5}
-              fill="none"
-              stroke="var(--chalk)"
-              strokeWidth={2}
-              pointerEvents="none"
-            />
-          )}
-        </Sheet>
-      </svg>
+          <Sheet
+            drawing={drawing}
+            points={now.points}
+            sheet={sheet}
+            around={around}
+            labels={labels}
+            chosen={new Set(held)}
+            loose={new Set(now.state.kind === 'loose' ? now.state.points.keys() : [])}
+            wrong={wrong}
+            picking={!drawingNow}
+            onPart={choosePart}
+            onLabel={(part) => !drawingNow && setOpen(part)}
+            hold={points.hold}
+            onNudge={points.nudge}
+            behind={picture.behind}
+          >
+            {tool === 'trace' && <Traced trace={trace} sheet={sheet} />}
+            {ghost.length > 0 && tip && (
+              <path
+                d={[...ghost, tip].map((p, k) => `${k === 0 ? 'M' : 'L'}${p[0]} ${p[1]}`).join('')}
+                fill="none"
+                stroke="var(--chalk)"
+                strokeWidth={2}
+                pointerEvents="none"
+              />
+            )}
+            {tip && (drawingNow || dragged) && (
+              <circle
+                cx={tip[0]}
+                cy={tip[1]}
+                r={5}
+                fill="none"
+                stroke="var(--chalk)"
+                strokeWidth={2}
+                pointerEvents="none"
+              />
+            )}
+          </Sheet>
+        </svg>
+      </div>
       {outline.edges.length === 0 && tool === 'pick' && (
         <p
           className={

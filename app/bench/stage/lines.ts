@@ -80,14 +80,8 @@ export class Lines {
   }
 }
 
-/** The edges of a board as they stand in the room: pairs of places. */
-export function creasesInRoom(board: Board): Float32Array {
-  const places = new Float32Array(board.skin.creases.length)
-  write(board, places, 0)
-  return places
-}
-
-function write(board: Board, into: Float32Array, at: number): void {
+/** Puts the edges of a board into a list, as they stand in the room: pairs of places. */
+export function write(board: Board, into: Float32Array, at: number): void {
   const m = placeOf(board).elements
   const { creases } = board.skin
   for (let k = 0; k < creases.length; k += 3) {

@@ -34,6 +34,7 @@ import { sameEntries } from '../../store/useShown'
 import { Batch } from './batch'
 import { placeOf, type Board } from './board'
 import { Floor } from './floor'
+import { distanceFor } from './framing'
 import { grainTexture } from './grain'
 import { ChosenLines } from './chosenlines'
 import { Lines } from './lines'
@@ -286,7 +287,7 @@ export class Stage3D {
     this.edge.color.set(ink)
     this.edge.opacity = clear ? 0.5 : 0.75
     this.edge.depthTest = !clear
-    this.chosenEdges.paint({ ink, chalk, clear })
+    this.chosenEdges.paint(ink, chalk, clear)
     for (const m of [this.glow, this.patch]) m.color.set(chalk)
     const { pulled } = this
     const boards = pulled
@@ -413,34 +414,32 @@ export class Stage3D {
     toward.normalize()
     this.looked = [from, box]
     this.turned = false
-    const put = (free: readonly [wide: number, high: number]) => {
-      const { clientWidth: wide, clientHeight: high } = this.host
-      const [x, y] = [Math.max(1, wide - free[0]), Math.max(1, high - free[1])]
-      const tan = (Math.tan((this.eye.fov * Math.PI) / 360) * y) / Math.max(1, high)
+    const { clientWidth: wide, clientHeight: high } = this.host
+    const tan = Math.tan((this.eye.fov * Math.PI) / 360)
+    /** How far off the eye is when so much of the stage is left free at the right and below. */
+    const far = ([x, y]: readonly [number, number]) => {
+      const [across, up] = [Math.max(1, wide - x), Math.max(1, high - y)]
+      return distanceFor(box, centre, toward, (tan * up) / Math.max(1, high), across / up)
+    }
+    const put = (free: readonly [number, number]) => {
       this.middle = [free[0] / 2, free[1] / 2]
       this.eye.setViewOffset(wide, high, ...this.middle, wide, high)
-      const distance = distanceFor(box, centre, toward, tan, x / y)
-      this.eye.position.copy(centre).addScaledVector(toward, distance)
+      this.eye.position.copy(centre).addScaledVector(toward, far(free))
       this.controls.target.copy(centre)
       this.controls.update()
-      return distance
     }
     put([0, 0])
     // What stands in the corner has its room, beside the picture or below it, where it would hide wood.
-    if (this.overCorner(box)) {
-      const [wide, high] = this.corner()
-      const [beside, below] = [put([wide, 0]), put([0, high])]
-      if (beside < below) put([wide, 0])
+    const taken = this.corner()
+    const under = (p: Vec3) => {
+      const at = this.onScreen(p)
+      return at !== null && at.x > wide - taken[0] && at.y > high - taken[1]
+    }
+    if (taken[0] > 0 && cornersOf(box).some(under)) {
+      const [beside, below] = [[taken[0], 0] as const, [0, taken[1]] as const]
+      put(far(beside) < far(below) ? beside : below)
     }
     this.draw()
-  }
-
-  /** Whether any of a box would be under what stands in the lower right corner. */
-  private overCorner(box: Box): boolean {
-    const [wide, high] = this.corner()
-    const { clientWidth, clientHeight } = this.host
-    const at = cornersOf(box).flatMap((p) => this.onScreen(p) ?? [])
-    return wide > 0 && at.some((p) => p.x > clientWidth - wide && p.y > clientHeight - high)
   }
 
   /** What is at a place on the screen. */
@@ -487,18 +486,4 @@ export class Stage3D {
     this.renderer.dispose()
     this.canvas.remove()
   }
-}
-
-/** How far off the eye must be for every corner of the box to be in the picture, with a little air. */
-function distanceFor(box: Box, centre: Vector3, toward: Vector3, tan: number, aspect: number): number {
-  const right = new Vector3(0, 0, 1).cross(toward).normalize()
-  const up = toward.clone().cross(right)
-  let far = 100
-  for (let k = 0; k < 8; k++) {
-    const corner = [0, 1, 2].map((i) => ((k >> i) & 1 ? box.max[i] : box.min[i])) as [number, number, number]
-    const p = new Vector3(...corner).sub(centre)
-    const needs = Math.max(Math.abs(p.dot(right)) / (tan * aspect), Math.abs(p.dot(up)) / tan)
-    far = Math.max(far, p.dot(toward) + needs * 1.12)
-  }
-  return far
 }

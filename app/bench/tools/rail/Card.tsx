@@ -1,7 +1,7 @@
 /** The card of a drawer: each entry with its picture, its name, one line and its key. */
 import * as Toolbar from 'radix-ui/toolbar'
 import { Fragment } from 'react'
-import { useOpen } from '../../../store/open'
+import { READ_ONLY, useOpen } from '../../../store/open'
 import { useBench } from '../../asks'
 import { doOnBench, sayKey } from '../commands'
 import type { BenchCommand } from '../tool'
@@ -18,7 +18,7 @@ export function Card({
   const shown = commands.filter((c) => !(c.writes && readOnly))
   return (
     <Toolbar.Root orientation="vertical" loop aria-label={word} className="grid">
-      {shown.length === 0 && <p className="p-2 text-quiet">Another window has this project open.</p>}
+      {shown.length === 0 && <p className="p-2 text-quiet">{READ_ONLY}.</p>}
       {shown.map((c, n) => (
         <Fragment key={c.id}>
           {c.entry!.under && c.entry!.under !== shown[n - 1]?.entry!.under && (
