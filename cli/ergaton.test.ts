@@ -7,7 +7,7 @@ import { readProject } from '../core/document'
 import { modelOf } from '../core/model'
 import { proofOf } from '../core/proof'
 import { FindingsReport } from '../core/proof/report'
-import { testKernel } from '../core/testing/bench'
+import { testKernel } from '../core/testing/scenario'
 import { FileNames, plain } from './export'
 import { run } from './run'
 import { Still } from './still'
@@ -26,7 +26,7 @@ async function ergaton(...args: string[]) {
   return { status, stdout, stderr, at }
 }
 beforeAll(() => {
-  const build = 'node_modules/vite/bin/vite.js build -c bench/vite.config.ts --outDir .cache/cli --ssr'
+  const build = 'node_modules/vite/bin/vite.js build -c benchmark/vite.config.ts --outDir .cache/cli --ssr'
   const built = spawnSync('node', [...build.split(' '), 'cli/ergaton.ts'], { encoding: 'utf8' })
   if (built.status !== 0) throw new Error(built.stderr)
 })
@@ -67,17 +67,17 @@ test('resolve gives every piece with its sizes, spans and reasons', async () => 
 test('long work says what it is at, though nothing else can be done meanwhile', async () => {
   const { at } = await ergaton('check', demo)
   expect(at[0]).toBe('shaping Left side')
-  expect(at.at(-1)).toMatch(/^looking for /)
+  expect(at.at(-1)).toMatch(/^checking: /)
   const said = file('still.txt', '')
   const still = new Still(openSync(said, 'w'), 30)
   const done = new Int32Array(new SharedArrayBuffer(4))
   still.at('shaping the 3⁄4 rail')
   // Nothing else is done in this thread.
   Atomics.wait(done, 0, 0, 600)
-  still.at('looking for gaps')
+  still.at('checking: gaps')
   Atomics.wait(done, 0, 0, 300)
   const lines = readFileSync(said, 'utf8').trim().split('\n')
-  expect([lines[0], lines.at(-1)]).toEqual(['Still shaping the 3⁄4 rail', 'Still looking for gaps'])
+  expect([lines[0], lines.at(-1)]).toEqual(['Still shaping the 3⁄4 rail', 'Still checking: gaps'])
   await still.end()
 })
 
@@ -87,7 +87,7 @@ test('check is content with the demo, and says what is wrong elsewhere', async (
   const { status, stdout, stderr } = await ergaton('check', file('broken.json', broken))
   expect(status).toBe(3)
   expect(stdout).toContain('stop: Kick board · deep start: The fraction has no lower number')
-  expect(stderr).toContain('must be put right before wood is cut')
+  expect(stderr).toContain('must be fixed before wood is cut')
   // Without the joints of the top, it runs into nothing; without the back's setback, two pieces share wood.
   const clash = readFileSync(demo, 'utf8').replace(
     '"deep": {\n          "start": "@p1.front + 1/4",\n          "end": "@p6.front"',
@@ -184,7 +184,7 @@ describe('a damaged project', () => {
     expect(stderr).toMatch(/piece 1, Left side: facing: there is no such facing/)
     expect(stderr).toMatch(/piece 7, Kick board: stock is not text in quotation marks/)
     expect(stderr).not.toMatch(/Invalid input|expected \w+, received/)
-    expect(stderr).toMatch(/things must be put right before wood is cut/)
+    expect(stderr).toMatch(/things must be fixed before wood is cut/)
   })
   test('whose stock is not there says so, and exits 3', async () => {
     const path = torn((p) => {
@@ -216,7 +216,7 @@ test('stocks and pieces whose names read alike as files keep a file each', async
   data.settings.kerf = 3
   const { status, stderr } = await ergaton('export', file('alike.json', { ...data, stock }), '--out', out)
   expect(status).toBe(1)
-  expect(stderr).toMatch(/The files are written, but 1 thing must be put right/)
+  expect(stderr).toMatch(/The files are written, but 1 thing must be fixed/)
   expect(readdirSync(out)).toContain('cut-list.csv')
   expect(readdirSync(out).filter((n) => /^layout-1_4-pine.*json$/.test(n))).toHaveLength(2)
 })
@@ -269,10 +269,7 @@ test.each<[what: string, args: string[], says: RegExp]>([
 
 test('what is given out to a full device or to nobody ends in a sentence or in silence', () => {
   const full = program('', `resolve ${demo} > /dev/full`)
-  expect(full).toMatchObject({
-    status: 1,
-    stderr: 'What was asked for could not be given out whole (ENOSPC)\n',
-  })
+  expect(full).toMatchObject({ status: 1, stderr: 'The output could not be written completely (ENOSPC)\n' })
   expect(program('', `resolve ${demo} | head -1`)).toMatchObject({ status: 0, stderr: '' })
 })
 
@@ -292,7 +289,7 @@ test('change makes changes and writes the project, or says why not and leaves wh
   expect(await ergaton('change', demo, '--do', add, '--do', deeper, '--out', out)).toMatchObject({
     status: 0,
     stdout: '',
-    stderr: 'Put a channel on Left side\n',
+    stderr: 'Add channel to Left side\n',
   })
   const { stdout } = await ergaton('resolve', out)
   // The twin has it too.
@@ -313,7 +310,7 @@ test('change makes changes and writes the project, or says why not and leaves wh
     expect(done.stderr).toEqual(typeof says === 'string' ? says : expect.stringMatching(says))
     expect(readFileSync(out, 'utf8')).toBe(before)
   }
-  expect((await ergaton('change', demo)).stderr).toBe('Say what to change: --do CHANGE\n')
+  expect((await ergaton('change', demo)).stderr).toBe('Missing: --do CHANGE\n')
   expect((await ergaton('check', demo, '--do', add)).stderr).toBe('check takes no --do\n')
 })
 

@@ -4,7 +4,7 @@ import { Still } from './still'
 
 // A full disk behind it, or nobody who reads any more.
 process.stdout.on('error', ({ code }: NodeJS.ErrnoException) => {
-  if (code !== 'EPIPE') process.stderr.write(`What was asked for could not be given out whole (${code})\n`)
+  if (code !== 'EPIPE') process.stderr.write(`The output could not be written completely (${code})\n`)
   process.exit(code === 'EPIPE' ? 0 : 1)
 })
 const still = new Still()

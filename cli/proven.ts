@@ -16,6 +16,6 @@ export function proven(model: Model, kernel: Kernel, voice: Voice): Finding[] {
   const search = new Proof().find(model, kernel)
   for (let step = search.next(); ; step = search.next()) {
     if (step.done) return step.value
-    voice.at(`looking for ${step.value.title}`)
+    voice.at(`checking: ${step.value.title}`)
   }
 }

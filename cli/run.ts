@@ -1,6 +1,6 @@
 /**
  * The commands of the command line. Exit codes: 0 fine; 1 wrong input, with a sentence on standard error; 2
- * something had no place; 3 something must be put right before wood is cut.
+ * something had no place; 3 something must be fixed before wood is cut.
  */
 import { parseArgs } from 'node:util'
 import { execute, writeProject } from '../core/document'
@@ -65,7 +65,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
         if (report.off.length > 0) voice.out(`Checks switched off: ${report.off.join(', ')}\n`)
       }
       const stops = report.counts.stop
-      if (stops > 0) voice.err(`${things(stops)} must be put right before wood is cut\n`)
+      if (stops > 0) voice.err(`${things(stops)} must be fixed before wood is cut\n`)
       return stops > 0 ? 3 : 0
     },
   ],
@@ -80,10 +80,10 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
   [
     'export',
     async (file, { out: dir, as, piece: name }, voice) => {
-      if (!dir) throw new WrongInput(`Say where to: --out ${as === undefined ? 'DIR' : 'FILE'}`)
+      if (!dir) throw new WrongInput(`Missing: --out ${as === undefined ? 'DIR' : 'FILE'}`)
       if (as !== undefined && !FORMATS.includes(as))
         throw new WrongInput(`There is no format ${as}; there are ${FORMATS.join(', ')}`)
-      if (name !== undefined && as === undefined) throw new WrongInput('Say as what: --piece goes with --as')
+      if (name !== undefined && as === undefined) throw new WrongInput('--piece needs --as')
       const project = readProjectFile(file, voice)
       const model = modelOf(project)
       const piece = name === undefined ? null : model.resolved.instances.find((i) => i.name === name)
@@ -96,7 +96,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
       voice.out(written.map((name) => name + '\n').join(''))
       if (stops.length > 0)
         throw new WrongInput(
-          `The files are written, but ${things(stops.length)} must be put right before wood is cut`,
+          `The files are written, but ${things(stops.length)} must be fixed before wood is cut`,
         )
       return 0
     },
@@ -105,7 +105,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
     'change',
     async (file, { out, do: asked = [] }, voice) => {
       const changes = asked.map(readChange)
-      if (changes.length === 0) throw new WrongInput('Say what to change: --do CHANGE')
+      if (changes.length === 0) throw new WrongInput('Missing: --do CHANGE')
       const project = readProjectFile(file, voice)
       const done = execute(project, changes)
       if (!done.ok) throw new WrongInput(`${done.why}; nothing was changed`)
@@ -163,7 +163,7 @@ export async function run(args: readonly string[], voice: Voice): Promise<number
     }
     const command = name === undefined ? undefined : COMMANDS.get(name)
     if (!command) throw new WrongInput(name === undefined ? USAGE : `There is no command ${name}\n${USAGE}`)
-    if (file === undefined) throw new WrongInput(`Say which file:\n${USAGE}`)
+    if (file === undefined) throw new WrongInput(`Missing file:\n${USAGE}`)
     if (more.length > 0) throw new WrongInput(`${name} takes one file; ${more.join(' ')} is too much`)
     for (const extra of ['out', 'do', 'json', 'as', 'piece'] as const)
       if (values[extra] !== undefined && !EXTRAS[name!]?.includes(extra))

@@ -9,7 +9,7 @@ import { openProject } from '../core/exchange'
 import { modelOf, type Model } from '../core/model'
 import type { Bore } from '../core/work'
 import type { Kernel } from '../core/solid'
-import { testKernel } from '../core/testing/bench'
+import { testKernel } from '../core/testing/scenario'
 import { strictFaults } from '../core/testing/strict'
 import { FILE_CHORD, solidFormat, SOLID_FORMATS, standingIn } from '../core/exchange/solids'
 

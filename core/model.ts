@@ -1,9 +1,9 @@
 /** The way from a document to wood in one call: numbers and work. */
 import type { Project } from './document'
-import { jointNumbers, workOf, type Kept } from './joints'
+import { jointNumbers, workOf, type DerivedJoints } from './joints'
 import { Resolver, type Instance, type Problem, type Resolved } from './resolve'
 import { Assembling, Recipes, type Recipe, type Worked } from './solid'
-import { ownWorkOf, workNumbers, type KeptOwn } from './work/steps'
+import { ownWorkOf, workNumbers, type OwnCache } from './work/steps'
 import type { Feature, Supply } from './work'
 
 export interface Model {
@@ -22,8 +22,8 @@ export interface Model {
 /** Remembers the last document, and works out only what changed. */
 export class Modeller {
   private readonly resolver = new Resolver(jointNumbers, workNumbers)
-  private readonly joints: Kept = new Map()
-  private readonly own: KeptOwn = new WeakMap()
+  private readonly joints: DerivedJoints = new Map()
+  private readonly own: OwnCache = new WeakMap()
   private readonly recipes = new Recipes()
   /** How many measures the last model had to work out. */
   get computed(): number {

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { change, onFace } from './document'
 import { modelOf } from './model'
 import { matterOf, type Kernel } from './solid'
-import { block, instance, join, make, testKernel } from './testing/bench'
+import { block, instance, join, make, testKernel } from './testing/scenario'
 import { run } from './testing/run'
 import { weigh } from './weight'
 
@@ -73,14 +73,7 @@ test('what goes into a joint is weighed once, and a species we do not know is sa
   const housed = make([
     ...block('a', 'right-up', [18, 300], [0, 100], [100, 18]),
     ...block('b', 'up-left', [0, 18], [0, 100], [0, 300]),
-    join(
-      'housing',
-      [
-        ['a', 'end1'],
-        ['b', null],
-      ],
-      { depth: 6 },
-    ),
+    join('housing', ['a.end1', 'b'], { depth: 6 }),
   ])
   expect(all(housed).volume).toBeCloseTo((300 * 100 * 18 + 18 * 100 * 300) * 1e-9, 10)
   const other = make([

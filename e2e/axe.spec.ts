@@ -3,6 +3,7 @@ import { expect, type Locator, type Page } from '@playwright/test'
 import axe from 'axe-core'
 import { openDemo, type Maker } from './maker'
 import { pickFrom } from './pick'
+import { crowding } from './room'
 import { test } from './shared'
 
 type Theme = 'day' | 'night'
@@ -168,17 +169,51 @@ async function start(page: Page): Promise<Maker> {
   return openDemo(page)
 }
 
+/** Other windows: a larger one, tablets both ways, one magnified twice, a phone. */
+const SIZES = [
+  [1440, 900],
+  [1180, 820],
+  [820, 1180],
+  [640, 400],
+  [390, 844],
+] as const
+
+async function roomy(page: Page, state: string, sizes: typeof SIZES | readonly [] = []): Promise<void> {
+  for (const [width, height] of [[1280, 800] as const, ...sizes]) {
+    if (sizes.length > 0) await page.setViewportSize({ width, height })
+    const window = `${state}, ${width} × ${height}`
+    await expect.poll(async () => ({ window, says: await crowding(page) })).toEqual({ window, says: [] })
+  }
+  if (sizes.length > 0) await page.setViewportSize({ width: 1280, height: 800 })
+}
+
 for (const half of [0, 1])
   test(`nothing serious on any state of the bench, half ${half + 1}`, async ({ page }) => {
     const maker = await start(page)
     for (const [state, opens] of STATES.filter((_, n) => n % 2 === half)) {
       await opens(page, maker)
       await sound(page, state)
+      await roomy(page, state)
       // A field lets go first, then what is open, then what is chosen.
       for (let n = 0; n < 4; n++) await page.keyboard.press('Escape')
       await expect(page.getByRole('heading', { name: 'Ticket' })).toBeVisible()
     }
   })
+
+test('the bench has room in every window', async ({ page }) => {
+  const maker = await openDemo(page)
+  const states: ReadonlyArray<readonly [string, Opens]> = [
+    ['the bench', async () => undefined],
+    ['apart and cut open', STATES.find(([state]) => state === 'apart and cut open')![1]],
+    ['several chosen', STATES.find(([state]) => state === 'several chosen')![1]],
+    ['a ticket', chosen('Left side')],
+    ['joining', byKey('j', 'Join')],
+  ]
+  for (const [state, opens] of states) {
+    await opens(page, maker)
+    await roomy(page, state, SIZES)
+  }
+})
 
 test('nothing serious on any screen', async ({ page }) => {
   const maker = await start(page)
@@ -187,16 +222,19 @@ test('nothing serious on any screen', async ({ page }) => {
     await maker.screen(screen)
     await expect(ready(page)).toBeVisible({ timeout: 30_000 })
     await sound(page, screen)
+    await roomy(page, screen, SIZES)
   }
   await maker.screen('Proof')
   for (const view of ['Findings', 'Size sheet', 'Assembly order', 'Movement and sag', 'Limits']) {
     await page.getByRole('tab', { name: view }).click()
-    await expect(page.getByText(/Waiting…|Looking for|Listing|Reckoning|in thought/)).toHaveCount(0)
+    await expect(page.getByText(/Waiting…|Checking:|Listing|Working out/)).toHaveCount(0)
     await sound(page, `proof, ${view}`)
+    await roomy(page, `proof, ${view}`, SIZES)
   }
   await page.goto('/')
   await expect(page.getByRole('link', { name: 'Seed cabinet', exact: true })).toBeVisible()
   await sound(page, 'projects')
+  await roomy(page, 'projects', SIZES)
   await page.getByRole('button', { name: /night/i }).click()
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'night')
 })

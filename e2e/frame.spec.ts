@@ -80,7 +80,7 @@ test('J3 by hand: a sloped box with its lid on two edges, bevelled and hinged', 
     await maker.choose('Lid')
     await page.getByLabel('Swing it').fill('30')
     await expect(page.getByText('It opens all the way and meets nothing.')).toBeVisible()
-    // Nothing has to be put right, on any piece or between them.
+    // Nothing has to fix, on any piece or between them.
     await expect(page.getByRole('link', { name: /^Bench/ })).toHaveText('Bench')
   })
 

@@ -278,10 +278,10 @@ test('J1 by hand: a case with four shelves, its back and its kick board, board b
   await expect(page.getByText(/joints added/)).toBeVisible()
   hands.done('J1 case', 30)
 
-  // Once all is looked at, six steps that are rounded are worth a look, and nothing is to be put right.
-  await expect(page.getByTitle(/worth a look/)).toBeVisible()
+  // Once all is looked at, six steps that are rounded are to look at, and nothing is to fix.
+  await expect(page.getByTitle(/to look at/)).toBeVisible()
   await expect(page.getByText(/6 rounded steps along Left side miss its length/)).toBeVisible()
-  await expect(page.getByTitle(/to be put right/)).toHaveCount(0)
+  await expect(page.getByTitle(/to fix/)).toHaveCount(0)
   const [thick, dado] = [3 / 4, 1 / 4]
   await maker.screen('Cuts')
   const long = inches(34 - 2 * thick + 2 * dado)

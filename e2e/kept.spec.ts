@@ -142,7 +142,7 @@ test('what was set aside is looked at, mended by hand and put back, and can be u
 })
 
 test('saving goes on from the page when its worker does not come', async ({ page }) => {
-  await page.route(/assets\/keeper-.*\.js/, (route) => route.abort())
+  await page.route(/assets\/saveWorker-.*\.js/, (route) => route.abort())
   const maker = await openDemo(page)
   await setWidth(page, '30')
   await maker.saved()

@@ -29,7 +29,7 @@ export class Maker {
   /** Takes a stock from the list of a field, by typing its name. */
   async takeStock(field: Locator, name: string): Promise<void> {
     await field.click()
-    const find = this.page.getByPlaceholder('Type to find, as in 1x10 or birch')
+    const find = this.page.getByPlaceholder(/^Type to find/)
     await find.fill(name)
     await expect(this.page.getByRole('option', { name, exact: true })).toBeVisible()
     await find.press('Enter')
@@ -158,11 +158,11 @@ export async function fillStorage(page: Page): Promise<() => Promise<void>> {
   const everywhere = (what: () => void) =>
     Promise.all([page.evaluate(what), ...page.workers().map((w) => w.evaluate(what))])
   // Where the worker that saves has not come yet, the page saves by itself.
-  const keeper = /assets\/keeper-.*\.js/
-  await page.route(keeper, (route) => route.abort())
+  const saver = /assets\/saveWorker-.*\.js/
+  await page.route(saver, (route) => route.abort())
   await everywhere(fill)
   return async () => {
-    await page.unroute(keeper)
+    await page.unroute(saver)
     await everywhere(empty)
   }
 }

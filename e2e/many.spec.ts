@@ -121,7 +121,7 @@ test('a tick of the story stick is typed over, and its work goes along', async (
   // The kick board stands 3 1/2 high; the bottom in its dado above it is placed by a measure.
   const tick = stick.getByRole('button', { name: /^4 and 1 quarter/ })
   await tick.click()
-  const field = page.getByRole('textbox', { name: 'Where this tick is' })
+  const field = page.getByRole('textbox', { name: 'Position of this tick' })
   await expect(field).toBeFocused()
   await field.fill('5 1/4')
   await field.press('Enter')
@@ -145,7 +145,7 @@ test('a tick of the story stick is typed over, and its work goes along', async (
     await expect(stick.getByRole('button', { name: /^3 quarters/ }).first()).toBeVisible()
     const [file] = await Promise.all([
       page.waitForEvent('download'),
-      page.getByRole('button', { name: 'Print it at full size' }).click(),
+      page.getByRole('button', { name: 'Print at full size' }).click(),
     ])
     expect(file.suggestedFilename()).toBe('seed-cabinet-left-side-stick.pdf')
     const pdf = await readFile(await file.path())
@@ -254,7 +254,7 @@ test('snapshots: taken by themselves and by name, compared in words, gone back t
   const dialog = page.getByRole('dialog', { name: 'Snapshots' })
   await expect(dialog.getByText('before this work began')).toBeVisible()
   await dialog.getByLabel('Take one now, called').fill('Half an inch back')
-  await dialog.getByRole('button', { name: 'Take it' }).click()
+  await dialog.getByRole('button', { name: 'Take snapshot' }).click()
   await expect(dialog.getByText('Half an inch back')).toBeVisible()
   const began = dialog.getByRole('listitem').filter({ hasText: 'before this work began' })
   await began.getByRole('button', { name: 'Compare' }).click()

@@ -90,7 +90,7 @@ test('J6 a bee hotel: arch, window, rows of bores, mirrored, an insert, eased; a
     await page.mouse.down()
     await page.mouse.move(from.x + 8, to.y + 2, { steps: 6 })
     await expect(work.getByRole('status')).toHaveText(
-      'bore 4 on Body comes before ease on Body, which goes along the edges it leaves, too',
+      'hole 4 on Body comes before eased edge on Body, which goes along the edges it leaves, too',
     )
     await page.mouse.up()
     await expect(rows.last()).toContainText('Round edges')

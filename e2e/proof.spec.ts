@@ -30,7 +30,7 @@ test('a gap is found, flown to, mended by a press, and comes back with undo', as
   const maker = await short(page)
   const found = finding(page, gap)
   await expect(found).toContainText('A gap of a saw cut or less is seldom meant')
-  await expect(page.getByTitle('1 worth a look')).toBeVisible()
+  await expect(page.getByTitle('1 to look at')).toBeVisible()
 
   await found.getByRole('button', { name: 'Show on the bench' }).click()
   await expect(page).toHaveURL(/bench$/)
@@ -61,11 +61,11 @@ test('a finding is accepted by keyboard, kept, on the plans, and stands again wh
   await found.focus()
   await page.keyboard.press('a')
   await page.keyboard.press('Enter')
-  await expect(found.getByRole('alert')).toHaveText(/Say why/)
+  await expect(found.getByRole('alert')).toHaveText(/reason/i)
   await page.keyboard.type('A card goes between')
   await page.keyboard.press('Enter')
   await expect(found).toBeHidden()
-  await expect(page.getByTitle('1 worth a look')).toBeHidden()
+  await expect(page.getByTitle('1 to look at')).toBeHidden()
   await maker.saved()
   await page.reload()
   await page.getByRole('button', { name: '1 accepted, show' }).click()
@@ -86,10 +86,10 @@ test('a check is switched off, says so, and the report is given out as it stands
   await short(page)
   await expect(finding(page, gap)).toBeVisible()
   await page.getByRole('button', { name: 'Checks', exact: true }).click()
-  await page.getByRole('checkbox', { name: 'pieces that stop just short of each other' }).uncheck()
+  await page.getByRole('checkbox', { name: 'Small gaps' }).uncheck()
   await expect(finding(page, gap)).toBeHidden()
   await expect(page.getByText('One check is switched off; the sheets say so.')).toBeVisible()
-  expect(await pdfText(page, 'Report, PDF')).toMatch(/Checks switched off[\s\S]*pieces that stop just short/)
+  expect(await pdfText(page, 'Report, PDF')).toMatch(/Checks switched off[\s\S]*Small gaps/)
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'JSON' }).click(),
@@ -116,8 +116,8 @@ test('sizes are measured, judged, taken over with all that follows, and printed'
   await box.press('Enter')
   await expect(page.getByText('0.03 in under')).toBeVisible()
   await page.getByRole('button', { name: 'Use it…' }).click()
-  const dialog = page.getByRole('dialog', { name: 'Use what was measured' })
-  await expect(dialog.getByLabel('Take it')).toHaveText('as the thickness of all 1×10 pine')
+  const dialog = page.getByRole('dialog', { name: 'Use the reading' })
+  await expect(dialog.getByLabel('Use it')).toHaveText('as the thickness of all 1×10 pine')
   await expect(dialog).toContainText('Left side Dado for Shelf #1, wide: 0.75 in becomes 0.72 in')
   await dialog.getByRole('button', { name: 'Use it', exact: true }).click()
   await expect(dialog).toBeHidden()
@@ -125,7 +125,7 @@ test('sizes are measured, judged, taken over with all that follows, and printed'
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('0.03 in under')).toBeVisible()
 
-  await page.getByRole('button', { name: 'Take it from the caliper: Left side, length, measured' }).click()
+  await page.getByRole('button', { name: 'Use the caliper: Left side, length, measured' }).click()
   await expect(page.getByLabel('Left side, length, measured', { exact: true })).toHaveValue(/^44\.\d+$/)
   await expect(
     page
@@ -157,7 +157,10 @@ test('the order it goes together, the seasons and the limits are there by their 
   await expect(steps.last()).toContainText('Back, moving to the front')
 
   await page.getByRole('tab', { name: 'Movement and sag' }).click()
-  await expect(page.getByRole('img', { name: /Left side is 9\.\d+ in wide at its narrowest/ })).toBeVisible()
+  const year = page.getByRole('img', { name: /Left side is 9\.\d+ in wide at its narrowest/ })
+  await expect(year).toBeVisible()
+  // Its scale has figures: some hundredths of an inch about 9 1/4.
+  await expect(year.getByText(/^9\.[12]\d\d$/).first()).toBeVisible()
   const load = page.getByRole('region', { name: 'A shelf under load' })
   await expect(load).toContainText('under 20 lb a foot')
 

@@ -38,7 +38,7 @@ test('J12 by touch: a dibber rest, arched in plan, tapered at its end, bored at 
   await test.step('arched in plan', async () => {
     await put('Outline')
     const board = page.getByRole('dialog', { name: /^The outline of the/ })
-    await hands.select(board.getByLabel('Put in', { exact: true }), 'the whole face, its far side an arch')
+    await hands.select(board.getByLabel('Insert', { exact: true }), 'the whole face, its far side an arch')
     await hands.click(board.getByRole('button', { name: /^rise of arc 3: / }))
     await hands.type(board.getByLabel('rise of arc 3', { exact: true }), '1', 'Enter')
     await hands.click(board.getByRole('button', { name: 'Done', exact: true }))

@@ -79,7 +79,7 @@ test('J2 a glazed lid: dowelled butts and mitres; cove, rabbet and chamfer run o
     await hands.click(group.getByRole('group', { name: 'Bits' }).getByRole('button', { name: /^1\/4 cove/ }))
     await hands.select(group.getByLabel('Path', { exact: true }), 'outside')
     await expect(group).toContainText(/Cove 1⁄4 × 1⁄4 deep, round the outside of/)
-    await expect(group.getByText(/turns a minute/)).toBeVisible()
+    await expect(group.getByText(/rpm/)).toBeVisible()
   })
 
   await test.step('a rabbet on the back, round the opening; a chamfer before it', async () => {
@@ -104,7 +104,7 @@ test('J2 a glazed lid: dowelled butts and mitres; cove, rabbet and chamfer run o
     await maker.screen('Rack')
     const bits = page.getByRole('region', { name: 'Bits' })
     await expect(bits.locator('[data-bit]')).toHaveCount(3)
-    await bits.getByRole('button', { name: /Take .* cove off the rack/ }).click()
+    await bits.getByRole('button', { name: /Remove .* cove from the rack/ }).click()
     await expect(page.getByText(/stays: .* is routed with it/)).toBeVisible()
     const deepest = bits.locator('[data-bit]').first().getByLabel('Radius', { exact: true })
     await deepest.fill('nonsense')

@@ -5,12 +5,12 @@
 import { test as base, type BrowserContext } from '@playwright/test'
 
 /** The browser of each device asked for: its screen, and whether it is touched. */
-type Kept = Map<string, BrowserContext>
+type Contexts = Map<string, BrowserContext>
 
-export const test = base.extend<object, { kept: Kept }>({
+export const test = base.extend<object, { kept: Contexts }>({
   kept: [
     async ({ browser: _ }, use) => {
-      const kept: Kept = new Map()
+      const kept: Contexts = new Map()
       await use(kept)
       for (const context of kept.values()) await context.close()
     },

@@ -29,20 +29,20 @@ test('J8: a wheel is sawn round, with openings in a ring and a hole for its axle
     size: '195',
   })
   await add(page, hands, 'Outline')
-  await hands.select(board(page).getByLabel('Put in', { exact: true }), 'a circle')
+  await hands.select(board(page).getByLabel('Insert', { exact: true }), 'a circle')
   await measure(page, hands, /diameter|radius/i, '180')
   await done(page, hands)
   await expect(work(page)).toContainText('Saw to an outline 180 × 180, r 90')
 
   await add(page, hands, 'Outline')
   await hands.select(work(page).getByLabel('Keep', { exact: true }), 'the outside')
-  await hands.select(board(page).getByLabel('Put in', { exact: true }), 'part of a ring')
+  await hands.select(board(page).getByLabel('Insert', { exact: true }), 'part of a ring')
   await measure(page, hands, /^point 5 across/, '0')
   await measure(page, hands, /^radius of arc 2/, '75')
   await measure(page, hands, /^radius of arc 4/, '25')
   await board(page).getByRole('button', { name: 'line 1', exact: true }).focus()
   await hands.key('Enter')
-  await hands.select(board(page).getByLabel('Draw it again', { exact: true }), '5 round the middle')
+  await hands.select(board(page).getByLabel('Repeat the chain', { exact: true }), '5 round the middle')
   await done(page, hands)
   await expect(work(page)).toContainText(/Saw out a shape/)
 
@@ -153,7 +153,7 @@ test('J7: a block is moulded along its length, its knob and its socket from a dr
   await onFace(page, hands, 'end 1')
   await add(page, hands, 'Outline')
   await hands.select(
-    board(page).getByLabel('Put in', { exact: true }),
+    board(page).getByLabel('Insert', { exact: true }),
     'the whole face, its far side an arch',
   )
   await done(page, hands)
@@ -165,7 +165,7 @@ test('J7: a block is moulded along its length, its knob and its socket from a dr
       .locator('input[data-takes=read]')
       .setInputFiles({ name, mimeType: 'image/svg+xml', buffer: svg(d) })
     const file = page.getByRole('dialog', { name: `Outline from ${name}` })
-    await hands.select(file.getByLabel('Put it', { exact: true }), 'where the file has it')
+    await hands.select(file.getByLabel('Position', { exact: true }), 'where the file has it')
     await hands.click(file.getByRole('button', { name: 'Insert' }))
     await hands.click(board(page).getByRole('button', { name: 'Dimension as drawn' }))
     await done(page, hands)

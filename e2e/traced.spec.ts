@@ -7,11 +7,11 @@ import { Maker } from './maker'
 import { pickFrom } from './pick'
 import { test } from './shared'
 
-interface Kept {
+interface StoredRecord {
   readonly pictures: ReadonlyArray<{ readonly data: string }>
 }
 const heron = () => {
-  const { pictures } = JSON.parse(readFileSync('demo/heron-plaque.json', 'utf8')) as Kept
+  const { pictures } = JSON.parse(readFileSync('demo/heron-plaque.json', 'utf8')) as StoredRecord
   return {
     name: 'heron sketch.jpg',
     mimeType: 'image/jpeg',
@@ -54,7 +54,7 @@ test('J11: a plaque is traced from a picture that is set to scale, half of it, a
   const dialog = board(page)
   await expect(dialog).toBeVisible()
 
-  await hands.select(dialog.getByLabel('Half of it', { exact: true }), 'half, mirrored across')
+  await hands.select(dialog.getByLabel('Symmetry', { exact: true }), 'mirrored across')
   const chosen = page.waitForEvent('filechooser')
   await hands.select(dialog.getByLabel('Files', { exact: true }), 'a picture to trace…')
   await (await chosen).setFiles(heron())
@@ -155,7 +155,17 @@ test('a traced piece that is copied to another project takes its picture along',
   await maker.choose('Plaque')
   await page.getByRole('button', { name: 'Open step 1' }).click()
   await page.getByRole('button', { name: 'Draw on its outline' }).click()
-  await expect(board(page).getByLabel('Picture heron sketch.jpg')).toBeVisible()
+  const picture = board(page).getByLabel('Picture heron sketch.jpg')
+  await expect(picture).toBeVisible()
+  const lies = await picture.getAttribute('style')
+
+  // A second outline on the same face is traced from the same picture, lying alike.
+  await board(page).getByRole('button', { name: 'Done' }).click()
+  await maker.back()
+  await addShape(page, new Hands(page))
+  await pickFrom(board(page).getByLabel('Files', { exact: true }), 'the picture heron sketch.jpg, again')
+  await expect(picture).toBeVisible()
+  expect(await picture.getAttribute('style')).toBe(lies)
 })
 
 test('pictures that are none, damaged or too large are refused in a sentence, and nothing is lost', async ({
@@ -205,10 +215,10 @@ test('an outline is read from an SVG, sawn, saved as a DXF, and read from that a
   await expect(file).toContainText('50.8 × 38.1, 6 edges')
   await expect(file).toContainText('Gaps closed: 1, the widest')
   await expect(file).toContainText('Left out: 1 × script, 1 × picture')
-  await pickFrom(file.getByLabel('Its unit', { exact: true }), 'centimetres')
+  await pickFrom(file.getByLabel('Unit', { exact: true }), 'centimetres')
   await expect(file.getByRole('alert')).toHaveCount(0)
   await expect(file).toContainText('2000 × 1500')
-  await pickFrom(file.getByLabel('Its unit', { exact: true }), 'as the file says: 0.254 mm each')
+  await pickFrom(file.getByLabel('Unit', { exact: true }), 'as the file says: 0.254 mm each')
   await file.getByRole('button', { name: 'Insert' }).click()
   await expect(file).toBeHidden()
   expect(await page.evaluate(() => (window as { boom?: number }).boom)).toBeUndefined()
@@ -232,8 +242,8 @@ test('an outline is read from an SVG, sawn, saved as a DXF, and read from that a
   const again = page.getByRole('dialog', { name: 'Outline from swift.dxf' })
   await expect(again).toContainText('DXF has no unit: choose the one it is drawn in.')
   await expect(again.getByRole('button', { name: 'Insert' })).toBeDisabled()
-  await pickFrom(again.getByLabel('Its unit', { exact: true }), 'millimetres')
-  await pickFrom(again.getByLabel('Put it', { exact: true }), 'where the file has it')
+  await pickFrom(again.getByLabel('Unit', { exact: true }), 'millimetres')
+  await pickFrom(again.getByLabel('Position', { exact: true }), 'where the file has it')
   await again.getByRole('button', { name: 'Insert' }).click()
   await dialog.getByRole('button', { name: 'Dimension as drawn' }).click()
   await dialog.getByRole('button', { name: 'Done', exact: true }).click()

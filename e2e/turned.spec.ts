@@ -25,7 +25,7 @@ test('a dibber is turned from half of its profile, threaded, and given to others
     await addWork(page, hands, 'Turn')
     const dialog = outline(page)
     await expect(dialog).toBeVisible()
-    await expect(dialog.getByLabel('Half of it', { exact: true })).toContainText('half, mirrored across')
+    await expect(dialog.getByLabel('Symmetry', { exact: true })).toContainText('mirrored across')
     await hands.key('l')
     const put = async (which: string, along: string, across: string) => {
       await hands.type(dialog.getByLabel(`${which} place along`, { exact: true }), along)
@@ -143,7 +143,7 @@ test('a leg is tapered and hollowed, and what leaves no room is said', async ({ 
       .getByRole('button', { name: /outline/i })
       .first()
       .click()
-    await pickFrom(outline(page).getByLabel('Put in', { exact: true }), 'an eight-sided figure')
+    await pickFrom(outline(page).getByLabel('Insert', { exact: true }), 'an eight-sided figure')
     await outline(page).getByRole('button', { name: 'Done', exact: true }).click()
     await expect(work).toContainText(/Taper from 145 × 18 at ≈ 66.7 to what is drawn, 72.5 × 9 at 400/)
     await maker.saved()

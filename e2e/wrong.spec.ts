@@ -9,7 +9,7 @@ test('a slip in a measure is said where it is, and what was typed stays', async 
   const cases: Array<[string, RegExp]> = [
     ['1 1/', /no lower number/],
     ['3kg', /“kg” is not a unit/],
-    ['width * width', /an area, and a length is wanted here/],
+    ['width * width', /an area, and a length is needed here/],
     ['Nowhere·top', /Nothing is called “Nowhere”|has no place/],
   ]
   for (const [text, says] of cases) {
@@ -221,49 +221,31 @@ const VIEWS = 44
 
 test('the first screen loads little, the bench what it needs', async ({ page }) => {
   const { gzipSync } = await import('node:zlib')
-  const scripts = new Map<string, { readonly bytes: number; readonly named: readonly string[] }>()
+  const scripts = new Map<string, number>()
+  // A chunk that the page and its worker share is counted once, as it is fetched once.
   page.on('response', (r) => {
     if (r.request().resourceType() === 'script')
       void r.body().then(
-        (b) =>
-          scripts.set(r.url().split('/').pop()!, {
-            bytes: gzipSync(b).length,
-            named: b.toString().match(/[\w-]+\.js(?=["'`])/g) ?? [],
-          }),
+        (b) => scripts.set(r.url().split('/').pop()!, gzipSync(b).length),
         () => undefined,
       )
   })
+  const bytes = () => [...scripts.values()].reduce((sum, n) => sum + n, 0)
   await page.goto('/')
   await expect(page.getByRole('link', { name: 'Seed cabinet', exact: true })).toBeVisible()
   await page.waitForLoadState('networkidle')
-  /** All that a worker is made of, from its first script on. */
-  const madeOf = (name: string, seen = new Set<string>()): Set<string> => {
-    if (scripts.has(name) && !seen.has(name)) {
-      seen.add(name)
-      for (const other of scripts.get(name)!.named) madeOf(other, seen)
-    }
-    return seen
-  }
-  const sizes = () => {
-    const names = [...scripts.keys()]
-    const worker = madeOf(names.find((name) => /^model-/.test(name)) ?? '')
-    const sum = (of: readonly string[]) => of.reduce((n, name) => n + scripts.get(name)!.bytes, 0)
-    return { page: sum(names.filter((name) => !worker.has(name))), worker: sum([...worker]) }
-  }
   // The demo projects come with their pictures, so nothing is drawn yet and no worker has come.
   await expect(page.locator('[aria-label=Projects] svg path').first()).toBeVisible()
   expect([...scripts.keys()].filter((name) => /^(Stage|plans|manifold|model)-/.test(name))).toEqual([])
-  const first = sizes()
-  expect(first.page).toBeLessThan(180_000)
+  const first = bytes()
+  expect(first).toBeLessThan(180_000)
   await page.getByRole('link', { name: 'Seed cabinet', exact: true }).click()
   await expect(page.locator('canvas')).toBeVisible({ timeout: 30_000 })
   await expect(page.getByText('Shaping…')).toBeHidden()
   // The checks come once the bench stands.
   await expect.poll(() => [...scripts.keys()].some((name) => /^proof-/.test(name))).toBe(true)
   await page.waitForLoadState('networkidle')
-  const bench = sizes()
   // oxlint-disable-next-line no-console -- how much there is left until the bounds is worth reading
-  console.log(`bytes of scripts: ${first.page} first; bench ${bench.page}, worker ${bench.worker}`)
-  expect(bench.page).toBeLessThan(540_000)
-  expect(bench.worker).toBeLessThan(235_000)
+  console.log(`bytes of scripts: ${first} first; with the bench and its worker ${bytes()}`)
+  expect(bytes()).toBeLessThan(660_000)
 })

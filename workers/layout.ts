@@ -1,7 +1,7 @@
 /** Looks for layouts away from the page; what it has found so far can be kept at any time. */
 import { expose } from 'comlink'
 import { isLate, LayoutSearch, type Answer, type Job } from '../core/cuts'
-import { breathe } from './slices'
+import { yieldToMessages } from './slices'
 
 let newest = 0
 
@@ -28,7 +28,7 @@ const worker = {
           better ? search.answer(elapsed()) : null,
           Math.min(1, Math.max(elapsed() / job.seconds, search.stale / 400)),
         )
-        await breathe()
+        await yieldToMessages()
         if (revision < newest) return false
       }
     } while (!search.done && elapsed() < job.seconds)

@@ -34,23 +34,23 @@ import { Modeller, type Model } from '../core/model'
 import type { Vec3 } from '../core/pieces'
 import type { Finding, Proof } from '../core/proof'
 import type { Assembly } from '../core/proof/assembly'
-import type { Shown, StepPicture } from '../core/proof/assembly/picture'
-import type { Panel, ShelfTold } from '../core/proof/year'
+import type { Shown, StepFigure } from '../core/proof/assembly/figure'
+import type { Panel, ShelfReport } from '../core/proof/year'
 import type { Follow } from '../core/proof/sizing/follows'
 import type { SizeRow } from '../core/proof/sizing/lines'
 import type { Takeover } from '../core/proof/sizing/takeover'
 import type { Measured } from '../core/proof/sizing/measured'
-import type { Asked, Built } from '../core/ready/build'
+import type { ReadyInput, Built } from '../core/ready/build'
 import type { Sheet } from '../core/plans'
-import type { Because, NodeKey, ResolvedLimits, Slip } from '../core/resolve'
-import type { Told } from '../core/shown'
-import { Teller } from '../core/shown/teller'
+import type { Because, NodeKey, ResolvedLimits, MeasureFault } from '../core/resolve'
+import type { ModelUpdate } from '../core/shown'
+import { ModelPublisher } from '../core/shown/publisher'
 import type { Weight } from '../core/weight'
 import { markOfRecipe, setAsideIn, without } from '../core/aside'
 import { tooSlow } from '../core/proof/slow'
 import { kernel } from './kernel'
 import { skinOf, type Skin } from './skin'
-import { breathe, inSlices } from './slices'
+import { yieldToMessages, inSlices } from './slices'
 
 export interface MadeShape extends Skin {
   /** The number of the solid. */
@@ -65,12 +65,12 @@ export type Change =
 /** Where a number comes from, or why there is none; `deeper` says which of its parts can be asked further. */
 export interface Story {
   readonly because: Because | undefined
-  readonly slip: Slip | undefined
+  readonly slip: MeasureFault | undefined
   readonly deeper: readonly boolean[]
 }
 
 /** What has to be bought and cut. */
-export interface CutsTold {
+export interface CutsReport {
   readonly list: CutList
   readonly jobs: readonly StockJob[]
   readonly hardware: readonly HardwareRow[]
@@ -80,22 +80,22 @@ export interface Weighed extends Weight {
   /** The names of what was not weighed: it takes too long to shape. */
   readonly without: readonly string[]
 }
-export interface SizesTold {
+export interface SizesReport {
   readonly rows: readonly SizeRow[]
   readonly measured: readonly Measured[]
 }
-export interface TakeoverTold extends Takeover {
+export interface TakeoverReport extends Takeover {
   /** Why it cannot be; null where it can. */
   readonly why: string | null
   readonly follows: readonly Follow[]
 }
-export interface SeasonsTold {
+export interface SeasonsReport {
   readonly panels: readonly Panel[]
-  readonly shelves: readonly ShelfTold[]
+  readonly shelves: readonly ShelfReport[]
   readonly limits: ResolvedLimits
 }
 
-export type ReadyTold = Built & { readonly drawn: string | null }
+export type ReadyReport = Built & { readonly drawn: string | null }
 
 let newest = 0
 /** The marks of recipes whose solids take too long. */
@@ -112,7 +112,7 @@ const proving = () => import('../core/proof')
 /** What carries changes out, which is only needed for what is tried. */
 const commands = () => import('../core/document/commands')
 const sizing = () => import('../core/proof/sizing')
-let teller = new Teller()
+let publisher = new ModelPublisher()
 /** The revision that was shown last. */
 let shown = -1
 let made: { readonly of: Project; readonly model: Model } | null = null
@@ -137,7 +137,7 @@ const groupOf = (key: string): ContactGroup | undefined =>
   contactsOf(open?.pieces ?? []).find((g) => g.key === key)
 
 /** The angle of first contact, and what meets what; null when it opens all the way. */
-export interface SwingTold {
+export interface SwingReport {
   readonly angle: number | null
   readonly moved: string
   readonly met: string
@@ -170,11 +170,11 @@ const worker = {
    * What there is to show that was not shown at the revision `since`; −1 for nothing. Null when a newer
    * revision was told.
    */
-  show(revision: number, since: number): Told | null {
+  show(revision: number, since: number): ModelUpdate | null {
     if (revision !== told.revision) return null
-    if (since !== shown || since < 0) teller = new Teller()
+    if (since !== shown || since < 0) publisher = new ModelPublisher()
     shown = revision
-    return teller.tell(current())
+    return publisher.publish(current())
   },
 
   /**
@@ -203,7 +203,7 @@ const worker = {
       batch = []
     }
     for (const shape of shapes) {
-      const recipe = teller.recipe(shape)
+      const recipe = publisher.recipe(shape)
       if (!recipe) continue
       const mark = markOfRecipe(recipe)
       if (aside.includes(mark)) {
@@ -213,14 +213,14 @@ const worker = {
       if (!k.has(recipe)) {
         at(shape, mark)
         // The first is on its way before anything long begins.
-        if (!begun) await breathe()
+        if (!begun) await yieldToMessages()
         begun = true
         if (revision < newest) return null
       }
       batch.push({ shape, ...skinOf(k.shape(recipe)) })
       if (performance.now() - since < 30) continue
       hand()
-      await breathe()
+      await yieldToMessages()
       if (revision < newest) return null
       since = performance.now()
     }
@@ -283,14 +283,14 @@ const worker = {
   checks: async () => (await proving()).ALL.map(({ id, title, why }) => ({ id, title, why })),
 
   /** Every dimension, and what the shop has measured of it. */
-  async sizes(): Promise<SizesTold> {
+  async sizes(): Promise<SizesReport> {
     const { measuredOf, sizeSheet } = await sizing()
     const rows = sizeSheet(current())
     return { rows, measured: measuredOf(rows, current()) }
   },
 
   /** What a reading can be taken for, each with all that would follow. */
-  async takeovers(reading: string): Promise<TakeoverTold[]> {
+  async takeovers(reading: string): Promise<TakeoverReport[]> {
     const [{ followsFrom, takeovers }, { execute }] = await Promise.all([sizing(), commands()])
     const model = current()
     const r = model.project.readings.find((x) => x.id === reading)
@@ -309,13 +309,13 @@ const worker = {
     (await import('../core/proof/assembly')).assembliesOf(current()),
 
   /** A step of it; pieces that take too long to shape are left out. */
-  async step(shown: Shown): Promise<StepPicture> {
-    const [{ pictureOfStep }, k] = await Promise.all([import('../core/proof/assembly/picture'), kernel()])
-    return pictureOfStep(shapely(), k, shown)
+  async step(shown: Shown): Promise<StepFigure> {
+    const [{ figureOfStep }, k] = await Promise.all([import('../core/proof/assembly/figure'), kernel()])
+    return figureOfStep(shapely(), k, shown)
   },
 
   /** What moves with the seasons, and what sags. */
-  async seasons(): Promise<SeasonsTold> {
+  async seasons(): Promise<SeasonsReport> {
     const { panelsIn, shelvesIn } = await import('../core/proof/seasons')
     const model = current()
     return { panels: panelsIn(model), shelves: shelvesIn(model), limits: model.resolved.limits }
@@ -341,7 +341,7 @@ const worker = {
   },
 
   /** How far a hinge opens before something meets; null while that is not settled, or when it was stopped. */
-  async swing(id: string): Promise<SwingTold | null> {
+  async swing(id: string): Promise<SwingReport | null> {
     const k = await kernel()
     const { revision, project } = told
     const hinge = project?.hardware.find((h) => h.id === id)
@@ -394,8 +394,8 @@ const worker = {
     const { execute } = await commands()
     const done = execute(project, change.addJoints({ joints: [joint] }))
     if (!done.ok) return null
-    const { jointPicture } = await import('../core/plans')
-    return jointPicture(previewer.model(done.project), await kernel(), joint, first.contact)
+    const { jointFigure } = await import('../core/plans')
+    return jointFigure(previewer.model(done.project), await kernel(), joint, first.contact)
   },
 
   /** The joints of that kind at contacts that were offered, but for the pairs that are left out. */
@@ -405,9 +405,9 @@ const worker = {
   },
 
   /** Ready work as it would be put in, with a drawing of it; or why it cannot be. */
-  async ready(kind: string, asked: Asked): Promise<ReadyTold> {
+  async ready(kind: string, asked: ReadyInput): Promise<ReadyReport> {
     const project = told.project!
-    const [{ readyKind }, { buildReady }, { pictureOf }, { execute }] = await Promise.all([
+    const [{ readyKind }, { buildReady }, { thumbnailOf }, { execute }] = await Promise.all([
       import('../core/ready'),
       import('../core/ready/build'),
       import('../core/plans'),
@@ -418,7 +418,7 @@ const worker = {
     const done = execute(project, built.changes)
     if (!done.ok) return { why: done.why, drawn: null }
     const before = new Set(project.pieces.map((p) => p.id))
-    const drawn = pictureOf(previewer.model(done.project), await kernel(), {
+    const drawn = thumbnailOf(previewer.model(done.project), await kernel(), {
       of: (i) => !before.has(i.piece),
     })
     return { ...built, drawn }
@@ -426,16 +426,16 @@ const worker = {
 
   /** A drawing of what was kept, as it would be by itself; null where there is nothing to draw. */
   async clip(clip: Clip): Promise<string | null> {
-    const [{ pictureOf }, { execute }] = await Promise.all([import('../core/plans'), commands()])
+    const [{ thumbnailOf }, { execute }] = await Promise.all([import('../core/plans'), commands()])
     const empty = newProject('clip', 'Clip', clip.unit)
     const pasted = pastedInto(clip, empty)
     const done = 'why' in pasted ? null : execute(empty, change.paste(pasted))
-    return done?.ok ? pictureOf(previewer.model(done.project), await kernel(), {}) : null
+    return done?.ok ? thumbnailOf(previewer.model(done.project), await kernel(), {}) : null
   },
 
   jointSheet: (id: string): JointSheet | null => jointSheet(id, current().resolved),
 
-  cuts(): CutsTold {
+  cuts(): CutsReport {
     const model = current()
     const list = cutList(model)
     return { list, jobs: layoutJobs(model, list), hardware: hardwareList(model) }

@@ -5,10 +5,10 @@ import type { Drawn, Reading } from '../core/exchange/drawings/read'
 import { setAsideIn, without } from '../core/aside'
 import { modelOf } from '../core/model'
 import { FACE_AT } from '../core/pieces'
-import { pictureOf, planWork, type Sheet } from '../core/plans'
+import { thumbnailOf, planWork, type Sheet } from '../core/plans'
 import type { Pdf } from '../core/plans/pdf'
 import { kernel } from './kernel'
-import { breathe, SLICE } from './slices'
+import { yieldToMessages, SLICE } from './slices'
 
 let newest = 0
 
@@ -30,7 +30,7 @@ const worker = {
     for (const sheet of planWork(without(model, setAsideIn(model, aside)), k)) {
       if (sheet) take(sheet)
       else if (performance.now() - since < SLICE) continue
-      await breathe()
+      await yieldToMessages()
       if (revision < newest) return false
       since = performance.now()
     }
@@ -97,7 +97,7 @@ const worker = {
 
   /** A small drawing of a project, as `box|path`; empty for an empty project. */
   async picture(project: Project): Promise<string> {
-    return pictureOf(modelOf(project), await kernel())
+    return thumbnailOf(modelOf(project), await kernel())
   },
 }
 

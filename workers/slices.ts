@@ -1,7 +1,7 @@
 /** Long work in slices, so that messages that came meanwhile are read. */
 
 /** Lets messages that came meanwhile be read. */
-export const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
+export const yieldToMessages = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
 
 /** How long a worker works before it looks for messages, milliseconds. */
 export const SLICE = 20
@@ -13,7 +13,7 @@ export async function inSlices<T>(search: Generator<unknown, T>, stopped: () => 
     const step = search.next()
     if (step.done) return step.value
     if (performance.now() - since < SLICE) continue
-    await breathe()
+    await yieldToMessages()
     if (stopped()) {
       search.return(undefined as never)
       return null

@@ -6,7 +6,7 @@ import type { MadeShape, ModelWorker } from './model'
 import type { Answer } from '../core/cuts'
 import { change, execute, type Project } from '../core/document'
 import { proofOf } from '../core/proof'
-import { block, make } from '../core/testing/bench'
+import { block, make } from '../core/testing/scenario'
 import { markOfRecipe } from '../core/aside'
 import { modelOf } from '../core/model'
 
@@ -184,7 +184,7 @@ describe('the modelling worker', () => {
       ['slow', 'b'],
     ])
     // A check that took too long is told as not done, and the others are.
-    const skipped = await hand.check(30, undefined, [], ['pieces that share wood'])
+    const skipped = await hand.check(30, undefined, [], ['Overlapping pieces'])
     expect(skipped!.map((p) => p.id)).toEqual(['unfinished:clash'])
   })
 })

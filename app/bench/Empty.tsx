@@ -6,7 +6,7 @@ import { walkIn } from '../frame/walking'
 import { listCards, type Card } from '../store/cards'
 import { READ_ONLY, useOpen } from '../store/open'
 import { toggleTool, useBench } from './asks'
-import { PictureOf } from './tools/rail/PictureOf'
+import { ToolIcon } from './tools/rail/ToolIcon'
 
 /** What stands by itself, and needs no opening to go into. */
 const FREE = READY.filter((r) => r.free).slice(0, 6)
@@ -34,7 +34,7 @@ export function Empty() {
                     title={r.line}
                     onClick={() => toggleTool({ tool: 'ready', kind: r.kind })}
                   >
-                    <PictureOf picture={r.picture} width={68} />
+                    <ToolIcon picture={r.picture} width={68} />
                     {r.name}
                   </button>
                 </li>

@@ -35,12 +35,10 @@ export interface Figure {
 }
 
 /** The figures of a joint that stand in the picture. */
-export interface InPicture {
+export interface StagePreview {
   readonly seat: Seat
   readonly figures: readonly Figure[]
   readonly locals: Readonly<Record<string, NodeKey>>
-  /** Takes a measure anew; says why it cannot be, or null. */
-  readonly put: (name: string, text: string) => string | null
 }
 
 export interface Bench {
@@ -67,18 +65,21 @@ export interface Bench {
   readonly menu: { readonly x: number; readonly y: number; readonly likely: Likely | null } | null
   /** The view last asked for; `n` makes asking twice a second asking. */
   readonly view: { readonly name: ViewName | 'fit'; readonly n: number }
-  /** The hinge that is swung to be looked at, and how far, degrees. */
+  /** The hinge that is swung to look at, and how far, degrees. */
   readonly swing: { readonly hinge: string; readonly angle: number } | null
   /** The stage, once it stands: where its eye is, and a picture of it. */
   readonly eye: Eye | null
-  /** The board that hangs at the pointer: its room size, and what is done when it is shown a place. */
-  readonly hanging: { readonly size: Vec3; readonly drop: (at: Hung) => void } | null
-  /** Where it hangs now. */
+  /** The room size of the board that hangs at the pointer. */
+  readonly hanging: Vec3 | null
+  /** Where it hangs now, and the place that was pressed for it. */
   readonly hung: Hung | null
+  readonly dropped: Hung | null
   /** How far instances stand from where they are, while all stand apart. */
   readonly shifts: ReadonlyMap<string, Vec3>
   /** Figures of the joint that is looked at. */
-  readonly figures: InPicture | null
+  readonly figures: StagePreview | null
+  /** A figure of it that was dragged or stepped in the picture, for the panel that shows it to take in. */
+  readonly typed: { readonly name: string; readonly text: string } | null
   /** The line of the ticket that is open: its own id, and that of the step or joint it comes from. */
   readonly opened: { readonly row: string; readonly from: string } | null
   /** The maker's own work that is open on the ticket. */
@@ -123,6 +124,8 @@ export const useBench = create<Bench>(() => ({
   swing: null,
   eye: null,
   hanging: null,
+  dropped: null,
+  typed: null,
   hung: null,
   shifts: new Map(),
   figures: null,

@@ -43,9 +43,7 @@ function clipChosen(): Clip | null {
   const left = boxes.length > 0 ? Math.min(...boxes) : 0
   const clip = clipOf(project, ids, (text) => valueIn(shown, text), left)
   if (clip.pieces.length === 0) {
-    sayRefusal(
-      ids.size > 0 ? 'A mirrored twin is copied along with its original' : 'Choose what is to be copied',
-    )
+    sayRefusal(ids.size > 0 ? 'A mirrored twin is copied along with its original' : 'Choose what to copy')
     return null
   }
   return clip
@@ -69,7 +67,7 @@ export async function keepAsReady(): Promise<void> {
     await keepOwnReady(name, clip)
     toast(`Saved as a ready-made: ${name}. Every project offers it (W)`)
   } catch (error) {
-    sayRefusal(sayFault(error, 'It could not be kept'))
+    sayRefusal(sayFault(error, 'It could not be saved'))
   }
 }
 

@@ -55,7 +55,7 @@ export function Banners() {
           }
         >
           {slow ? `Shaping ${slow} takes long.` : 'Working out the last change takes long.'}
-          {late && ' What you see is from before it; the project itself is kept.'}
+          {late && ' What you see is from before that change; the project is saved.'}
           {slow && (
             <button className="btn" onClick={setAside}>
               Go on without {slow}
@@ -72,7 +72,7 @@ export function Banners() {
           className="flex flex-wrap items-center gap-2 border-b border-hairline bg-pencil-pale px-4 py-1.5"
         >
           {[...slowly.values()].join(', ')} {slowly.size === 1 ? 'takes' : 'take'} too long to shape, so{' '}
-          {slowly.size === 1 ? 'it is' : 'they are'} not shown. Look for a measure that is out by much.
+          {slowly.size === 1 ? 'it is' : 'they are'} not shown. Look for a dimension that is far out.
           <button className="btn" onClick={shapeAfterAll}>
             Wait longer for {slowly.size === 1 ? 'it' : 'them'}
           </button>

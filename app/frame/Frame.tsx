@@ -53,17 +53,21 @@ export function Frame({ id, children }: { id: string; children: ReactNode }) {
     <div className="runs-on flex h-dvh flex-col">
       <header
         className={
-          'no-print flex h-11 shrink-0 items-center gap-1 border-b border-hairline ' + 'bg-panel px-2'
+          'no-print flex min-h-11 shrink-0 items-center gap-1 border-b border-hairline bg-panel px-2 ' +
+          'max-[39rem]:flex-wrap max-phone:gap-0 max-phone:[&_.btn]:px-1.5'
         }
       >
         <ProjectMenu id={id} onFiles={() => setFiles(true)} />
-        <nav className="mx-auto flex" aria-label="Screens">
+        <nav
+          className="mx-auto flex max-[39rem]:order-last max-[39rem]:w-full max-[39rem]:justify-around"
+          aria-label="Screens"
+        >
           {SCREENS.map(([path, name]) => (
             <NavLink
               key={path}
               to={`/project/${id}/${path}`}
               className={({ isActive }) =>
-                'flex h-11 items-center border-b-2 px-3 ' +
+                'flex h-11 items-center border-b-2 px-3 max-[45rem]:px-1.5 ' +
                 `${isActive ? 'border-chalk font-semibold' : 'border-transparent text-quiet hover:text-ink'}`
               }
             >
@@ -110,7 +114,7 @@ function Checking() {
   return null
 }
 
-/** How much has to be put right, and how much is worth a look. */
+/** How much must be fixed, and how much is to look at. */
 function Counts() {
   const findings = useFindings()
   const count = (level: Level) => findings.filter((p) => p.level === level).length
@@ -120,7 +124,7 @@ function Counts() {
       {stops > 0 && (
         <span
           className="measure ml-1.5 rounded-sm bg-pencil-pale px-1 text-xs text-pencil"
-          title={`${stops} to be put right`}
+          title={`${stops} to fix`}
         >
           {stops}
         </span>
@@ -128,7 +132,7 @@ function Counts() {
       {looks > 0 && (
         <span
           className="measure ml-1 rounded-sm bg-brass-pale px-1 text-xs text-brass"
-          title={`${looks} worth a look`}
+          title={`${looks} to look at`}
         >
           {looks}
         </span>

@@ -63,8 +63,8 @@ export function Keys({ onClose }: { onClose: () => void }) {
         Letters and figures alone are keys; off, only those with Ctrl, Shift F10, Esc, arrows and the like are
       </label>
       <p className="mt-2 text-quiet">
-        With a piece chosen, figures go to its most likely measure; with none, they are the keys of the views.
-        On the bench: right or middle drag turns the view, with Shift it slides, the wheel zooms to the
+        With a piece chosen, figures go to its most likely dimension; with none, they are the keys of the
+        views. On the bench: right or middle drag turns the view, with Shift it slides, the wheel zooms to the
         pointer. Two fingers do the same on touch.
       </p>
     </Dialog>

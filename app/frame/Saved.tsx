@@ -10,7 +10,7 @@ export function Saved() {
   return (
     <span
       className={
-        'measure min-w-16 px-2 text-right text-xs ' +
+        'measure ml-auto min-w-16 px-2 text-right text-xs ' +
         `${saved.state === 'failed' ? 'text-pencil' : 'text-quiet'}`
       }
       role="status"

@@ -57,7 +57,7 @@ export function Settings() {
       />
       {style.unit === 'in' ? null : (
         <p className="text-xs text-quiet">
-          A bare number in a measure is in millimetres; write 3/4in for inches.
+          A number without a unit is in millimetres; write 3/4in for inches.
         </p>
       )}
       {MEASURES.map(([name, label]) => (

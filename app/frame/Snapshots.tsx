@@ -2,7 +2,7 @@
 import { Trash2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { change, compare, type Difference, type Project } from '../../core/document'
-import { MOST_SMALL, pictureHand, sayFault } from '../store/hands'
+import { MOST_SMALL, thumbnailHand, sayFault } from '../store/hands'
 import { run, useOpen } from '../store/open'
 import { readSnapshot, removeSnapshot, snapshotsOf, takeSnapshot, type Snapshot } from '../store/snapshots'
 import { Choice } from '../ui/Choice'
@@ -79,7 +79,7 @@ export function Snapshots({ onClose }: { onClose: () => void }) {
               onChange={(e) => setName(e.target.value)}
             />
           </label>
-          <button className="btn btn-main">Take it</button>
+          <button className="btn btn-main">Take snapshot</button>
         </form>
       )}
       {why && (
@@ -164,8 +164,8 @@ function Compared({ project, one, other }: { project: Project; one: string; othe
       ])
       if ('why' in a || 'why' in b) return 'why' in a ? a.why : 'why' in b ? b.why : ''
       const drawn = [
-        await pictureHand.ask((hand) => hand.picture(a.project), MOST_SMALL),
-        await pictureHand.ask((hand) => hand.picture(b.project), MOST_SMALL),
+        await thumbnailHand.ask((hand) => hand.picture(a.project), MOST_SMALL),
+        await thumbnailHand.ask((hand) => hand.picture(b.project), MOST_SMALL),
       ] as const
       if (!gone) setFound({ drawn, differs: compare(a.project, b.project) })
       return null

@@ -3,7 +3,7 @@ import * as DropdownMenu from 'radix-ui/dropdown-menu'
 import { Link } from 'react-router'
 import { fractions } from '../ui/fractions'
 import type { Card } from '../store/cards'
-import { Picture } from './Picture'
+import { Thumbnail } from './Thumbnail'
 
 interface Props {
   readonly card: Card
@@ -22,7 +22,7 @@ export function ProjectCard({ card, onRename, onDuplicate, onExport, onDelete }:
   ] as const
   return (
     <li className="relative overflow-hidden rounded-sm border border-hairline bg-panel">
-      <Picture card={card} />
+      <Thumbnail card={card} />
       <div className="flex items-start gap-2 p-3">
         <div className="min-w-0 flex-1">
           <Link

@@ -1,4 +1,4 @@
-import { keepNew, keepPicture, listCards } from '../store/cards'
+import { keepNew, storeThumbnail, listCards } from '../store/cards'
 
 /**
  * The demo projects as files, and their pictures as they are drawn; fetched when they are put on the shelf.
@@ -36,6 +36,6 @@ export async function addDemos(): Promise<void> {
   for (const { project, drawn } of demos) drawings.set(await keepNew(project), drawn)
   for (const { id, touched } of await listCards()) {
     const drawn = drawings.get(id)
-    if (drawn && touched) await keepPicture(id, touched, drawn)
+    if (drawn && touched) await storeThumbnail(id, touched, drawn)
   }
 }

@@ -4,7 +4,7 @@ import * as z from 'zod'
 import { freeName, LARGEST_FILE, Name, newProject, sayAside, sayIssue } from '../../core/document'
 import { OUT_OF_REACH, reach } from '../frame/reach'
 import { keepNew, listCards, StorageFault } from '../store/cards'
-import { importText, putBack, readKept, removeKept, renameKept } from '../store/shelf'
+import { importText, putBack, readKept, removeStored, renameStored } from '../store/shelf'
 import { addDemos } from './demos'
 
 const id = z.string().min(1)
@@ -52,7 +52,7 @@ async function carryOut(intent: Intent): Promise<Done | Response> {
       await addDemos()
       return { ok: true, says: 'The demo projects are on the shelf' }
     case 'rename':
-      await renameKept(intent.id, intent.was, intent.name)
+      await renameStored(intent.id, intent.was, intent.name)
       return { ok: true }
     case 'duplicate': {
       const opened = await readKept(intent.id)
@@ -63,7 +63,7 @@ async function carryOut(intent: Intent): Promise<Done | Response> {
     }
     case 'delete': {
       const { id, name } = intent
-      const kept = await removeKept(id, name)
+      const kept = await removeStored(id, name)
       return kept ? { ok: true, removed: { id, name, project: kept.project } } : { ok: true }
     }
     case 'put-back':

@@ -1,6 +1,6 @@
 /** Checks: each check with what it found, and whether it is switched on. */
 import { change } from '../../core/document'
-import { useAsked } from '../store/asked'
+import { useAnswer } from '../store/answer'
 import { useJudged } from '../store/findings'
 import { run, useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
@@ -9,7 +9,7 @@ export function Checks() {
   const off = useOpen((s) => s.project.limits.off)
   const readOnly = useOpen((s) => s.readOnly)
   const all = useJudged()
-  const { answer } = useAsked('checks', (hand) => hand.checks())
+  const { answer } = useAnswer('checks', (hand) => hand.checks())
   const hit = new Set(all.flatMap((j) => (j.accepted ? [] : [j.finding.check])))
   // What found something stands first.
   const checks = answer && [...answer.filter((c) => hit.has(c.id)), ...answer.filter((c) => !hit.has(c.id))]

@@ -125,7 +125,7 @@ function AcceptForm({ onAccept, onCancel }: AcceptProps) {
       className="mt-2 flex flex-wrap items-start gap-1.5"
       onSubmit={(e) => {
         e.preventDefault()
-        setWhy(reason.trim() ? onAccept(reason.trim()) : 'Say why it may stay; the plans show it')
+        setWhy(reason.trim() ? onAccept(reason.trim()) : 'Accept with a reason; the plans show it')
       }}
     >
       <span className="min-w-60 flex-1">

@@ -120,7 +120,7 @@ function Looking() {
       {looking ? (
         <>
           <progress className="w-24 accent-(--chalk)" aria-label="Checking" />
-          <span className="truncate">Looking for {looking}…</span>
+          <span className="truncate">Checking: {looking}…</span>
           <button className="btn" onClick={stopChecks}>
             Stop
           </button>

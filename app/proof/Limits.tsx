@@ -7,13 +7,13 @@ import { MeasureField } from '../ui/MeasureField'
 import { sayRefusal } from '../ui/refusal'
 import { CLIMATES } from './climates'
 
-interface Asked {
+interface LimitField {
   readonly name: LimitName
   readonly label: string
   readonly says: string
 }
 
-const ASKED: readonly Asked[] = [
+const ASKED: readonly LimitField[] = [
   {
     name: 'tolerance',
     label: 'A reading may be off by',
@@ -108,7 +108,7 @@ export function Limits() {
   )
 }
 
-function Limit({ name, label, says }: Asked) {
+function Limit({ name, label, says }: LimitField) {
   const text = useOpen((s) => s.project.limits[name] ?? '')
   const unit = useOpen((s) => s.shown.style.unit)
   return (

@@ -83,8 +83,8 @@ export function ReadingCell({ copy, line, measured }: Props) {
         />
         <button
           className="btn btn-icon"
-          aria-label={`Take it from the caliper: ${label}`}
-          title="Take it from the caliper"
+          aria-label={`Use the caliper: ${label}`}
+          title="Use the caliper"
           disabled={readOnly || waiting}
           onClick={() => void gauge()}
         >

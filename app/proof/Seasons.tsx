@@ -5,11 +5,11 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { CartesianGrid, Line, LineChart, ReferenceDot, ReferenceLine, XAxis, YAxis } from 'recharts'
-import type { Mm } from '../../core/measure'
+import { MM_PER, type Mm } from '../../core/measure'
 import { exact } from '../../core/proof/exact'
-import { moistureIn, sagOf, widthIn, type Panel, type ShelfTold } from '../../core/proof/year'
+import { moistureIn, sagOf, widthIn, type Panel, type ShelfReport } from '../../core/proof/year'
 import type { ResolvedLimits } from '../../core/resolve'
-import { useAsked } from '../store/asked'
+import { useAnswer } from '../store/answer'
 import { useOpen } from '../store/open'
 import { Choice } from '../ui/Choice'
 import { fractions } from '../ui/fractions'
@@ -19,12 +19,11 @@ import { Waiting } from '../ui/Waiting'
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 const POUNDS_A_FOOT = 0.3048 / 0.45359237
 const INK = { fontSize: 12, fill: 'var(--quiet)', fontFamily: 'var(--font-measure)' }
-const WIDE = 520
-const HIGH = 300
+const ROOM = { width: '100%', height: 300 } as const
 
 export function Seasons() {
-  const { answer, fault, again } = useAsked('seasons', (hand) => hand.seasons())
-  if (!answer) return <Waiting says="Reckoning…" fault={fault} again={again} />
+  const { answer, fault, again } = useAnswer('seasons', (hand) => hand.seasons())
+  if (!answer) return <Waiting says="Working out…" fault={fault} again={again} />
   return (
     <main className="h-full overflow-auto p-4">
       <div className="mx-auto flex max-w-6xl flex-wrap gap-8">
@@ -39,7 +38,7 @@ export function Seasons() {
 function useSay(): { readonly say: (mm: Mm) => string; readonly tick: (mm: Mm) => string } {
   const style = useOpen((s) => s.shown.style)
   const say = (mm: Mm) => exact(mm, style)
-  return { say, tick: (mm) => say(mm).replace(/ .*/, '') }
+  return { say, tick: (mm) => (mm / MM_PER[style.unit]!).toFixed(style.unit === 'in' ? 3 : 2) }
 }
 
 function Year({ panels, limits }: { panels: readonly Panel[]; limits: ResolvedLimits }) {
@@ -88,7 +87,7 @@ function Year({ panels, limits }: { panels: readonly Panel[]; limits: ResolvedLi
         role="img"
         aria-label={`${panel.name} is ${say(low)} wide at its narrowest and ${say(high)} at its widest`}
       >
-        <LineChart width={WIDE} height={HIGH} data={at} margin={{ top: 10, right: 16, bottom: 4, left: 16 }}>
+        <LineChart responsive style={ROOM} data={at} margin={{ top: 10, right: 16, bottom: 4, left: 16 }}>
           <CartesianGrid stroke="var(--hairline)" vertical={false} />
           <XAxis dataKey="name" tick={INK} stroke="var(--edge)" interval={0} />
           <YAxis
@@ -142,7 +141,7 @@ function Year({ panels, limits }: { panels: readonly Panel[]; limits: ResolvedLi
   )
 }
 
-function Load({ shelves }: { shelves: readonly ShelfTold[] }) {
+function Load({ shelves }: { shelves: readonly ShelfReport[] }) {
   const id = useOpen((s) => s.project.id)
   const inches = useOpen((s) => s.shown.style.unit === 'in')
   const { say, tick } = useSay()
@@ -177,7 +176,7 @@ function Load({ shelves }: { shelves: readonly ShelfTold[] }) {
         />
       </div>
       <div role="img" aria-label={`${shelf.name} sags ${say(shelf.sag)}; limit ${say(shelf.most)}`}>
-        <LineChart width={WIDE} height={HIGH} data={at} margin={{ top: 10, right: 16, bottom: 18, left: 16 }}>
+        <LineChart responsive style={ROOM} data={at} margin={{ top: 10, right: 16, bottom: 18, left: 16 }}>
           <CartesianGrid stroke="var(--hairline)" vertical={false} />
           <XAxis
             dataKey="load"

@@ -3,7 +3,7 @@ import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import type { SizedCopy, SizeLine, SizeRow } from '../../core/proof/sizing/lines'
 import type { Measured } from '../../core/proof/sizing/measured'
-import { useAsked } from '../store/asked'
+import { useAnswer } from '../store/answer'
 import { useOpen } from '../store/open'
 import { Because } from '../ui/Because'
 import { Choice } from '../ui/Choice'
@@ -17,7 +17,7 @@ import { Waiting } from '../ui/Waiting'
 const FEW = 12
 
 export function SizeSheet() {
-  const { answer, fault, again } = useAsked('sizes', (hand) => hand.sizes())
+  const { answer, fault, again } = useAnswer('sizes', (hand) => hand.sizes())
   const [opened, setOpened] = useState<ReadonlyMap<string, boolean>>(new Map())
   if (!answer) return <Waiting says="Listing the sizes…" fault={fault} again={again} />
   const { rows, measured } = answer
@@ -110,33 +110,35 @@ function Piece({ row, measured, open, onOpen }: PieceProps) {
 
 function Lines({ copy, measured }: { copy: SizedCopy; measured: ReadonlyMap<string, Measured> }) {
   return (
-    <table className="w-full border-collapse">
-      <thead>
-        <tr className="border-y border-hairline text-left text-xs text-quiet">
-          <th className="px-2 py-1 font-normal">Dimension</th>
-          <th className="px-2 py-1 text-right font-normal">Size</th>
-          <th className="px-2 py-1 text-right font-normal">In decimals</th>
-          <th className="px-2 py-1 font-normal">Measured</th>
-        </tr>
-      </thead>
-      <tbody>
-        {copy.lines.map((line) => (
-          <tr key={line.what} className="border-b border-hairline align-top last:border-b-0">
-            <td className="px-2 py-1.5">
-              {fractions(line.label)}
-              {line.because && <span className="block text-xs text-quiet">{fractions(line.because)}</span>}
-            </td>
-            <td className="measure px-2 py-1.5 text-right text-base">
-              <Size line={line} copy={copy} />
-            </td>
-            <td className="measure px-2 py-1.5 text-right text-quiet">{line.exact}</td>
-            <td className="w-108 px-2 py-1">
-              <ReadingCell copy={copy} line={line} measured={measured.get(`${copy.key}|${line.what}`)} />
-            </td>
+    <div className="relative overflow-x-auto">
+      <table className="w-full border-collapse">
+        <thead>
+          <tr className="border-y border-hairline text-left text-xs text-quiet">
+            <th className="px-2 py-1 font-normal">Dimension</th>
+            <th className="px-2 py-1 text-right font-normal">Size</th>
+            <th className="px-2 py-1 text-right font-normal">In decimals</th>
+            <th className="px-2 py-1 font-normal">Measured</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {copy.lines.map((line) => (
+            <tr key={line.what} className="border-b border-hairline align-top last:border-b-0">
+              <td className="px-2 py-1.5">
+                {fractions(line.label)}
+                {line.because && <span className="block text-xs text-quiet">{fractions(line.because)}</span>}
+              </td>
+              <td className="measure px-2 py-1.5 text-right text-base">
+                <Size line={line} copy={copy} />
+              </td>
+              <td className="measure px-2 py-1.5 text-right text-quiet">{line.exact}</td>
+              <td className="w-108 px-2 py-1">
+                <ReadingCell copy={copy} line={line} measured={measured.get(`${copy.key}|${line.what}`)} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   )
 }
 

@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import type { SizedCopy, SizeLine } from '../../core/proof/sizing/lines'
 import type { Measured } from '../../core/proof/sizing/measured'
-import { useAsked } from '../store/asked'
+import { useAnswer } from '../store/answer'
 import { run } from '../store/open'
 import { Choice } from '../ui/Choice'
 import { Dialog } from '../ui/Dialog'
@@ -19,14 +19,14 @@ interface Props {
 const MOST = 60
 
 export function TakeOver({ measured, copy, line, onClose }: Props) {
-  const { answer: ways, fault } = useAsked(`take ${measured.reading}`, (hand) =>
+  const { answer: ways, fault } = useAnswer(`take ${measured.reading}`, (hand) =>
     hand.takeovers(measured.reading),
   )
   const [way, choose] = useState('')
   const [why, setWhy] = useState<string | null>(null)
   const taken = ways?.find((w) => w.id === way) ?? ways?.[0]
   return (
-    <Dialog open onClose={onClose} title="Use what was measured">
+    <Dialog open onClose={onClose} title="Use the reading">
       <p className="mb-3">
         {copy.name}, {line.label.toLowerCase()}: <b className="measure">{fractions(measured.text)}</b> was
         measured, and <span className="measure">{fractions(line.text)}</span> is planned.
@@ -42,7 +42,7 @@ export function TakeOver({ measured, copy, line, onClose }: Props) {
       {taken && ways && (
         <>
           <Choice
-            label="Take it"
+            label="Use it"
             showLabel
             value={taken.id}
             of={ways.map((w) => [w.id, withSlash(w.says)] as const)}

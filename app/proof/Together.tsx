@@ -5,15 +5,15 @@ import { sayFace, type Vec3 } from '../../core/pieces'
 import type { Assembly, Hold, Move, Step } from '../../core/proof/assembly'
 import { sayNames } from '../../core/proof/wood'
 import { useGo } from '../frame/useReach'
-import { useAsked } from '../store/asked'
+import { useAnswer } from '../store/answer'
 import { useOpen } from '../store/open'
 import { fly } from './fly'
 import { Waiting } from '../ui/Waiting'
 
 export function Together() {
-  const { answer: all, fault, again } = useAsked('together', (hand) => hand.assemblies())
+  const { answer: all, fault, again } = useAnswer('together', (hand) => hand.assemblies())
   const names = useNames()
-  if (!all) return <Waiting says="Taking it apart in thought…" fault={fault} again={again} />
+  if (!all) return <Waiting says="Working out the order…" fault={fault} again={again} />
   return (
     <main className="h-full overflow-auto p-4">
       <div className="mx-auto max-w-3xl">
@@ -233,7 +233,7 @@ function StepDrawing({ shown }: { shown: ShownStep }) {
 
 function Lines({ shown }: { shown: ShownStep }) {
   const mark = JSON.stringify(shown)
-  const { answer, fault } = useAsked(`step:${mark}`, (hand) => hand.step(shown))
+  const { answer, fault } = useAnswer(`step:${mark}`, (hand) => hand.step(shown))
   if (fault) return <p className="text-sm text-quiet">Not drawn: {fault}</p>
   if (!answer?.box) return null
   const pen = { fill: 'none', vectorEffect: 'non-scaling-stroke' as const }

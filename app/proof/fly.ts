@@ -2,7 +2,7 @@
 import { hull, vec3, type Box, type Vec3 } from '../../core/pieces'
 import type { Finding } from '../../core/proof'
 import { useBench } from '../bench/asks'
-import { choose, light, useOpen } from '../store/open'
+import { choose, highlight, useOpen } from '../store/open'
 
 /** Further away than what is looked at is large. */
 const FAR = 2.6
@@ -17,7 +17,7 @@ export function fly(at: Finding['at']): void {
   if (there.length === 0) return
   const keys = [...new Set(there.map((s) => s.instance))]
   choose(keys.slice(0, 60))
-  light(there.find((s) => s.feature !== undefined)?.feature ?? null)
+  highlight(there.find((s) => s.feature !== undefined)?.feature ?? null)
   const points = there.flatMap((s) => (s.point ? [s.point] : []))
   const spots = points.map((p): Box => ({ min: vec3((k) => p[k] - SPOT), max: vec3((k) => p[k] + SPOT) }))
   const whole = hull(keys.slice(0, 60).map((k) => byKey.get(k)!.grown))!

@@ -125,7 +125,7 @@ function BitCard({ bit }: { bit: Bit }) {
           {!readOnly && (
             <button
               className="btn btn-quiet btn-icon"
-              aria-label={`Take ${bit.name} off the rack`}
+              aria-label={`Remove ${bit.name} from the rack`}
               onClick={() => sayRefusal(run(change.removeBit({ id })))}
             >
               <Trash2 size={14} />
@@ -178,7 +178,7 @@ function BitCard({ bit }: { bit: Bit }) {
           />
           {found?.cutter && (
             <span className="self-end pb-1.5 text-xs text-quiet">
-              {found.cutter.speed.map((n) => n.toLocaleString('en')).join(' to ')} turns a minute
+              {found.cutter.speed.map((n) => n.toLocaleString('en')).join(' to ')} rpm
             </span>
           )}
         </div>

@@ -101,7 +101,7 @@ function BoardRow({ board }: { board: MeasuredBoard }) {
         {!readOnly && (
           <button
             className="btn btn-quiet btn-icon"
-            aria-label={`Take ${board.name} off the rack`}
+            aria-label={`Remove ${board.name} from the rack`}
             onClick={() => sayRefusal(run(change.removeBoard({ id: board.id })))}
           >
             <Trash2 size={14} />

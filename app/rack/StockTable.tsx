@@ -35,11 +35,11 @@ export function StockTable({ filter, chosen }: { filter: string; chosen: string 
     )
   if (rows.length === 0) return <p className="text-quiet">Nothing on the rack fits “{filter}”.</p>
   return (
-    <div className="overflow-x-auto">
-      <table className="w-full border-collapse">
+    <div className="relative overflow-x-auto">
+      <table className="w-full min-w-[42rem] border-collapse">
         <thead>
           <tr className="border-b border-edge text-left">
-            {['Name', 'Species', 'Thickness', 'Width', 'Lengths it comes in', 'Price', ''].map((h, i) => (
+            {['Name', 'Species', 'Thickness', 'Width', 'Lengths', 'Price', ''].map((h, i) => (
               <th key={i} className="px-1 py-1 font-semibold">
                 {h || <span className="sr-only">Remove</span>}
               </th>
@@ -113,7 +113,7 @@ export function StockTable({ filter, chosen }: { filter: string; chosen: string 
                 {!readOnly && (
                   <button
                     className="btn btn-quiet btn-icon"
-                    aria-label={`Take ${s.name} off the rack`}
+                    aria-label={`Remove ${s.name} from the rack`}
                     onClick={() => sayRefusal(run(change.removeStock({ id: s.id })))}
                   >
                     <Trash2 size={14} />

@@ -71,6 +71,8 @@ export default function BenchScreen() {
   useEffect(() => fetchSoon(FETCHED, AFTER), [])
   useShortcuts(KEYS)
   const roomy = useRoomy()
+  // A panel that lies over the stage leaves no room for what stands in its corners.
+  const covered = !roomy && drawer !== null
   const left = (
     <>
       <PieceList />
@@ -83,8 +85,8 @@ export default function BenchScreen() {
     <main className="relative h-full min-h-0 overflow-hidden bg-stage">
       <Standing />
       <Empty />
-      {looking && <LookBars />}
-      <ViewCluster />
+      {looking && !covered && <LookBars />}
+      {!covered && <ViewCluster />}
       <Wanted />
       {!roomy && <Walk over />}
       {drawing && <OutlineBoard />}
@@ -94,34 +96,34 @@ export default function BenchScreen() {
   const railed = (
     <div className="flex h-full min-w-0 max-phone:flex-col-reverse">
       <Rail />
-      <div className="min-h-0 min-w-0 flex-1">{middle}</div>
+      <div className="relative min-h-0 min-w-0 flex-1">
+        {middle}
+        {!roomy && (
+          <>
+            <aside
+              id="left-panel"
+              aria-label="Project"
+              {...{ [REGION]: 'list' }}
+              className={`${DRAWER} left-0 border-r ${drawer === 'left' ? '' : 'hidden'}`}
+            >
+              {left}
+            </aside>
+            <aside
+              id="right-panel"
+              aria-label="Panel"
+              {...{ [REGION]: 'panel' }}
+              className={`${DRAWER} right-0 border-l ${drawer === 'right' ? '' : 'hidden'}`}
+            >
+              <Panel />
+            </aside>
+          </>
+        )}
+      </div>
     </div>
   )
   return (
     <div className="relative grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto]">
-      {roomy ? (
-        <Sides left={left} middle={railed} right={<Panel />} />
-      ) : (
-        <>
-          <aside
-            id="left-panel"
-            aria-label="Project"
-            {...{ [REGION]: 'list' }}
-            className={`${DRAWER} left-0 border-r ${drawer === 'left' ? '' : 'hidden'}`}
-          >
-            {left}
-          </aside>
-          {railed}
-          <aside
-            id="right-panel"
-            aria-label="Panel"
-            {...{ [REGION]: 'panel' }}
-            className={`${DRAWER} right-0 border-l ${drawer === 'right' ? '' : 'hidden'}`}
-          >
-            <Panel />
-          </aside>
-        </>
-      )}
+      {roomy ? <Sides left={left} middle={railed} right={<Panel />} /> : railed}
       <footer
         className="border-t border-hairline bg-panel"
         aria-label="Story stick"
@@ -154,7 +156,7 @@ function Stick() {
           <Len mm={sizeOf(all)[2]} /> high
         </>
       ) : (
-        'The story stick of the chosen piece lies here'
+        'The story stick of the chosen piece shows here'
       )}
     </p>
   )
@@ -162,13 +164,18 @@ function Stick() {
 
 /** A panel over the bench, where there is no room for it beside. */
 const DRAWER =
-  'absolute top-0 bottom-7 z-30 w-[320px] max-w-[85vw] overflow-auto border-hairline bg-panel shadow-lg'
+  'absolute top-15 bottom-0 z-30 w-[320px] max-w-full overflow-auto border-t border-hairline bg-panel ' +
+  'shadow-lg'
 
 /** Draws the panels out and puts them back, where they are drawers. */
 function Drawers() {
   const drawer = useBench((s) => s.drawer)
   return (
-    <div className="fixed top-13 left-1/2 z-40 flex -translate-x-1/2 gap-1" role="group" aria-label="Panels">
+    <div
+      className="absolute top-2 left-1/2 z-40 flex -translate-x-1/2 gap-1"
+      role="group"
+      aria-label="Panels"
+    >
       {(['left', 'right'] as const).map((side) => (
         <button
           key={side}

@@ -13,7 +13,7 @@ import { keyOf } from '../../core/resolve'
 import { BoardDrawing } from '../cuts/BoardDrawing'
 import { CutTable } from '../cuts/CutTable'
 import { useLayouts } from '../cuts/solve'
-import { useAsked } from '../store/asked'
+import { useAnswer } from '../store/answer'
 import { fileName, saveFile } from '../store/files'
 import { run, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
@@ -30,7 +30,7 @@ export default function CutsScreen() {
   const style = useOpen((s) => s.shown.style)
   const paper = useOpen((s) => s.project.settings.paper)
   const { kerf, trim, edgeTrim } = useOpen((s) => s.shown.settings)
-  const { answer: cuts, fault, again } = useAsked('cuts', (hand) => hand.cuts())
+  const { answer: cuts, fault, again } = useAnswer('cuts', (hand) => hand.cuts())
   const list = cuts?.list
   const order = useMemo(() => new Map(list?.rows.map((r, n) => [r.mark, { n, name: r.name }])), [list])
   const layouts = useLayouts(cuts?.jobs)

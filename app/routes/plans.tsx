@@ -65,11 +65,22 @@ export default function PlansScreen() {
     )
 
   return (
-    <div className="grid h-full grid-cols-[11rem_minmax(0,1fr)_15rem]">
-      <nav className="no-print overflow-auto border-r border-hairline bg-panel p-3" aria-label="Sheets">
-        <ol className="grid grid-cols-1 gap-2">
+    <div
+      className={
+        'grid h-full grid-cols-[11rem_minmax(0,1fr)_15rem] max-[48rem]:grid-cols-[minmax(0,1fr)] ' +
+        'max-[48rem]:grid-rows-[auto_minmax(0,1fr)_minmax(auto,40%)]'
+      }
+    >
+      <nav
+        className={
+          'no-print overflow-auto border-r border-hairline bg-panel p-3 max-[48rem]:border-r-0 ' +
+          'max-[48rem]:border-b'
+        }
+        aria-label="Sheets"
+      >
+        <ol className="grid grid-cols-1 gap-2 max-[48rem]:flex">
           {sheets.map((s, i) => (
-            <li key={i}>
+            <li key={i} className="max-[48rem]:w-28 max-[48rem]:shrink-0">
               <button
                 className={
                   'block w-full border text-left ' +
@@ -111,7 +122,12 @@ export default function PlansScreen() {
           <p className="text-center text-quiet">Drawing the whole…</p>
         )}
       </main>
-      <aside className="no-print overflow-auto border-l border-hairline bg-panel p-4">
+      <aside
+        className={
+          'no-print overflow-auto border-l border-hairline bg-panel p-4 max-[48rem]:border-t ' +
+          'max-[48rem]:border-l-0'
+        }
+      >
         <h1 className="panel-title mb-2">Plans</h1>
         <div className="mb-3 min-h-8" role="status">
           {state === 'drawing' ? (

@@ -29,8 +29,8 @@ export default function RackScreen() {
   }
   return (
     <main className="h-full overflow-auto">
-      <div className="mx-auto grid max-w-6xl gap-6 p-5">
-        <header className="flex items-center gap-4">
+      <div className="mx-auto grid max-w-6xl grid-cols-[minmax(0,1fr)] gap-6 p-5">
+        <header className="flex flex-wrap items-center gap-4">
           <h1 className="mr-auto font-title text-2xl font-semibold">Rack</h1>
           <NewStock onMade={made} />
           <input

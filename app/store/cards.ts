@@ -2,7 +2,7 @@
  * The shelf as it is seen: what the records say of themselves. Nothing here reads a project, so it comes at
  * once.
  */
-import { guarded, notes, pictures, projects, timeIn, writeOver, type Kept } from './records'
+import { guarded, notes, thumbnails, projects, timeIn, writeOver, type StoredProject } from './records'
 
 export { StorageFault } from './records'
 
@@ -28,14 +28,14 @@ export interface Card {
 export async function listCards(): Promise<Card[]> {
   const cards: Card[] = []
   await guarded(() =>
-    projects.iterate((kept: Kept | null, id) => {
+    projects.iterate((kept: StoredProject | null, id) => {
       cards.push(cardOf(id, kept))
     }),
   )
   return cards.sort((a, b) => (b.touched ?? 0) - (a.touched ?? 0))
 }
 
-function cardOf(id: string, kept: Kept | null): Card {
+function cardOf(id: string, kept: StoredProject | null): Card {
   const data = kept?.project as Listed | null | undefined
   const list = (given: unknown) =>
     Array.isArray(given) ? (given as Array<Record<string, unknown> | null>) : []
@@ -53,7 +53,7 @@ function cardOf(id: string, kept: Kept | null): Card {
 
 /** The kept data as it is, for saving to a file when it cannot be opened. */
 export async function rawText(id: string): Promise<string> {
-  const kept = await guarded(() => projects.getItem<Kept>(id))
+  const kept = await guarded(() => projects.getItem<StoredProject>(id))
   return JSON.stringify(kept?.project ?? null, null, 2)
 }
 
@@ -73,10 +73,10 @@ export async function keepNew(project: object): Promise<string> {
   return id
 }
 
-export const pictureOf = (id: string): Promise<{ touched: number; svg: string } | null> =>
-  pictures.getItem(id)
-export const keepPicture = async (id: string, touched: number, svg: string): Promise<void> =>
-  void (await pictures.setItem(id, { touched, svg }).catch(() => null))
+export const storedThumbnail = (id: string): Promise<{ touched: number; svg: string } | null> =>
+  thumbnails.getItem(id)
+export const storeThumbnail = async (id: string, touched: number, svg: string): Promise<void> =>
+  void (await thumbnails.setItem(id, { touched, svg }).catch(() => null))
 
 /** True the first time it is asked in this browser. */
 export async function firstVisit(): Promise<boolean> {

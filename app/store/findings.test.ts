@@ -18,13 +18,13 @@ beforeEach(() => useFound.setState({ of: null, all: [], looking: null, stopped: 
 
 test('what is looked for is shown until the answer is there', async () => {
   check = async (tell) => {
-    tell('pieces that share wood')
+    tell('Overlapping pieces')
     await pause(5)
     return []
   }
   look(openProject)
   await pause(1)
-  expect(useFound.getState().looking).toBe('pieces that share wood')
+  expect(useFound.getState().looking).toBe('Overlapping pieces')
   await pause(10)
   expect(useFound.getState()).toMatchObject({ of: openProject, looking: null })
 })

@@ -1,8 +1,8 @@
 import { jest } from '@jest/globals'
 import { change, replay, type Project } from '../../core/document'
 import { Modeller } from '../../core/model'
-import { Teller } from '../../core/shown/teller'
-import { block, make } from '../../core/testing/bench'
+import { ModelPublisher } from '../../core/shown/publisher'
+import { block, make } from '../../core/testing/scenario'
 import type { Change } from '../../workers/model'
 
 /** A modelling worker beside the page: what goes over is copied, and takes its time. */
@@ -11,7 +11,7 @@ class Beside {
   private revision = -1
   private shown = -1
   private readonly modeller = new Modeller()
-  private teller = new Teller()
+  private publisher = new ModelPublisher()
   asked = { whole: 0, patches: 0, shows: 0, anew: 0 }
   async tell(revision: number, told: Change): Promise<boolean> {
     await pause(1)
@@ -32,11 +32,11 @@ class Beside {
     this.asked.shows++
     if (revision !== this.revision) return null
     if (since !== this.shown || since < 0) {
-      this.teller = new Teller()
+      this.publisher = new ModelPublisher()
       this.asked.anew++
     }
     this.shown = revision
-    return structuredClone(this.teller.tell(this.modeller.model(this.project!)))
+    return structuredClone(this.publisher.publish(this.modeller.model(this.project!)))
   }
 }
 

@@ -6,7 +6,7 @@ import { wrap, type Remote } from 'comlink'
 import type { LayoutWorker } from '../../workers/layout'
 import type { PlansWorker } from '../../workers/plans'
 import type { ModelWorker } from '../../workers/model'
-import type { KeepWorker } from './keeper'
+import type { SaveWorker } from './saveWorker'
 
 export class WorkerDied extends Error {
   override readonly name = 'WorkerDied'
@@ -42,14 +42,14 @@ export class Hand<T> {
     const died = new Promise<never>((_, reject) => (fail = reject))
     this.waiting.add(fail)
     const late = () =>
-      this.bury(new WorkerDied(`${this.does} took too long and was ended; nothing is lost. Try again`))
+      this.terminate(new WorkerDied(`${this.does} took too long and was ended; nothing is lost. Try again`))
     const timer = within === undefined ? undefined : setTimeout(late, within)
     try {
       return await Promise.race([question(remote), died])
     } catch (error) {
       // What a worker could not load, a fresh one may.
       if ((error as { name?: string } | null)?.name === 'KernelFault' && this.remote === remote)
-        this.bury(error as Error)
+        this.terminate(error as Error)
       throw error
     } finally {
       clearTimeout(timer)
@@ -65,13 +65,13 @@ export class Hand<T> {
   private start(): Remote<T> {
     const worker = this.make()
     this.worker = worker
-    worker.addEventListener('error', () => this.bury())
-    worker.addEventListener('messageerror', () => this.bury())
+    worker.addEventListener('error', () => this.terminate())
+    worker.addEventListener('messageerror', () => this.terminate())
     return wrap<T>(worker)
   }
 
   /** Ends the worker, whatever it is doing; all that was asked of it fails for that reason. */
-  bury(why?: Error): void {
+  terminate(why?: Error): void {
     this.worker?.terminate()
     this.worker = this.remote = null
     const error = why ?? new WorkerDied(`${this.does} stopped unexpectedly; nothing is lost. Try again`)
@@ -93,7 +93,7 @@ export const plansHand = new Hand<PlansWorker>(
  */
 const small = (name: string): Worker =>
   new Worker(new URL('../../workers/plans.ts', import.meta.url), { type: 'module', name })
-export const pictureHand = new Hand<PlansWorker>(() => small('pictures'), 'Drawing the picture')
+export const thumbnailHand = new Hand<PlansWorker>(() => small('pictures'), 'Drawing the picture')
 export const readingHand = new Hand<PlansWorker>(() => small('reading'), 'Reading the file')
 /** So long a picture, or a file that is read, may take, milliseconds. */
 export const MOST_SMALL = 20_000
@@ -101,7 +101,7 @@ export const layoutHand = new Hand<LayoutWorker>(
   () => new Worker(new URL('../../workers/layout.ts', import.meta.url), { type: 'module', name: 'layout' }),
   'Laying out the boards',
 )
-export const keepHand = new Hand<KeepWorker>(
-  () => new Worker(new URL('./keeper.ts', import.meta.url), { type: 'module', name: 'keeper' }),
+export const keepHand = new Hand<SaveWorker>(
+  () => new Worker(new URL('./saveWorker.ts', import.meta.url), { type: 'module', name: 'save' }),
   'Saving',
 )

@@ -16,7 +16,7 @@ import {
 } from '../../core/document'
 import type { Spot } from '../../core/pieces'
 import { instanceKey, pieceOf } from '../../core/resolve'
-import { Showing, type Shown } from '../../core/shown'
+import { ModelMirror, type Shown } from '../../core/shown'
 import { Restarted, sayFault } from './hands'
 import { askModel, noteStep, type Asking } from './modelling'
 import { pastOf, type Step } from './past'
@@ -72,11 +72,11 @@ interface OpenProject {
   /** Keys of the chosen instances, `p4#2`. */
   readonly chosen: readonly string[]
   /** The work or joint pointed at. */
-  readonly lit: string | null
+  readonly highlighted: string | null
   readonly picking: Wanted | null
 }
 
-let showing = new Showing()
+let showing = new ModelMirror()
 const HISTORY = 500
 
 const empty = (): OpenProject => ({
@@ -91,14 +91,14 @@ const empty = (): OpenProject => ({
   elsewhere: false,
   revision: 0,
   chosen: [],
-  lit: null,
+  highlighted: null,
   picking: null,
 })
 
 export const useOpen = create<OpenProject>(empty)
 
 export function open({ project, revision, recovered }: Opened): void {
-  showing = new Showing()
+  showing = new ModelMirror()
   const saved: Saved = { state: recovered ? 'waiting' : 'saved' }
   const past = pastOf(() => sessionStorage, project)
   useOpen.setState({ ...empty(), ...past, project, revision, saved, shown: showing.show(project) }, true)
@@ -111,7 +111,7 @@ function show(project: Project, more: Partial<OpenProject>): void {
 }
 
 /** What was told last: by which worker, and of which revision. */
-let told: (Asking & { readonly to: Showing }) | null = null
+let told: (Asking & { readonly to: ModelMirror }) | null = null
 let following = false
 
 /**
@@ -254,7 +254,7 @@ export function chooseNew(pieces: readonly string[]): void {
   })
 }
 
-export const light = (id: string | null): void => useOpen.setState({ lit: id })
+export const highlight = (id: string | null): void => useOpen.setState({ highlighted: id })
 
 /** Who takes what is picked next; beside the store, which holds data only. */
 let taking: Takes[keyof Takes] | null = null

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { change, execute, readProject, replay, writeProject, type Project } from '../../core/document'
-import { block, make } from '../../core/testing/bench'
+import { block, make } from '../../core/testing/scenario'
 import { fingerprint, notePast, pastOf, type Step } from './past'
 
 /** A window’s store with room for so many signs. */

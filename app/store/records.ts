@@ -2,7 +2,7 @@
 import localforage from 'localforage'
 
 /** A project as it is kept. The revision counts writes, so that a write on an older one is noticed. */
-export interface Kept {
+export interface StoredProject {
   readonly project: unknown
   readonly touched: number
   readonly revision?: number
@@ -14,7 +14,7 @@ export class StorageFault extends Error {
 }
 
 export const projects = localforage.createInstance({ name: 'ergaton', storeName: 'projects' })
-export const pictures = localforage.createInstance({ name: 'ergaton', storeName: 'pictures' })
+export const thumbnails = localforage.createInstance({ name: 'ergaton', storeName: 'pictures' })
 export const notes = localforage.createInstance({ name: 'ergaton', storeName: 'notes' })
 /** By the id of their project and their own, with a sign between. */
 export const snapshots = localforage.createInstance({ name: 'ergaton', storeName: 'snapshots' })
@@ -47,7 +47,7 @@ export const timeIn = (kept: unknown): number | null =>
 /** The last a date can tell, milliseconds. */
 const LAST_TIME = 8.64e15
 
-export const revisionOf = (kept: Kept | null): number => kept?.revision ?? 0
+export const revisionOf = (kept: StoredProject | null): number => kept?.revision ?? 0
 
 /**
  * Writes a record over the revision it was made from, and gives the new one; refuses when another writer was
@@ -55,14 +55,14 @@ export const revisionOf = (kept: Kept | null): number => kept?.revision ?? 0
  */
 export async function writeOver(id: string, project: unknown, from: number): Promise<number> {
   return guarded(async () => {
-    const now = revisionOf(await projects.getItem<Kept>(id))
+    const now = revisionOf(await projects.getItem<StoredProject>(id))
     if (now !== from)
       throw new StorageFault(
         'This project was changed or deleted elsewhere since it was opened here, so it was not ' +
           'written over. Export what is here to a file, then open the project again',
       )
     const revision = now + 1
-    await projects.setItem(id, { project, touched: Date.now(), revision } satisfies Kept)
+    await projects.setItem(id, { project, touched: Date.now(), revision } satisfies StoredProject)
     return revision
   })
 }

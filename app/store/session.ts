@@ -2,7 +2,7 @@
  * A project while it is open in this tab: it is held and saved here, or only read while another tab holds it.
  */
 import { note, startAutosave } from './autosave'
-import { awaitHold, leave, takeHold, type Hold } from './hold'
+import { awaitProjectLock, leave, lockProject, type ProjectLock } from './projectLock'
 import { open, useOpen } from './open'
 import { readKept, type Opened } from './shelf'
 import { startSnapshots } from './snapshots'
@@ -13,11 +13,11 @@ const AGAIN = 2000
 /** Opens a project in this tab; gives what closes it. */
 export function startSession(id: string, opened: Opened): () => void {
   const over = new AbortController()
-  let hold: Hold | null = null
+  let hold: ProjectLock | null = null
   let stopSnapshots: () => void = () => undefined
   let stopSaving: ((andWrite?: boolean) => Promise<void>) | null = null
 
-  const write = (taken: Hold) => {
+  const write = (taken: ProjectLock) => {
     if (over.signal.aborted) return void taken.release()
     hold = taken
     useOpen.setState({ readOnly: false, elsewhere: false })
@@ -26,11 +26,11 @@ export function startSession(id: string, opened: Opened): () => void {
   }
   const read = async () => {
     useOpen.setState({ readOnly: true, elsewhere: true })
-    let taken: Hold | null = null
+    let taken: ProjectLock | null = null
     // A store that fails now may answer the next time.
     while (!over.signal.aborted)
       try {
-        taken ??= await awaitHold(id, over.signal, lost)
+        taken ??= await awaitProjectLock(id, over.signal, lost)
         if (!taken) return
         const kept = await readKept(id)
         if ('project' in kept && !over.signal.aborted) open(kept)
@@ -50,7 +50,7 @@ export function startSession(id: string, opened: Opened): () => void {
   }
 
   open(opened)
-  void takeHold(id, lost).then(
+  void lockProject(id, lost).then(
     (taken) => (taken ? write(taken) : read()),
     // A store that refuses to hold refuses to save, and says so then.
     () => write({ release: async () => undefined }),

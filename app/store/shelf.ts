@@ -9,9 +9,17 @@ import {
 } from '../../core/document'
 import { keepNew } from './cards'
 import { keepHand, WorkerDied } from './hands'
-import type { Written } from './keeper'
-import { hasLeft, whileHeld } from './hold'
-import { guarded, pictures, projects, revisionOf, StorageFault, writeOver, type Kept } from './records'
+import type { Written } from './saveWorker'
+import { hasLeft, whileLocked } from './projectLock'
+import {
+  guarded,
+  thumbnails,
+  projects,
+  revisionOf,
+  StorageFault,
+  writeOver,
+  type StoredProject,
+} from './records'
 import { forgetUnsaved, unsavedOf } from './unsaved'
 
 export interface Opened {
@@ -25,7 +33,7 @@ export interface Opened {
 /** Reads a project, with the changes that were noted but not kept yet. */
 export async function readKept(id: string): Promise<Opened | { readonly why: string }> {
   await hasLeft(id)
-  const kept = await guarded(() => projects.getItem<Kept>(id))
+  const kept = await guarded(() => projects.getItem<StoredProject>(id))
   if (!kept) return { why: 'There is no such project in this browser' }
   const revision = revisionOf(kept)
   const noted = unsavedOf(id)
@@ -68,7 +76,7 @@ async function writeBeside(project: Project, from: number): Promise<number> {
 
 /** What a worker that was ended may have written before it was. */
 async function writeAfter(project: Project, from: number): Promise<number> {
-  const kept = await guarded(() => projects.getItem<Kept>(project.id))
+  const kept = await guarded(() => projects.getItem<StoredProject>(project.id))
   const written = revisionOf(kept) === from + 1 && JSON.stringify(kept?.project) === JSON.stringify(project)
   return written ? from + 1 : writeOver(project.id, project, from)
 }
@@ -87,29 +95,29 @@ const inTime = <T>(write: Promise<T>): Promise<T> =>
   ])
 
 /** Changes nothing but the name; what cannot be read of the project stays as it is. */
-export const renameKept = (id: string, was: string, name: string): Promise<void> =>
-  whileHeld(id, was, async () => {
+export const renameStored = (id: string, was: string, name: string): Promise<void> =>
+  whileLocked(id, was, async () => {
     const opened = await readKept(id)
-    const kept = await guarded(() => projects.getItem<Kept>(id))
+    const kept = await guarded(() => projects.getItem<StoredProject>(id))
     const project = 'project' in opened ? opened.project : (kept?.project as object | undefined)
     if (!project) return
     await writeOver(id, { ...project, name }, revisionOf(kept))
     forgetUnsaved(id)
   })
 
-export const removeKept = (id: string, name: string): Promise<{ project: unknown } | null> =>
-  whileHeld(id, name, async () => {
+export const removeStored = (id: string, name: string): Promise<{ project: unknown } | null> =>
+  whileLocked(id, name, async () => {
     const opened = await readKept(id)
-    const kept = await guarded(() => projects.getItem<Kept>(id))
+    const kept = await guarded(() => projects.getItem<StoredProject>(id))
     await guarded(() => projects.removeItem(id))
-    await guarded(() => pictures.removeItem(id))
+    await guarded(() => thumbnails.removeItem(id))
     forgetUnsaved(id)
     return 'project' in opened ? { project: opened.project } : kept
   })
 
 /** Puts back what was deleted. */
 export const putBack = (id: string, name: string, project: unknown): Promise<void> =>
-  whileHeld(id, name, async () => void (await writeOver(id, project, 0)))
+  whileLocked(id, name, async () => void (await writeOver(id, project, 0)))
 
 type Imported = { ok: true; id: string; setAside: readonly SetAside[] } | { ok: false; why: string }
 

@@ -62,7 +62,7 @@ export function shapeAfterAll(): void {
 /** Ends the modelling worker, whatever it is doing; all that it was asked is asked again. */
 export function restart(): void {
   shaped()
-  modelHand.bury(new Restarted('The model is worked out anew. Try again'))
+  modelHand.terminate(new Restarted('The model is worked out anew. Try again'))
 }
 
 // What is shaped for long may be what a change has just put right: then it is not waited for.

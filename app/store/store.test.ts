@@ -70,8 +70,9 @@ setLocks(true)
 const { useOpen, run, undo, redo, goTo, open, choose } = await import('./open')
 const { startAutosave } = await import('./autosave')
 const { keepNew, listCards } = await import('./cards')
-const { keep, putBack, readKept, removeKept, renameKept, importText, exportText } = await import('./shelf')
-const { takeHold, awaitHold, leave } = await import('./hold')
+const { keep, putBack, readKept, removeStored, renameStored, importText, exportText } =
+  await import('./shelf')
+const { lockProject, awaitProjectLock, leave } = await import('./projectLock')
 const { listUnsaved, noteUnsaved, unsavedOf } = await import('./unsaved')
 const { Recent } = await import('./recent')
 const { Hand, sayFault } = await import('./hands')
@@ -110,25 +111,25 @@ describe('one project’s record', () => {
   })
   test('is not written again once it was deleted', async () => {
     const id = await keepNew(project())
-    const gone = await removeKept(id, 'Box')
+    const gone = await removeStored(id, 'Box')
     await expect(keep({ ...project(), id }, 1)).rejects.toThrow(/deleted elsewhere/)
     await putBack(id, 'Box', gone!.project)
     expect((await kept(id)).name).toBe('Box')
   })
   test('is not renamed or deleted while it is open elsewhere', async () => {
     const id = await keepNew(project())
-    const hold = (await takeHold(id))!
-    await expect(renameKept(id, 'Box', 'Crate')).rejects.toThrow('Box is open in another tab')
-    await expect(removeKept(id, 'Box')).rejects.toThrow('Box is open in another tab')
+    const hold = (await lockProject(id))!
+    await expect(renameStored(id, 'Box', 'Crate')).rejects.toThrow('Box is open in another tab')
+    await expect(removeStored(id, 'Box')).rejects.toThrow('Box is open in another tab')
     await hold.release()
-    await renameKept(id, 'Box', 'Crate')
+    await renameStored(id, 'Box', 'Crate')
     expect((await kept(id)).name).toBe('Crate')
   })
   test('loses nothing that cannot be read by a new name, nor by a file', async () => {
     const id = await keepNew(project())
     const torn = { id: 'p1', kind: 'made', name: 'Torn', spans: 3 }
     stores.projects!.data.set(id, { project: { ...project(), pieces: [torn] }, touched: 0 })
-    await renameKept(id, 'Box', 'Crate')
+    await renameStored(id, 'Box', 'Crate')
     expect(exportText(await kept(id))).toContain('\\"name\\":\\"Torn\\"')
     expect((await kept(id)).setAside.map((s) => JSON.parse(s.text) as unknown)).toEqual([torn])
   })
@@ -153,23 +154,23 @@ describe.each([
 ] as const)('one writer, by %s', (_, on) => {
   beforeEach(() => setLocks(on))
   test('the second is told, waits, and gets it when the first has left', async () => {
-    const first = (await takeHold('p'))!
-    expect(await takeHold('p')).toBeNull()
-    const waiting = awaitHold('p', new AbortController().signal)
+    const first = (await lockProject('p'))!
+    expect(await lockProject('p')).toBeNull()
+    const waiting = awaitProjectLock('p', new AbortController().signal)
     await first.release()
     const second = await waiting
     expect(second).not.toBeNull()
     await second!.release()
   })
   test('what was left is taken only after its last write', async () => {
-    const first = (await takeHold('q'))!
+    const first = (await lockProject('q'))!
     let written = false
     leave(
       'q',
       first,
       pause(60).then(() => void (written = true)),
     )
-    const second = await takeHold('q')
+    const second = await lockProject('q')
     expect([written, second !== null]).toEqual([true, true])
     await second!.release()
   })
@@ -178,10 +179,10 @@ describe.each([
 test('a lease that was taken over is noticed, and one that is silent is taken over', async () => {
   setLocks(false)
   let lost = false
-  const mine = (await takeHold('r', () => (lost = true)))!
+  const mine = (await lockProject('r', () => (lost = true)))!
   stores.leases!.data.set('r', { owner: 'another', beat: Date.now() - 60_000 })
   await until(() => lost)
-  const again = await takeHold('r')
+  const again = await lockProject('r')
   expect(again).not.toBeNull()
   await again!.release()
   await mine.release()
@@ -191,7 +192,7 @@ test('a lease that was taken over is noticed, and one that is silent is taken ov
 test('a lease from the future is of a clock that was set back, and holds nobody up', async () => {
   setLocks(false)
   stores.leases!.data.set('s', { owner: 'myself, an hour ahead', beat: Date.now() + 3_600_000 })
-  const hold = await takeHold('s')
+  const hold = await lockProject('s')
   expect(hold).not.toBeNull()
   await hold!.release()
 })
@@ -200,7 +201,7 @@ test('a tab that waits for another reads again when the store failed, and can wr
   setLocks(false)
   const id = 'waits'
   await keep({ ...project('First'), id }, 0)
-  const theirs = (await takeHold(id))!
+  const theirs = (await lockProject(id))!
   const opened = await readKept(id)
   if (!('project' in opened)) throw new Error(opened.why)
   const end = startSession(id, opened)

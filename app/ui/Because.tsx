@@ -4,7 +4,7 @@
 import * as Popover from 'radix-ui/popover'
 import { useState, type ReactNode } from 'react'
 import { sayValue, type NodeKey } from '../../core/resolve'
-import { useAsked } from '../store/asked'
+import { useAnswer } from '../store/answer'
 import { useOpen } from '../store/open'
 import { Faulted } from './Faulted'
 import { fractions } from './fractions'
@@ -48,7 +48,7 @@ function Story({ start, copy }: { start: NodeKey; copy: number }) {
   const key = trail.at(-1)!
   // What it is made of is told by what that says itself, not by this copy.
   const which = trail.length === 1 ? copy : 1
-  const { answer, fault, again } = useAsked(`${key} ${which}`, (hand) => hand.because(key, which))
+  const { answer, fault, again } = useAnswer(`${key} ${which}`, (hand) => hand.because(key, which))
   if (fault) return <Faulted says={fault} again={again} />
   if (!answer) return <p className="text-quiet">…</p>
   const { because: b, slip } = answer

@@ -6,7 +6,7 @@ import type { Direction } from '../../core/document'
 import { Crosshair } from 'lucide-react'
 import { useEffect, useId, useRef, useState } from 'react'
 import { toShown, type MeasureKind } from '../../core/measure'
-import { sayValue, type NodeKey, type Slip } from '../../core/resolve'
+import { sayValue, type NodeKey, type MeasureFault } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
 import { useDraft } from '../store/drafts'
 import { pick, useOpen, whenSettled } from '../store/open'
@@ -16,7 +16,7 @@ import { fractions } from './fractions'
 import { completionsFor } from './naming'
 import { padded } from './NumberPad'
 import { oncePointerUp } from './pointer'
-import { echo, isSum, read, readAs, replaceTail, type Reading } from './reading'
+import { echo, isDefault, isSum, read, readAs, replaceTail, type Reading } from './reading'
 
 export interface MeasureFieldProps {
   readonly label: string
@@ -72,7 +72,7 @@ export function MeasureField(props: MeasureFieldProps) {
   const [draft, setDraft, again] = useDraft<string | null>(`field ${at ?? label}`, null)
   // What was half typed when the window was left is gone on with.
   useEffect(() => void (again && input.current?.focus()), [again])
-  const [refusal, setRefusal] = useState<Slip | null>(null)
+  const [refusal, setRefusal] = useState<MeasureFault | null>(null)
   /** The offered name the arrows are on; -1 for none yet. */
   const [chosen, setChosen] = useState(-1)
   /** What it says stays for as long as the pointer that left the field is down. */
@@ -84,7 +84,7 @@ export function MeasureField(props: MeasureFieldProps) {
     sameEntries,
   )
   const offers = draft !== null && !reads ? completionsFor(draft, useOpen.getState().shown) : []
-  const slip = refusal ?? (standing ? (JSON.parse(standing) as Slip) : undefined)
+  const slip = refusal ?? (standing ? (JSON.parse(standing) as MeasureFault) : undefined)
   // A button that moves away from under the pointer is not pressed.
   const said = useRef<Omit<SaidProps, 'id'>>({ slip, says, text, typing: draft !== null })
   if (!held) said.current = { slip, says, text, typing: draft !== null }
@@ -94,7 +94,7 @@ export function MeasureField(props: MeasureFieldProps) {
     if (draft === null) return true
     const given = divert ? divert(text) : text
     if (given !== text) setDraft(given)
-    if (given.trim() === '' && optional) return take('')
+    if (optional && isDefault(given, placeholder)) return take('')
     const { shown, fault } = useOpen.getState()
     const r = read(given, kind, shown, locals)
     if (!r.ok) {
@@ -252,7 +252,7 @@ const COMPACT = 'min-h-7 px-1 hover:border-edge not-focus:truncate pointer-coars
 
 interface SaidProps {
   readonly id: string
-  readonly slip: Slip | undefined
+  readonly slip: MeasureFault | undefined
   readonly says: string | null
   readonly text: string
   readonly typing: boolean
@@ -291,7 +291,7 @@ function fieldSays(
   const text = draft ?? toShown(value, shown.sayRef)
   const wanted = draft !== null || isSum(text)
   const reading = wanted ? read(text, kind, shown, locals) : null
-  const standing: Slip | undefined =
+  const standing: MeasureFault | undefined =
     (at ? shown.slip(at) : undefined) ?? (wrong ? { message: wrong } : undefined)
   const slip = draft === null ? standing : undefined
   return {
@@ -310,7 +310,7 @@ function saysOf(reading: Reading & { ok: true }, typing: boolean, kind: MeasureK
 }
 
 /** The text with the stretch at fault in red. */
-function Marked({ text, slip }: { text: string; slip: Slip }) {
+function Marked({ text, slip }: { text: string; slip: MeasureFault }) {
   const at = Math.min(slip.at ?? 0, text.length)
   const end = Math.max(at, Math.min(slip.end ?? at, text.length))
   return (

@@ -1,6 +1,6 @@
 /** Keys for figures and fractions under a field, where there is no other keyboard than the screen. */
 import { Delete } from 'lucide-react'
-import { useEffect, useState, type ReactNode } from 'react'
+import { useEffect, useRef, useState, type ReactNode } from 'react'
 import { useOpen } from '../store/open'
 import { press, write } from './write'
 
@@ -40,6 +40,9 @@ function back(field: HTMLInputElement): void {
   field.setSelectionRange(at, at)
 }
 
+/** How long the pad stays once its field is left, milliseconds. */
+const LEAVES = 200
+
 /** Whether measures are typed on this pad and not on the keyboard of the screen. */
 export const padded = (): boolean =>
   typeof matchMedia !== 'undefined' && matchMedia('(pointer: coarse)').matches
@@ -48,20 +51,40 @@ export const padded = (): boolean =>
 export function NumberPad() {
   const unit = useOpen((s) => s.project.settings.style.unit)
   const [field, setField] = useState<HTMLInputElement | null>(null)
+  const pad = useRef<HTMLDivElement>(null)
   useEffect(() => {
     if (!padded()) return
-    const come = ({ target }: FocusEvent) => {
-      const typed = target instanceof HTMLInputElement && target.matches('input.measure:not([readonly])')
-      setField(typed ? target : null)
+    let leaving: ReturnType<typeof setTimeout> | undefined
+    // What is pressed meanwhile is not to move away from under the finger.
+    const leave = () => {
+      clearTimeout(leaving)
+      leaving = setTimeout(() => setField(null), LEAVES)
     }
-    const go = (e: FocusEvent) => !e.relatedTarget && setField(null)
+    const come = ({ target }: FocusEvent) => {
+      clearTimeout(leaving)
+      const typed = target instanceof HTMLInputElement && target.matches('input.measure:not([readonly])')
+      if (typed) setField(target)
+      else leave()
+    }
+    const go = (e: FocusEvent) => !e.relatedTarget && leave()
     document.addEventListener('focusin', come)
     document.addEventListener('focusout', go)
     return () => {
+      clearTimeout(leaving)
       document.removeEventListener('focusin', come)
       document.removeEventListener('focusout', go)
     }
   }, [])
+  // The panel that is typed in ends above the pad, with its foot.
+  useEffect(() => {
+    const panel = field?.closest<HTMLElement>('[data-region=panel]')
+    if (!field || !panel || !pad.current) return
+    const under = panel.getBoundingClientRect().bottom - pad.current.getBoundingClientRect().top
+    if (under <= 0) return
+    panel.style.paddingBottom = `${under}px`
+    field.scrollIntoView({ block: 'nearest' })
+    return () => void (panel.style.paddingBottom = '')
+  }, [field])
   if (!field) return null
   const letters = () => {
     field.inputMode = 'text'
@@ -90,6 +113,7 @@ export function NumberPad() {
   )
   return (
     <div
+      ref={pad}
       role="group"
       aria-label="Figures"
       className={

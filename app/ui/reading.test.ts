@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { openProject } from '../../core/exchange'
 import { modelOf } from '../../core/model'
 import { completionsFor } from './naming'
-import { echo, isSum, read, readAs, replaceTail } from './reading'
+import { echo, isDefault, isSum, read, readAs, replaceTail } from './reading'
 
 const opened = openProject(readFileSync('demo/seed-cabinet.json', 'utf8'))
 if (!opened.ok) throw new Error(opened.why)
@@ -13,6 +13,14 @@ describe('what is typed in a measure field', () => {
   test('reads with pieces by their names, and keeps them by their ids', () => {
     expect(typed('Left side·right + 1/4')).toMatchObject({ ok: true, stored: '@p1.right + 1/4', value: 25.4 })
     expect(typed('  Shelf #2·top ')).toMatchObject({ ok: true, stored: '@p5#2.top' })
+  })
+  test('leaves a field to its default when it is empty or says the default', () => {
+    expect(isDefault(' ')).toBe(true)
+    expect(['through', 'All', 'full'].every((text) => isDefault(text, 'default: through'))).toBe(true)
+    expect(isDefault('none', 'default: none')).toBe(true)
+    expect(['all', 'through', '3'].some((text) => isDefault(text, 'default: none'))).toBe(false)
+    expect(isDefault('12', 'default: through')).toBe(false)
+    expect(isDefault('0', 'default: 0')).toBe(false)
   })
   test('that does not read says why, and where it is, if that can be pointed at', () => {
     expect(typed('3 1/')).toMatchObject({ ok: false, slip: { at: 3, end: 4 } })

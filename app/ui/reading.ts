@@ -1,10 +1,21 @@
 /** What a measure field makes of what is typed in it. */
 import { MeasureError, sayReading, toStored, type MeasureKind } from '../../core/measure'
-import { sayValue, tryMeasure, type NodeKey, type Readable, type Slip } from '../../core/resolve'
+import { sayValue, tryMeasure, type NodeKey, type Readable, type MeasureFault } from '../../core/resolve'
 import type { Shown } from '../../core/shown'
 import { namingOf, type Named } from './naming'
 
-export type Reading = { ok: true; stored: string; value: number } | { ok: false; slip: Slip }
+export type Reading = { ok: true; stored: string; value: number } | { ok: false; slip: MeasureFault }
+
+/**
+ * Whether what was typed leaves a field to its default: nothing, the default's own words, or, where that goes
+ * through the wood, "all" or "through".
+ */
+export function isDefault(text: string, placeholder = ''): boolean {
+  const [typed, word] = [text.trim().toLowerCase(), placeholder.replace(/^default: /, '')]
+  // A figure that was typed stays, though the default is the same.
+  if (typed === '' || (typed === word && /^\D/.test(word))) return true
+  return /^(through|full)/.test(word) && /^(all|through|full)$/.test(typed)
+}
 
 /** Reads what was typed, with pieces called by their names. */
 export function read(

@@ -5,7 +5,7 @@ import { openProject } from '../exchange'
 import { modelOf, type Model } from '../model'
 import { catalogue } from '../rack/catalogue'
 import { stockFor } from '../rack/entry'
-import { block, grouped, join, make } from '../testing/bench'
+import { block, grouped, join, make } from '../testing/scenario'
 import { cutListCsv } from './csv'
 import { cutList, findAlike, Job, layoutJobs, LayoutSearch, markOf } from './index'
 import { lookOver } from '../proof'
@@ -108,14 +108,7 @@ describe('hands and outlines', () => {
     const board = [
       ...block('a', 'right-up', [0, 400], [0, 90], [0, 18]),
       ...block('b', 'back-left', [100, 18], [0, 90], [18, 200]),
-      join(
-        'housing',
-        [
-          ['b', 'edge2'],
-          ['a', null],
-        ],
-        { depth: 6, stop1: 20 },
-      ),
+      join('housing', ['b.edge2', 'a'], { depth: 6, stop1: 20 }),
     ]
     const lopsided = findAlike(
       modelOf(grouped(make(board), { kind: 'mirrored', direction: 'across', about: '900' })),
@@ -203,10 +196,7 @@ test('a piece that its joints cut away altogether is said, and not laid', () => 
     make([
       ...block('a', 'right-front', [0, 300], [0, 20], [0, 60]),
       ...block('b', 'up-front', [0, 60], [-40, 100], [500, 300]),
-      join('trim', [
-        ['a', 'edge2'],
-        ['b', 'end1'],
-      ]),
+      join('trim', ['a.edge2', 'b.end1']),
       change.setFact({ id: 'b', direction: 'up', fact: 'start', text: '-100' }),
       change.setFact({ id: 'b', direction: 'across', fact: 'size', text: '300' }),
     ]),

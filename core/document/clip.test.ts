@@ -15,7 +15,7 @@ import {
 } from '.'
 import { modelOf } from '../model'
 import { tryMeasure } from '../resolve'
-import { block, make } from '../testing/bench'
+import { block, make } from '../testing/scenario'
 
 /** A frame of two posts and a shelf, grouped and housed, beside a block that the shelf is as deep as. */
 const shop = make([

@@ -4,9 +4,9 @@ import { withRefs } from '../measure'
 import { choicesInto } from './choices'
 import { groupsWithin } from './nesting'
 import { freeId } from './new'
-import { MOST_PICTURES, MOST_SIGNS_IN_ALL, Picture } from './picture'
+import { MOST_TRACE_IMAGES, MOST_IMAGE_CHARS_IN_ALL, TraceImage } from './traceImage'
 import { Bit, Group, Hardware, Id, Joint, Parameter, Piece, Stock, type Project, type Step } from './schema'
-import { takenIds, takenStepIds } from './held'
+import { takenIds, takenStepIds } from './brokenReferences'
 import { namesIn, refsOf, renamed, slots } from './slots'
 
 export const CLIP = 'ergaton-clip'
@@ -15,7 +15,7 @@ const Parts = {
   parameters: z.array(Parameter).max(500),
   stock: z.array(Stock).max(500),
   bits: z.array(Bit).max(200).default([]),
-  pictures: z.array(Picture).max(MOST_PICTURES).default([]),
+  pictures: z.array(TraceImage).max(MOST_TRACE_IMAGES).default([]),
   pieces: z.array(Piece).max(2000),
   groups: z.array(Group).max(500),
   joints: z.array(Joint).max(5000),
@@ -221,7 +221,8 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
   const pictures = clip.pictures.flatMap((p) => {
     const same = project.pictures.find((x) => x.data === p.data)
     if (same) ids.set(p.id, same.id)
-    if (same || pictureIds!.length === MOST_PICTURES || signs + p.data.length > MOST_SIGNS_IN_ALL) return []
+    if (same || pictureIds!.length === MOST_TRACE_IMAGES || signs + p.data.length > MOST_IMAGE_CHARS_IN_ALL)
+      return []
     signs += p.data.length
     return [{ ...p, id: give('i', pictureIds!, p.id) }]
   })

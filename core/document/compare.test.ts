@@ -1,19 +1,12 @@
 import fc from 'fast-check'
 import { change, compare, execute, type Change } from '.'
-import { block, make, join } from '../testing/bench'
+import { block, make, join } from '../testing/scenario'
 
 const shop = make([
   change.addParameter({ id: 'm1', name: 'high', kind: 'length', expression: '700' }),
   ...block('a', 'up-left', [0, 18], [0, 300], [0, 700]),
   ...block('s', 'right-up', [18, 464], [0, 300], [200, 18]),
-  join(
-    'housing',
-    [
-      ['s', 'end1'],
-      ['a', null],
-    ],
-    { depth: 6, fit: 0, gap: 0, stop1: 0, stop2: 0 },
-  ),
+  join('housing', ['s.end1', 'a'], { depth: 6, fit: 0, gap: 0, stop1: 0, stop2: 0 }),
 ])
 const told = (...changes: Change[]) => {
   const done = execute(shop, changes)

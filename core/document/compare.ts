@@ -49,7 +49,7 @@ export function compare(before: Project, after: Project): Difference[] {
   const other = (of: string, what: string, a: unknown, b: unknown) => {
     if (JSON.stringify(a) !== JSON.stringify(b)) out.push({ of, says: `${what} was changed` })
   }
-  pairs(before.parameters, after.parameters, 'the measure', (a, b) => {
+  pairs(before.parameters, after.parameters, 'the named value', (a, b) => {
     if (a.expression !== b.expression) changed(b.name, 'measure', was(a.expression), is(b.expression))
   })
   pairs(before.stock, after.stock, 'the stock', (a, b) => {
@@ -105,7 +105,7 @@ export function compare(before: Project, after: Project): Difference[] {
   other('Settings', 'one of them', before.settings, after.settings)
   other('Proof', 'a limit', before.limits, after.limits)
   other('Proof', 'what is accepted', before.accepted, after.accepted)
-  other('Proof', 'what was measured', before.readings, after.readings)
+  other('Proof', 'readings', before.readings, after.readings)
   if (before.name !== after.name) changed('Project', 'name', before.name, after.name)
   return out
 }

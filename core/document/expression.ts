@@ -3,4 +3,4 @@ import * as z from 'zod'
 import { LONGEST } from '../measure'
 
 /** A measure as the maker typed it. */
-export const Expression = z.string().max(LONGEST, { error: `a measure has ${LONGEST} characters at most` })
+export const Expression = z.string().max(LONGEST, { error: `a value has ${LONGEST} characters at most` })

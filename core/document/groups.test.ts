@@ -266,7 +266,7 @@ describe('moving into a group', () => {
     const into = execute(box, change.moveInto({ members: ['p3'], group: 'g1' }))
     expect(into.ok && groupsOf(into.project).p3).toBe('g1')
     if (!into.ok) return
-    expect(into.says).toBe('Put Post into Box')
+    expect(into.says).toBe('Move Post into Box')
     expect(replay(into.project, into.inverse)).toEqual(box)
     const out = execute(into.project, change.moveInto({ members: ['p2', 'p3'], group: null }))
     expect(out.ok && groupsOf(out.project)).toMatchObject({ p1: 'g1', p2: null, p3: null, p4: 'g1' })

@@ -22,7 +22,7 @@ export {
   type FaceName,
   type Surface,
 } from './place'
-export { MOST_SIGNS, PlacedPicture } from './picture'
+export { MOST_IMAGE_CHARS, PlacedTraceImage } from './traceImage'
 export { Outline, pointsOf, type OutlineCorner, type OutlineEdge, type OutlineFact } from './outline'
 export { refsOf, slots, slotsReferringTo } from './slots'
 export { execute, type Outcome } from './commands'
@@ -30,4 +30,5 @@ export { change, type Change } from './commands/change'
 export { nameOf, nameOfGone } from './commands/command'
 export { replay } from './commands/replay'
 export { groupsAbove, groupsWithin } from './nesting'
-export { sayStep, stepsIn, takenIds, takenStepIds } from './held'
+export { callSteps, stepFieldWord, stepWord } from './stepWords'
+export { sayStep, stepsIn, takenIds, takenStepIds } from './brokenReferences'

@@ -38,7 +38,11 @@ export const Accepted = z
     /** What the finding said, and a mark of all that it was about; when that changes, it stands again. */
     says: z.string().max(1000),
     about: z.string().max(80),
-    reason: z.string().trim().min(1, says('Say why it may stay')).max(500, says('A reason has 500 letters')),
+    reason: z
+      .string()
+      .trim()
+      .min(1, says('Give a reason why it may stay'))
+      .max(500, says('A reason has 500 characters')),
   })
   .strict()
 export type Accepted = z.infer<typeof Accepted>

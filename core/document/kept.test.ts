@@ -392,7 +392,7 @@ describe('what cannot be used stays in the file', () => {
     expect(project.parameters).toEqual(shop.parameters)
     expect(sayAside(project).sort()).toEqual([
       'group 1, Box: its id p1 is taken',
-      'measure 2, width: there is already a measure called width',
+      'measure 2, width: there is already a named value called width',
     ])
   })
   test('data from the store is bounded in depth too', () => {

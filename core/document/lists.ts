@@ -1,18 +1,18 @@
 /** The lists of a document: what one entry is called, what it must be, and how many there may be. */
 import type * as z from 'zod'
-import { MOST_PICTURES } from './picture'
+import { MOST_TRACE_IMAGES } from './traceImage'
 import {
   Accepted,
   Bit,
   Group,
   Hardware,
   Joint,
-  KeptView,
+  SavedView,
   MeasuredBoard,
   Parameter,
   Piece,
   Measurement,
-  Picture,
+  TraceImage,
   Stock,
   type Project,
 } from './schema'
@@ -38,8 +38,8 @@ export const LISTS = {
   groups: listOf('group', Group, 500),
   joints: listOf('joint', Joint, 5000),
   hardware: listOf('hardware', Hardware, 500),
-  views: listOf('view', KeptView, 100),
-  pictures: listOf('picture', Picture, MOST_PICTURES),
+  views: listOf('view', SavedView, 100),
+  pictures: listOf('picture', TraceImage, MOST_TRACE_IMAGES),
   accepted: listOf('accepted finding', Accepted, 2000),
   readings: listOf('reading', Measurement, 5000),
 } as const

@@ -6,7 +6,7 @@
 import './jitless'
 import * as z from 'zod'
 import { Expression } from './expression'
-import { PlacedPicture } from './picture'
+import { PlacedTraceImage } from './traceImage'
 
 const says = (error: string) => ({ error })
 
@@ -61,7 +61,7 @@ export const Outline = z
     /** How far onwards from the middle of the face the mirror stands; in the middle where it is not said. */
     mirrorOff: Expression.optional(),
     /** What it is traced from. */
-    picture: PlacedPicture.optional(),
+    picture: PlacedTraceImage.optional(),
   })
   .strict()
   .refine((o) => Object.keys(o.points).length <= 400, says('an outline has 400 points at most'))

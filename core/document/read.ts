@@ -5,7 +5,7 @@
 import * as z from 'zod'
 import { Aside, MOST_ASIDE } from './aside'
 import { isDataTooDeep, isTooDeep } from './depth'
-import { findUnheld, outside, sayStep, stepsIn } from './held'
+import { findBrokenReferences, outside, sayStep, stepsIn } from './brokenReferences'
 import { LIST_NAMES, LISTS, sayEntry, type ListName } from './lists'
 import { migrate } from './migrations'
 import { isRecord } from './record'
@@ -257,7 +257,11 @@ function hold(project: Project, aside: Aside): void {
     })
     entry.group = null
   }
-  for (let unheld = findUnheld(project); unheld.length > 0; unheld = findUnheld(project)) {
+  for (
+    let unheld = findBrokenReferences(project);
+    unheld.length > 0;
+    unheld = findBrokenReferences(project)
+  ) {
     const gone = new Set(unheld.map((u) => u.entry))
     for (const { list, entry, why } of unheld) {
       const at = (project[list] as unknown[]).indexOf(entry)

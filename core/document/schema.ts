@@ -8,7 +8,7 @@ import { Expression } from './expression'
 import { CopyPath, GoneId, Id, Name, OwnFields, PlacementId, says } from './ids'
 import { Accepted, Limits, Measurement } from './judged'
 import { Outline } from './outline'
-import { MOST_PICTURES, Picture } from './picture'
+import { MOST_TRACE_IMAGES, TraceImage } from './traceImage'
 import { Edge, Place } from './place'
 
 export {
@@ -22,7 +22,7 @@ export {
   OwnFields,
   PlacementId,
   Measurement,
-  Picture,
+  TraceImage,
 }
 
 export const FORMAT = 'ergaton-project'
@@ -30,7 +30,7 @@ export const VERSION = 4
 
 export const ParameterName = z
   .string()
-  .regex(/^[\p{L}_][\p{L}\p{N}_]{0,39}$/u, says('A measure’s name is one word of letters, digits and _'))
+  .regex(/^[\p{L}_][\p{L}\p{N}_]{0,39}$/u, says('A named value’s name is one word of letters, digits and _'))
 
 export const Direction = z.enum(['across', 'deep', 'up'])
 const LINE: Readonly<Record<string, string>> = {
@@ -247,7 +247,7 @@ const Place3 = z.tuple([z.number(), z.number(), z.number()])
  * are hidden, how far pieces stand apart (0 together, 1 each joint opened by half of the longest extent),
  * where the wood is cut open.
  */
-export const KeptView = z
+export const SavedView = z
   .object({
     id: Id,
     name: Name,
@@ -436,9 +436,9 @@ export const Project = z
     joints: z.array(Joint).max(5000),
     hardware: z.array(Hardware).max(500),
     /** Views of the bench that are kept by name; Plans draws a sheet of each. */
-    views: z.array(KeptView).max(100).default([]),
+    views: z.array(SavedView).max(100).default([]),
     /** What outlines are traced from. */
-    pictures: z.array(Picture).max(MOST_PICTURES).default([]),
+    pictures: z.array(TraceImage).max(MOST_TRACE_IMAGES).default([]),
     /** What the maker takes to be right, too thin, too much. */
     limits: Limits.default({ off: [] }),
     /** Findings that the maker has looked at and means to have so. */
@@ -463,7 +463,7 @@ export type Repeat = z.infer<typeof Repeat>
 export type Tilt = z.infer<typeof Tilt>
 export type Placement = z.infer<typeof Placement>
 export type Group = z.infer<typeof Group>
-export type KeptView = z.infer<typeof KeptView>
+export type SavedView = z.infer<typeof SavedView>
 export type Hardware = z.infer<typeof Hardware>
 export type Joint = z.infer<typeof Joint>
 export type Step = z.infer<typeof Step>

@@ -2,10 +2,10 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { findAlike, cutList } from '../cuts'
 import { hardwareList, swingSteps } from '../hardware'
 import { modelOf, type Model } from '../model'
-import { pictureOf } from '../plans'
+import { thumbnailOf } from '../plans'
 import { toRoom, type Vec3 } from '../pieces'
 import { drain } from '../solid'
-import { testKernel } from '../testing/bench'
+import { testKernel } from '../testing/scenario'
 import type { Outline } from '../document'
 import { cornersOf, extentOf } from '../outline'
 import {
@@ -154,7 +154,7 @@ test('every demo comes with the picture that is drawn of it', async () => {
   expect(FILES.length).toBeGreaterThan(5)
   for (const name of FILES) {
     const kept = new URL(`pictures/${name.replace('.json', '.txt')}`, DEMOS)
-    expect(readFileSync(kept, 'utf8')).toBe(pictureOf(load(name), kernel))
+    expect(readFileSync(kept, 'utf8')).toBe(thumbnailOf(load(name), kernel))
   }
 })
 

@@ -2,10 +2,10 @@ import { readFileSync, readdirSync } from 'node:fs'
 import { edgeAt, change } from '../document'
 import { modelOf } from '../model'
 import { toRoom, type Frame, type Vec3 } from '../pieces'
-import { block, grouped, join, make } from '../testing/bench'
+import { block, grouped, join, make } from '../testing/scenario'
 import { openProject, resolveReport } from './index'
 
-interface Told {
+interface Reported {
   readonly id: string
   readonly name: string
   readonly mirrored?: true
@@ -16,7 +16,7 @@ interface Told {
   readonly work: string[]
 }
 const told = (project: Parameters<typeof modelOf>[0]) =>
-  (resolveReport(modelOf(project)) as unknown as { pieces: Told[] }).pieces
+  (resolveReport(modelOf(project)) as unknown as { pieces: Reported[] }).pieces
 
 test.each(readdirSync('demo').filter((f) => f.endsWith('.json')))(
   'what resolve prints of %s agrees with itself',
@@ -62,20 +62,13 @@ test('a mirror image says that it is one, and the rest in the words of its origi
   const project = make([
     ...block('a', 'right-front', [0, 300], [50, 20], [100, 90]),
     ...block('b', 'up-left', [300, 40], [20, 70], [0, 260]),
-    join(
-      'tenon',
-      [
-        ['a', 'end2'],
-        ['b', null],
-      ],
-      { length: 25, thickness: 6, offset: 3, shoulder: 5 },
-    ),
+    join('tenon', ['a.end2', 'b'], { length: 25, thickness: 6, offset: 3, shoulder: 5 }),
   ])
   const [one, two] = told(grouped(project, { kind: 'mirrored', direction: 'across', about: '900' })).filter(
     (p) => p.name.startsWith('A'),
   )
   expect([one!.mirrored, two!.mirrored]).toEqual([undefined, true])
-  const words = (p: Told) => p.work.map((w) => w.replace(/ — .*/, ''))
+  const words = (p: Reported) => p.work.map((w) => w.replace(/ — .*/, ''))
   expect(words(two!)).toEqual(words(one!))
   expect(two!.finished).toEqual(one!.finished)
   expect(two!.spans.across.start).toBeCloseTo(1800 - one!.spans.across.end, 6)
@@ -88,10 +81,7 @@ test('copies that differ tell a story each', () => {
     ...block('b', 'right-up', [-50, 700], [-10, 60], [420, 18], {
       tilts: [{ at: edgeAt('back', 'end1'), angle: '-8' }],
     }),
-    join('trim', [
-      ['a', 'end2'],
-      ['b', 'back'],
-    ]),
+    join('trim', ['a.end2', 'b.back']),
   ])
   const posts = told(row).filter((p) => p.name.startsWith('A'))
   expect(posts).toHaveLength(2)

@@ -3,7 +3,7 @@ import type { Problem } from '../resolve'
 import { edgeAt, change, execute, type Change, type Hardware } from '../document'
 import { modelOf, type Model } from '../model'
 import { drain, type Kernel } from '../solid'
-import { block, built, grouped, join, make, stops, testKernel } from '../testing/bench'
+import { block, built, grouped, join, make, stops, testKernel } from '../testing/scenario'
 import { hardwareCsv } from './csv'
 import { hardwareList, swingSteps } from './index'
 
@@ -99,14 +99,7 @@ test('everything to have at hand is counted, as many as there are pieces', () =>
   const p = make([
     ...block('a', 'right-front', [0, 300], [50, 18], [100, 90]),
     ...block('b', 'up-left', [300, 40], [30, 60], [0, 300]),
-    join(
-      'dowels',
-      [
-        ['a', 'end2'],
-        ['b', null],
-      ],
-      { diameter: 8, length: 40, count: 3, spacing: 60, inset: 15, into: 20 },
-    ),
+    join('dowels', ['a.end2', 'b'], { diameter: 8, length: 40, count: 3, spacing: 60, inset: 15, into: 20 }),
     change.group({ id: 'g', name: 'Frame', members: ['a', 'b'] }),
     change.addPlacement({ id: 'g', placement: { kind: 'moved', id: 'c1', turns: [], up: '500' } }),
     change.addHardware({ id: 'h1', kind: 'item', name: 'Knob', count: '2', on: 'a', note: 'beech' }),

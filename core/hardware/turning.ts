@@ -16,7 +16,7 @@ import {
   type Vec3,
 } from '../pieces'
 import type { Instance, ResolvedPiece } from '../resolve'
-import type { Bore, Feature } from '../work'
+import { holesOf, type Feature } from '../work'
 
 export type Hinge = Extract<Hardware, { kind: 'hinge' }>
 
@@ -71,9 +71,9 @@ function edgeOf(on: Instance, edge: Edge): Line {
 
 /** The axis of the first hole that a step or a joint bores, told the way that own places grow. */
 function holeOf(of: string, features: readonly Feature[]): Line | null {
-  const found = features.find((f) => f.kind === 'bore' && (f.step === of || f.joint === of))
+  const found = features.filter((f) => f.step === of || f.joint === of).flatMap((f) => holesOf(f) ?? [])[0]
   if (!found) return null
-  const { at, along } = found.data as Bore
+  const { at, along } = found
   const most = mainAxis(along)
   return { at: at[0]!, along: along[most] < 0 ? negated(along) : along }
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { change, execute, onFace, type Change, type Joint, type Project } from '../document'
 import { modelOf } from '../model'
 import { minus, normalOf, type Vec3 } from '../pieces'
-import { block, make, stock } from '../testing/bench'
+import { block, make, stock } from '../testing/scenario'
 import { shiftsApart } from './apart'
 
 const joined = (joints: ReadonlyArray<Pick<Joint, 'kind' | 'between'> & Partial<Joint>>): Change =>

@@ -3,7 +3,17 @@ import { edgeAt, change } from '../document'
 import { modelOf, type Model } from '../model'
 import { carried, dot, normalOf } from '../pieces'
 import { type Kernel } from '../solid'
-import { block, built, instance, join, make, sharedWood, stops, testKernel, volume } from '../testing/bench'
+import {
+  block,
+  built,
+  instance,
+  join,
+  make,
+  sharedWood,
+  stops,
+  testKernel,
+  volume,
+} from '../testing/scenario'
 import { close, mm } from '../testing/joinery'
 import { saySettings, settingsOf, type SawCut } from '../work'
 
@@ -21,10 +31,7 @@ describe('two boards at random tilts', () => {
     ...block('b', 'back-right', [-t, t], [0, 400], [0, 150], {
       tilts: [{ at: edgeAt('face', 'edge1'), angle: String(-b) }],
     }),
-    join('mitre', [
-      ['a', 'end2'],
-      ['b', 'end1'],
-    ]),
+    join('mitre', ['a.end2', 'b.end1']),
   ]
   const lean = fc.integer({ min: -400, max: 400 }).map((n) => n / 10)
 
@@ -78,10 +85,7 @@ describe('two boards at random tilts', () => {
     const box = make([
       ...block('a', 'right-front', [0, 100], [0, 12], [0, 90]),
       ...block('b', 'back-right', [88, 12], [0, 100], [0, 90]),
-      join('mitre', [
-        ['a', 'end2'],
-        ['b', 'end1'],
-      ]),
+      join('mitre', ['a.end2', 'b.end1']),
       change.group({ id: 'g', name: 'Box', members: ['a', 'b'] }),
       change.setGroupRepeat({
         id: 'g',
@@ -103,10 +107,7 @@ describe('two boards at random tilts', () => {
         id: 'a',
         repeat: { kind: 'ring', direction: 'up', count: '8', centre1: '0', centre2: '0', start: '0deg' },
       }),
-      join('mitre', [
-        ['a', 'edge2'],
-        ['a', 'edge1'],
-      ]),
+      join('mitre', ['a.edge2', 'a.edge1']),
     ])
     expect(stops(m)).toEqual([])
     const width = 2 * apothem * Math.tan(Math.PI / 8)
@@ -127,19 +128,13 @@ describe('two boards at random tilts', () => {
     const frame = built([
       ...block('a', 'right-front', [0, 300], [0, 20], [0, 60]),
       ...block('b', 'up-front', [240, 60], [0, 20], [0, 400]),
-      join('mitre', [
-        ['a', 'end2'],
-        ['b', 'end1'],
-      ]),
+      join('mitre', ['a.end2', 'b.end1']),
     ])
     expect(saySettings(cutsOf(frame, 'a#1')[0]!)).toBe('mitre 45° from square (45° from the edge)')
     const box = built([
       ...block('a', 'right-front', [0, 300], [0, 20], [0, 60]),
       ...block('b', 'back-right', [280, 20], [0, 200], [0, 60]),
-      join('mitre', [
-        ['a', 'end2'],
-        ['b', 'end1'],
-      ]),
+      join('mitre', ['a.end2', 'b.end1']),
     ])
     expect(saySettings(cutsOf(box, 'b#1')[0]!)).toBe('blade 45° from square (45° from the board)')
   })

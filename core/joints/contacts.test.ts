@@ -1,6 +1,6 @@
 import { edgeAt, onFace, change, type Change } from '../document'
 import { findAlike } from '../cuts'
-import { block, built, join } from '../testing/bench'
+import { block, built, join } from '../testing/scenario'
 import { classOf, findContacts, groupContacts, proposalsAt } from './index'
 
 const between = (...changes: Change[]) => {
@@ -201,10 +201,7 @@ describe('identical pieces', () => {
       ...block('b', 'back-right', [-18, 18], [0, 400], [0, 150], {
         tilts: [{ at: edgeAt('face', 'edge1'), angle: '-20deg' }],
       }),
-      join('mitre', [
-        ['a', 'end2'],
-        ['b', 'end1'],
-      ]),
+      join('mitre', ['a.end2', 'b.end1']),
     ]
     expect(findAlike(built(sloped)).map((x) => [x.instances.length, x.mirrored])).toEqual([[2, 1]])
   })

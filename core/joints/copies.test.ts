@@ -3,7 +3,7 @@ import { edgeAt, onFace, change, type Change } from '../document'
 import { resolveReport } from '../exchange'
 import { modelOf } from '../model'
 import type { Kernel } from '../solid'
-import { block, built, instance, join, make, sharedWood, stops, testKernel } from '../testing/bench'
+import { block, built, instance, join, make, sharedWood, stops, testKernel } from '../testing/scenario'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -18,10 +18,7 @@ const underRail = (more: readonly Change[] = []) =>
     ...block('b', 'right-up', [-50, 700], [-10, 60], [420, 18], {
       tilts: [{ at: edgeAt('back', 'end1'), angle: '-8' }],
     }),
-    join('trim', [
-      ['a', 'end2'],
-      ['b', 'back'],
-    ]),
+    join('trim', ['a.end2', 'b.back']),
     ...more,
   ])
 
@@ -77,10 +74,7 @@ describe('copies of one piece each grow as far as their own joint takes them', (
       ...block('b', 'right-up', [-50, 700], [-10, 60], [420, 18], {
         tilts: [{ at: edgeAt('back', 'end1'), angle: '-8' }],
       }),
-      join('trim', [
-        ['a', 'end2'],
-        ['b', 'back'],
-      ]),
+      join('trim', ['a.end2', 'b.back']),
       change.group({ id: 'g', name: 'Trellis', members: ['a', 'b'] }),
       change.addPlacement({ id: 'g', placement: { kind: 'moved', id: 'c1', turns: ['up'], across: '2000' } }),
       change.addPlacement({

@@ -1,5 +1,5 @@
 import { modelOf } from '../model'
-import { make, stops } from '../testing/bench'
+import { make, stops } from '../testing/scenario'
 import { LOPSIDED } from '../testing/lopsided'
 import type { Change } from '../document'
 

@@ -3,7 +3,7 @@ import { type Change } from '../document'
 import { type Model } from '../model'
 import { toRoom, type Vec3 } from '../pieces'
 import { type Kernel } from '../solid'
-import { block, built, instance, join, sharedWood, stops, testKernel, volume } from '../testing/bench'
+import { block, built, instance, join, sharedWood, stops, testKernel, volume } from '../testing/scenario'
 import { close, mm, polygon, rail } from '../testing/joinery'
 import { type Bore, type Mortise, type Sockets } from '../work'
 
@@ -18,31 +18,14 @@ describe('the gap is the fit where it should be, and nothing elsewhere', () => {
   const pushed: Array<[string, readonly Change[], (d: number) => readonly [number, number, number]]> = [
     [
       'housing',
-      [
-        ...rail(90, 18, { w: 60, t: 20 }, false),
-        join(
-          'housing',
-          [
-            ['a', 'end2'],
-            ['b', null],
-          ],
-          { depth: 6, fit },
-        ),
-      ],
+      [...rail(90, 18, { w: 60, t: 20 }, false), join('housing', ['a.end2', 'b'], { depth: 6, fit })],
       (d) => [0, d, 0],
     ],
     [
       'tenon, across',
       [
         ...rail(90, 18, { w: 60, t: 40 }, false),
-        join(
-          'tenon',
-          [
-            ['a', 'end2'],
-            ['b', null],
-          ],
-          { length: 20, fit, shoulder: 5 },
-        ),
+        join('tenon', ['a.end2', 'b'], { length: 20, fit, shoulder: 5 }),
       ],
       (d) => [0, d, 0],
     ],
@@ -50,30 +33,13 @@ describe('the gap is the fit where it should be, and nothing elsewhere', () => {
       'tenon, along',
       [
         ...rail(90, 18, { w: 60, t: 40 }, false),
-        join(
-          'tenon',
-          [
-            ['a', 'end2'],
-            ['b', null],
-          ],
-          { length: 20, fit, shoulder: 5 },
-        ),
+        join('tenon', ['a.end2', 'b'], { length: 20, fit, shoulder: 5 }),
       ],
       (d) => [0, 0, d],
     ],
     [
       'tabs',
-      [
-        ...rail(300, 18, { w: 60, t: 18 }, false),
-        join(
-          'tabs',
-          [
-            ['a', 'end2'],
-            ['b', null],
-          ],
-          { count: 2, fit },
-        ),
-      ],
+      [...rail(300, 18, { w: 60, t: 18 }, false), join('tabs', ['a.end2', 'b'], { count: 2, fit })],
       (d) => [0, 0, d],
     ],
     [
@@ -81,14 +47,7 @@ describe('the gap is the fit where it should be, and nothing elsewhere', () => {
       [
         ...block('a', 'right-up', [0, 400], [150, 50], [0, 20]),
         ...block('b', 'back-up', [150, 60], [0, 400], [0, 20]),
-        join(
-          'lap',
-          [
-            ['a', null],
-            ['b', null],
-          ],
-          { fit },
-        ),
+        join('lap', ['a', 'b'], { fit }),
       ],
       (d) => [d, 0, 0],
     ],
@@ -97,14 +56,7 @@ describe('the gap is the fit where it should be, and nothing elsewhere', () => {
       [
         ...block('a', 'right-up', [0, 400], [0, 90], [0, 18]),
         ...block('b', 'right-up', [0, 400], [90, 90], [0, 18]),
-        join(
-          'tongue',
-          [
-            ['a', 'edge2'],
-            ['b', null],
-          ],
-          { depth: 6, fit },
-        ),
+        join('tongue', ['a.edge2', 'b'], { depth: 6, fit }),
       ],
       (d) => [0, 0, d],
     ],
@@ -113,14 +65,7 @@ describe('the gap is the fit where it should be, and nothing elsewhere', () => {
       [
         ...block('a', 'right-front', [0, 300], [0, 12], [0, 90]),
         ...block('b', 'back-right', [300, 12], [0, 200], [0, 90]),
-        join(
-          'fingers',
-          [
-            ['a', 'end2'],
-            ['b', 'end1'],
-          ],
-          { count: 5, fit },
-        ),
+        join('fingers', ['a.end2', 'b.end1'], { count: 5, fit }),
       ],
       (d) => [0, 0, d],
     ],
@@ -129,14 +74,7 @@ describe('the gap is the fit where it should be, and nothing elsewhere', () => {
       [
         ...block('a', 'right-front', [0, 300], [0, 12], [0, 90]),
         ...block('b', 'back-right', [300, 12], [0, 200], [0, 90]),
-        join(
-          'dovetail',
-          [
-            ['a', 'end2'],
-            ['b', 'end1'],
-          ],
-          { count: 2, pin: 6, fit },
-        ),
+        join('dovetail', ['a.end2', 'b.end1'], { count: 2, pin: 6, fit }),
       ],
       (d) => [0, 0, d],
     ],
@@ -166,10 +104,7 @@ describe('dovetails and fingers', () => {
       ...block('b', 'back-right', [300, T], [0, 200], [0, w]),
       join(...joint),
     ])
-  const ends: Parameters<typeof join>[1] = [
-    ['a', 'end2'],
-    ['b', 'end1'],
-  ]
+  const ends: Parameters<typeof join>[1] = ['a.end2', 'b.end1']
   const sockets = (m: Model, key: string) =>
     m.features(instance(m, key)).find((f) => f.kind === 'sockets')!.data as Sockets
 
@@ -216,15 +151,7 @@ describe('corners that a bit has to reach', () => {
   const slotted = (relief: string, bit = 6) =>
     built([
       ...rail(200, 18, { w: 80, t: 18 }, false),
-      join(
-        'tabs',
-        [
-          ['a', 'end2'],
-          ['b', null],
-        ],
-        { count: 2, bit },
-        { relief },
-      ),
+      join('tabs', ['a.end2', 'b'], { count: 2, bit }, { relief }),
     ])
   test.each(['round', 'T'])('%s relief takes the corner out, and only near it', (relief) => {
     const [plain, relieved] = [slotted('none'), slotted(relief)]
@@ -257,14 +184,14 @@ describe('corners that a bit has to reach', () => {
 describe('pocket screws', () => {
   const m = built([
     ...rail(90, 19, { w: 60, t: 40 }, false),
-    join(
-      'pockets',
-      [
-        ['a', 'end2'],
-        ['b', null],
-      ],
-      { diameter: 4, length: 32, pocket: 9.5, count: 2, spacing: 60, inset: 20 },
-    ),
+    join('pockets', ['a.end2', 'b'], {
+      diameter: 4,
+      length: 32,
+      pocket: 9.5,
+      count: 2,
+      spacing: 60,
+      inset: 20,
+    }),
   ])
   const bores = (key: string) => m.features(instance(m, key)).map((f) => f.data as Bore)
 

@@ -90,8 +90,8 @@ export interface Worked {
 }
 
 /** What joints came to last time, by id. */
-export type Kept = Map<string, KeptDerived>
-interface KeptDerived {
+export type DerivedJoints = Map<string, DerivedJoint>
+interface DerivedJoint {
   readonly joint: ResolvedJoint
   readonly members: ReadonlyArray<ResolvedPiece | undefined>
   readonly style: unknown
@@ -105,8 +105,8 @@ function deriveOnce(
   kind: JointKind,
   joint: ResolvedJoint,
   resolved: Resolved,
-  old: KeptDerived | undefined,
-): KeptDerived {
+  old: DerivedJoint | undefined,
+): DerivedJoint {
   const { between } = joint.joint
   const { style } = resolved.project.settings
   const { kerf } = resolved.settings
@@ -128,7 +128,7 @@ function deriveOnce(
 }
 
 /** `kept` holds what came out last time, and is brought up to date. */
-export function workOf(resolved: Resolved, kept: Kept = new Map()): Worked {
+export function workOf(resolved: Resolved, kept: DerivedJoints = new Map()): Worked {
   const features = new Map<string, Feature[]>()
   const supplies = new Map<string, number>()
   const problems: Problem[] = []

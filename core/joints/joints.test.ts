@@ -13,7 +13,7 @@ import {
   stops,
   testKernel,
   volume,
-} from '../testing/bench'
+} from '../testing/scenario'
 import { close, mm, type Made } from '../testing/joinery'
 import { lookOver } from '../proof'
 import { JOINTS } from './index'
@@ -148,17 +148,7 @@ test('a panel in four hosts at once grows into each, and each gets a groove as l
         ...block('c', 'up-right', [320, 20], [0, 100], [0, 440]),
         ...block('e', 'right-up', [20, 300], [0, 100], [420, 20]),
         ...block('f', 'right-down', [20, 300], [0, 100], [0, 20]),
-        join(
-          'housing',
-          [
-            ['a', null],
-            ['b', 'edge2'],
-            ['c', 'edge1'],
-            ['e', 'end2'],
-            ['f', 'end1'],
-          ],
-          { depth: d, fit: f, gap: g },
-        ),
+        join('housing', ['a', 'b.edge2', 'c.edge1', 'e.end2', 'f.end1'], { depth: d, fit: f, gap: g }),
       ])
       expect(stops(m)).toEqual([])
       const { length, width } = instance(m, 'a#1')
@@ -182,11 +172,7 @@ describe('a panel glued up from several boards', () => {
       ...block('a', 'right-up', [0, 400], [0, 90], [0, 18]),
       ...block('b', 'right-up', [0, 400], [second, 90], [0, thick]),
       ...block('c', 'right-up', [0, 400], [180, 70], [0, 18]),
-      join('glue', [
-        ['a', 'edge2'],
-        ['b', 'edge1'],
-        ['c', 'edge1'],
-      ]),
+      join('glue', ['a.edge2', 'b.edge1', 'c.edge1']),
     ])
   test('wants its boards edge to edge', () => {
     expect(lookOver(panel(90, 18))).toEqual([])

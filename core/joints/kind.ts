@@ -64,9 +64,9 @@ export interface JointKind {
 const THICKNESSES = { T: 1, t: 0 } as const
 
 /** Measures that many kinds have. */
-export const FIT = { label: 'Fit', otherwise: 'as the project', text: 'fit' }
-export const BOTTOM_GAP = { label: 'Bottom gap', otherwise: 'none', text: '0' }
-export const NARROWEST = { label: 'Narrowest cut', otherwise: 'any', text: '0' }
+export const FIT = { label: 'Fit', placeholder: 'as the project', text: 'fit' }
+export const BOTTOM_GAP = { label: 'Bottom gap', placeholder: 'none', text: '0' }
+export const NARROWEST = { label: 'Narrowest cut', placeholder: 'any', text: '0' }
 
 /** What a measure left empty stands for without being reckoned. */
 const STANDS: Readonly<Record<string, 'nought' | 'fit'>> = { '0': 'nought', fit: 'fit' }
@@ -83,7 +83,7 @@ export interface Definition {
   readonly slight?: true
   readonly later?: 'all' | 'pins'
   /** The measures and choices that mean nothing as the others are; they are kept, and not shown. */
-  idle?(joint: Pick<Joint, 'fields' | 'options'>): readonly string[]
+  hiddenFields?(joint: Pick<Joint, 'fields' | 'options'>): readonly string[]
   grows?(joint: Joint): readonly Growth[]
   label?(name: string, joint: Joint, resolved: Resolved): string | null
   propose(
@@ -111,7 +111,7 @@ export function defineJoint(d: Definition): JointKind {
     title: d.title,
     schema,
     optionsSchema,
-    choices: (joint) => options.filter((c) => !d.idle?.(joint).includes(c.name)),
+    choices: (joint) => options.filter((c) => !d.hiddenFields?.(joint).includes(c.name)),
     fastens: d.fastens ?? false,
     bare: d.bare ?? false,
     holds: d.holds ?? 'fast',
@@ -125,7 +125,7 @@ export function defineJoint(d: Definition): JointKind {
         const text = typed || m.text
         // What may not be left empty is a measure all the same, and is told to be missing.
         const stands = typed ? undefined : STANDS[text ?? '']
-        return text || m.otherwise === undefined
+        return text || m.placeholder === undefined
           ? [
               {
                 name,
@@ -140,12 +140,12 @@ export function defineJoint(d: Definition): JointKind {
     },
     grows: (joint) => (sound(joint) ? (d.grows?.(joint) ?? []) : []),
     fields: (joint, resolved) => {
-      const idle = d.idle?.(joint) ?? []
+      const idle = d.hiddenFields?.(joint) ?? []
       return entries.flatMap(([name, m]) => {
         if (idle.includes(name)) return []
         const label = d.label?.(name, joint, resolved) ?? withNames(m.label, joint, resolved)
-        const otherwise = m.otherwise === undefined ? {} : { otherwise: m.otherwise }
-        return [{ name, label, kind: m.kind ?? 'length', ...otherwise }]
+        const placeholder = m.placeholder === undefined ? {} : { placeholder: m.placeholder }
+        return [{ name, label, kind: m.kind ?? 'length', ...placeholder }]
       })
     },
     propose: (contact, resolved) => {

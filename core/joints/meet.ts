@@ -171,7 +171,7 @@ export function sayApart(
     .sort((a, b) => Math.abs(a.gap) - Math.abs(b.gap))[0]
   if (!near || -near.gap > behind(near))
     return (
-      `${guest.name} does not meet ${hosts[0]?.name ?? 'its host'} with its ${sayFace(face)}, ` +
+      `${guest.name} does not meet ${hosts[0]?.name ?? 'its mating piece'} with its ${sayFace(face)}, ` +
       'so its joint does nothing'
     )
   return near.gap > 0

@@ -14,7 +14,7 @@ import {
 } from '../pieces'
 import type { Instance } from '../resolve'
 import type { Kernel } from '../solid'
-import { grouped, instance, make, placed, stops, testKernel } from '../testing/bench'
+import { grouped, instance, make, placed, stops, testKernel } from '../testing/scenario'
 import { LOPSIDED } from '../testing/lopsided'
 import { sayPlain } from '../plans'
 import { workKind } from '../work'

@@ -1,8 +1,8 @@
 import { change, execute, type Joint, type Project } from '../document'
 import { modelOf } from '../model'
-import { jointPicture } from '../plans'
+import { jointFigure } from '../plans'
 import type { Kernel } from '../solid'
-import { block, make, testKernel } from '../testing/bench'
+import { block, make, testKernel } from '../testing/scenario'
 import { firstAt, jointsAt, jointSheet, offersOf, openContacts, proposedAt, type Typed } from './offers'
 
 let kernel: Kernel
@@ -86,7 +86,7 @@ test('the drawing of a joint shows its pieces cut, and changes with what is chos
   const drawn = (kind: string, typed: Typed) => {
     const { joint, contact } = firstAt(groups[0]!, kind, typed, resolved)!
     const model = modelOf(after(corner, [{ ...joint, id: 'j1' }]))
-    return jointPicture(model, kernel, { ...joint, id: 'j1' }, contact)
+    return jointFigure(model, kernel, { ...joint, id: 'j1' }, contact)
   }
   const lines = (text: string) => text.split('M').length
   const [plain, tails, pins] = [drawn('butt', {}), drawn('dovetail', {}), drawn('dovetail', DOVETAIL)]

@@ -114,7 +114,7 @@ export function proposedAt(
     fields: joint.fields,
     options: joint.options,
     consequence: of.consequence(joint, first, resolved),
-    asked: of.fields({ id: 'new', ...joint }, resolved).filter((f) => f.otherwise === undefined),
+    asked: of.fields({ id: 'new', ...joint }, resolved).filter((f) => f.placeholder === undefined),
     choices: choicesOn(of, { id: 'new', ...joint }, resolved),
     seat: seatOf({ id: 'new', ...joint }, first.guest, resolved),
     locals: jointLocals(joint, resolved),

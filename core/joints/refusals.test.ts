@@ -3,7 +3,7 @@ import { edgeAt, readProject } from '../document'
 import { modelOf } from '../model'
 import { findBy, lookOver, proofOf } from '../proof'
 import type { Kernel } from '../solid'
-import { block, built, instance, join, stops, testKernel } from '../testing/bench'
+import { block, built, instance, join, stops, testKernel } from '../testing/scenario'
 import { rail } from '../testing/joinery'
 
 let kernel: Kernel
@@ -22,14 +22,8 @@ describe('what cannot be is refused in a sentence', () => {
     ).join()
   const post = (...joint: Parameters<typeof join>) =>
     stops(built([...rail(90, 18, { w: 60, t: 20 }, false), join(...joint)])).join()
-  const into: Parameters<typeof join>[1] = [
-    ['a', 'end2'],
-    ['b', null],
-  ]
-  const ends: Parameters<typeof join>[1] = [
-    ['a', 'end2'],
-    ['b', 'end1'],
-  ]
+  const into: Parameters<typeof join>[1] = ['a.end2', 'b']
+  const ends: Parameters<typeof join>[1] = ['a.end2', 'b.end1']
   test.each<[string, () => string, RegExp]>([
     [
       'a depth deeper than the board',
@@ -90,20 +84,12 @@ describe('what cannot be is refused in a sentence', () => {
     ],
     [
       'a corner that is none',
-      () =>
-        post('fingers', [
-          ['a', 'end2'],
-          ['b', 'end1'],
-        ]),
+      () => post('fingers', ['a.end2', 'b.end1']),
       /A is not flush with an end of B; the two make no corner there/,
     ],
     [
       'pieces that do not cross',
-      () =>
-        post('lap', [
-          ['a', null],
-          ['b', null],
-        ]),
+      () => post('lap', ['a', 'b']),
       /A does not run through B, so nothing is lapped/,
     ],
     [
@@ -135,14 +121,7 @@ describe('what cannot be is refused in a sentence', () => {
           built([
             ...block('a', 'right-up', [0, 400], [0, 90], [0, 18]),
             ...block('b', 'right-up', [0, 400], [90, 30], [0, 18]),
-            join(
-              'tongue',
-              [
-                ['a', 'edge2'],
-                ['b', null],
-              ],
-              { depth: 30 },
-            ),
+            join('tongue', ['a.edge2', 'b'], { depth: 30 }),
           ]),
         ).join(),
       /A groove 30 deep would go through B, which is 30 there/,
@@ -176,14 +155,7 @@ test('what is wrong with a joint is told by what it says, not by how many come b
         ...block('a', 'right-front', [0, 300], [0, 20], [0, 90]),
         ...block('c', 'right-front', [0, 300], [100, first], [0, 90]),
         ...block('b', 'up-left', [300, 20], [-20, 200], [0, 300]),
-        join(
-          'tenon',
-          [
-            ['a', 'end2'],
-            ['b', null],
-          ],
-          { length: 25, thickness: 6 },
-        ),
+        join('tenon', ['a.end2', 'b'], { length: 25, thickness: 6 }),
       ]),
     ).map((p) => p.id)
   expect(new Set(both(20)).size).toBe(both(20).length)
@@ -194,30 +166,13 @@ test('what is made in spite of what is wrong with it is not said to be left out'
   const uneven = built([
     ...block('a', 'right-front', [0, 300], [0, 20], [0, 90]),
     ...block('b', 'up-left', [280, 20], [-40, 100], [0, 300]),
-    join(
-      'mitre',
-      [
-        ['a', 'end2'],
-        ['b', 'end1'],
-      ],
-      {},
-    ),
+    join('mitre', ['a.end2', 'b.end1'], {}),
   ])
   const [look] = lookOver(uneven).filter((p) => p.level === 'look' && p.joint === 'j')
   expect(look!.says).toMatch(/leaves a (gap|step)/)
   expect(look!.why).toMatch(/drawn so/)
   const refused = lookOver(
-    built([
-      ...rail(90, 18, { w: 60, t: 20 }, false),
-      join(
-        'housing',
-        [
-          ['a', 'end2'],
-          ['b', null],
-        ],
-        { depth: 20 },
-      ),
-    ]),
+    built([...rail(90, 18, { w: 60, t: 20 }, false), join('housing', ['a.end2', 'b'], { depth: 20 })]),
   )
   expect(refused[0]!.why).toBeUndefined()
 })
@@ -227,14 +182,7 @@ test('a side that lies in the plane it is trimmed to gets no cut, no step and no
     built([
       ...block('a', 'up-left', [0, 18], [0, 200], [0, 300]),
       ...block('b', 'right-up', [0, 400], [0, 200], [300, 18]),
-      join(
-        'trim',
-        [
-          ['a', 'end2'],
-          ['b', 'back'],
-        ],
-        { gap },
-      ),
+      join('trim', ['a.end2', 'b.back'], { gap }),
     ])
   expect(flush(0).features(instance(flush(0), 'a#1'))).toEqual([])
   expect(instance(flush(2), 'a#1').length).toBeCloseTo(298, 9)

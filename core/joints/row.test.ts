@@ -1,22 +1,12 @@
 import fc from 'fast-check'
-import { built, instance, join, stops } from '../testing/bench'
+import { built, instance, join, stops } from '../testing/scenario'
 import { mm, rail } from '../testing/joinery'
 import { toRoom } from '../pieces'
 import type { Bore } from '../work'
 
 /** The holes of a row in both pieces, as places in the room. */
 function holes(kind: 'dowels' | 'screws', fields: Record<string, number>) {
-  const m = built([
-    ...rail(150, 40, { w: 80, t: 24 }, false),
-    join(
-      kind,
-      [
-        ['a', 'end2'],
-        ['b', 'face'],
-      ],
-      fields,
-    ),
-  ])
+  const m = built([...rail(150, 40, { w: 80, t: 24 }, false), join(kind, ['a.end2', 'b.face'], fields)])
   expect(stops(m)).toEqual([])
   return (['a', 'b'] as const).map((id) => {
     const i = instance(m, `${id}#1`)

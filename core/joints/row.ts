@@ -8,10 +8,10 @@ import type { Meeting } from './meet'
 
 /** The measures of a row, for every kind that has one. */
 export const ROW = {
-  count: { label: 'How many', kind: 'count' as const, otherwise: 'by the spacing' },
+  count: { label: 'How many', kind: 'count' as const, placeholder: 'by the spacing' },
   spacing: { label: 'Spacing, at most' },
   inset: { label: 'Inset from ends' },
-  offset: { label: 'Offset from middle', otherwise: 'centred', text: '0' },
+  offset: { label: 'Offset from middle', placeholder: 'centred', text: '0' },
 }
 
 /** Once it is said how many, their spacing follows. */

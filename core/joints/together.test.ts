@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import type { Change } from '../document'
 import { findBy, lookOver } from '../proof'
 import { bodiesOf, boxRecipe, type Kernel } from '../solid'
-import { block, built, instance, join, sharedWood, stops, testKernel, volume } from '../testing/bench'
+import { block, built, instance, join, sharedWood, stops, testKernel, volume } from '../testing/scenario'
 import { close, mm, polygon, rail } from '../testing/joinery'
 import { LOPSIDED } from '../testing/lopsided'
 import type { Bore } from '../work'
@@ -24,23 +24,16 @@ describe('two joints on one end', () => {
       fc.property(mm(3, 8), mm(26, 40), mm(10, 16), (depth, length, into) => {
         const m = built([
           ...rail(120, 22, { w: 62, t: 24 }, false),
-          join(
-            'housing',
-            [
-              ['a', 'end2'],
-              ['b', null],
-            ],
-            { depth },
-          ),
+          join('housing', ['a.end2', 'b'], { depth }),
           second(
-            join(
-              'dowels',
-              [
-                ['a', 'end2'],
-                ['b', 'face'],
-              ],
-              { diameter: 8, length, count: 2, spacing: 90, inset: 20, into },
-            ),
+            join('dowels', ['a.end2', 'b.face'], {
+              diameter: 8,
+              length,
+              count: 2,
+              spacing: 90,
+              inset: 20,
+              into,
+            }),
           ),
         ])
         expect(stops(m)).toEqual([])
@@ -59,21 +52,11 @@ describe('two joints on one end', () => {
   test('screws beside a dado have their pilots from its bottom on', () => {
     const m = built([
       ...rail(120, 22, { w: 62, t: 18 }, false),
-      join(
-        'housing',
-        [
-          ['a', 'end2'],
-          ['b', null],
-        ],
-        { depth: 6 },
-      ),
+      join('housing', ['a.end2', 'b'], { depth: 6 }),
       second(
         join(
           'screws',
-          [
-            ['a', 'end2'],
-            ['b', 'face'],
-          ],
+          ['a.end2', 'b.face'],
           { diameter: 4, length: 50, count: 2, spacing: 90, inset: 20, pilot: 3 },
           { sink: 'none' },
         ),
@@ -89,24 +72,8 @@ describe('two joints on one end', () => {
       fc.property(mm(3, 8), mm(15, 30), mm(1, 10), (depth, length, shoulder) => {
         const m = built([
           ...rail(120, 22, { w: 62, t: 40 }, false),
-          join(
-            'housing',
-            [
-              ['a', 'end2'],
-              ['b', null],
-            ],
-            { depth },
-          ),
-          second(
-            join(
-              'tenon',
-              [
-                ['a', 'end2'],
-                ['b', null],
-              ],
-              { length, thickness: 8, shoulder },
-            ),
-          ),
+          join('housing', ['a.end2', 'b'], { depth }),
+          second(join('tenon', ['a.end2', 'b'], { length, thickness: 8, shoulder })),
         ])
         expect(stops(m)).toEqual([])
         const section = (120 - 2 * shoulder) * 8
@@ -121,34 +88,19 @@ describe('two joints on one end', () => {
 
   test('a loose tenon and pocket screws reach out of an end that goes into a dado', () => {
     for (const other of [
-      join(
-        'tenon',
-        [
-          ['a', 'end2'],
-          ['b', null],
-        ],
-        { length: 40, thickness: 8, shoulder: 9 },
-        { manner: 'loose' },
-      ),
-      join(
-        'pockets',
-        [
-          ['a', 'end2'],
-          ['b', 'face'],
-        ],
-        { diameter: 4, length: 32, pocket: 9.5, count: 2, spacing: 60, inset: 20 },
-      ),
+      join('tenon', ['a.end2', 'b'], { length: 40, thickness: 8, shoulder: 9 }, { manner: 'loose' }),
+      join('pockets', ['a.end2', 'b.face'], {
+        diameter: 4,
+        length: 32,
+        pocket: 9.5,
+        count: 2,
+        spacing: 60,
+        inset: 20,
+      }),
     ]) {
       const m = built([
         ...rail(120, 22, { w: 62, t: 40 }, false),
-        join(
-          'housing',
-          [
-            ['a', 'end2'],
-            ['b', null],
-          ],
-          { depth: 6 },
-        ),
+        join('housing', ['a.end2', 'b'], { depth: 6 }),
         second(other),
       ])
       expect(stops(m)).toEqual([])
@@ -165,10 +117,7 @@ describe('corners of boards that differ in width', () => {
       ...block('b', 'back-right', [300, 15], [0, 200], [0, b]),
       join(...joint),
     ])
-  const ends: Parameters<typeof join>[1] = [
-    ['a', 'end2'],
-    ['b', 'end1'],
-  ]
+  const ends: Parameters<typeof join>[1] = ['a.end2', 'b.end1']
 
   test('tails on the wider board cut no slot beside the other', () => {
     fc.assert(
@@ -211,10 +160,7 @@ describe('corners of boards that differ in width', () => {
         built([
           ...block('a', 'right-front', [0, 300], [0, 20], [0, one]),
           ...block('b', 'up-front', [300 - two, two], [0, 20], [0, 400]),
-          join('mitre', [
-            ['a', 'end2'],
-            ['b', 'end1'],
-          ]),
+          join('mitre', ['a.end2', 'b.end1']),
         ]),
       )
         .map((p) => p.says)
@@ -240,24 +186,8 @@ test('a piece that two laps cut through is said to fall apart', () => {
       ...block('a', 'right-up', [0, 400], [0, 50], [0, 20]),
       ...block('b', 'back-up', [100, 50], [0, 50], [5, 20]),
       ...block('c', 'back-up', [100, 50], [0, 50], [-5, 20]),
-      join(
-        'lap',
-        [
-          ['a', null],
-          ['b', null],
-        ],
-        { share },
-      ),
-      second(
-        join(
-          'lap',
-          [
-            ['a', null],
-            ['c', null],
-          ],
-          { share },
-        ),
-      ),
+      join('lap', ['a', 'b'], { share }),
+      second(join('lap', ['a', 'c'], { share })),
     ])
   const says = (share: string) => findBy('body', laps(share), kernel).map((p) => p.says)
   expect(says('7')).toEqual([])

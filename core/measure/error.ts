@@ -14,10 +14,10 @@ export class MeasureError extends Error {
 
 /** Every sentence a maker can be told about a measure. */
 export const SAYS = {
-  empty: () => 'Type a measure',
-  tooLong: (max: number) => `A measure may have ${max} characters at most`,
+  empty: () => 'Type a dimension',
+  tooLong: (max: number) => `A dimension may have ${max} characters at most`,
   tooDeep: () => 'Too many brackets inside each other',
-  stray: (text: string) => `“${text}” has no place in a measure`,
+  stray: (text: string) => `“${text}” has no place in a dimension`,
   unfinished: () => 'Something is missing at the end',
   missing: (before: string) => `Something is missing before “${before}”`,
   fractionCut: () => 'The fraction has no lower number',
@@ -38,14 +38,14 @@ export const SAYS = {
   noProperty: (property: string) => `“${property}” is not a face or a size of a piece`,
   twoNames: (name: string) => `More than one thing is called “${name}”; pick the one you mean on the bench`,
   unlike: (op: string, a: string, b: string) => `${a} and ${b} cannot be ${op}`,
-  twoFaces: () => 'angle wants two faces, as in angle(Lid·edge1, Strip·face)',
+  twoFaces: () => 'angle needs two faces, as in angle(Lid·edge1, Strip·face)',
   noFace: (property: string) =>
     `“${property}” is not a face; there are face, back, edge1, edge2, end1 and end2`,
   noAngles: () => 'Angles between faces are not known here',
   rootOf: (kind: string) => `The square root of ${kind} is not a size`,
-  angleWanted: (fn: string, kind: string) => `${fn} wants an angle, and this is ${kind}`,
-  slopeWanted: (kind: string) => `atan wants a slope, rise over run, and this is ${kind}`,
-  wanted: (want: string, got: string) => `This gives ${got}, and ${want} is wanted here`,
-  whole: () => 'A whole number of at least 1 is wanted here',
+  angleWanted: (fn: string, kind: string) => `${fn} needs an angle, and this is ${kind}`,
+  slopeWanted: (kind: string) => `atan needs a slope, rise over run, and this is ${kind}`,
+  wanted: (want: string, got: string) => `This gives ${got}, and ${want} is needed here`,
+  whole: () => 'A whole number of at least 1 is needed here',
   roundStep: () => 'roundto needs a step larger than 0',
 } as const

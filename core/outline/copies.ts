@@ -7,7 +7,7 @@ import { areaOf, segmentOf } from './paths'
 import type { Place2 } from './solve'
 
 type Write = (mm: Mm) => string
-type Told = Omit<OutlineFact, 'id'>
+type NewRule = Omit<OutlineFact, 'id'>
 
 /** The edges that hang together with one, at their ends. */
 export function chainOf(outline: Outline, edge: string): OutlineEdge[] {
@@ -30,7 +30,7 @@ function copied(
   outline: Outline,
   edges: readonly OutlineEdge[],
   place: (id: string) => Place2,
-  says: (to: (id: string) => string) => readonly Told[],
+  says: (to: (id: string) => string) => readonly NewRule[],
 ): Outline {
   const [free, freeEdges, facts] = ['p', 'e', 'f'].map((l) => freeParts(outline, l))
   const ids = new Map<string, string>()
@@ -61,7 +61,7 @@ export const withAll = (outline: Outline, other: Outline): Outline =>
   )
 
 /** Copies of circles are as large as what they are of. */
-const alike = (edges: readonly OutlineEdge[], to: (id: string) => string): Told[] =>
+const alike = (edges: readonly OutlineEdge[], to: (id: string) => string): NewRule[] =>
   edges.flatMap((e) => (e.kind === 'circle' ? [{ kind: 'equal', of: [e.id, to(e.id)] }] : []))
 
 /** Points of edges whose places say all: an arc's far end follows along one way from the others. */
@@ -84,7 +84,7 @@ function leading(edges: readonly OutlineEdge[], at: (id: string) => Place2) {
 const WAYS = ['along', 'across'] as const
 
 /** That a copy is so far from what it is of, one way; where that is nothing, level or plumb with it. */
-const following = (id: string, copy: string, axis: 0 | 1, by: Mm, write: Write): Told =>
+const following = (id: string, copy: string, axis: 0 | 1, by: Mm, write: Write): NewRule =>
   Math.abs(by) < 1e-9
     ? { kind: axis === 1 ? 'level' : 'plumb', of: [id, copy] }
     : { kind: 'distance', of: [id, copy], way: WAYS[axis], value: write(Math.abs(by)) }
@@ -103,7 +103,7 @@ export function again(
   const edges = chainOf(outline, edge)
   const moved = (id: string): Place2 => [at(id)[0] + by[0], at(id)[1] + by[1]]
   return copied(outline, edges, moved, (to) => [
-    ...leading(edges, at).map(([id, axis]): Told => following(id, to(id), axis, by[axis], write)),
+    ...leading(edges, at).map(([id, axis]): NewRule => following(id, to(id), axis, by[axis], write)),
     ...alike(edges, to),
   ])
 }
@@ -134,7 +134,7 @@ export function round(
       return [centre[0] + out[0], centre[1] + out[1]]
     }
     next = copied(next, edges, turned, (to) => [
-      ...leading(edges, turned).map(([id, axis]): Told => ({
+      ...leading(edges, turned).map(([id, axis]): NewRule => ({
         kind: 'place',
         of: [to(id)],
         way: WAYS[axis],
@@ -225,14 +225,14 @@ function offLeft(
     edges.map((e) => e.edge),
     (id) => places.get(id)!,
     (to) => [
-      ...edges.flatMap((run, k): Told[] => {
+      ...edges.flatMap((run, k): NewRule[] => {
         const { edge: e, start } = run
         if (e.kind === 'line')
           return [
             { kind: 'parallel', of: [e.id, to(e.id)] },
             { kind: 'away', of: [to(start), e.id], value },
           ]
-        const same: Told = { kind: 'concentric', of: [e.id, to(e.id)] }
+        const same: NewRule = { kind: 'concentric', of: [e.id, to(e.id)] }
         // Where it touches a line it stays square to that, which says how far out it is, too.
         const beside = [
           k > 0 || closed ? edges.at(k - 1)! : null,
@@ -240,11 +240,11 @@ function offLeft(
         ]
         const touched = beside.filter((o, n) => o && touches(run, o, n === 0 ? start : run.end, at))
         return touched.length > 0
-          ? [same, ...touched.map((o): Told => ({ kind: 'tangent', of: [to(e.id), to(o!.edge.id)] }))]
+          ? [same, ...touched.map((o): NewRule => ({ kind: 'tangent', of: [to(e.id), to(o!.edge.id)] }))]
           : [same, { kind: 'radius', of: [to(e.id)], value: write(offset(run, at, by)!.radius) }]
       }),
       // An open one ends where the first does.
-      ...(closed ? [] : [edges[0]!.start, edges.at(-1)!.end]).map((id, n): Told => {
+      ...(closed ? [] : [edges[0]!.start, edges.at(-1)!.end]).map((id, n): NewRule => {
         const run = edges.at(-n)!
         const way = minus(at(run.end), at(run.start))
         const axis = Math.abs(way[0]) >= Math.abs(way[1]) ? 0 : 1

@@ -75,7 +75,7 @@ function offChord(p: Place2, { from, to }: Chord): Mm {
   return long([off[0] - t * way[0], off[1] - t * way[1]])
 }
 
-interface Side {
+interface HalfPlane {
   readonly source: number
   readonly along: boolean
   readonly start: Place2
@@ -91,7 +91,7 @@ export function exactly(
   chord: Mm,
 ): Segment[][] {
   const chords = chordsOf(sources, chord)
-  const sideOf = (a: Place2, b: Place2): Side => {
+  const sideOf = (a: Place2, b: Place2): HalfPlane => {
     const middle: Place2 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]
     let found: Chord | null = null
     let least = SAME
@@ -104,7 +104,7 @@ export function exactly(
   }
   return loops.map((loop) => {
     const sides = loop.map((a, k) => sideOf(a, loop[(k + 1) % loop.length]!))
-    const same = (a: Side, b: Side) => a.source === b.source && a.source >= 0 && a.along === b.along
+    const same = (a: HalfPlane, b: HalfPlane) => a.source === b.source && a.source >= 0 && a.along === b.along
     // Sides of one piece one after the other are a run of it; counted from where one begins.
     const first = sides.findIndex((s, k) => !same(sides.at(k - 1)!, s))
     if (first < 0) {
@@ -113,7 +113,7 @@ export function exactly(
     }
     const order = [...sides.slice(first), ...sides.slice(0, first)]
     const runs = order.filter((s, k) => k === 0 || !same(order[k - 1]!, s))
-    const pieceOf = ({ source, start }: Side, next: Side): Segment =>
+    const pieceOf = ({ source, start }: HalfPlane, next: HalfPlane): Segment =>
       source < 0 ? { kind: 'line', from: start, to: next.start, of: '' } : sources[source]!
     const pieces = runs.map((s, k) => pieceOf(s, runs[(k + 1) % runs.length]!))
     const corners = runs.map((s, k) => meeting(pieces.at(k - 1)!, pieces[k]!, s.start, chord))

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
-import { Outline, type PlacedPicture } from '../document'
+import { Outline, type PlacedTraceImage } from '../document'
 import { EMPTY, withPieces } from './edit'
 import { fitted, strayOf, type Click, type Fitting } from './fit'
 import { pathsOf, sizesOf } from './paths'
-import { carriedPicture, onPicture, pictureOn, setToScale, squared } from './picture'
+import { carriedImage, onImage, imageOn, setToScale, squared } from './traceImage'
 import { cornersOf, type Segment } from './segments'
 import { solveOutline, type Place2 } from './solve'
 import { runs } from '../testing/runs'
@@ -134,26 +134,26 @@ test(
   () => {
     fc.assert(
       fc.property(anyPicture, fc.double({ min: 5, max: 900, noNaN: true }), (given, apart) => {
-        const picture: PlacedPicture = { of: 'a', seen: 0.5, locked: false, ...given }
+        const picture: PlacedTraceImage = { of: 'a', seen: 0.5, locked: false, ...given }
         const [a, b]: [Place2, Place2] = [
           [120, 80],
           [400, 150],
         ]
-        const scaled = setToScale(picture, onPicture(picture, a), onPicture(picture, b), apart)!
-        const [p, q] = [onPicture(scaled, a), onPicture(scaled, b)]
+        const scaled = setToScale(picture, onImage(picture, a), onImage(picture, b), apart)!
+        const [p, q] = [onImage(scaled, a), onImage(scaled, b)]
         expect(Math.hypot(p[0] - q[0], p[1] - q[1])).toBeCloseTo(apart, 6)
         const mid = (x: Place2, y: Place2) => [(x[0] + y[0]) / 2, (x[1] + y[1]) / 2]
-        const middle = mid(onPicture(picture, a), onPicture(picture, b))
+        const middle = mid(onImage(picture, a), onImage(picture, b))
         mid(p, q).forEach((x, i) => expect(x).toBeCloseTo(middle[i]!, 6))
         const level = squared(scaled, p, q)!
-        const [r, s] = [onPicture(level, a), onPicture(level, b)]
+        const [r, s] = [onImage(level, a), onImage(level, b)]
         expect(Math.min(Math.abs(r[0] - s[0]), Math.abs(r[1] - s[1]))).toBeLessThan(1e-6)
         expect(Math.hypot(r[0] - s[0], r[1] - s[1])).toBeCloseTo(apart, 6)
         mid(r, s).forEach((x, i) => expect(x).toBeCloseTo(middle[i]!, 6))
-        expect(carriedPicture(level, [3, 4]).at[0]).toBeCloseTo(level.at[0] + 3, 9)
+        expect(carriedImage(level, [3, 4]).at[0]).toBeCloseTo(level.at[0] + 3, 9)
       }),
     )
-    const picture: PlacedPicture = {
+    const picture: PlacedTraceImage = {
       of: 'a',
       at: [0, 0],
       scale: 1,
@@ -188,14 +188,14 @@ test('a new picture lies in the middle of the face, all of it on that, upright a
   ]
   for (const [right, up] of ways) {
     const upright = right[0] !== 0
-    const p = pictureOn({ id: 'x', wide: 400, high: 200 }, upright ? [300, 100] : [100, 300], { right, up })
-    const [a, b, c] = [onPicture(p, [0, 0]), onPicture(p, [400, 0]), onPicture(p, [0, 200])]
+    const p = imageOn({ id: 'x', wide: 400, high: 200 }, upright ? [300, 100] : [100, 300], { right, up })
+    const [a, b, c] = [onImage(p, [0, 0]), onImage(p, [400, 0]), onImage(p, [0, 200])]
     // Its right runs to the right of who looks, and its up upwards; both as large as the face lets them.
     for (const i of [0, 1] as const) {
       expect(b[i] - a[i]).toBeCloseTo(200 * right[i], 9)
       expect(c[i] - a[i]).toBeCloseTo(100 * up[i], 9)
     }
-    const middle = onPicture(p, [200, 100])
+    const middle = onImage(p, [200, 100])
     expect(middle.map((x) => Math.round(x * 1e6) / 1e6)).toEqual(upright ? [150, 50] : [50, 150])
   }
 })

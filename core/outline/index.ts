@@ -42,7 +42,7 @@ export {
 export { imaged } from './image'
 export { exactly } from './exact'
 export { FITTINGS, fitted, strayOf, type Click, type Fitting } from './fit'
-export * from './picture'
+export * from './traceImage'
 export { faceView, type FaceView, type Seen } from './seen'
 export { halves, pointOn } from './parts'
 export { asBitLeaves, regionsOf, type Region } from './regions'

@@ -2,7 +2,7 @@
 import { change, onFace } from '../document'
 import { modelOf } from '../model'
 import type { Kernel } from '../solid'
-import { block, make, testKernel } from '../testing/bench'
+import { block, make, testKernel } from '../testing/scenario'
 import { border } from './frame'
 import { boundsOf, planSheets, type Mark } from './index'
 
@@ -66,7 +66,7 @@ test.each([false, true])('what lies beside the face is what the angle says, from
   expect(seen('first')).toEqual({ notch: [back ? 'visible' : 'hidden'], clip: ['hidden'] })
 })
 
-test('no title of 80 letters runs out of its field', () => {
+test('a title of 80 letters takes two lines of its field, and does not run out of it', () => {
   const name = 'The wide potting bench with a hood, WWWW MMMM, and a rack for the Larkmoor pots'
   const titles = {
     project: name,
@@ -78,6 +78,8 @@ test('no title of 80 letters runs out of its field', () => {
   } as const
   for (const paper of ['a4', 'letter'] as const) {
     const marks = border(paper, titles, 12, 100)
+    // Nothing of it is lost where there are two lines for it.
+    expect(marks.flatMap((m) => (m.kind === 'text' ? [m.text] : [])).join(' ')).toContain(`Project ${name}`)
     const upright = marks.flatMap((m) => (m.kind === 'line' && m.x1 === m.x2 ? [m.x1] : []))
     for (const m of marks) {
       if (m.kind !== 'text') continue

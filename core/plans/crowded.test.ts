@@ -2,7 +2,7 @@
 import { change, onFace } from '../document'
 import { modelOf } from '../model'
 import type { Kernel } from '../solid'
-import { block, make, stops, testKernel } from '../testing/bench'
+import { block, make, stops, testKernel } from '../testing/scenario'
 import { workKind } from '../work'
 import { boundsOf, planSheets, type Mark, type Sheet } from './index'
 import { formatLength, marked } from '../measure'

@@ -3,6 +3,8 @@ import { line, PAPER, SMALL, textWidth, write, type Bounds, type Mark, type Text
 
 export const MARGIN = 8
 const STRIP = 13
+/** The size of a text in two lines, millimetres. */
+const LOW = 3
 
 export interface Titles {
   readonly project: string
@@ -19,7 +21,7 @@ export function drawingArea(paper: Project['settings']['paper']): Bounds {
   return { x1: MARGIN + 4, y1: MARGIN + 4, x2: width - MARGIN - 4, y2: height - MARGIN - STRIP - 4 }
 }
 
-/** Border and title strip. Texts that are too long for their field are shortened. */
+/** Border and title strip. Long texts take two lines of their field; what is longer still is shortened. */
 export function border(paper: Project['settings']['paper'], t: Titles, sheet: number, of: number): Mark[] {
   const [width, height] = PAPER[paper]
   const [l, r, top, b] = [MARGIN, width - MARGIN, MARGIN, height - MARGIN]
@@ -55,10 +57,24 @@ export function border(paper: Project['settings']['paper'], t: Titles, sheet: nu
     if (x > l) marks.push(line(x, y, x, b, 'frame'))
     marks.push(write(x + 2, y + 4.5, shorten(label, SMALL, w - 4), { size: SMALL }))
     const face = x === l ? 'title' : 'measure'
-    marks.push(write(x + 2, y + 10.2, shorten(value, 4, w - 4, face), { size: 4, face }))
+    marks.push(...inField(x + 2, y, value, w - 4, face))
     x += w
   }
   return marks
+}
+
+/** A text in its field of the strip: in one line, or smaller in two. */
+function inField(x: number, y: number, text: string, width: number, face: Text['face']): Mark[] {
+  if (textWidth(text, 4, face) <= width) return [write(x, y + 10.2, text, { size: 4, face })]
+  const words = text.split(' ')
+  const fits = (n: number) => textWidth(words.slice(0, n).join(' '), LOW, face) <= width
+  let n = words.length
+  while (n > 1 && !fits(n)) n--
+  return [words.slice(0, n), words.slice(n)].flatMap((part, row) =>
+    part.length === 0
+      ? []
+      : [write(x, y + 8.2 + row * 3.6, shorten(part.join(' '), LOW, width, face), { size: LOW, face })],
+  )
 }
 
 /** A text cut to a width, with dots where it was cut. */

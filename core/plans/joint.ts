@@ -6,10 +6,10 @@ import type { Model } from '../model'
 import { carriedBox, dot, mainAxis, vec3, type Box, type Vec3 } from '../pieces'
 import type { Kernel } from '../solid'
 import { pictorial, PICTORIAL } from './hidden/view'
-import { pictureOf } from './picture'
+import { thumbnailOf } from './thumbnail'
 
 /** `model` has the joint in it. Its guest leaves by two of its thicknesses; as `box|path`. */
-export function jointPicture(
+export function jointFigure(
   model: Model,
   kernel: Kernel,
   joint: Joint,
@@ -22,7 +22,7 @@ export function jointPicture(
     min: vec3((i) => patch.min[i] - 1.5 * thin),
     max: vec3((i) => patch.max[i] + 1.5 * thin),
   }
-  return pictureOf(model, kernel, {
+  return thumbnailOf(model, kernel, {
     of: (i) => i.key === guest.key || i.key === host.key,
     moved: (i) => (i.key === guest.key ? by : [0, 0, 0]),
     view: pictorial(seenFrom(way)),

@@ -1,6 +1,6 @@
-import { change, execute, type KeptView, type Project } from '../document'
+import { change, execute, type SavedView, type Project } from '../document'
 import { modelOf } from '../model'
-import { block, make, testKernel } from '../testing/bench'
+import { block, make, testKernel } from '../testing/scenario'
 import { planSheets } from './set'
 import type { Mark } from './sheet'
 
@@ -8,7 +8,7 @@ const pair = make([
   ...block('a', 'up-left', [0, 18], [0, 300], [0, 700]),
   ...block('b', 'up-left', [482, 18], [0, 300], [0, 700]),
 ])
-const view = (more: Partial<KeptView>): KeptView => ({
+const view = (more: Partial<SavedView>): SavedView => ({
   id: 'v1',
   name: 'From the front',
   from: [250, -4000, 350],
@@ -18,12 +18,12 @@ const view = (more: Partial<KeptView>): KeptView => ({
   section: null,
   ...more,
 })
-const kept = (project: Project, v: KeptView): Project => {
+const kept = (project: Project, v: SavedView): Project => {
   const done = execute(project, change.keepView(v))
   if (!done.ok) throw new Error(done.why)
   return done.project
 }
-async function drawn(v: KeptView): Promise<readonly Mark[]> {
+async function drawn(v: SavedView): Promise<readonly Mark[]> {
   const sheets = [...planSheets(modelOf(kept(pair, v)), await testKernel())]
   expect(sheets.filter((s) => s.title === v.name)).toHaveLength(1)
   return sheets[1]!.marks.filter((m) => m.kind !== 'text' && m.pen === 'visible')

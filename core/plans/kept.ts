@@ -1,5 +1,5 @@
 /** A sheet for each view of the bench that is kept: what it shows, from where its eye is, as far apart. */
-import type { KeptView } from '../document'
+import type { SavedView } from '../document'
 import type { Model } from '../model'
 import { shiftsApart } from '../joints/apart'
 import { carriedBox, hull, minus, plus, vec3 } from '../pieces'
@@ -16,7 +16,7 @@ import { PAPER, type Sheet } from './sheet'
 const HATCH = 2.5
 
 /** Where a kept view cuts the wood open: at a share of all of it, as on the bench. */
-function openingOf({ section }: KeptView, instances: readonly Instance[]): Opening | null {
+function openingOf({ section }: SavedView, instances: readonly Instance[]): Opening | null {
   const all = hull(instances.map((i) => i.grown))
   if (!section || !all) return null
   const { axis, share, beyond } = section
@@ -27,7 +27,7 @@ function openingOf({ section }: KeptView, instances: readonly Instance[]): Openi
 export function* keptSheet(
   model: Model,
   kernel: Kernel,
-  kept: KeptView,
+  kept: SavedView,
   sheet: number,
   of: number,
 ): Generator<undefined, Sheet> {

@@ -9,7 +9,7 @@ import { largestScale, type Scale } from './scale'
 import { TEXT, textWidth, type Bounds } from './sheet'
 
 /** What is told beside a drawing: places along, across and through the piece, diameters, and its work. */
-export interface Told {
+export interface SheetContent {
   readonly along: readonly number[]
   readonly across: readonly number[]
   readonly through: readonly number[]
@@ -48,15 +48,15 @@ type Say = (mm: number) => string
 
 /** The layout that serves all sheets of a piece, and what each of them tells. */
 export function pagesOf(
-  told: Told,
+  told: SheetContent,
   [L, W, T]: Vec3,
   area: Bounds,
   unit: LengthUnit,
   say: Say,
-): { readonly layout: Layout; readonly pages: readonly Told[] } {
-  const laid = (pages: readonly Told[]) => layoutOf(pages, [L, W, T], area, unit, say)
+): { readonly layout: Layout; readonly pages: readonly SheetContent[] } {
+  const laid = (pages: readonly SheetContent[]) => layoutOf(pages, [L, W, T], area, unit, say)
   const bare = laid([{ along: [], across: [], through: [], rounds: [], notes: [] }])
-  let best: { readonly layout: Layout; readonly pages: readonly Told[] } | null = null
+  let best: { readonly layout: Layout; readonly pages: readonly SheetContent[] } | null = null
   for (let n = 1; n <= MOST; n++) {
     const pages = parted(told, n)
     const layout = laid(pages)
@@ -69,7 +69,7 @@ export function pagesOf(
 }
 
 /** All of it over so many sheets, each list in its order. */
-function parted(told: Told, n: number): Told[] {
+function parted(told: SheetContent, n: number): SheetContent[] {
   const share = <T>(all: readonly T[], k: number): readonly T[] => {
     const each = Math.ceil(all.length / n)
     return all.slice(k * each, (k + 1) * each)
@@ -83,10 +83,16 @@ function parted(told: Told, n: number): Told[] {
   })).filter((p, k) => k === 0 || Object.values(p).some((list: readonly unknown[]) => list.length > 0))
 }
 
-function layoutOf(pages: readonly Told[], [L, W, T]: Vec3, area: Bounds, unit: LengthUnit, say: Say): Layout {
-  const most = (of: (p: Told) => readonly unknown[]) => Math.max(...pages.map((p) => of(p).length))
+function layoutOf(
+  pages: readonly SheetContent[],
+  [L, W, T]: Vec3,
+  area: Bounds,
+  unit: LengthUnit,
+  say: Say,
+): Layout {
+  const most = (of: (p: SheetContent) => readonly unknown[]) => Math.max(...pages.map((p) => of(p).length))
   const widest = (texts: readonly string[]) => Math.max(0, ...texts.map((t) => textWidth(t, TEXT)))
-  const sayAll = (of: (p: Told) => readonly number[]) => pages.flatMap((p) => of(p).map(say))
+  const sayAll = (of: (p: SheetContent) => readonly number[]) => pages.flatMap((p) => of(p).map(say))
   const along = sayAll((p) => p.along)
   const runningRow = along.length > 0 ? widest(along) + 8 : 4
   const rounds = pages.flatMap((p) => p.rounds.map((d) => d.text))

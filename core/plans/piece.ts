@@ -14,7 +14,7 @@ import { atU, atV, drawnMarks, heightOf, outlineOf, widthOf, type Placed } from 
 import { border, drawingArea, shorten } from './frame'
 import { drawingView, type Solid } from './hidden/lines'
 import { ofPiece, project, type View } from './hidden/view'
-import { NOTE, pagesOf, type Round, type Told } from './pages'
+import { NOTE, pagesOf, type Round, type SheetContent } from './pages'
 import { line, PAPER, SMALL, TEXT, write, type Mark, type Sheet } from './sheet'
 
 /** The most that dimensions stand off what they are of. */
@@ -26,7 +26,7 @@ export function planOf(model: Model, alike: Alike) {
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
   const piece = alike.instances[0]!
   const features = model.features(piece)
-  const told: Told = {
+  const told: SheetContent = {
     along: placesOn(features, 0),
     across: placesOn(features, 1),
     through: placesOn(features, 2),
@@ -104,7 +104,7 @@ export function* pieceSheets(
   const planed = planedFrom(thickness, alike.stock, model) === null ? '' : `, ${sayPlaned(thickness, model)}`
   const stock = alike.stock?.stock.name ?? 'no stock'
   const [width, height] = PAPER[settings.paper]
-  const telling = ({ along, across, through, rounds, notes }: Told): Mark[] => [
+  const telling = ({ along, across, through, rounds, notes }: SheetContent): Mark[] => [
     ...runningLevel(
       along.map((p) => ({ x: atU(atMain, p), text: say(p) })),
       top - 5,

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { modelOf } from '../model'
 import { cross, minus, norm, type Vec3 } from '../pieces'
 import type { Kernel } from '../solid'
-import { block, join, make, testKernel } from '../testing/bench'
+import { block, join, make, testKernel } from '../testing/scenario'
 import { FRONT, LEFT } from './hidden/view'
 import { hatching, opened, type Opening, type Triangle } from './section'
 
@@ -16,14 +16,7 @@ const model = modelOf(
   make([
     ...block('a', 'up-left', [0, 18], [0, 300], [0, 700]),
     ...block('c', 'right-up', [18, 482], [0, 300], [300, 18]),
-    join(
-      'housing',
-      [
-        ['c', 'end1'],
-        ['a', null],
-      ],
-      { depth: 6 },
-    ),
+    join('housing', ['c.end1', 'a'], { depth: 6 }),
   ]),
 )
 const [side, shelf] = model.resolved.instances

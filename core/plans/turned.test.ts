@@ -2,7 +2,7 @@
 import { change, onFace, Outline, type Change } from '../document'
 import { modelOf } from '../model'
 import type { Kernel } from '../solid'
-import { block, make, testKernel } from '../testing/bench'
+import { block, make, testKernel } from '../testing/scenario'
 import { planSheets, type Mark, type Sheet } from './index'
 
 let kernel: Kernel

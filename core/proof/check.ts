@@ -7,7 +7,7 @@ import type { Kernel } from '../solid'
 export interface About {
   /** Steady, for switching it off, for the file and for the command line. */
   readonly id: string
-  /** What it looks for, as while it works: "pieces that share wood". */
+  /** What it looks for, as while it works: "Overlapping pieces". */
   readonly title: string
   /** Why that matters, in a sentence. */
   readonly why: string
@@ -46,11 +46,11 @@ export const defineWhole = ({ look, ...about }: QuickCheck): Check<null> => ({
 })
 
 /** What was found of one thing, and all that it was found from. */
-interface Kept {
+interface CheckCache {
   readonly from: readonly unknown[]
   readonly found: readonly Problem[]
 }
-type Memory = Map<string, Kept>
+type Memory = Map<string, CheckCache>
 
 const same = (a: readonly unknown[], b: readonly unknown[]): boolean =>
   a.length === b.length && a.every((x, n) => x === b[n])

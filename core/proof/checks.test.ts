@@ -1,7 +1,7 @@
 /** Of each check: small models that must raise it, and near misses that must not. Millimetres. */
 import { modelOf } from '../model'
 import type { Kernel } from '../solid'
-import { block, make, testKernel } from '../testing/bench'
+import { block, make, testKernel } from '../testing/scenario'
 import { step } from '../testing/proving'
 import { run as changed } from '../testing/run'
 import { cuts } from './cases/cuts'

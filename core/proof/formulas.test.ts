@@ -4,9 +4,9 @@ import { change, type Change } from '../document'
 import { modelOf } from '../model'
 import { movementOf, stiffnessOf } from '../rack'
 import type { Kernel } from '../solid'
-import { block, instance, join, make, placed, testKernel } from '../testing/bench'
+import { block, instance, join, make, placed, testKernel } from '../testing/scenario'
 import { proofOf, type Finding } from './index'
-import { chainError, placesAlong, written } from './rounding'
+import { chainError, placesAlong, written } from './numbers/rounding'
 import { moistureIn, sagOf, widthIn } from './year'
 import { runs } from '../testing/runs'
 
@@ -98,10 +98,7 @@ test('what joints take out is no clash, and what they leave is, whatever their f
           ...block('b', 'right-up', [kind === 'lap' ? -20 : 18, 300], [0, 240 + over], [300, 18]),
           join(
             kind,
-            [
-              ['b', kind === 'lap' ? null : 'end1'],
-              ['a', null],
-            ],
+            [kind === 'lap' ? 'b' : 'b.end1', 'a'],
             kind === 'housing' ? fields : kind === 'tenon' ? { length: fields.depth, shoulder: '3' } : {},
           ),
         ]),

@@ -2,7 +2,7 @@
 import { change, execute, readProject, writeProject, type Change, type Project } from '../document'
 import { modelOf } from '../model'
 import type { Kernel } from '../solid'
-import { block, make, testKernel } from '../testing/bench'
+import { block, make, testKernel } from '../testing/scenario'
 import { ownDado } from '../testing/proving'
 import { run } from '../testing/run'
 import { judged, proofOf, standing } from './index'
@@ -100,9 +100,7 @@ test('a dado that is told by a radius is moved and widened to its shelf', () => 
 test('a check that is switched off looks no more, and the report says so', () => {
   const off = run(short(), change.switchCheck({ check: 'gap', on: false }))
   expect(look(off).some((f) => f.check === 'gap')).toBe(false)
-  expect(texts(reportSheets(off, look(off), ['pieces that stop just short of each other']))).toMatch(
-    /Checks switched off.*pieces that stop just short/,
-  )
+  expect(texts(reportSheets(off, look(off), ['Small gaps']))).toMatch(/Checks switched off.*Small gaps/)
   expect(look(run(off, change.switchCheck({ check: 'gap', on: true }))).some((f) => f.check === 'gap')).toBe(
     true,
   )

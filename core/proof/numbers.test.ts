@@ -2,7 +2,7 @@
 import { change, edgeAt, onFace, Outline, runAt, type Change, type FaceName, type Project } from '../document'
 import { modelOf } from '../model'
 import type { Kernel } from '../solid'
-import { block, make, testKernel } from '../testing/bench'
+import { block, make, testKernel } from '../testing/scenario'
 import { board, bored, cased, single, step } from '../testing/proving'
 import { run } from '../testing/run'
 import { findBy } from './index'
@@ -330,8 +330,8 @@ const CASES: readonly Case[] = [
   ],
   ['as deep as the bit is', 'runs', () => routedAlong(['edge1'], '12'), null],
 
-  ['a window somewhere', 'outlines', () => window(1), /lacks 2 measures/],
-  ['a window at some height', 'outlines', () => window(2), /lacks a measure/],
+  ['a window somewhere', 'outlines', () => window(1), /has 2 dimensions missing/],
+  ['a window at some height', 'outlines', () => window(2), /has 1 dimension missing/],
   ['a window in its place', 'outlines', () => window(3), null],
   ['work without an outline', 'outlines', () => bored([50, 50, 8, 10]), null],
 

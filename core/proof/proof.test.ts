@@ -3,7 +3,7 @@ import { change, type Change, type Project } from '../document'
 import { Modeller, modelOf } from '../model'
 import type { Kernel } from '../solid'
 import { drain } from '../solid'
-import { block, join, make, testKernel } from '../testing/bench'
+import { block, join, make, testKernel } from '../testing/scenario'
 import { run } from '../testing/run'
 import { cased } from '../testing/proving'
 import type { Check } from './check'
@@ -75,16 +75,7 @@ test('after one piece was moved, only pairs with that piece are compared', () =>
     p.pieces
       .filter((x) => x.id.startsWith('s'))
       .map((x, n) => {
-        const [c] = [
-          join(
-            'housing',
-            [
-              [x.id, 'end1'],
-              [n === 0 ? 'a' : `p${n}`, null],
-            ],
-            { depth: 6, fit: '-0.5' },
-          ),
-        ]
+        const [c] = [join('housing', [`${x.id}.end1`, n === 0 ? 'a' : `p${n}`], { depth: 6, fit: '-0.5' })]
         return {
           ...c,
           payload: { joints: [{ ...(c.payload as { joints: object[] }).joints[0], id: `j${n}` }] },

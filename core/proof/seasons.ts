@@ -3,9 +3,9 @@ import type { Mm } from '../measure'
 import type { Model } from '../model'
 import type { Instance } from '../resolve'
 import { neighboursIn } from './check'
-import { growth, roomOf } from './movement'
-import { loadIn, shelfOf } from './sag'
-import { sagOf, type Panel, type ShelfTold } from './year'
+import { growth, roomOf } from './pieces/movement'
+import { loadIn, shelfOf } from './pieces/sag'
+import { sagOf, type Panel, type ShelfReport } from './year'
 
 /** Narrower than this nobody looks. */
 const NARROW: Mm = 60
@@ -25,11 +25,11 @@ export function panelsIn(model: Model): Panel[] {
 }
 
 /** The first of each piece that is a shelf, the one that comes nearest to its limit first. */
-export function shelvesIn(model: Model): ShelfTold[] {
+export function shelvesIn(model: Model): ShelfReport[] {
   const near = neighboursIn(model)
   const load = loadIn(model)
   return firsts(model)
-    .flatMap((i): ShelfTold[] => {
+    .flatMap((i): ShelfReport[] => {
       const shelf = shelfOf(i, near.get(i.key) ?? [], model)
       if (!shelf) return []
       const stock = model.resolved.byId.get(i.piece)!.stock!.stock.name

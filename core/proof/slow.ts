@@ -8,8 +8,8 @@ export const tooSlow = (i: Instance): Finding => ({
   level: 'stop',
   piece: i.piece,
   says: `${i.name} takes too long to shape, so it is not shown`,
-  why: 'A measure that is out by much, or work of very many parts, keeps its solid from being made.',
-  advice: 'Look for a measure that is out, such as a diameter in the wrong unit, or make its work simpler.',
+  why: 'A dimension that is far out, or a step with very many parts, keeps its solid from being made.',
+  advice: 'Look for a dimension that is out, such as a diameter in the wrong unit, or make its work simpler.',
   at: [{ instance: i.key }],
   about: `slow:${i.key}`,
 })

@@ -9,7 +9,7 @@ export const unfinished = (
 ): Problem => ({
   id: `unfinished:${check.id}`,
   level: 'look',
-  says: `The check for ${check.title} could not be finished (${sayError(error)})`,
+  says: `The check “${check.title}” could not be finished (${sayError(error)})`,
   why: 'This check could not run; it is a fault of the program.',
   advice: 'Look for it by eye before you cut; undo the last change to see what the check stumbled over.',
 })

@@ -41,7 +41,7 @@ export interface Panel {
   readonly room: Mm | null
 }
 
-export interface ShelfTold extends Shelf {
+export interface ShelfReport extends Shelf {
   readonly key: string
   readonly name: string
   readonly stock: string

@@ -49,17 +49,16 @@ export function cutterOf(
   if (!shape) return `there is no shape of bit called ${bit.shape}`
   for (const [name, m] of Object.entries(shape.measures)) {
     const v = values[name]
-    if (v !== undefined && v <= 0 && !m.nought)
-      return `its ${m.label.toLowerCase()} is to be more than nothing`
+    if (v !== undefined && v <= 0 && !m.nought) return `its ${m.label.toLowerCase()} must be more than 0`
   }
-  if (bearing !== null && bearing <= 0) return 'its bearing is to be wider than nothing'
+  if (bearing !== null && bearing <= 0) return 'its bearing must have a diameter'
   const outline = shape.profile(values)
   if (typeof outline === 'string') return outline
   const out = shape.bearing ? (bearing ?? 0) / 2 : 0
   const profile = outline.map(([r, z]): Pair => [r + out, z])
   const radius = Math.max(...profile.map(([r]) => r))
   const length = profile.at(-1)![1]
-  if (profile.some(([r]) => r < -1e-9)) return 'it would be narrower than nothing'
+  if (profile.some(([r]) => r < -1e-9)) return 'it would be less than 0 wide'
   if (bearing !== null && bearing / 2 > radius + 1e-9) return 'its bearing is wider than its cut'
   return {
     profile,

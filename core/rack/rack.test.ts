@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { Bit, change, clipOf, execute, newProject, onFace, pastedInto, Stock } from '../document'
 import { coerce, evaluate, parse } from '../measure'
 import { catalogue } from './catalogue'
-import { block, make } from '../testing/bench'
+import { block, make } from '../testing/scenario'
 import { refused, run } from '../testing/run'
 import { bitFor, bitMeasures, cutterOf, stockFor, woodColour } from './index'
 
@@ -129,7 +129,7 @@ test('every bit of the catalogue cuts in a project of either unit, alike, and is
 test('a bit that cannot be is refused in a sentence, and one that is used stays on the rack', () => {
   const why = (shape: string, values: Record<string, number>, bearing: number | null = null) =>
     cutterOf({ shape, speed: null }, values, bearing, null)
-  expect(why('straight', { diameter: 0, length: 9 })).toBe('its diameter is to be more than nothing')
+  expect(why('straight', { diameter: 0, length: 9 })).toBe('its diameter must be more than 0')
   expect(why('dovetail', { diameter: 6, length: 20, angle: 14 })).toMatch(/comes to a point/)
   expect(why('own', { radius1: 3, height1: 0 })).toMatch(/two corners/)
   expect(why('own', { radius1: 3, height1: 2, radius2: 3, height2: 4 })).toMatch(/at height 0/)

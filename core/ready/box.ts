@@ -1,6 +1,6 @@
 /** A box with finger joints, its bottom in grooves, and a lid. */
 import { defineReady } from './kind'
-import { block } from '../work/picture'
+import { block } from '../work/icon'
 
 /** What the sides and the bottom of a box are made of. */
 export const BOX_WOOD = {

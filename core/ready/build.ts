@@ -19,10 +19,10 @@ import {
 import { findContacts, jointKind } from '../joints'
 import { modelOf, type Model } from '../model'
 import type { RoomSide } from '../pieces'
-import { firstChoice, type Board, type Building, type Part, type Ready, type Spans } from './kind'
+import { firstChoice, type Board, type Building, type Inserted, type Ready, type Spans } from './kind'
 
 /** What a maker settled of it; measures and places as stored texts. */
-export interface Asked {
+export interface ReadyInput {
   /** Stocks that come to the rack along with it. */
   readonly bring?: readonly Stock[]
   readonly stocks: Readonly<Record<string, string>>
@@ -47,7 +47,7 @@ interface Wanted {
 export function buildReady(
   project: Project,
   ready: Ready,
-  asked: Asked,
+  asked: ReadyInput,
   model: (project: Project) => Model = modelOf,
 ): Built {
   const missing = missingIn(ready, asked)
@@ -61,13 +61,14 @@ export function buildReady(
   return 'why' in joints ? joints : { changes: [...building.changes, change.addJoints(joints)] }
 }
 
-function missingIn(ready: Ready, { stocks, measures, choices = {}, fits }: Asked): string | null {
+function missingIn(ready: Ready, { stocks, measures, choices = {}, fits }: ReadyInput): string | null {
   const idle = ready.idle?.(choices) ?? []
   for (const [name, { label }] of Object.entries(ready.stocks))
     if (!stocks[name]) return `Choose the wood for: ${label.toLowerCase()}`
   for (const [name, { label, optional }] of Object.entries(ready.measures))
     if (!optional && !idle.includes(name) && !measures[name]) return `${label} is missing`
-  for (const [side, label] of ready.fits) if (!fits[side]) return `${label} is missing: a face, or a measure`
+  for (const [side, label] of ready.fits)
+    if (!fits[side]) return `${label} is missing: a face, or a dimension`
   return null
 }
 
@@ -82,7 +83,7 @@ function jointsOf({ project, resolved }: Model, { wanted }: Builder): { joints: 
     )
     const proposal = contact && jointKind(kind)!.propose(contact, resolved)
     if (!proposal)
-      return { why: `With these measures ${name(pair[0])} does not meet ${name(pair[1])} as it should` }
+      return { why: `With these dimensions ${name(pair[0])} does not meet ${name(pair[1])} as it should` }
     const id = freeId('j', ids)
     ids.push(id)
     joints.push({
@@ -105,7 +106,7 @@ interface Grouped {
 /** A text as a part of a sum; what is a number or a name by itself needs no brackets. */
 const bracketed = (text: string): string => (/^([\d./ ]*|@?[\w#:.]+)$/.test(text) ? text : `(${text})`)
 
-const partOf = (id: string): Part => ({ id, at: (side) => `@${id}.${side}` })
+const partOf = (id: string): Inserted => ({ id, at: (side) => `@${id}.${side}` })
 
 class Builder implements Building {
   readonly changes: Change[] = []
@@ -119,7 +120,7 @@ class Builder implements Building {
   constructor(
     project: Project,
     private readonly ready: Ready,
-    private readonly asked: Asked,
+    private readonly asked: ReadyInput,
   ) {
     this.unit = project.settings.style.unit
     for (const stock of asked.bring ?? []) this.changes.push(change.addStock(stock))
@@ -140,7 +141,7 @@ class Builder implements Building {
   fit = (side: RoomSide): string => bracketed(this.asked.fits[side]!)
   either = (inches: string, mm: string): string => (this.unit === 'in' ? inches : mm)
 
-  board({ name, stock, facing, spans, repeat }: Board, group?: Part): Part {
+  board({ name, stock, facing, spans, repeat }: Board, group?: Inserted): Inserted {
     const id = this.id('p')
     const piece: MadePiece = {
       kind: 'made',
@@ -164,20 +165,20 @@ class Builder implements Building {
 
   chosen = (name: string): string => this.asked.choices?.[name] ?? firstChoice(this.ready.choices![name]!)
 
-  work(on: Part, { face, ...step }: Parameters<Building['work']>[1]): void {
+  work(on: Inserted, { face, ...step }: Parameters<Building['work']>[1]): void {
     const id = freeId('w', this.steps)
     this.steps.push(id)
     this.changes.push(change.addStep({ on: on.id, step: { ...step, id, off: false, at: onFace(face) } }))
   }
 
-  twin(name: string, of: Part, direction: Direction, about: string): Part {
+  twin(name: string, of: Inserted, direction: Direction, about: string): Inserted {
     const id = this.id('p')
     this.changes.push(change.mirrorPiece({ id, of: of.id, name, direction, about }))
     for (const { members } of this.groups.values()) if (members.includes(of.id)) members.push(id)
     return partOf(id)
   }
 
-  group(name: string, spans: Spans, repeat?: Repeat): Part {
+  group(name: string, spans: Spans, repeat?: Repeat): Inserted {
     const id = this.id('g')
     this.groups.set(id, { name, spans, repeat: repeat ?? null, members: [] })
     return partOf(id)
@@ -185,8 +186,8 @@ class Builder implements Building {
 
   join(
     kind: string,
-    a: Part,
-    b: Part,
+    a: Inserted,
+    b: Inserted,
     fields: Record<string, string> = {},
     options: Record<string, string> = {},
   ): void {

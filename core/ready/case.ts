@@ -1,6 +1,6 @@
 /** A case: two sides, top and bottom, shelves in dados, a back in rabbets and a kick board. */
 import { between, defineReady } from './kind'
-import { area, block } from '../work/picture'
+import { area, block } from '../work/icon'
 
 export const caseWithShelves = defineReady({
   kind: 'case',

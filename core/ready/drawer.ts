@@ -1,6 +1,6 @@
 /** Drawers for an opening, one over the other, each with its bottom in grooves. */
 import { between, defineReady } from './kind'
-import { area, block, ring } from '../work/picture'
+import { area, block, ring } from '../work/icon'
 
 export const drawers = defineReady({
   kind: 'drawers',

@@ -1,6 +1,6 @@
 /** A face frame for the front of a case: two stiles, and rails with tenons between them. */
 import { defineReady } from './kind'
-import { area, block } from '../work/picture'
+import { area, block } from '../work/icon'
 
 export const faceFrame = defineReady({
   kind: 'face-frame',

@@ -5,7 +5,7 @@
 import type { Direction, FaceName, Repeat, Span, Step } from '../document'
 import type { LengthUnit, MeasureKind } from '../measure'
 import type { RoomSide } from '../pieces'
-import type { Picture } from '../work/picture'
+import type { Icon } from '../work/icon'
 
 /** A measure it is asked with. */
 export interface ReadyMeasure {
@@ -41,7 +41,7 @@ export interface Ready {
   /** As it stands in a list: a word, what it is in one line, and a small picture. */
   readonly name: string
   readonly line: string
-  readonly picture: Picture
+  readonly picture: Icon
   /** What comes, in a sentence. */
   readonly says: string
   readonly stocks: Readonly<Record<string, ReadyStock>>
@@ -73,7 +73,7 @@ export interface Board {
 }
 
 /** A piece or a group that was put in; it reads as a reference, and its sides as places. */
-export interface Part {
+export interface Inserted {
   readonly id: string
   at(side: RoomSide): string
 }
@@ -91,18 +91,18 @@ export interface Building {
   fit(side: RoomSide): string
   /** A length for projects in inches and one for millimetres. */
   either(inches: string, mm: string): string
-  board(board: Board, group?: Part): Part
+  board(board: Board, group?: Inserted): Inserted
   /** Puts work on a board. */
-  work(on: Part, step: Pick<Step, 'kind' | 'fields' | 'options'> & { readonly face: FaceName }): void
+  work(on: Inserted, step: Pick<Step, 'kind' | 'fields' | 'options'> & { readonly face: FaceName }): void
   /** The mirror image of a board. */
-  twin(name: string, of: Part, direction: Direction, about: string): Part
+  twin(name: string, of: Inserted, direction: Direction, about: string): Inserted
   /** A group with a box of its own, which its members may name before they are put in. */
-  group(name: string, spans: Spans, repeat?: Repeat): Part
+  group(name: string, spans: Spans, repeat?: Repeat): Inserted
   /** Joins two pieces where they meet. */
   join(
     kind: string,
-    a: Part,
-    b: Part,
+    a: Inserted,
+    b: Inserted,
     fields?: Record<string, string>,
     options?: Record<string, string>,
   ): void

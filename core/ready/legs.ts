@@ -1,6 +1,6 @@
 /** A frame on four legs: aprons with tenons into square legs, as for a table or a stool. */
-import { defineReady, type Part } from './kind'
-import { block, way } from '../work/picture'
+import { defineReady, type Inserted } from './kind'
+import { block, way } from '../work/icon'
 
 export const fourLegs = defineReady({
   kind: 'legs',
@@ -53,7 +53,7 @@ export const fourLegs = defineReady({
     })
     const taper = to.chosen('taper')
     /** The faces on the outside stay, or the middle does. */
-    const tapered = (leg: Part, across: 'low' | 'high', deep: 'low' | 'high') => {
+    const tapered = (leg: Inserted, across: 'low' | 'high', deep: 'low' | 'high') => {
       if (taper === 'none') return
       const foot = to.measure('foot')
       to.work(leg, {

@@ -1,6 +1,6 @@
 /** A frame with a panel: stiles and rails with tenons, and a panel in a groove all round. */
 import { defineReady } from './kind'
-import { area, way } from '../work/picture'
+import { area, way } from '../work/icon'
 
 export const framedPanel = defineReady({
   kind: 'panel',

@@ -1,6 +1,6 @@
 /** A picture frame: four mitred sides with a rabbet behind, made to the picture, its glass and a backing. */
-import { defineReady, type Part } from './kind'
-import { area, way } from '../work/picture'
+import { defineReady, type Inserted } from './kind'
+import { area, way } from '../work/icon'
 
 export const pictureFrame = defineReady({
   kind: 'picture',
@@ -62,7 +62,7 @@ export const pictureFrame = defineReady({
       g,
     )
     /** Along the edge that is inside. */
-    const rabbet = (of: Part, from: 'near' | 'far') =>
+    const rabbet = (of: Inserted, from: 'near' | 'far') =>
       to.work(of, {
         kind: 'channel',
         face: 'back',

@@ -1,6 +1,6 @@
 /** A plinth: four boards on edge, the front mitred to the sides, the back between them. */
 import { defineReady } from './kind'
-import { block } from '../work/picture'
+import { block } from '../work/icon'
 
 export const plinth = defineReady({
   kind: 'plinth',

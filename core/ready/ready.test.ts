@@ -6,8 +6,8 @@ import { lookOver, proofOf } from '../proof'
 import { stockFor } from '../rack'
 import { catalogue } from '../rack/catalogue'
 import type { Kernel } from '../solid'
-import { testKernel } from '../testing/bench'
-import { buildReady, type Asked } from './build'
+import { testKernel } from '../testing/scenario'
+import { buildReady, type ReadyInput } from './build'
 import { READY, readyKind, suits } from './index'
 import { runs } from '../testing/runs'
 
@@ -50,7 +50,11 @@ const empty = (): Project => {
 }
 
 /** As it is asked to begin with, on the stocks of the test. */
-function asked(kind: string, more: Partial<Asked> = {}, stocks: Record<string, string> = {}): Asked {
+function asked(
+  kind: string,
+  more: Partial<ReadyInput> = {},
+  stocks: Record<string, string> = {},
+): ReadyInput {
   const ready = readyKind(kind)!
   return {
     stocks: Object.fromEntries(
@@ -79,7 +83,7 @@ const FIT: Readonly<Record<string, number>> = {
   back: 400,
 }
 
-function built(kind: string, more: Partial<Asked> = {}, on = empty()): Project {
+function built(kind: string, more: Partial<ReadyInput> = {}, on = empty()): Project {
   const found = buildReady(on, readyKind(kind)!, asked(kind, more))
   if ('why' in found) throw new Error(found.why)
   const done = execute(on, found.changes)

@@ -1,7 +1,7 @@
 /** A box whose lid slides in grooves of its sides, out over a lower front. */
 import { BOX_WOOD } from './box'
 import { defineReady } from './kind'
-import { block } from '../work/picture'
+import { block } from '../work/icon'
 
 export const slidingLidBox = defineReady({
   kind: 'sliding-box',

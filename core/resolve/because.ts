@@ -2,7 +2,7 @@
 import { lengthStyle, type Direction, type Project } from '../document'
 import { formatLength, formatNumber, marked, type LengthStyle, type MeasureKind } from '../measure'
 import { AXIS_OF, FACE_AT, FACE_NAMES } from '../pieces'
-import type { NodeDef, NodeKey, NodeResult, Part } from './graph'
+import type { NodeDef, NodeKey, NodeResult, Term } from './graph'
 import { keyOf, SIZES } from './keys'
 import { forCopy } from './percopy'
 import type { Because, PerCopy, ResolvedPiece, Stretch } from './types'
@@ -50,7 +50,7 @@ function finished({ owner, key, label }: NodeDef, sizes: PerCopy, copy: number, 
   const piece = from.byId.get(id)
   const axis = SIZES.indexOf(size)
   const direction = (['across', 'deep', 'up'] as const).find((d) => piece?.facing.room[axis] === AXIS_OF[d])
-  const parts: Part[] = []
+  const parts: Term[] = []
   const place = direction && from.result(keyOf.place(id, direction))
   if (place?.ok) {
     const by = direction && movedBy(id, direction, place.value as readonly Stretch[], copy, from)
@@ -86,7 +86,7 @@ function movedBy(
 }
 
 /** Places told where the copy stands: those of what moves with it, where all of them do. */
-function standing(parts: readonly Part[], by: number, id: string, { project }: Sources): readonly Part[] {
+function standing(parts: readonly Term[], by: number, id: string, { project }: Sources): readonly Term[] {
   const groupOf = (of: string) => project.pieces.find((p) => p.id === of)?.group ?? null
   const group = groupOf(id)
   if (group === null || Math.abs(by) < 1e-6) return parts
@@ -96,7 +96,7 @@ function standing(parts: readonly Part[], by: number, id: string, { project }: S
 }
 
 /** A term that is nothing but one reference or name is linked straight to what it names. */
-function plain(part: Part, from: Sources): Part {
+function plain(part: Term, from: Sources): Term {
   const inner = part.key === null ? undefined : from.result(part.key)
   const only = inner?.ok && inner.parts.length === 1 ? inner.parts[0]! : null
   return only && only.label === part.label ? { ...part, key: only.key } : part
@@ -123,7 +123,7 @@ export function sayBecause(b: Because, project: Project): string {
 /** What it comes from: a sum, or a list; nothing for what comes from nothing else. */
 export function sayParts(b: Because, project: Project): string {
   const style = lengthStyle(project.settings)
-  const say = (p: Part) => {
+  const say = (p: Term) => {
     const value = sayValue(p.value, p.kind, style)
     if (p.goes) return `${value} ${p.label}`
     if (p.label === value) return value

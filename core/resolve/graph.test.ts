@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { Graph, NodeSlip, type NodeDef, type Nodes } from './graph'
+import { Graph, NodeFault, type NodeDef, type Nodes } from './graph'
 
 /** A node that adds up what it reads and a number of its own; less than nothing is a slip. */
 const node = (key: string, own: number, reads: readonly string[]): NodeDef => ({
@@ -11,7 +11,7 @@ const node = (key: string, own: number, reads: readonly string[]): NodeDef => ({
   reads,
   compute: (get) => {
     const value = reads.reduce((n, r) => n + (get<number | undefined>(r) ?? 0), own)
-    if (value < 0) throw new NodeSlip({ message: `${key} is less than nothing` })
+    if (value < 0) throw new NodeFault({ message: `${key} is less than nothing` })
     return {
       value,
       parts: reads.map((r) => ({ op: '+', label: r, value: get<number>(r) ?? 0, kind: 'number', key: r })),

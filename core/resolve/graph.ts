@@ -9,7 +9,7 @@ import type { MeasureKind } from '../measure'
 export type NodeKey = string
 
 /** A term in the story of a number: "+ 1/4 into Left side". */
-export interface Part {
+export interface Term {
   readonly op: '+' | '−' | '·'
   readonly label: string
   readonly value: number
@@ -22,7 +22,7 @@ export interface Part {
   readonly copy?: readonly [n: number, of: number]
 }
 
-export interface Slip {
+export interface MeasureFault {
   readonly message: string
   /** Where in the measure's text, when it is about a text. */
   readonly at?: number
@@ -34,8 +34,8 @@ export interface Slip {
 }
 
 export type NodeResult<T = unknown> =
-  | { readonly ok: true; readonly value: T; readonly parts: readonly Part[] }
-  | { readonly ok: false; readonly slip: Slip }
+  | { readonly ok: true; readonly value: T; readonly parts: readonly Term[] }
+  | { readonly ok: false; readonly slip: MeasureFault }
 
 /** What a node belongs to. */
 export interface Owner {
@@ -67,17 +67,17 @@ export interface NodeDef {
   /** Everything but `reads` that the value depends on; equal text means an equal computation. */
   readonly basis: string
   readonly reads: readonly NodeKey[]
-  compute(get: <T>(key: NodeKey) => T): { value: unknown; parts?: readonly Part[] }
+  compute(get: <T>(key: NodeKey) => T): { value: unknown; parts?: readonly Term[] }
 }
 
 /** Thrown by `compute` when the maker's text is at fault. */
-export class NodeSlip extends Error {
-  constructor(readonly slip: Slip) {
+export class NodeFault extends Error {
+  constructor(readonly slip: MeasureFault) {
     super(slip.message)
   }
 }
 
-interface Kept {
+interface NodeCache {
   readonly def: NodeDef
   readonly result: NodeResult
 }
@@ -101,16 +101,16 @@ const READS_ANEW = 2
 class Book {
   constructor(
     readonly places: ReadonlyMap<NodeKey, number>,
-    readonly kept: Array<Kept | undefined>,
+    readonly kept: Array<NodeCache | undefined>,
   ) {}
 
-  get(key: NodeKey): Kept | undefined {
+  get(key: NodeKey): NodeCache | undefined {
     const at = this.places.get(key)
     return at === undefined ? undefined : this.kept[at]
   }
 
   has = (key: NodeKey): boolean => this.get(key) !== undefined
-  set = (key: NodeKey, kept: Kept): void => void (this.kept[this.places.get(key)!] = kept)
+  set = (key: NodeKey, kept: NodeCache): void => void (this.kept[this.places.get(key)!] = kept)
 }
 
 export class Graph {
@@ -171,7 +171,7 @@ export class Graph {
     const before = this.book
     this.touched = null
     const all = [...defs.values()]
-    const book = new Book(this.setOrder(all), new Array<Kept | undefined>(all.length))
+    const book = new Book(this.setOrder(all), new Array<NodeCache | undefined>(all.length))
     const changed = new Set<NodeKey>()
     const fresh = before.places.size === 0
     for (const at of this.sequence) {
@@ -191,7 +191,7 @@ export class Graph {
   }
 
   /** Works a node out; the old result stays where the new one is equal. */
-  private settled(def: NodeDef, old: Kept | undefined, book: Book): { kept: Kept; same: boolean } {
+  private settled(def: NodeDef, old: NodeCache | undefined, book: Book): { kept: NodeCache; same: boolean } {
     this.computed++
     const result = settle(def, book)
     const same = old !== undefined && sameResult(old.result, result)
@@ -237,7 +237,7 @@ export class Graph {
 /** Whether a node's last result still holds: its computation is the same, and so is all that it reads. */
 function stands(
   def: NodeDef,
-  old: Kept,
+  old: NodeCache,
   changed: ReadonlySet<NodeKey>,
   reshaped: { defs: ReadonlyMap<NodeKey, NodeDef>; before: Book },
 ): boolean {
@@ -258,7 +258,7 @@ function settleLoops(defs: ReadonlyMap<NodeKey, NodeDef>, now: Book): void {
     if (next.length === 0)
       for (const loop of loops(defs, now)) {
         const way = [...loop, loop[0]!].map((k) => defs.get(k)!.label).join(' → ')
-        const slip: Slip = { message: `These go round in a circle: ${way}`, loop }
+        const slip: MeasureFault = { message: `These go round in a circle: ${way}`, loop }
         for (const key of loop) now.set(key, { def: unsettled(key), result: { ok: false, slip } })
       }
     waiting = waiting.filter((key) => !now.has(key))
@@ -283,7 +283,7 @@ function settle(def: NodeDef, now: Book): NodeResult {
     })
     return { ok: true, value, parts }
   } catch (error) {
-    if (error instanceof NodeSlip) return { ok: false, slip: error.slip }
+    if (error instanceof NodeFault) return { ok: false, slip: error.slip }
     throw error
   }
 }

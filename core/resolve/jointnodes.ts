@@ -1,6 +1,6 @@
 /** The nodes of joints: their measures, and how far they make faces grow. */
 import type { Joint, Piece } from '../document'
-import type { NodeDef, NodeKey, Owner, Part } from './graph'
+import type { NodeDef, NodeKey, Owner, Term } from './graph'
 import { standsAtHome } from './home'
 import { keyOf } from './keys'
 import { measureNode } from './measurenode'
@@ -46,7 +46,7 @@ export function jointNodes(
       locals,
     )
   })
-  const called = (member: number) => (members[member] ? `@${members[member].id}` : 'its host')
+  const called = (member: number) => (members[member] ? `@${members[member].id}` : 'its mating piece')
   const grows = joints.grows(joint).flatMap((g, n): GrowTerm[] => {
     const member = joint.between[g.member]
     if (!member) return []
@@ -128,7 +128,7 @@ export function growNode(key: NodeKey, terms: readonly GrowTerm[]): NodeDef {
       )
       const value = perCopy(decides.map((t) => t.by))
       const told = typeof value === 'object' ? decides : decides.slice(0, 1)
-      const parts = told.map((t, n): Part => ({
+      const parts = told.map((t, n): Term => ({
         op: '+',
         label: t.says,
         value: t.by,

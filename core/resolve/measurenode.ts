@@ -18,7 +18,7 @@ import {
 } from '../measure'
 import { AXES, angleBetween, FACE_AT, normalOf, type Pose, type Vec3 } from '../pieces'
 import { FIRST, ordinalOf, partsOf, type Copy } from '../document'
-import { NodeSlip, type NodeDef, type NodeKey, type Owner, type Part } from './graph'
+import { NodeFault, type NodeDef, type NodeKey, type Owner, type Term } from './graph'
 import { keyOf, type Target } from './keys'
 import { flatsKey, poseKey, targetOf, type Names } from './names'
 import { forCopy } from './percopy'
@@ -69,7 +69,7 @@ export function measureNode(
     basis: `${kind}|${names.unit}|${text}|${firstsIn(expr, names)}`,
     reads,
     compute: (get) => {
-      const parts: Part[] = []
+      const parts: Term[] = []
       const note = (label: string, q: Quantity, from: NodeKey) => {
         const kind = q.length === 1 ? 'length' : q.angle === 1 ? 'angle' : 'number'
         parts.push({ op: '·', label, value: q.value, kind, key: from })
@@ -220,5 +220,5 @@ const ownOrdinal = (copy: Copy): number => {
 }
 
 export function fail(message: string, at?: number, end?: number): never {
-  throw new NodeSlip(at === undefined || end === undefined ? { message } : { message, at, end })
+  throw new NodeFault(at === undefined || end === undefined ? { message } : { message, at, end })
 }

@@ -10,7 +10,7 @@ import {
 } from '../document'
 import type { MeasureKind, Mm } from '../measure'
 import { AXIS_OF, DIRECTION_OF, facing, FACE_NAMES, sideAt, sideOfFace, type Facing } from '../pieces'
-import type { NodeDef, NodeKey, Owner, Part } from './graph'
+import type { NodeDef, NodeKey, Owner, Term } from './graph'
 import { keyOf, SIZES } from './keys'
 import { fail, measureNode } from './measurenode'
 import type { Names } from './names'
@@ -106,14 +106,14 @@ export function placeNode(owner: Owner, spans: Spans, direction: Direction, how:
       const fact = (f: Fact): number | undefined =>
         given.includes(f) ? get<number>(keyOf.fact(id, direction, f)) : undefined
       const size = fact('size') ?? (fallback ? get<number>(fallback.key) : undefined)
-      const part = (op: Part['op'], f: Fact): Part => ({
+      const part = (op: Term['op'], f: Fact): Term => ({
         op,
         label: span[f]!,
         value: fact(f)!,
         kind: 'length',
         key: keyOf.fact(id, direction, f),
       })
-      const sizePart: Part[] =
+      const sizePart: Term[] =
         size === undefined
           ? []
           : fallback && !given.includes('size')
@@ -132,7 +132,7 @@ export function placeNode(owner: Owner, spans: Spans, direction: Direction, how:
       const end = fact('end')
       const centre = fact('centre')
       let stretch: Stretch | null = null
-      let parts: Part[] = sizePart
+      let parts: Term[] = sizePart
       if (start !== undefined && end !== undefined) {
         stretch = { start, size: end - start }
         parts = [part('+', 'end'), part('−', 'start')]

@@ -331,7 +331,7 @@ function resolveBit(bit: Bit, number: Numbers): ResolvedBit {
   )
   const fault = (why: string): ResolvedBit => ({ id: bit.id, bit, cutter: null, why })
   if (missing) return fault(`its ${missing[1].label.toLowerCase()} is missing`)
-  if (values.some(([, v]) => v === null)) return fault('one of its measures is not to be read')
+  if (values.some(([, v]) => v === null)) return fault('one of its dimensions cannot be read')
   const { bearing, bite, ...own } = Object.fromEntries(values) as Record<string, number>
   const cutter = cutterOf(bit, own, bearing ?? null, bite ?? null)
   return typeof cutter === 'string' ? fault(cutter) : { id: bit.id, bit, cutter, why: null }

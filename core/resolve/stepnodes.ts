@@ -1,4 +1,5 @@
 /** The nodes of the maker's own work: its measures, the sizes they may name, and the flat faces it leaves. */
+import { stepFieldWord, stepWord } from '../document'
 import type { Direction, Group, MadePiece, Step } from '../document'
 import { AXIS_OF, carried, DIRECTION_OF, dot, facing, toRoom, unit, type Vec3 } from '../pieces'
 import type { NodeDef, NodeKey, Owner } from './graph'
@@ -37,7 +38,11 @@ export function stepNodes(wood: MadePiece | Group, numbers: WorkNumbers, names: 
         .measures(step)
         .map((m) =>
           measureNode(
-            { key: keyOf.step(step.id, m.name), owner, label: `@${wood.id} · ${step.kind} ${m.name}` },
+            {
+              key: keyOf.step(step.id, m.name),
+              owner,
+              label: `@${wood.id} · ${stepWord(step.kind)}, ${stepFieldWord(step.kind, m.name)}`,
+            },
             m.text,
             m.kind,
             names,

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { edgeAt, change, execute, type Change, type Project } from '../document'
 import { modelOf } from '../model'
 import { cross, dot, toRoom, type Vec3 } from '../pieces'
-import { block, grouped, instance, join, make, stops } from '../testing/bench'
+import { block, grouped, instance, join, make, stops } from '../testing/scenario'
 import { keyOf } from './keys'
 import { runs } from '../testing/runs'
 
@@ -152,17 +152,7 @@ describe('groups', () => {
         repeat: { kind: 'pitch', direction: 'across', count: '3', pitch: '605' },
       }),
     )
-    const joined = run(
-      three,
-      join(
-        'housing',
-        [
-          ['c', 'end1'],
-          ['a', null],
-        ],
-        { depth: 6 },
-      ),
-    )
+    const joined = run(three, join('housing', ['c.end1', 'a'], { depth: 6 }))
     const parted = run(joined, change.partGroup({ id: 'g', newId: 'own', copy: '2' }))
     const seen = (p: Project) =>
       modelOf(p)
@@ -236,14 +226,7 @@ describe('repeats', () => {
     const p = run(
       rail({ kind: 'pitch', direction: 'up', count: '3', pitch: '50' }),
       ...block('b', 'up-left', [300, 18], [0, 100], [0, 200]),
-      join(
-        'housing',
-        [
-          ['a', 'end2'],
-          ['b', null],
-        ],
-        { depth: 6 },
-      ),
+      join('housing', ['a.end2', 'b'], { depth: 6 }),
       ...block('c', 'right-up', [0, 10], [0, 10], [0, 10]),
       change.setFact({ id: 'c', direction: 'up', fact: 'start', text: '@a#2.top' }),
     )
@@ -364,14 +347,7 @@ test('grouping, moving and mirroring everything changes no finished size', () =>
   const p = make([
     ...block('a', 'right-front', [0, 300], [50, 20], [100, 80]),
     ...block('b', 'up-left', [300, 40], [30, 60], [0, 300]),
-    join(
-      'tenon',
-      [
-        ['a', 'end2'],
-        ['b', null],
-      ],
-      { length: 25 },
-    ),
+    join('tenon', ['a.end2', 'b'], { length: 25 }),
   ])
   const sizes = modelOf(p).resolved.instances.map((i) => i.size)
   const m = modelOf(grouped(p, { kind: 'mirrored', direction: 'deep', about: '1000' }))

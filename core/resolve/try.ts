@@ -1,5 +1,5 @@
 import type { MeasureKind } from '../measure'
-import { NodeSlip, type NodeKey, type Slip } from './graph'
+import { NodeFault, type NodeKey, type MeasureFault } from './graph'
 import { measureNode } from './measurenode'
 import { namesOf } from './names'
 import type { Resolved } from './types'
@@ -9,7 +9,7 @@ export type Readable = Pick<Resolved, 'project' | 'result' | 'slip' | 'say'>
 
 export type Tried =
   | { readonly ok: true; readonly value: number }
-  | { readonly ok: false; readonly slip: Slip }
+  | { readonly ok: false; readonly slip: MeasureFault }
 
 /**
  * What a stored measure would give in a project as it stands, without putting it there. `locals` as in
@@ -41,7 +41,7 @@ export function tryMeasure(
     })
     return { ok: true, value: value as number }
   } catch (error) {
-    if (error instanceof NodeSlip)
+    if (error instanceof NodeFault)
       return { ok: false, slip: { ...error.slip, message: resolved.say(error.slip.message) } }
     throw error
   }

@@ -18,7 +18,7 @@ import type { LengthStyle, MeasureKind, Mm, Ref } from '../measure'
 import type { Box, Facing, Frame, Pose, Vec3 } from '../pieces'
 import type { Cutter } from '../rack'
 import type { Failure } from './failures'
-import type { NodeKey, NodeResult, Part, Slip } from './graph'
+import type { NodeKey, NodeResult, Term, MeasureFault } from './graph'
 
 /** One stretch of a piece in one direction. */
 export interface Stretch {
@@ -182,7 +182,7 @@ export interface Because {
   readonly label: string
   readonly value: number
   readonly kind: MeasureKind
-  readonly parts: readonly Part[]
+  readonly parts: readonly Term[]
 }
 
 export interface Resolved {
@@ -213,7 +213,7 @@ export interface Resolved {
   /** Everything that measures may read, and they themselves. */
   readable(): Iterable<readonly [NodeKey, NodeResult]>
   result(key: NodeKey): NodeResult | undefined
-  slip(key: NodeKey): Slip | undefined
+  slip(key: NodeKey): MeasureFault | undefined
   /** Where a number comes from; of a finished size, that of the n-th copy, from 1. */
   because(key: NodeKey, copy?: number): Because | undefined
   /** What a node says, as a maker reads it (speak.ts). */

@@ -1,2 +1,2 @@
-export { Showing, type Shown } from './showing'
-export type { Told, ToldPiece, ToldValue, ToldWhole } from './told'
+export { ModelMirror, type Shown } from './mirror'
+export type { ModelUpdate, PieceUpdate, ValueUpdate, WholeUpdate } from './update'

@@ -4,10 +4,10 @@ import { Modeller, modelOf } from '../model'
 import { tryMeasure } from '../resolve'
 import { findAlike } from '../cuts'
 import { recipeKey } from '../solid'
-import { block, join, make } from '../testing/bench'
+import { block, join, make } from '../testing/scenario'
 import { wall } from '../testing/wall'
-import { Showing, type Shown } from '.'
-import { Teller } from './teller'
+import { ModelMirror, type Shown } from '.'
+import { ModelPublisher } from './publisher'
 import { lookOver } from '../proof'
 import { runs } from '../testing/runs'
 
@@ -37,14 +37,7 @@ const start = make([
   ...block('a', 'up-left', [0, 18], [0, 300], [0, 700]),
   ...block('b', 'up-left', [500, 18], [0, 300], [0, 700]),
   ...block('c', 'right-up', [18, 482], [0, 300], [300, 18]),
-  join(
-    'housing',
-    [
-      ['c', 'end1'],
-      ['a', null],
-    ],
-    { depth: 6 },
-  ),
+  join('housing', ['c.end1', 'a'], { depth: 6 }),
 ])
 const edits = fc.oneof(
   fc
@@ -70,11 +63,11 @@ test('what was told, change by change, is what a fresh model says', () => {
   fc.assert(
     fc.property(fc.array(edits, { minLength: 1, maxLength: 12 }), (list) => {
       const modeller = new Modeller()
-      const teller = new Teller()
-      const showing = new Showing()
+      const publisher = new ModelPublisher()
+      const mirror = new ModelMirror()
       let project = start
       const past: Array<Parameters<typeof replay>[1]> = []
-      const follow = () => showing.take(sent(teller.tell(modeller.model(project))), project)
+      const follow = () => mirror.take(sent(publisher.publish(modeller.model(project))), project)
       follow()
       for (const edit of list) {
         if (edit === 'back') {
@@ -86,12 +79,12 @@ test('what was told, change by change, is what a fresh model says', () => {
           past.push(done.inverse)
           project = done.project
         }
-        const early = showing.show(project)
+        const early = mirror.show(project)
         // What was not told yet is said to be so.
         for (const { id } of project.pieces) tryMeasure(early, `@${id}.left + @${id}#2.right`, 'length')
         expect(early.instances.every((i) => project.pieces.some((p) => p.id === i.piece))).toBe(true)
         follow()
-        const shown = showing.show(project)
+        const shown = mirror.show(project)
         expect(shown.settled).toBe(true)
         expect(seen(shown)).toEqual(sent(fresh(project)))
       }
@@ -102,9 +95,9 @@ test('what was told, change by change, is what a fresh model says', () => {
 
 test('measures read the same from what was told', () => {
   const model = modelOf(start)
-  const showing = new Showing()
-  showing.take(sent(new Teller().tell(model)), start)
-  const shown = showing.show(start)
+  const mirror = new ModelMirror()
+  mirror.take(sent(new ModelPublisher().publish(model)), start)
+  const shown = mirror.show(start)
   for (const text of [
     '@b.left - @a.right',
     '@c.length / 2',
@@ -120,19 +113,19 @@ test('measures read the same from what was told', () => {
 
 test('a move tells only of what it moves, and what is as before stays the very same', () => {
   const modeller = new Modeller()
-  const teller = new Teller()
-  const showing = new Showing()
+  const publisher = new ModelPublisher()
+  const mirror = new ModelMirror()
   const before = wall(4)
-  showing.take(sent(teller.tell(modeller.model(before))), before)
-  const was = showing.show(before)
+  mirror.take(sent(publisher.publish(modeller.model(before))), before)
+  const was = mirror.show(before)
   const done = execute(before, change.setFact({ id: 's1_3', direction: 'up', fact: 'start', text: '720' }))
   if (!done.ok) throw new Error(done.why)
-  const told = teller.tell(modeller.model(done.project))
+  const told = publisher.publish(modeller.model(done.project))
   expect(told.pieces.map((p) => p.id).sort()).toEqual(['l1', 'r1', 's1_3'])
   expect(told.values.length).toBeLessThan(12)
   expect(Object.keys(told.whole)).toEqual([])
-  showing.take(sent(told), done.project)
-  const now = showing.show(done.project)
+  mirror.take(sent(told), done.project)
+  const now = mirror.show(done.project)
   expect(now.byId.get('s2_3')).toBe(was.byId.get('s2_3'))
   expect(now.marks).toBe(was.marks)
   expect(now.byId.get('s1_3')!.instances[0]!.box.min[2]).toBe(720)
@@ -140,18 +133,18 @@ test('a move tells only of what it moves, and what is as before stays the very s
 
 test('equal solids have one number, and a number means one solid', () => {
   const modeller = new Modeller()
-  const teller = new Teller()
+  const publisher = new ModelPublisher()
   const project = make([
     ...block('a', 'up-left', [0, 18], [0, 300], [0, 700]),
     ...block('b', 'up-left', [500, 18], [0, 300], [0, 700]),
     ...block('c', 'up-left', [900, 18], [0, 300], [0, 650]),
   ])
   const model = modeller.model(project)
-  const [a, b, c] = teller.tell(model).pieces.map((p) => p.shapes[0]!)
+  const [a, b, c] = publisher.publish(model).pieces.map((p) => p.shapes[0]!)
   expect(b).toBe(a)
   expect(c).not.toBe(a)
   const of = (key: string) => recipeKey(model.recipe(model.resolved.instances.find((i) => i.key === key)!))
-  expect(recipeKey(teller.recipe(a!)!)).toBe(of('b#1'))
-  expect(recipeKey(teller.recipe(c!)!)).toBe(of('c#1'))
-  expect(teller.recipe(99)).toBeUndefined()
+  expect(recipeKey(publisher.recipe(a!)!)).toBe(of('b#1'))
+  expect(recipeKey(publisher.recipe(c!)!)).toBe(of('c#1'))
+  expect(publisher.recipe(99)).toBeUndefined()
 })

@@ -5,7 +5,7 @@
 import type { Manifold, ManifoldToplevel, Mat4 } from 'manifold-3d'
 import type { Mm } from '../measure'
 import { vec3, type Box, type Frame } from '../pieces'
-import { bareTool, toolSolid, type Member, type Tool, type Vec2 } from '../work'
+import { withoutMesh, toolSolid, type Member, type Tool, type Vec2 } from '../work'
 import { Beginnings } from './begun'
 import { flatLess, type Loops } from './flat'
 import { matrixOf, type Keep } from './matrix'
@@ -315,7 +315,7 @@ function readShape(solid: Manifold, ids: ReadonlyMap<number, number>, recipe: Re
     triangles,
     work,
     tool,
-    tools: cuts.flatMap((c) => c.tools).map(bareTool),
+    tools: cuts.flatMap((c) => c.tools).map(withoutMesh),
     volume: solid.volume(),
   }
 }

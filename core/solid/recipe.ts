@@ -3,7 +3,7 @@ import { STILL, type Vec3 } from '../pieces'
 import type { Instance } from '../resolve'
 import {
   frameInto,
-  looks,
+  dependsOnShape,
   toolAmong,
   toolKey,
   workKind,
@@ -96,7 +96,7 @@ export class Recipes {
 function* fromOf({ instance, features }: Worked, hand: Assembling): Generator<unknown> {
   yield instance
   yield* features
-  for (const key of new Set(features.flatMap((f) => f.beside ?? []))) {
+  for (const key of new Set(features.flatMap((f) => f.neighbours ?? []))) {
     const other = hand.others(key)
     if (!other) continue
     yield other.instance
@@ -122,10 +122,10 @@ export class Assembling {
     if (known) return known
     const at = features.findIndex((f) => step !== null && f.step === step)
     const done = at < 0 ? features : features.slice(0, at)
-    const stages = stagesOf(done, looks).map((stage) =>
+    const stages = stagesOf(done, dependsOnShape).map((stage) =>
       stage.map((f): Cut => {
         const tools = workKind(f).cut(f.data)
-        if (!f.beside || f.beside.length === 0) return { work: f.id, tools }
+        if (!f.neighbours || f.neighbours.length === 0) return { work: f.id, tools }
         const among = this.among(instance, f)
         return { work: f.id, tools: among ? tools.map((t) => toolAmong(t, among)) : tools }
       }),
@@ -134,7 +134,7 @@ export class Assembling {
     return stages
   }
 
-  private among(instance: Instance, { beside, step }: Feature): Among | null {
+  private among(instance: Instance, { neighbours: beside, step }: Feature): Among | null {
     const keys = [instance.key, ...(beside ?? [])].sort()
     const name = `${step ?? ''} ${keys.join()}`
     let found = this.assemblies.get(name)

@@ -43,6 +43,8 @@ export const BANNED = [
   'stop short',
   'what is looked',
   'nothing stands against',
+  'say it',
+  'put right',
   'going together',
   'seasons and loads',
 ] as const

@@ -1,7 +1,7 @@
 /** What several tests of joints start from: sizes, a rail and a post, and volumes to compare. Millimetres. */
 import fc from 'fast-check'
 import type { Change } from '../document'
-import { block } from './bench'
+import { block } from './scenario'
 
 export const mm = (min: number, max: number) =>
   fc.integer({ min: min * 100, max: max * 100 }).map((n) => n / 100)

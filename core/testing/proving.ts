@@ -1,6 +1,6 @@
 /** Small models that a check must raise, or just must not. Millimetres, but where told. */
 import { change, onFace, Outline, type Change } from '../document'
-import { block, join, make } from './bench'
+import { block, join, make } from './scenario'
 
 export const board = (id: string, thickness: number, width = 240, more: object = {}): Change =>
   change.addStock({
@@ -64,26 +64,8 @@ export const cased = (
     ...block('a', 'up-right', [0, 18], [0, 240], [0, 700]),
     ...block('b', 'up-right', [618, 18], [0, 240], [0, 700]),
     ...block('c', 'right-up', [18, shelf.long ?? 600], [0, 240], [shelf.at ?? 300, 18]),
-    joint(
-      'housing',
-      [
-        ['c', 'end1'],
-        ['a', null],
-      ],
-      { depth, ...fields },
-    ),
-    ...(shelf.long
-      ? []
-      : [
-          joint(
-            'housing',
-            [
-              ['c', 'end2'],
-              ['b', null],
-            ],
-            { depth, ...fields },
-          ),
-        ]),
+    joint('housing', ['c.end1', 'a'], { depth, ...fields }),
+    ...(shelf.long ? [] : [joint('housing', ['c.end2', 'b'], { depth, ...fields })]),
   ])
 
 /** A pine shelf of so many millimetres on two pine sides, housed. */
@@ -94,22 +76,8 @@ export const shelf = (span: number, thick: number, load = '30') =>
     piece('a', 'side', 'up-right', [0, 18], [0, 240], [0, 700]),
     piece('b', 'side', 'up-right', [18 + span, 18], [0, 240], [0, 700]),
     piece('c', 'thick', 'right-up', [18, span], [0, 240], [300, thick]),
-    joint(
-      'housing',
-      [
-        ['c', 'end1'],
-        ['a', null],
-      ],
-      { depth: 6 },
-    ),
-    joint(
-      'housing',
-      [
-        ['c', 'end2'],
-        ['b', null],
-      ],
-      { depth: 6 },
-    ),
+    joint('housing', ['c.end1', 'a'], { depth: 6 }),
+    joint('housing', ['c.end2', 'b'], { depth: 6 }),
     change.setLimits({ load }),
   ])
 
@@ -121,22 +89,8 @@ export const panel = (wide: number, gap: number, more: object = {}) =>
     piece('a', 'stile', 'up-front', [0, 50], [0, 20], [0, 600]),
     piece('b', 'stile', 'up-front', [50 + wide, 50], [0, 20], [0, 600]),
     piece('c', 'panel', 'up-front', [50, wide], [5, 10], [0, 600]),
-    joint(
-      'housing',
-      [
-        ['c', 'edge2'],
-        ['a', null],
-      ],
-      { depth: 10, gap },
-    ),
-    joint(
-      'housing',
-      [
-        ['c', 'edge1'],
-        ['b', null],
-      ],
-      { depth: 10, gap },
-    ),
+    joint('housing', ['c.edge2', 'a'], { depth: 10, gap }),
+    joint('housing', ['c.edge1', 'b'], { depth: 10, gap }),
   ])
 
 /** Two boards that cross, screwed where they do, in a row so long. */
@@ -154,14 +108,7 @@ export const battened = (wide: number, stock: string) =>
     }),
     piece('a', stock, 'right-up', [0, 1000], [0, wide], [20, 20]),
     piece('b', 'board', 'back-up', [400, 60], [0, wide], [0, 20]),
-    joint(
-      'screws',
-      [
-        ['a', 'back'],
-        ['b', 'face'],
-      ],
-      { diameter: 4, length: 35, spacing: 100, inset: 25 },
-    ),
+    joint('screws', ['a.back', 'b.face'], { diameter: 4, length: 35, spacing: 100, inset: 25 }),
   ])
 
 export const bored = (
@@ -272,22 +219,8 @@ export const posted = (inset1: number, inset2: number) =>
     ...block('a', 'right-front', [0, 400], [0, 18], [0, 200]),
     ...block('b', 'back-right', [0, 18], [18, 400], [0, 200]),
     ...block('p', 'up-right', [18, 40], [18, 40], [0, 200]),
-    joint(
-      'screws',
-      [
-        ['p', 'edge2'],
-        ['a', null],
-      ],
-      { diameter: 4, length: 45, count: 2, spacing: 100, inset: inset1 },
-    ),
-    joint(
-      'screws',
-      [
-        ['p', 'back'],
-        ['b', null],
-      ],
-      { diameter: 4, length: 45, count: 2, spacing: 100, inset: inset2 },
-    ),
+    joint('screws', ['p.edge2', 'a'], { diameter: 4, length: 45, count: 2, spacing: 100, inset: inset1 }),
+    joint('screws', ['p.back', 'b'], { diameter: 4, length: 45, count: 2, spacing: 100, inset: inset2 }),
   ])
 
 /** Two sides in a pair, worked on one broad face, the second standing like the first or turned over. */
@@ -345,15 +278,14 @@ export const inches = (...sizes: string[]) =>
 /** The corner of a box: each of three boards dowelled to the other two, in as many ways as told. */
 export const cornered = (ways: number) => {
   const pegs = { diameter: 8, length: 30, count: 2, spacing: 100, inset: 30, into: 10 }
-  const dowelled = (a: readonly [string, string], b: readonly [string, string]) =>
-    joint('dowels', [a, b] as never, pegs)
+  const dowelled = (a: string, b: string) => joint('dowels', [a, b], pegs)
   return make([
     ...block('a', 'up-right', [0, 18], [0, 200], [0, 300]),
     ...block('b', 'right-up', [18, 400], [0, 218], [0, 18]),
     ...block('c', 'right-front', [0, 418], [200, 18], [18, 282]),
-    dowelled(['b', 'end1'], ['a', 'face']),
-    dowelled(['c', 'edge1'], ['b', 'face']),
-    ...(ways === 3 ? [dowelled(['a', 'edge1'], ['c', 'face'])] : []),
+    dowelled('b.end1', 'a.face'),
+    dowelled('c.edge1', 'b.face'),
+    ...(ways === 3 ? [dowelled('a.edge1', 'c.face')] : []),
   ])
 }
 
@@ -406,21 +338,12 @@ export const cross = (third: boolean) =>
   make([
     ...block('a', 'right-up', [-150, 300], [-9, 18], [-9, 18]),
     ...block('b', 'back-up', [-9, 18], [-150, 300], [-9, 18]),
-    joint('lap', [
-      ['a', null],
-      ['b', null],
-    ]),
+    joint('lap', ['a', 'b']),
     ...(third
       ? [
           ...block('c', 'up-right', [-9, 18], [-9, 18], [-150, 300]),
-          joint('lap', [
-            ['a', null],
-            ['c', null],
-          ]),
-          joint('lap', [
-            ['b', null],
-            ['c', null],
-          ]),
+          joint('lap', ['a', 'c']),
+          joint('lap', ['b', 'c']),
         ]
       : []),
   ])

@@ -2,7 +2,7 @@
 import type { Mm } from '../measure'
 import type { Axis } from '../pieces'
 import type { Choices } from './fields'
-import type { Wood } from './asked'
+import type { Wood } from './input'
 
 const SAYS = {
   near: 'reference side, its shoulder',

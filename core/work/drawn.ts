@@ -4,7 +4,7 @@ import type { Mm } from '../measure'
 import { extentOf, imaged, type Path } from '../outline'
 import { FACE_AT, faceAt, unit, vec3, type Frame, type Vec3 } from '../pieces'
 import { waysOf } from './onface'
-import { Unfit, type Asked, type DrawnPaths, type Wood } from './own'
+import { CannotMake, type StepInput, type DrawnPaths, type Wood } from './own'
 import type { Vec2 } from './tool'
 
 export interface Drawn {
@@ -18,23 +18,24 @@ export interface Drawn {
 }
 
 /** The face of wood that an outline is drawn on, along and across between shoulders. */
-export const sizeOn = ({ shoulder }: Pick<Wood, 'shoulder'>, face: Asked['face']): Vec2 => {
+export const sizeOn = ({ shoulder }: Pick<Wood, 'shoulder'>, face: StepInput['face']): Vec2 => {
   const { along, across } = waysOf(face)
   return [shoulder.max[along] - shoulder.min[along], shoulder.max[across] - shoulder.min[across]]
 }
 
 /** `title` is what is drawn: "recess". */
-export function drawnOn(asked: Asked, wood: Wood, title: string): Drawn | Unfit {
+export function drawnOn(asked: StepInput, wood: Wood, title: string): Drawn | CannotMake {
   const { face, say } = asked
   const drawn = asked.drawn(sizeOn(wood, face))
-  if (!drawn) return new Unfit(`The ${title} on ${wood.name} has no outline yet, so it does nothing`, 'look')
+  if (!drawn)
+    return new CannotMake(`The ${title} on ${wood.name} has no outline yet, so it does nothing`, 'look')
   const { paths, missing, disagree, trouble, mirror } = drawn
   if (disagree > 0)
-    return new Unfit(
+    return new CannotMake(
       `${disagree} dimensions of the ${title} on ${wood.name} conflict; its drawing shows which`,
     )
   if (trouble)
-    return new Unfit(
+    return new CannotMake(
       `Of the ${title} on ${wood.name}, ${trouble.says}, at ${say(trouble.at[0])} along ` +
         `and ${say(trouble.at[1])} across`,
     )

@@ -25,7 +25,7 @@ export interface Feature<D = unknown> {
   /** The instance at the other side of the joint, and its name. */
   readonly partner: { readonly key: string; readonly name: string } | null
   /** The instances it is done along with, standing together; none, when not said. */
-  readonly beside?: readonly string[]
+  readonly neighbours?: readonly string[]
   readonly data: D
 }
 
@@ -47,6 +47,22 @@ export interface Supply {
   /** As on a list: "Dowel ⌀ 3/8 × 2". */
   readonly name: string
   readonly quantity: number
+}
+
+/** Round holes, all alike, into one face. Own frame, millimetres; `along` is a unit vector into the wood. */
+export interface Holes {
+  /** What they are for: "dowel hole", "clearance hole", "pocket". */
+  readonly name: string
+  readonly face: FaceName
+  /** Where each axis enters the face. */
+  readonly at: readonly Vec3[]
+  readonly along: Vec3
+  readonly diameter: Mm
+  /** To the shoulder of the bit. */
+  readonly depth: Mm
+  readonly through: boolean
+  /** How far its point reaches deeper. */
+  readonly tip: Mm
 }
 
 /** A thread from where to where on its axis, the radius of its core, and its greatest diameter. */
@@ -90,7 +106,7 @@ export interface WorkKind<D = unknown> {
    * It looks at what is there, so it is done after all that comes before it, and before all that comes after;
    * other work can be done in any order.
    */
-  readonly looks?: true
+  readonly dependsOnShape?: true
   /** The radius that inside corners keep, where they were drawn sharper or what goes in is; null for none. */
   rounds?(feature: Feature<D>): Mm | null
   /** What about it may be a slip, and null for what is not, always in one order; `say` writes a length. */
@@ -99,6 +115,8 @@ export interface WorkKind<D = unknown> {
     wood: Pick<Wood, 'name' | 'size'>,
     say: (mm: Mm) => string,
   ): ReadonlyArray<Doubt | null>
+  /** The round holes that it bores, for what stands in line with them, turns in them or is too near. */
+  holes?(data: D): Holes
   /** Threads, which are drawn and not cut. */
   threads?(data: D): readonly Threaded[]
   /** What it is round to: diameters, and where on which axis each is, in their order along it. */

@@ -9,7 +9,7 @@ export interface Field {
   readonly label: string
   readonly kind: MeasureKind
   /** What stands in for it when the maker leaves it empty, in words. */
-  readonly otherwise?: string
+  readonly placeholder?: string
 }
 
 /** A choice a maker has. In the words of joints `{0}` and `{1}` stand for the names of the members. */
@@ -26,7 +26,7 @@ export interface MeasureDefinition {
   /** A length, when not said. */
   readonly kind?: MeasureKind
   /** What it is when left empty, in words; a measure without may not be left empty. */
-  readonly otherwise?: string
+  readonly placeholder?: string
   /** The expression it has when left empty; without, the kind works it out. */
   readonly text?: string
 }
@@ -41,7 +41,7 @@ export const fieldsSchema = (measures: Measures) =>
       Object.fromEntries(
         Object.entries(measures).map(([name, m]) => [
           name,
-          m.otherwise === undefined ? Expression : Expression.optional(),
+          m.placeholder === undefined ? Expression : Expression.optional(),
         ]),
       ),
     )

@@ -35,12 +35,12 @@ export const shareOf = ({ size }: Fresh, axis: Axis, share: number): Mm | null =
 /** How deep the wood is under the face; null while that is not known. */
 export const under = (on: Fresh): Mm | null => shareOf(on, waysOf(on.face).into, 1)
 
-export type Side = 'low' | 'high' | 'start' | 'end'
+export type NearSide = 'low' | 'high' | 'start' | 'end'
 /** The side of the face that was pressed nearest to. */
-export function sidePressed({ face, size, at }: Fresh): Side {
+export function sidePressed({ face, size, at }: Fresh): NearSide {
   if (!size || !at) return 'low'
   const { along, across } = waysOf(face)
-  const away: ReadonlyArray<readonly [Side, Mm]> = [
+  const away: ReadonlyArray<readonly [NearSide, Mm]> = [
     ['low', at[across]],
     ['high', size[across] - at[across]],
     ['start', at[along]],

@@ -1,7 +1,7 @@
 /** What there is to know about work by its kind; the kinds themselves stand in kinds.ts. */
-import { sayIssue, type Step } from '../document'
+import { callSteps, sayIssue, type Step } from '../document'
 import { dot, type Vec3 } from '../pieces'
-import type { Feature, WorkKind } from './feature'
+import type { Feature, Holes, WorkKind } from './feature'
 import { KINDS } from './kinds'
 import type { OwnKind } from './own'
 import type { Preset } from './preset'
@@ -17,6 +17,17 @@ export function workKind(feature: Feature): WorkKind {
 
 /** The kinds that a maker can put on, in the order they are offered. */
 export const OWN_KINDS: readonly OwnKind[] = KINDS.flatMap((k) => k.own ?? [])
+
+for (const { kind, title, measures, options } of OWN_KINDS)
+  callSteps(kind, {
+    title: title.toLowerCase(),
+    fields: Object.fromEntries(
+      [...Object.entries(measures), ...options.map((o) => [o.name, o] as const)].map(([name, { label }]) => [
+        name,
+        label.toLowerCase(),
+      ]),
+    ),
+  })
 
 /** Every name that makers look for work under, with its kind. */
 export const PRESETS: ReadonlyArray<Preset & { readonly kind: string }> = OWN_KINDS.flatMap((own) =>
@@ -36,7 +47,7 @@ export const ownWork = (kind: string): OwnKind | undefined => byKind.get(kind)?.
 export function rolesOf({ kind, options }: Pick<Step, 'kind' | 'options'>): readonly string[] {
   const own = ownWork(kind)
   if (!own) return []
-  return own.spikes && !own.meets?.(options) ? [...own.roles, ...DIRECTIONS] : own.roles
+  return own.mates && !own.meets?.(options) ? [...own.roles, ...DIRECTIONS] : own.roles
 }
 
 const DIRECTIONS = ['across', 'deep', 'up']
@@ -75,11 +86,14 @@ export function roleAt(feature: Feature, at: Vec3, normal: Vec3): string | null 
   return found?.role ?? null
 }
 
+/** The round holes that a feature bores; null for any other work. */
+export const holesOf = (feature: Feature): Holes | null => workKind(feature).holes?.(feature.data) ?? null
+
 /** Whether a feature looks at what is there when it is done. */
-export const looks = (feature: Feature): boolean => workKind(feature).looks ?? false
+export const dependsOnShape = (feature: Feature): boolean => workKind(feature).dependsOnShape ?? false
 
 /** Whether work of a kind does. */
-export const looksAt = (kind: string): boolean => byKind.get(kind)?.looks ?? false
+export const kindDependsOnShape = (kind: string): boolean => byKind.get(kind)?.dependsOnShape ?? false
 
 /** How many a feature counts for on a list. */
 export const countOf = (feature: Feature): number => workKind(feature).count?.(feature.data) ?? 1
@@ -90,6 +104,7 @@ export {
   theFace,
   type Dimension,
   type Feature,
+  type Holes,
   type Sentence,
   type Supply,
   type WorkKind,
@@ -98,10 +113,18 @@ export * from './fields'
 export { SIX, waysOf } from './onface'
 export { startOf, type DrawerId, type Likely, type Preset } from './preset'
 export type { Fresh } from './fresh'
-export * from './picture'
-export type { Spike } from './asked'
+export * from './icon'
+export type { Mate } from './input'
 export { datumAt, placeAlong, wayOf, type Datum } from './datum'
-export { chosenFor, firstRows, Unfit, type Asked, type OwnKind, type PlacedBy, type Wood } from './own'
+export {
+  chosenFor,
+  firstRows,
+  CannotMake,
+  type StepInput,
+  type OwnKind,
+  type PlacedBy,
+  type Wood,
+} from './own'
 export * from './tool'
 export type { Bend } from './bend'
 export { leanOf } from './bore'

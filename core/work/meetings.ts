@@ -6,14 +6,14 @@ import type { Instance, ResolvedPiece } from '../resolve'
 import type { Feature } from './feature'
 import { ownWork } from './index'
 import { waysOf } from './onface'
-import { Unfit, type Asked, type Spike, type Wood } from './own'
+import { CannotMake, type StepInput, type Mate, type Wood } from './own'
 import { pointInto, vectorInto } from './tool'
 
 /** Nearer than this two faces are one, millimetres. */
 const ALIKE = 1e-6
 
 export interface Met {
-  readonly met: Asked['met']
+  readonly met: StepInput['matingFeatures']
   /** All that it comes from, each the same object while it is the same. */
   readonly inputs: readonly unknown[]
 }
@@ -25,7 +25,7 @@ const saying = (says: string): Met => ({ met: () => says, inputs: [says] })
  */
 export function meetingsOf(
   holders: ReadonlyMap<string, readonly ResolvedPiece[]>,
-  made: (piece: ResolvedPiece, step: string, i: Instance) => readonly Feature[] | Unfit,
+  made: (piece: ResolvedPiece, step: string, i: Instance) => readonly Feature[] | CannotMake,
 ): (step: Step, wood: Wood, on: string) => Met {
   const asking = new Set<string>()
   return (step, wood, on) => {
@@ -41,19 +41,23 @@ export function meetingsOf(
     try {
       const face = faceOf(step.at)
       const inputs: unknown[] = []
-      let unfit: Unfit | null = null
+      let unfit: CannotMake | null = null
       const near = having.flatMap((piece) =>
         piece.instances.map((j) => {
           const features = made(piece, other, j)
           inputs.push(j, features)
-          if (features instanceof Unfit) unfit = features
+          if (features instanceof CannotMake) unfit = features
           const all =
-            features instanceof Unfit ? [] : features.flatMap((f) => ownWork(f.kind)?.spikes?.(f.data) ?? [])
+            features instanceof CannotMake
+              ? []
+              : features.flatMap((f) => ownWork(f.kind)?.mates?.(f.data) ?? [])
           return face ? comingTo(face, wood, j, all) : { off: 0, spikes: [] }
         }),
       )
       if (unfit)
-        return saying(`The ${title} on ${wood.name} waits for its mating piece: ${(unfit as Unfit).says}`)
+        return saying(
+          `The ${title} on ${wood.name} waits for its mating piece: ${(unfit as CannotMake).says}`,
+        )
       const meeting = near.filter((n) => n.spikes.length > 0)
       const least = Math.min(...meeting.map((n) => n.off))
       const spikes = meeting.filter((n) => n.off <= least + ALIKE).flatMap((n) => n.spikes)
@@ -75,8 +79,8 @@ function comingTo(
   face: NonNullable<ReturnType<typeof faceOf>>,
   wood: Wood,
   from: Pick<Wood, 'frame'>,
-  all: readonly Spike[],
-): { readonly off: number; readonly spikes: readonly Spike[] } {
+  all: readonly Mate[],
+): { readonly off: number; readonly spikes: readonly Mate[] } {
   const { into } = waysOf(face)
   const surface = FACE_AT[face].far ? wood.size[into] : 0
   const spikes = all
@@ -98,7 +102,7 @@ function comingTo(
 /**
  * A rod's end from where it goes through a plane, or would if it were longer; none that leads away from it.
  */
-function through(s: Spike, into: Axis, surface: Mm): Spike[] {
+function through(s: Mate, into: Axis, surface: Mm): Mate[] {
   const by = (surface - s.at[into]) / s.along[into]
   return by >= -s.long - ALIKE && Number.isFinite(by)
     ? [{ ...s, at: vec3((i) => s.at[i] + s.along[i] * by) }]

@@ -3,7 +3,7 @@ import type { FaceName, Step } from '../document'
 import { negatedText, type Mm } from '../measure'
 import { AXES, FACE_AT, faceAt, type Axis } from '../pieces'
 import type { Choices, Measures } from './fields'
-import type { Asked, PlacedBy, Wood } from './asked'
+import type { StepInput, PlacedBy, Wood } from './input'
 import { measuredFrom, OTHER_DATUM, placeAlong, type Datum } from './datum'
 
 export const SIX = ['face', 'back', 'edge1', 'edge2', 'end1', 'end2'] as const
@@ -16,8 +16,8 @@ export function waysOf(face: FaceName): { into: Axis; along: Axis; across: Axis 
 }
 
 export const PLACE_MEASURES = {
-  along: { label: 'Distance along', otherwise: '0', text: '0' },
-  across: { label: 'Distance across', otherwise: '0', text: '0' },
+  along: { label: 'Distance along', placeholder: '0', text: '0' },
+  across: { label: 'Distance across', placeholder: '0', text: '0' },
 } as const satisfies Measures
 
 export const PLACE_CHOICES = {
@@ -32,7 +32,7 @@ export const placeStarts = (face: FaceName, along: string) => ({
 })
 
 /** Along and across the face of what is asked. */
-export function placeOn(asked: Asked, wood: Wood): readonly [along: Mm, across: Mm] {
+export function placeOn(asked: StepInput, wood: Wood): readonly [along: Mm, across: Mm] {
   const { along, across } = waysOf(asked.face)
   const at = (axis: Axis, way: 'along' | 'across') =>
     placeAlong(wood, axis, asked.chosen(`${way}From`) as Datum, asked.values[way] ?? 0)

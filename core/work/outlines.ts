@@ -1,7 +1,7 @@
 /** What a maker has drawn, solved; only for who works numbers out. */
 import type { Outline } from '../document'
 import { mirrorOf, pathsOf, solveOutline } from '../outline'
-import type { Asked, DrawnPaths } from './own'
+import type { StepInput, DrawnPaths } from './own'
 import type { Vec2 } from './tool'
 
 interface Known {
@@ -11,7 +11,7 @@ interface Known {
 const known = new WeakMap<Outline, Known>()
 
 /** Solved once for as long as its measures and the face are the same. */
-export function drawnPaths(outline: Outline, values: Asked['values'], size: Vec2): DrawnPaths {
+export function drawnPaths(outline: Outline, values: StepInput['values'], size: Vec2): DrawnPaths {
   const key = JSON.stringify([values, size])
   const old = known.get(outline)
   if (old?.key === key) return old.drawn

@@ -15,7 +15,7 @@ import { Modeller, modelOf } from '../model'
 import { AXES, cornersOf, FACINGS, hull, toRoom, type Box } from '../pieces'
 import { keyOf } from '../resolve'
 import type { Kernel } from '../solid'
-import { block, instance, join, make, stops, testKernel, volume } from '../testing/bench'
+import { block, instance, join, make, stops, testKernel, volume } from '../testing/scenario'
 import { refused, run } from '../testing/run'
 import type { Bore } from './bore/bore'
 import type { Channel } from './channel'
@@ -113,14 +113,7 @@ describe('a channel that a maker puts on', () => {
       make([
         ...block('a', 'right-up', [18, 600], [0, 120], [100, 24]),
         ...block('b', 'up-left', [0, 18], [0, 120], [0, 300]),
-        join(
-          'housing',
-          [
-            ['a', 'end1'],
-            ['b', null],
-          ],
-          { depth },
-        ),
+        join('housing', ['a.end1', 'b'], { depth }),
         put('a', step('channel', 'face', { place: 50, width: 10, depth: 6 })),
         put('a', step('channel', 'back', { place: 0, width: 10, depth: 6 }, {}, 'w2')),
       ])
@@ -145,14 +138,7 @@ describe('a channel that a maker puts on', () => {
         make([
           ...block('a', 'right-up', [0, 600], [18, 120], [100, 24]),
           ...block('b', 'right-back', [0, 600], [0, 18], [0, 300]),
-          join(
-            'housing',
-            [
-              ['a', 'edge1'],
-              ['b', null],
-            ],
-            { depth: 7 },
-          ),
+          join('housing', ['a.edge1', 'b'], { depth: 7 }),
           put(
             'a',
             kind === 'channel'
@@ -602,7 +588,7 @@ test('a twin of a board is in its row, whatever its work: it is its exact mirror
         face: fc.constantFrom(...own.faces),
         fields: fc.record(
           Object.fromEntries(own.fieldsFor({}).map((f) => [f.name, f.kind === 'angle' ? angles : figures])),
-          { requiredKeys: own.fieldsFor({}).flatMap((f) => (f.otherwise === undefined ? [f.name] : [])) },
+          { requiredKeys: own.fieldsFor({}).flatMap((f) => (f.placeholder === undefined ? [f.name] : [])) },
         ),
         options: fc.record(
           Object.fromEntries(own.options.map((o) => [o.name, fc.constantFrom(...Object.keys(o.values))])),

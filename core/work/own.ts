@@ -4,7 +4,7 @@ import { faceOf, Id, sidesOf, type FaceName, type Outline, type Place, type Step
 import type { Mm } from '../measure'
 import type { Axis, Frame, Vec3 } from '../pieces'
 import type { ResolvedBit } from '../resolve'
-import { Unfit, type Asked, type PlacedBy, type Role, type Spike, type Wood } from './asked'
+import { CannotMake, type StepInput, type PlacedBy, type Role, type Mate, type Wood } from './input'
 import type { Fresh } from './fresh'
 import type { Preset } from './preset'
 import { imageOfRepeat, REPEAT_CHOICES, REPEAT_MEASURES, repeatIdle, type RepeatWay } from './repeat'
@@ -18,7 +18,7 @@ import {
   type Measures,
 } from './fields'
 
-export * from './asked'
+export * from './input'
 
 export interface OwnDefinition<D> {
   readonly title: string
@@ -43,9 +43,9 @@ export interface OwnDefinition<D> {
   /** Whether it needs no place with these choices, being all over the piece. */
   placeless?(options: Readonly<Record<string, string>>): boolean
   /** The measures that say nothing with these choices, and this bit where it is known. */
-  idle?(options: Readonly<Record<string, string>>, bit?: ResolvedBit | null): readonly string[]
+  hiddenFields?(options: Readonly<Record<string, string>>, bit?: ResolvedBit | null): readonly string[]
   /** The choices that say nothing beside others. */
-  idleChoices?(options: Readonly<Record<string, string>>): readonly string[]
+  hiddenChoices?(options: Readonly<Record<string, string>>): readonly string[]
   /** The measures that a choice answers for, once it is made: they are left empty then. */
   answers?(choice: string, value: string): readonly string[]
   /** What it starts as, where it is put; its presets say what else. */
@@ -58,9 +58,9 @@ export interface OwnDefinition<D> {
   repeats?(options: Readonly<Record<string, string>>): readonly RepeatWay[]
   /** The parts of it that leave a flat face. */
   readonly roles: readonly string[]
-  resolve(asked: Asked, wood: Wood): D | Unfit
+  resolve(asked: StepInput, wood: Wood): D | CannotMake
   /** How large a block it wants, own axes; null while that is not told. None, when any will do. */
-  needs?(asked: Pick<Asked, 'face' | 'values' | 'say' | 'chosen' | 'drawn'>, room: Vec3): Vec3 | null
+  needs?(asked: Pick<StepInput, 'face' | 'values' | 'say' | 'chosen' | 'drawn'>, room: Vec3): Vec3 | null
   /**
    * The same work as a piece has it of which that wood is a part, or an image; null where it does not come
    * to.
@@ -68,7 +68,7 @@ export interface OwnDefinition<D> {
   carry(data: D, from: Frame, to: Wood): D | null
   flats(data: D): readonly Role[]
   /** What of another piece can be put where this is. */
-  spikes?(data: D): readonly Spike[]
+  mates?(data: D): readonly Mate[]
   /** The measure that says where it is along an own axis of the piece; null where none does. */
   placedBy?(step: Pick<Step, 'at' | 'options'>, axis: Axis): PlacedBy | null
   /**
@@ -97,7 +97,7 @@ export function ownKind<D>(kind: string, given: OwnDefinition<D>): OwnKind<D> {
     name,
     label: m.label,
     kind: m.kind ?? 'length',
-    ...(m.otherwise === undefined ? {} : { otherwise: m.otherwise }),
+    ...(m.placeholder === undefined ? {} : { placeholder: m.placeholder }),
   }))
   const choices = choicesOf(own.choices ?? {})
   return {
@@ -109,11 +109,11 @@ export function ownKind<D>(kind: string, given: OwnDefinition<D>): OwnKind<D> {
       ...(own.meets && { meets: Id.optional() }),
     }),
     fieldsFor: (options, bit) => {
-      const idle = own.idle?.(options, bit) ?? []
+      const idle = own.hiddenFields?.(options, bit) ?? []
       return fields.filter((f) => !idle.includes(f.name))
     },
     choicesFor: (options) => {
-      const idle = own.idleChoices?.(options) ?? []
+      const idle = own.hiddenChoices?.(options) ?? []
       const ways = own.repeats?.(options) ?? []
       const offered = (c: Choice): Choice =>
         c.name === 'repeat'
@@ -151,12 +151,12 @@ const repeated = <D>(
   ...own,
   measures: { ...own.measures, ...REPEAT_MEASURES },
   choices: { ...own.choices, ...REPEAT_CHOICES },
-  idle: (options, bit) => [
-    ...(own.idle?.(options, bit) ?? []),
+  hiddenFields: (options, bit) => [
+    ...(own.hiddenFields?.(options, bit) ?? []),
     ...repeatIdle(ways(options).includes(options.repeat as RepeatWay) ? options : {}),
   ],
-  idleChoices: (options) => [
-    ...(own.idleChoices?.(options) ?? []),
+  hiddenChoices: (options) => [
+    ...(own.hiddenChoices?.(options) ?? []),
     ...(ways(options).length === 0 ? ['repeat'] : []),
   ],
   mirrored: (step, width) => imageOfRepeat(own.mirrored(step, width), Boolean(own.placedBy?.(step, 1))),

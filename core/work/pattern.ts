@@ -5,7 +5,7 @@ import { dot, type Axis, type Vec3 } from '../pieces'
 import type { Choices, Measures } from './fields'
 import { imageOnFace, PLACE_CHOICES, PLACE_MEASURES, placedOnFace, placeOn, waysOf } from './onface'
 import { placeAlong, type Datum } from './datum'
-import { Unfit, type Asked, type OwnDefinition, type Wood } from './own'
+import { CannotMake, type StepInput, type OwnDefinition, type Wood } from './own'
 
 /** Counts and pitches along the face and across it; or a ring, by its centre on the face. */
 export type Pattern =
@@ -26,13 +26,13 @@ export interface Laid {
 
 export const PATTERN_MEASURES = {
   ...PLACE_MEASURES,
-  countAlong: { label: 'Count along', kind: 'count', otherwise: '1', text: '1' },
-  pitchAlong: { label: 'Spacing along', otherwise: 'say it' },
-  countAcross: { label: 'Count across', kind: 'count', otherwise: '1', text: '1' },
-  pitchAcross: { label: 'Spacing across', otherwise: 'say it' },
-  ringCount: { label: 'Count in ring', kind: 'count', otherwise: '6', text: '6' },
-  ringRadius: { label: 'Ring radius', otherwise: 'say it' },
-  ringStart: { label: 'First at', kind: 'angle', otherwise: '0°', text: '0' },
+  countAlong: { label: 'Count along', kind: 'count', placeholder: '1', text: '1' },
+  pitchAlong: { label: 'Spacing along', placeholder: 'required' },
+  countAcross: { label: 'Count across', kind: 'count', placeholder: '1', text: '1' },
+  pitchAcross: { label: 'Spacing across', placeholder: 'required' },
+  ringCount: { label: 'Count in ring', kind: 'count', placeholder: '6', text: '6' },
+  ringRadius: { label: 'Ring radius', placeholder: 'required' },
+  ringStart: { label: 'First at', kind: 'angle', placeholder: '0°', text: '0' },
 } as const satisfies Measures
 
 export const PATTERN_CHOICES = {
@@ -78,10 +78,10 @@ export const placedInPattern: NonNullable<OwnDefinition<unknown>['placedBy']> = 
 const MOST = 2000
 
 /** Where they are on the face, in order. `what` is what they are: "hole". */
-export function layOut(asked: Asked, wood: Wood, what: string): Laid | Unfit {
+export function layOut(asked: StepInput, wood: Wood, what: string): Laid | CannotMake {
   if (asked.chosen('pattern') === 'met') return layMet(asked, wood, what)
   const laid = inPattern(asked, wood, what)
-  if (laid instanceof Unfit) return laid
+  if (laid instanceof CannotMake) return laid
   const mirror = asked.chosen('mirror')
   const turned = mirror === 'along' ? 0 : mirror === 'across' ? 1 : null
   if (turned === null) return { ...laid, turned }
@@ -95,19 +95,19 @@ export function layOut(asked: Asked, wood: Wood, what: string): Laid | Unfit {
 }
 
 /** As the other piece has them, where it stands nearest to the face. */
-function layMet(asked: Asked, wood: Wood, what: string): Laid | Unfit {
-  const met = asked.met()
-  if (typeof met === 'string') return new Unfit(met)
-  if (met[0]?.section) return new Unfit(`What comes to ${wood.name} is not round: cut a mortise for it`)
+function layMet(asked: StepInput, wood: Wood, what: string): Laid | CannotMake {
+  const met = asked.matingFeatures()
+  if (typeof met === 'string') return new CannotMake(met)
+  if (met[0]?.section) return new CannotMake(`What comes to ${wood.name} is not round: cut a mortise for it`)
   if (met.length === 0)
-    return new Unfit(
+    return new CannotMake(
       `No peg or hole of the other piece meets this face of ${wood.name}, so no ${what} is there`,
       'stop',
     )
   const { along, across } = waysOf(asked.face)
   const [first, ...more] = met
   if (first!.sort === 'rod' && more.some((s) => Math.abs(Math.abs(dot(s.along, first!.along)) - 1) > 1e-9))
-    return new Unfit(`What comes to ${wood.name} comes at different slants; bore its holes one by one`)
+    return new CannotMake(`What comes to ${wood.name} comes at different slants; bore its holes one by one`)
   return {
     spots: met.map(({ at }): Spot => [at[along], at[across]]),
     pattern: null,
@@ -117,7 +117,7 @@ function layMet(asked: Asked, wood: Wood, what: string): Laid | Unfit {
   }
 }
 
-function inPattern(asked: Asked, wood: Wood, what: string): Pick<Laid, 'spots' | 'pattern'> | Unfit {
+function inPattern(asked: StepInput, wood: Wood, what: string): Pick<Laid, 'spots' | 'pattern'> | CannotMake {
   const { along, across } = waysOf(asked.face)
   const { values, chosen } = asked
   const pattern = chosen('pattern')
@@ -126,8 +126,8 @@ function inPattern(asked: Asked, wood: Wood, what: string): Pick<Laid, 'spots' |
   const from = [chosen('alongFrom'), chosen('acrossFrom')] as [Datum, Datum]
   if (pattern === 'ring') {
     const [n, radius] = [count('ringCount'), values.ringRadius ?? 0]
-    if (n < 2 || n > MOST) return Unfit.of('ringCount', `A ring has two ${what}s or more`)
-    if (radius <= 0) return Unfit.of('ringRadius', `The ring of ${what}s in ${wood.name} has no radius`)
+    if (n < 2 || n > MOST) return CannotMake.of('ringCount', `A ring has two ${what}s or more`)
+    if (radius <= 0) return CannotMake.of('ringRadius', `The ring of ${what}s in ${wood.name} has no radius`)
     const [cu, cv] = placeOn(asked, wood)
     const start = values.ringStart ?? 0
     const spots = Array.from({ length: n }, (_, k): Spot => {
@@ -141,15 +141,18 @@ function inPattern(asked: Asked, wood: Wood, what: string): Pick<Laid, 'spots' |
     pattern === 'file' || pattern === 'grid' ? count('countAcross') : 1,
   ]
   if (n < 1 || m < 1)
-    return Unfit.of(n < 1 ? 'countAlong' : 'countAcross', `A row in ${wood.name} has one ${what} or more`)
+    return CannotMake.of(
+      n < 1 ? 'countAlong' : 'countAcross',
+      `A row in ${wood.name} has one ${what} or more`,
+    )
   if (n * m > MOST)
-    return Unfit.of(
+    return CannotMake.of(
       n >= m ? 'countAlong' : 'countAcross',
       `${n * m} ${what}s are more than ${MOST}, which is as many as are worked out`,
     )
   const [p, q] = [values.pitchAlong ?? 0, values.pitchAcross ?? 0]
   if ((n > 1 && p <= 0) || (m > 1 && q <= 0))
-    return Unfit.of(
+    return CannotMake.of(
       n > 1 && p <= 0 ? 'pitchAlong' : 'pitchAcross',
       `Say how far apart the ${what}s in ${wood.name} are`,
     )

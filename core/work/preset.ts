@@ -1,7 +1,7 @@
 /** Under which names makers look for a kind of work, and what it starts as under each. */
 import type { Step } from '../document'
 import type { Fresh } from './fresh'
-import type { Picture } from './picture'
+import type { Icon } from './icon'
 
 /** Where on the rail it is found, and under which heading there. */
 export type DrawerId = 'boards' | 'ready' | 'arrange' | 'join' | 'cut' | 'drill' | 'shape' | 'look'
@@ -21,7 +21,7 @@ export interface Preset {
   readonly likely?: readonly Likely[]
   /** The key that begins it, as useShortcuts has it. */
   readonly key?: string
-  readonly picture: Picture
+  readonly picture: Icon
   /** What it starts as beyond what its kind does. */
   starts?(on: Fresh): Partial<Pick<Step, 'fields' | 'options'>>
   /** Where it is follows from the wood and the side pressed, not from the very place. */

@@ -4,12 +4,12 @@ import { negatedText } from '../measure'
 import { AXES, FACE_AT, negated, vec3, type Axis, type Frame, type Vec3 } from '../pieces'
 import type { Choices, Measures } from './fields'
 import { waysOf } from './onface'
-import { Unfit, type Asked, type Wood } from './asked'
+import { CannotMake, type StepInput, type Wood } from './input'
 import { wayOf, type Datum } from './datum'
 
 export const REPEAT_MEASURES = {
-  repeatCount: { label: 'Count', kind: 'count', otherwise: '2', text: '2' },
-  repeatPitch: { label: 'Spacing', otherwise: 'say it' },
+  repeatCount: { label: 'Count', kind: 'count', placeholder: '2', text: '2' },
+  repeatPitch: { label: 'Spacing', placeholder: 'required' },
 } as const satisfies Measures
 
 export const REPEAT_CHOICES = {
@@ -80,7 +80,11 @@ function turned(wood: Wood, into: Axis, angle: number): Frame {
  * step is told from along an own axis: a row goes away from there, and about the middle both ways. Unfit
  * where it cannot be repeated so.
  */
-export function framesOf(asked: Asked, wood: Wood, by: (axis: Axis) => Datum | null): Frame[] | Unfit {
+export function framesOf(
+  asked: StepInput,
+  wood: Wood,
+  by: (axis: Axis) => Datum | null,
+): Frame[] | CannotMake {
   const { frame, name } = wood
   const way = asked.chosen('repeat')
   if (way === '' || way === 'none') return [frame]
@@ -88,7 +92,7 @@ export function framesOf(asked: Asked, wood: Wood, by: (axis: Axis) => Datum | n
   if (way.startsWith('image')) return [frame, image(wood, axis)]
   const count = asked.values.repeatCount ?? 2
   if (count < 1 || count > MOST)
-    return Unfit.of('repeatCount', `${count} times is not what can be cut into ${name}`)
+    return CannotMake.of('repeatCount', `${count} times is not what can be cut into ${name}`)
   const times = Array.from({ length: count }, (_, k) => k)
   if (way === 'ring') {
     const { into } = waysOf(asked.face)
@@ -96,7 +100,7 @@ export function framesOf(asked: Asked, wood: Wood, by: (axis: Axis) => Datum | n
     return times.map((k) => (k === 0 ? frame : turned(wood, into, k * turn)))
   }
   const pitch = asked.values.repeatPitch ?? 0
-  if (pitch === 0) return Unfit.of('repeatPitch', `Say how far apart they are in ${name}`)
+  if (pitch === 0) return CannotMake.of('repeatPitch', `Say how far apart they are in ${name}`)
   const from = by(axis)
   const start = from === 'centre' ? -(count - 1) / 2 : 0
   return times.map((k) => moved(frame, axis, (from === null ? 1 : wayOf(from)) * (k + start) * pitch))

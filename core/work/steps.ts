@@ -1,5 +1,5 @@
 /** The maker's own work on every piece of wood it comes to, and what is wrong with it. */
-import { faceOf, groupsAbove, groupsWithin, sidesOf, standsIn, type Step } from '../document'
+import { faceOf, groupsAbove, groupsWithin, sidesOf, standsIn, type Step, stepWord } from '../document'
 import {
   originalOf,
   sayLength,
@@ -20,7 +20,7 @@ import { isDirection, ownWork, rolesOf, stepFault, workKind } from './index'
 import { meetingsOf, type Met } from './meetings'
 import { waysOf } from './onface'
 import { drawnPaths } from './outlines'
-import { chosenFor, Unfit, type Asked, type Wood } from './own'
+import { chosenFor, CannotMake, type StepInput, type Wood } from './own'
 import { framesOf } from './repeat'
 
 /** What the resolver asks of work, whatever its kind. */
@@ -28,13 +28,13 @@ export const workNumbers: WorkNumbers = {
   measures: (step) => {
     const own = ownWork(step.kind)
     if (!own || stepFault(step)) return []
-    const idle = own.idle?.(step.options) ?? []
+    const idle = own.hiddenFields?.(step.options) ?? []
     const drawn = own.outlined?.(step.options) ? drawnMeasures(step) : []
     const named = Object.entries(own.measures).flatMap(([name, m]): JointMeasure[] => {
       if (idle.includes(name)) return []
       const text = (step.fields[name] as string | undefined) || m.text
       // What may not be left empty is a measure all the same, and is told to be missing.
-      return text || m.otherwise === undefined ? [{ name, text: text ?? '', kind: m.kind ?? 'length' }] : []
+      return text || m.placeholder === undefined ? [{ name, text: text ?? '', kind: m.kind ?? 'length' }] : []
     })
     return [...named, ...drawn]
   },
@@ -44,8 +44,8 @@ export const workNumbers: WorkNumbers = {
     if (!own) return null
     const wood: Wood = { name: '', frame: STILL, size, shoulder: { min: [0, 0, 0], max: size } }
     const data = own.resolve(asked(step, values, null, atMiddle(step, wood), String), wood)
-    if (data instanceof Unfit) return null
-    if (isDirection(role)) return own.spikes?.(data)[0] ?? null
+    if (data instanceof CannotMake) return null
+    if (isDirection(role)) return own.mates?.(data)[0] ?? null
     return own.flats(data).find((f) => f.role === role) ?? null
   },
 }
@@ -67,10 +67,10 @@ const drawnMeasures = ({ outline }: Step): JointMeasure[] => [
 function asked(
   step: Step,
   values: Readonly<Record<string, number>>,
-  bit: Asked['bit'],
-  met: Asked['met'],
-  say: Asked['say'],
-): Asked {
+  bit: StepInput['bit'],
+  met: StepInput['matingFeatures'],
+  say: StepInput['say'],
+): StepInput {
   const own = ownWork(step.kind)!
   return {
     face: faceOf(step.at) ?? own.faces[0]!,
@@ -83,7 +83,7 @@ function asked(
     drawn: (size) =>
       step.outline && step.outline.edges.length > 0 ? drawnPaths(step.outline, values, size) : null,
     bit,
-    met,
+    matingFeatures: met,
     say,
     chosen: chosenFor(own, step),
   }
@@ -91,7 +91,7 @@ function asked(
 
 /** Where only sizes are known, what is met stands for itself in the middle of its face. */
 const atMiddle =
-  (step: Step, { size }: Wood): Asked['met'] =>
+  (step: Step, { size }: Wood): StepInput['matingFeatures'] =>
   () => {
     const { into } = waysOf(faceOf(step.at) ?? 'face')
     return [{ at: vec3((i) => size[i] / 2), along: unit(into), diameter: 1, sort: 'hole', long: 1 }]
@@ -105,17 +105,17 @@ export interface OwnWork {
 }
 
 /** What came out last time: by the piece of wood, then by the step. */
-export type KeptOwn = WeakMap<
+export type OwnCache = WeakMap<
   object,
   Map<string, { readonly inputs: readonly unknown[]; readonly data: unknown }>
 >
 
 /** `kept` holds what came out last time, and is brought up to date. */
-export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): OwnWork {
+export function ownWorkOf(resolved: Resolved, kept: OwnCache = new WeakMap()): OwnWork {
   const features = new Map<string, Feature[]>()
   const problems: Problem[] = []
   const said = new Set<string>()
-  const wrong = (step: Step, piece: string, { says, level, field }: Unfit) => {
+  const wrong = (step: Step, piece: string, { says, level, field }: CannotMake) => {
     const id = `${step.id}:${says}`
     if (said.has(id)) return
     said.add(id)
@@ -144,7 +144,7 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
       const found = resolved.steps.get(step.id)
       return !found?.values || step.off || stepFault(step) ? [] : [found]
     })
-  const say: Asked['say'] = (mm) => sayLength(resolved, mm)
+  const say: StepInput['say'] = (mm) => sayLength(resolved, mm)
   const { style } = resolved.project.settings
   const bitOf = (step: Step) => resolved.bits.get(step.options.bit ?? '') ?? null
 
@@ -156,7 +156,11 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
     holders.set(found.step.id, [...(holders.get(found.step.id) ?? []), piece])
   const meetings = meetingsOf(holders, (piece, step, i) => madeOn(piece, resolved.steps.get(step)!, i))
   /** What a step comes to on one of the places where its piece is. */
-  const madeOn = (piece: ResolvedPiece, found: ResolvedStep, i: Instance): readonly Feature[] | Unfit => {
+  const madeOn = (
+    piece: ResolvedPiece,
+    found: ResolvedStep,
+    i: Instance,
+  ): readonly Feature[] | CannotMake => {
     const { step, values } = found
     const own = ownWork(step.kind)!
     const twin = piece.piece.kind === 'twin'
@@ -167,20 +171,21 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
       const ask = asked(step, values!, bit, met, say)
       const whole = own.resolve(ask, wood)
       const frames = framesFor(step, ask, wood)
-      if (whole instanceof Unfit) return whole
-      if (frames instanceof Unfit) return frames
+      if (whole instanceof CannotMake) return whole
+      if (frames instanceof CannotMake) return frames
       const all = frames.map((f) => (f === i.frame ? whole : own.carry(whole, f, i)))
       const here = all.flatMap((data, n) => (data === null ? [] : [featureOf(i, step, data, n)]))
-      if (here.length === 0) return new Unfit(`The ${step.kind} does not come to ${i.name}`, 'look')
+      if (here.length === 0)
+        return new CannotMake(`The ${stepWord(step.kind)} does not come to ${i.name}`, 'look')
       const lost = all.length - here.length
-      if (lost > 0) return new Unfit(`${lost} of the ${all.length} lie outside ${i.name}`)
+      if (lost > 0) return new CannotMake(`${lost} of the ${all.length} lie outside ${i.name}`)
       return here
     })
   }
   for (const { piece, found } of asks)
     for (const i of piece.instances) {
       const made = madeOn(piece, found, i)
-      if (made instanceof Unfit) wrong(found.step, piece.id, made)
+      if (made instanceof CannotMake) wrong(found.step, piece.id, made)
       else made.forEach(put)
     }
   for (const group of resolved.groups) {
@@ -194,9 +199,9 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
         const ask = asked(step, values!, bit, OF_PIECES, say)
         const whole = own.resolve(ask, wood)
         const frames = framesFor(step, ask, wood)
-        const unfit = [whole, frames].find((x) => x instanceof Unfit)
+        const unfit = [whole, frames].find((x) => x instanceof CannotMake)
         if (unfit) wrong(step, group.id, unfit)
-        if (whole instanceof Unfit || frames instanceof Unfit) continue
+        if (whole instanceof CannotMake || frames instanceof CannotMake) continue
         for (const i of members) {
           const inputs = [
             found,
@@ -207,10 +212,10 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
           ]
           const made = once(i, step.id, inputs, () => {
             // What goes along edges goes along those of all of them together.
-            const beside = own.runs && { beside: members.flatMap((m) => (m === i ? [] : [m.key])) }
+            const neighbours = own.runs && { neighbours: members.flatMap((m) => (m === i ? [] : [m.key])) }
             return frames.flatMap((f, n): Feature[] => {
               const here = own.carry(whole, f, i)
-              return here === null ? [] : [{ ...featureOf(i, step, here, n), ...beside }]
+              return here === null ? [] : [{ ...featureOf(i, step, here, n), ...neighbours }]
             })
           })
           made.forEach(put)
@@ -226,11 +231,12 @@ export function ownWorkOf(resolved: Resolved, kept: KeptOwn = new WeakMap()): Ow
   return { features, problems, supplies: [...supplies].map(([name, quantity]) => ({ name, quantity })) }
 }
 
-const OF_PIECES: Asked['met'] = () => 'Only work on a piece is put where another piece has it, not on a group'
+const OF_PIECES: StepInput['matingFeatures'] = () =>
+  'Only work on a piece is put where another piece has it, not on a group'
 const NONE_MET: Met = { met: OF_PIECES, inputs: [] }
 
 /** The frames that a step is done in, repeated as it may be; unfit where it cannot be. */
-function framesFor(step: Step, ask: Asked, wood: Wood): readonly Frame[] | Unfit {
+function framesFor(step: Step, ask: StepInput, wood: Wood): readonly Frame[] | CannotMake {
   const own = ownWork(step.kind)!
   const ways: readonly string[] = own.repeats?.(step.options) ?? []
   if (!ways.includes(step.options.repeat ?? '')) return [wood.frame]

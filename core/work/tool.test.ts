@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { FACINGS, frameIn, STILL, turnAt, unitVector, type Frame, type Vec3 } from '../pieces'
 import { boxRecipe, type Kernel } from '../solid'
-import { testKernel } from '../testing/bench'
+import { testKernel } from '../testing/scenario'
 import {
   boxInto,
   boxTool,

@@ -68,7 +68,8 @@ export const toolAmong = (tool: Tool, among: Among): Tool =>
   (kindOf(tool).among?.(tool, among) as Tool | undefined) ?? tool
 
 /** A tool without what only its solid is made from. */
-export const bareTool = (tool: Tool): Tool => (kindOf(tool).bare?.(tool) as Tool | undefined) ?? tool
+export const withoutMesh = (tool: Tool): Tool =>
+  (kindOf(tool).withoutMesh?.(tool) as Tool | undefined) ?? tool
 
 /** Whether a tool is a round hole, whose rim is left alone unless it is asked for. */
 export const isHole = (tool: Tool): boolean => kindOf(tool).hole ?? false

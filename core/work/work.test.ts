@@ -1,6 +1,6 @@
 import { edgeAt, type Change } from '../document'
 import { formatLength } from '../measure'
-import { block, built, instance, join, stops } from '../testing/bench'
+import { block, built, instance, join, stops } from '../testing/scenario'
 import { countOf, workKind, type Sentence } from './index'
 
 const say = (s: Sentence) =>
@@ -35,14 +35,8 @@ const corner = [
   ...block('a', 'right-front', [0, 300], [0, 12], [0, 90]),
   ...block('b', 'back-right', [300, 12], [0, 200], [0, 90]),
 ]
-const into: Parameters<typeof join>[1] = [
-  ['a', 'end2'],
-  ['b', null],
-]
-const ends: Parameters<typeof join>[1] = [
-  ['a', 'end2'],
-  ['b', 'end1'],
-]
+const into: Parameters<typeof join>[1] = ['a.end2', 'b']
+const ends: Parameters<typeof join>[1] = ['a.end2', 'b.end1']
 
 test.each<[string, string, Change[], object]>([
   [
@@ -144,10 +138,7 @@ test.each<[string, string, Change[], object]>([
     [
       ...block('a', 'right-up', [0, 400], [150, 50], [0, 20]),
       ...block('b', 'back-up', [150, 60], [0, 400], [0, 20]),
-      join('lap', [
-        ['a', null],
-        ['b', null],
-      ]),
+      join('lap', ['a', 'b']),
     ],
     { ticket: 'Lap 60 wide, 10 deep, 150 from end 1, from the face — for B', places: [150] },
   ],
@@ -157,14 +148,7 @@ test.each<[string, string, Change[], object]>([
     [
       ...block('a', 'right-up', [0, 400], [0, 90], [0, 18]),
       ...block('b', 'right-up', [0, 400], [90, 90], [0, 18]),
-      join(
-        'tongue',
-        [
-          ['a', 'edge2'],
-          ['b', null],
-        ],
-        { depth: 6 },
-      ),
+      join('tongue', ['a.edge2', 'b'], { depth: 6 }),
     ],
     { ticket: 'Tongue 400 × 6, 6 long, 6 from the back, on edge 2 — for B' },
   ],
@@ -174,14 +158,7 @@ test.each<[string, string, Change[], object]>([
     [
       ...block('a', 'right-up', [0, 400], [0, 90], [0, 18]),
       ...block('b', 'right-up', [0, 400], [90, 90], [0, 18]),
-      join(
-        'tongue',
-        [
-          ['a', 'edge2'],
-          ['b', null],
-        ],
-        { depth: 6 },
-      ),
+      join('tongue', ['a.edge2', 'b'], { depth: 6 }),
     ],
     { ticket: 'Groove 6 wide, 6 deep, 6 from the back, on edge 1 — for A' },
   ],
@@ -231,10 +208,7 @@ test('sentences place what they used to leave out', () => {
   const tee = [
     ...block('a', 'right-up', [0, 190], [150, 44], [0, 20]),
     ...block('b', 'back-up', [140, 61], [0, 400], [0, 20]),
-    join('lap', [
-      ['a', null],
-      ['b', null],
-    ]),
+    join('lap', ['a', 'b']),
   ]
   expect(told('b#1', ...tee)[0]).toMatchObject({
     ticket: 'Lap 44 wide, 10 deep, 150 from end 1, from the back, stopped 11 from edge 1 — for A',
@@ -261,10 +235,7 @@ test('a slope that leaves the board by another side says where, and is drawn wit
     ...block('b', 'right-up', [-50, 600], [-20, 60], [100, 18], {
       tilts: [{ at: edgeAt('back', 'end1'), angle: String((Math.atan(1 / 3) * 180) / Math.PI) }],
     }),
-    join('trim', [
-      ['a', 'edge2'],
-      ['b', 'back'],
-    ]),
+    join('trim', ['a.edge2', 'b.back']),
   ])
   const [f] = slope.features(instance(slope, 'a#1'))
   const kind = workKind(f!)

@@ -4,6 +4,7 @@ import { flushSync } from 'react-dom'
 import {
   AXES,
   carriedBox,
+  cornersOf,
   DIRECTION_OF,
   sideOf,
   unit,
@@ -32,7 +33,7 @@ import {
   type Held,
 } from '../placing/targets'
 import type { Stage3D } from '../stage/scene'
-import { alongLine } from '../stage/sight'
+import { alongLine } from '../stage/ray'
 
 interface Handle {
   readonly axis: Axis
@@ -44,9 +45,11 @@ const PULLS = AXES.flatMap((axis): Handle[] => [
   { axis, side: 'start' },
   { axis, side: 'end' },
 ])
-/** How far off the middle the knobs that move stand, pixels; how near a face draws what is dragged to it. */
-const STEM = 62
+/** How far outside the wood knobs that move stand, pixels; how near a face draws what is dragged to it. */
+const STEM = 44
 const REACH = 9
+/** How near the wood a pointer has to be for its handles to be seen, pixels. */
+const NEAR = 56
 
 export function Handles({ stage }: { stage: Stage3D }) {
   const shown = useOpen((s) => s.shown)
@@ -63,6 +66,7 @@ export function Handles({ stage }: { stage: Stage3D }) {
 function Knobs({ stage, held }: { stage: Stage3D; held: Held }) {
   const shown = useOpen((s) => s.shown)
   const knobs = useRef(new Map<string, HTMLElement>())
+  const pointer = useRef<readonly [x: number, y: number] | null>(null)
   const [says, setSays] = useState<string | null>(null)
   const handles = [
     ...MOVES.filter(({ axis }) => moves(held, axis)),
@@ -71,9 +75,19 @@ function Knobs({ stage, held }: { stage: Stage3D; held: Held }) {
   const names = handles.map(idOf).join()
   const carry = useCarry((e, handle: Handle) => carryWood(e, stage, held, handle, setSays))
 
+  const host = useRef<HTMLDivElement>(null)
+
   // They stand where the picture has them, without being drawn anew by React.
   useEffect(() => {
+    // Where the wood is on the screen changes as the picture does, and not with the pointer.
+    let area: ScreenArea | null = null
+    const showNear = () => {
+      const near = String(isIn(area, pointer.current))
+      if (host.current!.dataset.near !== near) host.current!.dataset.near = near
+    }
     const place = () => {
+      area = areaOf(stage, held.box)
+      showNear()
       for (const handle of handles) {
         const knob = knobs.current.get(idOf(handle))
         const at = placeOnScreen(stage, held.box, handle)
@@ -83,12 +97,27 @@ function Knobs({ stage, held }: { stage: Stage3D; held: Held }) {
       }
     }
     place()
-    return stage.watchDraw(place)
+    const moved = ({ clientX, clientY }: PointerEvent) => {
+      const { left, top } = host.current!.getBoundingClientRect()
+      pointer.current = [clientX - left, clientY - top]
+      showNear()
+    }
+    window.addEventListener('pointermove', moved, { passive: true })
+    const unwatch = stage.watchDraw(place)
+    return () => {
+      window.removeEventListener('pointermove', moved)
+      unwatch()
+    }
     // oxlint-disable-next-line react/exhaustive-deps -- the names stand for the handles
   }, [stage, held.box, names])
 
   return (
-    <div className="pointer-events-none absolute inset-0 overflow-hidden" role="group" aria-label="Handles">
+    <div
+      ref={host}
+      className="group/near pointer-events-none absolute inset-0 overflow-hidden"
+      role="group"
+      aria-label="Handles"
+    >
       {handles.map((handle) => (
         <span
           key={idOf(handle)}
@@ -99,7 +128,7 @@ function Knobs({ stage, held }: { stage: Stage3D; held: Held }) {
           className={
             'pointer-events-auto absolute -top-3 -left-3 grid h-6 w-6 touch-none place-items-center ' +
             'pointer-coarse:-top-5.5 pointer-coarse:-left-5.5 pointer-coarse:h-11 pointer-coarse:w-11 ' +
-            'cursor-grab'
+            'cursor-grab opacity-0 group-data-[near=true]/near:opacity-100 pointer-coarse:opacity-100'
           }
           {...carry(handle)}
         >
@@ -149,24 +178,59 @@ const idOf = ({ axis, side }: Handle): string => `${axis} ${side}`
 const sayHandle = ({ axis, side }: Handle): string =>
   side ? `Pull the ${sideOf(axis, side === 'end')} face` : `Move ${DIRECTION_OF[axis]}`
 
+/** From where to where on the screen, to the right and down, pixels. */
+type ScreenArea = ReadonlyArray<readonly [from: number, to: number]>
+
+/** Where wood is on the screen, and what is near it; null where it is behind the eye. */
+function areaOf(stage: Stage3D, box: Box): ScreenArea | null {
+  const corners = cornersOf(box).flatMap((p) => stage.onScreen(p) ?? [])
+  if (corners.length === 0) return null
+  return [corners.map((p) => p.x), corners.map((p) => p.y)].map((all) => [
+    Math.min(...all) - NEAR,
+    Math.max(...all) + NEAR,
+  ])
+}
+
+const isIn = (area: ScreenArea | null, at: readonly [x: number, y: number] | null): boolean =>
+  area !== null && at !== null && area.every(([from, to], i) => at[i]! > from && at[i]! < to)
+
 const middle = ({ min, max }: Box): Vec3 => vec3((i) => (min[i] + max[i]) / 2)
 
-/** Where a knob stands, and which way it points; null where it would only be in the way. */
+/**
+ * Where a knob stands, and which way it points; null where it would only be in the way. One that moves all
+ * stands outside the wood, at the end of its way that is in the picture, or off its middle.
+ */
 function placeOnScreen(stage: Stage3D, box: Box, { axis, side }: Handle) {
   const centre = middle(box)
-  const face = vec3((i) => (i === axis && side ? (side === 'end' ? box.max[i] : box.min[i]) : centre[i]))
+  const end = (far: boolean) => vec3((i) => (i === axis ? (far ? box.max[i] : box.min[i]) : centre[i]))
+  if (!side) {
+    const [near, far] = [atEnd(stage, end(false), axis, -1), atEnd(stage, end(true), axis, 1)]
+    if (!near || !far) return null
+    return [far, near].find((at) => stage.within(at)) ?? atEnd(stage, centre, axis, 1)
+  }
+  const face = end(side === 'end')
   const [from, to] = [face, vec3((i) => face[i] + (i === axis ? 40 * stage.pixelAt(face) : 0))].map((p) =>
     stage.onScreen(p),
   )
+  if (!from || !to) return null
+  const [dx, dy] = [to.x - from.x, to.y - from.y]
+  if (Math.hypot(dx, dy) < 8) return null
+  const turn = (Math.atan2(dy, dx) * 180) / Math.PI
+  const out = vec3((i) => (i === axis ? (side === 'end' ? 1 : -1) : 0))
+  return stage.faces(face, out) ? { ...from, turn } : null
+}
+
+/** A little further on from an end of the wood; null where its way is seen end on, or lies behind the eye. */
+function atEnd(stage: Stage3D, end: Vec3, axis: Axis, sign: 1 | -1) {
+  const on = vec3((i) => end[i] + (i === axis ? sign * 40 * stage.pixelAt(end) : 0))
+  const [from, to] = [stage.onScreen(end), stage.onScreen(on)]
   if (!from || !to) return null
   const [dx, dy] = [to.x - from.x, to.y - from.y]
   const long = Math.hypot(dx, dy)
   // Seen end on, it would move by far more than the hand does.
   if (long < 8) return null
   const turn = (Math.atan2(dy, dx) * 180) / Math.PI
-  if (!side) return { x: from.x + (dx / long) * STEM, y: from.y + (dy / long) * STEM, turn }
-  const out = vec3((i) => (i === axis ? (side === 'end' ? 1 : -1) : 0))
-  return stage.faces(face, out) ? { ...from, turn } : null
+  return { x: from.x + (dx / long) * STEM, y: from.y + (dy / long) * STEM, turn }
 }
 
 function carryWood(
@@ -180,7 +244,7 @@ function carryWood(
   const { axis, side } = handle
   const { shown } = useOpen.getState()
   const anchor = middle(held.box)
-  const from = alongLine(stage.sight(e), anchor, unit(axis))
+  const from = alongLine(stage.ray(e), anchor, unit(axis))
   if (from === null) return null
   const things = thingsFor(shown, held, axis)
   const pixel = stage.pixelAt(anchor)
@@ -188,7 +252,7 @@ function carryWood(
   stage.rest(true)
 
   const move = (at: PointerEvent) => {
-    const now = alongLine(stage.sight(at), anchor, unit(axis))
+    const now = alongLine(stage.ray(at), anchor, unit(axis))
     if (now === null) return
     landed = landing(shown, held, axis, now - from, side, things, REACH * pixel, evenStep(shown, pixel))
     show()

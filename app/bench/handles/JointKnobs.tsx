@@ -3,7 +3,7 @@
  * the guest goes in, the others to the left and right; all are stepped by the arrow keys.
  */
 import { stepped } from '../../../core/measure'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useEffectEvent, useState } from 'react'
 import { plus, vec3, type Vec3 } from '../../../core/pieces'
 import { sayValue, tryMeasure } from '../../../core/resolve'
 import type { Field } from '../../../core/work'
@@ -11,11 +11,11 @@ import { useOpen } from '../../store/open'
 import { fractions } from '../../ui/fractions'
 import { sayRefusal } from '../../ui/refusal'
 import { useCarry, type Carried } from '../../ui/useCarry'
-import { useBench, type Figure, type InPicture } from '../asks'
+import { useBench, type Figure, type StagePreview } from '../asks'
 import { AtPlace } from '../stage/AtPlace'
 import { stepOf } from '../placing/spans'
 import type { Stage3D } from '../stage/scene'
-import { alongLine } from '../stage/sight'
+import { alongLine } from '../stage/ray'
 
 /** So many pixels to the right are a step more. */
 const PIXELS = 8
@@ -27,20 +27,29 @@ export const figuresOf = (fields: readonly Field[], record: Readonly<Record<stri
     return typeof text === 'string' && text !== '' ? [{ name, label, kind, text }] : []
   })
 
-/** Shows figures of a joint in the picture for as long as they are asked for. */
-export function useInPicture(given: InPicture | null): void {
-  const latest = useRef(given)
-  useEffect(() => {
-    latest.current = given
-  })
-  const told = given && JSON.stringify([given.seat, given.figures])
-  useEffect(() => {
-    if (told === null) return undefined
-    const put: InPicture['put'] = (name, text) => latest.current?.put(name, text) ?? null
-    const figures = { ...latest.current!, put }
+/**
+ * Shows figures of a joint in the picture for as long as they are asked for; `put` takes one in that was
+ * changed there, and says why it cannot be, or null.
+ */
+export function useStagePreview(
+  given: StagePreview | null,
+  put: (name: string, text: string) => string | null,
+): void {
+  const show = useEffectEvent(() => {
+    const figures = given!
     useBench.setState({ figures })
     return () => void (useBench.getState().figures === figures && useBench.setState({ figures: null }))
-  }, [told])
+  })
+  const told = given && JSON.stringify([given.seat, given.figures])
+  useEffect(() => (told === null ? undefined : show()), [told])
+  const typed = useBench((s) => s.typed)
+  const take = useEffectEvent(() => {
+    const { figures } = useBench.getState()
+    if (!typed || !given || JSON.stringify([figures?.seat, figures?.figures]) !== told) return
+    useBench.setState({ typed: null })
+    sayRefusal(put(typed.name, typed.text))
+  })
+  useEffect(() => take(), [typed])
 }
 
 export function JointKnobs({ stage }: { stage: Stage3D }) {
@@ -48,11 +57,11 @@ export function JointKnobs({ stage }: { stage: Stage3D }) {
   const shifts = useBench((s) => s.shifts)
   const shown = useOpen((s) => s.shown)
   if (!asked || asked.figures.length === 0) return null
-  const { seat, figures, locals, put } = asked
+  const { seat, figures, locals } = asked
   const at = plus(seat.at, shifts.get(seat.guest) ?? [0, 0, 0])
   const known = figures.flatMap((figure) => {
     const now = tryMeasure(shown, figure.text, figure.kind, locals)
-    return now.ok ? [{ ...figure, now: now.value, put: (text: string) => put(figure.name, text) }] : []
+    return now.ok ? [{ ...figure, now: now.value }] : []
   })
   const reach = known.find((f) => f.name === seat.reach)
   const others = known.filter((f) => f !== reach)
@@ -70,19 +79,19 @@ export function JointKnobs({ stage }: { stage: Stage3D }) {
   )
 }
 
-type Known = Figure & { readonly now: number; readonly put: (text: string) => string | null }
+type Known = Figure & { readonly now: number }
 
 function Reaching({ stage, figure, at, way }: { stage: Stage3D; figure: Known; at: Vec3; way: Vec3 }) {
   const [more, setMore] = useState(0)
   const step = useStep(figure)
   const there = vec3((i) => at[i] + (figure.now + more) * way[i])
   const take = (e: PointerEvent) => {
-    const from = alongLine(stage.sight(e), at, way)
+    const from = alongLine(stage.ray(e), at, way)
     if (from === null) return null
     stage.rest(true)
     return step.carried(
       (p) => {
-        const to = alongLine(stage.sight(p), at, way)
+        const to = alongLine(stage.ray(p), at, way)
         return to === null ? null : to - from
       },
       setMore,
@@ -109,7 +118,7 @@ function Sideways({ figure }: { figure: Known }) {
 }
 
 /** By what a figure goes on, and how it is carried: in even steps, and a length never to nothing. */
-function useStep({ now, kind, text, put }: Known) {
+function useStep({ name, now, kind, text }: Known) {
   const style = useOpen((s) => s.shown.style)
   const size = kind === 'length' ? stepOf(style) : 1
   const by = (wanted: number) => {
@@ -118,7 +127,8 @@ function useStep({ now, kind, text, put }: Known) {
   }
   const go = (wanted: number) => {
     const more = by(wanted)
-    if (Math.abs(more) > 1e-6) sayRefusal(put(stepped(text, more, now, kind, style)))
+    if (Math.abs(more) > 1e-6)
+      useBench.setState({ typed: { name, text: stepped(text, more, now, kind, style) } })
   }
   const carried = (
     measured: (p: PointerEvent) => number | null,
@@ -170,7 +180,7 @@ function Chip({ figure, more, take, className }: ChipProps) {
       aria-label={figure.label}
       aria-valuenow={figure.now + more}
       aria-valuetext={says}
-      title="Drag it, or step it by the arrow keys"
+      title="Drag it, or use the arrow keys"
       {...carry()}
       onKeyDown={(e) => {
         const steps = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[e.key]

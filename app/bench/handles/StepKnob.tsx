@@ -11,7 +11,7 @@ import { AtPlace } from '../stage/AtPlace'
 import { carriedChanges, holdAlong, markOf } from '../tools/place/onface'
 import { evenStep } from '../placing/targets'
 import type { Stage3D } from '../stage/scene'
-import { alongLine } from '../stage/sight'
+import { alongLine } from '../stage/ray'
 
 /** How near something draws the mark, pixels. */
 const REACH = 9
@@ -43,20 +43,20 @@ export function StepKnob({ stage }: { stage: Stage3D }) {
     const pixel = stage.pixelAt(at)
     const hold = { reach: REACH * pixel, even: evenStep(shown, pixel) }
     e.preventDefault()
-    /** Where the sight goes through the face, or comes nearest to the way it can go. */
+    /** Where the ray goes through the face, or comes nearest to the way it can go. */
     const through = (p: PointerEvent): Vec3 | null => {
-      const sight = stage.sight(p)
+      const ray = stage.ray(p)
       if (axes.length === 1) {
-        const by = alongLine(sight, at, ways[axes[0]!])
+        const by = alongLine(ray, at, ways[axes[0]!])
         return by === null ? null : vec3((i) => mark.at[i] + (i === axes[0] ? by : 0))
       }
       const normal = ways[AXES.find((i) => !axes.includes(i))!]
-      const across = dot(sight.to, normal)
+      const across = dot(ray.direction, normal)
       if (Math.abs(across) < 0.05) return null
-      const t = dot(minus(at, sight.from), normal) / across
+      const t = dot(minus(at, ray.from), normal) / across
       return toOwn(
         instance.frame,
-        vec3((i) => sight.from[i] + t * sight.to[i] - (shift?.[i] ?? 0)),
+        vec3((i) => ray.from[i] + t * ray.direction[i] - (shift?.[i] ?? 0)),
       )
     }
     const from = through(e)

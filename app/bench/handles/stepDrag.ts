@@ -1,7 +1,7 @@
 /** Work dragged by its sign to another place in the order it is done in. */
 import { useRef, useState } from 'react'
 import { change, sayStep, type Step } from '../../../core/document'
-import { looksAt } from '../../../core/work'
+import { kindDependsOnShape } from '../../../core/work'
 import { run, useOpen } from '../../store/open'
 import { sayRefusal } from '../../ui/refusal'
 import { useCarry } from '../../ui/useCarry'
@@ -72,9 +72,9 @@ export function sayOrder(
   const passed = to < from ? wood.work.slice(to, from) : wood.work.slice(from + 1, to + 1)
   if (passed.length === 0) return 'Back where it was'
   const name = sayStep(moved, wood)
-  const looking = passed.filter((s) => looksAt(s.kind))
+  const looking = passed.filter((s) => kindDependsOnShape(s.kind))
   const others = looking.map((s) => sayStep(s, wood)).join(' and ')
-  if (looksAt(moved.kind))
+  if (kindDependsOnShape(moved.kind))
     return to < from
       ? `${name} comes earlier: edges that the work after it leaves stay as they are`
       : `${name} comes later: it follows the edges of the steps before it, too`

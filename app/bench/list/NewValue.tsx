@@ -13,23 +13,32 @@ const KINDS = [
   ['angle', 'an angle'],
 ] as const
 
-const Told = z.object({ name: z.string(), kind: z.enum(['length', 'number', 'angle']), value: z.string() })
+/** The width of a case, as an example. */
+const EXAMPLE = { in: 34, mm: 860 } as const
+
+const ValueForm = z.object({
+  name: z.string(),
+  kind: z.enum(['length', 'number', 'angle']),
+  value: z.string(),
+})
 
 export function NewValue({ onDone }: { onDone: () => void }) {
-  const { values, set, submit, why } = useDraftForm<z.infer<typeof Told>>('new measure', Told, {
+  const { values, set, submit, why } = useDraftForm<z.infer<typeof ValueForm>>('new measure', ValueForm, {
     name: '',
     kind: 'length',
     value: '',
   })
   const { name, kind, value } = values
+  const unit = useOpen((s) => s.project.settings.style.unit)
+  const usual = EXAMPLE[unit]
 
-  function put({ name, kind, value }: z.infer<typeof Told>): string | null {
+  function put({ name, kind, value }: z.infer<typeof ValueForm>): string | null {
     // "width = 24" is a name and its value in one.
     const both = /^([^=]+)=(.+)$/.exec(name)
     const given = both ? read(both[2]!, kind, useOpen.getState().shown, {}) : null
     if (given && !given.ok) return given.slip.message
     const expression = given?.stored ?? value
-    if (!expression) return 'Give it a value too, as in width = 24'
+    if (!expression) return `Give it a value too, as in width = ${usual}`
     const called = ParameterName.safeParse((both?.[1] ?? name).trim())
     if (!called.success) return called.error.issues[0]!.message
     const { parameters } = useOpen.getState().project
@@ -51,7 +60,7 @@ export function NewValue({ onDone }: { onDone: () => void }) {
       <input
         aria-label="Name of the new value"
         className="field measure"
-        placeholder="width, or width = 34"
+        placeholder={`width, or width = ${usual}`}
         autoFocus
         value={name}
         onChange={(e) => set({ name: e.target.value })}
@@ -62,7 +71,7 @@ export function NewValue({ onDone }: { onDone: () => void }) {
         kind={kind}
         value={value}
         optional
-        placeholder="value, as in 34"
+        placeholder={`value, as in ${kind === 'angle' ? 30 : kind === 'number' ? 3 : usual}`}
         onCommit={(text) => (set({ value: text }), null)}
       />
       {why && (
@@ -71,7 +80,7 @@ export function NewValue({ onDone }: { onDone: () => void }) {
         </p>
       )}
       <div className="flex gap-1">
-        <button className="btn">Add it</button>
+        <button className="btn">Add</button>
         <button type="button" className="btn btn-quiet" onClick={onDone}>
           Cancel
         </button>

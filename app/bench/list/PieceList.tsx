@@ -346,7 +346,7 @@ const PieceRow = memo(function PieceRow({
             className={`h-2 w-2 shrink-0 rounded-full ${worst === 'stop' ? 'bg-pencil' : 'bg-brass'}`}
             role="img"
             title={wrong}
-            aria-label={worst === 'stop' ? 'to be put right' : 'to be looked at'}
+            aria-label={worst === 'stop' ? 'to fix' : 'to look at'}
           />
         )}
         {times > 1 && <span className="measure text-quiet">×{times}</span>}
@@ -370,6 +370,7 @@ const PieceRow = memo(function PieceRow({
             : 'absolute right-0 opacity-0 group-hover/row:opacity-100 focus-visible:opacity-100 ') +
           'pointer-coarse:hidden'
         }
+        data-over
         tabIndex={-1}
         aria-label={hidden ? 'Show' : 'Hide'}
         title={hidden ? 'Show' : 'Hide (H)'}

@@ -46,7 +46,7 @@ export function sayingsFor(outline: Outline, parts: readonly string[]): Saying[]
     if (k.ways === 'needed')
       return (['along', 'across'] as const).map((way) => ({ kind, way, title: `${k.title} ${way}` }))
     if (kind === 'symmetric' && of.length === 2)
-      return (['along', 'across'] as const).map((way) => ({ kind, way, title: `alike both sides, ${way}` }))
+      return (['along', 'across'] as const).map((way) => ({ kind, way, title: `symmetric ${way}` }))
     if (k.ways === 'allowed' && kind === 'distance')
       return [
         { kind, title: of.length === 1 ? 'length' : 'distance' },
@@ -86,22 +86,22 @@ export function BoardBar(props: BarProps) {
         ))}
       </span>
       <Choice
-        label="Put in"
+        label="Insert"
         className="btn"
         value=""
-        placeholder="Put in…"
+        placeholder="Insert…"
         of={Object.entries(READY_SHAPES).map(([name, s]) => [name as ReadyName, s.title] as const)}
         onPick={onShape}
       />
       {props.children}
       <Choice
-        label="Half of it"
+        label="Symmetry"
         className="btn"
         value={outline.mirror ?? 'none'}
         of={[
           ['none', 'none'],
-          ['along', 'half, mirrored along'],
-          ['across', 'half, mirrored across'],
+          ['along', 'mirrored along'],
+          ['across', 'mirrored across'],
         ]}
         onPick={(way) => onMirror({ mirror: way === 'none' ? null : way })}
       />
@@ -119,7 +119,7 @@ export function Zoom({ onZoom }: { readonly onZoom: (by: number) => void }) {
       <button className="btn btn-icon" aria-label="Nearer" onClick={() => onZoom(1.25)}>
         <Plus size={14} />
       </button>
-      <button className="btn btn-icon" aria-label="Further away" onClick={() => onZoom(0.8)}>
+      <button className="btn btn-icon" aria-label="Zoom out" onClick={() => onZoom(0.8)}>
         <Minus size={14} />
       </button>
       <button className="btn btn-icon" aria-label="Show the whole face" onClick={() => onZoom(0)}>
@@ -167,7 +167,7 @@ export function SayBar({ outline, chosen, onSay, onCorner, onSplit, onRemove }: 
   const edge = outline.edges.find((e) => e.id === only)
   const meets = outline.edges.filter((e) => e.kind !== 'circle' && (e.from === only || e.to === only)).length
   return (
-    <div className="flex flex-wrap items-center gap-1" role="toolbar" aria-label="Say of what is chosen">
+    <div className="flex flex-wrap items-center gap-1" role="toolbar" aria-label="Rules for what is chosen">
       {sayings.map((s) => (
         <button key={`${s.kind} ${s.way ?? ''}`} className="btn px-2" onClick={() => onSay(s)}>
           {s.title}
@@ -181,11 +181,11 @@ export function SayBar({ outline, chosen, onSay, onCorner, onSplit, onRemove }: 
         ))}
       {edge?.kind === 'line' && (
         <button className="btn px-2" onClick={onSplit}>
-          part it in two
+          split in two
         </button>
       )}
       <button className="btn btn-quiet" onClick={onRemove}>
-        <Trash2 size={14} /> Take away
+        <Trash2 size={14} /> Delete
       </button>
     </div>
   )

@@ -19,8 +19,8 @@ interface Props {
 }
 
 const COPIES = {
-  along: 'once more, along',
-  across: 'once more, across',
+  along: 'one repeat along',
+  across: 'one repeat across',
   ...Object.fromEntries([2, 3, 4, 5, 6, 8, 12].map((n) => [String(n), `${n} round the middle`])),
 } as const
 
@@ -41,12 +41,12 @@ export function ChainBar({ drawing, chosen, start, write, onMade }: Props) {
         onClick={() =>
           onMade(
             trimmed(base, at, edge.id, end),
-            'Cut an edge back',
-            'No other edge crosses it, so there is nothing to cut it back to',
+            'Trim an edge',
+            'No other edge crosses it: nothing to trim to',
           )
         }
       >
-        cut it back to what crosses it
+        Trim to what crosses it
       </button>
     ) : null
   const typed = read(text, 'length', shown, drawing.locals)
@@ -56,28 +56,26 @@ export function ChainBar({ drawing, chosen, start, write, onMade }: Props) {
   const set = (side: 'in' | 'out') =>
     onMade(
       by > 0 ? setOff(base, at, edge.id, by, side, told) : null,
-      'Set edges off',
-      by > 0
-        ? 'Set off so far, nothing is left of it, or it holds a curve'
-        : 'Say how far it is to be set off',
+      'Offset edges',
+      by > 0 ? 'At that offset nothing is left, or the chain has a curve' : 'Type the offset',
     )
   const copy = (how: string) => {
     const count = Number(how)
     if (count > 1)
       return onMade(
         round(base, at, edge.id, count, [size[0] / 2, size[1] / 2], write),
-        `Draw it ${count} times round the middle`,
+        `Repeat the chain ${count} times round the middle`,
         '',
       )
     const off: Place2 = how === 'along' ? [by, 0] : [0, by]
     return onMade(
       by === 0 ? null : again(base, at, edge.id, off, told),
-      'Draw it once more',
-      'Say how far off it is to be drawn once more',
+      'Repeat the chain',
+      'Type how far away the repeat is',
     )
   }
   return (
-    <div className="flex flex-wrap items-end gap-1" role="toolbar" aria-label="All that hangs together">
+    <div className="flex flex-wrap items-end gap-1" role="toolbar" aria-label="The whole chain">
       <div className="w-28">
         <MeasureField
           label="By"
@@ -91,16 +89,16 @@ export function ChainBar({ drawing, chosen, start, write, onMade }: Props) {
         />
       </div>
       <button className="btn px-2" onClick={() => set('in')}>
-        set off inside
+        Offset inward
       </button>
       <button className="btn px-2" onClick={() => set('out')}>
-        set off outside
+        Offset outward
       </button>
       <Choice
-        label="Draw it again"
+        label="Repeat the chain"
         className="btn"
         value=""
-        placeholder="Draw it again…"
+        placeholder="Repeat…"
         of={Object.entries(COPIES)}
         onPick={copy}
       />

@@ -9,9 +9,9 @@ import { fractions } from '../../ui/fractions'
 import { MeasureField } from '../../ui/MeasureField'
 import { read } from '../../ui/reading'
 import { capital } from './board'
-import { refusesValue } from './told'
+import { refusesValue } from './rules'
 import { measureOf, type Drawing } from './useOutline'
-import { sayTold } from './words'
+import { sayRule } from './words'
 
 const FROM = { near: 'from the near side', far: 'from the far side', centre: 'from the middle' } as const
 
@@ -30,7 +30,7 @@ export function FactField({ drawing, id, onDone, autoFocus }: Props) {
   const corner = outline.corners.find((c) => c.id === id)
   const told = fact ?? corner
   if (!told) return null
-  const says = sayTold(id, outline)!
+  const says = sayRule(id, outline)!
   const kind = measureOf(told)
   const base = asSolved(outline, solved)
   const write = (value: string) => ({
@@ -42,7 +42,7 @@ export function FactField({ drawing, id, onDone, autoFocus }: Props) {
     const reading = read(text, kind ?? 'length', shown, drawing.locals)
     const refusal = reading.ok && fact ? refusesValue(drawing, id, reading.value) : null
     if (refusal) return refusal
-    drawing.put(write(text), 'Change a measure')
+    drawing.put(write(text), 'Change a dimension')
     onDone?.()
     return null
   }
@@ -55,7 +55,7 @@ export function FactField({ drawing, id, onDone, autoFocus }: Props) {
           f.id === id ? { ...f, from: datum, value: drawnText(value, shown.style) } : f,
         ),
       },
-      'Measure from elsewhere',
+      'Change the reference',
     )
   }
   return (
@@ -87,8 +87,8 @@ export function FactField({ drawing, id, onDone, autoFocus }: Props) {
       {!readOnly && (
         <button
           className="btn btn-quiet btn-icon"
-          aria-label={`Take away: ${says}`}
-          title="Take this away"
+          aria-label={`Delete: ${says}`}
+          title="Delete"
           onClick={() => {
             drawing.put(
               fact

@@ -3,15 +3,15 @@
  */
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react'
 import { toast } from 'sonner'
-import { change, type Outline } from '../../../core/document'
+import { change, faceOf, stepsIn, stepWord, type Outline } from '../../../core/document'
 import { drawingFormat, DRAWING_FORMATS } from '../../../core/exchange/drawings/formats'
-import { asSolved, faceView, pictureOn, placed, withAll, type Seen } from '../../../core/outline'
+import { asSolved, faceView, imageOn, placed, withAll, type Seen } from '../../../core/outline'
 import { fileName, saveFile } from '../../store/files'
-import { run } from '../../store/open'
+import { run, useOpen } from '../../store/open'
 import { Choice } from '../../ui/Choice'
 import { sayRefusal } from '../../ui/refusal'
 import { FromFile } from './FromFile'
-import { pictureFrom } from './trace/picture'
+import { readTraceImage } from './trace/image'
 import type { Drawing } from './useOutline'
 
 interface Props {
@@ -22,6 +22,9 @@ interface Props {
   /** What takes files that are dropped. */
   readonly host: RefObject<HTMLElement | null>
 }
+
+/** Before the id of a picture of the project, where one is chosen. */
+const SHARED = 'shared '
 
 const isDrawing = (file: File) => /\.(svg|dxf)$/i.test(file.name) || file.type === 'image/svg+xml'
 
@@ -34,17 +37,27 @@ export function Files({ drawing, turned, readOnly, host }: Props) {
     read: useRef<HTMLInputElement>(null),
   }
   const { outline, solved, step, wood, paths, size } = drawing
+  const pictures = useOpen((s) => s.project.pictures)
   const view = useMemo(() => faceView(size, turned), [size, turned])
   const take = async (file: File) => {
     if (isDrawing(file)) return setReading(file)
     setBusy(true)
-    const taken = await pictureFrom(file, file.name)
+    const taken = await readTraceImage(file, file.name)
     setBusy(false)
     if (!taken.ok) return void sayRefusal(taken.why)
     const { picture } = taken
-    const next = { ...asSolved(outline, solved), picture: pictureOn(picture, size, turned) }
+    const next = { ...asSolved(outline, solved), picture: imageOn(picture, size, turned) }
     if (sayRefusal(run(change.putPicture({ id: step.id, picture, outline: next }))) && taken.says)
       toast(taken.says)
+  }
+  /** A picture that another outline is traced from, too: as it lies on the same face, or to its scale. */
+  const share = (id: string) => {
+    const picture = pictures.find((p) => p.id === id)!
+    const lain = stepsIn(useOpen.getState().project).find(({ step: s }) => s.outline?.picture?.of === id)!
+    const there = lain.step.outline!.picture!
+    const same = lain.entry.id === wood.id && faceOf(lain.step.at) === drawing.face
+    const placed = same ? there : { ...imageOn(picture, size, turned), scale: there.scale }
+    drawing.put({ ...asSolved(outline, solved), picture: placed }, `Trace over ${picture.name}`.slice(0, 80))
   }
   const newest = useRef(take)
   useEffect(() => {
@@ -78,7 +91,7 @@ export function Files({ drawing, turned, readOnly, host }: Props) {
 
   const save = async (id: string) => {
     const format = drawingFormat(id)!
-    const name = `${wood.name} ${step.kind}`
+    const name = `${wood.name} ${stepWord(step.kind)}`
     // As it is seen on the board.
     const seen = paths.paths.map((p) => p.segments.map((s) => placed(s, view.from, view.hand)))
     const layer = { name: 'outline', depth: null, paths: seen }
@@ -93,6 +106,9 @@ export function Files({ drawing, turned, readOnly, host }: Props) {
       : ([
           ['picture', 'a picture to trace…'],
           ['camera', 'a picture from the camera…'],
+          ...pictures
+            .filter((p) => p.id !== outline.picture?.of)
+            .map((p) => [`${SHARED}${p.id}`, `the picture ${p.name}, again`] as const),
           ['read', 'an outline from an SVG or DXF…'],
         ] as const)),
     ...DRAWING_FORMATS.map((f) => [f.id, `save it as ${f.title}`] as const),
@@ -103,10 +119,14 @@ export function Files({ drawing, turned, readOnly, host }: Props) {
         label="Files"
         className="btn"
         value=""
-        placeholder={busy ? 'Taking it…' : 'Files…'}
+        placeholder={busy ? 'Reading…' : 'Files…'}
         disabled={busy}
         of={asks}
-        onPick={(id) => (id in inputs ? inputs[id as keyof typeof inputs].current?.click() : void save(id))}
+        onPick={(id) => {
+          if (id in inputs) inputs[id as keyof typeof inputs].current?.click()
+          else if (id.startsWith(SHARED)) share(id.slice(SHARED.length))
+          else void save(id)
+        }}
       />
       {(
         [
@@ -136,7 +156,7 @@ export function Files({ drawing, turned, readOnly, host }: Props) {
           view={view}
           onClose={() => setReading(null)}
           onPut={(read: Outline) => {
-            if (drawing.put(withAll(asSolved(outline, solved), read), `Put in ${reading.name}`.slice(0, 80)))
+            if (drawing.put(withAll(asSolved(outline, solved), read), `Insert ${reading.name}`.slice(0, 80)))
               setReading(null)
           }}
         />

@@ -9,7 +9,7 @@ import { fractions } from '../../ui/fractions'
 import { readAll, sayArea, sayTrouble, unitFor } from './board'
 import { SayBar, type Saying } from './BoardBar'
 import { ChainBar } from './ChainBar'
-import { corner, tell } from './told'
+import { corner, addRule } from './rules'
 import { Standing } from './Typed'
 import type { Drawing } from './useOutline'
 import { sayPart } from './words'
@@ -96,7 +96,7 @@ export function Foot(props: Props) {
               props.onDone()
             }}
             onSplit={() => {
-              put(split(asSolved(outline, solved), chosen[0]!), 'Part a line')
+              put(split(asSolved(outline, solved), chosen[0]!), 'Split a line')
               props.onDone()
             }}
             onRemove={props.onRemove}
@@ -125,11 +125,11 @@ const measures = (s: Saying): boolean => FACT_KINDS[s.kind].value !== undefined
 function sayOf(s: Saying, chosen: readonly string[], drawing: Drawing, write: (mm: number) => string) {
   const fact = { kind: s.kind, ...(s.way && { way: s.way }) }
   const base = asSolved(drawing.outline, drawing.solved)
-  const first = tell(drawing, base, { ...fact, ...(measures(s) && { value: '1' }) }, chosen)
+  const first = addRule(drawing, base, { ...fact, ...(measures(s) && { value: '1' }) }, chosen)
   if (!measures(s)) return first
   const of = first.ok ? first.outline.facts.at(-1)!.of : [...chosen]
   const now = standing(base, drawing.solved, drawing.size, { ...fact, of })
   const value = s.kind === 'angle' ? `${Number(now.toFixed(4))}deg` : write(now)
   const from = FACT_KINDS[s.kind].placed && { from: 'near' as const }
-  return tell(drawing, base, { ...fact, ...from, value }, chosen, now)
+  return addRule(drawing, base, { ...fact, ...from, value }, chosen, now)
 }

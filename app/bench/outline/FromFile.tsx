@@ -63,7 +63,7 @@ export function FromFile({ file, view, onPut, onClose }: Props) {
     return () => {
       gone = true
       // Whatever is read next does not wait for what nobody waits for any more.
-      if (busy) readingHand.bury(new Restarted(`${file.name} was not read`))
+      if (busy) readingHand.terminate(new Restarted(`${file.name} was not read`))
     }
   }, [file])
 
@@ -106,10 +106,10 @@ export function FromFile({ file, view, onPut, onClose }: Props) {
           <div className="grid gap-2 sm:grid-cols-2">
             <div className="sm:col-span-2">
               <Choice
-                label="Its unit"
+                label="Unit"
                 showLabel
                 value={unit}
-                placeholder="Say which…"
+                placeholder="Choose a unit…"
                 of={units}
                 onPick={setUnit}
               />
@@ -121,7 +121,7 @@ export function FromFile({ file, view, onPut, onClose }: Props) {
               of={(Object.keys(GAPS) as Gap[]).map((g) => [g, say(GAPS[g])] as const)}
               onPick={setGap}
             />
-            <Choice label="Put it" showLabel value={putting} of={PUTTINGS} onPick={setPutting} />
+            <Choice label="Position" showLabel value={putting} of={PUTTINGS} onPick={setPutting} />
           </div>
           {unit === '' && (
             <p role="status" className="text-brass">

@@ -2,6 +2,7 @@
  * The outline board: lies over the bench, the face turned as the piece lies there. Points and edges are drawn
  * by pointer, or put by typing; whatever is chosen can be said something of.
  */
+import { stepWord } from '../../../core/document'
 import { drawnText } from '../../../core/measure'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Outline } from '../../../core/document'
@@ -19,7 +20,7 @@ import { turnedAs } from './face'
 import { FactField } from './FactField'
 import { Files } from './Files'
 import { Foot } from './Foot'
-import { isPictureTool, plainSnap, type Tool } from './hand'
+import { isTraceTool, plainSnap, type Tool } from './hand'
 import { labelsOf } from './labels'
 import { Sheet } from './Sheet'
 import { snapTo, type Snap } from './snap'
@@ -28,7 +29,7 @@ import { Traced } from './trace/Traced'
 import { TypedPlace } from './Typed'
 import { useDraw } from './useDraw'
 import { faceAxes, useOutline, type Drawing } from './useOutline'
-import { usePicture } from './trace/usePicture'
+import { useTracing } from './trace/useTracing'
 import { usePoints } from './usePoints'
 import { useTrace } from './trace/useTrace'
 import { useView } from './useView'
@@ -103,12 +104,12 @@ function Board({ drawing, onBusy }: BoardProps) {
     setHover(null)
     setSays(null)
   }
-  const picture = usePicture({ drawing, sheet, turned, even, readOnly, tool, take, put })
+  const picture = useTracing({ drawing, sheet, turned, even, readOnly, tool, take, put })
   const snapAt = (e: { clientX: number; clientY: number }, but: readonly string[], from: string | null) => {
     const box = svg.current!.getBoundingClientRect()
     const at = sheet.back(e.clientX - box.left, e.clientY - box.top)
     const say = (mm: number) => sayLength(shown, mm)
-    if (isPictureTool(tool)) return { at, point: null, facts: [], says: '' }
+    if (isTraceTool(tool)) return { at, point: null, facts: [], says: '' }
     if (tool === 'trace') {
       const began = trace.clicks.length > 2 ? trace.clicks[0]!.at : null
       return plainSnap(at, drawing, REACH / sheet.scale, began, say)
@@ -122,7 +123,7 @@ function Board({ drawing, onBusy }: BoardProps) {
 
   const putDown = (snap: Snap, corner = false) => {
     if (tool === 'trace') trace.click(snap, corner)
-    else if (isPictureTool(tool)) picture.press(snap.at)
+    else if (isTraceTool(tool)) picture.press(snap.at)
     else draw.putDown(snap)
   }
 
@@ -130,13 +131,13 @@ function Board({ drawing, onBusy }: BoardProps) {
     setChosen(held.includes(part) ? held.filter((p) => p !== part) : [...held, part])
 
   const remove = () => {
-    put(without(asSolved(outline, solved), held), 'Take part of the outline away')
+    put(without(asSolved(outline, solved), held), 'Delete part of the outline')
     setChosen([])
   }
 
   const mirror = (told: Pick<Outline, 'mirror' | 'mirrorOff'>) => {
     const { mirrorOff: _, ...all } = asSolved(outline, solved)
-    put({ ...all, ...told }, told.mirror ? 'Mirror half of it' : 'Whole outline')
+    put({ ...all, ...told }, told.mirror ? 'Mirror the outline' : 'No symmetry')
   }
   const leave = () => useBench.setState({ drawing: null })
   const back = () => {
@@ -183,7 +184,7 @@ function Board({ drawing, onBusy }: BoardProps) {
     <div
       ref={host}
       role="dialog"
-      aria-label={`The outline of the ${step.kind} on ${drawing.wood.name}`}
+      aria-label={`The outline of the ${stepWord(step.kind)} on ${drawing.wood.name}`}
       tabIndex={-1}
       className="absolute inset-0 z-20 grid grid-rows-[auto_minmax(0,1fr)_9.5rem] bg-stage outline-none"
       onKeyDown={(e) => {
@@ -191,9 +192,12 @@ function Board({ drawing, onBusy }: BoardProps) {
         if (!host.current?.contains(e.target as Node)) return
         // What is typed in a field has an undo of its own.
         const typed = e.target instanceof HTMLInputElement && e.target.value !== ''
-        if ((e.ctrlKey || e.metaKey) && e.key === 'z' && !e.shiftKey && busy && !typed) {
+        if ((e.ctrlKey || e.metaKey) && e.key === 'z' && !e.shiftKey && !typed) {
+          // Undo takes back what is drawn, and not the step with its board.
+          if (!busy && step.outline) return
           if (draw.begun.length > 0) draw.back()
-          else trace.back()
+          else if (busy) trace.back()
+          else setSays('Nothing drawn is left to undo. Done closes the board')
           e.preventDefault()
           e.stopPropagation()
           return
@@ -224,7 +228,7 @@ function Board({ drawing, onBusy }: BoardProps) {
         onShape={(name) =>
           put(
             withShape(asSolved(outline, solved), name, { size, unit: unitFor(size, even), write }),
-            'Put in a shape',
+            'Insert a shape',
           )
         }
         onMirror={mirror}
@@ -299,7 +303,7 @@ function Board({ drawing, onBusy }: BoardProps) {
             'border-hairline bg-panel p-3 text-center'
           }
         >
-          Nothing is drawn yet. Put in a ready shape, or draw lines (L), arcs (A), curves (U) and circles (C).
+          Nothing is drawn yet. Insert a shape, or draw lines (L), arcs (A), curves (U) and circles (C).
         </p>
       )}
       <Foot
@@ -321,11 +325,11 @@ function Board({ drawing, onBusy }: BoardProps) {
       >
         <MirrorOff drawing={drawing} onMirror={mirror} />
         {open && <FactField drawing={drawing} id={open} onDone={() => setOpen(null)} autoFocus />}
-        {held.length === 0 && (tool === 'pick' || isPictureTool(tool)) && picture.bar}
+        {held.length === 0 && (tool === 'pick' || isTraceTool(tool)) && picture.bar}
         {tool === 'trace' && !readOnly && (
           <TraceBar trace={trace} tolerance={tolerance} onTolerance={setTolerance} />
         )}
-        {drawingNow && !readOnly && !isPictureTool(tool) && tool !== 'trace' && (
+        {drawingNow && !readOnly && !isTraceTool(tool) && tool !== 'trace' && (
           <TypedPlace
             key={`${draw.begun.length} ${from}`}
             drawing={drawing}

@@ -1,4 +1,4 @@
-/** On the ticket: an outline's state, its facts and their measures, and the way to the board. */
+/** On the ticket: an outline's state, its dimensions where they are few, and the way to the board. */
 import { PencilRuler } from 'lucide-react'
 import { sizesOf } from '../../../core/outline'
 import { sayLength } from '../../../core/resolve'
@@ -6,7 +6,11 @@ import { useOpen } from '../../store/open'
 import { fractions } from '../../ui/fractions'
 import { drawOutline, useBench } from '../asks'
 import { FactField } from './FactField'
+import { counted, sayState } from './words'
 import { measureOf, useOutline } from './useOutline'
+
+/** More dimensions than fit a ticket are folded: they stand on the drawing. */
+const FEW = 6
 
 export function OutlineList({ step }: { readonly step: string }) {
   const drawing = useOutline(step)
@@ -15,6 +19,8 @@ export function OutlineList({ step }: { readonly step: string }) {
   if (!drawing) return null
   const { outline, paths } = drawing
   const told = [...outline.facts.filter((f) => measureOf(f)), ...outline.corners]
+  const fields = told.map((t) => <FactField key={t.id} drawing={drawing} id={t.id} />)
+  const { state } = drawing.solved
   const related = outline.facts.filter((f) => !measureOf(f))
   return (
     <div className="grid gap-1">
@@ -30,14 +36,22 @@ export function OutlineList({ step }: { readonly step: string }) {
           {fractions(`${sayLength(shown, sizesOf(paths.paths).perimeter)} round`)}
         </p>
       )}
-      {told.map((t) => (
-        <FactField key={t.id} drawing={drawing} id={t.id} />
-      ))}
+      {outline.edges.length > 0 && (
+        <p className={state.kind === 'disagree' ? 'text-pencil' : ''}>
+          {counted(told.length, 'dimension')}, {sayState(state)}
+        </p>
+      )}
+      {told.length > FEW ? (
+        <details>
+          <summary className="cursor-pointer text-quiet">All {told.length}</summary>
+          {fields}
+        </details>
+      ) : (
+        fields
+      )}
       {related.length > 0 && (
         <details>
-          <summary className="cursor-pointer text-quiet">
-            {related.length === 1 ? 'One relation' : `${related.length} relations`}
-          </summary>
+          <summary className="cursor-pointer text-quiet">{counted(related.length, 'rule')}</summary>
           {related.map((f) => (
             <FactField key={f.id} drawing={drawing} id={f.id} />
           ))}

@@ -4,9 +4,10 @@ import { mirrorOf, type Place2, type Solved } from '../../../core/outline'
 import { useOpen } from '../../store/open'
 import { MeasureField } from '../../ui/MeasureField'
 import { read } from '../../ui/reading'
-import { pointAt } from './board'
+import { capital, pointAt } from './board'
 import type { Snap } from './snap'
 import type { Drawing } from './useOutline'
+import { sayState } from './words'
 
 /** Whether it is pinned, how many measures are missing, or which facts cannot all hold. */
 export function Standing({
@@ -22,13 +23,10 @@ export function Standing({
 }) {
   const { state } = solved
   if (drawing.outline.edges.length === 0) return null
-  if (state.kind === 'pinned') return <strong>Can be marked out</strong>
-  if (state.kind === 'disagree')
-    return <strong className="text-pencil">{state.facts.length} dimensions conflict</strong>
   return (
     <>
-      <strong>{state.missing === 1 ? '1 dimension missing' : `${state.missing} dimensions missing`}</strong>
-      {!readOnly && (
+      <strong className={state.kind === 'disagree' ? 'text-pencil' : ''}>{capital(sayState(state))}</strong>
+      {state.kind === 'loose' && !readOnly && (
         <button className="btn" onClick={onPin}>
           Dimension as drawn
         </button>
@@ -102,7 +100,7 @@ export function TypedPlace({
         </div>
       ))}
       <button type="submit" className="btn" disabled={u === null || v === null}>
-        Put it there
+        Place
       </button>
     </form>
   )

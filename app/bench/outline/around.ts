@@ -2,7 +2,7 @@
 import { AXES, FACE_AT, toOwn, vec3, type Vec3 } from '../../../core/pieces'
 import type { Shown } from '../../../core/shown'
 import type { Place2 } from '../../../core/outline'
-import { toolMouth, waysOf, workKind, type Bore } from '../../../core/work'
+import { holesOf, toolMouth, waysOf, workKind } from '../../../core/work'
 import type { Drawing } from './useOutline'
 
 /** Faint things on the board, in places of the face. */
@@ -25,8 +25,7 @@ export function surroundingsOf(drawing: Drawing, shown: Shown): Surroundings {
   const onFace = (p: Vec3): Place2 => [p[along] - low[along], p[across] - low[across]]
   const holes = shown
     .features(wood.key)
-    .filter((f) => f.kind === 'bore' && f.step !== step.id)
-    .map((f) => f.data as Bore)
+    .flatMap((f) => (f.step === step.id ? [] : (holesOf(f) ?? [])))
     .filter((b) => FACE_AT[b.face].axis === FACE_AT[face].axis)
   const circles = holes.flatMap((b) => b.at.map((p) => ({ at: onFace(p), radius: b.diameter / 2 })))
   const own = shown.byKey.get(wood.key)!

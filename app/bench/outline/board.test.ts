@@ -4,7 +4,7 @@ import { EMPTY, lineTo, solveOutline, withShape, type Place2, type Values } from
 import { cross, dot, FACE_NAMES, FACINGS, frameIn, negated, vec3, type Vec3 } from '../../../core/pieces'
 import { fitting, sheetOf, turnedAs } from './face'
 import { snapTo, type Around } from './snap'
-import { refusesValue, tell } from './told'
+import { refusesValue, addRule } from './rules'
 import { faceAxes } from './useOutline'
 import { sayFact } from './words'
 
@@ -88,22 +88,22 @@ test('what cannot be said is refused with what it cannot hold along with', () =>
       solveOutline(next, { ...known, ...more }, SIZE)
   const drawing = { outline, solve: solving(values) }
   expect(solveOutline(outline, values, SIZE).state.kind).toBe('pinned')
-  expect(tell(drawing, outline, { kind: 'plumb' }, ['e1'])).toMatchObject({
+  expect(addRule(drawing, outline, { kind: 'plumb' }, ['e1'])).toMatchObject({
     ok: false,
-    why: expect.stringMatching(/^That cannot hold along with: .*line 1 level/),
+    why: expect.stringMatching(/^Conflicts with: .*line 1 level/),
   })
-  expect(tell(drawing, outline, { kind: 'square' }, ['e1', 'e2'])).toEqual({
+  expect(addRule(drawing, outline, { kind: 'square' }, ['e1', 'e2'])).toEqual({
     ok: false,
-    why: 'That is so already, by what was said before',
+    why: 'The rules already make it so',
   })
-  expect(tell(drawing, outline, { kind: 'radius', value: '3' }, ['e1'], 3)).toEqual({
+  expect(addRule(drawing, outline, { kind: 'radius', value: '3' }, ['e1'], 3)).toEqual({
     ok: false,
-    why: 'That cannot be said of these',
+    why: 'That rule does not fit what is chosen',
   })
   const length = outline.facts.find((f) => f.kind === 'distance')!
   expect(refusesValue(drawing, length.id, 60)).toBeNull()
   const free = lineTo(EMPTY, [10, 10], [60, 10])!.outline
-  const told = tell({ solve: solving({}) }, free, { kind: 'distance', value: '70' }, ['e1'], 70)
+  const told = addRule({ solve: solving({}) }, free, { kind: 'distance', value: '70' }, ['e1'], 70)
   expect(told.ok && told.outline.facts.map((f) => sayFact(f, told.outline))).toEqual(['length of line 1'])
   const [a, b] = Object.values(told.ok ? told.outline.points : {})
   expect(Math.hypot(a![0] - b![0], a![1] - b![1])).toBeCloseTo(70, 8)

@@ -5,10 +5,10 @@ import type { DrawnName } from './BoardBar'
 import type { Snap } from './snap'
 import type { Drawing } from './useOutline'
 
-export type PictureTool = 'scale' | 'level'
-export type Tool = DrawnName | PictureTool
+export type TraceTool = 'scale' | 'level'
+export type Tool = DrawnName | TraceTool
 
-export const isPictureTool = (tool: Tool): tool is PictureTool => tool === 'scale' || tool === 'level'
+export const isTraceTool = (tool: Tool): tool is TraceTool => tool === 'scale' || tool === 'level'
 
 /** A place as it was pressed; on a point that is there, or on the mirror, where it is near to one. */
 export function plainSnap(

@@ -2,7 +2,7 @@
 import { middleOf, segmentOf, type Place2 } from '../../../core/outline'
 import type { Sheet } from './face'
 import type { Drawing } from './useOutline'
-import { sayTold } from './words'
+import { sayRule } from './words'
 
 export interface Label {
   readonly id: string
@@ -34,7 +34,7 @@ export function labelsOf(
     let y = at[1]
     // Moved down until it covers no other.
     for (let n = 0; n < 12 && found.some((l) => Math.abs(l.at[1] - y) < 22 && near(l, x, text)); n++) y += 22
-    found.push({ id, text, says: sayTold(id, outline) ?? '', at: [x, y], line })
+    found.push({ id, text, says: sayRule(id, outline) ?? '', at: [x, y], line })
   }
   const near = (l: Label, x: number, text: string) =>
     Math.abs(l.at[0] - x) < ((l.text.length + text.length) * 7.2 + 20) / 2 + 2

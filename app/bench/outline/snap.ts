@@ -2,14 +2,14 @@
 import type { OutlineFact } from '../../../core/document'
 import type { Place2 } from '../../../core/outline'
 
-type Told = Omit<OutlineFact, 'id' | 'of'>
+type NewRule = Omit<OutlineFact, 'id' | 'of'>
 
 export interface Snap {
   readonly at: Place2
   /** The point of the outline that it is; null for a new one. */
   readonly point: string | null
   /** What is true of it by that, to be kept as facts. */
-  readonly facts: readonly Told[]
+  readonly facts: readonly NewRule[]
   readonly says: string
 }
 
@@ -62,7 +62,7 @@ export function snapTo([u, v]: Place2, around: Around, names: readonly [string, 
 interface Held {
   readonly at: number
   readonly says: string
-  readonly fact?: Told
+  readonly fact?: NewRule
 }
 
 function alongOne(p: Place2, way: 0 | 1, around: Around, name: string): Held {

@@ -3,13 +3,13 @@ import { useState } from 'react'
 import type { Outline } from '../../../core/document'
 import { asSolved } from '../../../core/outline'
 import { DRAWN } from './BoardBar'
-import { isPictureTool, type Tool } from './hand'
+import { isTraceTool, type Tool } from './hand'
 import { edgeFrom, idOf, placesOf } from './put'
 import type { Snap } from './snap'
-import { tell } from './told'
+import { addRule } from './rules'
 import type { Drawing } from './useOutline'
 
-interface Told {
+interface DrawInput {
   readonly drawing: Drawing
   readonly tool: Tool
   readonly valueOf: (text: string) => number | undefined
@@ -29,17 +29,17 @@ export interface Draw {
   readonly known: (next: Outline, snap: Snap, point: string, from?: string | null) => Outline
 }
 
-export function useDraw({ drawing, tool, valueOf, put, onSay }: Told): Draw {
+export function useDraw({ drawing, tool, valueOf, put, onSay }: DrawInput): Draw {
   const [begun, setBegun] = useState<readonly Snap[]>([])
   const known: Draw['known'] = (next, snap, point, from = null) =>
     snap.facts.reduce((all, fact) => {
       const of = fact.kind === 'place' ? [point] : from && from !== point ? [from, point] : []
       const value = fact.value === undefined ? undefined : valueOf(fact.value)
-      const told = of.length > 0 ? tell(drawing, all, fact, of, value) : null
+      const told = of.length > 0 ? addRule(drawing, all, fact, of, value) : null
       return told?.ok ? told.outline : all
     }, next)
   const putDown = (snap: Snap) => {
-    if (tool === 'pick' || isPictureTool(tool)) return
+    if (tool === 'pick' || isTraceTool(tool)) return
     const all = [...begun, snap]
     if (all.length < placesOf(tool)) return setBegun(all)
     const [a, b] = all as [Snap, Snap]

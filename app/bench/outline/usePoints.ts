@@ -7,7 +7,7 @@ import type { Snap } from './snap'
 import type { Draw } from './useDraw'
 import type { Drawing } from './useOutline'
 
-interface Told {
+interface PointsInput {
   readonly drawing: Drawing
   readonly turned: Seen
   /** The step in which keys move them, millimetres. */
@@ -26,7 +26,7 @@ interface Told {
 /** A pointer has to go so far before it moves a point, pixels. */
 const STILL = 4
 
-export function usePoints(t: Told) {
+export function usePoints(t: PointsInput) {
   const { outline, solved, solve } = t.drawing
   const [dragged, setDragged] = useState<Solved | null>(null)
   const ended = () => {
@@ -53,7 +53,7 @@ export function usePoints(t: Told) {
         const reached = Math.hypot(there[0] - last.snap.at[0], there[1] - last.snap.at[1]) < 1e-6
         if (went(solved.points, last.solved.points))
           t.put(reached ? t.known(next, last.snap, part) : next, 'Move a point')
-        if (!reached) t.onSay('Its dimensions hold it')
+        if (!reached) t.onSay('Its dimensions fix it in place')
       },
       leave: ended,
     }

@@ -1,6 +1,6 @@
 /** Parts of an outline and what is said of them, in words. */
 import type { Outline, OutlineFact } from '../../../core/document'
-import { factKind, treatment } from '../../../core/outline'
+import { factKind, treatment, type State } from '../../../core/outline'
 
 /** "point 3", "line 2", "arc 4". */
 export function sayPart(id: string, outline: Outline): string {
@@ -26,13 +26,23 @@ export function sayFact(fact: Omit<OutlineFact, 'id'>, outline: Outline): string
   return fact.kind === 'away' ? `${of[0]} from ${of[1]}` : `${kind.title}${way} of ${and(of)}`
 }
 
+/** "1 dimension", "14 dimensions". */
+export const counted = (n: number, noun: string): string => `${n} ${noun}${n === 1 ? '' : 's'}`
+
+/** Whether an outline can be marked out, what is missing to that, or what conflicts. */
+export function sayState(state: State): string {
+  if (state.kind === 'pinned') return 'can be marked out'
+  if (state.kind === 'disagree') return `${counted(state.facts.length, 'dimension')} conflict`
+  return `${counted(state.missing, 'dimension')} missing`
+}
+
 export function sayCorner(corner: Outline['corners'][number], outline: Outline): string {
   const kind = treatment(corner.kind)
   return `${kind?.title ?? corner.kind} at ${sayPart(corner.at, outline)}: ${kind?.measure ?? ''}`
 }
 
 /** Both, by their id; null for neither. */
-export function sayTold(id: string, outline: Outline): string | null {
+export function sayRule(id: string, outline: Outline): string | null {
   const fact = outline.facts.find((f) => f.id === id)
   if (fact) return sayFact(fact, outline)
   const corner = outline.corners.find((c) => c.id === id)

@@ -12,7 +12,8 @@ export function nudge(axis: Axis, times: number): void {
   // A step goes on from where the one before it led, once that is known.
   if (!shown.settled && !fault) return whenSettled(() => nudge(axis, times))
   const held = heldOf(shown, chosen)
-  if (!held) return void sayRefusal('Choose a piece that stands by itself; a twin and a copy follow theirs')
+  if (!held)
+    return void sayRefusal('Choose a piece that stands by itself; twins and copies follow their originals')
   const { locked } = useBench.getState()
   if ([...held.keys].some((key) => locked.has(pieceOf(key))))
     return void sayRefusal('It is locked on the bench; L frees it')

@@ -4,7 +4,7 @@ import { change, execute, type Change, type MadePiece, type Project, type Span }
 import { modelOf } from '../../../core/model'
 import { overlap, type Axis } from '../../../core/pieces'
 import { tryMeasure } from '../../../core/resolve'
-import { block, make } from '../../../core/testing/bench'
+import { block, make } from '../../../core/testing/scenario'
 import { shownOf } from '../../../core/testing/shown'
 import { setAgainst, type Against } from '../tools/against/against'
 import { clearOf, hang } from './hang'

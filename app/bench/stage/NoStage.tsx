@@ -1,6 +1,6 @@
 /** Where the browser has no WebGL, the bench is a line drawing; everything else works as ever. */
 import { useEffect, useState } from 'react'
-import { MOST_SMALL, pictureHand } from '../../store/hands'
+import { MOST_SMALL, thumbnailHand } from '../../store/hands'
 import { useOpen } from '../../store/open'
 import { LineDrawing } from '../../ui/LineDrawing'
 
@@ -9,7 +9,7 @@ export function NoStage() {
   const [picture, setPicture] = useState('')
   useEffect(() => {
     let gone = false
-    pictureHand
+    thumbnailHand
       .ask((hand) => hand.picture(project), MOST_SMALL)
       .then(
         (p) => gone || setPicture(p),

@@ -15,7 +15,7 @@ import {
 import { woodColour } from '../../../core/rack'
 import type { Instance } from '../../../core/resolve'
 import type { Shown } from '../../../core/shown'
-import { choose, light, useOpen } from '../../store/open'
+import { choose, highlight, useOpen } from '../../store/open'
 import { sameEntries } from '../../store/useShown'
 import { later } from '../../ui/later'
 import { markColour } from '../../ui/marks'
@@ -115,7 +115,7 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
   const instances = useOpen((s) => s.shown.instances)
   const chosen = useOpen((s) => s.chosen)
   const marks = useOpen((s) => s.shown.marks)
-  const lit = useOpen((s) => s.lit)
+  const lit = useOpen((s) => s.highlighted)
   const flight = useBench((s) => s.flight)
   const { seeThrough, byMark, patches, view, section, hidden, grid, gauge } = useBench(
     useShallow(({ seeThrough, byMark, patches, view, section, hidden, grid, gauge }) => ({
@@ -318,7 +318,7 @@ function listen(stage: Stage3D, showFace: (face: Marked | null) => void): () => 
       // A finger shows the place and drops it there in one.
       hangUnder(stage, e)
       const { hung } = useBench.getState()
-      return hung ? hanging.drop(hung) : undefined
+      return hung ? useBench.setState({ dropped: hung }) : undefined
     }
     const hit = under(stage, e)
     // A place on what is chosen already is asked what it wants.
@@ -401,7 +401,7 @@ function hangUnder(stage: Stage3D, at: { readonly clientX: number; readonly clie
   const under = placeUnder(stage, at, shown)
   if (!under) return useBench.setState({ hung: null })
   const pixel = stage.pixelAt(under.point)
-  const hung = hang(shown, hanging.size, under, REACH * pixel, evenStep(shown, pixel))
+  const hung = hang(shown, hanging, under, REACH * pixel, evenStep(shown, pixel))
   useBench.setState({ hung })
 }
 
@@ -419,10 +419,10 @@ function placeUnder(
     if (thing) return { point: hit.point, face: { thing, side } }
   }
   if (hit) return null
-  const { from, to } = stage.sight(at)
-  const far = to[2] < -1e-3 ? -from[2] / to[2] : NaN
+  const { from, direction } = stage.ray(at)
+  const far = direction[2] < -1e-3 ? -from[2] / direction[2] : NaN
   if (!(far > 0 && far < 60_000)) return null
-  return { point: vec3((i) => from[i] + far * to[i]), face: null }
+  return { point: vec3((i) => from[i] + far * direction[i]), face: null }
 }
 
 function pressed(hit: Hit | null, would: Picked | null, more: boolean, picked: () => void): void {
@@ -434,12 +434,12 @@ function pressed(hit: Hit | null, would: Picked | null, more: boolean, picked: (
   }
   if (!hit) {
     choose([])
-    return light(null)
+    return highlight(null)
   }
   const { instance, skin } = hit.board
   choose(more ? toggle(chosen, instance.key) : [instance.key])
   const cut = skin.work[hit.triangle]!
-  light(workIn(shown, instance)[cut - 1]?.id ?? null)
+  highlight(workIn(shown, instance)[cut - 1]?.id ?? null)
 }
 
 /** Where what a hinge moves stands when it is swung so far. */

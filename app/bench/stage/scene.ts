@@ -98,7 +98,7 @@ export class Stage3D {
   private readonly seen = new Batch(this.glass)
   private readonly edges = new Lines(this.edge)
   private readonly chosenEdges = new ChosenLines()
-  private readonly lit = new Mesh(new BufferGeometry(), this.glow)
+  private readonly highlighted = new Mesh(new BufferGeometry(), this.glow)
   private readonly marks = new Marks(this.scene, this.patch)
   private readonly ghostEdge = new LineBasicMaterial({ transparent: true, depthTest: false })
   private readonly ghosts = new LineSegments(new EdgesGeometry(new BoxGeometry()), this.ghostEdge)
@@ -143,8 +143,8 @@ export class Stage3D {
     sun.position.set(-1, -2.2, 3)
     sky.position.set(2, 1, 0.5)
     this.edges.object.renderOrder = 1
-    this.lit.renderOrder = 3
-    this.lit.visible = false
+    this.highlighted.renderOrder = 3
+    this.highlighted.visible = false
     this.ghosts.renderOrder = 5
     this.ghosts.visible = false
     this.ghosts.matrixAutoUpdate = false
@@ -157,7 +157,7 @@ export class Stage3D {
       this.edges.object,
       ...this.chosenEdges.objects,
     )
-    this.scene.add(this.lit)
+    this.scene.add(this.highlighted)
     this.controls = new OrbitControls(this.eye, this.canvas)
     this.controls.zoomToCursor = true
     this.controls.mouseButtons = { LEFT: MOUSE.ROTATE, MIDDLE: MOUSE.ROTATE, RIGHT: MOUSE.ROTATE }
@@ -222,19 +222,25 @@ export class Stage3D {
     return { x: ((p.x + 1) / 2) * wide, y: ((1 - p.y) / 2) * high }
   }
 
+  /** Whether a place on the screen is well within the picture. */
+  within({ x, y }: { readonly x: number; readonly y: number }): boolean {
+    const { clientWidth: wide, clientHeight: high } = this.host
+    return x > 16 && y > 16 && x < wide - 16 && y < high - 16
+  }
+
   /** How much of the room a pixel is at a place, millimetres. */
   pixelAt(place: Vec3): number {
     const far = this.eye.position.distanceTo(new Vector3(...place))
     return (2 * far * Math.tan((this.eye.fov * Math.PI) / 360)) / Math.max(1, this.host.clientHeight)
   }
 
-  /** The line of sight through a place on the screen. */
-  sight(at: { readonly clientX: number; readonly clientY: number }): {
+  /** The ray from the eye through a place on the screen. */
+  ray(at: { readonly clientX: number; readonly clientY: number }): {
     readonly from: Vec3
-    readonly to: Vec3
+    readonly direction: Vec3
   } {
     const { ray } = this.caster(at)
-    return { from: ray.origin.toArray(), to: ray.direction.toArray() }
+    return { from: ray.origin.toArray(), direction: ray.direction.toArray() }
   }
 
   /** Whether a face that looks this way, at a place, is seen from the front, or from its edge. */
@@ -391,14 +397,14 @@ export class Stage3D {
 
   /** Lights up these triangles of a board; null for none. */
   light(board: Board | null, picked: readonly number[]): void {
-    if (!board && !this.lit.visible) return
-    this.lit.geometry.dispose()
+    if (!board && !this.highlighted.visible) return
+    this.highlighted.geometry.dispose()
     const places = new Float32Array(9 * picked.length)
     picked.forEach((k, n) => places.set(board!.skin.positions.subarray(9 * k, 9 * k + 9), 9 * n))
-    this.lit.geometry = new BufferGeometry().setAttribute('position', new BufferAttribute(places, 3))
-    this.lit.visible = picked.length > 0
-    this.lit.matrixAutoUpdate = false
-    if (board) this.lit.matrix.copy(placeOf(board))
+    this.highlighted.geometry = new BufferGeometry().setAttribute('position', new BufferAttribute(places, 3))
+    this.highlighted.visible = picked.length > 0
+    this.highlighted.matrixAutoUpdate = false
+    if (board) this.highlighted.matrix.copy(placeOf(board))
     this.draw()
   }
 
@@ -457,10 +463,10 @@ export class Stage3D {
   wallUnder(at: { readonly clientX: number; readonly clientY: number }): Wall | null {
     const { cut } = this
     if (!cut) return null
-    const { from, to } = this.sight(at)
-    const t = (cut.at - from[cut.axis]) / to[cut.axis]
+    const { from, direction } = this.ray(at)
+    const t = (cut.at - from[cut.axis]) / direction[cut.axis]
     if (!Number.isFinite(t) || t <= 0) return null
-    const place = from.map((x, i) => x + t * to[i]!) as unknown as Vec3
+    const place = from.map((x, i) => x + t * direction[i]!) as unknown as Vec3
     return wallAt(this.boards, place, cut.axis)
   }
 
@@ -479,7 +485,7 @@ export class Stage3D {
     this.controls.dispose()
     for (const o of [this.solid, this.caps, this.seen, this.edges, this.chosenEdges, this.marks]) o.dispose()
     for (const m of [this.wood, this.glass, this.cap, this.edge, this.glow, this.patch]) m.dispose()
-    this.lit.geometry.dispose()
+    this.highlighted.geometry.dispose()
     this.ghosts.geometry.dispose()
     this.floor.dispose()
     this.ghostEdge.dispose()

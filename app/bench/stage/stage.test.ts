@@ -5,7 +5,7 @@ import { modelOf } from '../../../core/model'
 import type { Vec3 } from '../../../core/pieces'
 import { volumeOf } from '../../../core/pieces'
 import type { Kernel } from '../../../core/solid'
-import { block, join, make, testKernel } from '../../../core/testing/bench'
+import { block, join, make, testKernel } from '../../../core/testing/scenario'
 import { roleAt } from '../../../core/work'
 import { skinOf } from '../../../workers/skin'
 import { Batch } from './batch'
@@ -27,14 +27,7 @@ function boardsOf(): Board[] {
       ...block('a', 'up-left', [0, 18], [0, 300], [0, 700]),
       ...block('c', 'right-up', [18, 482], [0, 300], [300, 18]),
       change.mirrorPiece({ id: 't', of: 'a', name: 'Twin', direction: 'across', about: '250' }),
-      join(
-        'housing',
-        [
-          ['c', 'end1'],
-          ['a', null],
-        ],
-        { depth: 6 },
-      ),
+      join('housing', ['c.end1', 'a'], { depth: 6 }),
     ]),
   )
   const shapes = new Map<string, number>()

@@ -11,7 +11,8 @@ import { drawnFractions, inWords } from '../../ui/fractions'
 import { sayRefusal } from '../../ui/refusal'
 
 const [WIDE, HIGH] = [288, 132]
-const ROOM = { left: 46, right: 12, top: 10, bottom: 46 }
+const ROOM = { left: 46, right: 42, top: 10, bottom: 46 }
+const RED = { fill: 'var(--pencil)', fillOpacity: 0.28, stroke: 'var(--pencil)' } as const
 /** What is shorter on paper than so many pixels has its figure beside it. */
 const SMALL = 26
 
@@ -61,12 +62,18 @@ export function FaceFigure({ feature, step, on, onField }: Props) {
   const y = (mm: number) => y0 + tall - (mm / on.size[v]) * tall
   const first = (axis: Axis, what: Dimension['what'][]) =>
     flat.find((d) => d.axis === axis && what.includes(d.what))
-  const [wu, wv] = ([u, v] as const).map((a) => first(a, ['width', 'length']))
+  const [wu, wv] = ([u, v] as const).map((a) => first(a, ['width', 'length']) ?? first(a, ['depth']))
   const [pu, pv] = ([u, v] as const).map((a) => first(a, ['place']))
   const span = (w: Dimension | undefined, p: Dimension | undefined, size: number): [number, number] =>
     w ? [Math.min(w.from, w.to), Math.max(w.from, w.to)] : p ? [p.to, p.to] : [0, size]
   const [ua, ub] = span(wu, pu, on.size[u])
   const [va, vb] = span(wv, pv, on.size[v])
+  const rounds = (own.mates?.(feature.data) ?? [])
+    .filter((m) => !m.section)
+    .map(({ at, diameter }) => {
+      const [wide, high] = [(diameter * long) / on.size[u] / 2, (diameter * tall) / on.size[v] / 2]
+      return [at[u], at[v], Math.max(2, wide), Math.max(2, high)] as const
+    })
   const fieldOf = (d: Dimension): string | undefined => {
     const name = d.what === 'place' ? own.placedBy?.(step, d.axis)?.field : d.what
     return own.fieldsFor(step.options).find((f) => f.name === name)?.name
@@ -123,8 +130,10 @@ export function FaceFigure({ feature, step, on, onField }: Props) {
     )
   }
   const ends = [
-    [x0 - 2, 'start', 'near'],
-    [x0 + long + 2, 'end', 'far'],
+    { axis: u, end: 'near', x: x0 - 2, y: HIGH - 3, anchor: 'start' },
+    { axis: u, end: 'far', x: x0 + long + 2, y: HIGH - 3, anchor: 'end' },
+    { axis: v, end: 'near', x: x0 + long + 4, y: y0 + tall, anchor: 'start' },
+    { axis: v, end: 'far', x: x0 + long + 4, y: y0 + 10, anchor: 'start' },
   ] as const
   return (
     <svg
@@ -134,29 +143,28 @@ export function FaceFigure({ feature, step, on, onField }: Props) {
       aria-label={`The step on ${sayFace(face)}`}
     >
       <rect x={x0} y={y0} width={long} height={tall} fill="var(--wood-pale)" stroke="var(--ink)" />
-      {ua === ub && va === vb ? (
-        <circle cx={x(ua)} cy={y(va)} r={4} fill="var(--pencil)" fillOpacity={0.28} stroke="var(--pencil)" />
-      ) : (
+      {rounds.map(([a, b, wide, high], n) => (
+        <ellipse key={n} cx={x(a)} cy={y(b)} rx={wide} ry={high} {...RED} />
+      ))}
+      {rounds.length === 0 && (
         <rect
           x={x(ua)}
           y={y(vb)}
           width={Math.max(1, x(ub) - x(ua))}
           height={Math.max(1, y(va) - y(vb))}
-          fill="var(--pencil)"
-          fillOpacity={0.28}
-          stroke="var(--pencil)"
+          {...RED}
         />
       )}
       {[pu, wu].map((d, n) => d && line(d, wu && pu ? n : 0))}
       {[pv, wv].map((d, n) => d && line(d, wv && pv ? n : 0))}
-      {ends.map(([at, anchor, end]) => {
-        const name = sayFace(faceAt(u, end === 'far'))
-        const press = measureFrom(u, end)
+      {ends.map(({ axis, end, anchor, ...at }) => {
+        const name = sayFace(faceAt(axis, end === 'far'))
+        const press = measureFrom(axis, end)
+        if (axis === v && !press) return null
         return (
           <text
-            key={end}
-            x={at}
-            y={HIGH - 3}
+            key={`${axis} ${end}`}
+            {...at}
             textAnchor={anchor}
             fontSize={12}
             fill={press ? 'var(--chalk)' : 'var(--quiet)'}

@@ -1,7 +1,7 @@
 /** Work done on a group as one block: numbered steps that open their forms. */
 import type { Group, Step } from '../../../core/document'
 import type { Feature } from '../../../core/work'
-import { light, useOpen } from '../../store/open'
+import { highlight, useOpen } from '../../store/open'
 import { later } from '../../ui/later'
 import { useBench } from '../asks'
 import { sayOfGroup } from '../groups'
@@ -91,14 +91,14 @@ function Line({ step, n, mark, hold, onOpen }: LineProps) {
     <li
       className={`rounded-sm px-1 ${mark}`}
       data-step={step.id}
-      onMouseEnter={() => feature && light(feature.id)}
-      onMouseLeave={() => light(null)}
+      onMouseEnter={() => feature && highlight(feature.id)}
+      onMouseLeave={() => highlight(null)}
     >
       <div className="flex items-start gap-1">
         <button
           className="btn btn-quiet min-h-6 shrink-0 touch-none gap-1 px-0.5"
           aria-label={`Open step ${n}`}
-          title="Open, or drag to do it earlier or later"
+          title="Open, or drag to reorder"
           {...hold}
           onClick={onOpen}
         >

@@ -7,7 +7,7 @@ import { run, useOpen } from '../../store/open'
 import { Faulted } from '../../ui/Faulted'
 import { fractions } from '../../ui/fractions'
 import { sayRefusal } from '../../ui/refusal'
-import { figuresOf, useInPicture } from '../handles/JointKnobs'
+import { figuresOf, useStagePreview } from '../handles/JointKnobs'
 import { useJointSheet } from './jointSheet'
 import { RecordForm } from './RecordForm'
 
@@ -38,15 +38,11 @@ export function JointForm({ joint }: { joint: Joint }) {
   const readOnly = useOpen((s) => s.readOnly)
   const { answer: sheet, fault, again } = useJointSheet(joint.id)
   const { ways, reach, ids, choose } = useReach(joint)
-  useInPicture(
+  useStagePreview(
     sheet?.seat
-      ? {
-          seat: sheet.seat,
-          figures: figuresOf(sheet.fields, joint.fields),
-          locals: sheet.locals,
-          put: (field, value) => run(change.setJointField({ ids, field, value })),
-        }
+      ? { seat: sheet.seat, figures: figuresOf(sheet.fields, joint.fields), locals: sheet.locals }
       : null,
+    (field, value) => run(change.setJointField({ ids, field, value })),
   )
   if (fault) return <Faulted says={fault} again={again} />
   if (sheet === undefined) return <p className="text-quiet">…</p>

@@ -55,9 +55,9 @@ export function RecordForm(props: Props) {
               {...(at && { at: at(f.name) })}
               locals={locals}
               wrong={wrong?.get(f.name)}
-              optional={f.otherwise !== undefined}
-              {...(f.otherwise
-                ? { placeholder: f.otherwise === 'say it' ? 'required' : `default: ${f.otherwise}` }
+              optional={f.placeholder !== undefined}
+              {...(f.placeholder
+                ? { placeholder: f.placeholder === 'required' ? f.placeholder : `default: ${f.placeholder}` }
                 : {})}
               onCommit={(text) => onField(f.name, text)}
             />

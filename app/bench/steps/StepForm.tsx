@@ -27,7 +27,7 @@ import { drawsFace, FaceFigure } from './FaceFigure'
 import { FaceSelect, sayOn } from './FaceSelect'
 import { MeetChoice } from './MeetChoice'
 import { onlyMeetable } from './meetable'
-import { PICTURES } from './pictures'
+import { SECTION_FIGURES } from './sections'
 import { RecordForm } from './RecordForm'
 
 /** The names its dimensions may use: the piece's own sizes between shoulders. */
@@ -36,6 +36,12 @@ const localsOf = (piece: string) => ({
   W: keyOf.shoulder(piece, 'width'),
   T: keyOf.shoulder(piece, 'thickness'),
 })
+
+const NO_ROWS: ReturnType<typeof firstRows> = {
+  first: { fields: [], choices: [] },
+  rest: { fields: [], choices: [] },
+  set: 0,
+}
 
 const OutlineList = later(async () => (await import('../outline/OutlineList')).OutlineList)
 
@@ -80,10 +86,12 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
   const [more, setMore] = useState(false)
   const on = useOpen((s) => s.shown.byKey.get(s.chosen.at(-1) ?? ''))
   const made = useOpen((s) => s.shown.features(s.chosen.at(-1) ?? '').find((f) => f.step === step.id))
-  const Picture = PICTURES[step.kind]
+  const Picture = SECTION_FIGURES[step.kind]
   if (!own) return <p className="text-pencil">A step of a kind this Ergaton does not know.</p>
   const { id } = step
-  const { first, rest, set } = firstRows(own, step, bit)
+  // Until its bit is chosen nothing else can be set of it.
+  const bitless = own.bit && !step.options.bit
+  const { first, rest, set } = bitless ? NO_ROWS : firstRows(own, step, bit)
   const problems = all.filter((p) => p.step === id)
   const fields = [...first.fields, ...rest.fields]
   const atField = (p: Problem) => fields.some((f) => f.name === p.field)
@@ -154,7 +162,7 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
       {faced && <FaceFigure feature={made} step={step} on={on} onField={edit} />}
       {Picture && made && on && !faced && <Picture data={made.data as never} on={on} />}
       {own.bit && <BitChoice key={id} step={step} />}
-      {placed && own.runs && <SideButtons step={step} say={sayOn(piece)} />}
+      {placed && own.runs && !bitless && <SideButtons step={step} say={sayOn(piece)} />}
       {own.outlined?.(step.options) && <OutlineList step={id} />}
       {own.meets?.(step.options) && <MeetChoice step={step} piece={piece.id} />}
       {own.needs && on && !readOnly && <BlockButton own={own} step={step} on={on} />}
@@ -184,8 +192,8 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
             </label>
             <button
               className="btn btn-quiet btn-icon"
-              aria-label="Do it earlier"
-              title="Do it earlier"
+              aria-label="Do earlier"
+              title="Do earlier"
               disabled={at <= 0}
               onClick={() => move(at - 1)}
             >
@@ -193,8 +201,8 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
             </button>
             <button
               className="btn btn-quiet btn-icon"
-              aria-label="Do it later"
-              title="Do it later"
+              aria-label="Do later"
+              title="Do later"
               disabled={at >= piece.work.length - 1}
               onClick={() => move(at + 1)}
             >

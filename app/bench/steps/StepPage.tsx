@@ -1,7 +1,7 @@
 /** An opened step or joint, in the place of the ticket's body: the way back, what it is, and its form. */
 import { ChevronLeft } from 'lucide-react'
 import { useEffect, useRef, type ReactNode } from 'react'
-import { light } from '../../store/open'
+import { highlight } from '../../store/open'
 import { closeStep } from '../asks'
 
 interface Props {
@@ -27,8 +27,8 @@ export function StepPage({ of, title, label, shows, says, children }: Props) {
     return () => timers.forEach(clearTimeout)
   }, [])
   useEffect(() => {
-    if (shows !== null) light(shows)
-    return () => light(null)
+    if (shows !== null) highlight(shows)
+    return () => highlight(null)
   }, [shows])
   return (
     <section aria-label={label} className="grid grid-cols-[minmax(0,1fr)] gap-1 px-4 py-2">

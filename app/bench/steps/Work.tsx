@@ -4,7 +4,7 @@ import { faceOf, type Joint, type Piece, type Step } from '../../../core/documen
 import { sayFace } from '../../../core/pieces'
 import { originalOf } from '../../../core/resolve'
 import { workKind, type Feature } from '../../../core/work'
-import { light, useOpen } from '../../store/open'
+import { highlight, useOpen } from '../../store/open'
 import { later } from '../../ui/later'
 import { Sentence } from '../../ui/Sentence'
 import { useBench } from '../asks'
@@ -123,13 +123,13 @@ export const Reordered = ({ says }: { readonly says: string | null }) =>
 /** A step that shows its work on the bench while it is pointed at. */
 function Lit({ row, mark, children }: { row: Row; mark: string; children: ReactNode }) {
   const { feature, step } = row
-  const lit = useOpen((s) => feature !== null && s.lit === feature.id)
+  const lit = useOpen((s) => feature !== null && s.highlighted === feature.id)
   return (
     <li
       className={`rounded-sm px-1 ${lit ? 'bg-chalk-pale' : ''} ${mark}`}
       {...(step && !feature?.again && { 'data-step': step.id })}
-      onMouseEnter={() => feature && light(feature.id)}
-      onMouseLeave={() => light(null)}
+      onMouseEnter={() => feature && highlight(feature.id)}
+      onMouseLeave={() => highlight(null)}
     >
       {children}
     </li>
@@ -155,7 +155,7 @@ function Line({ row, n, piece, hold, onOpen }: LineProps) {
       <button
         className={`btn btn-quiet min-h-6 shrink-0 gap-1 px-0.5 ${hold ? 'touch-none' : ''}`}
         aria-label={row.joint ? `Open the joint of ${name}` : `Open ${name}`}
-        title={row.joint ? 'Open its joint' : 'Open, or drag to do it earlier or later'}
+        title={row.joint ? 'Open its joint' : 'Open, or drag to reorder'}
         {...hold}
         onClick={onOpen}
       >

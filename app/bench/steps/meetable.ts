@@ -5,7 +5,7 @@ import { ownWork } from '../../../core/work'
 export function meetable(pieces: readonly Piece[], but: string): Array<readonly [string, string]> {
   return pieces.flatMap((p) => {
     if (p.kind !== 'made' || p.id === but) return []
-    const work = p.work.filter((s) => ownWork(s.kind)?.spikes && !s.off)
+    const work = p.work.filter((s) => ownWork(s.kind)?.mates && !s.off)
     return work.map((s, n) => {
       const title = (ownWork(s.kind)?.title ?? s.kind).toLowerCase()
       return [s.id, `${p.name}, ${title}${work.length > 1 ? ` ${n + 1}` : ''}`] as const

@@ -8,7 +8,7 @@ import { woodColour } from '../../../core/rack'
 import { pieceOf, tryMeasure, type Instance } from '../../../core/resolve'
 import { fileName, saveFile } from '../../store/files'
 import { plansHand, sayFault } from '../../store/hands'
-import { light, run, useOpen } from '../../store/open'
+import { highlight, run, useOpen } from '../../store/open'
 import { drawnFractions, inWords } from '../../ui/fractions'
 import { MeasureField } from '../../ui/MeasureField'
 import { sayRefusal } from '../../ui/refusal'
@@ -85,7 +85,7 @@ export const StoryStick = memo(function StoryStick() {
           </button>
           <button
             className={toggle(false)}
-            aria-label="Print it at full size"
+            aria-label="Print at full size"
             title="A PDF of it at full size"
             onClick={() => void print(instance, title, axis, ticks)}
           >
@@ -133,7 +133,7 @@ interface StickProps {
 
 /** Moves a tick; gives a sentence where it stays. */
 function moveTick({ instance, axis, fixed }: StickProps, tick: Tick, by: number): string | null {
-  if (fixed) return 'The marks of a bend come from its measures on the ticket'
+  if (fixed) return 'The marks of a bend come from its dimensions on the ticket'
   if (Math.abs(by) < 1e-6) return null
   const changes = tickChanges(useOpen.getState().shown, instance, axis, tick, by)
   return 'why' in changes ? changes.why : run(changes, `Move a mark on ${instance.name}`)
@@ -143,7 +143,7 @@ function Stick(props: StickProps) {
   const { ticks, size, between, colour } = props
   const readOnly = useOpen((s) => s.readOnly)
   const style = useOpen((s) => s.shown.style)
-  const lit = useOpen((s) => s.lit)
+  const lit = useOpen((s) => s.highlighted)
   const host = useRef<HTMLDivElement>(null)
   const [room, setRoom] = useState(900)
   const [typing, setTyping] = useState<number | null>(null)
@@ -204,8 +204,8 @@ function Stick(props: StickProps) {
               key={t.at}
               role="listitem"
               aria-label={inWords(says[n]!)}
-              onMouseEnter={() => light(t.feature?.id ?? null)}
-              onMouseLeave={() => light(null)}
+              onMouseEnter={() => highlight(t.feature?.id ?? null)}
+              onMouseLeave={() => highlight(null)}
             >
               <line
                 x1={at}
@@ -266,7 +266,7 @@ function Stick(props: StickProps) {
           onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && setTyping(null)}
         >
           <MeasureField
-            label={between ? 'From the tick before' : 'Where this tick is'}
+            label={between ? 'From the tick before' : 'Position of this tick'}
             value={measureText(measures[typing]!, style)}
             autoFocus
             onCommit={(text) => {

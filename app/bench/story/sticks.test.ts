@@ -3,7 +3,7 @@ import { change, execute, onFace, type Change } from '../../../core/document'
 import { modelOf } from '../../../core/model'
 import { stickSheets } from '../../../core/plans/stick'
 import { textWidth } from '../../../core/plans/sheet'
-import { block, join, make } from '../../../core/testing/bench'
+import { block, join, make } from '../../../core/testing/scenario'
 import { shownOf } from '../../../core/testing/shown'
 import { layLabels, tickChanges, ticksOf, TYPE } from './sticks'
 
@@ -54,14 +54,7 @@ const own: Change = change.addStep({
 const bench = make([
   ...block('a', 'right-up', [18, 464], [0, 300], [200, 18]),
   ...block('b', 'up-left', [0, 18], [0, 300], [0, 700]),
-  join(
-    'housing',
-    [
-      ['a', 'end1'],
-      ['b', null],
-    ],
-    { depth: 6, fit: 0, gap: 0, stop1: 0, stop2: 0 },
-  ),
+  join('housing', ['a.end1', 'b'], { depth: 6, fit: 0, gap: 0, stop1: 0, stop2: 0 }),
   own,
 ])
 const shown = shownOf(bench)
@@ -89,7 +82,7 @@ test('a tick takes its work along: a dado its shelf, own work its measure, the e
     { numRuns: 12 },
   )
   expect(after(5, 50)).toEqual([0, 200, 218, 640, 650, 750])
-  expect(after(0, 5)).toBe('All is measured from this end')
+  expect(after(0, 5)).toBe('Measured from this end')
 })
 
 test('what even spacing places is not moved by its dado', () => {

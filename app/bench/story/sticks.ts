@@ -117,9 +117,8 @@ export function tickChanges(
   { at, feature }: Tick,
   by: number,
 ): Change[] | { readonly why: string } {
-  if (!feature)
-    return at < 1e-3 ? { why: 'All is measured from this end' } : sizeChanges(shown, instance, axis, by)
-  if (feature.again) return { why: 'It is repeated; move the first of them, or set how far apart they are' }
+  if (!feature) return at < 1e-3 ? { why: 'Measured from this end' } : sizeChanges(shown, instance, axis, by)
+  if (feature.again) return { why: 'Repeated: move the first one, or set the spacing' }
   if (feature.step) return stepChanges(shown, instance, axis, feature.step, by)
   const room = roomOf(instance, axis)
   const partner = feature.partner && shown.byKey.get(feature.partner.key)
@@ -164,7 +163,7 @@ function stepChanges(
   const mine = pieces.some(
     (p) => p.id === pieceOf(instance.key) && p.kind === 'made' && p.work.some((s) => s.id === id),
   )
-  if (!step || !placed || !now?.ok || !mine) return { why: 'Where it is is set on its ticket' }
+  if (!step || !placed || !now?.ok || !mine) return { why: 'Its position is set on its ticket' }
   const text = step.fields[placed.field]
   const value = now.value as number
   const moved = shifted(typeof text === 'string' ? text : '0', wayOf(placed.from) * by, value, shown.style)

@@ -4,8 +4,8 @@ import { memo, useEffect, useRef, useState } from 'react'
 import { change, freeId, type Hardware, type MadePiece } from '../../../core/document'
 import { facing } from '../../../core/pieces'
 import { keyOf } from '../../../core/resolve'
-import type { Bore, Feature } from '../../../core/work'
-import { useAsked } from '../../store/asked'
+import { holesOf, type Feature } from '../../../core/work'
+import { useAnswer } from '../../store/answer'
 import { run, useOpen } from '../../store/open'
 import { Choice } from '../../ui/Choice'
 import { Faulted } from '../../ui/Faulted'
@@ -54,7 +54,7 @@ function Item({ item }: { item: Hardware }) {
         {!readOnly && (
           <button
             className="btn btn-quiet btn-icon"
-            aria-label={`Take ${item.name} away`}
+            aria-label={`Delete ${item.name}`}
             title="Delete"
             onClick={() => sayRefusal(run(change.removeHardware({ id: item.id })))}
           >
@@ -154,7 +154,7 @@ function SwingIt({ hinge }: { hinge: string }) {
 }
 
 function FirstContact({ hinge }: { hinge: string }) {
-  const { answer: found, fault, again } = useAsked(`swing ${hinge}`, async (hand) => hand.swing(hinge))
+  const { answer: found, fault, again } = useAnswer(`swing ${hinge}`, async (hand) => hand.swing(hinge))
   if (fault) return <Faulted says={fault} again={again} />
   if (!found) return <p className="text-xs text-quiet">Checking the swing…</p>
   if (found.angle === null)
@@ -174,13 +174,13 @@ function FirstContact({ hinge }: { hinge: string }) {
 }
 
 /** The holes a hinge can turn about: of pins, and those the maker bored. */
-function holesOf(features: readonly Feature[]) {
+function pivotsIn(features: readonly Feature[]) {
   const seen = new Set<string>()
   return features.flatMap((f, n) => {
     const of = f.joint ?? f.step
-    if (f.kind !== 'bore' || !of || seen.has(of)) return []
-    const { name } = f.data as Bore
-    if (f.joint !== null && name !== 'pin hole') return []
+    const holes = holesOf(f)
+    if (!holes || !of || seen.has(of)) return []
+    if (f.joint !== null && holes.name !== 'pin hole') return []
     seen.add(of)
     const says = f.partner
       ? `turns about the pin of ${f.partner.name}`
@@ -203,7 +203,7 @@ function NewItem({ piece }: { piece: MadePiece }) {
   const [edge, setEdge] = useState('')
   const features = useOpen((s) => s.shown.features(s.shown.byId.get(piece.id)?.instances[0]?.key ?? ''))
   const lines = [
-    ...holesOf(features),
+    ...pivotsIn(features),
     ...edgesOf(facing(piece.facing)).map((e) => ({ says: `hinge at the ${e.says}`, at: e.edge })),
   ]
   const add = () => {

@@ -48,8 +48,8 @@ export const Tilts = memo(
             {!readOnly && (
               <button
                 className="btn btn-quiet btn-icon mt-5"
-                aria-label="Stand it square again"
-                title="Stand it square again"
+                aria-label="Remove the lean"
+                title="Remove the lean"
                 onClick={() => sayRefusal(put(piece.tilts.filter((_, k) => k !== n)))}
               >
                 <X size={14} />

@@ -52,7 +52,7 @@ function Found({ value, like, onTake, make }: Props & { make: () => void }) {
         ref={field}
         className="h-9 w-full border-b border-hairline bg-panel px-3 outline-none pointer-coarse:h-11"
         autoFocus
-        placeholder="Type to find, as in 1x10 or birch"
+        placeholder={`Type to find, as in ${unit === 'in' ? '1x10' : '18x195'} or birch`}
       />
       <Command.List className={`max-h-72 overflow-auto py-1 ${GROUP}`}>
         <Command.Empty className="px-3 py-2 text-quiet">
@@ -105,8 +105,8 @@ function fits(value: string, search: string): number {
 
 const Sizes = z.object({
   name: z.string().trim().min(1, 'Type a name'),
-  thickness: z.string().min(1, 'Say how thick it is'),
-  width: z.string().min(1, 'Say how wide it is').nullable(),
+  thickness: z.string().min(1, 'Type its thickness'),
+  width: z.string().min(1, 'Type its width').nullable(),
 })
 
 /** A stock of the maker's own: as the one that is chosen, but for its sizes and what it is called. */
@@ -175,7 +175,7 @@ function Another({
         <button type="button" className="btn btn-quiet" onClick={onLeave}>
           Cancel
         </button>
-        <button className="btn btn-main">Take it</button>
+        <button className="btn btn-main">Use stock</button>
       </div>
     </form>
   )

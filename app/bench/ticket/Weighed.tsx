@@ -5,7 +5,7 @@ import { formatLength } from '../../../core/measure'
 import { DIRECTION_OF } from '../../../core/pieces'
 import type { Shown } from '../../../core/shown'
 import type { Weighed as Answer } from '../../../workers/model'
-import { useAsked } from '../../store/asked'
+import { useAnswer } from '../../store/answer'
 import { useOpen } from '../../store/open'
 import { fractions } from '../../ui/fractions'
 
@@ -35,7 +35,7 @@ export function Whole() {
 export function Weighed({ keys }: { readonly keys: readonly string[] | null }) {
   const style = useOpen((s) => s.shown.style)
   const which = keys?.join() ?? 'all'
-  const { answer, fault } = useAsked<Answer>(`weight of ${which}`, (hand) => hand.weigh(keys))
+  const { answer, fault } = useAnswer<Answer>(`weight of ${which}`, (hand) => hand.weigh(keys))
   if (fault) return <p className="text-pencil">{fault}</p>
   if (!answer) return <p className="text-quiet">…</p>
   const { mass, area, unknown, centre, without } = answer

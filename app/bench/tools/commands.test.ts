@@ -1,4 +1,4 @@
-import { block, make } from '../../../core/testing/bench'
+import { block, make } from '../../../core/testing/scenario'
 import { useOpen } from '../../store/open'
 import { useBench } from '../asks'
 import { BENCH_COMMANDS, benchKeys, commandNamed, doOnBench, inDrawer, sayKey } from './commands'

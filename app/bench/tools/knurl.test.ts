@@ -5,7 +5,7 @@
 import { jest } from '@jest/globals'
 import { defineWork } from '../../../core/work/feature'
 import * as real from '../../../core/work/kinds'
-import { block as solid } from '../../../core/work/picture'
+import { block as solid } from '../../../core/work/icon'
 import { change, onFace } from '../../../core/document'
 
 interface Knurl {
@@ -55,7 +55,7 @@ const { modelOf } = await import('../../../core/model')
 const { lookOver } = await import('../../../core/proof')
 const { planSheets } = await import('../../../core/plans')
 const { BENCH_COMMANDS, inDrawer } = await import('./commands')
-const { block, make, testKernel } = await import('../../../core/testing/bench')
+const { block, make, testKernel } = await import('../../../core/testing/scenario')
 
 test('on the rail and in the palette, by its name', () => {
   expect(inDrawer('shape').map((c) => c.entry!.name)).toContain('Knurl')

@@ -1,5 +1,5 @@
 /** A thing that can be done on the bench, by a key, from the rail or by its name; and tools with a panel. */
-import type { DrawerId, Picture } from '../../../core/work'
+import type { DrawerId, Icon } from '../../../core/work'
 import type { Later } from '../../ui/later'
 import type { Bench } from '../asks'
 import type { PanelTool } from './active'
@@ -11,7 +11,7 @@ export interface Entry {
   readonly name: string
   /** What it does, in one line. */
   readonly line: string
-  readonly picture: Picture
+  readonly picture: Icon
   /** The heading it stands under there. */
   readonly under?: string
 }

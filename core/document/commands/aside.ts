@@ -1,7 +1,7 @@
 /** What was set aside when a file was read: put back after mending, or thrown away. */
 import * as z from 'zod'
 import { isTooDeep } from '../depth'
-import { findUnheld } from '../held'
+import { findBrokenReferences } from '../brokenReferences'
 import { LISTS } from '../lists'
 import { freeName } from '../new'
 import { isRecord } from '../record'
@@ -80,7 +80,7 @@ function putBack(draft: Project, { list, where }: SetAside, text: string): void 
   const entries = draft[list] as unknown[]
   entries.push(entry)
   // The first of two entries with one id keeps it, so what was there is never the one that is refused.
-  const unheld = findUnheld(draft).find((u) => u.entry.id === entry.id)
+  const unheld = findBrokenReferences(draft).find((u) => u.entry.id === entry.id)
   if (!unheld) return
   entries.pop()
   throw new Refusal(unheld.why)
@@ -94,7 +94,7 @@ function putStep(draft: Project, value: unknown): void {
   const wood = [...draft.pieces, ...draft.groups].find((x) => x.id === on)
   if (!wood || !('work' in wood)) throw new Refusal(`its piece, ${on}, is not there`)
   wood.work.push(step)
-  if (findUnheld(draft).some((u) => u.entry.id === on)) {
+  if (findBrokenReferences(draft).some((u) => u.entry.id === on)) {
     wood.work.pop()
     throw new Refusal(`its id ${step.id} is taken`)
   }

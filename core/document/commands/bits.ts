@@ -1,6 +1,6 @@
 /** Router bits on the rack. */
 import * as z from 'zod'
-import { stepsIn } from '../held'
+import { stepsIn } from '../brokenReferences'
 import { freeName } from '../new'
 import { Bit, Id, type Project } from '../schema'
 import { changesTo, command, nameOf, Refusal } from './command'
@@ -47,7 +47,7 @@ export const setBitField = command({
   describe: ({ id, field }, before) => `Set the ${field} of ${nameOf(before, id)}`,
 })
 
-/** Takes a bit off the rack; one that work is done with stays. */
+/** Takes a bit from the rack; one that work is done with stays. */
 export const removeBit = command({
   name: 'remove-bit',
   schema: z.object({ id: Id }).strict(),
@@ -63,5 +63,5 @@ export const removeBit = command({
       )
     draft.bits = draft.bits.filter((b) => b.id !== id)
   },
-  describe: ({ id }, before) => `Take the bit ${nameOf(before, id)} off the rack`,
+  describe: ({ id }, before) => `Take the bit ${nameOf(before, id)} from the rack`,
 })

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { sayStep, stepsIn } from '../held'
+import { sayStep, stepsIn } from '../brokenReferences'
 import { slotsReferringTo } from '../slots'
 import type { Group, Joint, MadePiece, Parameter, Piece, Project, Step, Stock } from '../schema'
 
@@ -81,7 +81,7 @@ export function stockIn(project: Project, id: string): Stock {
 
 export function parameterIn(project: Project, id: string): Parameter {
   const parameter = project.parameters.find((p) => p.id === id)
-  if (!parameter) throw new Refusal('That measure is not there any more')
+  if (!parameter) throw new Refusal('That named value is not there any more')
   return parameter
 }
 

@@ -61,7 +61,7 @@ export const moveInto = command({
   },
   describe: ({ members, group }, before) => {
     const names = members.map((id) => nameOf(before, id)).join(', ')
-    return group === null ? `Take ${names} out` : `Put ${names} into ${nameOf(before, group)}`
+    return group === null ? `Move ${names} out` : `Move ${names} into ${nameOf(before, group)}`
   },
 })
 
@@ -88,7 +88,8 @@ export const removeGroup = command({
     const twin = draft.pieces.find(
       (p) => p.kind === 'twin' && pieces.includes(p.of) && !pieces.includes(p.id),
     )
-    if (twin) throw new Refusal(`${twin.name} is the mirrored twin of a piece in it; give it its own first`)
+    if (twin)
+      throw new Refusal(`${twin.name} is the mirrored twin of a piece in it; make it independent first`)
     forget(draft, [...groups, ...pieces])
   },
   describe: ({ id }, before) => `Delete ${nameOf(before, id)}`,
@@ -156,7 +157,7 @@ export const removePlacement = command({
     if (meant.some((ref) => passes(ref, id, placement)))
       draft.gone[goneId(id, placement)] = called ?? `a copy of ${nameOf(draft, id)}`
   },
-  describe: ({ id }, before) => `Take a copy of ${nameOf(before, id)} away`,
+  describe: ({ id }, before) => `Delete a copy of ${nameOf(before, id)}`,
 })
 
 const goneId = (group: string, placement: string): string => `${group}#${placement}`
@@ -194,7 +195,7 @@ export const partPiece = command({
       return now && (ref.copy === undefined ? first : ref.copy === copy) ? { ...ref, id: now } : ref
     })
   },
-  describe: ({ id }, before) => `Give a copy of ${nameOf(before, id)} its own`,
+  describe: ({ id }, before) => `Make a copy of ${nameOf(before, id)} independent`,
 })
 
 /**
@@ -257,7 +258,7 @@ export const partGroup = command({
       return there ? { ...ref, id: own, copy: copyTo(ref.copy, to) } : ref
     })
   },
-  describe: ({ id }, before) => `Give a copy of ${nameOf(before, id)} its own`,
+  describe: ({ id }, before) => `Make a copy of ${nameOf(before, id)} independent`,
 })
 
 /** Steps as those of what has been copied, with ids of their own; `to` learns which. */

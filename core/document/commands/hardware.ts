@@ -50,5 +50,5 @@ export const removeHardware = command({
   name: 'remove-hardware',
   schema: z.object({ id: Id }).strict(),
   apply: (draft, { id }) => void (draft.hardware = draft.hardware.filter((h) => h.id !== id)),
-  describe: ({ id }, before) => `Take ${before.hardware.find((h) => h.id === id)?.name ?? 'hardware'} away`,
+  describe: ({ id }, before) => `Delete ${before.hardware.find((h) => h.id === id)?.name ?? 'hardware'}`,
 })

@@ -1,5 +1,5 @@
 import { enablePatches, produceWithPatches, type Patch } from 'immer'
-import { findUnheld } from '../held'
+import { findBrokenReferences } from '../brokenReferences'
 import { LIST_NAMES, LISTS } from '../lists'
 import { sayIssue } from '../words'
 import type { Project } from '../schema'
@@ -11,7 +11,7 @@ import type { Change } from './change'
 import * as aside from './aside'
 import * as joints from './joints'
 import * as judged from './judged'
-import * as pictures from './pictures'
+import * as pictures from './traceImages'
 import * as pieces from './pieces'
 import * as project from './project'
 import * as rack from './rack'
@@ -31,7 +31,7 @@ export const COMMANDS = {
   ...hardware,
   ...work,
   ...views,
-  putPicture: pictures.putPicture,
+  putPicture: pictures.placeTraceImage,
   ...judged,
   ...aside,
 }
@@ -66,7 +66,7 @@ export function execute(before: Project, changes: Change | readonly Change[], sa
         sentence ??= found.describe(payload.data, before)
         found.apply(draft, payload.data)
       }
-      pictures.letGo(draft)
+      pictures.dropUnusedTraceImages(draft)
     })
     const why = fault(before, after)
     if (why) return { ok: false, why }
@@ -93,6 +93,6 @@ function fault(before: Project, after: Project): string | null {
       if (read && !read.success) return `That ${one} cannot be kept: ${sayIssue(read.error)}`
     }
   }
-  const [unheld] = LIST_NAMES.some((list) => after[list] !== before[list]) ? findUnheld(after) : []
+  const [unheld] = LIST_NAMES.some((list) => after[list] !== before[list]) ? findBrokenReferences(after) : []
   return unheld ? `That ${LISTS[unheld.list].one} cannot be kept: ${unheld.why}` : null
 }

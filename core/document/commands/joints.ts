@@ -62,5 +62,5 @@ export const removeJoints = command({
     for (const id of ids) jointIn(draft, id)
     draft.joints = draft.joints.filter((j) => !ids.includes(j.id))
   },
-  describe: ({ ids }) => (ids.length === 1 ? 'Take a joint apart' : `Take ${ids.length} joints apart`),
+  describe: ({ ids }) => (ids.length === 1 ? 'Delete a joint' : `Delete ${ids.length} joints`),
 })

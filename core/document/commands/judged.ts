@@ -83,5 +83,5 @@ export const forgetReading = command({
     draft.readings = draft.readings.filter((r) => r.id !== id)
   },
   describe: ({ id }, before) =>
-    `Strike a reading of ${nameOf(before, before.readings.find((r) => r.id === id)?.piece ?? '')}`,
+    `Delete a reading of ${nameOf(before, before.readings.find((r) => r.id === id)?.piece ?? '')}`,
 })

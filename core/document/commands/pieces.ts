@@ -87,7 +87,7 @@ export const removePiece = command({
     const twin = draft.pieces.find((p) => p.kind === 'twin' && p.of === id)
     if (twin)
       throw new Refusal(
-        `${twin.name} is the mirrored twin of ${piece.name}; give it its own first, or delete it too`,
+        `${twin.name} is the mirrored twin of ${piece.name}; make it independent first, or delete it too`,
       )
     forget(draft, [id])
   },
@@ -131,7 +131,7 @@ export const setFact = command({
     if (others.length >= 2)
       throw new Refusal(
         `${piece.name} is settled ${direction} by its ${others.join(' and ')}; a ${fact} as well ` +
-          'would disagree. Take one away first',
+          'would conflict. Delete one first',
       )
     span[fact] = text
   },
@@ -237,7 +237,7 @@ export const giveItsOwn = command({
       work,
     }
   },
-  describe: ({ id }, before) => `Give ${nameOf(before, id)} its own`,
+  describe: ({ id }, before) => `Make ${nameOf(before, id)} independent`,
 })
 
 export const setMirror = command({

@@ -30,7 +30,7 @@ function freeParameterName(project: Project, name: string, but?: string): string
   if (['L', 'W', 'T'].includes(name))
     throw new Refusal('L, W and T mean a piece’s own length, width and thickness; choose another name')
   if (Object.hasOwn(MM_PER, name) || isFunctionName(name) || name === 'deg')
-    throw new Refusal(`${name} already means something in a measure; choose another name`)
+    throw new Refusal(`${name} already means something in expressions; choose another name`)
   if (project.parameters.some((p) => p.name === name && p.id !== but))
     throw new Refusal(`There is already a named value called ${name}`)
   return name

@@ -52,7 +52,7 @@ export const removeStock = command({
     draft.boards = draft.boards.filter((b) => b.stock !== id)
     draft.stock = draft.stock.filter((s) => s.id !== id)
   },
-  describe: ({ id }, before) => `Take ${nameOf(before, id)} off the rack`,
+  describe: ({ id }, before) => `Remove ${nameOf(before, id)} from the rack`,
 })
 
 export const addBoard = command({
@@ -87,5 +87,5 @@ export const removeBoard = command({
   name: 'remove-board',
   schema: z.object({ id: Id }).strict(),
   apply: (draft, { id }) => void (draft.boards = draft.boards.filter((b) => b.id !== id)),
-  describe: ({ id }, before) => `Take ${nameOf(before, id)} off the rack`,
+  describe: ({ id }, before) => `Remove ${nameOf(before, id)} from the rack`,
 })

@@ -1,24 +1,24 @@
 /** Views of the bench that are kept by name. */
 import * as z from 'zod'
 import { freeName } from '../new'
-import { Id, KeptView, Name, type Project } from '../schema'
+import { Id, SavedView, Name, type Project } from '../schema'
 import { command, Refusal } from './command'
 
-function viewIn(project: Project, id: string): KeptView {
+function viewIn(project: Project, id: string): SavedView {
   const found = project.views.find((v) => v.id === id)
-  if (!found) throw new Refusal('That view is not kept any more')
+  if (!found) throw new Refusal('That view is not saved any more')
   return found
 }
 const nameIn = (project: Project, id: string) => project.views.find((v) => v.id === id)?.name ?? 'view'
 
 export const keepView = command({
   name: 'keep-view',
-  schema: KeptView,
+  schema: SavedView,
   apply: (draft, view) => {
     const names = draft.views.map((v) => v.name)
     draft.views.push({ ...view, name: freeName(view.name, names) })
   },
-  describe: ({ name }) => `Keep the view ${name}`,
+  describe: ({ name }) => `Save the view ${name}`,
 })
 
 export const renameView = command({
@@ -29,7 +29,7 @@ export const renameView = command({
       throw new Refusal(`There is already a view called ${name}`)
     viewIn(draft, id).name = name
   },
-  describe: ({ id, name }, before) => `Call the view ${nameIn(before, id)} ${name}`,
+  describe: ({ id, name }, before) => `Rename the view ${nameIn(before, id)} ${name}`,
 })
 
 export const removeView = command({
@@ -39,5 +39,5 @@ export const removeView = command({
     viewIn(draft, id)
     draft.views = draft.views.filter((v) => v.id !== id)
   },
-  describe: ({ id }, before) => `Let the view ${nameIn(before, id)} go`,
+  describe: ({ id }, before) => `Delete the view ${nameIn(before, id)} go`,
 })

@@ -1,11 +1,19 @@
 /** Work that a maker puts on a piece or a group, in the order it is done. */
 import * as z from 'zod'
+import { stepsIn } from '../brokenReferences'
 import { slotsReferringTo } from '../slots'
 import { Outline } from '../outline'
-import { Id, Step } from '../schema'
+import { Id, Step, type Project } from '../schema'
+import { stepFieldWord, stepWord } from '../stepWords'
 import { command, nameOf, Refusal, spannedIn, stepIn } from './command'
 
 const at = z.number().int().nonnegative()
+
+/** A dimension or a choice of a step: "depth of the hole on Side". */
+function sayField(project: Project, id: string, field: string): string {
+  const kind = stepsIn(project).find(({ step }) => step.id === id)?.step.kind ?? ''
+  return `${stepFieldWord(kind, field)} of ${nameOf(project, id)}`
+}
 
 /** Puts a step on a piece or a group: last, or where `to` says. A twin has its original's work. */
 export const addStep = command({
@@ -15,21 +23,21 @@ export const addStep = command({
     const { work } = spannedIn(draft, on)
     work.splice(Math.min(to ?? work.length, work.length), 0, step)
   },
-  describe: ({ on, step }, before) => `Put a ${step.kind} on ${nameOf(before, on)}`,
+  describe: ({ on, step }, before) => `Add ${stepWord(step.kind)} to ${nameOf(before, on)}`,
 })
 
 export const setStepField = command({
   name: 'set-step-field',
   schema: z.object({ id: Id, field: z.string().max(40), value: z.json() }).strict(),
   apply: (draft, { id, field, value }) => void (stepIn(draft, id).step.fields[field] = value),
-  describe: ({ id, field }, before) => `Change the ${field} of the ${nameOf(before, id)}`,
+  describe: ({ id, field }, before) => `Change ${sayField(before, id, field)}`,
 })
 
 export const setStepOption = command({
   name: 'set-step-option',
   schema: z.object({ id: Id, option: z.string().max(40), value: z.string().max(40) }).strict(),
   apply: (draft, { id, option, value }) => void (stepIn(draft, id).step.options[option] = value),
-  describe: ({ id, option }, before) => `Change the ${option} of the ${nameOf(before, id)}`,
+  describe: ({ id, option }, before) => `Change ${sayField(before, id, option)}`,
 })
 
 /** Draws what it is told by anew; `did` says what was done to it, for undoing. */
@@ -37,7 +45,7 @@ export const setOutline = command({
   name: 'set-outline',
   schema: z.object({ id: Id, outline: Outline, did: z.string().max(80) }).strict(),
   apply: (draft, { id, outline }) => void (stepIn(draft, id).step.outline = outline),
-  describe: ({ id, did }, before) => `${did} on the ${nameOf(before, id)}`,
+  describe: ({ id, did }, before) => `${did}: ${nameOf(before, id)}`,
 })
 
 /** Changes where it is put, and whether it is left out. */
@@ -50,7 +58,7 @@ export const setStep = command({
     if (off !== undefined) step.off = off
   },
   describe: ({ id, off }, before) =>
-    `${off === undefined ? 'Move' : off ? 'Leave out' : 'Do'} the ${nameOf(before, id)}`,
+    `${off === undefined ? 'Move' : off ? 'Skip' : 'Do'} ${nameOf(before, id)}`,
 })
 
 /** Puts a step elsewhere in the order of the work. */
@@ -64,7 +72,7 @@ export const moveStep = command({
     const [moved] = wood.work.splice(from, 1)
     wood.work.splice(to, 0, moved!)
   },
-  describe: ({ id }, before) => `Do the ${nameOf(before, id)} in another order`,
+  describe: ({ id }, before) => `Reorder ${nameOf(before, id)}`,
 })
 
 /** Takes a step away; what still refers to a face it made is to know what it was called. */
@@ -77,5 +85,5 @@ export const removeStep = command({
     wood.work = wood.work.filter((s) => s.id !== step.id)
     if (slotsReferringTo(draft, id).length > 0) draft.gone[id] = name
   },
-  describe: ({ id }, before) => `Take the ${nameOf(before, id)} away`,
+  describe: ({ id }, before) => `Delete ${nameOf(before, id)}`,
 })

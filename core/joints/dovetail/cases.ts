@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { block, join } from '../../testing/bench'
+import { block, join } from '../../testing/scenario'
 import { type Cases, type Made, mm } from '../../testing/joinery'
 
 export const cases: Cases = {
@@ -66,10 +66,7 @@ function dovetailed(
     ],
     joint: join(
       'dovetail',
-      [
-        ['a', 'end2'],
-        ['b', 'end1'],
-      ],
+      ['a.end2', 'b.end1'],
       { count: n, pin: p, fit: f, ...(lap ? { lap } : {}) },
       { tails, manner: lap ? 'blind' : 'through' },
     ),

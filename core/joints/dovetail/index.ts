@@ -16,12 +16,12 @@ export const dovetail = defineJoint({
   kind: 'dovetail',
   title: 'Dovetail',
   measures: {
-    count: { label: 'Tails', kind: 'count', otherwise: 'by the width' },
+    count: { label: 'Tails', kind: 'count', placeholder: 'by the width' },
     pin: { label: 'Pin width' },
-    half: { label: 'Half pin', otherwise: 'as the pins', text: '' },
-    slope: { label: 'Slope 1 in', kind: 'number', otherwise: '8' },
-    angle: { label: 'Angle', kind: 'angle', otherwise: 'by the slope' },
-    lap: { label: 'Lap', otherwise: 'a quarter of the thickness' },
+    half: { label: 'Half pin', placeholder: 'as the pins', text: '' },
+    slope: { label: 'Slope 1 in', kind: 'number', placeholder: '8' },
+    angle: { label: 'Angle', kind: 'angle', placeholder: 'by the slope' },
+    lap: { label: 'Lap', placeholder: 'a quarter of the thickness' },
     tool: NARROWEST,
     fit: FIT,
   },
@@ -30,7 +30,7 @@ export const dovetail = defineJoint({
     manner: { label: 'Manner', values: { through: 'through', blind: 'half-blind' } },
   },
   // The angle says the slope; a lap is left before half-blind tails only.
-  idle: (joint) => [...(joint.fields.angle ? ['slope'] : []), ...(isBlind(joint) ? [] : ['lap'])],
+  hiddenFields: (joint) => [...(joint.fields.angle ? ['slope'] : []), ...(isBlind(joint) ? [] : ['lap'])],
   grows: (joint) => {
     const [one, two] = [faceOf(joint.between[0]!.at), faceOf(joint.between[1]!.at)]
     if (!one) return []

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { join } from '../../testing/bench'
+import { join } from '../../testing/scenario'
 import { type Cases, mm, polygon, rail } from '../../testing/joinery'
 
 export const cases: Cases = {
@@ -14,14 +14,15 @@ export const cases: Cases = {
     })
     .map(({ w, t, d, n, L, into }) => ({
       changes: rail(w, t, { w: t + 40, t: 24 }, false),
-      joint: join(
-        'dowels',
-        [
-          ['a', 'end2'],
-          ['b', 'face'],
-        ],
-        { diameter: d, length: L, count: n, spacing: 100, inset: 15, into, room: 1 },
-      ),
+      joint: join('dowels', ['a.end2', 'b.face'], {
+        diameter: d,
+        length: L,
+        count: n,
+        spacing: 100,
+        inset: 15,
+        into,
+        room: 1,
+      }),
       volumes: {
         a: 300 * w * t - n * polygon(d / 2) * (L + 2 - into),
         b: 24 * (t + 40) * (w + 250) - n * polygon(d / 2) * into,

@@ -16,11 +16,11 @@ export const dowels = defineJoint({
     diameter: { label: 'Diameter' },
     length: { label: 'Dowel length' },
     ...ROW,
-    into: { label: 'Depth in {1}', otherwise: 'half of it, and room' },
-    room: { label: 'Glue room', otherwise: '1 mm', text: '1mm' },
+    into: { label: 'Depth in {1}', placeholder: 'half of it, and room' },
+    room: { label: 'Glue room', placeholder: '1 mm', text: '1mm' },
   },
   fastens: true,
-  idle: rowIdle,
+  hiddenFields: rowIdle,
   propose: (c, resolved) => {
     if (c.sort !== 'flat' || c.guest.piece === c.host.piece) return null
     const inch = resolved.style.unit === 'in'

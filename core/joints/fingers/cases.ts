@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { block, join } from '../../testing/bench'
+import { block, join } from '../../testing/scenario'
 import { type Cases, mm } from '../../testing/joinery'
 
 export const cases: Cases = {
@@ -13,14 +13,7 @@ export const cases: Cases = {
           ...block('a', 'right-front', [0, 300], [0, t], [0, w]),
           ...block('b', 'back-right', [300, T], [0, 200], [0, w]),
         ],
-        joint: join(
-          'fingers',
-          [
-            ['a', 'end2'],
-            ['b', 'end1'],
-          ],
-          { count: n, fit: f },
-        ),
+        joint: join('fingers', ['a.end2', 'b.end1'], { count: n, fit: f }),
         volumes: {
           a: 300 * w * t + ((T * w * t) / n) * mine,
           b: 200 * w * T - T * t * ((w / n) * mine + (f / 2) * inner) + 0 * yours,
@@ -39,15 +32,7 @@ export const cases: Cases = {
         ...block('a', 'right-front', [0, 300], [0, t], [0, w]),
         ...block('b', 'back-right', [300, T], [0, 200], [0, w]),
       ],
-      joint: join(
-        'fingers',
-        [
-          ['a', 'end2'],
-          ['b', 'end1'],
-        ],
-        { count: n },
-        { ends: 'half' },
-      ),
+      joint: join('fingers', ['a.end2', 'b.end1'], { count: n }, { ends: 'half' }),
       volumes: { a: 300 * w * t + T * w * t * ((n - 1) / 2 / (n - 1)), b: 200 * w * T - T * t * (w / 2) },
     })),
 }

@@ -21,8 +21,8 @@ export const fingers = defineJoint({
   kind: 'fingers',
   title: 'Finger joint',
   measures: {
-    width: { label: 'Finger width', otherwise: 'as the thickness', text: 't' },
-    count: { label: 'Fingers in all', kind: 'count', otherwise: 'by the width' },
+    width: { label: 'Finger width', placeholder: 'as the thickness', text: 't' },
+    count: { label: 'Fingers in all', kind: 'count', placeholder: 'by the width' },
     tool: NARROWEST,
     fit: FIT,
   },

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { edgeAt } from '../../document'
-import { block, join } from '../../testing/bench'
+import { block, join } from '../../testing/scenario'
 import { type Cases, mm, rail } from '../../testing/joinery'
 
 export const cases: Cases = {
@@ -8,14 +8,7 @@ export const cases: Cases = {
     .record({ w: mm(60, 200), t: mm(10, 30), T: mm(18, 40), d: mm(3, 12), f: mm(0, 0.8), g: mm(0, 1) })
     .map(({ w, t, T, d, f, g }) => ({
       changes: rail(w, t, { w: t + 40, t: T }, false),
-      joint: join(
-        'housing',
-        [
-          ['a', 'end2'],
-          ['b', null],
-        ],
-        { depth: d, fit: f, gap: g },
-      ),
+      joint: join('housing', ['a.end2', 'b'], { depth: d, fit: f, gap: g }),
       volumes: { a: (300 + d - g) * w * t, b: T * (t + 40) * (w + 250) - d * (t + f) * w },
     })),
   'housing, stopped': fc
@@ -31,14 +24,7 @@ export const cases: Cases = {
     .map(({ w, t, T, d, f, g, s }) => ({
       changes: rail(w, t, { w: t + 40, t: T }, false),
       // The host begins 100 below the guest, from where the stop is measured.
-      joint: join(
-        'housing',
-        [
-          ['a', 'end2'],
-          ['b', null],
-        ],
-        { depth: d, fit: f, gap: g, stop1: 100 + s },
-      ),
+      joint: join('housing', ['a.end2', 'b'], { depth: d, fit: f, gap: g, stop1: 100 + s }),
       volumes: {
         a: (300 + d - g) * w * t - s * (d - g) * t,
         b: T * (t + 40) * (w + 250) - d * (t + f) * (w - s),
@@ -53,14 +39,7 @@ export const cases: Cases = {
         }),
         ...block('b', 'up-left', [300, 18], [0, 700], [0, 700]),
       ],
-      joint: join(
-        'housing',
-        [
-          ['a', 'end2'],
-          ['b', null],
-        ],
-        { depth: d, fit: f },
-      ),
+      joint: join('housing', ['a.end2', 'b'], { depth: d, fit: f }),
       volumes: { a: (300 + d) * w * t, b: 18 * 700 * 700 - d * w * (t + f) },
     })),
   'housing of a leaning shelf as deep as its side': fc
@@ -75,14 +54,7 @@ export const cases: Cases = {
           }),
           ...block('b', 'up-left', [300, 18], [0, 300], [-200, 900]),
         ],
-        joint: join(
-          'housing',
-          [
-            ['a', 'end2'],
-            ['b', null],
-          ],
-          { depth: d, fit: 0 },
-        ),
+        joint: join('housing', ['a.end2', 'b'], { depth: d, fit: 0 }),
         volumes: { a: (300 + d) * 500 * t, b: 18 * 300 * 900 - (d * t * 300) / cos },
       }
     }),

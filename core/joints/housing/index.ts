@@ -18,8 +18,8 @@ export const housing = defineJoint({
     depth: { label: 'Depth' },
     fit: FIT,
     gap: BOTTOM_GAP,
-    stop1: { label: 'Stop at near end', otherwise: 'through', text: '0' },
-    stop2: { label: 'Stop at far end', otherwise: 'through', text: '0' },
+    stop1: { label: 'Stop at near end', placeholder: 'through', text: '0' },
+    stop2: { label: 'Stop at far end', placeholder: 'through', text: '0' },
   },
   label: (name, joint, resolved) => {
     const guest = resolved.byId.get(joint.between[0]!.piece)

@@ -19,15 +19,15 @@ export const knuckles = defineJoint({
   later: 'pins',
   holds: 'turning',
   measures: {
-    diameter: { label: 'Knuckle diameter', otherwise: 'as the thinner board' },
-    width: { label: 'Finger width', otherwise: 'twice the thickness', text: '2*t' },
-    count: { label: 'Fingers in all', kind: 'count', otherwise: 'by the width' },
-    pin: { label: 'Pin diameter', otherwise: 'a third of a knuckle' },
-    play: { label: 'Play of the pin', otherwise: '0.2 mm', text: '0.2mm' },
-    room: { label: 'Clearance round knuckles', otherwise: '0.5 mm', text: '0.5mm' },
+    diameter: { label: 'Knuckle diameter', placeholder: 'as the thinner board' },
+    width: { label: 'Finger width', placeholder: 'twice the thickness', text: '2*t' },
+    count: { label: 'Fingers in all', kind: 'count', placeholder: 'by the width' },
+    pin: { label: 'Pin diameter', placeholder: 'a third of a knuckle' },
+    play: { label: 'Play of the pin', placeholder: '0.2 mm', text: '0.2mm' },
+    room: { label: 'Clearance round knuckles', placeholder: '0.5 mm', text: '0.5mm' },
   },
   options: { first: { label: 'At the ends stands', values: { host: '{1}', guest: '{0}' } } },
-  idle: ({ fields }) => (fields.count ? ['width'] : []),
+  hiddenFields: ({ fields }) => (fields.count ? ['width'] : []),
   grows: (joint) => growsThrough(joint, (called) => `over ${called(1)}, for its knuckles`),
   propose: (c) =>
     alongEdges(c)

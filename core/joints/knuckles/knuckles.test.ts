@@ -15,7 +15,7 @@ import {
   stops,
   testKernel,
   volume,
-} from '../../testing/bench'
+} from '../../testing/scenario'
 import { mm } from '../../testing/joinery'
 import type { Bore, Feature } from '../../work'
 import { runs } from '../../testing/runs'
@@ -30,15 +30,7 @@ type Values = Record<string, string | number>
 const lid = (thick: number, high: number, fields: Values = {}, first = 'host', ...more: Change[]) => [
   ...block('a', 'right-up', [0, 300], [0, 200], [200 - high, high]),
   ...block('b', 'right-back', [0, 300], [200, thick], [0, 200]),
-  join(
-    'knuckles',
-    [
-      ['a', 'edge2'],
-      ['b', null],
-    ],
-    fields,
-    { first },
-  ),
+  join('knuckles', ['a.edge2', 'b'], fields, { first }),
   ...more,
 ]
 const hinge = (limit: string): Change =>
@@ -173,10 +165,7 @@ test('however both stand, turned and mirrored, they meet nowhere', () => {
         const joined = make([
           ...block('a', one.id, [0, 300], [0, 200], [182, 18]),
           ...block('b', other.id, [0, 300], [200, 18], [0, 200]),
-          join('knuckles', [
-            ['a', at],
-            ['b', null],
-          ]),
+          join('knuckles', [`a.${at}`, 'b']),
         ])
         const m = modelOf(grouped(joined, placement as never))
         expect(stops(m)).toEqual([])
@@ -209,10 +198,7 @@ test('what cannot turn is said', () => {
     make([
       ...block('a', 'right-up', [0, 300], [0, 200], [100, 18]),
       ...block('b', 'right-back', [0, 300], [200, 18], [0, 200]),
-      join('knuckles', [
-        ['a', 'edge2'],
-        ['b', null],
-      ]),
+      join('knuckles', ['a.edge2', 'b']),
     ]),
   )
   expect(stops(inset)[0]).toBe('A is not flush with an edge of B; no knuckles can turn there')

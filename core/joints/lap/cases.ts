@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { edgeAt } from '../../document'
-import { block, join } from '../../testing/bench'
+import { block, join } from '../../testing/scenario'
 import { type Cases, mm } from '../../testing/joinery'
 
 export const cases: Cases = {
@@ -11,14 +11,7 @@ export const cases: Cases = {
         ...block('a', 'right-up', [0, 400], [150, w], [0, t]),
         ...block('b', 'back-up', [150, W], [0, 400], [0, t]),
       ],
-      joint: join(
-        'lap',
-        [
-          ['a', null],
-          ['b', null],
-        ],
-        { share: s, fit: f },
-      ),
+      joint: join('lap', ['a', 'b'], { share: s, fit: f }),
       volumes: { a: 400 * w * t - (W + f) * w * s, b: 400 * W * t - (w + f) * W * (t - s) },
     })),
   'lap, tee': fc
@@ -28,14 +21,7 @@ export const cases: Cases = {
         ...block('a', 'right-up', [0, 150 + W], [150, w], [0, t]),
         ...block('b', 'back-up', [150, W], [0, 400], [0, t]),
       ],
-      joint: join(
-        'lap',
-        [
-          ['a', null],
-          ['b', null],
-        ],
-        { fit: f },
-      ),
+      joint: join('lap', ['a', 'b'], { fit: f }),
       volumes: { a: (150 + W) * w * t - (W + f / 2) * w * (t / 2), b: 400 * W * t - (w + f) * W * (t / 2) },
     })),
   'lap, stopped tee': fc
@@ -45,14 +31,7 @@ export const cases: Cases = {
         ...block('a', 'right-up', [0, 150 + W - stop], [150, w], [0, t]),
         ...block('b', 'back-up', [150, W], [0, 400], [0, t]),
       ],
-      joint: join(
-        'lap',
-        [
-          ['a', null],
-          ['b', null],
-        ],
-        { fit: f },
-      ),
+      joint: join('lap', ['a', 'b'], { fit: f }),
       volumes: {
         a: (150 + W - stop) * w * t - (W - stop + f / 2) * w * (t / 2),
         b: 400 * W * t - (w + f) * (W - stop) * (t / 2),
@@ -65,14 +44,7 @@ export const cases: Cases = {
         ...block('a', 'right-up', [0, 200], [0, w], [0, t]),
         ...block('b', 'back-up', [200 - W, W], [0, 300], [0, t]),
       ],
-      joint: join(
-        'lap',
-        [
-          ['a', null],
-          ['b', null],
-        ],
-        { fit: f },
-      ),
+      joint: join('lap', ['a', 'b'], { fit: f }),
       volumes: { a: 200 * w * t - (W + f / 2) * w * (t / 2), b: 300 * W * t - (w + f / 2) * W * (t / 2) },
     })),
   'lap of dividers on edge': fc
@@ -82,14 +54,7 @@ export const cases: Cases = {
         ...block('a', 'right-front', [0, 300], [100, t], [0, h]),
         ...block('b', 'back-left', [100, u], [0, 200], [0, h]),
       ],
-      joint: join(
-        'lap',
-        [
-          ['a', null],
-          ['b', null],
-        ],
-        { fit: f },
-      ),
+      joint: join('lap', ['a', 'b'], { fit: f }),
       volumes: { a: 300 * t * h - (u + f) * t * (h / 2), b: 200 * u * h - (t + f) * u * (h / 2) },
     })),
   'lap aslant': fc
@@ -104,14 +69,7 @@ export const cases: Cases = {
             tilts: [{ at: edgeAt('end1', 'edge1'), angle: String(a) }],
           }),
         ],
-        joint: join(
-          'lap',
-          [
-            ['a', null],
-            ['b', null],
-          ],
-          { fit: f },
-        ),
+        joint: join('lap', ['a', 'b'], { fit: f }),
         volumes: {
           a: 600 * w * t - ((W + f) / cos) * w * (t / 2),
           b: 700 * W * t - ((w + f) / cos) * W * (t / 2),

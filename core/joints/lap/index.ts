@@ -6,7 +6,7 @@ import { derive } from './derive'
 export const lap = defineJoint({
   kind: 'lap',
   title: 'Half lap',
-  measures: { share: { label: 'Taken from {0}', otherwise: 'half' }, fit: FIT },
+  measures: { share: { label: 'Taken from {0}', placeholder: 'half' }, fit: FIT },
   options: { side: { label: '{0} is cut from', values: { face: 'its outer side', back: 'its inner side' } } },
   propose: (c) =>
     c.sort === 'crossing' || c.sort === 'tee' || c.sort === 'corner'

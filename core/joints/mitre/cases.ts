@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { block, join } from '../../testing/bench'
+import { block, join } from '../../testing/scenario'
 import { type Cases, mm } from '../../testing/joinery'
 
 export const cases: Cases = {
@@ -11,10 +11,7 @@ export const cases: Cases = {
         ...block('a', 'right-front', [0, 300 + over], [0, t], [0, w]),
         ...block('b', 'up-front', [300 - w, w], [0, t], [0, 400]),
       ],
-      joint: join('mitre', [
-        ['a', 'end2'],
-        ['b', 'end1'],
-      ]),
+      joint: join('mitre', ['a.end2', 'b.end1']),
       volumes: { a: 300 * w * t - (w * w * t) / 2, b: 400 * w * t - (w * w * t) / 2 },
     })),
   'mitre of a case, with keys': fc
@@ -28,15 +25,7 @@ export const cases: Cases = {
           ...block('a', 'right-front', [0, 300], [0, t], [0, w]),
           ...block('b', 'back-right', [300 - t, t], [0, 200], [0, w]),
         ],
-        joint: join(
-          'mitre',
-          [
-            ['a', 'end2'],
-            ['b', 'end1'],
-          ],
-          { keys: n, kerf: k, depth },
-          { across: 'keys' },
-        ),
+        joint: join('mitre', ['a.end2', 'b.end1'], { keys: n, kerf: k, depth }, { across: 'keys' }),
         volumes: { a: 300 * w * t - (t * t * w) / 2 - slot / 2, b: 200 * w * t - (t * t * w) / 2 - slot / 2 },
       }
     }),
@@ -47,15 +36,7 @@ export const cases: Cases = {
         ...block('a', 'right-front', [0, 300], [0, t], [0, w]),
         ...block('b', 'back-right', [300 - t, t], [0, 200], [0, w]),
       ],
-      joint: join(
-        'mitre',
-        [
-          ['a', 'end2'],
-          ['b', 'end1'],
-        ],
-        { kerf: k, depth: d },
-        { across: 'spline' },
-      ),
+      joint: join('mitre', ['a.end2', 'b.end1'], { kerf: k, depth: d }, { across: 'spline' }),
       volumes: { a: 300 * w * t - (t * t * w) / 2 - k * d * w, b: 200 * w * t - (t * t * w) / 2 - k * d * w },
     })),
 }

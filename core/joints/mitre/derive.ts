@@ -84,7 +84,7 @@ function keys(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, d:
   const depth = d.value('depth') ?? whole / 2
   const count = d.value('keys') ?? 3
   const [from, to] = met.along
-  if (kerf <= 0 || depth <= 0) return d.wrong('Keys want a thickness and a depth')
+  if (kerf <= 0 || depth <= 0) return d.wrong('Keys need a thickness and a depth')
   if (depth >= met.deep[1])
     return d.wrong(
       `Keys ${d.say(depth)} deep come out at the inside of the corner of ${a.name} and ${b.name}`,
@@ -137,7 +137,7 @@ function spline(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, 
   const [u, v] = lengthwise ? [edge, inward] : [inward, edge]
   const depth = d.value('depth') ?? (across[1] - across[0]) / 4
   const middle = (across[0] + across[1]) / 2
-  if (kerf <= 0 || depth <= 0) return d.wrong('A spline wants a thickness and a depth')
+  if (kerf <= 0 || depth <= 0) return d.wrong('A spline needs a thickness and a depth')
   if (kerf >= across[1] - across[0])
     return d.wrong(
       `A spline of ${d.say(kerf)} does not fit into ${d.say(across[1] - across[0])} of ${a.name}`,
@@ -196,7 +196,7 @@ function dowels(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, 
   const room = 1
   const depth = length / 2 + room
   const [whole, wide] = [run[1] - run[0], across[1] - across[0]]
-  if (diameter <= 0 || length <= 0) return d.wrong('A dowel wants a diameter and a length')
+  if (diameter <= 0 || length <= 0) return d.wrong('A dowel needs a diameter and a length')
   if (diameter >= wide)
     return d.wrong(
       `Holes of ${d.say(diameter)} break out of the mitre of ${a.name}, which is ${d.say(wide)} there`,

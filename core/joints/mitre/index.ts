@@ -19,11 +19,11 @@ export const mitre = defineJoint({
   kind: 'mitre',
   title: 'Mitre or bevel',
   measures: {
-    keys: { label: 'Keys or dowels', kind: 'count', otherwise: '3 keys, 2 dowels' },
-    kerf: { label: 'Thickness of keys or spline', otherwise: 'the saw’s kerf' },
-    depth: { label: 'Their depth', otherwise: 'half of what there is' },
-    dowel: { label: 'Dowel diameter', otherwise: 'a third', text: 't/3' },
-    dowelLength: { label: 'Dowel length', otherwise: 'four times its diameter' },
+    keys: { label: 'Keys or dowels', kind: 'count', placeholder: '3 keys, 2 dowels' },
+    kerf: { label: 'Thickness of keys or spline', placeholder: 'the saw’s kerf' },
+    depth: { label: 'Their depth', placeholder: 'half of what there is' },
+    dowel: { label: 'Dowel diameter', placeholder: 'a third', text: 't/3' },
+    dowelLength: { label: 'Dowel length', placeholder: 'four times its diameter' },
   },
   options: {
     across: {
@@ -31,7 +31,7 @@ export const mitre = defineJoint({
       values: { none: 'nothing', keys: 'keys', spline: 'a spline', dowels: 'dowels' },
     },
   },
-  idle: (joint) => IDLE[chosen(joint, 'across', 'none')] ?? [],
+  hiddenFields: (joint) => IDLE[chosen(joint, 'across', 'none')] ?? [],
   grows: (joint) =>
     [0, 1].flatMap((member): Growth[] => {
       const face = faceOf(joint.between[member]!.at)

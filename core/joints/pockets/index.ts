@@ -16,14 +16,14 @@ export const pockets = defineJoint({
     diameter: { label: 'Screw diameter' },
     length: { label: 'Screw length' },
     pocket: { label: 'Pocket diameter' },
-    angle: { label: 'Angle', kind: 'angle', otherwise: '15°', text: '15deg' },
-    web: { label: 'Wood before the pocket', otherwise: 'half the thickness', text: 't/2' },
+    angle: { label: 'Angle', kind: 'angle', placeholder: '15°', text: '15deg' },
+    web: { label: 'Wood before the pocket', placeholder: 'half the thickness', text: 't/2' },
     ...ROW,
   },
   options: { side: { label: 'Pockets in', values: { back: 'the back', face: 'the face' } } },
   fastens: true,
   later: 'all',
-  idle: rowIdle,
+  hiddenFields: rowIdle,
   propose: (c, resolved) =>
     c.sort !== 'flat' || sortOfFace(c.guestFace) === 'face' || c.guest.piece === c.host.piece
       ? null

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { join } from '../../testing/bench'
+import { join } from '../../testing/scenario'
 import { type Cases, mm, polygon, rail } from '../../testing/joinery'
 
 export const cases: Cases = {
@@ -9,10 +9,7 @@ export const cases: Cases = {
       changes: rail(w, t, { w: t + 40, t: T }, false),
       joint: join(
         'screws',
-        [
-          ['a', 'end2'],
-          ['b', 'face'],
-        ],
+        ['a.end2', 'b.face'],
         { diameter: d, length: 50, count: n, spacing: 100, inset: 15 },
         { sink: 'none' },
       ),
@@ -27,10 +24,7 @@ export const cases: Cases = {
       changes: rail(w, t, { w: t + 40, t: T }, false),
       joint: join(
         'screws',
-        [
-          ['a', 'end2'],
-          ['b', 'face'],
-        ],
+        ['a.end2', 'b.face'],
         { diameter: d, length: 40, count: 2, spacing: 100, inset: 15 },
         { sink: 'bored' },
       ),

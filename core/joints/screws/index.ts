@@ -15,15 +15,15 @@ export const screws = defineJoint({
     diameter: { label: 'Screw diameter' },
     length: { label: 'Screw length' },
     ...ROW,
-    pilot: { label: 'Pilot', otherwise: '0.7 of the screw' },
-    head: { label: 'Head', otherwise: 'twice the screw' },
+    pilot: { label: 'Pilot', placeholder: '0.7 of the screw' },
+    head: { label: 'Head', placeholder: 'twice the screw' },
   },
   options: {
     sink: { label: 'Head', values: { sunk: 'countersunk', bored: 'counterbored', none: 'on the face' } },
   },
   fastens: true,
   later: 'all',
-  idle: (joint) => [...rowIdle(joint), ...(chosen(joint, 'sink', 'sunk') === 'none' ? ['head'] : [])],
+  hiddenFields: (joint) => [...rowIdle(joint), ...(chosen(joint, 'sink', 'sunk') === 'none' ? ['head'] : [])],
   propose: (c, resolved) =>
     c.sort !== 'flat' || c.guest.piece === c.host.piece || behind(c) > 60
       ? null

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { join } from '../../testing/bench'
+import { join } from '../../testing/scenario'
 import { type Cases, mm, rail } from '../../testing/joinery'
 
 export const cases: Cases = {
@@ -16,14 +16,7 @@ export const cases: Cases = {
       const l = w / (2 * n + 1)
       return {
         changes: rail(w, t, { w: t + 60, t: T }, false),
-        joint: join(
-          'tabs',
-          [
-            ['a', 'end2'],
-            ['b', null],
-          ],
-          { count: n, fit: f, proud: p },
-        ),
+        joint: join('tabs', ['a.end2', 'b'], { count: n, fit: f, proud: p }),
         volumes: {
           a: 300 * w * t + n * l * t * (T + p),
           b: T * (t + 60) * (w + 250) - n * (l + f) * (t + f) * T,

@@ -17,16 +17,16 @@ export const tabs = defineJoint({
   kind: 'tabs',
   title: 'Tab and slot',
   measures: {
-    count: { label: 'Tabs', kind: 'count', otherwise: 'by the length' },
-    length: { label: 'Length of a tab', otherwise: 'as its gaps' },
-    proud: { label: 'Standing proud by', otherwise: 'flush', text: '0' },
-    bit: { label: 'Bit', otherwise: '6 mm', text: '6mm' },
+    count: { label: 'Tabs', kind: 'count', placeholder: 'by the length' },
+    length: { label: 'Length of a tab', placeholder: 'as its gaps' },
+    proud: { label: 'Standing proud by', placeholder: 'flush', text: '0' },
+    bit: { label: 'Bit', placeholder: '6 mm', text: '6mm' },
     fit: FIT,
   },
   options: {
     relief: { label: 'Corners', values: { none: 'as drawn', round: 'round relief', T: 'T relief' } },
   },
-  idle: (joint) => (chosen(joint, 'relief', 'none') === 'none' ? ['bit'] : []),
+  hiddenFields: (joint) => (chosen(joint, 'relief', 'none') === 'none' ? ['bit'] : []),
   grows: (joint) => {
     const face = faceOf(joint.between[0]!.at)
     if (!face) return []

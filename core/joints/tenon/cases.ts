@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { edgeAt } from '../../document'
-import { block, join } from '../../testing/bench'
+import { block, join } from '../../testing/scenario'
 import { type Cases, mm, polygon, rail } from '../../testing/joinery'
 
 export const cases: Cases = {
@@ -16,14 +16,7 @@ export const cases: Cases = {
     })
     .map(({ w, t, T, l, s, f, g }) => ({
       changes: rail(w, t, { w: t + 40, t: T }, false),
-      joint: join(
-        'tenon',
-        [
-          ['a', 'end2'],
-          ['b', null],
-        ],
-        { length: l, shoulder: s, thickness: t / 3, fit: f, gap: g },
-      ),
+      joint: join('tenon', ['a.end2', 'b'], { length: l, shoulder: s, thickness: t / 3, fit: f, gap: g }),
       volumes: {
         a: 300 * w * t + l * (w - 2 * s) * (t / 3),
         b: T * (t + 40) * (w + 250) - (l + g) * (w - 2 * s + f) * (t / 3 + f),
@@ -35,10 +28,7 @@ export const cases: Cases = {
       changes: rail(w, t, { w: t + 40, t: T }, false),
       joint: join(
         'tenon',
-        [
-          ['a', 'end2'],
-          ['b', null],
-        ],
+        ['a.end2', 'b'],
         { length: 1, shoulder: s, thickness: t / 3, fit: f },
         { manner: 'through' },
       ),
@@ -61,10 +51,7 @@ export const cases: Cases = {
       changes: rail(w, t, { w: t + 40, t: 50 }, false),
       joint: join(
         'tenon',
-        [
-          ['a', 'end2'],
-          ['b', null],
-        ],
+        ['a.end2', 'b'],
         { length: l, haunchWidth: h, haunchLength: k, thickness: t / 3, fit: f },
         { haunch: high ? 'high' : 'low' },
       ),
@@ -84,10 +71,7 @@ export const cases: Cases = {
         changes: rail(w, t, { w: t + 40, t: 45 }, false),
         joint: join(
           'tenon',
-          [
-            ['a', 'end2'],
-            ['b', null],
-          ],
+          ['a.end2', 'b'],
           { length: l, shoulder: s, thickness: t / 3, fit: f },
           { ends: 'round' },
         ),
@@ -102,10 +86,7 @@ export const cases: Cases = {
         changes: rail(w, t, { w: t + 40, t: 45 }, false),
         joint: join(
           'tenon',
-          [
-            ['a', 'end2'],
-            ['b', null],
-          ],
+          ['a.end2', 'b'],
           { length: l, shoulder: s, thickness: t / 3, fit: f, gap: g },
           { manner: 'loose' },
         ),
@@ -121,14 +102,7 @@ export const cases: Cases = {
         }),
         ...block('b', 'up-left', [300, 40], [0, 700], [0, 700]),
       ],
-      joint: join(
-        'tenon',
-        [
-          ['a', 'end2'],
-          ['b', null],
-        ],
-        { length: l, thickness: t / 3, shoulder: s, fit: f },
-      ),
+      joint: join('tenon', ['a.end2', 'b'], { length: l, thickness: t / 3, shoulder: s, fit: f }),
       volumes: {
         a: 300 * w * t + l * (w - 2 * s) * (t / 3),
         b: 40 * 700 * 700 - l * (w - 2 * s + f) * (t / 3 + f),

@@ -95,7 +95,7 @@ function refusal(m: Meeting, s: Section, d: Deriving): string | null {
   if (manner(d) === 'loose' && s.length + d.must('gap') >= extentOf(guest, m.into))
     return `The loose tenon is too long for ${guest.name}`
   if (s.haunch && isRound(d))
-    return `The tenon of ${guest.name} has round ends; a haunch beside it wants square ones`
+    return `The tenon of ${guest.name} has round ends; a haunch beside it needs square ones`
   const hostBox = regionOf(m, blockOut(m, [0, s.length], { [s.run]: s.along, [s.across]: s.thick }))
   const sides = otherAxes(FACE_AT[m.hostFace].axis)
   const [a, b] = sides.map((i) => hostBox.max[i] - hostBox.min[i]) as [Mm, Mm]

@@ -13,11 +13,11 @@ export const tenon = defineJoint({
   title: 'Mortise and tenon',
   measures: {
     length: { label: 'Tenon length' },
-    thickness: { label: 'Tenon thickness', otherwise: 'a third', text: 't/3' },
-    shoulder: { label: 'Shoulders at its edges', otherwise: 'none', text: '0' },
-    offset: { label: 'Offset from middle', otherwise: 'centred', text: '0' },
-    haunchWidth: { label: 'Haunch width', otherwise: 'none', text: '0' },
-    haunchLength: { label: 'Haunch length', otherwise: 'a third of the tenon' },
+    thickness: { label: 'Tenon thickness', placeholder: 'a third', text: 't/3' },
+    shoulder: { label: 'Shoulders at its edges', placeholder: 'none', text: '0' },
+    offset: { label: 'Offset from middle', placeholder: 'centred', text: '0' },
+    haunchWidth: { label: 'Haunch width', placeholder: 'none', text: '0' },
+    haunchLength: { label: 'Haunch length', placeholder: 'a third of the tenon' },
     gap: BOTTOM_GAP,
     fit: FIT,
   },
@@ -26,7 +26,7 @@ export const tenon = defineJoint({
     ends: { label: 'Mortise ends', values: { square: 'square', round: 'round' } },
     haunch: { label: 'Haunch at', values: { high: 'edge 2', low: 'edge 1' } },
   },
-  idle: (joint) => [
+  hiddenFields: (joint) => [
     ...(joint.fields.haunchWidth ? [] : ['haunchLength', 'haunch']),
     ...(manner(joint) === 'through' ? ['length'] : []),
   ],

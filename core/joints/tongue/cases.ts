@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { block, join } from '../../testing/bench'
+import { block, join } from '../../testing/scenario'
 import { type Cases, mm } from '../../testing/joinery'
 
 export const cases: Cases = {
@@ -10,14 +10,7 @@ export const cases: Cases = {
         ...block('a', 'right-up', [0, 400], [0, w], [0, t]),
         ...block('b', 'right-up', [0, 400], [w, W], [0, t]),
       ],
-      joint: join(
-        'tongue',
-        [
-          ['a', 'edge2'],
-          ['b', null],
-        ],
-        { depth: d, thickness: t / 3, fit: f, gap: g },
-      ),
+      joint: join('tongue', ['a.edge2', 'b'], { depth: d, thickness: t / 3, fit: f, gap: g }),
       volumes: { a: 400 * (w * t + (d - g) * (t / 3)), b: 400 * (W * t - d * (t / 3 + f)) },
     })),
 }

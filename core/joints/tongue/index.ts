@@ -16,7 +16,7 @@ export const tongue = defineJoint({
   stiff: true,
   measures: {
     depth: { label: 'Depth' },
-    thickness: { label: 'Tongue thickness', otherwise: 'a third', text: 't/3' },
+    thickness: { label: 'Tongue thickness', placeholder: 'a third', text: 't/3' },
     gap: BOTTOM_GAP,
     fit: FIT,
   },
@@ -65,7 +65,7 @@ function derive(d: Deriving): void {
     const { run, across } = waysOf(m)
     const deep = behind(m)
     const thick = extentOf(guest, across)
-    if (!m.square) d.wrong(`${guest.name} does not lie along ${host.name}; a tongue wants that`)
+    if (!m.square) d.wrong(`${guest.name} does not lie along ${host.name}; a tongue needs that`)
     else if (depth <= 0 || gap < 0 || gap >= depth) d.wrong(`The tongue of ${guest.name} has no depth`)
     else if (depth >= deep)
       d.wrong(`A groove ${d.say(depth)} deep would go through ${host.name}, which is ${d.say(deep)} there`)

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { edgeAt } from '../../document'
-import { block, join } from '../../testing/bench'
+import { block, join } from '../../testing/scenario'
 import { type Cases, mm } from '../../testing/joinery'
 
 export const cases: Cases = {
@@ -19,14 +19,7 @@ export const cases: Cases = {
             tilts: [{ at: edgeAt('back', 'edge1'), angle: String(a) }],
           }),
         ],
-        joint: join(
-          'trim',
-          [
-            ['a', 'end2'],
-            ['b', 'back'],
-          ],
-          { gap },
-        ),
+        joint: join('trim', ['a.end2', 'b.back'], { gap }),
         volumes: { a: (w * t * (front + back)) / 2, b: 300 * 400 * 20 },
       }
     }),

@@ -15,7 +15,7 @@ export const trim = defineJoint({
   title: 'Trim to a face',
   holds: 'not',
   slight: true,
-  measures: { gap: { label: 'Gap', otherwise: 'none', text: '0' } },
+  measures: { gap: { label: 'Gap', placeholder: 'none', text: '0' } },
   grows: (joint) => {
     const [one, two] = [faceOf(joint.between[0]!.at), faceOf(joint.between[1]!.at)]
     if (!one || !two) return []

@@ -22,7 +22,7 @@ import {
 import type { Instance } from '../../resolve'
 import { boxInto, toolBulk, workKind, type Feature } from '../../work'
 import { blankOf, opensAt } from '../wood'
-import type { Part } from './order'
+import type { AssemblyMove } from './order'
 import { partAtOnce, type Pair } from './together'
 
 const ALONG = 1 - 1e-6
@@ -74,7 +74,7 @@ export class Bars {
   }
 
   /** Each part with the way it goes when all move at once; those that stay are no part of it. */
-  atOnce(left: readonly number[]): readonly Part[] | null {
+  atOnce(left: readonly number[]): readonly AssemblyMove[] | null {
     const place = new Map(left.map((n, k) => [n, k]))
     const pairs: Pair[] = []
     for (const [key, { open, slanted }] of this.partings) {

@@ -124,7 +124,7 @@ export const assembliesOf = (model: Model): Assembly[] =>
 
 export const assembly = defineEach<readonly Instance[]>({
   id: 'assembly',
-  title: 'pieces that cannot be put together',
+  title: 'Pieces that cannot be assembled',
   rests: 'all',
   why: 'What is housed at both ends does not go in once its neighbours are glued.',
   things: (model) => hangingTogether(model),

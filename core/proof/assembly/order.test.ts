@@ -3,10 +3,10 @@ import { readFileSync } from 'node:fs'
 import { readProject } from '../../document'
 import { modelOf, type Model } from '../../model'
 import type { Kernel } from '../../solid'
-import { block, make, testKernel } from '../../testing/bench'
+import { block, make, testKernel } from '../../testing/scenario'
 import { joint } from '../../testing/proving'
 import { assembliesOf, type Assembly } from './index'
-import { pictureOfStep } from './picture'
+import { figureOfStep } from './figure'
 
 const demo = (name: string): Model => {
   const read = readProject(readFileSync(`demo/${name}.json`, 'utf8'))
@@ -95,14 +95,7 @@ test('legs are held until the seat is on, and a tall board until something stays
     make([
       ...block('a', 'right-front', [0, 300], [0, 18], [0, 200]),
       ...block('b', 'back-right', [300, 18], [0, 200], [0, 200]),
-      joint(
-        'screws',
-        [
-          ['a', 'end2'],
-          ['b', 'face'],
-        ],
-        { diameter: 4, length: 50, spacing: 80, inset: 30 },
-      ),
+      joint('screws', ['a.end2', 'b.face'], { diameter: 4, length: 50, spacing: 80, inset: 30 }),
     ]),
   )
   expect(assembliesOf(wall)[0]!.hold?.until).toHaveLength(1)
@@ -129,7 +122,7 @@ describe('a step is drawn', () => {
     const [carcase] = assembliesOf(m)
     const there = [...carcase!.first]
     for (const { moves } of carcase!.steps) {
-      const drawn = pictureOfStep(m, kernel, { there, moves, lies: null })
+      const drawn = figureOfStep(m, kernel, { there, moves, lies: null })
       const [still, coming] = [boxOf(drawn.there), boxOf(drawn.coming)]
       const way = sayWay(moves[0]!.way)
       if (way === 'down') expect(coming.up).toBeLessThan(still.up)
@@ -143,8 +136,8 @@ describe('a step is drawn', () => {
     const [{ first, lies }] = assembliesOf(m) as [Assembly]
     const moves = [{ parts: first, way: [0, 0, 0] as const }]
     const high = (box: string) => Number(box.split(' ')[3])
-    const [standing, lying] = [null, lies].map((l) => pictureOfStep(m, kernel, { there: [], moves, lies: l }))
+    const [standing, lying] = [null, lies].map((l) => figureOfStep(m, kernel, { there: [], moves, lies: l }))
     expect(high(lying!.box)).toBeLessThan(high(standing!.box) / 2)
-    expect(pictureOfStep(m, kernel, { there: ['gone#1'], moves: [], lies: null }).box).toBe('')
+    expect(figureOfStep(m, kernel, { there: ['gone#1'], moves: [], lies: null }).box).toBe('')
   })
 })

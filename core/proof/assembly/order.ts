@@ -12,17 +12,17 @@ export interface Barring {
   /** Whether the n-th piece, moved along a way, is barred by the m-th. */
   bars(n: number, m: number, way: Vec3): boolean
   /** How these come apart when all of them move at once; null when they do not. */
-  atOnce(left: readonly number[]): readonly Part[] | null
+  atOnce(left: readonly number[]): readonly AssemblyMove[] | null
 }
 
 /** What moves as one, by places in the list of pieces. */
-export interface Part {
+export interface AssemblyMove {
   readonly parts: readonly number[]
   readonly way: Vec3
 }
 
 /** What comes off: one part, or several that part from each other at once. */
-export type Taken = readonly Part[]
+export type Taken = readonly AssemblyMove[]
 
 export interface Order {
   /** In the order in which they come off. */

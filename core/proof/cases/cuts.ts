@@ -3,7 +3,7 @@
  * Millimetres.
  */
 import { change } from '../../document'
-import { block, make } from '../../testing/bench'
+import { block, make } from '../../testing/scenario'
 import {
   board,
   bored,
@@ -150,13 +150,7 @@ export const cuts: readonly Case[] = [
   [
     'a rail glued by its end',
     'endgrain',
-    () =>
-      railed(
-        joint('butt', [
-          ['b', 'end1'],
-          ['a', 'face'],
-        ]),
-      ),
+    () => railed(joint('butt', ['b.end1', 'a.face'])),
     /end grain of B alone/,
   ],
   [
@@ -167,10 +161,7 @@ export const cuts: readonly Case[] = [
         board('board', 20),
         piece('a', 'board', 'right-up', [0, 400], [0, 80], [0, 20]),
         piece('b', 'board', 'up-front', [100, 80], [20, 20], [20, 300]),
-        joint('butt', [
-          ['b', 'end1'],
-          ['a', 'face'],
-        ]),
+        joint('butt', ['b.end1', 'a.face']),
       ]),
     /end grain of B/,
   ],
@@ -179,18 +170,15 @@ export const cuts: readonly Case[] = [
     'endgrain',
     () =>
       railed(
-        joint('butt', [
-          ['b', 'end1'],
-          ['a', 'face'],
-        ]),
-        joint(
-          'dowels',
-          [
-            ['b', 'end1'],
-            ['a', 'face'],
-          ],
-          { diameter: 8, length: 30, count: 2, spacing: 100, inset: 15, into: 10 },
-        ),
+        joint('butt', ['b.end1', 'a.face']),
+        joint('dowels', ['b.end1', 'a.face'], {
+          diameter: 8,
+          length: 30,
+          count: 2,
+          spacing: 100,
+          inset: 15,
+          into: 10,
+        }),
       ),
     null,
   ],
@@ -202,10 +190,7 @@ export const cuts: readonly Case[] = [
         board('board', 20),
         piece('a', 'board', 'right-up', [0, 400], [0, 80], [0, 20]),
         piece('b', 'board', 'right-up', [0, 400], [80, 80], [0, 20]),
-        joint('glue', [
-          ['a', 'edge2'],
-          ['b', 'edge1'],
-        ]),
+        joint('glue', ['a.edge2', 'b.edge1']),
       ]),
     null,
   ],

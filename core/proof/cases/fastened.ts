@@ -1,6 +1,6 @@
 /** Models that checks of screws and hardware must raise, and near misses. Millimetres. */
 import { change } from '../../document'
-import { block, make } from '../../testing/bench'
+import { block, make } from '../../testing/scenario'
 import { board, joint, posted, railed, single } from '../../testing/proving'
 import { run as changed } from '../../testing/run'
 import type { Case } from './case'
@@ -14,14 +14,7 @@ export const fastened: readonly Case[] = [
     'fasteners',
     () =>
       railed(
-        joint(
-          'screws',
-          [
-            ['b', 'end1'],
-            ['a', 'face'],
-          ],
-          { diameter: 4, length: 50, count: 2, spacing: 100, inset: 20 },
-        ),
+        joint('screws', ['b.end1', 'a.face'], { diameter: 4, length: 50, count: 2, spacing: 100, inset: 20 }),
       ),
     null,
   ],

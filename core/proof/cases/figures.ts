@@ -1,6 +1,6 @@
 /** Models that checks of figures, and the sheets they stand on must raise, and near misses. Millimetres. */
 import { change } from '../../document'
-import { block, make } from '../../testing/bench'
+import { block, make } from '../../testing/scenario'
 import { cased, channelled, inches } from '../../testing/proving'
 import { run as changed } from '../../testing/run'
 import type { Case } from './case'

@@ -1,6 +1,6 @@
 /** Models that checks of what holds a piece, and of what is left under work, must raise, and near misses. */
 import { change, type Change } from '../../document'
-import { block, make } from '../../testing/bench'
+import { block, make } from '../../testing/scenario'
 import { bored, cased, joint, step } from '../../testing/proving'
 import { run as changed } from '../../testing/run'
 import type { Case } from './case'
@@ -17,14 +17,7 @@ const shelved = (ends: ReadonlyArray<'end1' | 'end2'>, ...more: Change[]) =>
     ...more,
   ])
 const housed = (id: string, end: 'end1' | 'end2') =>
-  joint(
-    'housing',
-    [
-      [id, end],
-      [end === 'end1' ? 'a' : 'b', null],
-    ],
-    { depth: 6 },
-  )
+  joint('housing', [`${id}.${end}`, end === 'end1' ? 'a' : 'b'], { depth: 6 })
 const drilled = (fields: Record<string, string>, tip = 'flat') =>
   changed(
     make([...block('a', 'right-up', [0, 400], [0, 100], [0, 18])]),
@@ -34,14 +27,7 @@ const mortised = (deep: number) =>
   make([
     ...block('a', 'up-front', [0, 60], [0, 20], [0, 400]),
     ...block('b', 'right-front', [60, 300], [0, 20], [100, 60]),
-    joint(
-      'tenon',
-      [
-        ['b', 'end1'],
-        ['a', 'edge1'],
-      ],
-      { length: deep, thickness: 7, shoulder: 6 },
-    ),
+    joint('tenon', ['b.end1', 'a.edge1'], { length: deep, thickness: 7, shoulder: 6 }),
   ])
 /** An axle turned to ⌀ 30 with a neck of ⌀ 20, and a thread on its end. */
 const axle = (thread: string, neck: number) =>
@@ -109,14 +95,7 @@ export const held: readonly Case[] = [
         ['end1', 'end2'],
         ...block('e', 'up-right', [636, 18], [0, 240], [0, 700]),
         ...block('f', 'right-up', [654, 300], [0, 240], [682, 18]),
-        joint(
-          'housing',
-          [
-            ['f', 'end1'],
-            ['e', null],
-          ],
-          { depth: 6 },
-        ),
+        joint('housing', ['f.end1', 'e'], { depth: 6 }),
       ),
     null,
   ],

@@ -1,6 +1,6 @@
 /** Models that have more wood than there are boards, and near misses. Millimetres. */
 import { change } from '../../document'
-import { make } from '../../testing/bench'
+import { make } from '../../testing/scenario'
 import { board, piece } from '../../testing/proving'
 import type { Case } from './case'
 

@@ -1,6 +1,6 @@
 /** Models that checks of where pieces meet must raise, and near misses. Millimetres. */
 import { change } from '../../document'
-import { block, make } from '../../testing/bench'
+import { block, make } from '../../testing/scenario'
 import {
   board,
   cased,

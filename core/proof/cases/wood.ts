@@ -2,7 +2,7 @@
  * Models that checks of how wood grows, sags, and is worked in safety must raise, and near misses.
  * Millimetres.
  */
-import { block, make } from '../../testing/bench'
+import { block, make } from '../../testing/scenario'
 import { battened, board, joint, panel, piece, shelf, single, step, threaded } from '../../testing/proving'
 import { run } from '../../testing/run'
 import { bentBy } from './bent'
@@ -32,8 +32,8 @@ const capped = (kind: 'butt' | 'housing', wide: number) =>
       joint(
         kind,
         [
-          ['a', end],
-          [end === 'end1' ? 'b' : 'd', kind === 'butt' ? (end === 'end1' ? 'edge1' : 'edge2') : null],
+          `a.${end}`,
+          (end === 'end1' ? 'b' : 'd') + (kind === 'butt' ? (end === 'end1' ? '.edge1' : '.edge2') : ''),
         ],
         kind === 'butt' ? {} : { depth: 8 },
       ),
@@ -51,22 +51,8 @@ export const wood: readonly Case[] = [
         piece('a', 'side', 'up-right', [0, 18], [0, 200], [0, 400]),
         piece('b', 'side', 'up-right', [518, 18], [0, 200], [0, 400]),
         piece('c', 'wide', 'back-up', [18, 500], [0, 200], [200, 18]),
-        joint(
-          'housing',
-          [
-            ['c', 'edge2'],
-            ['a', null],
-          ],
-          { depth: 6 },
-        ),
-        joint(
-          'housing',
-          [
-            ['c', 'edge1'],
-            ['b', null],
-          ],
-          { depth: 6 },
-        ),
+        joint('housing', ['c.edge2', 'a'], { depth: 6 }),
+        joint('housing', ['c.edge1', 'b'], { depth: 6 }),
       ]),
     /spans 512 between .* across its grain/,
   ],
@@ -80,22 +66,8 @@ export const wood: readonly Case[] = [
         piece('a', 'side', 'right-up', [0, 400], [0, 200], [0, 18]),
         piece('b', 'side', 'right-up', [0, 400], [0, 200], [318, 18]),
         piece('c', 'wide', 'back-right', [200, 18], [0, 140], [18, 300]),
-        joint(
-          'housing',
-          [
-            ['c', 'edge1'],
-            ['a', null],
-          ],
-          { depth: 6 },
-        ),
-        joint(
-          'housing',
-          [
-            ['c', 'edge2'],
-            ['b', null],
-          ],
-          { depth: 6 },
-        ),
+        joint('housing', ['c.edge1', 'a'], { depth: 6 }),
+        joint('housing', ['c.edge2', 'b'], { depth: 6 }),
       ]),
     /across its grain/,
   ],

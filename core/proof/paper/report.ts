@@ -7,8 +7,8 @@ import { inOrder, judged } from '../judge'
 import { beside, flow, type Row } from './flow'
 
 const LEVELS: Readonly<Record<Level, string>> = {
-  stop: 'Stop: to be put right before wood is cut',
-  look: 'Look: worth a second look',
+  stop: 'Must fix, before wood is cut',
+  look: 'Look at, and mend or accept',
   note: 'Note: good to know',
 }
 
@@ -45,7 +45,7 @@ export function reportSheets(
   const stops = open.filter((j) => j.finding.level === 'stop').length
   return flow(
     project,
-    { title: 'Proof', detail: stops === 0 ? 'nothing to stop for' : `${stops} to be put right` },
+    { title: 'Proof', detail: stops === 0 ? 'nothing to fix' : `${stops} must be fixed` },
     rows,
   )
 }

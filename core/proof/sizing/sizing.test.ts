@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { change, execute, readProject, type Change, type Project } from '../../document'
 import { modelOf } from '../../model'
-import { block, instance, join, make } from '../../testing/bench'
+import { block, instance, join, make } from '../../testing/scenario'
 import { run } from '../../testing/run'
 import { bentBy } from '../cases/bent'
 import { readCaliper, standIn } from '../caliper'
@@ -15,14 +15,7 @@ import { verdictOf } from './verdict'
 import { runs } from '../../testing/runs'
 
 const joint = (id: string, end: 'end1' | 'end2', host: string): Change => {
-  const made = join(
-    'housing',
-    [
-      ['c', end],
-      [host, null],
-    ],
-    { depth: 6 },
-  )
+  const made = join('housing', [`c.${end}`, host], { depth: 6 })
   const [one] = (made.payload as { joints: object[] }).joints
   return { ...made, payload: { joints: [{ ...one, id }] } }
 }
@@ -229,7 +222,7 @@ test('every dimension says where it comes from: a sum, what goes in, or the meas
   expect(because('a#1', 'Dado for Shelf, wide')).toBe('Shelf is 18 thick')
   expect(because('a#1', 'Dado for Shelf, deep')).toBe('Housing, Shelf and A: depth 6')
   expect(because('a#1', 'Hole, from end 1')).toMatch(
-    /^Bore: diameter 8, distance along 50, distance across 40.*spacing along 32/,
+    /^Hole: diameter 8, distance along 50, distance across 40.*spacing along 32/,
   )
   for (const name of readdirSync('demo').filter((f) => f.endsWith('.json'))) {
     const read = readProject(readFileSync(`demo/${name}`, 'utf8'))

@@ -1,5 +1,5 @@
 /** Ways to take what was measured for what is: of the stock, of a board on the rack, of the piece. */
-import { change, stepsIn, type Change } from '../../document'
+import { type Change, change, sayStep, stepFieldWord, stepsIn } from '../../document'
 import { formatNumber, MM_PER, type Mm } from '../../measure'
 import type { Model } from '../../model'
 import { DIRECTION_OF } from '../../pieces'
@@ -94,12 +94,12 @@ function ofWork(i: Instance, what: string, text: string, model: Model): Takeover
   const field = Object.entries(step.values ?? {}).find(
     ([name, v]) => value !== null && Math.abs(v - value) < 1e-6 && typeof step.step.fields[name] === 'string',
   )?.[0]
-  const on = stepsIn(model.project).find((s) => s.step.id === step.id)?.entry.name
+  const on = stepsIn(model.project).find((s) => s.step.id === step.id)?.entry
   if (!field) return []
   return [
     {
       id: 'step',
-      says: `as the ${field} of the ${step.step.kind} on ${on ?? i.name}`,
+      says: `as the ${stepFieldWord(step.step.kind, field)} of the ${sayStep(step.step, on ?? i)}`,
       changes: [change.setStepField({ id: step.id, field, value: text })],
     },
   ]

@@ -6,12 +6,12 @@ import { modelOf } from '../../model'
 import { carried, cross, dot, minus, norm, toRoom, type Vec3 } from '../../pieces'
 import { lookOver, proofOf } from '../../proof'
 import type { Kernel } from '../../solid'
-import { block, instance, make, testKernel, volume } from '../../testing/bench'
+import { block, instance, make, testKernel, volume } from '../../testing/scenario'
 import { run } from '../../testing/run'
 import { leanOf, ownWork, workKind, type Bore, type Feature } from '../index'
 import { cornerAt, posesOf, stationsOf } from '../tools/bent'
 import type { Bend } from './bent'
-import { boxOf, pathOf, thickIn, type Told } from './path'
+import { boxOf, pathOf, thickIn, type BendRow } from './path'
 import { runs } from '../../testing/runs'
 
 let kernel: Kernel
@@ -37,7 +37,7 @@ const feature = (p: ReturnType<typeof board>) => {
   return m.features(instance(m, 'a#1'))[0] as Feature<Bend>
 }
 
-const told = (radius: number, angle: number, straight: number, roll = 0): Told => ({
+const told = (radius: number, angle: number, straight: number, roll = 0): BendRow => ({
   radius,
   angle,
   roll,
@@ -75,7 +75,7 @@ test(
         (all, first, fibre) => {
           const section = rect(12, 30)
           const { long, marks, legs } = pathOf(first, all, section, fibre)
-          const arc = (b: Told) => (b.radius * Math.abs(b.angle) * Math.PI) / 180
+          const arc = (b: BendRow) => (b.radius * Math.abs(b.angle) * Math.PI) / 180
           expect(long).toBeCloseTo(first + all.reduce((sum, b) => sum + arc(b) + b.straight, 0), 9)
           expect(marks[0]![0]).toBe(first)
           marks.forEach(([from, to], k) => expect(to - from).toBeCloseTo(arc(all[k]!), 9))
@@ -281,7 +281,7 @@ test('a hole follows the rod that goes into it: its diameter, its place and its 
   ])
   const m = modelOf(p)
   const f = m.features(instance(m, 'a#1'))[0] as Feature<Bend>
-  const [, end] = ownWork('bend')!.spikes!(f.data)
+  const [, end] = ownWork('bend')!.mates!(f.data)
   expect(end).toMatchObject({ diameter: 12, sort: 'rod', long: 90 })
   expect(Math.abs(end!.along[0])).toBeCloseTo(Math.cos(Math.PI / 6), 9)
   const met = run(
@@ -339,7 +339,7 @@ test('a path is drawn as well: it comes to the same as its table, and what is no
   const drawn = (outline: Outline, more: Values = {}) =>
     board([200, 200, 25], on({ ...bent('face', { thick: 8, ...more }, { told: 'drawn' }), outline }))
   const p = drawn(hook())
-  expect(says(p).filter((s) => !/measures|The block/.test(s))).toEqual([])
+  expect(says(p).filter((s) => !/missing|The block/.test(s))).toEqual([])
   const table = feature(
     board(
       [200, 200, 25],

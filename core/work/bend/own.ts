@@ -18,11 +18,11 @@ import { endWay, lengthOf, startWay } from '../../outline'
 import { imageDrawn } from '../drawn'
 import { SIX, waysOf } from '../onface'
 import type { Measures } from '../fields'
-import { Unfit, type Asked, type OwnDefinition, type Spike, type Wood } from '../own'
+import { CannotMake, type StepInput, type OwnDefinition, type Mate, type Wood } from '../own'
 import { frameInto, vectorInto, type Vec2 } from '../tool'
 import { posesOf, type Leg, type Pose, type Section } from '../tools/bent'
 import type { Bend, Fibre } from './bent'
-import { boxOf, MOST_BENDS, pathOf, type Told } from './path'
+import { boxOf, MOST_BENDS, pathOf, type BendRow } from './path'
 import { presets } from './presets'
 
 const NUMBERS = Array.from({ length: MOST_BENDS }, (_, k) => k + 1)
@@ -43,7 +43,7 @@ interface Given {
   readonly first: Mm
   /** Radians from the way it starts. */
   readonly turn: number
-  readonly told: readonly Told[]
+  readonly told: readonly BendRow[]
   /** How many measures what is drawn lacks. */
   readonly missing: number
 }
@@ -71,26 +71,28 @@ function inTable({ values, chosen }: Question): Given {
 const SMOOTH = 1e-4
 
 /** One line of straights and arcs on the face, from its first end on. */
-function drawnPath({ drawn, say }: Question, name: string, size: Vec2): Given | Unfit {
+function drawnPath({ drawn, say }: Question, name: string, size: Vec2): Given | CannotMake {
   const found = drawn(size)
-  if (!found) return new Unfit(`The path of ${name} is not drawn yet, so nothing is bent`, 'look')
-  if (found.disagree > 0) return new Unfit(`${found.disagree} dimensions of the path of ${name} conflict`)
+  if (!found) return new CannotMake(`The path of ${name} is not drawn yet, so nothing is bent`, 'look')
+  if (found.disagree > 0)
+    return new CannotMake(`${found.disagree} dimensions of the path of ${name} conflict`)
   const { trouble, open } = found
-  if (trouble && !trouble.open) return new Unfit(`Of the path of ${name}, ${trouble.says}`)
+  if (trouble && !trouble.open) return new CannotMake(`Of the path of ${name}, ${trouble.says}`)
   if (found.paths.length > 0 || open.length === 0)
-    return new Unfit(`The path of ${name} is one line with two ends, and not closed`)
-  const told: Told[] = []
+    return new CannotMake(`The path of ${name} is one line with two ends, and not closed`)
+  const told: BendRow[] = []
   let first = 0
   for (const [k, s] of open.entries()) {
     const before = open[k - 1]
     const at = `at ${say(s.from[0])} along and ${say(s.from[1])} across`
     if (before && Math.hypot(before.to[0] - s.from[0], before.to[1] - s.from[1]) > 1e-6)
-      return new Unfit(`The path of ${name} is one line; a second one starts ${at}`)
-    if (s.kind === 'curve') return new Unfit(`The path of ${name} is of lines and arcs; ${at} it is a curve`)
+      return new CannotMake(`The path of ${name} is one line; a second one starts ${at}`)
+    if (s.kind === 'curve')
+      return new CannotMake(`The path of ${name} is of lines and arcs; ${at} it is a curve`)
     if (before) {
       const [a, b] = [endWay(before), startWay(s)]
       if (Math.abs(a[0] * b[1] - a[1] * b[0]) > SMOOTH || a[0] * b[0] + a[1] * b[1] < 0)
-        return new Unfit(`The path of ${name} has a corner ${at}: round it, or make its arc tangent`)
+        return new CannotMake(`The path of ${name} has a corner ${at}: round it, or make its arc tangent`)
     }
     if (s.kind === 'arc')
       told.push({ radius: s.radius, angle: (s.sweep * 180) / Math.PI, roll: 0, straight: 0 })
@@ -102,7 +104,7 @@ function drawnPath({ drawn, say }: Question, name: string, size: Vec2): Given | 
 }
 
 /** What is asked, as far as it hangs on no place. */
-type Question = Pick<Asked, 'face' | 'values' | 'say' | 'chosen' | 'drawn'>
+type Question = Pick<StepInput, 'face' | 'values' | 'say' | 'chosen' | 'drawn'>
 
 /** What a piece is bent to, and how large the block round it is: own axes. */
 function bentTo(asked: Question, name: string, room: Vec3) {
@@ -111,24 +113,27 @@ function bentTo(asked: Question, name: string, room: Vec3) {
   const round = chosen('section') === 'round'
   const thick = values.thick ?? 0
   const wide = round ? thick : (values.wide ?? room[into])
-  if (thick <= 0) return Unfit.of('thick', `What ${name} is bent from has no thickness`)
-  if (wide <= 0) return Unfit.of('wide', `What ${name} is bent from has no width`)
+  if (thick <= 0) return CannotMake.of('thick', `What ${name} is bent from has no thickness`)
+  if (wide <= 0) return CannotMake.of('wide', `What ${name} is bent from has no width`)
   const section = round ? { corners: [], radius: thick / 2 } : rectangular(thick, wide)
   const fibre = chosen('fibre') as Fibre
   const given =
     chosen('told') === 'drawn' ? drawnPath(asked, name, [room[along], room[across]]) : inTable(asked)
-  if (given instanceof Unfit) return given
+  if (given instanceof CannotMake) return given
   const { first, told } = given
   for (const [k, b] of told.entries()) {
-    if (b.radius <= 0) return Unfit.of(`radius${k + 1}`, `Bend ${k + 1} of ${name} has no radius`)
+    if (b.radius <= 0) return CannotMake.of(`radius${k + 1}`, `Bend ${k + 1} of ${name} has no radius`)
     if (b.angle === 0 || Math.abs(b.angle) > 360)
-      return Unfit.of(`angle${k + 1}`, `Bend ${k + 1} of ${name} turns by more than 0° and by 360° at most`)
-    if (b.straight < 0) return Unfit.of(`straight${k + 1}`, `A straight of ${name} is less than nothing`)
+      return CannotMake.of(
+        `angle${k + 1}`,
+        `Bend ${k + 1} of ${name} turns by more than 0° and by 360° at most`,
+      )
+    if (b.straight < 0) return CannotMake.of(`straight${k + 1}`, `A straight of ${name} is less than nothing`)
   }
-  if (first < 0) return Unfit.of('first', `A straight of ${name} is less than nothing`)
+  if (first < 0) return CannotMake.of('first', `A straight of ${name} is less than nothing`)
   const { tooTight, ...path } = pathOf(first, told, section, fibre)
   if (tooTight !== null)
-    return Unfit.of(
+    return CannotMake.of(
       `radius${tooTight}`,
       `Bend ${tooTight} of ${name} is tighter than half its section: a strip ${say(thick)} thick bends ` +
         `about ${say(thick / 2)} along its middle at the least`,
@@ -145,15 +150,15 @@ function bentTo(asked: Question, name: string, room: Vec3) {
   return { strip: { section, thick, wide, fibre, block, missing, ...path }, box, turn, start, ways }
 }
 
-function resolve(asked: Asked, wood: Wood): Bend | Unfit {
+function resolve(asked: StepInput, wood: Wood): Bend | CannotMake {
   const { face, say } = asked
   const { name, shoulder } = wood
   const room = vec3((i) => shoulder.max[i] - shoulder.min[i])
   const bent = bentTo(asked, name, room)
-  if (bent instanceof Unfit) return bent
+  if (bent instanceof CannotMake) return bent
   const { strip, box, turn, start, ways } = bent
   if (([0, 1, 2] as const).some((i) => strip.block[i] > room[i] + 0.01))
-    return new Unfit(
+    return new CannotMake(
       `What is bent is ${strip.block.map(say).join(' × ')}, and the block of ${name} is ` +
         `${room.map(say).join(' × ')}: make the block as large`,
     )
@@ -191,9 +196,9 @@ function carry(b: Bend, from: Frame, to: Wood): Bend {
 }
 
 /** Both ends, for the holes or the mortises that they go into. */
-function spikes({ section, legs, frame, thick, wide }: Bend): Spike[] {
+function spikes({ section, legs, frame, thick, wide }: Bend): Mate[] {
   const poses = posesOf(legs)
-  const end = (pose: Pose, way: 1 | -1, leg: Leg | undefined): Spike => ({
+  const end = (pose: Pose, way: 1 | -1, leg: Leg | undefined): Mate => ({
     at: toRoom(frame, pose.at),
     along: carried(frame, way > 0 ? pose.along : negated(pose.along)),
     diameter: thick,
@@ -236,13 +241,13 @@ function mirrored(step: Step, width: Mm): Step {
 
 const table: Measures = Object.fromEntries(
   NUMBERS.flatMap((k) => [
-    [`radius${k}`, { label: `Bend ${k} radius`, otherwise: k > 1 ? 'as before' : 'say it' }],
+    [`radius${k}`, { label: `Bend ${k} radius`, placeholder: k > 1 ? 'as before' : 'required' }],
     [
       `angle${k}`,
-      { label: `Bend ${k} angle`, kind: 'angle' as const, otherwise: k > 1 ? 'as before' : 'say it' },
+      { label: `Bend ${k} angle`, kind: 'angle' as const, placeholder: k > 1 ? 'as before' : 'required' },
     ],
-    [`roll${k}`, { label: `Bend ${k} roll`, kind: 'angle' as const, otherwise: '0', text: '0deg' }],
-    [`straight${k}`, { label: `Straight ${k}`, otherwise: '0', text: '0' }],
+    [`roll${k}`, { label: `Bend ${k} roll`, kind: 'angle' as const, placeholder: '0', text: '0deg' }],
+    [`straight${k}`, { label: `Straight ${k}`, placeholder: '0', text: '0' }],
   ]),
 )
 
@@ -251,9 +256,9 @@ export const own: OwnDefinition<Bend> = {
   faces: SIX,
   measures: {
     thick: { label: 'Thickness or diameter' },
-    wide: { label: 'Width of strip', otherwise: 'full' },
-    turn: { label: 'Start angle', kind: 'angle', otherwise: '0', text: '0deg' },
-    first: { label: 'First straight', otherwise: '0', text: '0' },
+    wide: { label: 'Width of strip', placeholder: 'full' },
+    turn: { label: 'Start angle', kind: 'angle', placeholder: '0', text: '0deg' },
+    first: { label: 'First straight', placeholder: '0', text: '0' },
     ...table,
   },
   choices: {
@@ -278,7 +283,7 @@ export const own: OwnDefinition<Bend> = {
   },
   outlined: ({ told }) => told === 'drawn',
   drawsOpen: true,
-  idle: ({ section, told, bends = '1' }) => [
+  hiddenFields: ({ section, told, bends = '1' }) => [
     ...(told === 'drawn' ? ['turn', 'first'] : []),
     ...(section === 'round' ? ['wide'] : []),
     ...NUMBERS.slice(told === 'drawn' ? 0 : Number(bends)).flatMap((k) => [
@@ -288,7 +293,7 @@ export const own: OwnDefinition<Bend> = {
       `straight${k}`,
     ]),
   ],
-  idleChoices: ({ told }) => (told === 'drawn' ? ['bends', 'starts'] : []),
+  hiddenChoices: ({ told }) => (told === 'drawn' ? ['bends', 'starts'] : []),
   starts: ({ unit }) => ({
     fields:
       unit === 'in'
@@ -314,10 +319,10 @@ export const own: OwnDefinition<Bend> = {
   resolve,
   needs: (asked, room) => {
     const bent = bentTo(asked, '', room)
-    return bent instanceof Unfit ? null : bent.strip.block
+    return bent instanceof CannotMake ? null : bent.strip.block
   },
   carry,
   flats: () => [],
-  spikes,
+  mates: spikes,
   mirrored,
 }

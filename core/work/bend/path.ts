@@ -8,7 +8,7 @@ import type { Bend, Fibre } from './bent'
 export const MOST_BENDS = 6
 
 /** A bend as it is told: degrees, and how its plane is turned from that of the first. */
-export interface Told {
+export interface BendRow {
   readonly radius: Mm
   readonly angle: number
   readonly roll: number
@@ -35,7 +35,7 @@ export interface Path extends Pick<Bend, 'legs' | 'long' | 'marks' | 'tightest'>
 }
 
 /** What is told along a fibre, as the middle of the section goes; the developed length is the fibre's. */
-export function pathOf(first: Mm, bends: readonly Told[], section: Section, fibre: Fibre): Path {
+export function pathOf(first: Mm, bends: readonly BendRow[], section: Section, fibre: Fibre): Path {
   const legs: Leg[] = first > 0 ? [{ kind: 'straight', long: first }] : []
   const marks: Array<readonly [Mm, Mm]> = []
   let [long, tooTight]: [Mm, number | null] = [first, null]

@@ -1,4 +1,4 @@
-import { area, ring } from '../picture'
+import { area, ring } from '../icon'
 import type { Preset } from '../preset'
 
 const strip = (r: number, y: number) => [

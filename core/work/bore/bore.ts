@@ -1,24 +1,10 @@
-import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
-import type { Vec3 } from '../../pieces'
+import type { Holes } from '../feature'
 import type { Pattern } from '../pattern'
 import type { Fitting } from './fitting'
 
 /** One or more alike bores into a face. */
-export interface Bore {
-  /** What it is for: "dowel hole", "clearance hole", "pilot hole", "pocket". */
-  readonly name: string
-  readonly face: FaceName
-  /** Where each enters the face. */
-  readonly at: readonly Vec3[]
-  /** Unit vector into the wood. */
-  readonly along: Vec3
-  readonly diameter: Mm
-  /** To the shoulder of the bit. */
-  readonly depth: Mm
-  readonly through: boolean
-  /** How far the point reaches deeper. */
-  readonly tip: Mm
+export interface Bore extends Holes {
   /** A cone or flat step at the mouth, by its own diameter and depth. */
   readonly sink?: { readonly diameter: Mm; readonly depth: Mm; readonly flat: boolean }
   /** How they are laid out, where they are many in an order. */

@@ -1,6 +1,6 @@
 /** What a hole takes: a threaded insert, or a machine screw in a thread cut straight into the wood. */
 import type { Mm } from '../../measure'
-import type { Asked } from '../own'
+import type { StepInput } from '../own'
 import { INSERT_THREADS, namedThread } from '../threads'
 
 export const FITTINGS = { insert: 'an insert', tapped: 'a cut thread' }
@@ -17,7 +17,7 @@ export interface Fitting {
 }
 
 /** What is asked to go into the hole; null for nothing. */
-export function fittingOf(asked: Asked): Fitting | null {
+export function fittingOf(asked: StepInput): Fitting | null {
   const kind = asked.chosen('fitting')
   const thread = namedThread(asked.chosen('thread'))
   if (!thread?.insert || (kind !== 'insert' && kind !== 'tapped')) return null

@@ -76,17 +76,18 @@ export const bore = defineWork<Bore>({
     ...sayFitting(b),
   ],
   dimensions: dimensionsOf,
+  holes: (b) => b,
   doubts: ({ data: { fitting, diameter } }, { name }, say) => [
     doubt(
       fitting && diameter < NARROW * fitting.pilot,
       () =>
-        `A ${fitting!.says} wants a hole of ${say(fitting!.pilot)}; in one of ${say(diameter)} it splits ` +
+        `A ${fitting!.says} needs a hole of ${say(fitting!.pilot)}; in one of ${say(diameter)} it splits ` +
         name,
     ),
     doubt(
       fitting && diameter > (fitting.pilot + fitting.outside) / 2,
       () =>
-        `A ${fitting!.says} wants a hole of ${say(fitting!.pilot)}; in one of ${say(diameter)} it does not ` +
+        `A ${fitting!.says} needs a hole of ${say(fitting!.pilot)}; in one of ${say(diameter)} it does not ` +
         `hold in ${name}`,
     ),
   ],

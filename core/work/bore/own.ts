@@ -2,7 +2,7 @@
 import type { Mm } from '../../measure'
 import { dot, FACE_AT, faceAt, mainAxis, negated, vec3, type Frame, type Vec3 } from '../../pieces'
 import { placeStarts, SIX, waysOf } from '../onface'
-import { Unfit, type Asked, type OwnDefinition, type Role, type Spike, type Wood } from '../own'
+import { CannotMake, type StepInput, type OwnDefinition, type Role, type Mate, type Wood } from '../own'
 import {
   imageOfPattern,
   layOut,
@@ -32,38 +32,38 @@ const TIPS: Readonly<Record<string, number>> = {
   brad: 1 / 6,
 }
 
-function resolve(asked: Asked, wood: Wood): Bore | Unfit {
+function resolve(asked: StepInput, wood: Wood): Bore | CannotMake {
   const { face, values, say } = asked
   const { name, size, shoulder } = wood
   const { into, along, across } = waysOf(face)
   const { far } = FACE_AT[face]
   const value = (measure: string) => values[measure] ?? 0
   const laid = layOut(asked, wood, 'hole')
-  if (laid instanceof Unfit) return laid
+  if (laid instanceof CannotMake) return laid
   const fitting = fittingOf(asked)
   const diameter = values.diameter ?? fitting?.pilot ?? laid.met ?? 0
   const { depth } = values
-  if (diameter <= 0) return Unfit.of('diameter', `The hole in ${name} has no diameter`)
-  if (depth !== undefined && depth <= 0) return Unfit.of('depth', `The hole in ${name} has no depth`)
+  if (diameter <= 0) return CannotMake.of('diameter', `The hole in ${name} has no diameter`)
+  if (depth !== undefined && depth <= 0) return CannotMake.of('depth', `The hole in ${name} has no depth`)
   if (fitting && diameter >= fitting.outside)
-    return Unfit.of(
+    return CannotMake.of(
       'diameter',
       `A hole of ${say(diameter)} is too wide for a ${fitting.says}, which has to bite into ${name}`,
     )
   if (fitting && depth !== undefined && depth < fitting.long)
-    return Unfit.of(
+    return CannotMake.of(
       'depth',
-      `A ${fitting.says} is ${say(fitting.long)} long and wants a hole as deep in ${name}`,
+      `A ${fitting.says} is ${say(fitting.long)} long and needs a hole as deep in ${name}`,
     )
   const leans = [value('leanAlong'), value('leanAcross')] as const
   if (leans.some((l) => Math.abs(l) > MOST_LEAN))
-    return Unfit.of(
+    return CannotMake.of(
       Math.abs(leans[0]) > MOST_LEAN ? 'leanAlong' : 'leanAcross',
       `A bit that leans by more than ${MOST_LEAN}° glances off ${name}`,
     )
   const { spots, turned } = laid
   if (turned !== null && Math.abs(leans[turned]) > 1e-9)
-    return Unfit.of(
+    return CannotMake.of(
       turned === 0 ? 'leanAlong' : 'leanAcross',
       `Mirrored, the holes in ${name} would lean both ways; bore the others by themselves`,
     )
@@ -75,20 +75,20 @@ function resolve(asked: Asked, wood: Wood): Bore | Unfit {
     [along, across].some((i) => p[i] <= -radius + 1e-6 || p[i] >= size[i] + radius - 1e-6),
   ).length
   if (outside === at.length)
-    return new Unfit(
+    return new CannotMake(
       at.length === 1
         ? `The hole lies wholly outside ${name}, so it does nothing`
         : `The holes lie wholly outside ${name}, so they do nothing`,
       'look',
     )
-  if (outside > 0) return new Unfit(`${outside} of the ${at.length} holes lie outside ${name}`)
+  if (outside > 0) return new CannotMake(`${outside} of the ${at.length} holes lie outside ${name}`)
 
   const slope = leans.map((l) => Math.tan((l * Math.PI) / 180)) as [number, number]
   const long = Math.hypot(1, ...slope)
   const square = vec3((i) => (i === into ? (far ? -1 : 1) : i === along ? slope[0] : slope[1]) / long)
   const way = laid.slant ? inwards(laid.slant, into, far) : square
   const sunk = sinkOf(asked, diameter, depth)
-  if (sunk instanceof Unfit) return sunk
+  if (sunk instanceof CannotMake) return sunk
   const bore: Bore = {
     name: 'hole',
     face,
@@ -105,25 +105,25 @@ function resolve(asked: Asked, wood: Wood): Bore | Unfit {
   }
   const thick = size[into]
   if (depth !== undefined && depth / long >= thick - 1e-6)
-    return Unfit.of(
+    return CannotMake.of(
       'depth',
       `A hole ${say(depth)} deep goes through ${name}, which is ${say(thick)} there; leave its depth empty`,
     )
   return bore
 }
 
-function sinkOf(asked: Asked, diameter: Mm, depth: Mm | undefined): Bore['sink'] | Unfit {
+function sinkOf(asked: StepInput, diameter: Mm, depth: Mm | undefined): Bore['sink'] | CannotMake {
   const sink = asked.chosen('sink')
   if (sink === 'none') return undefined
   const wide = asked.values.sinkDiameter ?? 2 * diameter
   if (wide <= diameter)
-    return Unfit.of('sinkDiameter', `A sink of ${asked.say(wide)} is no wider than the hole itself`)
+    return CannotMake.of('sinkDiameter', `A sink of ${asked.say(wide)} is no wider than the hole itself`)
   // A countersink of 90° is half as deep as it is wide, to its point.
   if (sink === 'cone') return { diameter: wide, depth: wide / 2, flat: false }
   const deep = asked.values.sinkDepth ?? diameter
-  if (deep <= 0) return Unfit.of('sinkDepth', 'The counterbore has no depth')
+  if (deep <= 0) return CannotMake.of('sinkDepth', 'The counterbore has no depth')
   if (depth !== undefined && deep >= depth)
-    return Unfit.of('sinkDepth', 'The counterbore is as deep as the hole itself')
+    return CannotMake.of('sinkDepth', 'The counterbore is as deep as the hole itself')
   return { diameter: wide, depth: deep, flat: true }
 }
 
@@ -167,7 +167,7 @@ function flats(b: Bore): Role[] {
 }
 
 /** Where each is, for what is to meet it. */
-const spikes = (b: Bore): Spike[] =>
+const spikes = (b: Bore): Mate[] =>
   b.at.map((at) => ({
     at,
     along: b.along,
@@ -183,16 +183,16 @@ const SUNK: Readonly<Record<string, readonly string[]>> = {
 }
 
 export const own: OwnDefinition<Bore> = {
-  title: 'Bore',
+  title: 'Hole',
   faces: SIX,
   measures: {
-    diameter: { label: 'Diameter', otherwise: 'to fit' },
-    depth: { label: 'Depth', otherwise: 'through' },
+    diameter: { label: 'Diameter', placeholder: 'to fit' },
+    depth: { label: 'Depth', placeholder: 'through' },
     ...PATTERN_MEASURES,
-    sinkDiameter: { label: 'Sink diameter', otherwise: 'twice the hole' },
-    sinkDepth: { label: 'Counterbore depth', otherwise: 'the diameter' },
-    leanAlong: { label: 'Lean along', kind: 'angle', otherwise: 'square', text: '0' },
-    leanAcross: { label: 'Lean across', kind: 'angle', otherwise: 'square', text: '0' },
+    sinkDiameter: { label: 'Sink diameter', placeholder: 'twice the hole' },
+    sinkDepth: { label: 'Counterbore depth', placeholder: 'the diameter' },
+    leanAlong: { label: 'Lean along', kind: 'angle', placeholder: 'square', text: '0' },
+    leanAcross: { label: 'Lean across', kind: 'angle', placeholder: 'square', text: '0' },
   },
   choices: {
     ...PATTERN_CHOICES,
@@ -207,13 +207,13 @@ export const own: OwnDefinition<Bore> = {
       ? ['diameter']
       : [],
   meets: ({ pattern }) => pattern === 'met',
-  idle: (options) => [
+  hiddenFields: (options) => [
     ...patternIdle(options),
     // What is met says which way it goes.
     ...(options.pattern === 'met' ? ['leanAlong', 'leanAcross'] : []),
     ...(SUNK[options.sink ?? 'none'] ?? []),
   ],
-  idleChoices: (options) => [
+  hiddenChoices: (options) => [
     ...patternIdleChoices(options),
     ...((options.fitting ?? 'none') === 'none' ? ['thread'] : []),
   ],
@@ -242,7 +242,7 @@ export const own: OwnDefinition<Bore> = {
   resolve,
   carry,
   flats,
-  spikes,
+  mates: spikes,
   mirrored: (step) => imageOfPattern(step, { along: ['leanAlong'], across: ['leanAcross'] }),
   placedBy: placedInPattern,
 }

@@ -1,7 +1,7 @@
 import { MM_PER } from '../../measure'
 import { under, usual } from '../fresh'
 import { waysOf } from '../onface'
-import { area, lying, ring } from '../picture'
+import { area, lying, ring } from '../icon'
 import type { Preset } from '../preset'
 
 const hole = (x: number, y: number, r: number) => area(...ring([x, y, 10], r))

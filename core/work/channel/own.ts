@@ -16,7 +16,7 @@ import {
   type Vec3,
 } from '../../pieces'
 import { measuredFrom, OTHER_DATUM, placeAlong, wayOf, type Datum } from '../datum'
-import { Unfit, type Asked, type Role, type OwnDefinition, type Wood } from '../own'
+import { CannotMake, type StepInput, type Role, type OwnDefinition, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
 import { BEYOND, boxInto, pointInto, vectorInto, type Tool } from '../tool'
 import type { Channel } from './channel'
@@ -127,7 +127,7 @@ function slantIn({ at: told, way, inward, width, depth }: Slant, size: Vec3): Ch
   }
 }
 
-function resolve(asked: Asked, wood: Wood): Channel | Unfit {
+function resolve(asked: StepInput, wood: Wood): Channel | CannotMake {
   const { face, values, say } = asked
   const { shoulder, size, name } = wood
   const { into, along, across } = waysOf(face, asked.chosen('run'))
@@ -141,15 +141,15 @@ function resolve(asked: Asked, wood: Wood): Channel | Unfit {
   ].map((k) => values[k] ?? 0) as [Mm, Mm, Mm, Mm, Mm, number]
   const thick = shoulder.max[into] - shoulder.min[into]
   const wide = shoulder.max[across] - shoulder.min[across]
-  if (width <= 0) return Unfit.of('width', `The channel on ${name} has no width`)
-  if (depth <= 0) return Unfit.of('depth', `The channel on ${name} has no depth`)
+  if (width <= 0) return CannotMake.of('width', `The channel on ${name} has no width`)
+  if (depth <= 0) return CannotMake.of('depth', `The channel on ${name} has no depth`)
   if (depth >= thick - 1e-6)
-    return Unfit.of(
+    return CannotMake.of(
       'depth',
       `A channel ${say(depth)} deep would go through ${name}, which is ${say(thick)} there`,
     )
   if (stop1 < 0 || stop2 < 0)
-    return Unfit.of(
+    return CannotMake.of(
       stop1 < 0 ? 'stop1' : 'stop2',
       `A stop of the channel on ${name} cannot be less than nothing`,
     )
@@ -160,13 +160,16 @@ function resolve(asked: Asked, wood: Wood): Channel | Unfit {
     return from === 'centre' ? told - wider / 2 : wayOf(from) < 0 ? told - wider : told
   }
   const near = starts(width)
-  const outside = new Unfit(`The channel lies wholly outside ${name}, so it does nothing`, 'look')
+  const outside = new CannotMake(`The channel lies wholly outside ${name}, so it does nothing`, 'look')
   const { far } = FACE_AT[face]
   const surface = far ? shoulder.max[into] : shoulder.min[into]
   if (Math.abs(angle) > 1e-9) {
     if (Math.abs(angle) >= 80)
-      return Unfit.of('angle', `A channel more than 80° off square runs along ${name} rather than across it`)
-    if (stop1 + stop2 > 0) return Unfit.of('angle', `A channel at an angle cannot be stopped`)
+      return CannotMake.of(
+        'angle',
+        `A channel more than 80° off square runs along ${name} rather than across it`,
+      )
+    if (stop1 + stop2 > 0) return CannotMake.of('angle', `A channel at an angle cannot be stopped`)
     const turn = (angle * Math.PI) / 180
     const [c, s] = [Math.cos(turn), Math.sin(turn)]
     // Its mouth is wider along the side of the face than square across.
@@ -181,7 +184,7 @@ function resolve(asked: Asked, wood: Wood): Channel | Unfit {
   }
   const long = shoulder.max[along] - shoulder.min[along]
   if (stop1 + stop2 >= long - 1e-6)
-    return Unfit.of('stop1', `Its stops leave nothing of the channel on ${name}`)
+    return CannotMake.of('stop1', `Its stops leave nothing of the channel on ${name}`)
   const min: [Mm, Mm, Mm] = [0, 0, 0]
   const max: [Mm, Mm, Mm] = [...size]
   if (far) min[into] = surface - depth
@@ -306,12 +309,12 @@ export const own: OwnDefinition<Channel> = {
   faces: ['face', 'back', 'edge1', 'edge2', 'end1', 'end2'],
   measures: {
     // Off square it is measured at the middle of its run, so that both hands are told alike.
-    place: { label: 'Distance', otherwise: '0', text: '0' },
+    place: { label: 'Distance', placeholder: '0', text: '0' },
     width: { label: 'Width' },
     depth: { label: 'Depth' },
-    stop1: { label: 'Stop at start', otherwise: 'through', text: '0' },
-    stop2: { label: 'Stop at end', otherwise: 'through', text: '0' },
-    angle: { label: 'Angle from square', kind: 'angle', otherwise: 'square', text: '0' },
+    stop1: { label: 'Stop at start', placeholder: 'through', text: '0' },
+    stop2: { label: 'Stop at end', placeholder: 'through', text: '0' },
+    angle: { label: 'Angle from square', kind: 'angle', placeholder: 'square', text: '0' },
   },
   choices: {
     run: { label: 'Direction', values: { across: 'across', along: 'along' } },

@@ -1,6 +1,6 @@
 import { shareOf, sidePressed, under, usual, type Fresh } from '../fresh'
 import { waysOf } from '../onface'
-import { block, lying } from '../picture'
+import { block, lying } from '../icon'
 import type { Preset } from '../preset'
 
 /** Depth and width that leave the wood sound, of a channel whose place runs along that way of the face. */

@@ -1,7 +1,7 @@
 /** A cut that a maker puts on an end or an edge: the plane of the blade, from what is asked. */
 import type { FaceName, Step } from '../../document'
 import { cornersOf, dot, FACE_AT, faceAt, mainAxis, vec3, type Frame, type Vec3 } from '../../pieces'
-import { Unfit, type Asked, type Role, type OwnDefinition, type Wood } from '../own'
+import { CannotMake, type StepInput, type Role, type OwnDefinition, type Wood } from '../own'
 import { IMAGES } from '../repeat'
 import { toolInto } from '../tool'
 import type { SawCut } from './sawcut'
@@ -22,7 +22,7 @@ interface Across {
  * (±cos m cos t, ±sin m cos t, −sin t), outwards; for a rip its first two change places.
  */
 export function bladeAt(
-  { face, values }: Pick<Asked, 'face' | 'values'>,
+  { face, values }: Pick<StepInput, 'face' | 'values'>,
   { shoulder, size, name }: Wood,
   { into, side }: Across,
   by: {
@@ -31,11 +31,11 @@ export function bladeAt(
     readonly second: boolean
     readonly how: string
   },
-): SawCut | Unfit {
+): SawCut | CannotMake {
   const { far } = FACE_AT[face]
   const [place, mitre, tilt] = [values.place ?? 0, values[by.turn] ?? 0, values.tilt ?? 0]
   if (Math.abs(mitre) > MOST || Math.abs(tilt) > MOST)
-    return Unfit.of(
+    return CannotMake.of(
       Math.abs(tilt) > MOST ? 'tilt' : by.turn,
       `The cut on ${name} is more than ${MOST}° from square; no saw does that ${by.how} a piece`,
     )
@@ -59,8 +59,8 @@ export function bladeAt(
       vec3((i) => size[i] / 2),
     ) > dot(normal, on)
   return gone
-    ? Unfit.of('place', `The cut on ${name} leaves nothing of it`)
-    : new Unfit(`The cut lies wholly outside ${name}, so it does nothing`, 'look')
+    ? CannotMake.of('place', `The cut on ${name} leaves nothing of it`)
+    : new CannotMake(`The cut lies wholly outside ${name}, so it does nothing`, 'look')
 }
 
 /** A cut that meets a piece of this size; null where the piece lies on one side of it. */
@@ -98,9 +98,9 @@ export const own: OwnDefinition<SawCut> = {
   title: 'Crosscut',
   faces: ['end1', 'end2'],
   measures: {
-    place: { label: 'Distance from end', otherwise: '0', text: '0' },
-    mitre: { label: 'Mitre', kind: 'angle', otherwise: 'square', text: '0' },
-    tilt: { label: 'Bevel', kind: 'angle', otherwise: 'upright', text: '0' },
+    place: { label: 'Distance from end', placeholder: '0', text: '0' },
+    mitre: { label: 'Mitre', kind: 'angle', placeholder: 'square', text: '0' },
+    tilt: { label: 'Bevel', kind: 'angle', placeholder: 'upright', text: '0' },
   },
   choices: { edge: { label: 'Measured at', values: { edge1: 'edge 1', edge2: 'edge 2' } } },
   starts: () => ({ fields: { place: '0', mitre: '45deg' }, options: {} }),

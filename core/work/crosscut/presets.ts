@@ -1,4 +1,4 @@
-import { area, BOARD, lying, way } from '../picture'
+import { area, BOARD, lying, way } from '../icon'
 import type { Preset } from '../preset'
 
 export const presets: readonly Preset[] = [

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { change, onFace, Outline, type Change, type Step } from '../../document'
 import { modelOf } from '../../model'
 import { bodiesOf, welded, type Kernel } from '../../solid'
-import { block, built, instance, make, stops, testKernel } from '../../testing/bench'
+import { block, built, instance, make, stops, testKernel } from '../../testing/scenario'
 import { strictFaults } from '../../testing/strict'
 import { runs } from '../../testing/runs'
 

@@ -17,7 +17,7 @@ export const ease = defineWork<Ease>({
   describe: (e) => [...begun(what(e)), `, ${e.says}`],
   callout: (e) => [...what(e), `, ${e.says}`],
   dimensions: () => [],
-  looks: true,
+  dependsOnShape: true,
   doubts: ({ data: e }, { name }, say) => [
     doubt(
       e.crowds !== undefined,

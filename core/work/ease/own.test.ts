@@ -3,7 +3,7 @@ import { change, onFace, runAt, type Change, type Place, type Step } from '../..
 import { modelOf } from '../../model'
 import { lookOver } from '../../proof'
 import { bodiesOf, type Kernel } from '../../solid'
-import { block, instance, join, make, testKernel, volume } from '../../testing/bench'
+import { block, instance, join, make, testKernel, volume } from '../../testing/scenario'
 import { workKind } from '../index'
 import { runs } from '../../testing/runs'
 
@@ -80,14 +80,7 @@ test('along chosen sides only; what goes into a joint stays sharp', () => {
     make([
       ...block('a', 'right-up', [18, 300], [0, 100], [100, 18]),
       ...block('b', 'up-right', [0, 18], [0, 100], [0, 300]),
-      join(
-        'housing',
-        [
-          ['a', 'end1'],
-          ['b', null],
-        ],
-        { depth: 6 },
-      ),
+      join('housing', ['a.end1', 'b'], { depth: 6 }),
       ...more,
     ])
   const wood = (p: Board) => volume(modelOf(p), 'a#1', kernel)

@@ -3,7 +3,7 @@ import { BIT_SHAPES } from '../../rack'
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import { AXES, FACE_AT, faceAt, type Axis, type Vec3 } from '../../pieces'
-import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
 import { SIX } from '../onface'
 import { faceUnder, hiddenSides, imageOfRun, runInto, runOn, sayRun, type Going } from '../runs'
 import type { Vec2 } from '../tool'
@@ -20,15 +20,15 @@ const profileOf = (form: Ease['form'], size: number, off: number): Vec2[] => {
   return (profile as Vec2[]).map(([d, z]) => [off + d, z])
 }
 
-function resolve({ face, sides, values, chosen, say }: Asked, wood: Wood): Ease | Unfit {
+function resolve({ face, sides, values, chosen, say }: StepInput, wood: Wood): Ease | CannotMake {
   const { name, size: wide } = wood
   const [size, bearing] = [values.size ?? 0, values.bearing ?? 0]
   const form = chosen('form') as Ease['form']
-  if (size <= 0) return Unfit.of('size', `The edges of ${name} are to be eased by more than nothing`)
-  if (bearing < 0) return Unfit.of('bearing', 'A bearing is no smaller than nothing')
+  if (size <= 0) return CannotMake.of('size', `The edges of ${name} are to be eased by more than nothing`)
+  if (bearing < 0) return CannotMake.of('bearing', 'A bearing is no smaller than nothing')
   const least = Math.min(...wide)
   if (size > least)
-    return Unfit.of(
+    return CannotMake.of(
       'size',
       `${say(size)} is more than ${name} is thick, which is ${say(least)}: no edge would be left`,
     )
@@ -56,7 +56,7 @@ function resolve({ face, sides, values, chosen, say }: Asked, wood: Wood): Ease 
         ]
       : [go(face, sides, sides.length > 0 ? 'outside' : loops)]
   const seen = which === 'every' ? goings.filter((g) => !hiddenSides(wood).includes(g.face)) : goings
-  if (seen.length === 0) return new Unfit(`All edges of ${name} go into joints`, 'look')
+  if (seen.length === 0) return new CannotMake(`All edges of ${name} go into joints`, 'look')
   const runs = seen.map((g) => runOn(g, wood))
   const crowds = which === 'inside' ? Infinity : between(seen, wide)
   return {
@@ -85,12 +85,12 @@ function between(goings: readonly Going[], size: Vec3): Mm {
 const EVERY = 'all edges'
 
 export const own: OwnDefinition<Ease> = {
-  title: 'Ease',
+  title: 'Eased edge',
   faces: SIX,
   runs: true,
   measures: {
     size: { label: 'Size' },
-    bearing: { label: 'Bearing diameter', otherwise: 'by hand', text: '0' },
+    bearing: { label: 'Bearing diameter', placeholder: 'by hand', text: '0' },
   },
   choices: {
     form: { label: 'Profile', values: { round: 'rounded', clip: 'clipped at 45°' } },
@@ -105,7 +105,7 @@ export const own: OwnDefinition<Ease> = {
     },
     bores: { label: 'Round holes', values: { left: 'left sharp', too: 'eased too' } },
   },
-  idleChoices: ({ edges }) => (edges === 'outside' ? ['bores'] : []),
+  hiddenChoices: ({ edges }) => (edges === 'outside' ? ['bores'] : []),
   placeless: ({ edges }) => (edges ?? 'every') === 'every',
   starts: (on) => {
     const thin = on.size && Math.min(...on.size) / 3

@@ -1,4 +1,4 @@
-import { area, edged, ring } from '../picture'
+import { area, edged, ring } from '../icon'
 import type { Preset } from '../preset'
 
 const ROUND = ring([13, 0, 9], 9, 'y', [0, 90]).map(([x, , z]) => [x, z] as const)

@@ -30,6 +30,6 @@ export const hollow = defineWork<Hollow>({
   },
   leaves: (h) => h.wall,
   opens: (h) => (h.floor === null ? [oppositeFace(h.face)] : []),
-  looks: true,
+  dependsOnShape: true,
   own,
 })

@@ -27,6 +27,6 @@ export const panel = defineWork<Panel>({
   callout: says,
   dimensions: () => [],
   sinks: (p) => p.depth,
-  looks: true,
+  dependsOnShape: true,
   own,
 })

@@ -4,41 +4,43 @@
  */
 import { FACE_AT, faceAt, mainAxis, negated, normalOf, STILL, type Axis, type Frame } from '../../pieces'
 import { imageOfFace, SIX, waysOf } from '../onface'
-import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
 import { vectorInto } from '../tool'
 import type { Panel } from './panel'
 import { under, usual } from '../fresh'
 import { presets } from './presets'
 
-function resolve(asked: Asked, wood: Wood): Panel | Unfit {
+function resolve(asked: StepInput, wood: Wood): Panel | CannotMake {
   const { face, values, say, chosen } = asked
   const { name, size } = wood
   const { margin = 0, depth = 0, bit = 0 } = values
   const sides = chosen('sides') as Panel['sides']
   const { into } = waysOf(face)
   if (sides === 'round' && into === 0)
-    return new Unfit(`The four sides round the length of ${name} are its faces and edges, and not its ends`)
+    return new CannotMake(
+      `The four sides round the length of ${name} are its faces and edges, and not its ends`,
+    )
   const axes: readonly Axis[] = sides === 'round' ? [1, 2] : [into]
-  if (margin <= 0) return Unfit.of('margin', `The frame round a panel in ${name} is wider than nothing`)
-  if (depth <= 0) return Unfit.of('depth', `The panel in ${name} has no depth`)
+  if (margin <= 0) return CannotMake.of('margin', `The frame round a panel in ${name} is wider than nothing`)
+  if (depth <= 0) return CannotMake.of('depth', `The panel in ${name} has no depth`)
   for (const axis of axes) {
     const least = Math.min(...size.filter((_, i) => i !== axis))
     if (2 * margin + bit >= least - 1e-6)
-      return Unfit.of(
+      return CannotMake.of(
         bit > 0 && 2 * margin < least - 1e-6 ? 'bit' : 'margin',
         `A frame of ${say(margin)} leaves no room for ${bit > 0 ? `a bit of ${say(bit)}` : 'a panel'} in ` +
           `${name}, which is ${say(least)} there`,
       )
     const thick = size[axis]
     if ((sides === 'one' ? depth : 2 * depth) >= thick - 1e-6)
-      return Unfit.of(
+      return CannotMake.of(
         'depth',
         `${sides === 'one' ? 'A panel' : 'Panels from both sides'} ${say(depth)} deep would go through ` +
           `${name}, which is ${say(thick)} there`,
       )
   }
   if (sides === 'round' && depth >= margin)
-    return Unfit.of(
+    return CannotMake.of(
       'margin',
       `Panels ${say(depth)} deep with a frame of ${say(margin)} would meet round the corners of ${name}`,
     )
@@ -62,7 +64,7 @@ export const own: OwnDefinition<Panel> = {
   measures: {
     margin: { label: 'Frame width' },
     depth: { label: 'Depth' },
-    bit: { label: 'Corner bit', otherwise: 'square corners', text: '0' },
+    bit: { label: 'Corner bit', placeholder: 'square corners', text: '0' },
   },
   choices: {
     sides: {

@@ -1,4 +1,4 @@
-import { area, block } from '../picture'
+import { area, block } from '../icon'
 import type { Preset } from '../preset'
 
 export const presets: readonly Preset[] = [

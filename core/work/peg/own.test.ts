@@ -5,7 +5,7 @@ import { modelOf, type Model } from '../../model'
 import { AXES, carried, cross, FACE_AT, FACINGS, minus, toRoom, type Vec3 } from '../../pieces'
 import { lookOver } from '../../proof'
 import type { Kernel } from '../../solid'
-import { block, grouped, instance, make, sharedWood, stops, testKernel, volume } from '../../testing/bench'
+import { block, grouped, instance, make, sharedWood, stops, testKernel, volume } from '../../testing/scenario'
 import { mm } from '../../testing/joinery'
 import { run } from '../../testing/run'
 import type { Bore, Feature } from '../index'
@@ -205,7 +205,7 @@ describe('a hole where a peg of another piece is', () => {
     const after = first<Bore>(modelOf(moved), 'b#1', 'bore')!.data.at[0]!
     expect(Math.hypot(...minus(after, before))).toBeCloseTo(3, 9)
     expect(says(modelOf(run(p, change.setStep({ id: 'w1', off: true }))))[0]).toBe(
-      'What the bore on B is to meet is deleted or skipped',
+      'What the hole on B is to meet is deleted or skipped',
     )
     const away = run(p, change.setSpan({ id: 'a', direction: 'up', span: { start: '200', size: '20' } }))
     expect(says(modelOf(away))[0]).toMatch(/^No peg or hole of the other piece meets this face of B/)
@@ -247,7 +247,7 @@ describe('a hole for a thread', () => {
       'A hole of 12 is too wide for a threaded insert M6, which has to bite into A',
     )
     expect(told({ depth: 10 }, { fitting: 'insert', thread: 'm6' })).toBe(
-      'A threaded insert M6 is 13 long and wants a hole as deep in A',
+      'A threaded insert M6 is 13 long and needs a hole as deep in A',
     )
     expect(told({}, {})).toBe('The hole in A has no diameter')
   })

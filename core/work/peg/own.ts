@@ -1,7 +1,7 @@
 /** Pegs that a maker leaves standing on a face. */
 import { AXES, FACE_AT, faceAt, normalOf, STILL, vec3, type Axis, type Frame } from '../../pieces'
 import { SIX, waysOf } from '../onface'
-import { Unfit, type Asked, type OwnDefinition, type Role, type Spike, type Wood } from '../own'
+import { CannotMake, type StepInput, type OwnDefinition, type Role, type Mate, type Wood } from '../own'
 import {
   imageOfPattern,
   layOut,
@@ -16,17 +16,18 @@ import type { Pegs } from './peg'
 import { under, usual } from '../fresh'
 import { presets } from './presets'
 
-function resolve(asked: Asked, wood: Wood): Pegs | Unfit {
+function resolve(asked: StepInput, wood: Wood): Pegs | CannotMake {
   const { face, values, say } = asked
   const { name, size, shoulder } = wood
   const { into, along, across } = waysOf(face)
   const laid = layOut(asked, wood, 'peg')
-  if (laid instanceof Unfit) return laid
+  if (laid instanceof CannotMake) return laid
   const [diameter, height] = [values.diameter ?? laid.met ?? 0, values.height ?? 0]
-  if (diameter <= 0) return Unfit.of('diameter', `The peg on ${name} has no diameter`)
-  if (height <= 0) return Unfit.of('height', `The peg on ${name} stands no higher than the wood about it`)
+  if (diameter <= 0) return CannotMake.of('diameter', `The peg on ${name} has no diameter`)
+  if (height <= 0)
+    return CannotMake.of('height', `The peg on ${name} stands no higher than the wood about it`)
   if (height >= size[into] - 1e-6)
-    return Unfit.of(
+    return CannotMake.of(
       'height',
       `A peg ${say(height)} high leaves nothing of ${name}, which is ${say(size[into])} there`,
     )
@@ -35,11 +36,12 @@ function resolve(asked: Asked, wood: Wood): Pegs | Unfit {
   const beyond = ([along, across] as const).some((i) =>
     at.some((p) => p[i] < diameter / 2 - 1e-6 || p[i] > size[i] - diameter / 2 + 1e-6),
   )
-  if (beyond) return Unfit.of('along', `A peg of ${say(diameter)} there does not lie wholly within ${name}`)
+  if (beyond)
+    return CannotMake.of('along', `A peg of ${say(diameter)} there does not lie wholly within ${name}`)
   const crowded = at.some((p, n) =>
     at.slice(0, n).some((q) => Math.hypot(p[along] - q[along], p[across] - q[across]) < diameter - 1e-6),
   )
-  if (crowded) return Unfit.of('diameter', `Two pegs on ${name} run into each other`)
+  if (crowded) return CannotMake.of('diameter', `Two pegs on ${name} run into each other`)
   return {
     face,
     at,
@@ -87,7 +89,7 @@ function flats(p: Pegs): Role[] {
 }
 
 /** Told from their roots, where what takes them begins. */
-const spikes = (p: Pegs): Spike[] => {
+const spikes = (p: Pegs): Mate[] => {
   const along = normalOf(STILL, p.face)
   return p.at.map((q) => ({
     at: vec3((i) => q[i] - along[i] * p.height),
@@ -102,15 +104,15 @@ export const own: OwnDefinition<Pegs> = {
   title: 'Peg',
   faces: SIX,
   measures: {
-    diameter: { label: 'Diameter', otherwise: 'to fit' },
+    diameter: { label: 'Diameter', placeholder: 'to fit' },
     height: { label: 'Height' },
     ...PATTERN_MEASURES,
   },
   choices: PATTERN_CHOICES,
   answers: (choice, value) => (choice === 'pattern' && value === 'met' ? ['diameter'] : []),
   meets: ({ pattern }) => pattern === 'met',
-  idle: patternIdle,
-  idleChoices: patternIdleChoices,
+  hiddenFields: patternIdle,
+  hiddenChoices: patternIdleChoices,
   starts: (on) => {
     const { along, across } = waysOf(on.face)
     const deep = under(on)
@@ -144,7 +146,7 @@ export const own: OwnDefinition<Pegs> = {
   resolve,
   carry,
   flats,
-  spikes,
+  mates: spikes,
   mirrored: (step) => imageOfPattern(step, { along: [], across: [] }),
   placedBy: placedInPattern,
 }

@@ -1,4 +1,4 @@
-import { area, lying, ring } from '../picture'
+import { area, lying, ring } from '../icon'
 import type { Preset } from '../preset'
 
 export const presets: readonly Preset[] = [

@@ -27,14 +27,14 @@ import {
 } from '../onface'
 import { circle, cornersIn, rectangle } from '../outline'
 import { boundsOf, drawnOn, imageDrawn } from '../drawn'
-import { Unfit, type Asked, type OwnDefinition, type Role, type Wood } from '../own'
+import { CannotMake, type StepInput, type OwnDefinition, type Role, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
 import { frameInto, pointInto, vectorInto, type Vec2 } from '../tool'
 import type { Recess } from './recess'
 import { shareOf, under, usual } from '../fresh'
 import { presets } from './presets'
 
-function resolve(asked: Asked, wood: Wood): Recess | Unfit {
+function resolve(asked: StepInput, wood: Wood): Recess | CannotMake {
   const { face, values, say, chosen } = asked
   const { name, shoulder, size } = wood
   const { into, along, across } = waysOf(face)
@@ -42,9 +42,9 @@ function resolve(asked: Asked, wood: Wood): Recess | Unfit {
   const shape = chosen('shape') as Recess['shape']
   const depth = values.depth ?? 0
   const thick = shoulder.max[into] - shoulder.min[into]
-  if (depth <= 0) return Unfit.of('depth', `The recess in ${name} has no depth`)
+  if (depth <= 0) return CannotMake.of('depth', `The recess in ${name} has no depth`)
   if (depth >= thick - 1e-6)
-    return Unfit.of(
+    return CannotMake.of(
       'depth',
       `A recess ${say(depth)} deep would go through ${name}, which is ${say(thick)} there`,
     )
@@ -53,14 +53,14 @@ function resolve(asked: Asked, wood: Wood): Recess | Unfit {
   const wide = shape === 'circle' ? long : (values.width ?? 0)
   const bit = values.bit ?? 0
   if (long <= 0 || wide <= 0)
-    return Unfit.of(
+    return CannotMake.of(
       long <= 0 ? 'length' : 'width',
       `The recess in ${name} has no ${long <= 0 ? 'length' : 'width'}`,
     )
-  if (shape === 'slot' && wide >= long) return Unfit.of('width', 'A slot is longer than it is wide')
+  if (shape === 'slot' && wide >= long) return CannotMake.of('width', 'A slot is longer than it is wide')
   const least = Math.min(long, wide)
   if (shape !== 'slot' && bit > least + 1e-9)
-    return Unfit.of('bit', `A bit of ${say(bit)} does not go into a recess ${say(least)} wide`)
+    return CannotMake.of('bit', `A bit of ${say(bit)} does not go into a recess ${say(least)} wide`)
   const radius = { rectangle: bit / 2, slot: wide / 2, circle: long / 2 }[shape]
   const [u, v] = placeOn(asked, wood)
   const surface = far ? shoulder.max[into] : shoulder.min[into]
@@ -95,7 +95,7 @@ function resolve(asked: Asked, wood: Wood): Recess | Unfit {
   }
   return meets(recess, size)
     ? recess
-    : new Unfit(`The recess lies wholly outside ${name}, so it does nothing`, 'look')
+    : new CannotMake(`The recess lies wholly outside ${name}, so it does nothing`, 'look')
 }
 
 /** Whether a side lies along an edge of the face or beyond it, so that a bit runs off the wood there. */
@@ -108,10 +108,10 @@ const runsOff =
   }
 
 /** Within an outline of the maker's own; what is drawn within that stands as islands. */
-function drawnIn(asked: Asked, wood: Wood): Recess | Unfit {
+function drawnIn(asked: StepInput, wood: Wood): Recess | CannotMake {
   const { face, values, say } = asked
   const drawn = drawnOn(asked, wood, 'recess')
-  if (drawn instanceof Unfit) return drawn
+  if (drawn instanceof CannotMake) return drawn
   const { frame, paths, missing } = drawn
   const radius = (values.bit ?? 0) / 2
   const sharp = regionsOf(paths, 'even')
@@ -120,7 +120,7 @@ function drawnIn(asked: Asked, wood: Wood): Recess | Unfit {
     radius > 0 ? asBitLeaves(r, radius, runsOff(at, wood.size, waysOf(face).into)) : r,
   )
   if (!regions.every((r) => r !== null))
-    return Unfit.of(
+    return CannotMake.of(
       'bit',
       `A bit of ${say(2 * radius)} does not reach everywhere into the recess in ${wood.name}; ` +
         'take a smaller one',
@@ -144,7 +144,7 @@ function drawnIn(asked: Asked, wood: Wood): Recess | Unfit {
   }
   return meets(recess, wood.size)
     ? recess
-    : new Unfit(`The recess lies wholly outside ${wood.name}, so it does nothing`, 'look')
+    : new CannotMake(`The recess lies wholly outside ${wood.name}, so it does nothing`, 'look')
 }
 
 /** Square millimetres that nobody sees in a corner. */
@@ -202,10 +202,10 @@ export const own: OwnDefinition<Recess> = {
   faces: SIX,
   measures: {
     ...PLACE_MEASURES,
-    length: { label: 'Length or diameter', otherwise: 'say it' },
-    width: { label: 'Width', otherwise: 'say it' },
+    length: { label: 'Length or diameter', placeholder: 'required' },
+    width: { label: 'Width', placeholder: 'required' },
     depth: { label: 'Depth' },
-    bit: { label: 'Corner bit', otherwise: 'square corners', text: '0' },
+    bit: { label: 'Corner bit', placeholder: 'square corners', text: '0' },
   },
   choices: {
     shape: {
@@ -219,8 +219,8 @@ export const own: OwnDefinition<Recess> = {
     },
     ...PLACE_CHOICES,
   },
-  idle: ({ shape = 'rectangle' }) => IDLE[shape as Recess['shape']],
-  idleChoices: ({ shape }) => (shape === 'own' ? ['alongFrom', 'acrossFrom'] : []),
+  hiddenFields: ({ shape = 'rectangle' }) => IDLE[shape as Recess['shape']],
+  hiddenChoices: ({ shape }) => (shape === 'own' ? ['alongFrom', 'acrossFrom'] : []),
   outlined: ({ shape }) => shape === 'own',
   starts: (on) => {
     const { along, across } = waysOf(on.face)

@@ -1,4 +1,6 @@
-import { area, lying, ring } from '../picture'
+import { area, lying, ring } from '../icon'
+import { usual } from '../fresh'
+import { waysOf } from '../onface'
 import type { Preset } from '../preset'
 
 export const presets: readonly Preset[] = [
@@ -11,7 +13,12 @@ export const presets: readonly Preset[] = [
       wood: [lying],
       red: [area(...ring([7, 8, 10], 3, 'z', [90, 270]), ...ring([19, 8, 10], 3, 'z', [-90, 90]))],
     },
-    starts: () => ({ options: { shape: 'slot' } }),
+    starts: (on) => {
+      // Narrower than it is long, on the narrowest end too.
+      const { along, across } = waysOf(on.face)
+      const width = usual(on, 1 / 2, 12, on.size && Math.min(on.size[across] / 2, on.size[along] / 4))
+      return { fields: { width }, options: { shape: 'slot' } }
+    },
   },
   {
     id: 'recess',

@@ -3,7 +3,7 @@ import { change, onFace, type Change, type Step } from '../../document'
 import { modelOf } from '../../model'
 import { lookOver } from '../../proof'
 import type { Kernel } from '../../solid'
-import { block, instance, make, testKernel, volume } from '../../testing/bench'
+import { block, instance, make, testKernel, volume } from '../../testing/scenario'
 import { ownWork, workKind } from '../index'
 import { runs } from '../../testing/runs'
 

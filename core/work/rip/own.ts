@@ -8,12 +8,12 @@ import { IMAGES } from '../repeat'
 import { presets } from './presets'
 
 export const own: OwnDefinition<SawCut> = {
-  title: 'Rip or bevel',
+  title: 'Rip',
   faces: ['edge1', 'edge2'],
   measures: {
-    place: { label: 'Distance from edge', otherwise: '0', text: '0' },
-    taper: { label: 'Taper angle', kind: 'angle', otherwise: 'straight', text: '0' },
-    tilt: { label: 'Bevel', kind: 'angle', otherwise: 'upright', text: '0' },
+    place: { label: 'Distance from edge', placeholder: '0', text: '0' },
+    taper: { label: 'Taper angle', kind: 'angle', placeholder: 'straight', text: '0' },
+    tilt: { label: 'Bevel', kind: 'angle', placeholder: 'upright', text: '0' },
   },
   choices: { end: { label: 'Measured at', values: { end1: 'end 1', end2: 'end 2' } } },
   starts: () => ({ fields: { place: '0', tilt: '45deg' }, options: {} }),

@@ -1,4 +1,4 @@
-import { area, lying } from '../picture'
+import { area, lying } from '../icon'
 import type { Preset } from '../preset'
 
 export const presets: readonly Preset[] = [

@@ -32,10 +32,10 @@ export const rout = defineWork<Rout>({
     const floor = surface + (far ? -r.depth : r.depth)
     return [{ axis, from: Math.min(surface, floor), to: Math.max(surface, floor), what: 'depth' }]
   },
-  looks: true,
-  rounds: ({ data: { run, corner }, beside }) =>
+  dependsOnShape: true,
+  rounds: ({ data: { run, corner }, neighbours: beside }) =>
     run.loops === 'inside' || (run.loops === 'all' && (beside?.length ?? 0) > 0) ? corner : null,
-  doubts: ({ data: r, beside }, { name, size }, say) => {
+  doubts: ({ data: r, neighbours: beside }, { name, size }, say) => {
     const thick = size[FACE_AT[r.face].axis]
     const open = r.run.sides.length === 3 && r.run.short.every((by) => by === 0) && !beside
     const all = r.depth >= thick - 1e-6

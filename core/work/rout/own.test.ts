@@ -4,7 +4,7 @@ import { findAlike } from '../../cuts'
 import { modelOf } from '../../model'
 import { lookOver } from '../../proof'
 import { bodiesOf, type Kernel } from '../../solid'
-import { block, instance, make, testKernel, volume } from '../../testing/bench'
+import { block, instance, make, testKernel, volume } from '../../testing/scenario'
 import { ownWork, workKind, type Rout } from '../index'
 
 let kernel: Kernel
@@ -209,7 +209,7 @@ test('what cannot be routed is refused in a sentence', () => {
   const none = board(work('rout', onFace('face'), {}))
   expect(says(none)).toEqual(['Choose a bit for what is routed on A'])
   expect(says(board(bit('rabbet', { width: '0', length: '9' }, '12'), rout(onFace('face'))))).toEqual([
-    'The bit Bit cuts nothing: its cuts in is to be more than nothing',
+    'The bit Bit cuts nothing: its cuts in must be more than 0',
   ])
   expect(says(board(RABBET, rout(onFace('face'), { depth: '0' })))[0]).toMatch(/no deeper than the face/)
 })

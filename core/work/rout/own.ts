@@ -1,19 +1,20 @@
 /** A profile that a maker routs along the edges of a face, with a bit of the rack. */
 import { BIT_SHAPES } from '../../rack'
 import { SIX } from '../onface'
-import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
 import { faceUnder, imageOfRun, passesTo, runInto, runOn, sayRun } from '../runs'
 import { cutAt } from '../tool'
 import type { Rout } from './rout'
 import { presets } from './presets'
 
-function resolve({ face, sides, values, chosen, say, bit }: Asked, wood: Wood): Rout | Unfit {
+function resolve({ face, sides, values, chosen, say, bit }: StepInput, wood: Wood): Rout | CannotMake {
   const { name } = wood
-  if (!bit) return new Unfit(`Choose a bit for what is routed on ${name}`)
+  if (!bit) return new CannotMake(`Choose a bit for what is routed on ${name}`)
   const { cutter } = bit
-  if (!cutter) return new Unfit(`The bit ${bit.bit.name} cuts nothing: ${bit.why}`)
+  if (!cutter) return new CannotMake(`The bit ${bit.bit.name} cuts nothing: ${bit.why}`)
   const depth = values.depth ?? cutter.length
-  if (depth <= 0) return Unfit.of('depth', `The bit goes no deeper than the face of ${name}; set it lower`)
+  if (depth <= 0)
+    return CannotMake.of('depth', `The bit goes no deeper than the face of ${name}; set it lower`)
   const off = cutter.bearing ?? cutter.radius - (values.inward ?? cutter.radius)
   const run = runOn(
     {
@@ -31,7 +32,7 @@ function resolve({ face, sides, values, chosen, say, bit }: Asked, wood: Wood): 
   )
   const widest = Math.max(...cutAt(run).map(([r]) => r))
   if (widest - off <= 1e-9)
-    return new Unfit(`Set ${say(depth)} deep, the bit ${bit.bit.name} takes nothing off ${name}`, 'look')
+    return new CannotMake(`Set ${say(depth)} deep, the bit ${bit.bit.name} takes nothing off ${name}`, 'look')
   return {
     makes: BIT_SHAPES[bit.bit.shape]!.makes,
     bit: bit.bit.name,
@@ -48,22 +49,22 @@ function resolve({ face, sides, values, chosen, say, bit }: Asked, wood: Wood): 
 }
 
 export const own: OwnDefinition<Rout> = {
-  title: 'Rout',
+  title: 'Router profile',
   faces: SIX,
   runs: true,
   bit: true,
   measures: {
-    depth: { label: 'Depth below face', otherwise: 'full profile' },
-    inward: { label: 'Cut width', otherwise: 'half its diameter' },
-    start: { label: 'Stop at start', otherwise: '0', text: '0' },
-    stop: { label: 'Stop at end', otherwise: '0', text: '0' },
+    depth: { label: 'Depth below face', placeholder: 'full profile' },
+    inward: { label: 'Cut width', placeholder: 'half its diameter' },
+    start: { label: 'Stop at start', placeholder: '0', text: '0' },
+    stop: { label: 'Stop at end', placeholder: '0', text: '0' },
   },
   choices: {
     loops: { label: 'Path', values: { all: 'all round', outside: 'outside', inside: 'openings' } },
     bores: { label: 'Round holes', values: { left: 'left out', too: 'routed too' } },
   },
-  idle: (_, bit) => (bit?.cutter && bit.cutter.bearing !== null ? ['inward'] : []),
-  idleChoices: ({ loops }) => (loops === 'outside' ? ['bores'] : []),
+  hiddenFields: (_, bit) => (bit?.cutter && bit.cutter.bearing !== null ? ['inward'] : []),
+  hiddenChoices: ({ loops }) => (loops === 'outside' ? ['bores'] : []),
   starts: () => ({ fields: {}, options: {} }),
   first: () => ['depth', 'inward', 'start', 'stop', 'loops'],
   presets,

@@ -1,4 +1,4 @@
-import { area, edged, ring } from '../picture'
+import { area, edged, ring } from '../icon'
 import type { Preset } from '../preset'
 
 const OGEE = [

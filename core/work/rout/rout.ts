@@ -14,7 +14,7 @@ export interface Rout {
   /** Below the face, and in from the edge, as deep and as far as it cuts. */
   readonly depth: Mm
   readonly inward: Mm
-  /** How many passes, and turns a minute. */
+  /** How many passes, and rpm. */
   readonly passes: number
   readonly speed: readonly [number, number]
   /** How long its cutting edges are. */

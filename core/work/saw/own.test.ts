@@ -4,7 +4,7 @@ import { modelOf } from '../../model'
 import { FACE_AT, toRoom } from '../../pieces'
 import { lookOver } from '../../proof'
 import type { Kernel } from '../../solid'
-import { block, instance, join, make, testKernel, volume } from '../../testing/bench'
+import { block, instance, join, make, testKernel, volume } from '../../testing/scenario'
 import { run } from '../../testing/run'
 import { ownWork, workKind, type Feature, type Sawn } from '../index'
 import { cornersIn } from '../outline'
@@ -132,14 +132,7 @@ test('it is sawn out of what goes into a joint, and measured from the shoulder',
   const p = make([
     ...block('a', 'right-up', [18, 600], [0, 120], [100, 24]),
     ...block('b', 'up-left', [0, 18], [0, 120], [0, 300]),
-    join(
-      'housing',
-      [
-        ['a', 'end1'],
-        ['b', null],
-      ],
-      { depth: 6 },
-    ),
+    join('housing', ['a.end1', 'b'], { depth: 6 }),
     sawn('face', { place: 60, length: 40, rise: 10 }, { shape: 'notch', side: 'start' }),
   ])
   // 6 go into the dado, and 10 are sawn out of what is seen.

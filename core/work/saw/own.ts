@@ -15,7 +15,7 @@ import {
 } from '../../pieces'
 import { SIX, waysOf } from '../onface'
 import { measuredFrom, OTHER_DATUM, placeAlong, type Datum } from '../datum'
-import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
 import { cornersIn } from '../outline'
 import { BEYOND, frameInto, pointInto, vectorInto, type Vec2 } from '../tool'
@@ -31,7 +31,7 @@ function sideOf(face: FaceName, side: string): { side: FaceName; along: Axis; in
     : { side: faceAt(along, side === 'end'), along: across, into: along }
 }
 
-function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
+function resolve(asked: StepInput, wood: Wood): Sawn | CannotMake {
   const { face, values, say, chosen } = asked
   const { name, shoulder, size } = wood
   const shape = chosen('shape') as Shape
@@ -44,7 +44,7 @@ function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
   const [low, end] = [shoulder.min[along], shoulder.max[along]]
   const long = end - low
   const deep = shoulder.max[into] - shoulder.min[into]
-  const wrong = (field: string, why: string) => Unfit.of(field, `The ${title} on ${name} ${why}`)
+  const wrong = (field: string, why: string) => CannotMake.of(field, `The ${title} on ${name} ${why}`)
   const below = Object.entries({ rise, rise2, radius }).find(([, mm]) => mm < 0)?.[0]
   if (below) return wrong(below, 'takes nothing away')
   if (Math.max(rise, rise2) <= 0) return wrong('rise', 'takes nothing away')
@@ -70,7 +70,7 @@ function resolve(asked: Asked, wood: Wood): Sawn | Unfit {
   const odd = oddIn?.(sizes)
   if (odd) return wrong('rise', odd)
   if (stretch.to + low <= 1e-6 || stretch.from + low >= size[along] - 1e-6)
-    return new Unfit(`The ${title} lies wholly outside ${name}, so it does nothing`, 'look')
+    return new CannotMake(`The ${title} lies wholly outside ${name}, so it does nothing`, 'look')
 
   const over = span === 'placed' ? Math.max(-stretch.from, stretch.to - long) : 0
   const { axis, far } = FACE_AT[face]
@@ -166,14 +166,14 @@ function mirrored(step: Step): Step {
 const IDLE_CHOICES = { placed: ['corner'], corner: ['from'], whole: ['from', 'corner'] } as const
 
 export const own: OwnDefinition<Sawn> = {
-  title: 'Saw',
+  title: 'Sawn side',
   faces: SIX,
   measures: {
-    place: { label: 'Centre', otherwise: '0', text: '0' },
-    length: { label: 'Length', otherwise: 'say it' },
+    place: { label: 'Centre', placeholder: '0', text: '0' },
+    length: { label: 'Length', placeholder: 'required' },
     rise: { label: 'Rise or depth' },
-    rise2: { label: 'Far-end depth', otherwise: '0', text: '0' },
-    radius: { label: 'Corner radius', otherwise: 'square', text: '0' },
+    rise2: { label: 'Far-end depth', placeholder: '0', text: '0' },
+    radius: { label: 'Corner radius', placeholder: 'square', text: '0' },
   },
   choices: {
     shape: {
@@ -192,8 +192,8 @@ export const own: OwnDefinition<Sawn> = {
     from: measuredFrom('Measured from'),
     corner: { label: 'Corner', values: { near: 'at the reference side', far: 'at the other side' } },
   },
-  idle: ({ shape = 'arch' }) => SHAPES[shape as Shape].idle,
-  idleChoices: ({ shape = 'arch' }) => IDLE_CHOICES[SHAPES[shape as Shape].span],
+  hiddenFields: ({ shape = 'arch' }) => SHAPES[shape as Shape].idle,
+  hiddenChoices: ({ shape = 'arch' }) => IDLE_CHOICES[SHAPES[shape as Shape].span],
   starts: ({ unit }) => ({
     fields: { place: '0', ...(unit === 'in' ? { length: '6', rise: '1' } : { length: '150', rise: '25' }) },
     // From the middle it is as good at every side.

@@ -1,6 +1,6 @@
 import { shareOf, sidePressed, usual, type Fresh } from '../fresh'
 import { waysOf } from '../onface'
-import { area, lying, ring } from '../picture'
+import { area, lying, ring } from '../icon'
 import type { Preset } from '../preset'
 
 /** On the side that was pressed, no longer than half of it and no deeper than leaves the wood sound. */

@@ -5,7 +5,7 @@ import { modelOf } from '../../model'
 import { carried, dot, toRoom } from '../../pieces'
 import { lookOver, proofOf } from '../../proof'
 import type { Kernel } from '../../solid'
-import { block, instance, make, testKernel, volume } from '../../testing/bench'
+import { block, instance, make, testKernel, volume } from '../../testing/scenario'
 import { run } from '../../testing/run'
 import { ownWork, workKind, type Bend, type Feature } from '../index'
 import type { Seat } from './seat'
@@ -64,7 +64,7 @@ test('it follows the end: its section, its axis, how it is turned, and its slant
         expect(says(p)).toEqual([])
         const m = modelOf(p)
         const bent = m.features(instance(m, 'a#1'))[0] as Feature<Bend>
-        const [, end] = ownWork('bend')!.spikes!(bent.data)
+        const [, end] = ownWork('bend')!.mates!(bent.data)
         const { data } = seatOf(p)
         expect([data.thick, data.wide]).toEqual([thick + 2 * room, wide + 2 * room])
         const [strip, wood] = [instance(m, 'a#1').frame, instance(m, 's#1').frame]

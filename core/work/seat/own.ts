@@ -5,43 +5,43 @@
 import type { Mm } from '../../measure'
 import { cross, FACE_AT, faceAt, mainAxis, type Frame, type Vec3 } from '../../pieces'
 import { imageOfFace, SIX, waysOf } from '../onface'
-import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
 import { beyond, entering, inwards } from '../slant'
 import { frameInto } from '../tool'
 import type { Seat } from './seat'
 import { under, usual } from '../fresh'
 import { presets } from './presets'
 
-function resolve(asked: Asked, wood: Wood): Seat | Unfit {
+function resolve(asked: StepInput, wood: Wood): Seat | CannotMake {
   const { face, values, say } = asked
   const { name, size } = wood
   const { into } = waysOf(face)
   const { far } = FACE_AT[face]
-  const met = asked.met()
-  if (typeof met === 'string') return new Unfit(met)
+  const met = asked.matingFeatures()
+  if (typeof met === 'string') return new CannotMake(met)
   if (met.length === 0)
-    return new Unfit(
+    return new CannotMake(
       `No end of the other piece comes to this face of ${name}, so no mortise is there`,
       'stop',
     )
   const ends = met.flatMap(({ at, along, section }) => (section ? [{ at, along, section }] : []))
   if (ends.length === 0)
-    return new Unfit(`What comes to ${name} is round: bore a hole for it, which meets it`)
+    return new CannotMake(`What comes to ${name} is round: bore a hole for it, which meets it`)
   const { depth, room = 0, bit = 0 } = values
-  if (room < 0) return Unfit.of('room', `The end that goes into ${name} is larger than its mortise`)
-  if (depth !== undefined && depth <= 0) return Unfit.of('depth', `The mortise in ${name} has no depth`)
+  if (room < 0) return CannotMake.of('room', `The end that goes into ${name} is larger than its mortise`)
+  if (depth !== undefined && depth <= 0) return CannotMake.of('depth', `The mortise in ${name} has no depth`)
   const { section } = ends[0]!
   const [thick, wide] = [section.thick + 2 * room, section.wide + 2 * room]
   const least = Math.min(thick, wide)
   if (bit > least + 1e-9)
-    return Unfit.of('bit', `A bit of ${say(bit)} does not go into a mortise ${say(least)} wide`)
+    return CannotMake.of('bit', `A bit of ${say(bit)} does not go into a mortise ${say(least)} wide`)
   const frames = ends.map(({ at, along, section: s }): Frame => {
     const z = inwards(along, into, far)
     return { origin: at, x: s.way, y: cross(z, s.way), z }
   })
   const thickness = size[into]
   if (depth !== undefined && frames.some((f) => depth * Math.abs(f.z[into]) >= thickness - 1e-6))
-    return Unfit.of(
+    return CannotMake.of(
       'depth',
       `A mortise ${say(depth)} deep goes through ${name}, which is ${say(thickness)} there; leave ` +
         `its depth empty`,
@@ -88,9 +88,9 @@ export const own: OwnDefinition<Seat> = {
   title: 'Mortise',
   faces: SIX,
   measures: {
-    depth: { label: 'Depth', otherwise: 'through' },
-    room: { label: 'Clearance', otherwise: 'none', text: '0' },
-    bit: { label: 'Corner bit', otherwise: 'square corners', text: '0' },
+    depth: { label: 'Depth', placeholder: 'through' },
+    room: { label: 'Clearance', placeholder: 'none', text: '0' },
+    bit: { label: 'Corner bit', placeholder: 'square corners', text: '0' },
   },
   meets: () => true,
   starts: (on) => {

@@ -1,4 +1,4 @@
-import { area, block, lying } from '../picture'
+import { area, block, lying } from '../icon'
 import type { Preset } from '../preset'
 
 export const presets: readonly Preset[] = [

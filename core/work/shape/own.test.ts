@@ -5,7 +5,7 @@ import { imaged } from '../../outline'
 import { FACE_AT } from '../../pieces'
 import { lookOver } from '../../proof'
 import type { Kernel } from '../../solid'
-import { block, instance, make, testKernel, volume } from '../../testing/bench'
+import { block, instance, make, testKernel, volume } from '../../testing/scenario'
 import { ownWork, workKind, type Feature } from '../index'
 
 let kernel: Kernel

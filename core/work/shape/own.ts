@@ -3,21 +3,21 @@ import { regionsOf } from '../../outline'
 import { faceAt, mainAxis, negated, type Frame } from '../../pieces'
 import { boundsOf, drawnOn, imageDrawn, woodIn } from '../drawn'
 import { SIX } from '../onface'
-import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
 import { frameInto } from '../tool'
 import type { Shaped } from './shaped'
 import { presets } from './presets'
 
-function resolve(asked: Asked, wood: Wood): Shaped | Unfit {
+function resolve(asked: StepInput, wood: Wood): Shaped | CannotMake {
   const drawn = drawnOn(asked, wood, 'shape')
-  if (drawn instanceof Unfit) return drawn
+  if (drawn instanceof CannotMake) return drawn
   const keeps = asked.chosen('keeps') as Shaped['keeps']
   const shaped: Shaped = { face: asked.face, keeps, ...drawn, wood: woodIn(drawn.frame, wood.size) }
   if (apart(shaped))
     return keeps === 'inside'
-      ? new Unfit(`The outline lies wholly outside ${wood.name}, so nothing would be left`)
-      : new Unfit(`The outline lies wholly outside ${wood.name}, so it does nothing`, 'look')
+      ? new CannotMake(`The outline lies wholly outside ${wood.name}, so nothing would be left`)
+      : new CannotMake(`The outline lies wholly outside ${wood.name}, so it does nothing`, 'look')
   return shaped
 }
 
@@ -37,7 +37,7 @@ function carry(w: Shaped, from: Frame, to: Wood): Shaped | null {
 }
 
 export const own: OwnDefinition<Shaped> = {
-  title: 'Shape',
+  title: 'Outline',
   faces: SIX,
   measures: {},
   choices: { keeps: { label: 'Keep', values: { inside: 'the inside', outside: 'the outside' } } },

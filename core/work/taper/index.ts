@@ -5,8 +5,11 @@ import type { Taper } from './taper'
 
 export type { Taper } from './taper'
 
-type Told = Taper['sections'][number]
-const sizeOf = ({ box: [low, high] }: Told): readonly [number, number] => [high[0] - low[0], high[1] - low[1]]
+type TaperSection = Taper['sections'][number]
+const sizeOf = ({ box: [low, high] }: TaperSection): readonly [number, number] => [
+  high[0] - low[0],
+  high[1] - low[1],
+]
 
 const says = ({ sections }: Taper): Sentence => [
   'taper from ',

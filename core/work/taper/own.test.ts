@@ -5,7 +5,7 @@ import { findAlike } from '../../cuts'
 import { modelOf } from '../../model'
 import { lookOver } from '../../proof'
 import type { Kernel } from '../../solid'
-import { block, instance, make, testKernel } from '../../testing/bench'
+import { block, instance, make, testKernel } from '../../testing/scenario'
 
 let kernel: Kernel
 beforeAll(async () => {

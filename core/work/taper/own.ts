@@ -4,7 +4,7 @@ import type { Mm } from '../../measure'
 import { areaOf, extentOf, placed, type Path, type Segment } from '../../outline'
 import { unit, vec3, type Frame } from '../../pieces'
 import { drawnOn, imageDrawn, sizeOn } from '../drawn'
-import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
 import { frameInto, type Vec2 } from '../tool'
 import { boxOf, rectangleOf, stationsOf, type Section } from './sections'
 import type { Taper } from './taper'
@@ -18,7 +18,7 @@ const FORMS = { size: 'a rectangle', drawn: 'drawn' }
 const STAYS = { middle: 0, low: -1, high: 1 } as const
 type Stays = keyof typeof STAYS
 
-function resolve(asked: Asked, wood: Wood): Taper | Unfit {
+function resolve(asked: StepInput, wood: Wood): Taper | CannotMake {
   const { values, say, chosen } = asked
   const { name, shoulder } = wood
   const [long, wide, thick] = [0, 1, 2].map((i) => shoulder.max[i]! - shoulder.min[i]!) as [Mm, Mm, Mm]
@@ -38,7 +38,7 @@ function resolve(asked: Asked, wood: Wood): Taper | Unfit {
     wood,
     given.filter((g) => g.drawn).map((g) => g.z),
   )
-  if (drawn instanceof Unfit) return drawn
+  if (drawn instanceof CannotMake) return drawn
   const sections: Section[] = []
   for (const { at, width, thickness, z, drawn: isDrawn } of given) {
     const path = isDrawn ? drawn.paths[Math.min(own++, drawn.last)]! : null
@@ -48,23 +48,23 @@ function resolve(asked: Asked, wood: Wood): Taper | Unfit {
       values[thickness] ?? (reach ? reach[1][1] - reach[0][1] : thick),
     ]
     if (w <= 0 || t <= 0)
-      return Unfit.of(w <= 0 ? width : thickness, `Nothing would be left of ${name} at ${say(z)}`)
+      return CannotMake.of(w <= 0 ? width : thickness, `Nothing would be left of ${name} at ${say(z)}`)
     const section = path
       ? fitted(z, path, [values[width] ?? null, values[thickness] ?? null], [wide, thick], stays)
       : plain(z, rectangleOf(w, t, placeOf([w, t], [wide, thick], stays)))
     const [low, high] = boxOf(section)
     const out = [0, 1].findIndex((i) => Math.max(-low[i]!, high[i]!) > [wide, thick][i]! / 2 + 1e-6)
     if (out >= 0)
-      return Unfit.of(
+      return CannotMake.of(
         out === 0 ? width : thickness,
         `The section at ${say(z)} is ${say(w)} × ${say(t)}, and ${name} is ${say(wide)} × ${say(thick)}` +
           (w > wide + 1e-6 || t > thick + 1e-6 ? '' : ': it lies beyond that where it is drawn'),
       )
     if (z < -1e-6 || z > long + 1e-6)
-      return Unfit.of(at, `The section at ${say(z)} lies beyond ${name}, which is ${say(long)} long`)
+      return CannotMake.of(at, `The section at ${say(z)} lies beyond ${name}, which is ${say(long)} long`)
     const before = sections.at(-1)
     if (before && z < before.z + 1e-6)
-      return Unfit.of(
+      return CannotMake.of(
         at,
         `The sections of ${name} follow each other along it; that at ${say(z)} comes too early`,
       )
@@ -74,10 +74,10 @@ function resolve(asked: Asked, wood: Wood): Taper | Unfit {
     ({ segments }) => Math.abs(areaOf(segments) - wide * thick) < 1e-6 * wide * thick,
   )
   if (whole && sections.every(({ by }) => by[0] === 1 && by[1] === 1))
-    return new Unfit(`Each section is all of ${name}, so nothing is tapered`, 'look')
+    return new CannotMake(`Each section is all of ${name}, so nothing is tapered`, 'look')
   const ruled = stationsOf(sections)
   if ('unseen' in ruled)
-    return new Unfit(
+    return new CannotMake(
       `Not all of the section of ${name} at ${say(ruled.unseen.z)} is seen from its middle, so it is ` +
         'not told what goes to what: draw each section of as many lines',
     )
@@ -101,19 +101,19 @@ function resolve(asked: Asked, wood: Wood): Taper | Unfit {
  * follow.
  */
 function drawings(
-  asked: Asked,
+  asked: StepInput,
   wood: Wood,
   at: readonly Mm[],
 ):
   | { readonly paths: ReadonlyArray<readonly Segment[]>; readonly last: number; readonly missing: number }
-  | Unfit {
+  | CannotMake {
   if (at.length === 0) return { paths: [], last: -1, missing: 0 }
   const drawn = drawnOn({ ...asked, face: END }, wood, 'section')
-  if (drawn instanceof Unfit) return drawn
+  if (drawn instanceof CannotMake) return drawn
   const { paths, missing } = drawn
   const [wide, thick] = sizeOn(wood, END)
   if (paths.length > at.length)
-    return new Unfit(
+    return new CannotMake(
       `${paths.length} outlines are drawn for sections of ${wood.name}, and ${at.length} of them ` +
         `${at.length === 1 ? 'is' : 'are'} as drawn`,
     )
@@ -157,15 +157,15 @@ export const own: OwnDefinition<Taper> = {
   title: 'Taper',
   faces: ['face'],
   measures: {
-    at1: { label: 'Start at', otherwise: 'at its near end', text: '0' },
-    width1: { label: 'Start width', otherwise: 'full' },
-    thickness1: { label: 'Start thickness', otherwise: 'full' },
-    at2: { label: 'Middle at', otherwise: 'none' },
-    width2: { label: 'Middle width', otherwise: 'full' },
-    thickness2: { label: 'Middle thickness', otherwise: 'full' },
-    at3: { label: 'End at', otherwise: 'at its far end', text: 'L' },
-    width3: { label: 'End width', otherwise: 'full' },
-    thickness3: { label: 'End thickness', otherwise: 'full' },
+    at1: { label: 'Start at', placeholder: 'at its near end', text: '0' },
+    width1: { label: 'Start width', placeholder: 'full' },
+    thickness1: { label: 'Start thickness', placeholder: 'full' },
+    at2: { label: 'Middle at', placeholder: 'none' },
+    width2: { label: 'Middle width', placeholder: 'full' },
+    thickness2: { label: 'Middle thickness', placeholder: 'full' },
+    at3: { label: 'End at', placeholder: 'at its far end', text: 'L' },
+    width3: { label: 'End width', placeholder: 'full' },
+    thickness3: { label: 'End thickness', placeholder: 'full' },
   },
   choices: {
     form1: { label: 'Start section', values: FORMS },

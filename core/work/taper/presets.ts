@@ -1,4 +1,4 @@
-import { area, block, way } from '../picture'
+import { area, block, way } from '../icon'
 import type { Preset } from '../preset'
 
 export const presets: readonly Preset[] = [

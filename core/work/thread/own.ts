@@ -3,7 +3,7 @@ import type { Step } from '../../document'
 import { formatNumber, MM_PER } from '../../measure'
 import { FACE_AT, faceAt, mainAxis, normalOf, negated, STILL, vec3, type Frame } from '../../pieces'
 import { waysOf } from '../onface'
-import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
 import { NAMED_THREADS, namedThread } from '../threads'
 import { pointInto, vectorInto } from '../tool'
 import type { Thread } from './thread'
@@ -11,7 +11,7 @@ import { shareOf, usual } from '../fresh'
 import { presets } from './presets'
 
 /** Diameter, pitch and how they are written. */
-function sized({ values, written, chosen }: Asked): Pick<Thread, 'diameter' | 'pitch' | 'size'> {
+function sized({ values, written, chosen }: StepInput): Pick<Thread, 'diameter' | 'pitch' | 'size'> {
   const named = namedThread(chosen('named'))
   if (named) return { diameter: named.major, pitch: named.pitch, size: [named.says] }
   const [diameter, perInch] = [values.diameter ?? 0, values.perInch ?? 0]
@@ -27,19 +27,19 @@ function sized({ values, written, chosen }: Asked): Pick<Thread, 'diameter' | 'p
 }
 
 /** The measure that says how it rises. */
-const pitchField = ({ chosen }: Asked): string => (chosen('pitchBy') === 'turns' ? 'perInch' : 'pitch')
+const pitchField = ({ chosen }: StepInput): string => (chosen('pitchBy') === 'turns' ? 'perInch' : 'pitch')
 
-function resolve(asked: Asked, { name, size, shoulder }: Wood): Thread | Unfit {
+function resolve(asked: StepInput, { name, size, shoulder }: Wood): Thread | CannotMake {
   const { face, values, say, chosen } = asked
   const { into, along, across } = waysOf(face)
   const { diameter, pitch, size: written } = sized(asked)
   const length = values.length ?? 0
   // Of a named thread only the name is there to be changed.
   const wrong = (field: string, why: string) =>
-    namedThread(chosen('named')) ? new Unfit(why) : Unfit.of(field, why)
-  if (diameter <= 0) return Unfit.of('diameter', `The thread on ${name} has no diameter`)
-  if (pitch <= 0) return Unfit.of(pitchField(asked), `The thread on ${name} does not rise`)
-  if (length <= 0) return Unfit.of('length', `The thread on ${name} has no length`)
+    namedThread(chosen('named')) ? new CannotMake(why) : CannotMake.of(field, why)
+  if (diameter <= 0) return CannotMake.of('diameter', `The thread on ${name} has no diameter`)
+  if (pitch <= 0) return CannotMake.of(pitchField(asked), `The thread on ${name} does not rise`)
+  if (length <= 0) return CannotMake.of('length', `The thread on ${name} has no length`)
   const room = Math.min(size[along], size[across])
   if (diameter > room + 1e-6)
     return wrong(
@@ -47,12 +47,12 @@ function resolve(asked: Asked, { name, size, shoulder }: Wood): Thread | Unfit {
       `A thread of ⌀ ${say(diameter)} is wider than ${name}, which is ${say(room)} there`,
     )
   if (length > size[into] + 1e-6)
-    return Unfit.of(
+    return CannotMake.of(
       'length',
       `A thread of ${say(length)} is longer than ${name}, which is ${say(size[into])} long`,
     )
   if (pitch > diameter / 2)
-    return Unfit.of(
+    return CannotMake.of(
       pitchField(asked),
       `A pitch of ${say(pitch)} leaves no core in a thread of ⌀ ${say(diameter)}`,
     )
@@ -85,19 +85,19 @@ export const own: OwnDefinition<Thread> = {
   title: 'Thread',
   faces: ['end1', 'end2'],
   measures: {
-    diameter: { label: 'Diameter', otherwise: 'say it' },
-    pitch: { label: 'Pitch', otherwise: 'say it' },
-    perInch: { label: 'Threads per inch', kind: 'number', otherwise: 'say it' },
-    length: { label: 'Length', otherwise: 'say it' },
+    diameter: { label: 'Diameter', placeholder: 'required' },
+    pitch: { label: 'Pitch', placeholder: 'required' },
+    perInch: { label: 'Threads per inch', kind: 'number', placeholder: 'required' },
+    length: { label: 'Length', placeholder: 'required' },
   },
   choices: {
     named: { label: 'Size', values: { own: 'by its diameter', ...NAMED_THREADS } },
     pitchBy: { label: 'Pitch given as', values: { pitch: 'a length', turns: 'threads per inch' } },
     hand: { label: 'Hand', values: { right: 'right hand', left: 'left hand' } },
   },
-  idle: ({ named = 'own', pitchBy = 'pitch' }) =>
+  hiddenFields: ({ named = 'own', pitchBy = 'pitch' }) =>
     named !== 'own' ? ['diameter', 'pitch', 'perInch'] : [pitchBy === 'turns' ? 'pitch' : 'perInch'],
-  idleChoices: ({ named = 'own' }) => (named === 'own' ? [] : ['pitchBy']),
+  hiddenChoices: ({ named = 'own' }) => (named === 'own' ? [] : ['pitchBy']),
   starts: (on): Pick<Step, 'fields' | 'options'> => {
     const thick = on.size ? Math.min(on.size[1], on.size[2]) : MM_PER.in!
     const fields = { diameter: usual(on, 3 / 4, 20, thick), length: usual(on, 2, 50, shareOf(on, 0, 1 / 2)) }

@@ -1,4 +1,4 @@
-import { area, ring, way } from '../picture'
+import { area, ring, way } from '../icon'
 import type { Preset } from '../preset'
 
 export const presets: readonly Preset[] = [

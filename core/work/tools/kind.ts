@@ -108,7 +108,7 @@ export interface ToolKind<T> {
   /** The same, standing among other wood; for what looks at that. */
   among?(tool: T, among: Among): unknown
   /** The same without what only its solid is made from. */
-  bare?(tool: T): unknown
+  withoutMesh?(tool: T): unknown
   /** It is a round hole: its rim is left alone unless it is asked for. */
   readonly hole?: true
   /** What one of its round surfaces is a part of, where that is a cylinder. */

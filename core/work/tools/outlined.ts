@@ -6,7 +6,7 @@ import { plainKey, type Cylinder, type ToolKind } from './kind'
 import { nearestSide, sweptBulk, sweptMouth, sweptText, sweptTrace } from './prism'
 
 /** A side of a loop, from its corner to the next. */
-interface Side {
+interface OutlinedSide {
   /** The piece of the outline it stands for. */
   readonly piece: number
   /** The circle that piece is of; null for a straight one, and for a curve. */
@@ -16,7 +16,7 @@ interface Side {
 }
 export interface Loop {
   readonly corners: readonly Vec2[]
-  readonly sides: readonly Side[]
+  readonly sides: readonly OutlinedSide[]
   /** What its sides stand for. */
   readonly pieces: readonly Segment[]
 }
@@ -40,7 +40,7 @@ export const loopOf = ({ segments }: Pick<Path, 'segments'>): Loop => {
     pieces: segments,
     corners: parts.flat(),
     sides: segments.flatMap((s, piece) =>
-      parts[piece]!.map((): Side => {
+      parts[piece]!.map((): OutlinedSide => {
         const arc = s.kind === 'arc' ? { centre: s.centre, radius: s.radius } : null
         return { piece, arc, round: s.kind !== 'line' }
       }),
@@ -61,7 +61,7 @@ const loopsOf = (t: Outlined): Loop[] => [t.outer, ...t.inner]
 const MOST = 1024
 
 /** The side that a place lies on, and its number among the round or the flat ones. */
-function sideUnder(t: Outlined, at: Vec3): { side: Side; number: number } {
+function sideUnder(t: Outlined, at: Vec3): { side: OutlinedSide; number: number } {
   const [u, v] = toOwn(t.frame, at)
   const all = loopsOf(t).map(({ corners }, loop) => ({ loop, ...nearestSide(corners, u, v) }))
   const { loop, k } = all.reduce((a, b) => (b.off < a.off - 1e-9 ? b : a))

@@ -73,20 +73,20 @@ function loopText(corners: readonly string[]): string {
 /** Sides of an outline that turn by less than this stand for one round side. */
 const ROUND = Math.cos((20 * Math.PI) / 180)
 
-interface Side {
+interface PrismSide {
   readonly side: number
   readonly round: boolean
 }
-const known = new WeakMap<Prism, readonly Side[]>()
+const known = new WeakMap<Prism, readonly PrismSide[]>()
 
 /** For each side of the outline, which of its surfaces it belongs to. */
-function sidesOf(t: Prism): readonly Side[] {
+function sidesOf(t: Prism): readonly PrismSide[] {
   let sides = known.get(t)
   if (!sides) known.set(t, (sides = gather(t.outline)))
   return sides
 }
 
-function gather(outline: readonly Vec2[]): Side[] {
+function gather(outline: readonly Vec2[]): PrismSide[] {
   const n = outline.length
   const way = outline.map(([u, v], k) => {
     const [a, b] = outline[(k + 1) % n]!

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { bodiesOf, boxRecipe, type Kernel, type Shape } from '../../solid'
 import type { Vec3 } from '../../pieces'
-import { testKernel } from '../../testing/bench'
+import { testKernel } from '../../testing/scenario'
 import { cutAt, type Run, type Tool, type Vec2 } from '../tool'
 import { runs } from '../../testing/runs'
 

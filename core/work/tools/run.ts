@@ -84,7 +84,7 @@ export const run = {
     return plainKey(plain, snap) + stands
   },
   among: (t, among) => ({ ...t, among }),
-  bare: (t) => (t.among === null ? t : { ...t, among: null }),
+  withoutMesh: (t) => (t.among === null ? t : { ...t, among: null }),
   /** By the part of its profile that a place is on and the way it looks, all of them round. */
   surface: (t, at, normal) => {
     const [, , z] = toOwn(t.frame, at)
@@ -223,7 +223,7 @@ function neighbourhood(
   const told = near.map(({ frame, corners, stages }) => {
     const done = stages.map((s) =>
       s
-        .map((tool) => other(bareRun(tool), frame))
+        .map((tool) => other(runWithoutMesh(tool), frame))
         .sort()
         .join(';'),
     )
@@ -235,8 +235,8 @@ function neighbourhood(
   return `${told.sort().join('&')}&&${far}`
 }
 
-const bareRun = (tool: object): object =>
-  (tool as { kind: string }).kind === 'run' ? run.bare(tool as Run) : tool
+const runWithoutMesh = (tool: object): object =>
+  (tool as { kind: string }).kind === 'run' ? run.withoutMesh(tool as Run) : tool
 
 /** A short text for each different assembly: its pieces may have stood in others before. */
 const shortened = new Map<string, string>()

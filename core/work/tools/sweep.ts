@@ -39,7 +39,7 @@ const MOST_ROLLED = (20 * Math.PI) / 180
 const SHARE = 0.45
 
 /** Stretches that one solid is made along, and whether it goes round there where it starts and ends. */
-interface Part {
+interface SweptStretch {
   readonly stretches: Stretch[]
   readonly rounds: [boolean, boolean]
 }
@@ -73,7 +73,7 @@ export function sweepsAlong({ stretches, closed, stops }: Way, section: Section)
     return [
       meshOf(ringsOf({ stretches: [...stretches], rounds: [false, false] }, true, section), true, section),
     ]
-  const parts: Part[] = []
+  const parts: SweptStretch[] = []
   let sum = 0
   let mitred = false
   for (const { stretch, by, k } of inOrder(stretches, turns)) {
@@ -148,7 +148,7 @@ function mitreOf(one: Stretch, next: Stretch, reach: Mm): Vec2 | null {
 }
 
 /** Ends the last part in the middle of its last stretch, and starts another there, which has not turned. */
-function halve(parts: Part[]): 0 {
+function halve(parts: SweptStretch[]): 0 {
   const { stretches } = parts.at(-1)!
   const last = stretches.pop()!
   const { from, to } = last
@@ -170,7 +170,7 @@ export function turnOf(one: Stretch, next: Stretch): number {
 }
 
 function ringsOf(
-  { stretches: part, rounds: [first, last] }: Part,
+  { stretches: part, rounds: [first, last] }: SweptStretch,
   closed: boolean,
   section: Section,
 ): Ring[] {

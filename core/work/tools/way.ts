@@ -15,7 +15,7 @@ type Rule = Pick<Run, 'loops' | 'sides' | 'spared' | 'sharp' | 'holes' | 'off' |
  * A side of the way, and whether it is gone along. `turns`: the bit only rolls about an outside corner
  * there, both of whose sides are in its reach, and takes nothing that it does not take along those.
  */
-interface Part extends Stretch {
+interface WayStretch extends Stretch {
   readonly wanted: boolean
   readonly turns: boolean
 }
@@ -38,13 +38,13 @@ export function waysAlong(
   return loops.flatMap((loop) => waysOn(partsOf(loop, outline, rule), rule))
 }
 
-function partsOf(loop: readonly Vec2[], outline: readonly Rim[], rule: Rule): Part[] {
+function partsOf(loop: readonly Vec2[], outline: readonly Rim[], rule: Rule): WayStretch[] {
   const n = loop.length
   const all = loop.map((from, k) => {
     const to = loop[(k + 1) % n]!
     return { from, to, side: sideUnder(from, to, outline, rule.off) }
   })
-  const next = (k: number, step: 1 | -1): Side | null => {
+  const next = (k: number, step: 1 | -1): WaySide | null => {
     for (let i = 1; i < n; i++) {
       const found = all[(k + step * i + n * n) % n]!.side
       if (found) return found
@@ -78,20 +78,20 @@ function partsOf(loop: readonly Vec2[], outline: readonly Rim[], rule: Rule): Pa
   })
 }
 
-interface Side {
+interface WaySide {
   readonly loop: Rim
   readonly k: number
   readonly looks: Looks
 }
 
 /** The side of the outline that a side of the way is set off from; null where it rolls about a corner. */
-function sideUnder(from: Vec2, to: Vec2, outline: readonly Rim[], off: Mm): Side | null {
+function sideUnder(from: Vec2, to: Vec2, outline: readonly Rim[], off: Mm): WaySide | null {
   const long = Math.hypot(to[0] - from[0], to[1] - from[1])
   if (long < 1e-9) return null
   const [x, y] = [(to[0] - from[0]) / long, (to[1] - from[1]) / long]
   // The wood is on the left.
   const at: Vec2 = [(from[0] + to[0]) / 2 - y * off, (from[1] + to[1]) / 2 + x * off]
-  let best: Side | null = null
+  let best: WaySide | null = null
   let nearest: Mm = NEAR
   for (const loop of outline)
     loop.points.forEach((a, k) => {
@@ -110,7 +110,7 @@ function sideUnder(from: Vec2, to: Vec2, outline: readonly Rim[], off: Mm): Side
   return best
 }
 
-function isWanted({ loop, k, looks }: Side, { loops, sides, spared, sharp, holes }: Rule): boolean {
+function isWanted({ loop, k, looks }: WaySide, { loops, sides, spared, sharp, holes }: Rule): boolean {
   const of = loop.of[k]!
   if (of.hole && !holes) return false
   if (of.gentle && sharp) return false
@@ -122,16 +122,16 @@ function isWanted({ loop, k, looks }: Side, { loops, sides, spared, sharp, holes
 /** Turns less than this go on straight, radians. */
 const STRAIGHT = 1e-3
 
-function waysOn(parts: readonly Part[], { short, off, profile }: Rule): Way[] {
+function waysOn(parts: readonly WayStretch[], { short, off, profile }: Rule): Way[] {
   const n = parts.length
-  const goes = (p: Part) => p.wanted || p.turns
+  const goes = (p: WayStretch) => p.wanted || p.turns
   if (!parts.some((p) => p.wanted)) return []
   if (parts.every(goes))
     return [{ stretches: parts.filter((p) => !p.turns), closed: true, stops: [false, false] }]
   // From a side that is not gone along, round to the same.
   const start = parts.findIndex((p) => !goes(p))
   const ways: Way[] = []
-  let open: Part[] = []
+  let open: WayStretch[] = []
   const close = () => {
     while (open[0]?.turns) open.shift()
     while (open.at(-1)?.turns) open.pop()
@@ -147,8 +147,8 @@ function waysOn(parts: readonly Part[], { short, off, profile }: Rule): Way[] {
 }
 
 function wayOf(
-  run: readonly Part[],
-  all: readonly Part[],
+  run: readonly WayStretch[],
+  all: readonly WayStretch[],
   short: readonly [Mm, Mm],
   off: Mm,
   profile: Rule['profile'],

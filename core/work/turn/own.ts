@@ -17,7 +17,7 @@ import {
 } from '../../pieces'
 import { drawnOn, imageDrawn, type Drawn } from '../drawn'
 import { SIX, waysOf } from '../onface'
-import { Unfit, type Asked, type OwnDefinition, type Wood } from '../own'
+import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
 import { BEYOND, frameInto, vectorInto, type Vec2 } from '../tool'
 import type { Turned } from './turned'
 import { presets } from './presets'
@@ -36,23 +36,23 @@ const BEYOND_ENDS = {
 } as const
 type Beyond = keyof typeof BEYOND_ENDS
 
-function resolve(asked: Asked, wood: Wood): Turned | Unfit {
+function resolve(asked: StepInput, wood: Wood): Turned | CannotMake {
   const { face, say } = asked
   const { name, shoulder, size } = wood
   const drawn = drawnOn(asked, wood, 'profile')
-  if (drawn instanceof Unfit) return drawn
+  if (drawn instanceof CannotMake) return drawn
   const { mirror } = drawn
   if (!mirror)
-    return new Unfit(
+    return new CannotMake(
       `Half of the profile of ${name} is drawn: choose which way it is mirrored about its axis`,
     )
   const [path, ...more] = drawn.paths
   if (!path || more.length > 0)
-    return new Unfit(
+    return new CannotMake(
       `The profile of ${name} is one line from end to end; what else is drawn is no part of it`,
     )
   const half = halfOf(path, mirror)
-  if (!half) return new Unfit(`The profile of ${name} runs from the axis to the axis, on one side of it`)
+  if (!half) return new CannotMake(`The profile of ${name} runs from the axis to the axis, on one side of it`)
 
   const ways = waysOf(face)
   const { into } = ways
@@ -71,7 +71,7 @@ function resolve(asked: Asked, wood: Wood): Turned | Unfit {
     ({ way, room }) => most[0] * reachOf(flats, side, way) > room + 1e-6,
   )
   if (tight)
-    return new Unfit(
+    return new CannotMake(
       `The profile is ⌀ ${say(2 * most[0])} at ${say(most[1])}; the blank of ${name} is at most ` +
         `⌀ ${say((2 * tight.room) / reachOf(flats, side, tight.way))} about that axis`,
     )
@@ -79,7 +79,7 @@ function resolve(asked: Asked, wood: Wood): Turned | Unfit {
   const long = shoulder.max[along] - shoulder.min[along]
   const beyond = Math.max(-first, last - long)
   if (beyond > 1e-6)
-    return new Unfit(
+    return new CannotMake(
       `The profile of ${name} runs ${say(beyond)} beyond its blank, which is ${say(long)} long`,
     )
   return {
@@ -126,25 +126,26 @@ function standing(f: Frame, flats: number): Frame {
 }
 
 /** A piece of the profile with the places on it, both ends among them. */
-interface Part {
+interface TurnedStretch {
   readonly points: readonly Vec2[]
   /** Where it is widest or narrowest, between its ends; none where that is at an end. */
   readonly crest: readonly Vec2[]
 }
 
 /** The pieces of the half of a path above the axis, from the near end on; null where it does not lie so. */
-function halfOf({ segments }: Path, { axis, at }: NonNullable<Drawn['mirror']>): Part[] | null {
+function halfOf({ segments }: Path, { axis, at }: NonNullable<Drawn['mirror']>): TurnedStretch[] | null {
   const spots = (s: Segment): Vec2[] =>
     [...cornersOf(s, CHORD), s.to].map((p): Vec2 => [p[axis] - at, p[axis === 1 ? 0 : 1]])
   const crest = (s: Segment, points: readonly Vec2[]): Vec2[] =>
     s.kind === 'arc'
       ? topsOf(s, axis).map((p): Vec2 => [p[axis] - at, p[axis === 1 ? 0 : 1]])
       : crestOf(points)
-  const all = segments.map((s): Part => {
+  const all = segments.map((s): TurnedStretch => {
     const points = spots(s)
     return { points, crest: crest(s, points) }
   })
-  const above = ({ points }: Part) => points.every(([r]) => r > -1e-6) && points.some(([r]) => r > AXIS)
+  const above = ({ points }: TurnedStretch) =>
+    points.every(([r]) => r > -1e-6) && points.some(([r]) => r > AXIS)
   const start = all.findIndex((p, n) => above(p) && !above(all.at(n - 1)!))
   if (start < 0) return null
   const chain = [...all.slice(start), ...all.slice(0, start)]
@@ -190,7 +191,7 @@ const crestOf = (points: readonly Vec2[]): Vec2[] =>
  * profile stays; where the profile comes to a point, or where it is told so, it goes.
  */
 function sectionOf(
-  half: readonly Part[],
+  half: readonly TurnedStretch[],
   beyond: Beyond,
   { low, high, reach }: { readonly low: Mm; readonly high: Mm; readonly reach: Mm },
 ): Pick<Turned, 'section' | 'sides'> {
@@ -200,7 +201,7 @@ function sectionOf(
     corners.push(p)
     sides.push({ piece, straight })
   }
-  const flatEnd = ({ points }: Part) => Math.abs(points[0]![1] - points.at(-1)![1]) < 1e-9
+  const flatEnd = ({ points }: TurnedStretch) => Math.abs(points[0]![1] - points.at(-1)![1]) < 1e-9
   const [first, last] = [half[0]!, half.at(-1)!]
   const [from, to] = [first.points[0]![1], last.points.at(-1)![1]]
   const goes = {
@@ -231,9 +232,9 @@ function carry(t: Turned, from: Frame, to: Wood): Turned {
 }
 
 export const own: OwnDefinition<Turned> = {
-  title: 'Turn',
+  title: 'Turned profile',
   faces: SIX,
-  measures: { off: { label: 'Axis offset', otherwise: 'in the middle', text: '0' } },
+  measures: { off: { label: 'Axis offset', placeholder: 'in the middle', text: '0' } },
   choices: {
     round: {
       label: 'Turned',

@@ -1,11 +1,11 @@
 /** The picture behind an outline, where it lies on its face. */
-import type { PlacedPicture } from '../../../../core/document'
-import { onPicture, type Place2 } from '../../../../core/outline'
+import type { PlacedTraceImage } from '../../../../core/document'
+import { onImage, type Place2 } from '../../../../core/outline'
 import { useOpen } from '../../../store/open'
 import type { Sheet } from '../face'
 
 interface Props {
-  readonly placed: PlacedPicture
+  readonly placed: PlacedTraceImage
   readonly sheet: Sheet
   /** It can be taken by hand; otherwise what lies over it can. */
   readonly loose: boolean
@@ -24,11 +24,11 @@ export function Backdrop({ placed, sheet, loose, hold, onNudge }: Props) {
   const picture = useOpen((s) => s.project.pictures.find((p) => p.id === placed.of))
   if (!picture) return null
   const { wide, high, type, data, name } = picture
-  const corner = sheet.at(onPicture(placed, [0, high]))
+  const corner = sheet.at(onImage(placed, [0, high]))
   const [right, down] = [
     [1, high],
     [0, high - 1],
-  ].map((p) => sheet.at(onPicture(placed, p as unknown as Place2)))
+  ].map((p) => sheet.at(onImage(placed, p as unknown as Place2)))
   const matrix = [
     right![0] - corner[0],
     right![1] - corner[1],

@@ -39,7 +39,7 @@ export function TraceBar({ trace, tolerance, onTolerance }: Props) {
         <CornerDownRight size={14} /> Corner here
       </button>
       <button className="btn" disabled={!last} onClick={trace.back}>
-        <Undo2 size={14} /> Take it back
+        <Undo2 size={14} /> Remove last point
       </button>
       <button className="btn btn-main" disabled={pieces.length === 0} onClick={trace.done}>
         Draw it

@@ -19,7 +19,7 @@ const NOTHING: Against = { mine: '', that: '', manner: 'flush', offset: '' }
 const MINE = 'Face to move'
 const THAT = 'Against'
 
-const Told = z.object({
+const AgainstForm = z.object({
   mine: z.string(),
   that: z.string(),
   manner: z.enum(['flush', 'off', 'run']),
@@ -43,7 +43,7 @@ export function AgainstPanel() {
     set: put,
     submit,
     why,
-  } = useDraftForm<z.infer<typeof Told>>('against', Told, NOTHING)
+  } = useDraftForm<z.infer<typeof AgainstForm>>('against', AgainstForm, NOTHING)
   const latest = useRef({ put, submit })
   useEffect(() => {
     latest.current = { put, submit }

@@ -36,7 +36,7 @@ function facesBefore({ id, pieces, groups }: Project): Faces {
   return there(before.faces.from) && there(before.faces.to) ? before.faces : NONE
 }
 
-const Told = z.object({
+const BetweenForm = z.object({
   stock: z.string().min(1, 'Choose the stock'),
   from: z.string(),
   to: z.string(),
@@ -46,12 +46,12 @@ const Told = z.object({
   /** Null for what is proposed. */
   name: z.string().nullable(),
 })
-type Told = z.infer<typeof Told>
+type BetweenForm = z.infer<typeof BetweenForm>
 
 export function BetweenPanel() {
   const project = useOpen((s) => s.project)
   const last = [...project.pieces].reverse().find((p): p is MadePiece => p.kind === 'made')
-  const form = useDraftForm<Told>('between', Told, () => ({
+  const form = useDraftForm<BetweenForm>('between', BetweenForm, () => ({
     stock: last?.stock ?? '',
     ...facesBefore(project),
     thin: null,
@@ -67,7 +67,7 @@ export function BetweenPanel() {
   const names = [...project.pieces, ...project.groups].map((x) => x.name)
   const proposed = 'facing' in stands ? freeName(called(stands), names) : ''
 
-  function put(told: Told): string | null {
+  function put(told: BetweenForm): string | null {
     const of = picked.current ? { ...told, ...lookingInward(told, boxOf) } : told
     const found = standBetween(of, wide, last?.facing ?? null, of.thin)
     if ('why' in found) return found.why

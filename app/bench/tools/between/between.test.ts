@@ -3,7 +3,7 @@ import { change, execute, type Direction, type MadePiece } from '../../../../cor
 import { modelOf } from '../../../../core/model'
 import { facing, ROOM_SIDES, sideAt, type RoomSide } from '../../../../core/pieces'
 import { lookOver } from '../../../../core/proof'
-import { block, make } from '../../../../core/testing/bench'
+import { block, make } from '../../../../core/testing/scenario'
 import { faceNamed, lookingInward, standBetween } from './between'
 
 /** Two posts, a floor between them and a wall behind. */

@@ -48,7 +48,7 @@ export function standBetween(
 ): Standing | { readonly why: string } {
   const first = faceNamed(from)
   if (!first) return { why: 'Pick the face it starts from' }
-  if (!to.trim()) return { why: 'Pick the face it runs to, or say where it ends' }
+  if (!to.trim()) return { why: 'Pick the face it runs to, or type where it ends' }
   const length = directionOf(first.side)
   const second = faceNamed(to)
   if (second && directionOf(second.side) !== length)

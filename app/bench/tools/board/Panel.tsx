@@ -2,7 +2,7 @@
  * A new board: its wood, its size, how it stands. It hangs at the pointer, true to size, and drops where it
  * is shown to; it comes standing the way the last one did.
  */
-import { useEffect } from 'react'
+import { useEffect, useEffectEvent } from 'react'
 import * as z from 'zod'
 import { change, freeId, freeName, takenIds, type MadePiece } from '../../../../core/document'
 import { DIRECTION_OF, facing, hull, vec3, type Vec3 } from '../../../../core/pieces'
@@ -18,7 +18,7 @@ import { Stance } from '../../ticket/Stance'
 import { StockSelect } from '../../ticket/StockSelect'
 import { Labelled, TextField, ToolPanel } from '../panel/ToolPanel'
 
-const Told = z.object({
+const BoardForm = z.object({
   /** Null for what is proposed. */
   name: z.string().nullable(),
   stock: z.string().min(1, 'Choose the stock'),
@@ -31,7 +31,7 @@ export function BoardPanel() {
   const project = useOpen((s) => s.project)
   const shown = useOpen((s) => s.shown)
   const last = [...project.pieces].reverse().find((p): p is MadePiece => p.kind === 'made')
-  const { values, set, submit, why } = useDraftForm('board', Told, {
+  const { values, set, submit, why } = useDraftForm('board', BoardForm, {
     name: null,
     stock: last?.stock ?? '',
     stance: last?.facing ?? 'up-left',
@@ -68,7 +68,7 @@ export function BoardPanel() {
     if (needsWidth && !width) return 'Type its width; this stock has none of its own'
     if (!size) return 'Type its length and width'
     const where = at ?? clearOf(shown, size)
-    if (where.inside) return `There it would stand in ${where.inside}; choose another place`
+    if (where.inside) return `There it would overlap ${where.inside}; choose another place`
     const id = freeId('p', takenIds(project))
     const along = (axis: number) => DIRECTION_OF[room[axis]!]!
     const spans = { ...where.starts }
@@ -84,13 +84,17 @@ export function BoardPanel() {
 
   // It hangs at the pointer as long as it has a size.
   useEffect(() => {
-    const hanging =
-      sized === ''
-        ? null
-        : { size: sized.split(',').map(Number) as unknown as Vec3, drop: (at: Hung) => submit(() => put(at)) }
+    const hanging = sized === '' ? null : (sized.split(',').map(Number) as unknown as Vec3)
     useBench.setState({ hanging })
-  })
-  useEffect(() => () => useBench.setState({ hanging: null, hung: null }), [])
+  }, [sized])
+  const dropped = useBench((s) => s.dropped)
+  const drop = useEffectEvent((at: Hung) => submit(() => put(at)))
+  useEffect(() => {
+    if (!dropped) return
+    useBench.setState({ dropped: null })
+    drop(dropped)
+  }, [dropped])
+  useEffect(() => () => useBench.setState({ hanging: null, hung: null, dropped: null }), [])
 
   const takeBoth = (text: string): string => {
     const [first, second] = splitSize(text)
@@ -107,7 +111,7 @@ export function BoardPanel() {
       missing={
         stock === '' ? 'Choose the stock' : sized === '' ? sizeMissing(length, width, needsWidth) : null
       }
-      why={why ?? (hung?.inside ? `There it would stand in ${hung.inside}` : null)}
+      why={why ?? (hung?.inside ? `There it would overlap ${hung.inside}` : null)}
       onMain={() => submit(() => put(null))}
       aside={
         project.pieces.length > 0 && (

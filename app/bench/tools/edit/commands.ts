@@ -1,5 +1,5 @@
 /** Choosing, copying, moving a step and deleting. */
-import { choose, light, pick, useOpen } from '../../../store/open'
+import { choose, highlight, pick, useOpen } from '../../../store/open'
 import { leaveTool, useBench } from '../../asks'
 import { copyOut, hasClip, keepAsReady, pasteClip } from '../../clipboard'
 import { chooseAll, chosenIds } from '../../groups'
@@ -80,7 +80,7 @@ export const EDIT_COMMANDS: readonly BenchCommand[] = [
       if (useOpen.getState().picking && active?.tool !== 'place') return pick(null)
       if (active) return leaveTool()
       choose([])
-      light(null)
+      highlight(null)
     },
   },
 ]

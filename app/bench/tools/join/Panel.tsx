@@ -4,7 +4,7 @@ import { toast } from 'sonner'
 import { change, freeId, type Joint } from '../../../../core/document'
 import type { Offer, Typed } from '../../../../core/joints/offers'
 import { pieceOf } from '../../../../core/resolve'
-import { useAsked } from '../../../store/asked'
+import { useAnswer } from '../../../store/answer'
 import { sayFault } from '../../../store/hands'
 import { askModel } from '../../../store/modelling'
 import { run, useOpen } from '../../../store/open'
@@ -15,7 +15,7 @@ import { LineDrawing } from '../../../ui/LineDrawing'
 import { Sentence } from '../../../ui/Sentence'
 import { useBench } from '../../asks'
 import { ToolPanel } from '../panel/ToolPanel'
-import { figuresOf, useInPicture } from '../../handles/JointKnobs'
+import { figuresOf, useStagePreview } from '../../handles/JointKnobs'
 import { RecordForm } from '../../steps/RecordForm'
 
 /** What is settled of an offer: which joint, what was typed of it, and the pairs it leaves out. */
@@ -61,7 +61,7 @@ export function JoinPanel() {
   const few = useOpen((s) => s.shown.instances.length < 2)
   const joined = useOpen((s) => s.project.joints.length > 0)
   const pieces = [...new Set(chosen.map(pieceOf))]
-  const { answer: offers, fault, again } = useAsked(pieces.join(), (hand) => hand.offers(pieces))
+  const { answer: offers, fault, again } = useAnswer(pieces.join(), (hand) => hand.offers(pieces))
   const of = (offer: Offer): Settled => {
     const now = settled.get(offer.key)
     return now && offer.kinds.some((k) => k.kind === now.kind) ? now : likely(offer)
@@ -145,7 +145,7 @@ function OfferCard({ offer, settled, settle, active, alone, onActive }: OfferPro
     answer: proposed,
     fault,
     again,
-  } = useAsked(`${kind} ${key}`, (hand) => hand.propose(key, kind, typed), JSON.stringify(typed))
+  } = useAnswer(`${kind} ${key}`, (hand) => hand.propose(key, kind, typed), JSON.stringify(typed))
   const taken = contacts.filter((c) => !left.has(c.pair))
   const pairs = [...new Set(contacts.map((c) => c.pair))]
   const show = (yes: boolean) => {
@@ -157,15 +157,11 @@ function OfferCard({ offer, settled, settle, active, alone, onActive }: OfferPro
       ...settled,
       typed: { fields: { ...typed.fields, ...more.fields }, options: { ...typed.options, ...more.options } },
     })
-  useInPicture(
+  useStagePreview(
     active && proposed?.seat
-      ? {
-          seat: proposed.seat,
-          figures: figuresOf(proposed.asked, proposed.fields),
-          locals: proposed.locals,
-          put: (name, text) => (put({ fields: { [name]: text } }), null),
-        }
+      ? { seat: proposed.seat, figures: figuresOf(proposed.asked, proposed.fields), locals: proposed.locals }
       : null,
+    (name, text) => (put({ fields: { [name]: text } }), null),
   )
 
   return (
@@ -255,7 +251,7 @@ function JointDrawing({
   typed: Typed
   title: string
 }) {
-  const { answer: drawn } = useAsked(
+  const { answer: drawn } = useAnswer(
     `drawn ${kind} ${offer}`,
     async (hand) => hand.drawn(offer, kind, typed),
     JSON.stringify(typed),

@@ -7,7 +7,7 @@ export function LookBars() {
   const any = useBench((s) => s.section !== null || s.apart > 0)
   if (!any) return null
   return (
-    <div className="absolute bottom-2 left-2 grid w-72 max-w-[calc(100%-1rem)] gap-2">
+    <div className="absolute bottom-2 left-2 grid w-72 max-w-[calc(100%-1rem)] gap-2 max-phone:bottom-44">
       <ApartBar />
       <SectionBar />
     </div>

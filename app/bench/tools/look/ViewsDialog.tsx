@@ -1,14 +1,14 @@
 /** Views that are kept by name: go to one, keep this one, rename and let go. Plans draws a sheet of each. */
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
-import { change, freeId, type KeptView } from '../../../../core/document'
+import { change, freeId, type SavedView } from '../../../../core/document'
 import { run, useOpen } from '../../../store/open'
 import { Dialog } from '../../../ui/Dialog'
 import { NameField } from '../../../ui/NameField'
 import { sayRefusal } from '../../../ui/refusal'
 import { useBench } from '../../asks'
 
-export const goToView = ({ from, at, hidden, apart, section }: KeptView): void => {
+export const goToView = ({ from, at, hidden, apart, section }: SavedView): void => {
   useBench.setState({ hidden: new Set(hidden), apart, section })
   // The eye goes there once what it is to see stands so.
   setTimeout(() => useBench.getState().eye?.gazeFrom({ from, at }), 50)
@@ -25,7 +25,7 @@ function keepThis(name: string): string | null {
   )
   const { from, at } = eye.gaze
   const view = { id, name, from: [...from], at: [...at], apart, section }
-  return run(change.keepView({ ...view, hidden: [...hidden].filter((p) => there.has(p)) } as KeptView))
+  return run(change.keepView({ ...view, hidden: [...hidden].filter((p) => there.has(p)) } as SavedView))
 }
 
 export function ViewsDialog() {

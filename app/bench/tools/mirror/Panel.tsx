@@ -2,8 +2,8 @@
 import { useEffect, useMemo } from 'react'
 import * as z from 'zod'
 import type { Direction, MadePiece } from '../../../../core/document'
-import { measureText, formatLength } from '../../../../core/measure'
-import { AXIS_OF, DIRECTION_OF, facing, hull, sideOf, type Axis } from '../../../../core/pieces'
+import { formatLength } from '../../../../core/measure'
+import { AXIS_OF, DIRECTION_OF, facing, type Axis } from '../../../../core/pieces'
 import { tryMeasure } from '../../../../core/resolve'
 import { chooseNew, run, useOpen } from '../../../store/open'
 import { Choice } from '../../../ui/Choice'
@@ -13,7 +13,7 @@ import { useDraftForm } from '../../../ui/useDraftForm'
 import { leaveTool, useBench } from '../../asks'
 import { chosenIds } from '../../groups'
 import { Check, TextField, ToolPanel } from '../panel/ToolPanel'
-import { jointsOver, mirrorBox, mirrorChanges, twinName } from './mirrors'
+import { jointsOver, mirrorBox, mirrorChanges, proposedDirection, proposedPlane, twinName } from './mirrors'
 
 const SAY: Readonly<Record<Direction, string>> = {
   across: 'left and right',
@@ -36,9 +36,9 @@ export function MirrorPanel() {
   )
 }
 
-const Told = z.object({
+const MirrorFields = z.object({
   direction: z.enum(['across', 'deep', 'up']),
-  /** Null for the middle of what it stands in. */
+  /** Null for where it is proposed. */
   about: z.string().nullable(),
   name: z.string(),
   withJoints: z.boolean(),
@@ -51,24 +51,19 @@ const swappedIn = (room: readonly Axis[]): Direction =>
 function MirrorForm({ pieces }: { pieces: readonly MadePiece[] }) {
   const shown = useOpen((s) => s.shown)
   const first = pieces[0]!
-  const { values, set, submit, why } = useDraftForm<z.infer<typeof Told>>(`mirror ${first.id}`, Told, {
-    direction: swappedIn(facing(first.facing).room),
-    about: null,
-    name: twinName(first.name),
-    withJoints: true,
-  })
+  const { values, set, submit, why } = useDraftForm<z.infer<typeof MirrorFields>>(
+    `mirror ${first.id}`,
+    MirrorFields,
+    () => ({
+      direction: proposedDirection(shown, pieces, swappedIn(facing(first.facing).room)),
+      about: null,
+      name: twinName(first.name),
+      withJoints: true,
+    }),
+  )
   const { direction, name, withJoints } = values
   const axis = AXIS_OF[direction]
-  /** The middle of the group it stands in, or of all that stands. */
-  const middle = (): string => {
-    const [low, high] = [false, true].map((far) => sideOf(AXIS_OF[direction], far))
-    if (first.group) return `(@${first.group}.${low} + @${first.group}.${high})/2`
-    const box = hull(shown.instances.map((i) => i.grown))
-    return box && shown.instances.length > pieces.length
-      ? measureText((box.min[axis] + box.max[axis]) / 2, shown.style)
-      : ''
-  }
-  const about = values.about ?? middle()
+  const about = values.about ?? proposedPlane(shown, pieces, direction).about
   const found = about ? tryMeasure(shown, about, 'length') : null
   const plane = found?.ok ? found.value : null
   const ids = pieces.map((p) => p.id).join()

@@ -9,7 +9,18 @@ import {
   type Joint,
   type MadePiece,
 } from '../../../../core/document'
-import { AXIS_OF, FACE_AT, facing, oppositeFace, vec3, type Box } from '../../../../core/pieces'
+import { measureText } from '../../../../core/measure'
+import {
+  AXIS_OF,
+  DIRECTION_OF,
+  FACE_AT,
+  facing,
+  hull,
+  oppositeFace,
+  sideOf,
+  vec3,
+  type Box,
+} from '../../../../core/pieces'
 import type { Shown } from '../../../../core/shown'
 
 const OTHER: Readonly<Record<string, string>> = {
@@ -35,6 +46,42 @@ export function mirrorBox({ min, max }: Box, direction: Direction, plane: number
 }
 
 /**
+ * Where a mirror is proposed, as a stored text: in the middle of the group the pieces stand in, or of all
+ * that stands; where that goes through the pieces themselves, at the far side of the first. Empty where
+ * nothing stands but them.
+ */
+export function proposedPlane(
+  shown: Shown,
+  pieces: readonly MadePiece[],
+  direction: Direction,
+): { readonly about: string; readonly through: boolean } {
+  const axis = AXIS_OF[direction]
+  const [low, high] = [false, true].map((far) => sideOf(axis, far))
+  const own = hull(boxesOf(shown, pieces))
+  const { group } = pieces[0]!
+  const all =
+    group === null
+      ? hull(shown.instances.map((i) => i.grown))
+      : (shown.groups.find((g) => g.id === group)?.boxes[0] ?? null)
+  if (!all || !own || (group === null && shown.instances.length <= pieces.length))
+    return { about: '', through: false }
+  const middle = (all.min[axis] + all.max[axis]) / 2
+  if (middle > own.min[axis] + 0.1 && middle < own.max[axis] - 0.1)
+    return { about: `@${pieces[0]!.id}.${high}`, through: true }
+  const about = group === null ? measureText(middle, shown.style) : `(@${group}.${low} + @${group}.${high})/2`
+  return { about, through: false }
+}
+
+/** The direction to mirror in: as usual for how the wood stands, or one whose middle is beside the wood. */
+export function proposedDirection(shown: Shown, pieces: readonly MadePiece[], usual: Direction): Direction {
+  const beside = (d: Direction) => !proposedPlane(shown, pieces, d).through
+  return [usual, ...DIRECTION_OF.filter((d) => d !== usual)].find(beside) ?? usual
+}
+
+const boxesOf = (shown: Shown, pieces: readonly MadePiece[]): Box[] =>
+  pieces.flatMap((p) => shown.byId.get(p.id)?.instances.map((i) => i.box) ?? [])
+
+/**
  * The joints that the twins take over: those between pieces that are both mirrored, and those with a piece
  * that stands in the middle of the mirror, which then meets the twin with its other side.
  */
@@ -56,7 +103,7 @@ export function jointsOver(
   )
 }
 
-interface Asked {
+interface MirrorInput {
   readonly pieces: readonly MadePiece[]
   readonly names: readonly string[]
   readonly direction: Direction
@@ -65,7 +112,10 @@ interface Asked {
 }
 
 /** All of it, as one step. */
-export function mirrorChanges(shown: Shown, { pieces, names, direction, about, joints }: Asked): Change[] {
+export function mirrorChanges(
+  shown: Shown,
+  { pieces, names, direction, about, joints }: MirrorInput,
+): Change[] {
   const { project } = shown
   const taken = takenIds(project)
   const called = [...project.pieces, ...project.groups].map((x) => x.name)

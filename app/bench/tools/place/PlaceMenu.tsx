@@ -8,7 +8,7 @@ import { useOpen } from '../../../store/open'
 import { useBench } from '../../asks'
 import { commandNamed, doOnBench, sayKey } from '../commands'
 import { focusStage } from '../../stage/focus'
-import { PictureOf } from '../rail/PictureOf'
+import { ToolIcon } from '../rail/ToolIcon'
 import type { BenchCommand } from '../tool'
 import { standAt, takePlace } from './here'
 
@@ -41,7 +41,7 @@ export function PlaceMenu() {
         then?.()
       }}
     >
-      {c.entry && then && <PictureOf picture={c.entry.picture} width={32} />}
+      {c.entry && then && <ToolIcon picture={c.entry.picture} width={32} />}
       <span className="mr-auto">{then ? c.entry?.name : c.says}</span>
       {c.keys[0] && <kbd className="measure text-quiet">{sayKey(c.keys[0])}</kbd>}
     </DropdownMenu.Item>

@@ -10,7 +10,7 @@ import {
 import { modelOf } from '../../../../core/model'
 import { FACE_AT, FACE_NAMES, vec3, type Vec3 } from '../../../../core/pieces'
 import { keyOf } from '../../../../core/resolve'
-import { block, join, make } from '../../../../core/testing/bench'
+import { block, join, make } from '../../../../core/testing/scenario'
 import { shownOf } from '../../../../core/testing/shown'
 import { PRESETS, type Bore } from '../../../../core/work'
 import { addStepAt, carriedChanges, faceUnder, holdAlong, markOf, placedAxes, stepAt } from './onface'
@@ -20,14 +20,7 @@ import { runs } from '../../../../core/testing/runs'
 const housed = make([
   ...block('a', 'right-up', [18, 600], [0, 120], [100, 24]),
   ...block('b', 'up-left', [0, 18], [0, 120], [0, 300]),
-  join(
-    'housing',
-    [
-      ['a', 'end1'],
-      ['b', null],
-    ],
-    { depth: 6 },
-  ),
+  join('housing', ['a.end1', 'b'], { depth: 6 }),
 ])
 const after = (project: Project, changes: Change | Change[]): Project => {
   const done = execute(project, changes)

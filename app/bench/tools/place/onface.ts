@@ -20,7 +20,7 @@ import {
   startOf,
   theFace,
   wayOf,
-  type Bore,
+  holesOf,
   type Datum,
   type Feature,
   type Fresh,
@@ -73,7 +73,7 @@ export function holdAlong(
     if (Math.abs(at - p) < (share === 1 / 2 ? reach : reach / 2))
       return { at: p, text: `${NAMES[axis]}${text}`, says }
   }
-  const holes = features.flatMap((f) => (f.kind === 'bore' ? (f.data as Bore).at : [])).map((p) => p[axis])
+  const holes = features.flatMap((f) => holesOf(f)?.at ?? []).map((p) => p[axis])
   const near = holes
     .filter((p) => Math.abs(at - p) < reach)
     .sort((a, b) => Math.abs(at - a) - Math.abs(at - b))

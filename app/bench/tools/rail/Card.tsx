@@ -5,7 +5,7 @@ import { READ_ONLY, useOpen } from '../../../store/open'
 import { useBench } from '../../asks'
 import { doOnBench, sayKey } from '../commands'
 import type { BenchCommand } from '../tool'
-import { PictureOf } from './PictureOf'
+import { ToolIcon } from './ToolIcon'
 
 export function Card({
   word,
@@ -47,7 +47,7 @@ function EntryButton({ command }: { readonly command: BenchCommand }) {
       onClick={() => doOnBench(command)}
     >
       <span className={able ? '' : 'opacity-60'}>
-        <PictureOf picture={picture} width={52} />
+        <ToolIcon picture={picture} width={52} />
       </span>
       <span className={`min-w-0 flex-1 ${able ? '' : 'text-quiet'}`}>
         <span className="block font-semibold">{name}</span>

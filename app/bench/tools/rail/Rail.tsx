@@ -8,7 +8,7 @@ import { REGION } from '../../regions'
 import { commandNamed, doOnBench, inDrawer, sayKey } from '../commands'
 import { Card } from './Card'
 import { DRAWERS, type Drawer } from './drawers'
-import { PictureOf } from './PictureOf'
+import { ToolIcon } from './ToolIcon'
 
 export const Rail = memo(function Rail() {
   return (
@@ -48,7 +48,7 @@ function DrawerButton({ drawer: { id, word, picture } }: { readonly drawer: Draw
             <span
               className={last ? '-translate-x-2.5 pointer-coarse:translate-x-0 max-phone:translate-x-0' : ''}
             >
-              <PictureOf picture={picture} width={42} />
+              <ToolIcon picture={picture} width={42} />
             </span>
             <span className="measure tracking-tight max-phone:sr-only">{word}</span>
           </Popover.Trigger>
@@ -85,6 +85,7 @@ function LastUsed({ drawer }: { readonly drawer: Drawer['id'] }) {
   const says = `${name} again${command.keys[0] ? ` (${sayKey(command.keys[0])})` : ''}`
   return (
     <Toolbar.Button
+      data-over
       aria-label={says}
       title={says}
       className={
@@ -93,7 +94,7 @@ function LastUsed({ drawer }: { readonly drawer: Drawer['id'] }) {
       }
       onClick={() => doOnBench(command)}
     >
-      <PictureOf picture={picture} width={18} />
+      <ToolIcon picture={picture} width={18} />
     </Toolbar.Button>
   )
 }

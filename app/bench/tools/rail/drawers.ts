@@ -1,10 +1,10 @@
 /** The drawers of the rail, each by its word and a sign. */
-import { area, arrow, block, lying, ring, way, type DrawerId, type Picture } from '../../../../core/work'
+import { area, arrow, block, lying, ring, way, type DrawerId, type Icon } from '../../../../core/work'
 
 export interface Drawer {
   readonly id: DrawerId
   readonly word: string
-  readonly picture: Picture
+  readonly picture: Icon
 }
 
 export const DRAWERS: readonly Drawer[] = [

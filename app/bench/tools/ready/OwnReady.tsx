@@ -3,7 +3,7 @@ import { Trash2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import * as z from 'zod'
 import { askedOf, settled } from '../../../../core/document'
-import { useAsked } from '../../../store/asked'
+import { useAnswer } from '../../../store/answer'
 import { sayFault } from '../../../store/hands'
 import { useOpen } from '../../../store/open'
 import { listOwnReady, removeOwnReady, type OwnReady as Own } from '../../../store/ownReady'
@@ -69,21 +69,21 @@ export function OwnReady({ onOpen }: { readonly onOpen: (own: Own) => void }) {
   )
 }
 
-const Told = z.record(z.string(), z.string().min(1, 'A value is missing'))
+const OwnReadyForm = z.record(z.string(), z.string().min(1, 'A value is missing'))
 
 /** Its picture and the measures that it is made by, with what they were when it was kept. */
 export function OwnForm({ own: { id, name, clip }, onBack }: { own: Own; onBack: () => void }) {
   const project = useOpen((s) => s.project)
   const asked = askedOf(clip)
-  const { values, set, submit, why } = useDraftForm(`own ready ${id}`, Told, () =>
+  const { values, set, submit, why } = useDraftForm(`own ready ${id}`, OwnReadyForm, () =>
     Object.fromEntries(asked.map((p) => [p.name, p.expression])),
   )
-  const drawing = useAsked<string | null>(
+  const drawing = useAnswer<string | null>(
     `own ready ${id}`,
     (hand) => hand.clip(settled(clip, values, project)),
     JSON.stringify(values),
   )
-  const put = (told: z.infer<typeof Told>) => {
+  const put = (told: z.infer<typeof OwnReadyForm>) => {
     leaveTool()
     pasteClip(settled(clip, told, project))
     return null

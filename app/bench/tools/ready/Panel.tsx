@@ -5,10 +5,10 @@ import * as z from 'zod'
 import { freeId, type Stock } from '../../../../core/document'
 import { stockFor, type Catalogue } from '../../../../core/rack'
 import { firstChoice, READY, suits, type Ready } from '../../../../core/ready'
-import type { Asked, Built } from '../../../../core/ready/build'
+import type { ReadyInput, Built } from '../../../../core/ready/build'
 import { pieceOf } from '../../../../core/resolve'
-import type { ReadyTold } from '../../../../workers/model'
-import { useAsked } from '../../../store/asked'
+import type { ReadyReport } from '../../../../workers/model'
+import { useAnswer } from '../../../store/answer'
 import { sayFault } from '../../../store/hands'
 import { askModel } from '../../../store/modelling'
 import type { OwnReady as Own } from '../../../store/ownReady'
@@ -22,7 +22,7 @@ import { useDraftForm } from '../../../ui/useDraftForm'
 import { leaveTool, lookFrom, useBench } from '../../asks'
 import { CATALOGUE, useCatalogue } from '../../../rack/stocks'
 import { ToolPanel } from '../panel/ToolPanel'
-import { PictureOf } from '../rail/PictureOf'
+import { ToolIcon } from '../rail/ToolIcon'
 import { OwnForm, OwnReady } from './OwnReady'
 import { StockSelect } from '../../ticket/StockSelect'
 
@@ -46,7 +46,7 @@ export function ReadyPanel() {
 }
 
 const Texts = z.record(z.string(), z.string())
-const Told = z.object({ stocks: Texts, measures: Texts, choices: Texts, fits: Texts })
+const ReadyFields = z.object({ stocks: Texts, measures: Texts, choices: Texts, fits: Texts })
 
 function ReadyForm({
   ready,
@@ -58,7 +58,7 @@ function ReadyForm({
   onOwn: (own: Own) => void
 }) {
   const catalogue = useCatalogue()
-  const { values, set, submit, why } = useDraftForm(`ready ${ready.kind}`, Told, () => ({
+  const { values, set, submit, why } = useDraftForm(`ready ${ready.kind}`, ReadyFields, () => ({
     stocks: startStocks(ready, catalogue),
     measures: startMeasures(ready),
     choices: startChoices(ready),
@@ -67,7 +67,7 @@ function ReadyForm({
   const { stocks, measures, choices, fits } = values
   const idle = ready.idle?.(choices) ?? []
   const asked = settle(values, catalogue)
-  const { answer, fault, again } = useAsked<ReadyTold>(
+  const { answer, fault, again } = useAnswer<ReadyReport>(
     `ready ${ready.kind}`,
     async (hand) => hand.ready(ready.kind, asked),
     JSON.stringify(asked),
@@ -80,7 +80,7 @@ function ReadyForm({
       (stored, n) => set((now) => ({ fits: { ...now.fits, [ready.fits[n]![0]]: stored } })),
     )
 
-  async function put(told: z.infer<typeof Told>): Promise<string | null> {
+  async function put(told: z.infer<typeof ReadyFields>): Promise<string | null> {
     const { project } = useOpen.getState()
     const now = settle(told, catalogue)
     try {
@@ -111,7 +111,7 @@ function ReadyForm({
         autoFocus
         value={ready.kind}
         of={READY.map((r) => [r.kind, r.title])}
-        picture={(kind) => <PictureOf picture={READY.find((r) => r.kind === kind)!.picture} width={36} />}
+        picture={(kind) => <ToolIcon picture={READY.find((r) => r.kind === kind)!.picture} width={36} />}
         onPick={onKind}
       />
       <div className="grid h-36 place-items-center border border-hairline bg-stage p-2">
@@ -240,7 +240,10 @@ function startFits(ready: Ready): Texts {
 }
 
 /** What was settled, with stocks of the catalogue as they would come to the rack. */
-function settle({ stocks, measures, choices, fits }: z.infer<typeof Told>, catalogue: Catalogue): Asked {
+function settle(
+  { stocks, measures, choices, fits }: z.infer<typeof ReadyFields>,
+  catalogue: Catalogue,
+): ReadyInput {
   const { project } = useOpen.getState()
   const ids = project.stock.map((s) => s.id)
   const bring = new Map<string, Stock>()

@@ -123,7 +123,7 @@ export function RepeatDialog({ of, kind: first }: { of: Wood; kind: Repeat['kind
             kind={type}
             autoFocus={n === 0}
             optional
-            placeholder={type === 'length' ? 'a face or a measure' : ''}
+            placeholder={type === 'length' ? 'a face or a dimension' : ''}
             value={now[name] ?? ''}
             onCommit={(text) => (set({ typed: { ...typed, [name]: text } }), null)}
           />

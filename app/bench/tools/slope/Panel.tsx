@@ -20,7 +20,7 @@ const ASKED = [
 const LABELS = ASKED.map(([, label]) => label)
 const NOTHING = { one: '', other: '', past: '', starts: '', ends: '', down: false, trims: true, bevels: true }
 const NO_EDGE = 'Pick both edges'
-const Told = z.object({
+const SlopeForm = z.object({
   /** A new board is laid, not the one that is chosen. */
   anew: z.boolean(),
   stock: z.string(),
@@ -45,7 +45,7 @@ export function LayPanel() {
     (p): p is MadePiece => p.kind === 'made' && ids.length === 1 && p.id === ids[0],
   )
   const last = [...project.pieces].reverse().find((p): p is MadePiece => p.kind === 'made')
-  const form = useDraftForm<z.infer<typeof Told>>('lay', Told, {
+  const form = useDraftForm<z.infer<typeof SlopeForm>>('lay', SlopeForm, {
     ...NOTHING,
     anew: true,
     stock: last?.stock ?? '',

@@ -4,7 +4,7 @@ import { modelOf } from '../../../../core/model'
 import { dot, minus, normalOf, toRoom, type Vec3 } from '../../../../core/pieces'
 import { proofOf } from '../../../../core/proof'
 import type { Kernel } from '../../../../core/solid'
-import { block, make, stock, testKernel } from '../../../../core/testing/bench'
+import { block, make, stock, testKernel } from '../../../../core/testing/scenario'
 import { shownOf } from '../../../../core/testing/shown'
 import { edgeNamed, endsAt, layOn, type Laid, type Lay } from './lay'
 import { runs } from '../../../../core/testing/runs'
@@ -171,7 +171,7 @@ test.each([
     { one: '@fore.front @fore.bottom', other: '@fore.front @fore.top' },
     'straight above',
   ],
-  ['no ends', { starts: '' }, 'Say where it starts'],
+  ['no ends', { starts: '' }, 'Type where it starts'],
   ['ends the wrong way about', { starts: '@strip.right', ends: '@strip.left' }, 'end before it starts'],
   ['a slip in a measure', { past: 'wide' }, 'How far it runs past'],
 ] as const)('%s is refused in a sentence', (_, more, says) => {

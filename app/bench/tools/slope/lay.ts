@@ -270,7 +270,7 @@ function extents(
 ): { readonly holds: (i: Instance) => boolean } | { readonly why: string } {
   const read = (text: string) => tryMeasure(shown, text || '0', 'length')
   const [from, to, more] = [read(starts), read(ends), read(past)]
-  if (!starts || !ends || !from.ok || !to.ok) return { why: 'Say where it starts and ends along the edges' }
+  if (!starts || !ends || !from.ok || !to.ok) return { why: 'Type where it starts and ends along the edges' }
   if (!more.ok) return { why: `How far it runs past the lower edge: ${more.slip.message}` }
   if (to.value - from.value < HAIR) return { why: 'It would end before it starts along the edges' }
   const foot = vec3((i) => low.at[i] ?? 0)

@@ -39,7 +39,7 @@ const ROWS = 200
 const MOST_BLOCKS = 20_000
 
 /** What is told of entities of all kinds; each has some of it. */
-interface Told extends IEntity {
+interface DxfEntity extends IEntity {
   readonly vertices?: ReadonlyArray<IPoint & { readonly bulge?: number }>
   readonly shape?: boolean
   readonly center?: IPoint
@@ -91,7 +91,7 @@ function side(from: Place2, to: Place2, bulge: number): Segment[] {
   return [{ kind: 'arc', from, to, centre, radius, sweep: 4 * Math.atan(bulge), of: '' }]
 }
 
-function polyline({ vertices = [], shape }: Told): Segment[] {
+function polyline({ vertices = [], shape }: DxfEntity): Segment[] {
   const places = vertices.map(placeOf)
   return places.flatMap((p, k) => {
     const next = k + 1 < places.length ? places[k + 1]! : shape && places.length > 1 ? places[0]! : null
@@ -100,7 +100,7 @@ function polyline({ vertices = [], shape }: Told): Segment[] {
 }
 
 /** Entities that are strokes. */
-const STROKES: Readonly<Record<string, (e: Told) => Segment[]>> = {
+const STROKES: Readonly<Record<string, (e: DxfEntity) => Segment[]>> = {
   LINE: ({ vertices = [] }) => {
     const [a, b] = [placeOf(vertices[0]), placeOf(vertices[1])]
     return a[0] === b[0] && a[1] === b[1] ? [] : [straight(a, b)]
@@ -158,7 +158,7 @@ function carried(s: Segment, m: Matrix): Segment[] {
 const PLANAR = new Set(['LWPOLYLINE', 'POLYLINE', 'CIRCLE', 'ARC', 'INSERT'])
 
 /** How an entity lies in the drawing: seen from behind, its x runs the other way; null where it slopes. */
-function faced(e: Told): Matrix | null {
+function faced(e: DxfEntity): Matrix | null {
   const { x, y, z } = e.extrusionDirection ?? { x: 0, y: 0, z: 1 }
   const [a, b] = e.vertices ?? []
   const level = e.type !== 'LINE' || Math.abs((a?.z ?? 0) - (b?.z ?? 0)) < 1e-9
@@ -174,7 +174,7 @@ export function readDxf(text: string): Strokes {
   const walk = (entities: readonly IEntity[], m: Matrix, deep: number): void => {
     if (++blocks > MOST_BLOCKS)
       throw new Unread(`its blocks stand in it more than ${MOST_BLOCKS.toLocaleString('en')} times`)
-    for (const e of entities as readonly Told[]) {
+    for (const e of entities as readonly DxfEntity[]) {
       if (e.visible === false || e.inPaperSpace) {
         left.put(e.inPaperSpace ? 'part of a paper layout' : 'hidden part')
         continue
@@ -206,7 +206,7 @@ export function readDxf(text: string): Strokes {
 const away = (p: IPoint | undefined): Matrix => [1, 0, 0, 1, -(p?.x ?? 0), -(p?.y ?? 0)]
 
 /** Each place a block stands at. */
-function standsOf(e: Told): Matrix[] {
+function standsOf(e: DxfEntity): Matrix[] {
   const turn = ((e.rotation ?? 0) * Math.PI) / 180
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
   const [sx, sy] = [e.xScale ?? 1, e.yScale ?? 1]
@@ -263,7 +263,7 @@ const radians = (degrees: number | undefined): number | undefined =>
  * What the parser itself reads of these leaves out what changes their size or place: weights, extrusions, all
  * corners before one with a code that is new to it.
  */
-const OWN: Readonly<Record<string, (g: Groups) => Partial<Told>>> = {
+const OWN: Readonly<Record<string, (g: Groups) => Partial<DxfEntity>>> = {
   LINE: (g) => ({ vertices: [...g.places(10), ...g.places(11)] }),
   CIRCLE: (g) => ({ center: g.places(10)[0], radius: g.number(40) }),
   ARC: (g) => ({
