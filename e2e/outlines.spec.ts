@@ -324,3 +324,34 @@ test('a window is drawn again in a row, set off, and a line cut back to it; what
     await expect(on.points.last()).toHaveAttribute('aria-label', /320/)
   })
 })
+
+test('a place of an outline is picked from a face on the bench, and follows that', async ({ page }) => {
+  const [maker, hands, on] = [new Maker(page), new Hands(page), board(page)]
+  await sign(maker, 'Larkmoor sign')
+  await maker.addBoard({
+    name: 'Post',
+    from: '18×145 planed',
+    stands: 'lying flat, length front to back',
+    size: '300',
+  })
+  await maker.say('Across', 'starts at', '300')
+  await maker.say('Up', 'starts at', '18')
+  await page.getByRole('button', { name: 'Left', exact: true }).click()
+  await maker.choose('Sign')
+  await addShape(page, hands)
+  await hands.select(on.field('Insert'), 'a circle')
+  await page.getByRole('button', { name: 'Pick a face for point 1 along, from the middle' }).click()
+  await expect(on.dialog).toBeHidden()
+  await page.keyboard.press('Escape')
+  await expect(on.dialog).toBeVisible()
+  const ticket = page.getByRole('region', { name: 'Work' })
+  await ticket.getByRole('button', { name: 'Pick a face for point 1 along, from the middle' }).click()
+  const bench = page.locator('canvas')
+  const box = (await bench.boundingBox())!
+  // From the left the post lies above the sign, and reaches further back.
+  await bench.click({ position: { x: box.width / 2, y: box.height / 2 - 8 } })
+  await expect(ticket.getByLabel('point 1 along, from the middle', { exact: true })).toHaveValue(
+    'Post·left - (Sign·left + Sign·right) / 2',
+  )
+  await expect(on.points.first()).toHaveAccessibleName(/300 along/)
+})

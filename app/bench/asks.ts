@@ -47,7 +47,7 @@ export interface Bench {
   /** The drawer of the rail that is open, and the entry last used of each. */
   readonly card: DrawerId | null
   readonly lastUsed: Readonly<Partial<Record<DrawerId, string>>>
-  readonly dialog: 'evenly' | 'row' | 'ring' | 'picture' | 'views' | null
+  readonly dialog: 'picture' | 'views' | null
   readonly seeThrough: boolean
   /** How far pieces stand apart: 0 together, 1 each joint opened by half of the longest extent. */
   readonly apart: number

@@ -3,7 +3,7 @@ import { useEffect } from 'react'
 import * as z from 'zod/mini'
 import { choose, useOpen, whenSettled } from '../store/open'
 import { useBench } from './asks'
-import { PANEL_TOOLS, type ActiveTool } from './tools/active'
+import { begunTool, PANEL_TOOLS } from './tools/active'
 
 const Three = z.tuple([z.number(), z.number(), z.number()])
 const Kept = z.object({
@@ -55,7 +55,7 @@ export function useKeptBench(): void {
     const kept = read()
     if (kept) {
       const { hidden, locked, gaze, chosen, tool, ...looks } = kept
-      const active: ActiveTool | null = tool === 'ready' ? { tool, kind: null } : tool && { tool }
+      const active = tool && begunTool(tool)
       useBench.setState({ hidden: new Set(hidden), locked: new Set(locked), active, ...looks })
       const take = () => {
         const { shown, chosen: now } = useOpen.getState()

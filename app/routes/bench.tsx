@@ -2,7 +2,6 @@ import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/bench'
 import { Link } from 'react-router'
 import { hull, sizeOf } from '../../core/pieces'
-import { pieceOf } from '../../core/resolve'
 import { memo, useEffect, useState } from 'react'
 import { drawOut, useBench } from '../bench/asks'
 import { Empty } from '../bench/Empty'
@@ -13,7 +12,6 @@ import { PlaceMenu } from '../bench/tools/place/PlaceMenu'
 import { Rail } from '../bench/tools/rail/Rail'
 import { ViewCluster } from '../bench/stage/ViewCluster'
 import { useClipboard } from '../bench/clipboard'
-import { chosenGroup } from '../bench/groups'
 import { useKeptBench } from '../bench/kept'
 import { NamedValues } from '../bench/list/NamedValues'
 import { NoStage } from '../bench/stage/NoStage'
@@ -45,13 +43,12 @@ const LookBars = later(async () => (await import('../bench/tools/look/LookBars')
 const Walk = later(async () => (await import('../frame/Walk')).Walk)
 const ViewsDialog = later(async () => (await import('../bench/tools/look/ViewsDialog')).ViewsDialog)
 const PictureDialog = later(async () => (await import('../bench/tools/look/PictureDialog')).PictureDialog)
-const RepeatDialog = later(async () => (await import('../bench/tools/repeat/RepeatDialog')).RepeatDialog)
 const Stage = later(async () => (await import('../bench/stage/Stage')).default, {
   waiting: 'Setting up the bench…',
   failed: 'The bench in 3D could not be loaded. Check the connection; everything else goes on working.',
 })
 /** What comes when it is wanted, or as soon as hands are on the bench. */
-const FETCHED = [...TOOLS.map((t) => t.Panel), OutlineBoard, RepeatDialog, ViewsDialog, PictureDialog]
+const FETCHED = [...TOOLS.map((t) => t.Panel), OutlineBoard, ViewsDialog, PictureDialog]
 
 export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Bench', matches)
 
@@ -292,19 +289,11 @@ function Wanted() {
   )
 }
 
-const REPEATS = { evenly: 'even', row: 'pitch', ring: 'ring' } as const
-
-/** The dialog that is open, about the piece chosen last. */
+/** The dialog that is open. */
 function Asking() {
   const dialog = useBench((s) => s.dialog)
-  const piece = useOpen((s) => s.project.pieces.find((p) => p.id === pieceOf(s.chosen.at(-1) ?? '')))
-  const group = useOpen((s) => chosenGroup(s.project, s.chosen))
   if (dialog === 'views') return <ViewsDialog />
-  if (dialog === 'picture') return <PictureDialog />
-  const wood = group ?? (piece?.kind === 'made' ? piece : null)
-  if (wood && (dialog === 'evenly' || dialog === 'row' || dialog === 'ring'))
-    return <RepeatDialog of={wood} kind={REPEATS[dialog]} />
-  return null
+  return dialog === 'picture' ? <PictureDialog /> : null
 }
 
 const Bench3D = memo(Stage)

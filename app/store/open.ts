@@ -245,12 +245,13 @@ export const firstOf = (piece: string): string[] =>
     ?.instances.slice(0, 1)
     .map((i) => i.key) ?? []
 
-/** Chooses pieces that were put in just now, before it is known where they stand. */
+/** Chooses pieces that were put in just now, before it is known where they stand; they may have no place at all. */
 export function chooseNew(pieces: readonly string[]): void {
-  choose(pieces.map((id) => instanceKey(id, FIRST)))
+  const keys = () => pieces.map((id) => firstOf(id)[0] ?? instanceKey(id, FIRST))
+  choose(keys())
   const { chosen } = useOpen.getState()
   whenSettled(() => {
-    if (useOpen.getState().chosen === chosen) choose(pieces.flatMap((id) => firstOf(id)))
+    if (useOpen.getState().chosen === chosen) choose(keys())
   })
 }
 

@@ -37,6 +37,8 @@ export interface MeasureFieldProps {
   readonly optional?: boolean
   /** Offers picking a face on the bench. */
   readonly pickable?: boolean
+  /** What a picked face is here, as stored, where it is not the face itself; or why it is nothing. */
+  readonly asPicked?: ((face: string) => string | { readonly why: string }) | undefined
   readonly showLabel?: boolean
   /** In a line of text: low, and what it comes to is said only while it is typed. */
   readonly compact?: true
@@ -113,6 +115,12 @@ export function MeasureField(props: MeasureFieldProps) {
     if (why) return false
     setDraft(null)
     return true
+  }
+
+  function takePicked(face: string): void {
+    const found = props.asPicked ? props.asPicked(face) : face
+    if (typeof found === 'string') take(found)
+    else setRefusal({ message: found.why })
   }
 
   const latest = useRef({ draft, commit })
@@ -210,7 +218,7 @@ export function MeasureField(props: MeasureFieldProps) {
             aria-label={`Pick a face for ${label}`}
             title="Pick a face on the bench"
             onMouseDown={(e) => e.preventDefault()}
-            onClick={() => pick({ prompt: label, of: 'face', ...(along && { along }) }, take)}
+            onClick={() => pick({ prompt: label, of: 'face', ...(along && { along }) }, takePicked)}
           >
             <Crosshair size={15} />
           </button>

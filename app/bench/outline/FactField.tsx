@@ -9,6 +9,7 @@ import { fractions } from '../../ui/fractions'
 import { MeasureField } from '../../ui/MeasureField'
 import { read } from '../../ui/reading'
 import { capital } from './board'
+import { placeOfPicked } from './picked'
 import { refusesValue } from './rules'
 import { measureOf, type Drawing } from './useOutline'
 import { sayRule } from './words'
@@ -32,6 +33,7 @@ export function FactField({ drawing, id, onDone, autoFocus }: Props) {
   if (!told) return null
   const says = sayRule(id, outline)!
   const kind = measureOf(told)
+  const placed = fact !== undefined && factKind(fact.kind)?.placed === true
   const base = asSolved(outline, solved)
   const write = (value: string) => ({
     ...base,
@@ -69,12 +71,14 @@ export function FactField({ drawing, id, onDone, autoFocus }: Props) {
             value={told.value ?? ''}
             at={keyOf.step(step.id, id)}
             locals={drawing.locals}
+            pickable={placed}
+            asPicked={placed ? (face) => placeOfPicked(drawing, fact, face, shown) : undefined}
             {...(autoFocus ? { autoFocus } : {})}
             onCommit={commit}
           />
         </div>
       )}
-      {autoFocus && fact && factKind(fact.kind)?.placed && (
+      {autoFocus && placed && (
         <Choice
           label="Measured"
           className="btn"

@@ -57,6 +57,7 @@ function Board({ drawing, onBusy }: BoardProps) {
   const { outline, solved, size, face, frame, step } = drawing
   const shown = useOpen((s) => s.shown)
   const readOnly = useOpen((s) => s.readOnly)
+  const away = useOpen((s) => s.picking !== null)
   const host = useRef<HTMLDivElement>(null)
   const svg = useRef<SVGSVGElement>(null)
   const [tool, setTool] = useState<Tool>('pick')
@@ -116,7 +117,17 @@ function Board({ drawing, onBusy }: BoardProps) {
     }
     return snapTo(
       at,
-      { size, points: solved.points, but, lines: around.lines, from, reach: REACH / sheet.scale, even, say },
+      {
+        size,
+        points: solved.points,
+        but,
+        spots: around.spots,
+        lines: around.lines,
+        from,
+        reach: REACH / sheet.scale,
+        even,
+        say,
+      },
       namesOn(face),
     )
   }
@@ -183,13 +194,16 @@ function Board({ drawing, onBusy }: BoardProps) {
   return (
     <div
       ref={host}
-      role="dialog"
+      role={away ? undefined : 'dialog'}
       aria-label={`The outline of the ${stepWord(step.kind)} on ${drawing.wood.name}`}
       tabIndex={-1}
-      className="absolute inset-0 z-20 grid grid-rows-[auto_minmax(0,1fr)_9.5rem] bg-stage outline-none"
+      // While a face is wanted, the bench is seen and pressed.
+      className={`absolute inset-0 z-20 grid grid-rows-[auto_minmax(0,1fr)_9.5rem] bg-stage outline-none ${
+        away ? 'invisible' : ''
+      }`}
       onKeyDown={(e) => {
-        // What stands open over the board, a list or a dialog, has its keys for itself.
-        if (!host.current?.contains(e.target as Node)) return
+        // The bench, and what stands open over the board, have their keys for themselves.
+        if (away || !host.current?.contains(e.target as Node)) return
         // What is typed in a field has an undo of its own.
         const typed = e.target instanceof HTMLInputElement && e.target.value !== ''
         if ((e.ctrlKey || e.metaKey) && e.key === 'z' && !e.shiftKey && !typed) {

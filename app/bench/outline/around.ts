@@ -2,7 +2,7 @@
 import { AXES, FACE_AT, toOwn, vec3, type Vec3 } from '../../../core/pieces'
 import type { Shown } from '../../../core/shown'
 import type { Place2 } from '../../../core/outline'
-import { holesOf, toolMouth, waysOf, workKind } from '../../../core/work'
+import { holesOf, toolMouth, toolTraced, waysOf, workKind } from '../../../core/work'
 import type { Drawing } from './useOutline'
 
 /** Faint things on the board, in places of the face. */
@@ -12,15 +12,24 @@ export interface Surroundings {
   readonly circles: ReadonlyArray<{ readonly at: Place2; readonly radius: number }>
   /** Boxes of pieces that touch the wood, with their names. */
   readonly boxes: ReadonlyArray<{ readonly low: Place2; readonly high: Place2; readonly name: string }>
+  /** Corners of other work, that of an earlier outline too. */
+  readonly spots: ReadonlyArray<{ readonly at: Place2; readonly says: string }>
   readonly lines: ReadonlyArray<{ readonly way: 0 | 1; readonly at: number; readonly says: string }>
 }
 
 /** As many neighbours as help more than they hide. */
 const MOST_BOXES = 12
+/** What has more corners than this was not drawn by a maker: it has none to be in line with. */
+const MOST_CORNERS = 40
 
-export function surroundingsOf(drawing: Drawing, shown: Shown): Surroundings {
+export function surroundingsOf(
+  drawing: Pick<Drawing, 'wood' | 'face' | 'frame' | 'low' | 'size'> & {
+    readonly step: { readonly id: string }
+  },
+  shown: Shown,
+): Surroundings {
   const { wood, face, frame, low, step, size } = drawing
-  if (!wood.key) return { loops: [], circles: [], boxes: [], lines: [] }
+  if (!wood.key) return { loops: [], circles: [], boxes: [], spots: [], lines: [] }
   const { along, across } = waysOf(face)
   const onFace = (p: Vec3): Place2 => [p[along] - low[along], p[across] - low[across]]
   const holes = shown
@@ -45,22 +54,27 @@ export function surroundingsOf(drawing: Drawing, shown: Shown): Surroundings {
   })
   const { axis, far } = FACE_AT[face]
   const surface = far ? own.size[axis] : 0
-  const loops = shown
+  const tools = shown
     .features(wood.key)
     .filter((f) => f.step !== step.id)
     .flatMap((f) => workKind(f).cut(f.data))
-    .flatMap((tool) => toolMouth(tool, axis, surface))
-    .map((loop) => loop.map(onFace))
+  const loops = tools.flatMap((tool) => toolMouth(tool, axis, surface)).map((loop) => loop.map(onFace))
+  const [u, v] = AXES.filter((i) => i !== axis)
+  const near = (p: Place2) => ([0, 1] as const).every((i) => p[i] > -size[i] && p[i] < 2 * size[i])
+  const spots = tools
+    .flatMap((tool) => toolTraced(tool, axis)?.loops ?? [])
+    .filter((loop) => loop.length > 1 && loop.length <= MOST_CORNERS)
+    .flatMap((loop) => loop.map((s) => onFace(vec3((i) => (i === u ? s.from[0] : i === v ? s.from[1] : 0)))))
+    .filter(near)
+    .map((at) => ({ at, says: 'at a corner of other work' }))
   const shownBoxes = boxes.slice(0, MOST_BOXES)
   const lines = [
     ...circles.flatMap(({ at }) =>
       ([0, 1] as const).map((way) => ({ way, at: at[way], says: 'in line with a hole' })),
     ),
-    // What is round, or many-sided, has no side to be in line with.
-    ...loops
-      .filter((loop) => loop.length <= 6)
-      .flat()
-      .flatMap((p) => ([0, 1] as const).map((way) => ({ way, at: p[way], says: 'in line with other work' }))),
+    ...spots.flatMap(({ at }) =>
+      ([0, 1] as const).map((way) => ({ way, at: at[way], says: 'in line with other work' })),
+    ),
     ...shownBoxes.flatMap((b) =>
       ([0, 1] as const).flatMap((way) =>
         [b.low[way], b.high[way]]
@@ -69,7 +83,7 @@ export function surroundingsOf(drawing: Drawing, shown: Shown): Surroundings {
       ),
     ),
   ]
-  return { loops, circles, boxes: shownBoxes, lines }
+  return { loops, circles, boxes: shownBoxes, spots, lines }
 }
 
 const meet = (a: { min: Vec3; max: Vec3 }, b: { min: Vec3; max: Vec3 }): boolean =>

@@ -1,7 +1,26 @@
 import fc from 'fast-check'
-import type { Outline } from '../../../core/document'
+import { change, onFace, Outline } from '../../../core/document'
 import { EMPTY, lineTo, solveOutline, withShape, type Place2, type Values } from '../../../core/outline'
-import { cross, dot, FACE_NAMES, FACINGS, frameIn, negated, vec3, type Vec3 } from '../../../core/pieces'
+import {
+  cross,
+  dot,
+  FACE_NAMES,
+  FACINGS,
+  frameIn,
+  negated,
+  sideOf,
+  toOwn,
+  vec3,
+  type Axis,
+  type RoomSide,
+  type Vec3,
+} from '../../../core/pieces'
+import { tryMeasure } from '../../../core/resolve'
+import { block, make } from '../../../core/testing/scenario'
+import { shownOf } from '../../../core/testing/shown'
+import { waysOf } from '../../../core/work'
+import { placeOfPicked } from './picked'
+import { surroundingsOf } from './around'
 import { fitting, sheetOf, turnedAs } from './face'
 import { snapTo, type Around } from './snap'
 import { refusesValue, addRule } from './rules'
@@ -13,6 +32,7 @@ const around = (more: Partial<Around> = {}): Around => ({
   size: SIZE,
   points: new Map<string, Place2>([['p1', [50, 30]]]),
   but: [],
+  spots: [],
   lines: [],
   from: null,
   reach: 4,
@@ -39,6 +59,37 @@ test('what is put down holds to points, sides, shares and what it is in line wit
   expect(at([163, 32.5], { from: 'p1' })).toMatchObject({ at: [165, 30], facts: [{ kind: 'level' }] })
   const lines = [{ way: 0 as const, at: 161, says: 'in line with Rail' }]
   expect(at([163, 71], { lines })).toMatchObject({ at: [161, 70], says: 'in line with Rail, 70 across' })
+  const spots = [{ at: [162, 72.5] as const, says: 'at a corner of other work' }]
+  expect(at([163, 71], { lines, spots })).toMatchObject({ ...spots[0], point: null, facts: [] })
+})
+
+test('corners of an earlier silhouette draw the pointer, on either face of the wood', () => {
+  const edge = (n: number, from: string, to: string) => ({ id: `e${n}`, kind: 'line', from, to })
+  const outline = Outline.parse({
+    points: { p1: [0, 0], p2: [340, 0], p3: [150, 70] },
+    edges: [edge(1, 'p1', 'p2'), edge(2, 'p2', 'p3'), edge(3, 'p3', 'p1')],
+  })
+  const step = { id: 'w', kind: 'shape', off: false, at: onFace('face'), fields: {}, options: {}, outline }
+  const project = make([
+    ...block('a', 'right-up', [0, 340], [0, 90], [0, 18]),
+    change.addStep({ on: 'a', step }),
+  ])
+  const shown = shownOf(project)
+  const { frame, shoulder, key } = shown.byId.get('a')!.instances[0]!
+  for (const face of ['face', 'back'] as const) {
+    const { spots } = surroundingsOf(
+      {
+        wood: { id: 'a', name: 'A', key },
+        face,
+        frame,
+        low: shoulder.min,
+        size: [340, 90],
+        step: { id: 'x' },
+      },
+      shown,
+    )
+    expect(spots.map((s) => s.at)).toContainEqual([expect.closeTo(150, 6), expect.closeTo(70, 6)])
+  }
 })
 
 test('a face is turned as it lies on the bench, seen from outside, whichever way the piece stands', () => {
@@ -107,4 +158,42 @@ test('what cannot be said is refused with what it cannot hold along with', () =>
   expect(told.ok && told.outline.facts.map((f) => sayFact(f, told.outline))).toEqual(['length of line 1'])
   const [a, b] = Object.values(told.ok ? told.outline.points : {})
   expect(Math.hypot(a![0] - b![0], a![1] - b![1])).toBeCloseTo(70, 8)
+})
+
+test('a side picked in the room is as far from where a face starts, ends or has its middle as in the room', () => {
+  const [size, stands] = [[340, 90, 18] as const, ['700', '810', '930'] as const]
+  for (const facing of FACINGS) {
+    const lies = [0, 1, 2].map((room) => size[facing.room.indexOf(room as Axis)]!)
+    const project = make([
+      ...block('a', facing.id, [20, lies[0]!], [30, lies[1]!], [40, lies[2]!]),
+      ...block('b', 'right-up', [Number(stands[0]), 50], [Number(stands[1]), 50], [Number(stands[2]), 50]),
+    ])
+    const shown = shownOf(project)
+    const { frame, shoulder, key } = shown.byId.get('a')!.instances[0]!
+    for (const face of FACE_NAMES)
+      for (const way of ['along', 'across'] as const)
+        for (const from of ['near', 'far', 'centre'] as const) {
+          const own = waysOf(face)[way]
+          const room = facing.room[own]
+          const put = (side: RoomSide) =>
+            placeOfPicked(
+              { frame, face, wood: { id: 'a', name: 'A', key } },
+              { way, from },
+              `@b.${side}`,
+              shown,
+            )
+          const found = put(sideOf(room, false))
+          if (typeof found !== 'string') throw new Error(found.why)
+          const value = tryMeasure(shown, found, 'length')
+          const spot =
+            toOwn(
+              frame,
+              vec3((i) => (i === room ? Number(stands[i]) : 0)),
+            )[own] - shoulder.min[own]
+          const long = shoulder.max[own] - shoulder.min[own]
+          const told = { near: spot, far: long - spot, centre: spot - long / 2 }[from]
+          expect(value.ok && value.value).toBeCloseTo(told, 6)
+          expect(put(sideOf(((room + 1) % 3) as Axis, false))).toHaveProperty('why')
+        }
+  }
 })

@@ -18,6 +18,8 @@ export interface Around {
   readonly points: ReadonlyMap<string, Place2>
   /** Points that it must not hold to, being moved itself. */
   readonly but: readonly string[]
+  /** Corners of other work. */
+  readonly spots: ReadonlyArray<{ readonly at: Place2; readonly says: string }>
   /** Places of other work and of what stands beside, along and across, with what they are. */
   readonly lines: ReadonlyArray<{ readonly way: 0 | 1; readonly at: number; readonly says: string }>
   /** Where a line comes from, that may be level or plumb. */
@@ -44,12 +46,11 @@ const STRAIGHT = 0.03
 /** `names` are what the sizes of the face along and across are called in measures. */
 export function snapTo([u, v]: Place2, around: Around, names: readonly [string, string]): Snap {
   const { points, reach, but } = around
-  const near = [...points]
-    .filter(([id]) => !but.includes(id))
-    .map(([id, p]) => ({ id, p, off: Math.hypot(p[0] - u, p[1] - v) }))
-    .filter((x) => x.off < reach)
-    .sort((a, b) => a.off - b.off)[0]
-  if (near) return { at: near.p, point: near.id, facts: [], says: 'at a point that is there' }
+  const known = [...points].flatMap(([id, at]) => (but.includes(id) ? [] : [{ id, at }]))
+  const near = nearest(known, [u, v], reach)
+  if (near) return { at: near.at, point: near.id, facts: [], says: 'at a point that is there' }
+  const spot = nearest(around.spots, [u, v], reach)
+  if (spot) return { ...spot, point: null, facts: [] }
   const held = ([0, 1] as const).map((way) => alongOne([u, v], way, around, names[way]))
   return {
     at: [held[0]!.at, held[1]!.at],
@@ -57,6 +58,20 @@ export function snapTo([u, v]: Place2, around: Around, names: readonly [string, 
     facts: held.flatMap((h) => h.fact ?? []),
     says: held.map((h) => h.says).join(', '),
   }
+}
+
+/** The nearest within reach. */
+function nearest<T extends { readonly at: Place2 }>(
+  all: readonly T[],
+  [u, v]: Place2,
+  reach: number,
+): T | undefined {
+  let [found, off]: [T | undefined, number] = [undefined, reach]
+  for (const one of all) {
+    const d = Math.hypot(one.at[0] - u, one.at[1] - v)
+    if (d < off) [found, off] = [one, d]
+  }
+  return found
 }
 
 interface Held {

@@ -8,7 +8,7 @@ import { Len } from '../../ui/Len'
 import { MeasureField } from '../../ui/MeasureField'
 import { NameField } from '../../ui/NameField'
 import { sayRefusal } from '../../ui/refusal'
-import { openDialog } from '../asks'
+import { toggleTool } from '../asks'
 import { GroupWork, OpenedGroupStep, useOpenedOf } from '../steps/GroupWork'
 import { piecesIn, placeAgain, ungroupChosen } from '../groups'
 import { RepeatSection } from './Repeat'
@@ -97,7 +97,7 @@ export function GroupTicket({ group }: { group: Group }) {
             <Copy size={14} /> Insert again
           </button>
           {!group.repeat && (
-            <button className="btn" onClick={() => openDialog('row')}>
+            <button className="btn" onClick={() => toggleTool({ tool: 'repeat', kind: 'pitch' })}>
               <Rows3 size={14} /> Repeat
             </button>
           )}

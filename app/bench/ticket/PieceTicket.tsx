@@ -17,7 +17,7 @@ import { MeasureField } from '../../ui/MeasureField'
 import { NameField } from '../../ui/NameField'
 import { sayRefusal } from '../../ui/refusal'
 import { deletePiece } from '../remove'
-import { openDialog, toggleTool } from '../asks'
+import { toggleTool } from '../asks'
 import { RepeatSection } from './Repeat'
 import { Spans } from './Spans'
 import { InGroup, Tilts } from './Stands'
@@ -126,7 +126,7 @@ export function PieceTicket({ piece, instance }: { piece: Piece; instance: Insta
             </button>
           )}
           {made && !made.repeat && (
-            <button className="btn" onClick={() => openDialog('evenly')}>
+            <button className="btn" onClick={() => toggleTool({ tool: 'repeat', kind: 'even' })}>
               <Rows3 size={14} /> Space evenly
             </button>
           )}

@@ -1,72 +1,18 @@
-/** Setting pieces in rows, rings and groups, and turning them where they stand. */
+/** Setting pieces in groups, and turning them where they stand. */
 import type { Change, MadePiece } from '../../../../core/document'
 import type { Shown } from '../../../../core/shown'
 import { area, arrow, block, ring, way } from '../../../../core/work'
 import { run, useOpen } from '../../../store/open'
 import { sayRefusal } from '../../../ui/refusal'
-import { leaveTool, openDialog } from '../../asks'
+import { leaveTool } from '../../asks'
 import { chosenIds, duplicateChosen, groupChosen, placeAgain, ungroupChosen } from '../../groups'
 import { swapChanges, turnChanges } from '../../placing/turns'
-import { anyChosen, chosenPiece, chosenWood, theGroup } from '../chosen'
+import { anyChosen, chosenPiece, theGroup } from '../chosen'
 import type { BenchCommand } from '../tool'
 
 const NEEDS = 'Choose a piece first'
-const slats = (xs: readonly number[]) => xs.map((x) => block([x, 3, 2], [3, 8, 14]))
 
 export const ARRANGE_COMMANDS: readonly BenchCommand[] = [
-  {
-    id: 'evenly',
-    says: 'Space evenly',
-    keys: ['e'],
-    writes: true,
-    needs: NEEDS,
-    can: () => chosenWood() !== null,
-    entry: {
-      drawer: 'arrange',
-      name: 'Space evenly',
-      line: 'Several, evenly between two faces',
-      picture: { wood: slats([0, 26]), red: slats([8.7, 17.3]) },
-    },
-    act: () => openDialog('evenly'),
-  },
-  {
-    id: 'repeat',
-    says: 'Repeat in a row',
-    keys: ['shift+e'],
-    writes: true,
-    needs: NEEDS,
-    can: () => chosenWood() !== null,
-    entry: {
-      drawer: 'arrange',
-      name: 'Row',
-      line: 'Several, at one spacing',
-      picture: { wood: slats([0]), red: slats([7, 14, 21]) },
-    },
-    act: () => openDialog('row'),
-  },
-  {
-    id: 'ring',
-    says: 'Repeat round an axis',
-    keys: [],
-    writes: true,
-    needs: NEEDS,
-    can: () => chosenWood() !== null,
-    entry: {
-      drawer: 'arrange',
-      name: 'Ring',
-      line: 'Several, round an axis',
-      picture: {
-        wood: [block([22, 5, 9], [6, 3, 3])],
-        red: [
-          area([12.5, 5, 16], [15.5, 5, 16], [15.5, 5, 22], [12.5, 5, 22]),
-          area([0, 5, 9], [6, 5, 9], [6, 5, 12], [0, 5, 12]),
-          area([12.5, 5, -1], [15.5, 5, -1], [15.5, 5, 5], [12.5, 5, 5]),
-        ],
-        lines: [way(...ring([14, 5, 10.5], 1, 'y'))],
-      },
-    },
-    act: () => openDialog('ring'),
-  },
   {
     id: 'duplicate',
     says: 'Duplicate the chosen pieces',

@@ -3,14 +3,16 @@ import { useMemo } from 'react'
 import * as z from 'zod'
 import type { Direction, Repeat } from '../../../../core/document'
 import { AXIS_OF, DIRECTION_OF, facing, sideOf } from '../../../../core/pieces'
+import { pieceOf } from '../../../../core/resolve'
 import type { Shown } from '../../../../core/shown'
 import { run, useOpen } from '../../../store/open'
-import { Dialog } from '../../../ui/Dialog'
 import { Choice } from '../../../ui/Choice'
 import { MeasureField } from '../../../ui/MeasureField'
 import { useDraftForm } from '../../../ui/useDraftForm'
-import { useBench } from '../../asks'
+import { leaveTool, useBench } from '../../asks'
+import { chosenGroup } from '../../groups'
 import { between } from '../../placing/targets'
+import { ToolPanel } from '../panel/ToolPanel'
 import { FIELDS, SAY, setRepeat, type Wood } from './repeats'
 
 const KINDS = ['even', 'pitch', 'ring'] as const
@@ -56,9 +58,22 @@ const askedOf = (start: (d: Direction) => Texts) =>
       told.addIssue({ code: 'custom', path: ['typed'], message })
     })
 
+export function RepeatPanel() {
+  const kind = useBench((s) => (s.active?.tool === 'repeat' ? s.active.kind : 'even'))
+  const group = useOpen((s) => chosenGroup(s.project, s.chosen))
+  const piece = useOpen((s) => s.project.pieces.find((p) => p.id === pieceOf(s.chosen.at(-1) ?? '')))
+  const wood = group ?? (piece?.kind === 'made' ? piece : null)
+  if (wood) return <RepeatForm key={`${kind} ${wood.id}`} of={wood} kind={kind} />
+  return (
+    <div className="p-4">
+      <h2 className="panel-title mb-2">Repeat</h2>
+      <p className="text-quiet">Choose the piece or the group to repeat. A twin repeats with its original.</p>
+    </div>
+  )
+}
+
 /** Asks how it is repeated, which way, and what that wants. */
-export function RepeatDialog({ of, kind: first }: { of: Wood; kind: Repeat['kind'] }) {
-  const close = () => useBench.setState({ dialog: null })
+function RepeatForm({ of, kind: first }: { readonly of: Wood; readonly kind: Repeat['kind'] }) {
   const shown = useOpen((s) => s.shown)
   const { values, set, submit, why } = useDraftForm(
     `repeat ${of.id}`,
@@ -77,7 +92,7 @@ export function RepeatDialog({ of, kind: first }: { of: Wood; kind: Repeat['kind
   const put = () => {
     const given = Object.fromEntries(fields.map(([name]) => [name, now[name]]))
     const refused = run(setRepeat(of, { kind, direction, ...given } as unknown as Repeat))
-    if (!refused) close()
+    if (!refused) leaveTool()
     return refused
   }
   const title = of.repeat
@@ -85,60 +100,44 @@ export function RepeatDialog({ of, kind: first }: { of: Wood; kind: Repeat['kind
     : kind === 'even'
       ? `Space ${of.name} evenly`
       : `Repeat ${of.name}`
+  const lacks = fields.filter(([name]) => !now[name]).map(([, label]) => label)
   return (
-    <Dialog
-      open
-      onClose={close}
+    <ToolPanel
       title={title}
-      says={'stock' in of ? 'The same piece several times.' : 'The whole group several times.'}
+      hint={'stock' in of ? 'The same piece several times.' : 'The whole group several times.'}
+      main={of.repeat ? 'Save' : kind === 'even' ? 'Space evenly' : 'Repeat'}
+      missing={lacks.length > 0 ? `Still missing: ${lacks.join(', ')}` : null}
+      why={why}
+      onMain={() => submit(put)}
     >
-      <form
-        className="grid gap-3"
-        onSubmit={(e) => {
-          e.preventDefault()
-          submit(put)
-        }}
-      >
-        <div className="grid grid-cols-2 gap-3">
-          <Choice
-            label="How"
-            showLabel
-            value={kind}
-            of={KINDS.map((k) => [k, MANNER[k]])}
-            onPick={(k) => set({ kind: k })}
-          />
-          <Choice
-            label={kind === 'ring' ? 'The axis runs' : 'Direction'}
-            showLabel
-            value={direction}
-            of={DIRECTION_OF.map((d) => [d, SAY[d][0]])}
-            onPick={(d) => set({ direction: d })}
-          />
-        </div>
-        {fields.map(([name, label, type], n) => (
-          <MeasureField
-            key={name}
-            label={label}
-            showLabel
-            kind={type}
-            autoFocus={n === 0}
-            optional
-            placeholder={type === 'length' ? 'a face or a dimension' : ''}
-            value={now[name] ?? ''}
-            onCommit={(text) => (set({ typed: { ...typed, [name]: text } }), null)}
-          />
-        ))}
-        {why && (
-          <p role="alert" className="text-pencil">
-            {why}
-          </p>
-        )}
-        <div className="flex justify-end">
-          <button className="btn btn-main">
-            {of.repeat ? 'Save' : kind === 'even' ? 'Space evenly' : 'Repeat'}
-          </button>
-        </div>
-      </form>
-    </Dialog>
+      {fields.map(([name, label, type], n) => (
+        <MeasureField
+          key={name}
+          label={label}
+          showLabel
+          kind={type}
+          autoFocus={n === 0}
+          optional
+          pickable={kind === 'even' && type === 'length'}
+          placeholder={type === 'length' ? 'a face or a dimension' : ''}
+          value={now[name] ?? ''}
+          onCommit={(text) => (set({ typed: { ...typed, [name]: text } }), null)}
+        />
+      ))}
+      <Choice
+        label="How"
+        showLabel
+        value={kind}
+        of={KINDS.map((k) => [k, MANNER[k]])}
+        onPick={(k) => set({ kind: k })}
+      />
+      <Choice
+        label={kind === 'ring' ? 'The axis runs' : 'Direction'}
+        showLabel
+        value={direction}
+        of={DIRECTION_OF.map((d) => [d, SAY[d][0]])}
+        onPick={(d) => set({ direction: d })}
+      />
+    </ToolPanel>
   )
 }
