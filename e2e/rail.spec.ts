@@ -1,5 +1,8 @@
 /** The rail, what a place of a piece offers, and the bench by its keys: found, used and left again. */
 import { expect, type Page } from '@playwright/test'
+import { change, onFace } from '../core/document'
+import { block, make } from '../core/testing/scenario'
+import { ownWork, PRESETS, startOf } from '../core/work'
 import { fromRail, Maker, openDemo } from './maker'
 import { test } from './shared'
 
@@ -22,7 +25,7 @@ test('ten tasks are found from the rail by name alone, in two presses, and begin
   const begins: Readonly<Record<string, () => Promise<void>>> = {
     Drawer: () => expect(page.getByRole('form', { name: 'Drawers' })).toBeVisible(),
     Section: () => expect(page.getByRole('group', { name: 'Section' })).toBeVisible(),
-    Ring: () => expect(page.getByRole('dialog', { name: /Kick board/ })).toBeVisible(),
+    Ring: () => expect(page.getByRole('form', { name: 'Repeat Kick board' })).toBeVisible(),
   }
   for (const [, drawer, entry] of TASKS) {
     await maker.choose('Kick board')
@@ -125,4 +128,42 @@ test('the main button of a panel stays where it is, and says what it still needs
     await expect(main).toHaveCount(0)
     await expect.poll(() => focused(page)).not.toContain('<body')
   }
+})
+
+test('no step that is opened is longer than its panel, of whichever kind it is', async ({ page }) => {
+  const boards = PRESETS.map((preset, n) => {
+    const own = ownWork(preset.kind)!
+    const face = own.faces.includes('face') ? 'face' : own.faces[0]!
+    const start = startOf(own, preset, { face, unit: 'mm', size: [600, 145, 18], at: [300, 70, 18] })
+    const step = { id: `w${n}`, kind: preset.kind, off: false, at: onFace(face), ...start }
+    return [
+      ...block(n === 0 ? 'a' : `p${n}`, 'right-up', [0, 600], [0, 145], [n * 100, 18]),
+      change.addStep({ on: n === 0 ? 'a' : `p${n}`, step }),
+    ]
+  })
+  await page.goto('/')
+  await page
+    .getByLabel('Project file')
+    .setInputFiles({
+      name: 'steps.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(make(boards.flat()))),
+    })
+  await page.getByRole('link', { name: 'Test', exact: true }).click()
+  const pieces = page.getByRole('region', { name: 'Pieces' })
+  const work = page.getByRole('region', { name: 'Work' })
+  const back = page.locator('[title^="Back to"]')
+  const long: string[] = []
+  for (const [n, preset] of PRESETS.entries()) {
+    await pieces.locator(`[data-piece=${n === 0 ? 'a' : `p${n}`}]`).click()
+    await work.getByRole('button', { name: /^Open / }).first().click()
+    await expect(back).toBeVisible()
+    const over = await back.evaluate((button) => {
+      let at: Element | null = button
+      while (at && !/auto|scroll/.test(getComputedStyle(at).overflowY)) at = at.parentElement
+      return at ? at.scrollHeight - at.clientHeight : Infinity
+    })
+    if (over > 1) long.push(`${preset.name} by ${over} px`)
+  }
+  expect(long).toEqual([])
 })
