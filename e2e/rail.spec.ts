@@ -156,7 +156,10 @@ test('no step that is opened is longer than its panel, of whichever kind it is',
   const long: string[] = []
   for (const [n, preset] of PRESETS.entries()) {
     await pieces.locator(`[data-piece=${n === 0 ? 'a' : `p${n}`}]`).click()
-    await work.getByRole('button', { name: /^Open / }).first().click()
+    await work
+      .getByRole('button', { name: /^Open / })
+      .first()
+      .click()
     await expect(back).toBeVisible()
     const over = await back.evaluate((button) => {
       let at: Element | null = button
@@ -166,4 +169,29 @@ test('no step that is opened is longer than its panel, of whichever kind it is',
     if (over > 1) long.push(`${preset.name} by ${over} px`)
   }
   expect(long).toEqual([])
+})
+
+test('a main button that is pressed straight after typing in the last field takes effect', async ({
+  page,
+}) => {
+  const maker = await openDemo(page)
+  for (const [key, typed] of [
+    ['Shift+e', { 'How many': '2', 'From one to the next': '150' }],
+    ['i', { 'Name of the twin': 'Other kick board', 'Mirror stands at': '20' }],
+    ['a', { 'Face to move': 'Kick board·front', Against: 'Bottom·front' }],
+    ['n', { 'From this face': 'Left side·right', 'To that face': 'Right side·left', Name: 'Rail' }],
+  ] as const) {
+    await maker.choose('Kick board')
+    await page.keyboard.press(key)
+    const form = page.locator('aside form')
+    for (const [label, text] of Object.entries(typed)) {
+      await form.getByLabel(label, { exact: true }).click()
+      await form.getByLabel(label, { exact: true }).fill(text)
+    }
+    // By the mouse, with no time between the two for anything to have moved.
+    const box = (await form.locator('button[data-main]').boundingBox())!
+    await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2)
+    await expect(form).toHaveCount(0)
+    await page.keyboard.press('Control+z')
+  }
 })
