@@ -4,7 +4,7 @@
  */
 import { LIST_NAMES, type Entry, type ListName } from './lists'
 import type { Group, MadePiece, Project, Step } from './schema'
-import { stepWord } from './stepWords'
+import { stepWord } from './kindWords'
 
 export interface BrokenReference {
   readonly list: ListName

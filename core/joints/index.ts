@@ -1,5 +1,5 @@
 /** Every kind of joint. A new kind is one folder and one line here. */
-import { sayIssue, type Joint } from '../document'
+import { callJoints, sayIssue, type Joint } from '../document'
 import type { Fill, JointNumbers, Problem, Resolved, ResolvedJoint, ResolvedPiece } from '../resolve'
 import type { Feature, Supply } from '../work'
 import { butt } from './butt'
@@ -40,6 +40,7 @@ export const JOINTS: readonly JointKind[] = [
 ]
 
 const byKind = new Map(JOINTS.map((k) => [k.kind, k]))
+for (const { kind, words } of JOINTS) callJoints(kind, words)
 export const jointKind = (kind: string): JointKind | undefined => byKind.get(kind)
 
 /** The joints that can be made at a contact, in the order a maker would think of them. */

@@ -7,6 +7,7 @@ import {
   choicesOf,
   choicesSchema,
   fieldsSchema,
+  wordsOf,
   type Choice,
   type Choices,
   type Field,
@@ -31,6 +32,8 @@ export interface JointKind {
   readonly optionsSchema: z.ZodType
   readonly measures: JointNumbers['measures']
   readonly grows: JointNumbers['grows']
+  /** What its measures and choices are called within a sentence, `{1}` for the name of a member. */
+  readonly words: Readonly<Record<string, string>>
   /** The measures that mean something on this joint as it is, with labels that fit its pieces. */
   fields(joint: Joint, resolved: Resolved): readonly Field[]
   /** The choices a maker has on this joint. */
@@ -111,6 +114,7 @@ export function defineJoint(d: Definition): JointKind {
     title: d.title,
     schema,
     optionsSchema,
+    words: wordsOf(d.measures, options),
     choices: (joint) => options.filter((c) => !d.hiddenFields?.(joint).includes(c.name)),
     fastens: d.fastens ?? false,
     bare: d.bare ?? false,

@@ -3,12 +3,12 @@
  * too.
  */
 import type * as z from 'zod'
-import type { Change } from '../document'
+import { change, execute, type Change } from '../document'
 import { jointKind } from '.'
 import type { Model } from '../model'
 import { sayPlain } from '../plans'
 import { recipeKey } from '../solid'
-import { built, instance } from '../testing/scenario'
+import { block, built, instance, join, make } from '../testing/scenario'
 import { LOPSIDED } from '../testing/lopsided'
 import { workKind, type Feature, type Sentence } from '../work'
 import { lookOver } from '../proof'
@@ -123,3 +123,18 @@ test.each(Object.entries(LOPSIDED))(
     }
   },
 )
+
+test('what undo counts calls the dimensions of joints by their labels, with the names of their pieces', () => {
+  const project = make([
+    ...block('a', 'up-right', [0, 18], [0, 300], [0, 400]),
+    ...block('b', 'right-up', [18, 400], [0, 300], [100, 18]),
+    join('dowels', ['b.end1', 'a'], { count: '4' }),
+  ])
+  const says = (field: string, ids = ['j']) => {
+    const done = execute(project, change.setJointField({ ids, field, value: '10' }))
+    return done.ok && done.says
+  }
+  expect(says('into')).toBe('Change B’s joint: depth in A')
+  expect(says('into', ['j', 'j'])).toBe('Change 2 joints: depth in the piece')
+  expect(says('count')).toMatch(/^Change B’s joint: (?!count)/)
+})

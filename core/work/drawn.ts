@@ -36,8 +36,8 @@ export function drawnOn(asked: StepInput, wood: Wood, title: string): Drawn | Ca
     )
   if (trouble)
     return new CannotMake(
-      `Of the ${title} on ${wood.name}, ${trouble.says}, at ${say(trouble.at[0])} along ` +
-        `and ${say(trouble.at[1])} across`,
+      `${trouble.says[0]!.toUpperCase()}${trouble.says.slice(1)} at ${say(trouble.at[0])} along and ` +
+        `${say(trouble.at[1])} across, in the ${title} on ${wood.name}`,
     )
   const { into, along, across } = waysOf(face)
   const { far } = FACE_AT[face]

@@ -58,3 +58,15 @@ export const choicesSchema = (choices: Choices) =>
       ),
     )
     .strict()
+
+/** What measures and choices are called within a sentence. */
+export const wordsOf = (
+  measures: Readonly<Record<string, { readonly label: string }>>,
+  choices: ReadonlyArray<{ readonly name: string; readonly label: string }>,
+): Readonly<Record<string, string>> =>
+  Object.fromEntries(
+    [...Object.entries(measures), ...choices.map((c) => [c.name, c] as const)].map(([name, { label }]) => [
+      name,
+      label.toLowerCase(),
+    ]),
+  )

@@ -1,6 +1,7 @@
 /** What there is to know about work by its kind; the kinds themselves stand in kinds.ts. */
 import { callSteps, sayIssue, type Step } from '../document'
 import { dot, type Vec3 } from '../pieces'
+import { wordsOf } from './fields'
 import type { Feature, Holes, WorkKind } from './feature'
 import { KINDS } from './kinds'
 import type { OwnKind } from './own'
@@ -19,15 +20,7 @@ export function workKind(feature: Feature): WorkKind {
 export const OWN_KINDS: readonly OwnKind[] = KINDS.flatMap((k) => k.own ?? [])
 
 for (const { kind, title, measures, options } of OWN_KINDS)
-  callSteps(kind, {
-    title: title.toLowerCase(),
-    fields: Object.fromEntries(
-      [...Object.entries(measures), ...options.map((o) => [o.name, o] as const)].map(([name, { label }]) => [
-        name,
-        label.toLowerCase(),
-      ]),
-    ),
-  })
+  callSteps(kind, { title: title.toLowerCase(), fields: wordsOf(measures, options) })
 
 /** Every name that makers look for work under, with its kind. */
 export const PRESETS: ReadonlyArray<Preset & { readonly kind: string }> = OWN_KINDS.flatMap((own) =>

@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { samePlace } from '../place'
 import { Id, Joint, type Project } from '../schema'
+import { jointFieldWord } from '../kindWords'
 import { command, jointIn, nameOf, pieceIn, Refusal } from './command'
 
 /** "Shelf’s joint", "8 joints". */
@@ -8,6 +9,15 @@ function calledAll(project: Project, ids: readonly string[]): string {
   if (ids.length > 1) return `${ids.length} joints`
   const first = project.joints.find((j) => j.id === ids[0])?.between[0]
   return first ? `${nameOf(project, first.piece)}’s joint` : 'a joint'
+}
+
+/** A dimension or a choice of joints: "Change Shelf’s joint: depth in Side". */
+function sayChange(project: Project, ids: readonly string[], field: string): string {
+  const joint = project.joints.find((j) => j.id === ids[0])
+  const word = jointFieldWord(joint?.kind ?? '', field).replace(/\{(\d)\}/g, (_, n: string) =>
+    ids.length > 1 ? 'the piece' : nameOf(project, joint?.between[Number(n)]?.piece ?? ''),
+  )
+  return `Change ${calledAll(project, ids)}: ${word}`
 }
 
 export const addJoints = command({
@@ -41,7 +51,7 @@ export const setJointField = command({
   apply: (draft, { ids, field, value }) => {
     for (const id of ids) jointIn(draft, id).fields[field] = value
   },
-  describe: ({ ids, field }, before) => `Change the ${field} of ${calledAll(before, ids)}`,
+  describe: ({ ids, field }, before) => sayChange(before, ids, field),
 })
 
 export const setJointOption = command({
@@ -52,7 +62,7 @@ export const setJointOption = command({
   apply: (draft, { ids, option, value }) => {
     for (const id of ids) jointIn(draft, id).options[option] = value
   },
-  describe: ({ ids, option }, before) => `Change the ${option} of ${calledAll(before, ids)}`,
+  describe: ({ ids, option }, before) => sayChange(before, ids, option),
 })
 
 export const removeJoints = command({

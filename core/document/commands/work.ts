@@ -4,7 +4,7 @@ import { stepsIn } from '../brokenReferences'
 import { slotsReferringTo } from '../slots'
 import { Outline } from '../outline'
 import { Id, Step, type Project } from '../schema'
-import { stepFieldWord, stepWord } from '../stepWords'
+import { stepFieldWord, stepWord } from '../kindWords'
 import { command, nameOf, Refusal, spannedIn, stepIn } from './command'
 
 const at = z.number().int().nonnegative()

@@ -160,7 +160,7 @@ test('sizes follow measures of the project and of the piece, and what is wrong i
   ])
   const open = Outline.parse({ ...drawn, edges: drawn.edges.filter((e) => e.id !== 'e5') })
   expect(says(board(on(step('shape', 'face', open))))).toEqual([
-    'Of the shape on A, the outline is open, at 200 along and 30 across',
+    'The outline is open at 200 along and 30 across, in the shape on A',
   ])
   const both = [...facts, { id: 'f4', kind: 'radius', of: ['e6'], value: '40' }]
   expect(says(board(on(step('shape', 'face', Outline.parse({ ...drawn, facts: both })))))).toEqual([
