@@ -245,7 +245,7 @@ export const firstOf = (piece: string): string[] =>
     ?.instances.slice(0, 1)
     .map((i) => i.key) ?? []
 
-/** Chooses pieces that were put in just now, before it is known where they stand; they may have no place at all. */
+/** Chooses pieces that were put in just now, before it is known where they stand, if they stand at all. */
 export function chooseNew(pieces: readonly string[]): void {
   const keys = () => pieces.map((id) => firstOf(id)[0] ?? instanceKey(id, FIRST))
   choose(keys())

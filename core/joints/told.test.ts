@@ -124,7 +124,7 @@ test.each(Object.entries(LOPSIDED))(
   },
 )
 
-test('what undo counts calls the dimensions of joints by their labels, with the names of their pieces', () => {
+test('undo calls the dimensions of joints by their labels, with names of pieces', () => {
   const project = make([
     ...block('a', 'up-right', [0, 18], [0, 300], [0, 400]),
     ...block('b', 'right-up', [18, 400], [0, 300], [100, 18]),

@@ -160,7 +160,7 @@ test('what cannot be said is refused with what it cannot hold along with', () =>
   expect(Math.hypot(a![0] - b![0], a![1] - b![1])).toBeCloseTo(70, 8)
 })
 
-test('a side picked in the room is as far from where a face starts, ends or has its middle as in the room', () => {
+test('a side picked in the room is as far from a start, an end or a middle as in the room', () => {
   const [size, stands] = [[340, 90, 18] as const, ['700', '810', '930'] as const]
   for (const facing of FACINGS) {
     const lies = [0, 1, 2].map((room) => size[facing.room.indexOf(room as Axis)]!)
