@@ -33,7 +33,7 @@ export class Modeller {
   model(project: Project): Model {
     const resolved = this.resolver.resolve(project)
     const { features, problems, supplies } = workOf(resolved, this.joints)
-    const own = ownWorkOf(resolved, this.own)
+    const own = ownWorkOf(resolved, features, this.own)
     // What joints make comes first: it needs no order, and some of the maker's own work looks at what is
     // there.
     const all = new Map(features)

@@ -66,7 +66,7 @@ const STATES: ReadonlyArray<readonly [string, Opens]> = [
     'spacing evenly',
     chosen('Shelf', async (page) => {
       await page.keyboard.press('e')
-      await expect(page.getByRole('dialog')).toBeVisible()
+      await expect(page.getByRole('form', { name: 'Edit spacing of Shelf' })).toBeVisible()
     }),
   ],
   [

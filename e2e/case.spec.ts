@@ -66,7 +66,7 @@ test('a new maker builds a case from boards to paper', async ({ page }) => {
     await page.keyboard.press('Escape')
     await maker.choose('Shelf')
     await page.keyboard.press('e')
-    const even = page.getByRole('dialog')
+    const even = page.getByRole('form', { name: 'Space Shelf evenly' })
     await even.getByLabel('How many').fill('3')
     await even.getByLabel('From (below)').fill('Bottom·top')
     await even.getByLabel('To (above)').fill('Left side·top')

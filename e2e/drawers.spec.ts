@@ -84,7 +84,7 @@ test('J5 by hand: a case, and three drawers in it', async ({ page }) => {
     await hands.key('g')
     await row(/^Group/)
     await hands.key('e')
-    const dialog = page.getByRole('dialog')
+    const dialog = page.getByRole('form', { name: /^Space .* evenly$/ })
     await hands.select(dialog.getByLabel('Direction'), 'upward')
     await expect(dialog.getByLabel('From (below)')).toHaveValue('Bottom·top')
     await expect(dialog.getByLabel('To (above)')).toHaveValue('Top·bottom')

@@ -127,6 +127,8 @@ export interface WorkKind<D = unknown> {
   readonly together?: true
   /** A router goes down into the wood for it. */
   readonly plunges?: true
+  /** The face on which it leaves wood standing that goes into another piece, not in its whole section. */
+  stands?(data: D): FaceName
   /** The faces it is to come out of, where it looks for its place. */
   opens?(data: D): readonly FaceName[]
   /** How deep it goes into sides of the wood as it is by then, square to those. */

@@ -5,6 +5,7 @@ import type { Path, Segment, Trouble } from '../outline'
 import type { Box, Frame, Vec3 } from '../pieces'
 import type { Flat, ResolvedBit } from '../resolve'
 import type { Datum } from './datum'
+import type { Stretch } from './state'
 
 /** What work is done on: a piece, or a group as one block. Own frame, millimetres. */
 export interface Wood {
@@ -14,6 +15,8 @@ export interface Wood {
   readonly size: Vec3
   /** Where it is between its shoulders; places of work are measured there. */
   readonly shoulder: Box
+  /** The faces on which a joint leaves tenons, tabs or tails standing; none, when not said. */
+  readonly standing?: readonly FaceName[]
 }
 
 /** What is drawn comes to these paths. */
@@ -61,6 +64,11 @@ export interface StepInput {
    * where there is nothing that it could meet.
    */
   matingFeatures(): readonly Mate[] | string
+  /**
+   * The first wood on the way from a place along a unit vector, own frame, as it is when this step begins;
+   * null where none is left.
+   */
+  woodAlong(at: Vec3, way: Vec3): Stretch | null
   /** The bit it is done with; null where none is chosen, or the one that was is gone. */
   readonly bit: ResolvedBit | null
   /** The value of a choice; the first when nothing is said. */

@@ -30,6 +30,8 @@ export interface OwnDefinition<D> {
   readonly bit?: true
   /** Whether it is where another piece has its own: a step that its choice `meets` names. */
   meets?(options: Readonly<Record<string, string>>): boolean
+  /** It asks what wood there is as it begins. */
+  readonly seesWood?: true
   /** It goes along the edges of a face: along all, or those with the faces that its place names. */
   readonly runs?: true
   /** Whether it is told by an outline, with these choices. */

@@ -1,5 +1,14 @@
 /** The maker's own work on every piece of wood it comes to, and what is wrong with it. */
-import { faceOf, groupsAbove, groupsWithin, sidesOf, standsIn, type Step, stepWord } from '../document'
+import {
+  faceOf,
+  groupsAbove,
+  groupsWithin,
+  sidesOf,
+  standsIn,
+  type FaceName,
+  type Step,
+  stepWord,
+} from '../document'
 import {
   originalOf,
   sayLength,
@@ -14,7 +23,7 @@ import {
 } from '../resolve'
 import { isFigureText } from '../measure'
 import { factKind, MIRROR } from '../outline'
-import { negated, STILL, unit, vec3, type Frame, type Vec3 } from '../pieces'
+import { FACE_AT, negated, oppositeFace, STILL, unit, vec3, type Frame, type Vec3 } from '../pieces'
 import type { Feature, Supply } from './feature'
 import { isDirection, ownWork, rolesOf, stepFault, workKind } from './index'
 import { meetingsOf, type Met } from './meetings'
@@ -22,6 +31,8 @@ import { waysOf } from './onface'
 import { drawnPaths } from './outlines'
 import { chosenFor, CannotMake, type StepInput, type Wood } from './own'
 import { framesOf } from './repeat'
+import { woodAlong } from './state'
+import { toolInto, type Tool } from './tool'
 
 /** What the resolver asks of work, whatever its kind. */
 export const workNumbers: WorkNumbers = {
@@ -43,7 +54,7 @@ export const workNumbers: WorkNumbers = {
     const own = ownWork(step.kind)
     if (!own) return null
     const wood: Wood = { name: '', frame: STILL, size, shoulder: { min: [0, 0, 0], max: size } }
-    const data = own.resolve(asked(step, values, null, atMiddle(step, wood), String), wood)
+    const data = own.resolve(asked(step, values, null, atMiddle(step, wood), String, wood), wood)
     if (data instanceof CannotMake) return null
     if (isDirection(role)) return own.mates?.(data)[0] ?? null
     return own.flats(data).find((f) => f.role === role) ?? null
@@ -70,6 +81,8 @@ function asked(
   bit: StepInput['bit'],
   met: StepInput['matingFeatures'],
   say: StepInput['say'],
+  { size }: Pick<Wood, 'size'>,
+  taken: readonly Tool[] = [],
 ): StepInput {
   const own = ownWork(step.kind)!
   return {
@@ -82,6 +95,7 @@ function asked(
     },
     drawn: (size) =>
       step.outline && step.outline.edges.length > 0 ? drawnPaths(step.outline, values, size) : null,
+    woodAlong: (at, way) => woodAlong(size, taken, at, way),
     bit,
     matingFeatures: met,
     say,
@@ -110,8 +124,12 @@ export type OwnCache = WeakMap<
   Map<string, { readonly inputs: readonly unknown[]; readonly data: unknown }>
 >
 
-/** `kept` holds what came out last time, and is brought up to date. */
-export function ownWorkOf(resolved: Resolved, kept: OwnCache = new WeakMap()): OwnWork {
+/** `joined` is what joints make; `kept` holds what came out last time, and is brought up to date. */
+export function ownWorkOf(
+  resolved: Resolved,
+  joined: ReadonlyMap<string, readonly Feature[]>,
+  kept: OwnCache = new WeakMap(),
+): OwnWork {
   const features = new Map<string, Feature[]>()
   const problems: Problem[] = []
   const said = new Set<string>()
@@ -148,15 +166,54 @@ export function ownWorkOf(resolved: Resolved, kept: OwnCache = new WeakMap()): O
   const { style } = resolved.project.settings
   const bitOf = (step: Step) => resolved.bits.get(step.options.bit ?? '') ?? null
 
-  const asks = resolved.pieces.flatMap((piece) =>
-    steps(originalOf(piece.piece, resolved.project)?.work ?? []).map((found) => ({ piece, found })),
-  )
+  const woods = new Map<Instance, Wood>()
+  const woodOf = (i: Instance, twin: boolean): Wood => {
+    let wood = woods.get(i)
+    if (!wood) {
+      const standing = standingOn(joined.get(i.key) ?? [])
+      woods.set(i, (wood = twin ? imageOf(i, standing) : { ...i, standing }))
+    }
+    return wood
+  }
+
+  const workOn = (piece: ResolvedPiece) => steps(originalOf(piece.piece, resolved.project)?.work ?? [])
+  const asks = resolved.pieces.flatMap((piece) => workOn(piece).map((found) => ({ piece, found })))
   const holders = new Map<string, ResolvedPiece[]>()
   for (const { piece, found } of asks)
     holders.set(found.step.id, [...(holders.get(found.step.id) ?? []), piece])
   const meetings = meetingsOf(holders, (piece, step, i) => madeOn(piece, resolved.steps.get(step)!, i))
+  /** What joints and earlier steps have made of a piece; what waits for this step itself is left out. */
+  const doneBefore = (piece: ResolvedPiece, found: ResolvedStep, i: Instance): Feature[] => {
+    const own: Feature[] = []
+    for (const earlier of workOn(piece)) {
+      if (earlier === found) break
+      if (asking.has(`${earlier.step.id} ${i.key}`)) continue
+      const made = madeOn(piece, earlier, i)
+      if (!(made instanceof CannotMake)) own.push(...made)
+    }
+    return [...(joined.get(i.key) ?? []), ...own]
+  }
+  const known = new Map<Instance, Map<string, readonly Feature[] | CannotMake>>()
+  const asking = new Set<string>()
   /** What a step comes to on one of the places where its piece is. */
   const madeOn = (
+    piece: ResolvedPiece,
+    found: ResolvedStep,
+    i: Instance,
+  ): readonly Feature[] | CannotMake => {
+    let here = known.get(i)
+    if (!here) known.set(i, (here = new Map()))
+    let made = here.get(found.step.id)
+    if (made) return made
+    const key = `${found.step.id} ${i.key}`
+    // What waits for itself says so, each time it is asked.
+    if (asking.has(key)) return makeOn(piece, found, i)
+    asking.add(key)
+    here.set(found.step.id, (made = makeOn(piece, found, i)))
+    asking.delete(key)
+    return made
+  }
+  const makeOn = (
     piece: ResolvedPiece,
     found: ResolvedStep,
     i: Instance,
@@ -165,10 +222,12 @@ export function ownWorkOf(resolved: Resolved, kept: OwnCache = new WeakMap()): O
     const own = ownWork(step.kind)!
     const twin = piece.piece.kind === 'twin'
     const bit = bitOf(step)
-    const wood = twin ? imageOf(i) : i
+    const wood = woodOf(i, twin)
     const { met, inputs } = own.meets?.(step.options) ? meetings(step, wood, piece.piece.id) : NONE_MET
-    return once(i, step.id, [found, style, bit, ...inputs], () => {
-      const ask = asked(step, values!, bit, met, say)
+    const before = own.seesWood ? doneBefore(piece, found, i) : []
+    return once(i, step.id, [found, style, bit, wood.standing!.join(), ...inputs, ...before], () => {
+      const taken = own.seesWood ? before.flatMap((f) => takenIn(wood, i, f)) : []
+      const ask = asked(step, values!, bit, met, say, wood, taken)
       const whole = own.resolve(ask, wood)
       const frames = framesFor(step, ask, wood)
       if (whole instanceof CannotMake) return whole
@@ -196,7 +255,7 @@ export function ownWorkOf(resolved: Resolved, kept: OwnCache = new WeakMap()): O
       const own = ownWork(step.kind)!
       for (const { wood, members } of blocks) {
         const bit = bitOf(step)
-        const ask = asked(step, values!, bit, OF_PIECES, say)
+        const ask = asked(step, values!, bit, OF_PIECES, say, wood)
         const whole = own.resolve(ask, wood)
         const frames = framesFor(step, ask, wood)
         const unfit = [whole, frames].find((x) => x instanceof CannotMake)
@@ -255,8 +314,19 @@ const featureOf = (i: Instance, step: Step, data: unknown, again: number): Featu
   data,
 })
 
+/** What a feature takes of an instance, as the wood it is worked out on has it. */
+const takenIn = ({ frame }: Wood, i: Instance, f: Feature): Tool[] => {
+  const tools = workKind(f).cut(f.data)
+  return frame === i.frame ? tools : tools.map((t) => toolInto(frame, i.frame, t))
+}
+
+/** The faces on which joints leave wood standing. */
+const standingOn = (features: readonly Feature[]): FaceName[] => [
+  ...new Set(features.flatMap((f) => workKind(f).stands?.(f.data) ?? [])),
+]
+
 /** A mirrored twin as the mirror image of its original: told from the same edge, in a left-handed frame. */
-function imageOf(i: Instance): Wood {
+function imageOf(i: Instance, standing: readonly FaceName[]): Wood {
   const { frame, size, shoulder, name } = i
   const wide = size[1]
   const origin: Vec3 = [0, 1, 2].map((k) => frame.origin[k]! + frame.y[k]! * wide) as unknown as Vec3
@@ -265,6 +335,7 @@ function imageOf(i: Instance): Wood {
     name,
     size,
     frame: { ...frame, origin, y: negated(frame.y) },
+    standing: standing.map((f) => (FACE_AT[f].axis === 1 ? oppositeFace(f) : f)),
     shoulder: { min: [min[0], wide - max[1], min[2]], max: [max[0], wide - min[1], max[2]] },
   }
 }

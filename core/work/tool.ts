@@ -6,6 +6,7 @@ import { box, type Block } from './tools/box'
 import { drill, type Drill } from './tools/drill'
 import { BEYOND, laid, type Lay } from './tools/frames'
 import type { Bulk, Cylinder, Making, ToolKind, Traced } from './tools/kind'
+import type { Stretch } from './tools/line'
 import { plane, type Plane } from './tools/plane'
 import { prism, type Prism } from './tools/prism'
 import { outlined, type Outlined } from './tools/outlined'
@@ -80,6 +81,10 @@ export const toolMouth = (tool: Tool, axis: Axis, at: Mm): readonly (readonly Ve
 
 /** What a tool takes as it is seen along an own axis; null where that is not alike all along. */
 export const toolTraced = (tool: Tool, axis: Axis): Traced | null => kindOf(tool).traced?.(tool, axis) ?? null
+
+/** The stretches of a line that a tool takes, by a place on it and a unit vector; none where it tells none. */
+export const toolLine = (tool: Tool, at: Vec3, way: Vec3): readonly Stretch[] =>
+  kindOf(tool).line?.(tool, at, way) ?? []
 
 /** The plain body that a tool takes; null where none comes near it. */
 export const toolBulk = (tool: Tool): Bulk | null => kindOf(tool).bulk?.(tool) ?? null

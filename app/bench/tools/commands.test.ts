@@ -22,10 +22,10 @@ test('every drawer holds what the rail promises, in its order', () => {
     ],
     arrange: [
       'Set against',
-      'Mirror',
       'Space evenly',
       'Row',
       'Ring',
+      'Mirror',
       'Quarter turn',
       'Swap length and width',
       'Group',

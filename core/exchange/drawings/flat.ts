@@ -31,6 +31,8 @@ type Loops = ReadonlyArray<readonly Segment[]>
 interface Taken {
   readonly work: string
   readonly loops: Loops
+  /** What it leaves alone of that. */
+  readonly spared: Loops
   /** From the face; null for right through. */
   readonly depth: Mm | null
 }
@@ -65,17 +67,15 @@ function takenBy(feature: Feature, size: readonly Mm[], face: FaceName): Taken[]
   const all = kind.cut(feature.data).map((tool) => toolTraced(tool, into))
   if (all.some((t) => t === null)) return null
   return all.flatMap((traced): Taken[] => {
-    const { from, to, loops } = traced!
+    const { from, to, loops, spared = [] } = traced!
+    const here = (all: Loops): Loops =>
+      all.map((l) => l.map((s) => placed({ ...s, of: work }, at, turned ? -1 : 1)))
     const deep = size[into]!
     const through = from <= SAME && to >= deep - SAME
     const meets = far ? to >= deep - SAME && from < deep - SAME : from <= SAME && to > SAME
     if (!through && !meets) return []
     return [
-      {
-        work,
-        loops: loops.map((l) => l.map((s) => placed({ ...s, of: work }, at, turned ? -1 : 1))),
-        depth: through ? null : far ? deep - from : to,
-      },
+      { work, loops: here(loops), spared: here(spared), depth: through ? null : far ? deep - from : to },
     ]
   })
 }
@@ -108,15 +108,15 @@ export function flatOf(model: Model, i: Instance, face: FaceName, kernel: Kernel
     return found ?? []
   })
   const through = taken.filter((t) => t.depth === null)
-  const sources = [...blank, ...through.flatMap((t) => t.loops.flat())]
-  const loops = exactly(
-    kernel.flatLess(
-      chords([blank]),
-      through.map((t) => chords(t.loops)),
-    ),
-    sources,
-    CHORD,
-  )
+  const sources = [...blank, ...through.flatMap((t) => [...t.loops.flat(), ...t.spared.flat()])]
+  const taking = (t: Taken) =>
+    t.spared.length === 0
+      ? chords(t.loops)
+      : kernel.flatLess(
+          chords(t.loops),
+          t.spared.map((s) => chords([s])),
+        )
+  const loops = exactly(kernel.flatLess(chords([blank]), through.map(taking)), sources, CHORD)
   // A hole that one kind of work makes is told by that.
   const holed = loops.flatMap((path): Layer[] => {
     const [first] = path

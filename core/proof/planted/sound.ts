@@ -47,7 +47,7 @@ export const SOUND: ReadonlyArray<readonly [demo: string, what: string, does: Sp
   ['bee-hotel', 'shallower holes', step('w1', { depth: '2 1/2' })],
   ['bee-hotel', 'rounder edges', step('w21', { size: '1/4' })],
   ['bee-hotel', 'an insert set deeper', step('w10', { depth: '1' })],
-  ['dibber-rest', 'leaning less', param('lean', '12deg')],
+  ['dibber-rest', 'leaning less', param('lean', '14deg')],
   ['dibber-rest', 'a shallower slot', step('w5', { depth: '3/8' })],
   ['barrow-wheel', 'a finer thread', step('w6', { pitch: '3' })],
   ['seed-hopper', 'thicker walls', param('wall', '9')],

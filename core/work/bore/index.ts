@@ -4,6 +4,7 @@ import { BEYOND, type Tool } from '../tool'
 import { dimensionsOf, sayPlaces } from '../laidout'
 import type { Bore } from './bore'
 import { leanOf, sayLean } from '../slant'
+import { sayLowered } from '../state'
 import { own } from './own'
 
 export { leanOf } from '../slant'
@@ -11,25 +12,35 @@ export { leanOf } from '../slant'
 /** A hole narrower than this share of what is wanted splits the wood as something is driven in. */
 const NARROW = 0.85
 
+/** ", from a surface 12 below it": where the depth counts from, where that is not the face. */
+const sayDown = ({ down, through }: Bore): Sentence => {
+  if (!down || through) return []
+  const all = [...new Set(down.map((d) => Number(d.toFixed(4))))].sort((a, b) => a - b)
+  if (all.length === 1) return sayLowered(all[0])
+  return [', from surfaces ', { mm: all[0]! }, ' to ', { mm: all.at(-1)! }, ' below it']
+}
+
 /** A bore starts outside the wood; a leaning one further out, by what its lean takes. */
 function drills(b: Bore): Tool[] {
   const lean = (leanOf(b) * Math.PI) / 180
   const back = BEYOND + (b.diameter / 2) * Math.tan(lean)
-  return b.at.flatMap((p): Tool[] => {
-    const from = vec3((i) => p[i] - b.along[i] * back)
+  return b.at.flatMap((p, n): Tool[] => {
+    const down = b.down?.[n] ?? 0
+    const above = back + down
+    const from = vec3((i) => p[i] - b.along[i] * above)
     const drill = { kind: 'drill' as const, along: b.along }
     const hole: Tool = {
       ...drill,
       at: from,
       radius: b.diameter / 2,
-      depth: b.depth + back + (b.through ? BEYOND : 0),
+      depth: b.depth + above + (b.through ? BEYOND : 0),
       tip: b.through ? 0 : b.tip,
     }
     if (!b.sink) return [hole]
     const { diameter, depth, flat } = b.sink
     // The mouth of a cone is in the face; a thin collar reaches out of it.
     const mouth: Tool = flat
-      ? { ...drill, at: from, radius: diameter / 2, depth: depth + back, tip: 0 }
+      ? { ...drill, at: from, radius: diameter / 2, depth: depth + above, tip: 0 }
       : { ...drill, at: p, radius: diameter / 2, depth: 0, tip: depth }
     return [hole, mouth]
   })
@@ -57,6 +68,7 @@ export const bore = defineWork<Bore>({
       { mm: b.diameter },
       ...(b.through ? [', through'] : [', ', { mm: b.depth }, ' deep']),
       `${sayLean(b)}, on ${theFace(b.face)}`,
+      ...sayDown(b),
       ...sayPlaces(b),
       ...saySink(b),
       ...sayFitting(b),
@@ -72,6 +84,7 @@ export const bore = defineWork<Bore>({
     ...(b.through ? [', through'] : [' × ', { mm: b.depth }, ' deep']),
     ...(leanOf(b) > 0.01 ? [` at ${sayDegrees(leanOf(b))}`] : []),
     `, on ${theFace(b.face)}`,
+    ...sayDown(b),
     ...saySink(b),
     ...sayFitting(b),
   ],

@@ -69,24 +69,40 @@ function resolve(asked: StepInput, wood: Wood): Bore | CannotMake {
     )
 
   const surface = far ? shoulder.max[into] : shoulder.min[into]
-  const at = spots.map(([u, v]) => vec3((i) => (i === into ? surface : i === along ? u : v)))
+  const places = spots.map(([u, v]) => vec3((i) => (i === into ? surface : i === along ? u : v)))
   const radius = diameter / 2
-  const outside = at.filter((p) =>
+  const outside = places.filter((p) =>
     [along, across].some((i) => p[i] <= -radius + 1e-6 || p[i] >= size[i] + radius - 1e-6),
   ).length
-  if (outside === at.length)
+  if (outside === places.length)
     return new CannotMake(
-      at.length === 1
+      places.length === 1
         ? `The hole lies wholly outside ${name}, so it does nothing`
         : `The holes lie wholly outside ${name}, so they do nothing`,
       'look',
     )
-  if (outside > 0) return new CannotMake(`${outside} of the ${at.length} holes lie outside ${name}`)
+  if (outside > 0) return new CannotMake(`${outside} of the ${places.length} holes lie outside ${name}`)
 
   const slope = leans.map((l) => Math.tan((l * Math.PI) / 180)) as [number, number]
   const long = Math.hypot(1, ...slope)
   const square = vec3((i) => (i === into ? (far ? -1 : 1) : i === along ? slope[0] : slope[1]) / long)
   const way = laid.slant ? inwards(laid.slant, into, far) : square
+  // What neither counts its depth nor has a mouth there is the same from wherever it begins.
+  const counts = depth !== undefined || asked.chosen('sink') !== 'none'
+  const begun = places.map((p) => ({ p, wood: asked.woodAlong(p, way) }))
+  const downs = begun.flatMap(({ wood }) => (wood ? [counts ? wood.from : 0] : []))
+  const at = begun.flatMap(({ p, wood }) =>
+    wood ? [counts ? vec3((i) => p[i] + way[i] * wood.from) : p] : [],
+  )
+  const missed = places.length - at.length
+  if (at.length === 0)
+    return new CannotMake(
+      places.length === 1
+        ? `The hole finds no wood in ${name}: earlier work has taken it all there`
+        : `The holes find no wood in ${name}: earlier work has taken it all there`,
+      'look',
+    )
+  if (missed > 0) return new CannotMake(`${missed} of the ${places.length} holes find no wood in ${name}`)
   const sunk = sinkOf(asked, diameter, depth)
   if (sunk instanceof CannotMake) return sunk
   const bore: Bore = {
@@ -97,13 +113,14 @@ function resolve(asked: StepInput, wood: Wood): Bore | CannotMake {
     diameter,
     depth: depth ?? beyond(at, way, size),
     through: depth === undefined,
+    ...(downs.some((d) => d > 1e-6) && { down: downs }),
     tip: depth === undefined ? 0 : TIPS[asked.chosen('tip')]! * diameter,
     ...(sunk && { sink: sunk }),
     ...(laid.pattern && { pattern: laid.pattern }),
     ...(turned !== null && { imaged: true }),
     ...(fitting && { fitting }),
   }
-  const thick = size[into]
+  const thick = Math.min(...at.map((p) => (far ? p[into] : size[into] - p[into])))
   if (depth !== undefined && depth / long >= thick - 1e-6)
     return CannotMake.of(
       'depth',
@@ -133,16 +150,18 @@ function carry(b: Bore, from: Frame, to: Wood): Bore | null {
   const into = mainAxis(along)
   let { sink, fitting } = b
   let depth = b.depth
-  const at = b.at.flatMap((p): Vec3[] => {
+  const down: Mm[] = []
+  const at = b.at.flatMap((p, n): Vec3[] => {
     const enters = entering(pointInto(to.frame, from, p), along, to.size, b.diameter)
     if (!enters || b.depth + b.tip <= enters.down + 1e-6) return []
     // A sink is where the bit enters the whole, not where it comes out of one piece into the next.
     if (enters.down > 1e-6) sink = fitting = undefined
     depth = b.depth - enters.down
+    down.push(enters.down > 1e-6 ? 0 : (b.down?.[n] ?? 0))
     return [enters.at]
   })
   if (at.length === 0) return null
-  const { sink: _, fitting: __, pattern, ...plain } = b
+  const { sink: _, fitting: __, down: ___, pattern, ...plain } = b
   const through = b.through || depth * Math.abs(along[into]) >= to.size[into] - 1e-6
   return {
     ...plain,
@@ -152,6 +171,7 @@ function carry(b: Bore, from: Frame, to: Wood): Bore | null {
     depth: through ? beyond(at, along, to.size) : depth,
     through,
     tip: through ? 0 : b.tip,
+    ...(down.some((d) => d > 0) && { down }),
     ...(sink && { sink }),
     ...(fitting && { fitting }),
     ...(pattern?.kind === 'rows' && at.length === b.at.length && { pattern }),
@@ -207,6 +227,7 @@ export const own: OwnDefinition<Bore> = {
       ? ['diameter']
       : [],
   meets: ({ pattern }) => pattern === 'met',
+  seesWood: true,
   hiddenFields: (options) => [
     ...patternIdle(options),
     // What is met says which way it goes.

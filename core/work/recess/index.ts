@@ -1,6 +1,7 @@
 import { FACE_AT, mainAxis, toRoom, type Axis } from '../../pieces'
 import { defineWork, doubt, REFERENCE, theFace, type Dimension, type Sentence } from '../feature'
 import { BEYOND, loopOf, type Tool } from '../tool'
+import { sayLowered } from '../state'
 import { own } from './own'
 import type { Recess } from './recess'
 
@@ -49,7 +50,9 @@ export const recess = defineWork<Recess>({
       { mm: r.depth },
       ' deep',
       ...corners(r),
-      `, on ${theFace(r.face)}, its middle at `,
+      `, on ${theFace(r.face)}`,
+      ...sayLowered(r.down),
+      ', its middle at ',
       { mm: r.middle[u] },
       ' · ',
       { mm: r.middle[v] },
@@ -57,7 +60,15 @@ export const recess = defineWork<Recess>({
       partner ? ` — for ${partner}` : '',
     ]
   },
-  callout: (r) => [...sizeOf(r), ' × ', { mm: r.depth }, ' deep', ...corners(r), `, on ${theFace(r.face)}`],
+  callout: (r) => [
+    ...sizeOf(r),
+    ' × ',
+    { mm: r.depth },
+    ' deep',
+    ...corners(r),
+    `, on ${theFace(r.face)}`,
+    ...sayLowered(r.down),
+  ],
   dimensions: (r) => {
     const sides = axesOf(r).flatMap((axis, n): Dimension[] => {
       const half = (n === 0 ? r.long : r.wide) / 2

@@ -28,6 +28,7 @@ import {
 import { circle, cornersIn, rectangle } from '../outline'
 import { boundsOf, drawnOn, imageDrawn } from '../drawn'
 import { CannotMake, type StepInput, type OwnDefinition, type Role, type Wood } from '../own'
+import { loweredBy } from '../state'
 import { ROWS_AND_IMAGES } from '../repeat'
 import { frameInto, pointInto, vectorInto, type Vec2 } from '../tool'
 import type { Recess } from './recess'
@@ -35,6 +36,45 @@ import { shareOf, under, usual } from '../fresh'
 import { presets } from './presets'
 
 function resolve(asked: StepInput, wood: Wood): Recess | CannotMake {
+  const recess = drawIn(asked, wood)
+  return recess instanceof CannotMake ? recess : lowered(recess, asked, wood)
+}
+
+/** Sunk from the wood as it is, where all of it lies on the floor of earlier work. */
+function lowered(recess: Recess, { woodAlong, say }: StepInput, wood: Wood): Recess | CannotMake {
+  const { middle, rim, inward, depth, frame } = recess
+  // A hair within its outline, which may be that of the floor itself; what lies beside the wood says nothing.
+  const within = rim.map((p) => vec3((i) => p[i] + (middle[i] - p[i]) * WITHIN))
+  const places = [middle, ...within].filter((p) =>
+    AXES.every((i) => p[i] > -1e-6 && p[i] < wood.size[i] + 1e-6),
+  )
+  const down = loweredBy({ woodAlong }, places, inward)
+  if (down === null)
+    return places.length === 0
+      ? recess
+      : new CannotMake(
+          `The recess finds no wood in ${wood.name}: earlier work has taken it all there`,
+          'look',
+        )
+  if (down < 1e-6) return recess
+  const into = mainAxis(inward)
+  const left = wood.shoulder.max[into] - wood.shoulder.min[into] - down
+  if (depth >= left - 1e-6)
+    return CannotMake.of(
+      'depth',
+      `A recess ${say(depth)} deep would go through ${wood.name}, which is ${say(left)} there`,
+    )
+  const lower = (p: Vec3): Vec3 => vec3((i) => p[i] + inward[i] * down)
+  return {
+    ...recess,
+    down,
+    middle: lower(middle),
+    rim: rim.map(lower),
+    frame: { ...frame, origin: lower(frame.origin) },
+  }
+}
+
+function drawIn(asked: StepInput, wood: Wood): Recess | CannotMake {
   const { face, values, say, chosen } = asked
   const { name, shoulder, size } = wood
   const { into, along, across } = waysOf(face)
@@ -147,6 +187,9 @@ function drawnIn(asked: StepInput, wood: Wood): Recess | CannotMake {
     : new CannotMake(`The recess lies wholly outside ${wood.name}, so it does nothing`, 'look')
 }
 
+/** So much of the way to its middle its outline is looked at. */
+const WITHIN = 1e-4
+
 /** Square millimetres that nobody sees in a corner. */
 const BLUNT = 0.05
 const areaIn = (regions: readonly Region[]): number =>
@@ -199,6 +242,7 @@ const IDLE = {
 
 export const own: OwnDefinition<Recess> = {
   title: 'Recess',
+  seesWood: true,
   faces: SIX,
   measures: {
     ...PLACE_MEASURES,

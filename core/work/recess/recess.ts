@@ -13,6 +13,8 @@ export interface Recess {
   /** Unit vector into the wood. */
   readonly inward: Vec3
   readonly depth: Mm
+  /** How far below its face it begins, where earlier work has taken all above; none, when not said. */
+  readonly down?: Mm
   /** Along the face and across it. */
   readonly long: Mm
   readonly wide: Mm

@@ -1,8 +1,8 @@
 import { radiiOf, type Path, type Segment } from '../../outline'
-import { mainAxis, toRoom } from '../../pieces'
+import { mainAxis, toRoom, type Box } from '../../pieces'
 import { boundsOf } from '../drawn'
 import { defineWork, forPartner, theFace, type Dimension, type Sentence } from '../feature'
-import { BEYOND, loopOf, straightLoop, type Loop, type Tool, type Vec2 } from '../tool'
+import { BEYOND, boxInto, loopOf, straightLoop, type Loop, type Tool, type Vec2 } from '../tool'
 import { own, regions } from './own'
 import type { Shaped } from './shaped'
 
@@ -12,12 +12,13 @@ function cut(w: Shaped): Tool[] {
   const { x, y, z } = w.frame
   const frame = { x, y, z, origin: toRoom(w.frame, [0, 0, min[2] - BEYOND]) }
   const depth = max[2] - min[2] + 2 * BEYOND
-  const tool = (outer: Loop, inner: readonly Path[]): Tool => ({
+  const tool = (outer: Loop, inner: readonly Path[], spared: readonly Box[] = []): Tool => ({
     kind: 'outlined',
     frame,
     outer,
     inner: inner.map(loopOf),
     depth,
+    ...(spared.length > 0 && { spared: spared.flatMap((b) => boxInto(frame, w.frame, b) ?? []) }),
   })
   const out = regions(w).map((r) => tool(loopOf(r.outer), r.inner))
   if (w.keeps === 'outside') return out
@@ -37,6 +38,7 @@ function cut(w: Shaped): Tool[] {
     tool(
       straightLoop(wide),
       w.paths.filter((p) => p.depth === 0),
+      w.spared,
     ),
     ...out,
   ]
@@ -95,7 +97,12 @@ export const shape = defineWork<Shaped>({
   machine: (w) =>
     w.keeps === 'outside' && w.paths.some((p) => p.depth === 0 && within(p, w)) ? 'jig saw' : 'band saw',
   cut,
-  describe: (w, partner) => [...says(w), `, on ${theFace(w.face)}`, forPartner(partner)],
+  describe: (w, partner) => [
+    ...says(w),
+    `, on ${theFace(w.face)}`,
+    w.spared.length > 0 ? ', what goes into joints left standing' : '',
+    forPartner(partner),
+  ],
   callout: (w) => [...says(w), `, on ${theFace(w.face)}`],
   dimensions,
   own,

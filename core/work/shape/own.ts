@@ -5,6 +5,7 @@ import { boundsOf, drawnOn, imageDrawn, woodIn } from '../drawn'
 import { SIX } from '../onface'
 import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
+import { sparedBy } from '../spared'
 import { frameInto } from '../tool'
 import type { Shaped } from './shaped'
 import { presets } from './presets'
@@ -13,7 +14,14 @@ function resolve(asked: StepInput, wood: Wood): Shaped | CannotMake {
   const drawn = drawnOn(asked, wood, 'shape')
   if (drawn instanceof CannotMake) return drawn
   const keeps = asked.chosen('keeps') as Shaped['keeps']
-  const shaped: Shaped = { face: asked.face, keeps, ...drawn, wood: woodIn(drawn.frame, wood.size) }
+  const kept = keeps === 'inside' && asked.chosen('added') !== 'cut'
+  const shaped: Shaped = {
+    face: asked.face,
+    keeps,
+    ...drawn,
+    wood: woodIn(drawn.frame, wood.size),
+    spared: kept ? sparedBy(drawn.frame, drawn.paths, wood) : [],
+  }
   if (apart(shaped))
     return keeps === 'inside'
       ? new CannotMake(`The outline lies wholly outside ${wood.name}, so nothing would be left`)
@@ -32,7 +40,9 @@ function carry(w: Shaped, from: Frame, to: Wood): Shaped | null {
   const frame = frameInto(to.frame, from, w.frame)
   const out = negated(frame.z)
   const axis = mainAxis(out)
-  const here: Shaped = { ...w, frame, face: faceAt(axis, out[axis] > 0), wood: woodIn(frame, to.size) }
+  const wood = woodIn(frame, to.size)
+  // Pieces that are sawn together are sawn with all that goes into each other.
+  const here: Shaped = { ...w, frame, face: faceAt(axis, out[axis] > 0), wood, spared: [] }
   return w.keeps === 'outside' && apart(here) ? null : here
 }
 
@@ -40,7 +50,11 @@ export const own: OwnDefinition<Shaped> = {
   title: 'Outline',
   faces: SIX,
   measures: {},
-  choices: { keeps: { label: 'Keep', values: { inside: 'the inside', outside: 'the outside' } } },
+  choices: {
+    keeps: { label: 'Keep', values: { inside: 'the inside', outside: 'the outside' } },
+    added: { label: 'Tenons and tabs', values: { kept: 'left standing', cut: 'sawn too' } },
+  },
+  hiddenChoices: ({ keeps }) => (keeps === 'outside' ? ['added'] : []),
   outlined: () => true,
   starts: () => ({ fields: {}, options: {} }),
   first: () => ['keeps'],

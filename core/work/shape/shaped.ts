@@ -1,6 +1,6 @@
 import type { FaceName } from '../../document'
 import type { Path } from '../../outline'
-import type { Frame, Vec3 } from '../../pieces'
+import type { Box, Frame, Vec3 } from '../../pieces'
 
 /** A piece sawn to an outline right through, or something sawn out of it. */
 export interface Shaped {
@@ -12,5 +12,7 @@ export interface Shaped {
   readonly paths: readonly Path[]
   /** Where the wood lies in that frame. */
   readonly wood: { readonly min: Vec3; readonly max: Vec3 }
+  /** What it leaves alone beyond the shoulders, in that frame. */
+  readonly spared: readonly Box[]
   readonly missing: number
 }

@@ -36,6 +36,7 @@ export const sockets = defineWork<Sockets>({
   kind: 'sockets',
   name: (s) => `${s.name.slice(0, -1)} set`,
   shownOn: (s) => (s.name === 'pins' ? s.face : 'face'),
+  stands: (s) => s.face,
   machine: (s) => (s.slope ? 'band saw' : 'table saw'),
   cut: (s) => [...s.tools],
   describe: (s, partner) => [

@@ -53,6 +53,7 @@ export const tenon = defineWork<Tenon>({
   name: (t) => t.name,
   shownOn: (t) => (t.across === 2 ? 'face' : 'edge1'),
   machine: () => 'table saw',
+  stands: (t) => t.face,
   cut: (t) => [...t.tools],
   describe: (t, partner) => {
     const first = t.standing[0]!

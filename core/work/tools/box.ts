@@ -57,6 +57,7 @@ export const box = {
     ])
     return { loops: [corners], from: min[axis], to: max[axis] }
   },
+  line: (t, at, way) => prism.line(asPrism(t), at, way),
   bulk: ({ min, max }) => ({ box: { min, max }, whole: true }),
   solid: (t, _, make) => make.stand(make.cube(sides(t)), { ...STILL, origin: t.min }),
 } satisfies ToolKind<Block>

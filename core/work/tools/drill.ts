@@ -3,6 +3,7 @@ import { circleAt } from '../../outline'
 import { AXES, dot, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
 import { frameAlong, pointInto, sayGridded, vectorInto, type Vec2 } from './frames'
 import { plainKey, type ToolKind } from './kind'
+import { turnedLine } from './line'
 
 /** A bore from `at` along a unit vector; its point reaches `tip` beyond the depth of its shoulder. */
 export interface Drill {
@@ -57,6 +58,7 @@ export const drill = {
     const ends = [at[axis], at[axis] + along[axis] * (depth || tip)]
     return { loops: [[circleAt([at[u], at[v]], radius)]], from: Math.min(...ends), to: Math.max(...ends) }
   },
+  line: (t, at, way) => turnedLine(frameAlong(t.at, t.along), profileOf(t), at, way),
   solid: (t, _, make) => make.stand(make.revolve(profileOf(t), t.radius), frameAlong(t.at, t.along)),
   hole: true,
 } satisfies ToolKind<Drill>

@@ -4,6 +4,7 @@ import type { Segment } from '../../outline'
 import type { Axis, Box, Frame, Vec3 } from '../../pieces'
 import type { Rod } from '../../pieces/rods'
 import type { Laid, Vec2 } from './frames'
+import type { Stretch } from './line'
 import type { Among, Mesh, Rim } from './looking'
 
 /** By how much something is set in, and where it is open. */
@@ -71,6 +72,8 @@ export interface Cylinder {
  */
 export interface Traced {
   readonly loops: ReadonlyArray<readonly Segment[]>
+  /** Loops of what it leaves alone of that; none, when not said. */
+  readonly spared?: ReadonlyArray<readonly Segment[]>
   readonly from: Mm
   readonly to: Mm
 }
@@ -117,6 +120,8 @@ export interface ToolKind<T> {
   mouth?(tool: T, axis: Axis, at: Mm): readonly (readonly Vec3[])[]
   /** What it takes along an own axis; null where that is not alike all along. */
   traced?(tool: T, axis: Axis): Traced | null
+  /** The stretches of a line that it takes, by a place on it and a unit vector; none told, where not said. */
+  line?(tool: T, at: Vec3, way: Vec3): readonly Stretch[]
   /** The plain body that it takes; null where none comes near it. */
   bulk?(tool: T): Bulk | null
   /** What it takes from wood of this size. */

@@ -1,8 +1,9 @@
 import type { Mm } from '../../measure'
 import { cornersOf, polygon, type Path, type Segment } from '../../outline'
-import { dot, toOwn, toRoom, type Frame, type Vec3 } from '../../pieces'
+import { dot, toOwn, toRoom, vec3, type Box, type Frame, type Vec3 } from '../../pieces'
 import { frameInto, type Vec2 } from './frames'
 import { plainKey, type Cylinder, type ToolKind } from './kind'
+import { less, sweptLine, type Stretch } from './line'
 import { nearestSide, sweptBulk, sweptMouth, sweptText, sweptTrace } from './prism'
 
 /** A side of a loop, from its corner to the next. */
@@ -28,10 +29,23 @@ export interface Outlined {
   readonly outer: Loop
   readonly inner: readonly Loop[]
   readonly depth: Mm
+  /** Boxes in that frame which it leaves alone; none, when not said. */
+  readonly spared?: readonly Box[]
 }
 
 /** How far a side may be from what it stands for. */
 const CHORD: Mm = 0.05
+/** And where one of its places is told by itself. */
+const FINE: Mm = 1e-3
+
+const UPRIGHT = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] } as const
+
+const rectangleOf = ({ min, max }: Box): Vec2[] => [
+  [min[0], min[1]],
+  [max[0], min[1]],
+  [max[0], max[1]],
+  [min[0], max[1]],
+]
 
 /** A path as a loop of straight sides. */
 export const loopOf = ({ segments }: Pick<Path, 'segments'>): Loop => {
@@ -73,10 +87,12 @@ export const outlined = {
   into: (t: Outlined, to: Frame, from: Frame): Outlined => ({ ...t, frame: frameInto(to, from, t.frame) }),
   signature: (t, _, { point }) => {
     const swept = ({ corners }: Loop) => sweptText(t.frame, corners, t.depth, point)
-    return `@${swept(t.outer)}${t.inner
-      .map((l) => `!${swept(l)}`)
-      .sort()
-      .join('')}`
+    const spared = (b: Box) => {
+      const frame = { ...t.frame, origin: toRoom(t.frame, [0, 0, b.min[2]]) }
+      return sweptText(frame, rectangleOf(b), b.max[2] - b.min[2], point)
+    }
+    const without = [...t.inner.map((l) => `!${swept(l)}`), ...(t.spared ?? []).map((b) => `~${spared(b)}`)]
+    return `@${swept(t.outer)}${without.sort().join('')}`
   },
   /** What its sides stand for says no more than they do. */
   key: ({ outer, inner, ...t }, snap) =>
@@ -103,17 +119,28 @@ export const outlined = {
       axis,
       at,
     ),
-  traced: (t, axis) =>
-    sweptTrace(
-      t.frame,
-      loopsOf(t).map((l) => l.pieces),
-      t.depth,
-      axis,
-    ),
-  bulk: (t) => (t.inner.length > 0 ? null : sweptBulk(t.frame, t.outer.corners, t.depth)),
+  traced: (t, axis) => {
+    const traced = (loops: ReadonlyArray<readonly Segment[]>) => sweptTrace(t.frame, loops, t.depth, axis)
+    const all = traced(loopsOf(t).map((l) => l.pieces))
+    if (!all || !t.spared) return all
+    return { ...all, spared: traced(t.spared.map((b) => polygon(rectangleOf(b))))!.loops }
+  },
+  line: (t, at, way) => {
+    const loops = loopsOf(t).map((l) => l.pieces.flatMap((s) => cornersOf(s, FINE)))
+    const all = sweptLine(t.frame, loops, t.depth, at, way)
+    return (t.spared ?? []).reduce<readonly Stretch[]>((left, { min, max }) => {
+      const frame = { ...t.frame, origin: toRoom(t.frame, [0, 0, min[2]]) }
+      return less(left, sweptLine(frame, [rectangleOf({ min, max })], max[2] - min[2], at, way))
+    }, all)
+  },
+  bulk: (t) => (t.inner.length > 0 || t.spared ? null : sweptBulk(t.frame, t.outer.corners, t.depth)),
   solid: (t, _, make) => {
     const corners = (l: Loop) =>
       make.chord < CHORD ? l.pieces.flatMap((s) => cornersOf(s, make.chord)) : l.corners
-    return make.stand(make.extrude(corners(t.outer), t.depth, t.inner.map(corners)), t.frame)
+    const all = make.extrude(corners(t.outer), t.depth, t.inner.map(corners))
+    const spared = (t.spared ?? []).map((b) =>
+      make.stand(make.cube(vec3((i) => b.max[i] - b.min[i])), { ...UPRIGHT, origin: b.min }),
+    )
+    return make.stand(spared.length > 0 ? make.less(all, make.all(spared)) : all, t.frame)
   },
 } satisfies ToolKind<Outlined>

@@ -3,9 +3,7 @@ import { polygon } from '../../outline'
 import { AXES, dot, norm, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
 import { frameAlong, gridded, pointInto, sayGridded, vectorInto, type Vec2 } from './frames'
 import { plainKey, type ToolKind } from './kind'
-
-/** Beyond all wood, millimetres. */
-const FAR: Mm = 20_000
+import { FAR } from './line'
 
 /** All wood beyond a plane: where `normal · p > offset`. */
 export interface Plane {
@@ -37,6 +35,11 @@ export const plane = {
       out[1] * (offset + beyond) + out[0] * along,
     ]
     return { loops: [polygon([at(-FAR, 0), at(-FAR, FAR), at(FAR, FAR), at(FAR, 0)])], from: -FAR, to: FAR }
+  },
+  line: ({ normal, offset }, at, way) => {
+    const [over, rise] = [dot(normal, at) - offset, dot(normal, way)]
+    if (Math.abs(rise) < 1e-12) return over > 0 ? [[-FAR, FAR]] : []
+    return rise > 0 ? [[-over / rise, FAR]] : [[-FAR, -over / rise]]
   },
   /** A block that reaches past all corners of the wood, standing on the plane. */
   solid: (t, size, make) => {

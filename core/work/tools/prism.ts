@@ -2,6 +2,7 @@ import type { Mm } from '../../measure'
 import { placed, polygon, type Segment } from '../../outline'
 import { AXES, boxAround, dot, isSquare, toOwn, toRoom, type Axis, type Frame, type Vec3 } from '../../pieces'
 import { frameInto, sayGridded, type Laid, type Vec2 } from './frames'
+import { sweptLine } from './line'
 import { plainKey, type Bulk, type ToolKind, type Traced } from './kind'
 
 /** An outline in x and y of a frame, anticlockwise, swept along its z from 0 to `depth`. */
@@ -29,6 +30,7 @@ export const prism = {
   },
   mouth: (t, axis, at) => sweptMouth(t.frame, [t.outline], t.depth, axis, at),
   traced: (t, axis) => sweptTrace(t.frame, [polygon(t.outline)], t.depth, axis),
+  line: (t, at, way) => sweptLine(t.frame, [t.outline], t.depth, at, way),
   bulk: (t) => sweptBulk(t.frame, t.outline, t.depth),
   solid: (t, _, make) => make.stand(make.extrude(t.outline, t.depth), t.frame),
 } satisfies ToolKind<Prism>

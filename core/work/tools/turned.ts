@@ -2,6 +2,7 @@ import type { Mm } from '../../measure'
 import { dot, negated, toOwn, vec3, type Frame, type Vec3 } from '../../pieces'
 import { frameInto, sayGridded, type Vec2 } from './frames'
 import { plainKey, type Cylinder, type ToolKind } from './kind'
+import { turnedLine } from './line'
 import { nearestSide } from './prism'
 
 /** Of a turned profile: which piece of what was drawn a side stands for, and whether that is round. */
@@ -70,6 +71,8 @@ export const turned = {
     if (t.flats > 0 || k < 0) return null
     return { at: t.frame.origin, along: t.frame.z, radius: t.section[k]![0] }
   },
+  /** Of what has flats it is not told. */
+  line: (t, at, way) => (t.flats > 0 ? [] : turnedLine(t.frame, t.section, at, way)),
   solid: (t, _, make) => make.stand(make.revolve(t.section, widest(t.section), t.flats), t.frame),
 } satisfies ToolKind<Turned>
 

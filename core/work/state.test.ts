@@ -1,0 +1,134 @@
+import fc from 'fast-check'
+import { change, onFace, type FaceName, type Step } from '../document'
+import { modelOf } from '../model'
+import { FACE_AT, vec3, type Vec3 } from '../pieces'
+import { boxRecipe, type Kernel } from '../solid'
+import { lookOver } from '../proof'
+import { block, instance, make, testKernel, volume } from '../testing/scenario'
+import { runs } from '../testing/runs'
+import { holesOf, waysOf } from './index'
+import { woodAlong } from './state'
+import { boxTool, type Tool } from './tool'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+
+const SIZE: Vec3 = [300, 120, 24]
+const step = (
+  id: string,
+  kind: string,
+  fields: Step['fields'],
+  face: FaceName = 'face',
+  options: Step['options'] = {},
+): Step => ({ id, kind, off: false, at: onFace(face), fields, options })
+const board = (...steps: Step[]) =>
+  make([
+    ...block('a', 'right-up', [0, SIZE[0]], [0, SIZE[1]], [0, SIZE[2]]),
+    ...steps.map((s) => change.addStep({ on: 'a', step: s })),
+  ])
+const dado = (depth: number) =>
+  step('w1', 'channel', { width: '60', depth: String(depth), place: '100' }, 'face', { run: 'across' })
+const hole = (depth: string, more: Step['fields'] = {}, options: Step['options'] = { tip: 'flat' }) =>
+  step('w2', 'bore', { along: '130', across: '60', diameter: '10', depth, ...more }, 'face', options)
+
+test('a hole in the floor of a channel is as deep as it says from that floor', () => {
+  const without = volume(modelOf(board(dado(12))), 'a#1', kernel)
+  const project = board(dado(12), hole('8'))
+  const model = modelOf(project)
+  expect(without - volume(model, 'a#1', kernel)).toBeCloseTo(Math.PI * 25 * 8, -1)
+  const [data] = model.features(instance(model, 'a#1')).flatMap((f) => holesOf(f) ?? [])
+  expect(data!.at[0]![2]).toBeCloseTo(12, 9)
+  // Deeper than the wood under the floor, it goes through; bored first, its depth is from the face.
+  expect(lookOver(modelOf(board(dado(12), hole('12')))).map((f) => f.says)).toContainEqual(
+    expect.stringMatching(/goes through A, which is 12 there/),
+  )
+  const first = modelOf(board(hole('8'), dado(12)))
+  expect(volume(first, 'a#1', kernel)).toBeCloseTo(without, 3)
+})
+
+test('a recess on the floor of another is as deep as it says from that floor; over an edge from the higher', () => {
+  const sunk = (id: string, along: number, long: number, depth: number) =>
+    step(id, 'recess', {
+      along: String(along),
+      across: '60',
+      length: String(long),
+      width: '40',
+      depth: String(depth),
+    })
+  const one = volume(modelOf(board(sunk('w1', 130, 80, 10))), 'a#1', kernel)
+  const both = (along: number, long: number) =>
+    one - volume(modelOf(board(sunk('w1', 130, 80, 10), sunk('w2', along, long, 5))), 'a#1', kernel)
+  expect(both(130, 30)).toBeCloseTo(30 * 40 * 5, 3)
+  expect(both(130, 80)).toBeCloseTo(80 * 40 * 5, 3)
+  // Half of it lies on the face: there it is 5 deep, and the floor of the other is deeper already.
+  expect(both(170, 40)).toBeCloseTo(20 * 40 * 5, 3)
+})
+
+test('a hole where earlier work has taken all wood says so', () => {
+  const sunk = (id: string, face: FaceName) =>
+    step(id, 'recess', { along: '130', across: '60', length: '80', width: '40', depth: '12' }, face)
+  expect(
+    lookOver(modelOf(board(sunk('w1', 'face'), sunk('w3', 'back'), hole('8')))).map((f) => f.says),
+  ).toContain('The hole finds no wood in A: earlier work has taken it all there')
+})
+
+const between = (low: number, high: number) => fc.double({ min: low, max: high, noNaN: true })
+const tool = fc.oneof(
+  fc
+    .tuple(between(-20, 200), between(20, 150), between(-20, 20), between(5, 40))
+    .map(([x, long, z, deep]): Tool => boxTool({ min: [x, -1, z], max: [x + long, 121, z + deep] })),
+  fc
+    .tuple(between(10, 290), between(10, 110), between(4, 50), between(2, 30), between(-0.6, 0.6))
+    .map(([x, y, radius, depth, lean]): Tool => ({
+      kind: 'drill',
+      at: [x, y, 25],
+      along: [Math.sin(lean), 0, -Math.cos(lean)],
+      radius,
+      depth,
+      tip: radius / 2,
+    })),
+  fc.tuple(between(-1, 1), between(-1, 1), between(60, 250)).map(([a, b, offset]): Tool => {
+    const long = Math.hypot(a, b, 0.4)
+    return { kind: 'plane', normal: [a / long, b / long, 0.4 / long], offset: (offset * 0.4) / long }
+  }),
+)
+
+test('where wood begins and ends along a line is where the solid does', () => {
+  const fine = kernel.finer(0.001)
+  fc.assert(
+    fc.property(
+      fc.array(tool, { minLength: 1, maxLength: 5 }),
+      fc.constantFrom<FaceName>('face', 'back', 'edge1', 'end2'),
+      between(0.05, 0.95),
+      between(0.05, 0.95),
+      (tools, face, u, v) => {
+        const { into, along, across } = waysOf(face)
+        const { far } = FACE_AT[face]
+        const at = vec3((i) => (i === along ? u : i === across ? v : far ? 1 : 0) * SIZE[i])
+        const way = vec3((i) => (i === into ? (far ? -1 : 1) : 0))
+        const found = woodAlong(SIZE, tools, at, way)
+        const recipe = boxRecipe(SIZE, [{ work: 'w', tools }])
+        const frame = { origin: [0, 0, 0], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] } as const
+        // A needle along the line: how much of it is wood, up to where that ends and beyond.
+        const needle = (from: number, to: number) => {
+          const [a, b] = [far ? SIZE[into] - to : from, far ? SIZE[into] - from : to]
+          const size = vec3((i) => (i === into ? b - a : 0.002))
+          const origin = vec3((i) => (i === into ? a : at[i] - 0.001))
+          const all = { recipe: boxRecipe(size), frame: { ...frame, origin } }
+          return fine.sharedVolume({ recipe, frame }, all) / (0.002 * 0.002)
+        }
+        const end = SIZE[into]
+        // Round tools are many-sided in the solid: a line that grazes one differs by a little.
+        const near = 0.2
+        if (!found) return void expect(needle(0, end)).toBeLessThan(near)
+        expect(needle(0, found.from + 1e-9)).toBeLessThan(near)
+        expect(Math.abs(needle(found.from, found.to) - (found.to - found.from))).toBeLessThan(near)
+        if (found.to < end - 1) expect(needle(found.to, found.to + 0.5)).toBeLessThan(0.4)
+      },
+    ),
+    { numRuns: runs(300), endOnFailure: true },
+  )
+  fine.close()
+})

@@ -1,0 +1,66 @@
+/** The wood as it stands when a step begins: a block less what was taken from it before. Own frame, mm. */
+import type { Mm } from '../measure'
+import { AXES, type Vec3 } from '../pieces'
+import type { Sentence } from './feature'
+import type { StepInput } from './input'
+import { toolLine, type Tool } from './tool'
+
+/** What lies nearer than this is one place. */
+const SAME: Mm = 1e-6
+
+/** A stretch of wood along a line, from the place that was asked about. */
+export interface Stretch {
+  readonly from: Mm
+  readonly to: Mm
+}
+
+/**
+ * The first wood on the way from a place along a unit vector, in a block of this size from which tools have
+ * taken theirs; null where none is left. What the places of a tool are not known of counts as wood.
+ */
+export function woodAlong(size: Vec3, taken: readonly Tool[], at: Vec3, way: Vec3): Stretch | null {
+  const [low, high] = withinBlock(size, at, way)
+  let from = Math.max(0, low)
+  const gone = taken.flatMap((tool) => toolLine(tool, at, way)).sort((a, b) => a[0] - b[0])
+  let to = high
+  for (const [a, b] of gone) {
+    if (a > from + SAME) {
+      to = Math.min(a, high)
+      break
+    }
+    from = Math.max(from, b)
+  }
+  return from < to - SAME ? { from, to } : null
+}
+
+/**
+ * How far below their face all of these places have lost their wood: what is sunk from there rests on the
+ * highest of it. Null where none of them has any left.
+ */
+export function loweredBy(
+  asked: Pick<StepInput, 'woodAlong'>,
+  places: readonly Vec3[],
+  way: Vec3,
+): Mm | null {
+  const from = places.flatMap((p) => asked.woodAlong(p, way)?.from ?? [])
+  return from.length > 0 ? Math.min(...from) : null
+}
+
+/** ", from a surface 12 below it": where a depth counts from, where that is not the face. */
+export const sayLowered = (down: Mm | undefined): Sentence =>
+  down === undefined ? [] : [', from a surface ', { mm: down }, ' below it']
+
+/** Where a line is within a block. */
+function withinBlock(size: Vec3, at: Vec3, way: Vec3): readonly [Mm, Mm] {
+  let [low, high] = [-Infinity, Infinity]
+  for (const i of AXES) {
+    if (Math.abs(way[i]) < 1e-12) {
+      if (at[i] < -SAME || at[i] > size[i] + SAME) return [0, 0]
+      continue
+    }
+    const ends = [-at[i] / way[i], (size[i] - at[i]) / way[i]]
+    low = Math.max(low, Math.min(...ends))
+    high = Math.min(high, Math.max(...ends))
+  }
+  return [low, high]
+}
