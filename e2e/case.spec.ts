@@ -68,9 +68,9 @@ test('a new maker builds a case from boards to paper', async ({ page }) => {
     await page.keyboard.press('e')
     const even = page.getByRole('form', { name: 'Space Shelf evenly' })
     await even.getByLabel('How many').fill('3')
-    await even.getByLabel('From (below)').fill('Bottom·top')
-    await even.getByLabel('To (above)').fill('Left side·top')
-    await even.getByLabel('To (above)').press('Enter')
+    await even.getByLabel('From (below)', { exact: true }).fill('Bottom·top')
+    await even.getByLabel('To (above)', { exact: true }).fill('Left side·top')
+    await even.getByLabel('To (above)', { exact: true }).press('Enter')
     await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('×3')
   })
 

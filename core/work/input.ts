@@ -5,7 +5,6 @@ import type { Path, Segment, Trouble } from '../outline'
 import type { Box, Frame, Vec3 } from '../pieces'
 import type { Flat, ResolvedBit } from '../resolve'
 import type { Datum } from './datum'
-import type { Stretch } from './state'
 
 /** What work is done on: a piece, or a group as one block. Own frame, millimetres. */
 export interface Wood {
@@ -47,6 +46,12 @@ export interface Mate {
   readonly long: Mm
   /** A rod that is no round one: so much along this unit vector, square to its axis, and across that. */
   readonly section?: { readonly way: Vec3; readonly thick: Mm; readonly wide: Mm }
+}
+
+/** A stretch of wood along a line, from the place that was asked about. */
+export interface Stretch {
+  readonly from: Mm
+  readonly to: Mm
 }
 
 /** A step with its numbers. */

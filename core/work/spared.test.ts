@@ -1,10 +1,9 @@
 import { change, onFace, Outline, type Step } from '../document'
 import { modelOf } from '../model'
 import { boxRecipe, type Kernel } from '../solid'
-import { block, instance, join, make, testKernel, volume } from '../testing/scenario'
+import { block, instance, join, make, testKernel } from '../testing/scenario'
 import { flatOf } from '../exchange/drawings/flat'
-import { startOf } from './preset'
-import { ownWork, PRESETS } from './index'
+import { areaOf } from '../outline'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -68,4 +67,26 @@ test('an outline drawn to the shoulders leaves tenons standing, unless they are 
   expect(whole).toBeCloseTo(2 * 30 * 6 * (WIDE - 20), 3)
   expect(beyond(rail(sawn(60), ...tenons))).toBeCloseTo(whole, 3)
   expect(beyond(rail(sawn(60, 'cut'), ...tenons))).toBeCloseTo(0, 6)
+})
+
+test('a housed end goes on as the outline leaves it at the shoulder', () => {
+  const housed = [join('housing', ['r.end1', 'a'], { depth: 10 })]
+  expect(beyond(rail(null, ...housed))).toBeCloseTo(10 * WIDE * THICK, 3)
+  expect(beyond(rail(sawn(60), ...housed))).toBeCloseTo(10 * 60 * THICK, 3)
+  // What is drawn beyond the shoulder is sawn as it is drawn.
+  const over = Outline.parse({ ...arched(60), points: { ...arched(60).points, p1: [-4, 0], p4: [-4, 60] } })
+  expect(beyond(rail({ ...sawn(60), outline: over }, ...housed))).toBeCloseTo(4 * 60 * THICK, 3)
+})
+
+test('a sheet part that is sawn has its tabs in the file for a cutter', () => {
+  const tabbed = [join('tabs', ['r.end1', 'a'], { count: 1, length: 40 })]
+  const area = (step: Step | null) => {
+    const model = modelOf(rail(step, ...tabbed))
+    const flat = flatOf(model, instance(model, 'r#1'), 'face', kernel)
+    return flat.layers
+      .filter((l) => l.name === 'outline')
+      .reduce((sum, l) => sum + l.paths.reduce((all, path) => all + areaOf(path), 0), 0)
+  }
+  expect(area(null)).toBeCloseTo(LONG * WIDE + 60 * 40, 1)
+  expect(area(sawn(70))).toBeCloseTo(LONG * 70 + 60 * 40, 1)
 })

@@ -1,4 +1,4 @@
-/** What an outline leaves alone of its wood: what joints add beyond the shoulders, to go into other pieces. */
+/** What an outline leaves alone of its wood: what joints add beyond the shoulders. */
 import type { Mm } from '../measure'
 import { cornersOf, type Path } from '../outline'
 import { faceAt, mainAxis, type Box, type Frame } from '../pieces'

@@ -2,17 +2,11 @@
 import type { Mm } from '../measure'
 import { AXES, type Vec3 } from '../pieces'
 import type { Sentence } from './feature'
-import type { StepInput } from './input'
+import type { StepInput, Stretch } from './input'
 import { toolLine, type Tool } from './tool'
 
 /** What lies nearer than this is one place. */
 const SAME: Mm = 1e-6
-
-/** A stretch of wood along a line, from the place that was asked about. */
-export interface Stretch {
-  readonly from: Mm
-  readonly to: Mm
-}
 
 /**
  * The first wood on the way from a place along a unit vector, in a block of this size from which tools have

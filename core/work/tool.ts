@@ -82,7 +82,7 @@ export const toolMouth = (tool: Tool, axis: Axis, at: Mm): readonly (readonly Ve
 /** What a tool takes as it is seen along an own axis; null where that is not alike all along. */
 export const toolTraced = (tool: Tool, axis: Axis): Traced | null => kindOf(tool).traced?.(tool, axis) ?? null
 
-/** The stretches of a line that a tool takes, by a place on it and a unit vector; none where it tells none. */
+/** The stretches of a line that a tool takes, by a place on it and a unit vector, as far as it tells. */
 export const toolLine = (tool: Tool, at: Vec3, way: Vec3): readonly Stretch[] =>
   kindOf(tool).line?.(tool, at, way) ?? []
 
