@@ -202,7 +202,7 @@ export function ownWorkOf(
     i: Instance,
   ): readonly Feature[] | CannotMake => {
     let here = known.get(i)
-    if (!here) known.set(i, (here = new Map()))
+    if (!here) known.set(i, (here = new Map<string, readonly Feature[] | CannotMake>()))
     let made = here.get(found.step.id)
     if (made) return made
     const key = `${found.step.id} ${i.key}`
