@@ -19,7 +19,13 @@ const STEPS = [
     'shown',
     ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'cuts', 'proof'],
   ],
-  ['plans', ['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'cuts']],
+  [
+    'plans',
+    [
+      ...['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'cuts'],
+      'finished',
+    ],
+  ],
   [
     'proof',
     [

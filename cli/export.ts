@@ -4,6 +4,7 @@ import { cutList, findAlike, layoutJobs, layoutSvg } from '../core/cuts'
 import { cutListCsv } from '../core/cuts/csv'
 import { drawingFormat, DRAWING_FORMATS, flatOf, flatsOf } from '../core/exchange/drawings'
 import { FILE_CHORD, SOLID_FORMATS, solidFormat, standingIn } from '../core/exchange/solids'
+import { finishedSizes } from '../core/finished'
 import { hardwareList } from '../core/hardware'
 import { hardwareCsv } from '../core/hardware/csv'
 import type { Model } from '../core/model'
@@ -28,7 +29,7 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string, voice
   const put = (name: string, data: string | Uint8Array) => void written.set(name, data)
   const say = (mm: number) => formatLength(mm, model.resolved.style).text
 
-  put('cut-list.csv', cutListCsv(cutList(model), model.resolved.style))
+  put('cut-list.csv', cutListCsv(cutList(model, finishedSizes(model, kernel)), model.resolved.style))
   const hardware = hardwareList(model)
   if (hardware.length > 0) put('hardware.csv', hardwareCsv(hardware))
   const layouts = new FileNames()

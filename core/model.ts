@@ -4,7 +4,7 @@ import { jointNumbers, workOf, type DerivedJoints } from './joints'
 import { Resolver, type Instance, type Problem, type Resolved } from './resolve'
 import { Assembling, Recipes, type Recipe, type Worked } from './solid'
 import { ownWorkOf, workNumbers, type OwnCache } from './work/steps'
-import type { Feature, Supply } from './work'
+import { isRod, type Feature, type Supply } from './work'
 
 export interface Model {
   readonly project: Project
@@ -39,7 +39,7 @@ export class Modeller {
     const all = new Map(features)
     for (const [key, list] of own.features) all.set(key, [...(features.get(key) ?? []), ...list])
     const of = (i: Instance) => all.get(i.key) ?? []
-    const worked = (i: Instance): Worked => ({ instance: i, features: of(i) })
+    const worked = (i: Instance): Worked => ({ instance: i, features: of(i), round: isRod(i, resolved) })
     let known: ReadonlyMap<string, Worked> | null = null
     const asked = new Map<Instance, Recipe>()
     const byKey = () => (known ??= new Map(resolved.instances.map((i) => [i.key, worked(i)])))

@@ -77,6 +77,8 @@ export interface CutsReport {
 }
 
 export interface Weighed extends Weight {
+  /** How large it comes out, where it is one piece that is shaped smaller than its blank. */
+  readonly size: Vec3 | null
   /** The names of what was not weighed: it takes too long to shape. */
   readonly without: readonly string[]
 }
@@ -230,13 +232,20 @@ const worker = {
 
   /** What these instances weigh, or all of them. */
   async weigh(keys: readonly string[] | null): Promise<Weighed> {
-    const [{ weigh }, k] = await Promise.all([import('../core/weight'), kernel()])
+    const [{ weigh }, { finishedSizes }, k] = await Promise.all([
+      import('../core/weight'),
+      import('../core/finished'),
+      kernel(),
+    ])
     const wanted = keys && new Set(keys)
     const asked = current().resolved.instances.filter((i) => !wanted || wanted.has(i.key))
     const slow = setAsideIn(current(), leftOut)
     const weighed = asked.filter((i) => !slow.includes(i))
     const without = asked.filter((i) => slow.includes(i)).map((i) => i.name)
-    return { ...weigh(current(), k, weighed), without }
+    const [only] = weighed
+    const size = only && weighed.length === 1 ? finishedSizes(current(), k)(only) : null
+    const shaped = size !== null && size.some((mm, n) => only!.size[n]! - mm > 1e-3)
+    return { ...weigh(current(), k, weighed), without, size: shaped ? size : null }
   },
 
   /**
@@ -435,9 +444,12 @@ const worker = {
 
   jointSheet: (id: string): JointSheet | null => jointSheet(id, current().resolved),
 
-  cuts(): CutsReport {
+  async cuts(): Promise<CutsReport> {
+    const [{ finishedSizes }, k] = await Promise.all([import('../core/finished'), kernel()])
     const model = current()
-    const list = cutList(model)
+    const slow = setAsideIn(model, leftOut)
+    const finished = finishedSizes(model, k)
+    const list = cutList(model, (i) => (slow.includes(i) ? null : finished(i)))
     return { list, jobs: layoutJobs(model, list), hardware: hardwareList(model) }
   },
 

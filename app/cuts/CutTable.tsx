@@ -48,7 +48,7 @@ export const CutTable = memo(function CutTable({ group, order }: Props) {
   const [sorting, setSorting] = useState<SortingState>([{ id: 'mark', desc: false }])
   const { extraLength, extraWidth } = useOpen((s) => s.shown.settings)
   const unit = useOpen((s) => s.shown.style.unit)
-  const rough = extraLength > 0 || extraWidth > 0
+  const rough = extraLength > 0 || extraWidth > 0 || group.rows.some((r) => r.shaped)
   const columns = useMemo(
     () =>
       COLUMNS.map(({ id, header }): ColumnDef<CutRow> => ({

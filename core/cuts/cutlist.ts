@@ -1,6 +1,7 @@
 /** The cut list: every different finished piece once, with what it is cut from. */
 import type { Model } from '../model'
 import type { Mm } from '../measure'
+import type { Vec3 } from '../pieces'
 import { sayLength, type Instance, type ResolvedStock } from '../resolve'
 import { countOf, workKind, type Feature } from '../work'
 import { findAlike } from './identical'
@@ -10,11 +11,16 @@ export interface CutRow {
   readonly name: string
   readonly quantity: number
   readonly mirrored: number
+  /** Finished. */
   readonly length: Mm
   readonly width: Mm
   readonly thickness: Mm
+  /** What it is cut from, with what is allowed for truing. */
   readonly roughLength: Mm
   readonly roughWidth: Mm
+  readonly roughThickness: Mm
+  /** The block that it is cut from is larger than it comes out. */
+  readonly shaped: boolean
   readonly stock: ResolvedStock | null
   readonly grain: string
   /** "5 dados, 1 rabbet". */
@@ -50,12 +56,19 @@ export const FEET_PER_M = 1 / 0.3048
 const BOARD_FOOT = 144 * 25.4 ** 3
 const INCH = 25.4
 
-export function cutList(model: Model): CutList {
+/** `finished` tells how large a piece comes out; as large as its blank, where that is not known. */
+export function cutList(model: Model, finished?: (i: Instance) => Vec3 | null): CutList {
   const { extraLength, extraWidth } = model.resolved.settings
   const noted = model.project.pieces.filter((p) => p.note)
   const rows = findAlike(model).map((alike): CutRow => {
     const first = alike.instances[0]!
     const size = boughtFor(model, first)
+    // What is made from something else than the block round it is told by that.
+    const [length, width, thickness] = (size === first && finished?.(first)) || [
+      size.length,
+      size.width,
+      size.thickness,
+    ]
     const planed = planedFrom(size.thickness, alike.stock, model)
     const pieces = new Set(alike.instances.map((i) => i.piece))
     return {
@@ -63,11 +76,13 @@ export function cutList(model: Model): CutList {
       name: alike.name,
       quantity: alike.instances.length,
       mirrored: alike.mirrored,
-      length: size.length,
-      width: size.width,
-      thickness: size.thickness,
+      length,
+      width,
+      thickness,
+      shaped: [size.length - length, size.width - width, size.thickness - thickness].some((d) => d > SAME),
       roughLength: size.length + extraLength,
       roughWidth: size.width + extraWidth,
+      roughThickness: size.thickness,
       stock: alike.stock,
       grain: alike.stock?.stock.grain === false ? 'any' : 'length',
       work: [
@@ -118,9 +133,9 @@ export const sayPlaned = (thickness: Mm, { resolved }: Model): string =>
  * Board feet of a row of boards, by the thickness and the width they are sold by; under an inch counts as one
  * (National Hardwood Lumber Association, rules for measurement).
  */
-function boardFeetOf({ stock, roughLength, roughWidth, thickness }: CutRow): number {
+function boardFeetOf({ stock, roughLength, roughWidth, roughThickness }: CutRow): number {
   if (stock?.stock.kind !== 'board') return 0
-  const thick = stock.nominalThickness ?? Math.max(stock.thickness ?? 0, thickness)
+  const thick = stock.nominalThickness ?? Math.max(stock.thickness ?? 0, roughThickness)
   const wide = stock.nominalWidth !== null && stock.width ? stock.nominalWidth / stock.width : 1
   return (roughLength * roughWidth * wide * Math.max(thick, INCH)) / BOARD_FOOT
 }
@@ -131,7 +146,7 @@ export function sumsOf(list: readonly CutRow[]): Pick<CutGroup, 'area' | 'runnin
   return {
     area: sum((r) => r.roughLength * r.roughWidth) * MM2,
     running: sum((r) => r.roughLength) / 1000,
-    volume: sum((r) => r.roughLength * r.roughWidth * r.thickness) * MM3,
+    volume: sum((r) => r.roughLength * r.roughWidth * r.roughThickness) * MM3,
     boardFeet: sum(boardFeetOf),
   }
 }

@@ -6,7 +6,8 @@ import { boughtFor, planedFrom, sayPlaned, type Alike } from '../cuts'
 import type { FaceName } from '../document'
 import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
-import { cornersOf, toRoom, vec3, type Box, type Frame, type Vec3 } from '../pieces'
+import { reachOf } from '../solid'
+import { cornersOf, toRoom, type Box, type Frame, type Vec3 } from '../pieces'
 import type { Instance } from '../resolve'
 import { countOf, workKind, type Feature, type Sentence } from '../work'
 import { levelDimension, runningLevel, runningUpright, uprightDimension } from './dimension'
@@ -63,7 +64,7 @@ export function* pieceSheets(
   const views = viewsOf(fromBack, third)
   const drawn: Mark[] = []
   const block: Box = { min: [0, 0, 0], max: piece.size }
-  const reach = reachOf(solid)
+  const reach = reachOf(solid.shape)
   // What is bent is made from a strip, and is as large as it comes out.
   const bent = features.map((f) => workKind(f).sizes?.(f.data).block).find((b) => b !== undefined)
   const wood = bent ? null : reach
@@ -255,17 +256,6 @@ function roundsOf(features: readonly Feature[], say: (mm: number) => string): Ro
 }
 /** More, as of a curve that was traced, are not told on a drawing. */
 const MOST_ROUNDS = 48
-
-/** How far a solid reaches, in its own frame. */
-function reachOf({ shape: { positions } }: Solid): Box {
-  const reach = (pick: (a: number, b: number) => number) =>
-    vec3((i) => {
-      let found = positions[i]!
-      for (let k = i; k < positions.length; k += 3) found = pick(found, positions[k]!)
-      return found
-    })
-  return { min: reach(Math.min), max: reach(Math.max) }
-}
 
 /** The block that a piece is made from, where the wood does not come to its sides. */
 function blankMarks(block: Box, wood: Box, view: View, { x, y, scale }: Placed): Mark[] {

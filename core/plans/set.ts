@@ -1,5 +1,6 @@
 /** The whole set of sheets, made one after the other so that work on it can be shown and stopped. */
 import { findAlike } from '../cuts'
+import { finishedSizes } from '../finished'
 import type { Model } from '../model'
 import type { Kernel } from '../solid'
 import { assemblySheet } from './assembly'
@@ -25,7 +26,7 @@ export function* planWork(model: Model, kernel: Kernel): Generator<Sheet | null>
   yield* withPauses(assemblySheet(model, [...solids.values()], 1, of))
   for (const [n, view] of views.entries()) yield* withPauses(keptSheet(model, kernel, view, 2 + n, of))
   const first = 2 + views.length
-  yield* tableSheets(model, first, of)
+  yield* tableSheets(model, finishedSizes(model, kernel), first, of)
   let next = first + tables
   for (const [n, a] of alike.entries()) {
     yield* withPauses(pieceSheets(model, a, plans[n]!, solids.get(a.instances[0]!.key)!, next, of))

@@ -1,5 +1,6 @@
 /** The table of pieces: what to make, how many, to what size, from what. */
 import { cutList } from '../cuts'
+import type { finishedSizes } from '../finished'
 import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
 import { border, drawingArea, shorten } from './frame'
@@ -23,10 +24,15 @@ const COLUMNS = [
   ['  From', 0.19, 'start'],
 ] as const
 
-export function tableSheets(model: Model, first: number, of: number): Sheet[] {
+export function tableSheets(
+  model: Model,
+  finished: ReturnType<typeof finishedSizes>,
+  first: number,
+  of: number,
+): Sheet[] {
   const { settings } = model.project
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
-  const rows = cutList(model).rows
+  const rows = cutList(model, finished).rows
   const per = rowsPerSheet(model)
   const area = drawingArea(settings.paper)
   const [width, height] = PAPER[settings.paper]

@@ -1,6 +1,6 @@
 export { Kernel, loadKernel, type Common, type Shape } from './kernel'
 export { bodiesOf } from './bodies'
-export { matterOf } from './matter'
+export { matterOf, reachOf } from './matter'
 export { matrixOf } from './matrix'
 export { drain } from './steps'
 export {

@@ -18,7 +18,7 @@ export interface Shape {
   readonly positions: Float32Array
   /** Triangles, three corners each, anticlockwise seen from outside. */
   readonly triangles: Uint32Array
-  /** For each triangle: 0 for the blank, k for the k-th cut of all stages (from 1). */
+  /** For each triangle: 0 for the blank, k for the k-th cut of work (from 1). */
   readonly work: Uint16Array
   /** For each triangle: 0 for the blank, n for the n-th of `tools` (from 1). */
   readonly tool: Uint16Array
@@ -301,7 +301,11 @@ function readShape(solid: Manifold, ids: ReadonlyMap<number, number>, recipe: Re
   const work = new Uint16Array(triangles.length / 3)
   const tool = new Uint16Array(work.length)
   const cuts = cutsOf(recipe)
-  const cutOf = cuts.flatMap((c, k) => c.tools.map(() => k + 1))
+  let told = 0
+  const cutOf = cuts.flatMap((c) => {
+    const work = c.work === '' ? 0 : ++told
+    return c.tools.map(() => work)
+  })
   for (let run = 0; run < mesh.runOriginalID.length; run++) {
     const of = ids.get(mesh.runOriginalID[run]!) ?? 0
     const [from, to] = [mesh.runIndex[run]! / 3, mesh.runIndex[run + 1]! / 3]

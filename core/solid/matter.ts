@@ -1,6 +1,6 @@
 /** How much there is of a shape: its volume, its surface and its middle. Own frame, millimetres. */
 import type { Mm } from '../measure'
-import type { Vec3 } from '../pieces'
+import { vec3, type Box, type Vec3 } from '../pieces'
 import type { Shape } from './kernel'
 
 export interface Matter {
@@ -10,6 +10,17 @@ export interface Matter {
   readonly area: number
   /** Its centre of gravity, for wood that is alike throughout. */
   readonly centre: Vec3
+}
+
+/** The box round a shape; nothing has one of no size. */
+export function reachOf({ positions }: Pick<Shape, 'positions'>): Box {
+  const reach = (pick: (a: number, b: number) => number) =>
+    vec3((i) => {
+      let found = positions[i] ?? 0
+      for (let k = i; k < positions.length; k += 3) found = pick(found, positions[k]!)
+      return found
+    })
+  return { min: reach(Math.min), max: reach(Math.max) }
 }
 
 const known = new WeakMap<Shape, Matter>()

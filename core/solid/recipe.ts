@@ -2,6 +2,7 @@
 import { STILL, type Vec3 } from '../pieces'
 import type { Instance } from '../resolve'
 import {
+  aboutRod,
   frameInto,
   dependsOnShape,
   toolAmong,
@@ -21,6 +22,7 @@ export interface Blank {
 
 /** One piece of work, and what it takes away. */
 export interface Cut {
+  /** Empty for what the stock lacks of the block round it. */
   readonly work: string
   readonly tools: readonly Tool[]
 }
@@ -69,6 +71,8 @@ export const recipeKey = (r: Recipe): string => stageKeys(r).at(-1)!
 export interface Worked {
   readonly instance: Instance
   readonly features: readonly Feature[]
+  /** It is a length of a rod. */
+  readonly round: boolean
 }
 
 interface Made {
@@ -93,8 +97,9 @@ export class Recipes {
   }
 }
 
-function* fromOf({ instance, features }: Worked, hand: Assembling): Generator<unknown> {
+function* fromOf({ instance, features, round }: Worked, hand: Assembling): Generator<unknown> {
   yield instance
+  yield round
   yield* features
   for (const key of new Set(features.flatMap((f) => f.neighbours ?? []))) {
     const other = hand.others(key)
@@ -116,13 +121,13 @@ export class Assembling {
   constructor(readonly others: (key: string) => Worked | undefined) {}
 
   /** What was done to wood before a step of work that it shares with others; all of it, when none is said. */
-  cutsBefore({ instance, features }: Worked, step: string | null): readonly Stage[] {
+  cutsBefore({ instance, features, round }: Worked, step: string | null): readonly Stage[] {
     const key = `${instance.key} ${step ?? ''}`
     const known = this.stages.get(key)
     if (known) return known
     const at = features.findIndex((f) => step !== null && f.step === step)
     const done = at < 0 ? features : features.slice(0, at)
-    const stages = stagesOf(done, dependsOnShape).map((stage) =>
+    const worked = stagesOf(done, dependsOnShape).map((stage) =>
       stage.map((f): Cut => {
         const tools = workKind(f).cut(f.data)
         if (!f.neighbours || f.neighbours.length === 0) return { work: f.id, tools }
@@ -130,6 +135,7 @@ export class Assembling {
         return { work: f.id, tools: among ? tools.map((t) => toolAmong(t, among)) : tools }
       }),
     )
+    const stages = round ? [[{ work: '', tools: [aboutRod(instance.size)] }], ...worked] : worked
     this.stages.set(key, stages)
     return stages
   }

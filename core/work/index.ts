@@ -104,6 +104,7 @@ export {
 } from './feature'
 export * from './fields'
 export { SIX, waysOf } from './onface'
+export { isRod } from './state'
 export { startOf, type DrawerId, type Likely, type Preset } from './preset'
 export type { Fresh } from './fresh'
 export * from './icon'

@@ -1,6 +1,7 @@
 /** The wood as it stands when a step begins: a block less what was taken from it before. Own frame, mm. */
 import type { Mm } from '../measure'
 import { AXES, type Vec3 } from '../pieces'
+import type { Instance, Resolved } from '../resolve'
 import type { Sentence } from './feature'
 import type { StepInput, Stretch } from './input'
 import { toolLine, type Tool } from './tool'
@@ -43,6 +44,13 @@ export function loweredBy(
 /** ", from a surface 12 below it": where a depth counts from, where that is not the face. */
 export const sayLowered = (down: Mm | undefined): Sentence =>
   down === undefined ? [] : [', from a surface ', { mm: down }, ' below it']
+
+/** Whether all of a rod is in a piece, and not only some that was worked from it. */
+export function isRod({ piece, size }: Instance, { byId }: Pick<Resolved, 'byId'>): boolean {
+  const stock = byId.get(piece)?.stock
+  if (stock?.stock.kind !== 'rod' || stock.thickness === null) return false
+  return [size[1], size[2]].every((mm) => Math.abs(mm - stock.thickness!) < 1e-6)
+}
 
 /** Where a line is within a block. */
 function withinBlock(size: Vec3, at: Vec3, way: Vec3): readonly [Mm, Mm] {

@@ -31,8 +31,8 @@ import { waysOf } from './onface'
 import { drawnPaths } from './outlines'
 import { chosenFor, CannotMake, type StepInput, type Wood } from './own'
 import { framesOf } from './repeat'
-import { woodAlong } from './state'
-import { toolInto, type Tool } from './tool'
+import { isRod, woodAlong } from './state'
+import { aboutRod, toolInto, type Tool } from './tool'
 
 /** What the resolver asks of work, whatever its kind. */
 export const workNumbers: WorkNumbers = {
@@ -226,7 +226,8 @@ export function ownWorkOf(
     const { met, inputs } = own.meets?.(step.options) ? meetings(step, wood, piece.piece.id) : NONE_MET
     const before = own.seesWood ? doneBefore(piece, found, i) : []
     return once(i, step.id, [found, style, bit, wood.standing!.join(), ...inputs, ...before], () => {
-      const taken = own.seesWood ? before.flatMap((f) => takenIn(wood, i, f)) : []
+      const rod = own.seesWood && isRod(i, resolved) ? [aboutRod(i.size)] : []
+      const taken = own.seesWood ? [...rod, ...before.flatMap((f) => takenIn(wood, i, f))] : []
       const ask = asked(step, values!, bit, met, say, wood, taken)
       const whole = own.resolve(ask, wood)
       const frames = framesFor(step, ask, wood)

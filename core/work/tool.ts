@@ -1,6 +1,7 @@
 /** Every kind of tool. What is taken from a piece is told by plain solids in its own frame, millimetres. */
 import type { Mm } from '../measure'
-import { STILL, vec3, type Axis, type Box, type Frame, type Vec3 } from '../pieces'
+import { extentOf } from '../outline'
+import { AXES, STILL, vec3, type Axis, type Box, type Frame, type Vec3 } from '../pieces'
 import { bent, type Bent } from './tools/bent'
 import { box, type Block } from './tools/box'
 import { drill, type Drill } from './tools/drill'
@@ -82,6 +83,20 @@ export const toolMouth = (tool: Tool, axis: Axis, at: Mm): readonly (readonly Ve
 /** What a tool takes as it is seen along an own axis; null where that is not alike all along. */
 export const toolTraced = (tool: Tool, axis: Axis): Traced | null => kindOf(tool).traced?.(tool, axis) ?? null
 
+/**
+ * Where what a tool takes, or leaves alone within that, ends along an own axis, as far as it is told exactly.
+ */
+export function toolEnds(tool: Tool, axis: Axis): Mm[] {
+  const seen = AXES.flatMap((along) => {
+    const traced = toolTraced(tool, along)
+    if (!traced) return []
+    if (along === axis) return [traced.from, traced.to]
+    const way = AXES.filter((i) => i !== along).indexOf(axis) as 0 | 1
+    return [...traced.loops, ...(traced.spared ?? [])].flatMap((loop) => extentOf(loop).map((p) => p[way]))
+  })
+  return [...seen, ...(kindOf(tool).ends?.(tool, axis) ?? [])]
+}
+
 /** The stretches of a line that a tool takes, by a place on it and a unit vector, as far as it tells. */
 export const toolLine = (tool: Tool, at: Vec3, way: Vec3): readonly Stretch[] =>
   kindOf(tool).line?.(tool, at, way) ?? []
@@ -96,6 +111,23 @@ export const toolSolid = <S>(tool: Tool, size: Vec3, make: Making<S>): S =>
 const ON_SURFACE: Mm = 1e-4
 
 export const boxTool = (b: Box): Tool => ({ kind: 'box', min: b.min, max: b.max })
+
+/** All that lies about a round rod of which a piece of this size is a length, its axis along that. */
+export function aboutRod([long, wide, thick]: Vec3): Tool {
+  const [r, out] = [wide / 2, wide]
+  return {
+    kind: 'turned',
+    frame: { origin: [0, r, thick / 2], x: [0, 1, 0], y: [0, 0, 1], z: [1, 0, 0] },
+    section: [
+      [r, -BEYOND],
+      [out, -BEYOND],
+      [out, long + BEYOND],
+      [r, long + BEYOND],
+    ],
+    sides: [0, 1, 2, 3].map((piece) => ({ piece, straight: piece === 3 })),
+    flats: 0,
+  }
+}
 
 /** A block in a piece of this size, reaching out wherever it comes to the surface. */
 export function runOut(b: Box, size: Vec3): Tool {

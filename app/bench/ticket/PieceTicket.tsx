@@ -54,7 +54,7 @@ export function PieceTicket({ piece, instance }: { piece: Piece; instance: Insta
         />
       </header>
       {instance && (
-        <p className="measure text-lg leading-snug" title="length × width × thickness, finished">
+        <p className="measure text-lg leading-snug" title="length × width × thickness, before it is shaped">
           <Because of={keyOf.finished(piece.id, 'length')} copy={instance.index}>
             <Len mm={instance.length} />
           </Because>{' '}

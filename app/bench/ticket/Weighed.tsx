@@ -1,7 +1,7 @@
 /** What pieces weigh, how much of them there is to finish, and where they balance. */
 import { Scale } from 'lucide-react'
 import { useState } from 'react'
-import { formatLength } from '../../../core/measure'
+import { formatLength, marked } from '../../../core/measure'
 import { DIRECTION_OF } from '../../../core/pieces'
 import type { Shown } from '../../../core/shown'
 import type { Weighed as Answer } from '../../../workers/model'
@@ -38,7 +38,7 @@ export function Weighed({ keys }: { readonly keys: readonly string[] | null }) {
   const { answer, fault } = useAnswer<Answer>(`weight of ${which}`, (hand) => hand.weigh(keys))
   if (fault) return <p className="text-pencil">{fault}</p>
   if (!answer) return <p className="text-quiet">…</p>
-  const { mass, area, unknown, centre, without } = answer
+  const { mass, area, unknown, centre, without, size } = answer
   const left = without.length > 0 && `${without.join(', ')} could not be weighed`
   if (left && area === 0) return <p className="mt-1 text-quiet">{left}</p>
   const inches = style.unit === 'in'
@@ -47,6 +47,11 @@ export function Weighed({ keys }: { readonly keys: readonly string[] | null }) {
   const at = centre?.map((mm) => formatLength(mm, coarse(style)).text)
   return (
     <p className="measure mt-1 whitespace-normal text-quiet">
+      {size && (
+        <span className="block text-ink">
+          Comes out {fractions(size.map((mm) => marked(formatLength(mm, style))).join(' × '))}
+        </span>
+      )}
       {left && `${left}; the rest: `}
       {heavy ? `Weighs about ${heavy}` : `Weight not known: ${unknown.join(', ')}`}, {wide} of surface
       {at && fractions(`, balances at ${DIRECTION_OF.map((d, i) => `${at[i]!} ${d}`).join(', ')}`)}

@@ -40,7 +40,7 @@ export const idle = defineCheck<Memory>({
       }
       const reaches = known.get(key)!
       // Alike solids have work of their own.
-      const cuts = cutsOf(recipe)
+      const cuts = cutsOf(recipe).filter((c) => c.work !== '')
       for (const f of own) {
         const name = `The ${workKind(f).name(f.data)} in ${i.name}`
         const there = reaches.get(cuts.findIndex((c) => c.work === f.id) + 1)

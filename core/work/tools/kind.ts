@@ -122,6 +122,8 @@ export interface ToolKind<T> {
   traced?(tool: T, axis: Axis): Traced | null
   /** The stretches of a line that it takes, by a place on it and a unit vector; none told, where not said. */
   line?(tool: T, at: Vec3, way: Vec3): readonly Stretch[]
+  /** Where it ends along an own axis, where that is not seen along any of them. */
+  ends?(tool: T, axis: Axis): readonly Mm[]
   /** The plain body that it takes; null where none comes near it. */
   bulk?(tool: T): Bulk | null
   /** What it takes from wood of this size. */

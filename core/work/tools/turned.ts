@@ -73,6 +73,11 @@ export const turned = {
   },
   /** Of what has flats it is not told. */
   line: (t, at, way) => (t.flats > 0 ? [] : turnedLine(t.frame, t.section, at, way)),
+  ends: ({ frame, section }, axis) => {
+    const along = frame.z[axis]
+    if (Math.abs(along) > 1 - 1e-9) return section.map(([, z]) => frame.origin[axis] + along * z)
+    return Math.abs(along) < 1e-9 ? section.flatMap(([r]) => [-r, r].map((x) => frame.origin[axis] + x)) : []
+  },
   solid: (t, _, make) => make.stand(make.revolve(t.section, widest(t.section), t.flats), t.frame),
 } satisfies ToolKind<Turned>
 

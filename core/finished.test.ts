@@ -1,0 +1,85 @@
+import { readFileSync } from 'node:fs'
+import { cutList } from './cuts'
+import { change, onFace, Outline, readProject } from './document'
+import { finishedSizes } from './finished'
+import { modelOf, type Model } from './model'
+import type { Kernel } from './solid'
+import { block, instance, make, testKernel } from './testing/scenario'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+
+const comesOut = (model: Model, key: string) => finishedSizes(model, kernel)(instance(model, key))
+
+const disc = (radius: string) =>
+  make([
+    ...block('a', 'right-up', [0, 300], [0, 300], [0, 18]),
+    change.addStep({
+      on: 'a',
+      step: {
+        id: 'w1',
+        kind: 'shape',
+        off: false,
+        at: onFace('face'),
+        fields: {},
+        options: {},
+        outline: Outline.parse({
+          points: { p1: [150, 150], p2: [200, 150] },
+          edges: [{ id: 'e1', kind: 'circle', centre: 'p1', rim: 'p2' }],
+          facts: [
+            { id: 'f1', kind: 'place', of: ['p1'], way: 'along', from: 'near', value: '150.3' },
+            { id: 'f2', kind: 'place', of: ['p1'], way: 'across', from: 'near', value: '149.9' },
+            { id: 'f3', kind: 'radius', of: ['e1'], value: radius },
+          ],
+        }),
+      },
+    }),
+  ])
+
+test('a disc is as large as it is sawn, not as its blank, and is cut from that', () => {
+  const model = modelOf(disc('50.05'))
+  const size = comesOut(model, 'a#1')
+  ;[100.1, 100.1, 18].forEach((mm, i) => expect(size[i]).toBeCloseTo(mm, 9))
+  const [row] = cutList(model, finishedSizes(model, kernel)).rows
+  expect(row).toMatchObject({ shaped: true, roughThickness: 18 })
+  expect([row!.length, row!.width, row!.thickness].map((n) => n.toFixed(6))).toEqual([
+    '100.100000',
+    '100.100000',
+    '18.000000',
+  ])
+  expect(row!.roughLength).toBeGreaterThanOrEqual(300)
+})
+
+test('what is as large as its blank is told as that, to the last digit', () => {
+  for (const name of ['seed-cabinet', 'cold-frame', 'seed-packet-drawers']) {
+    const read = readProject(readFileSync(`demo/${name}.json`, 'utf8'))
+    if (!read.ok) throw new Error(read.why)
+    const model = modelOf(read.project)
+    for (const i of model.resolved.instances) {
+      const size = finishedSizes(model, kernel)(i)
+      size.forEach((mm, k) => expect(mm).toBeLessThanOrEqual(i.size[k]!))
+    }
+    const [plain, out] = [cutList(model), cutList(model, finishedSizes(model, kernel))]
+    out.rows.forEach((r, n) => r.shaped || expect(r).toEqual({ ...plain.rows[n]!, length: r.length }))
+  }
+})
+
+test('a wheel that is turned is told by what is left of its block', () => {
+  const read = readProject(readFileSync('demo/barrow-wheel.json', 'utf8'))
+  if (!read.ok) throw new Error(read.why)
+  const model = modelOf(read.project)
+  const sizes = new Map(model.resolved.instances.map((i) => [i.name, comesOut(model, i.key)]))
+  // Turned from 60 × 60, and a crank about two axes.
+  expect(sizes.get('Axle pin')!.map((mm) => mm.toFixed(9))).toEqual([
+    '150.000000000',
+    '50.000000000',
+    '50.000000000',
+  ])
+  expect(sizes.get('Crank')!.map((mm) => mm.toFixed(9))).toEqual([
+    '155.000000000',
+    '56.000000000',
+    '56.000000000',
+  ])
+})

@@ -1,0 +1,36 @@
+/** How large a piece comes out: the box round its wood along its own axes. */
+import type { Model } from './model'
+import type { Mm } from './measure'
+import { sizeOf, type Axis, type Box, type Vec3 } from './pieces'
+import type { Instance } from './resolve'
+import { reachOf, type Kernel, type Shape } from './solid'
+import { toolEnds, workKind, type Tool } from './work'
+
+/** Round things are many-sided in a solid, by no more than this. */
+const CHORD: Mm = 0.06
+
+/**
+ * The box round the wood of a piece, own frame. Where the solid ends within a chord of where one of its tools
+ * does, that is where it ends.
+ */
+export function finishedBox(model: Pick<Model, 'features'>, i: Instance, shape: Shape): Box {
+  const reach = reachOf(shape)
+  const tools = model.features(i).flatMap((f) => workKind(f).cut(f.data))
+  const exactly = (axis: Axis, at: Mm): Mm =>
+    nearest([0, i.size[axis]], at) ?? nearest(ends(tools, axis), at) ?? at
+  const corner = (p: Vec3): Vec3 => [exactly(0, p[0]), exactly(1, p[1]), exactly(2, p[2])]
+  return { min: corner(reach.min), max: corner(reach.max) }
+}
+
+const ends = (tools: readonly Tool[], axis: Axis): Mm[] => tools.flatMap((t) => toolEnds(t, axis))
+
+function nearest(all: readonly Mm[], at: Mm): Mm | null {
+  const near = all.filter((x) => Math.abs(x - at) <= CHORD)
+  return near.length === 0 ? null : near.reduce((a, b) => (Math.abs(b - at) < Math.abs(a - at) ? b : a))
+}
+
+/** How large each piece comes out; each is worked out once. */
+export const finishedSizes =
+  (model: Model, kernel: Kernel) =>
+  (i: Instance): Vec3 =>
+    sizeOf(finishedBox(model, i, kernel.shape(model.recipe(i))))
