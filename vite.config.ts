@@ -25,8 +25,45 @@ const sharedWorkers = (): Plugin => ({
   },
 })
 
+/** Shaders of the drawing library without the tabs, comments and blanks that only their authors read. */
+const plainShaders = (): Plugin => ({
+  name: 'plain-shaders',
+  apply: 'build',
+  transform(code, id) {
+    if (!/[\\/]three[\\/]build[\\/]/.test(id)) return null
+    const plain = (line: string) =>
+      line.startsWith('#')
+        ? line
+        : line.replace(/ *([=*,;{}<>]) */g, '$1').replace(/\( | \)/g, (p) => p.trim())
+    const shader = (text: string) =>
+      text
+        .split('\n')
+        .map((line) => plain(line.replace(/\/\/.*/, '').trim()))
+        .filter((line) => line !== '')
+        .join('\n')
+    const shaders = code.replace(/"(?:[^"\\]|\\.)*"/g, (quoted) =>
+      /\\n/.test(quoted) && /#(if|include|define)|gl_|uniform |vec[234]/.test(quoted)
+        ? JSON.stringify(`${shader(JSON.parse(quoted) as string)}\n`)
+        : quoted,
+    )
+    return { code: shaders, map: null }
+  },
+})
+
+/** Neither the page nor its workers write JSON Schema of what they read; what would, is left out of them. */
+const withoutJsonSchema = (): Plugin => ({
+  name: 'without-json-schema',
+  apply: 'build',
+  applyToEnvironment: ({ config }) => config.consumer === 'client',
+  transform(code, id) {
+    if (!/[\\/]zod[\\/]v4[\\/]core[\\/]json-schema-processors\.js$/.test(id)) return null
+    const names = [...code.matchAll(/^export (?:const|function) (\w+)/gm)].map(([, name]) => name!)
+    return { code: names.map((name) => `export const ${name} = () => {}`).join('\n'), map: null }
+  },
+})
+
 export default defineConfig({
-  plugins: [sharedWorkers(), tailwindcss(), reactRouter()],
+  plugins: [sharedWorkers(), plainShaders(), withoutJsonSchema(), tailwindcss(), reactRouter()],
   worker: { format: 'es' },
   // A worker has no document that chunks could be linked in ahead.
   build: { modulePreload: { resolveDependencies: () => [] } },

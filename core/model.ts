@@ -3,7 +3,7 @@ import type { Project } from './document'
 import { jointNumbers, workOf, type DerivedJoints } from './joints'
 import { Resolver, type Instance, type Problem, type Resolved } from './resolve'
 import { Assembling, Recipes, type Recipe, type Worked } from './solid'
-import { ownWorkOf, workNumbers, type OwnCache } from './work/steps'
+import { outlinesOf, ownWorkOf, workNumbers, type OutlinesCache, type OwnCache } from './work/steps'
 import { isRod, type Feature, type Supply } from './work'
 
 export interface Model {
@@ -24,6 +24,7 @@ export class Modeller {
   private readonly resolver = new Resolver(jointNumbers, workNumbers)
   private readonly joints: DerivedJoints = new Map()
   private readonly own: OwnCache = new WeakMap()
+  private readonly outlines: OutlinesCache = new WeakMap()
   private readonly recipes = new Recipes()
   /** How many measures the last model had to work out. */
   get computed(): number {
@@ -32,7 +33,8 @@ export class Modeller {
 
   model(project: Project): Model {
     const resolved = this.resolver.resolve(project)
-    const { features, problems, supplies } = workOf(resolved, this.joints)
+    const sawn = outlinesOf(resolved, this.outlines)
+    const { features, problems, supplies } = workOf(resolved, this.joints, sawn)
     const own = ownWorkOf(resolved, features, this.own)
     // What joints make comes first: it needs no order, and some of the maker's own work looks at what is
     // there.

@@ -10,7 +10,7 @@ import {
   type ResolvedJoint,
 } from '../resolve'
 import type { Feature, Supply } from '../work'
-import { meet, sayApart, TOUCHING, type Meeting } from './meet'
+import { meet, NO_OUTLINES, sayApart, TOUCHING, type Meeting, type Outlines } from './meet'
 
 export interface Derived {
   readonly features: readonly Feature[]
@@ -26,6 +26,8 @@ export class Deriving {
   constructor(
     readonly joint: ResolvedJoint,
     readonly resolved: Resolved,
+    /** What is left of pieces that are sawn to outlines. */
+    readonly outlines: Outlines = NO_OUTLINES,
   ) {}
 
   say = (mm: Mm): string => sayLength(this.resolved, mm)
@@ -117,7 +119,7 @@ export class Deriving {
     return this.members(0).flatMap((guest) => {
       const others = hosts.filter((h) => h !== guest)
       const found = others.flatMap((host) => {
-        const m = meet(guest, face, host)
+        const m = meet(guest, face, host, this.outlines)
         return m && Math.abs(m.gap) <= TOUCHING ? [m] : []
       })
       if (found.length === 0 && others.length > 0) this.wrong(sayApart(guest, face, others, this.say))

@@ -1,7 +1,7 @@
 /** Every kind of joint. A new kind is one folder and one line here. */
 import { callJoints, sayIssue, type Joint } from '../document'
 import type { Fill, JointNumbers, Problem, Resolved, ResolvedJoint, ResolvedPiece } from '../resolve'
-import type { Feature, Supply } from '../work'
+import type { Feature, Kept, Supply } from '../work'
 import { butt } from './butt'
 import type { Contact } from './contacts'
 import type { Derived } from './deriving'
@@ -98,6 +98,7 @@ interface DerivedJoint {
   readonly style: unknown
   readonly fills: ReadonlyArray<readonly Fill[] | undefined>
   readonly kerf: number
+  readonly outlines: readonly unknown[]
   readonly derived: Derived
 }
 
@@ -106,15 +107,21 @@ function deriveOnce(
   kind: JointKind,
   joint: ResolvedJoint,
   resolved: Resolved,
+  sawn: SawnPieces,
   old: DerivedJoint | undefined,
 ): DerivedJoint {
   const { between } = joint.joint
   const { style } = resolved.project.settings
   const { kerf } = resolved.settings
+  const outlines = between.flatMap(
+    (m) => resolved.byId.get(m.piece)?.instances.map((i) => sawn.get(i.key)) ?? [],
+  )
   if (
     old?.joint === joint &&
     old.style === style &&
     old.kerf === kerf &&
+    old.outlines.length === outlines.length &&
+    outlines.every((o, i) => o === old.outlines[i]) &&
     between.every(
       (m, i) =>
         resolved.byId.get(m.piece)?.instances === old.members[i]?.instances &&
@@ -122,14 +129,21 @@ function deriveOnce(
     )
   )
     return old
-  const derived = kind.derive(joint, resolved)
+  const derived = kind.derive(joint, resolved, (b) => ('key' in b && sawn.get(b.key as string)) || [])
   const members = between.map((m) => resolved.byId.get(m.piece))
   const fills = between.map((m) => resolved.fills.get(m.piece))
-  return { joint, members, fills, style, kerf, derived }
+  return { joint, members, fills, style, kerf, outlines, derived }
 }
 
+/** What outlines leave of each instance that has any, by its key. */
+export type SawnPieces = ReadonlyMap<string, readonly Kept[]>
+
 /** `kept` holds what came out last time, and is brought up to date. */
-export function workOf(resolved: Resolved, kept: DerivedJoints = new Map()): Worked {
+export function workOf(
+  resolved: Resolved,
+  kept: DerivedJoints = new Map(),
+  sawn: SawnPieces = new Map(),
+): Worked {
   const features = new Map<string, Feature[]>()
   const supplies = new Map<string, number>()
   const problems: Problem[] = []
@@ -145,7 +159,7 @@ export function workOf(resolved: Resolved, kept: DerivedJoints = new Map()): Wor
       })
       continue
     }
-    const now = deriveOnce(kind, joint, resolved, kept.get(joint.id))
+    const now = deriveOnce(kind, joint, resolved, sawn, kept.get(joint.id))
     kept.set(joint.id, now)
     const { derived } = now
     problems.push(...derived.problems)

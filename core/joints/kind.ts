@@ -15,6 +15,7 @@ import {
   type Sentence,
 } from '../work'
 import type { Contact } from './contacts'
+import type { Outlines } from './meet'
 import { Deriving, type Derived } from './deriving'
 
 /** A joint that could be made at a contact. */
@@ -60,7 +61,7 @@ export interface JointKind {
   consequence(proposal: Proposal, contact: Contact, resolved: Resolved): Sentence
   /** The way in which the guest leaves the host, a unit vector in the room; null for straight back. */
   opens(joint: Joint, guest: Instance, face: FaceName, host: Instance): Vec3 | null
-  derive(joint: ResolvedJoint, resolved: Resolved): Derived
+  derive(joint: ResolvedJoint, resolved: Resolved, outlines?: Outlines): Derived
 }
 
 /** Measures in a joint may name the stock thickness of the piece that goes in, `t`, and of the other, `T`. */
@@ -160,8 +161,8 @@ export function defineJoint(d: Definition): JointKind {
     called: (guest, face, host) => d.called?.(guest, face, host) ?? d.title,
     consequence: (proposal, contact, resolved) => d.consequence(proposal, contact, resolved),
     opens: (...asked) => d.opens?.(...asked) ?? null,
-    derive: (joint, resolved) => {
-      const deriving = new Deriving(joint, resolved)
+    derive: (joint, resolved, outlines) => {
+      const deriving = new Deriving(joint, resolved, outlines)
       const odd = joint.values && deriving.oddFit()
       if (odd) deriving.wrong(odd)
       else if (joint.values) d.derive(deriving)

@@ -19,6 +19,9 @@ import {
 } from '../pieces'
 import type { Instance, Standing } from '../resolve'
 import { boxInto, pointInto, type Vec2 } from '../work'
+import { leftAt, NO_OUTLINES, sharedFace, type Outlines } from './sawn'
+
+export { NO_OUTLINES, type Outlines }
 
 /** Faces this close are taken to touch. */
 export const TOUCHING: Mm = 0.01
@@ -76,7 +79,12 @@ export function faceAgainst(frame: Frame, face: FaceName, other: Frame): FaceNam
 /**
  * How `face` of the guest meets the host; null when no face of the host looks at it or they share nothing.
  */
-export function meet<B extends Body>(guest: B, face: FaceName, host: B): Meeting<B> | null {
+export function meet<B extends Body>(
+  guest: B,
+  face: FaceName,
+  host: B,
+  outlines: Outlines = NO_OUTLINES,
+): Meeting<B> | null {
   const hostFace = faceAgainst(guest.frame, face, host.frame)
   if (!hostFace) return null
   const n = normalOf(guest.frame, face)
@@ -84,18 +92,21 @@ export function meet<B extends Body>(guest: B, face: FaceName, host: B): Meeting
   const into = FACE_AT[face].axis
   const [u, v] = otherAxes(into)
   const boxed = boxInto(guest.frame, host.frame, host.shoulder)
-  const outline = boxed
-    ? shared(guest.shoulder, boxed, u, v)
-    : clip(footprint(guest, host, hostFace, u, v), guest.shoulder, u, v)
+  const left = leftAt(guest, face, outlines)
+  const outline = boxed ? shared(left, boxed, u, v) : clip(footprint(guest, host, hostFace, u, v), left, u, v)
   if (outline.length < 3) return null
   const us = outline.map((p) => p[0])
   const vs = outline.map((p) => p[1])
+  const all = { min: [Math.min(...us), Math.min(...vs)], max: [Math.max(...us), Math.max(...vs)] } as const
+  const both = sharedFace(all, [guest, u, v], [host, hostFace], outlines)
+  if (!both) return null
   const [min, max] = [
     [0, 0, 0],
     [0, 0, 0],
   ] as [[number, number, number], [number, number, number]]
   min[into] = max[into] = surfaceAt(guest, face)
-  ;[min[u], max[u], min[v], max[v]] = [Math.min(...us), Math.max(...us), Math.min(...vs), Math.max(...vs)]
+  ;[min[u], min[v]] = both.min
+  ;[max[u], max[v]] = both.max
   if (max[u] - min[u] <= TOUCHING || max[v] - min[v] <= TOUCHING) return null
   return { guest, face, host, hostFace, gap, square: boxed !== null, patch: { min, max }, into }
 }

@@ -114,6 +114,7 @@ export {
   chosenFor,
   firstRows,
   CannotMake,
+  type Kept,
   type StepInput,
   type OwnKind,
   type PlacedBy,

@@ -48,6 +48,12 @@ export interface Mate {
   readonly section?: { readonly way: Vec3; readonly thick: Mm; readonly wide: Mm }
 }
 
+/** Wood that is sawn right through: what stays lies within outlines in x and y of a frame, own frame. */
+export interface Kept {
+  readonly frame: Frame
+  readonly paths: readonly Path[]
+}
+
 /** A stretch of wood along a line, from the place that was asked about. */
 export interface Stretch {
   readonly from: Mm

@@ -4,7 +4,15 @@ import { faceOf, Id, sidesOf, type FaceName, type Outline, type Place, type Step
 import type { Mm } from '../measure'
 import type { Axis, Frame, Vec3 } from '../pieces'
 import type { ResolvedBit } from '../resolve'
-import { CannotMake, type StepInput, type PlacedBy, type Role, type Mate, type Wood } from './input'
+import {
+  CannotMake,
+  type Kept,
+  type StepInput,
+  type PlacedBy,
+  type Role,
+  type Mate,
+  type Wood,
+} from './input'
 import type { Fresh } from './fresh'
 import type { Preset } from './preset'
 import { imageOfRepeat, REPEAT_CHOICES, REPEAT_MEASURES, repeatIdle, type RepeatWay } from './repeat'
@@ -58,6 +66,8 @@ export interface OwnDefinition<D> {
   readonly presets: readonly Preset[]
   /** The ways it can be repeated with these choices; none, when not said. */
   repeats?(options: Readonly<Record<string, string>>): readonly RepeatWay[]
+  /** What it leaves of the wood, as it is seen along the z of a frame; null where that is not told so. */
+  keeps?(data: D): Kept | null
   /** The parts of it that leave a flat face. */
   readonly roles: readonly string[]
   resolve(asked: StepInput, wood: Wood): D | CannotMake

@@ -29,7 +29,7 @@ import { isDirection, ownWork, rolesOf, stepFault, workKind } from './index'
 import { meetingsOf, type Met } from './meetings'
 import { waysOf } from './onface'
 import { drawnPaths } from './outlines'
-import { chosenFor, CannotMake, type StepInput, type Wood } from './own'
+import { chosenFor, CannotMake, type Kept, type StepInput, type Wood } from './own'
 import { framesOf } from './repeat'
 import { isRod, woodAlong } from './state'
 import { aboutRod, toolInto, type Tool } from './tool'
@@ -123,6 +123,50 @@ export type OwnCache = WeakMap<
   object,
   Map<string, { readonly inputs: readonly unknown[]; readonly data: unknown }>
 >
+
+/** What outlines came to last time. */
+export type OutlinesCache = WeakMap<
+  Instance,
+  { readonly inputs: readonly unknown[]; readonly made: readonly Kept[] }
+>
+
+/**
+ * What outlines leave of each instance that has any, by its key, before it is joined. `kept` is brought up to
+ * date.
+ */
+export function outlinesOf(
+  resolved: Resolved,
+  kept: OutlinesCache = new WeakMap(),
+): ReadonlyMap<string, readonly Kept[]> {
+  const found = new Map<string, readonly Kept[]>()
+  const { style } = resolved.project.settings
+  for (const piece of resolved.pieces) {
+    const steps = (originalOf(piece.piece, resolved.project)?.work ?? []).flatMap((step) => {
+      const found = ownWork(step.kind)?.keeps && !step.off && !stepFault(step) && resolved.steps.get(step.id)
+      return found && found.values ? [found] : []
+    })
+    if (steps.length === 0) continue
+    for (const i of piece.instances) {
+      const inputs = [style, ...steps]
+      const old = kept.get(i)
+      if (old?.inputs.length === inputs.length && inputs.every((x, n) => x === old.inputs[n])) {
+        found.set(i.key, old.made)
+        continue
+      }
+      const twin = piece.piece.kind === 'twin'
+      const wood = twin ? imageOf(i, []) : i
+      const made = steps.flatMap(({ step, values }): Kept[] => {
+        const own = ownWork(step.kind)!
+        const data = own.resolve(asked(step, values!, null, OF_PIECES, String, wood), wood)
+        const whole = data instanceof CannotMake ? null : twin ? own.carry(data, wood.frame, i) : data
+        return whole === null ? [] : [own.keeps!(whole) ?? []].flat()
+      })
+      kept.set(i, { inputs, made })
+      found.set(i.key, made)
+    }
+  }
+  return found
+}
 
 /** `joined` is what joints make; `kept` holds what came out last time, and is brought up to date. */
 export function ownWorkOf(

@@ -60,6 +60,7 @@ export const own: OwnDefinition<Shaped> = {
   first: () => ['keeps'],
   presets,
   repeats: ({ keeps }) => (keeps === 'outside' ? ROWS_AND_IMAGES : []),
+  keeps: ({ keeps, frame, paths }) => (keeps === 'inside' ? { frame, paths } : null),
   roles: [],
   resolve,
   carry,

@@ -1,5 +1,6 @@
 /** The stretches of a line that a plain solid takes, as from where to where on it. Millimetres. */
 import type { Mm } from '../../measure'
+import { holds } from '../../outline'
 import { dot, toOwn, type Frame, type Vec3 } from '../../pieces'
 import type { Vec2 } from './frames'
 
@@ -42,15 +43,6 @@ function stretches(marks: readonly Mm[], within: (t: Mm) => boolean): Stretch[] 
   return out
 }
 
-const inLoop = (loop: readonly Vec2[], [u, v]: Vec2): boolean => {
-  let inside = false
-  for (let k = 0, j = loop.length - 1; k < loop.length; j = k++) {
-    const [[a, b], [c, d]] = [loop[k]!, loop[j]!]
-    if (b > v !== d > v && u < ((c - a) * (v - b)) / (d - b) + a) inside = !inside
-  }
-  return inside
-}
-
 /** Of what lies in an odd number of loops, swept along the z of a frame from 0. */
 export function sweptLine(
   frame: Frame,
@@ -75,7 +67,7 @@ export function sweptLine(
     }
   return stretches(marks, (t) => {
     const p: Vec2 = [a[0] + t * w[0], a[1] + t * w[1]]
-    return loops.filter((loop) => inLoop(loop, p)).length % 2 === 1
+    return loops.filter((loop) => holds(loop, p)).length % 2 === 1
   })
 }
 
@@ -103,7 +95,7 @@ export function turnedLine(frame: Frame, section: readonly Vec2[], at: Vec3, way
     const root = q * q - 4 * p * o
     if (root >= 0) marks.push((-q - Math.sqrt(root)) / (2 * p), (-q + Math.sqrt(root)) / (2 * p))
   }
-  return stretches(marks, (t) => inLoop(section, [radius(t), a[2] + t * w[2]]))
+  return stretches(marks, (t) => holds(section, [radius(t), a[2] + t * w[2]]))
 }
 
 /** Stretches without others. */

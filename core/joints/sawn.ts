@@ -1,0 +1,72 @@
+/** Pieces that are sawn to outlines, as joints see them: what is left of a face between its shoulders. */
+import type { FaceName } from '../document'
+import { cornersOf, placed, sharedWith, type Place2, type Rectangle, type Segment } from '../outline'
+import { FACE_AT, mainAxis, toRoom, vec3, type Axis, type Box } from '../pieces'
+import { pointInto, type Kept } from '../work'
+import type { Body } from './meet'
+
+/** What outlines leave of a piece of wood; none of one that has none. */
+export type Outlines = (body: Body) => readonly Kept[]
+
+export const NO_OUTLINES: Outlines = () => []
+
+/** How far within a face its section is taken, and how near chords are to what is drawn there. */
+const WITHIN = 1e-5
+const CHORD = 1e-4
+
+const axisOf = ({ frame }: Kept): Axis => mainAxis(frame.z)
+
+/** The block between the shoulders, as narrow as outlines that are seen from beside leave it at a face. */
+export function leftAt(body: Body, face: FaceName, outlines: Outlines): Box {
+  const { axis: into, far } = FACE_AT[face]
+  let { min, max } = body.shoulder
+  for (const kept of outlines(body)) {
+    const seen = axisOf(kept)
+    if (seen === into) continue
+    const at = (far ? body.shoulder.max[into] : body.shoulder.min[into]) + (far ? -WITHIN : WITHIN)
+    const across = ([0, 1, 2] as const).find((i) => i !== into && i !== seen)!
+    const places = crossings(kept, into, across, at)
+    if (places.length === 0) continue
+    const [low, high] = [Math.min(...places), Math.max(...places)]
+    min = vec3((i) => (i === across ? Math.max(min[i], low) : min[i]))
+    max = vec3((i) => (i === across ? Math.min(max[i], high) : max[i]))
+  }
+  return { min, max }
+}
+
+/** Where outlines cross a line square to one own axis, along another. */
+function crossings({ frame, paths }: Kept, axis: Axis, across: Axis, at: number): number[] {
+  const own = (p: Place2) => toRoom(frame, [p[0], p[1], 0])
+  return paths.flatMap((path) => {
+    const corners = path.segments.flatMap((s) => cornersOf(s, CHORD)).map(own)
+    return corners.flatMap((a, k) => {
+      const b = corners[(k + 1) % corners.length]!
+      if (a[axis] < at === b[axis] < at) return []
+      return [a[across] + ((b[across] - a[across]) * (at - a[axis])) / (b[axis] - a[axis])]
+    })
+  })
+}
+
+/**
+ * What a face of a guest shares with what outlines leave of the face of a host that lies on it: the box round
+ * it, in two own axes of the guest. Null where they share nothing; the same where the host is not sawn so.
+ */
+export function sharedFace(
+  rectangle: Rectangle,
+  [guest, u, v]: readonly [Body, Axis, Axis],
+  [host, hostFace]: readonly [Body, FaceName],
+  outlines: Outlines,
+): Rectangle | null {
+  const kept = outlines(host).filter((k) => axisOf(k) === FACE_AT[hostFace].axis)
+  if (kept.length === 0) return rectangle
+  const seen = kept.map(({ frame, paths }) => {
+    const at = ([a, b]: Place2): Place2 => {
+      const p = pointInto(guest.frame, host.frame, toRoom(frame, [a, b, 0]))
+      return [p[u], p[v]]
+    }
+    const [o, x, y] = [at([0, 0]), at([1, 0]), at([0, 1])]
+    const hand = (x[0] - o[0]) * (y[1] - o[1]) - (x[1] - o[1]) * (y[0] - o[0]) > 0 ? 1 : -1
+    return paths.map((p) => ({ segments: p.segments.map((s): Segment => placed(s, at, hand)) }))
+  })
+  return sharedWith(rectangle, seen)
+}
