@@ -1,6 +1,6 @@
 /** The way from a document to wood in one call: numbers and work. */
 import type { Project } from './document'
-import { jointNumbers, workOf, type DerivedJoints } from './joints'
+import { jointNumbers, workOf, type DerivedJoints, type SawnPieces } from './joints'
 import { Resolver, type Instance, type Problem, type Resolved } from './resolve'
 import { Assembling, Recipes, type Recipe, type Worked } from './solid'
 import { outlinesOf, ownWorkOf, workNumbers, type OutlinesCache, type OwnCache } from './work/steps'
@@ -13,6 +13,8 @@ export interface Model {
   readonly refused: readonly Problem[]
   /** What joints need besides their pieces. */
   readonly supplies: readonly Supply[]
+  /** What outlines leave of the pieces that are sawn to any. */
+  readonly sawn: SawnPieces
   /** What goes into the maker's own work. */
   readonly fittings: readonly Supply[]
   features(instance: Instance): readonly Feature[]
@@ -51,6 +53,7 @@ export class Modeller {
       resolved,
       refused: [...problems, ...own.problems],
       supplies,
+      sawn,
       fittings: own.supplies,
       features: of,
       recipe: (i) => {

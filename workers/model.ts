@@ -131,7 +131,7 @@ let open: { readonly of: Model; readonly pieces: readonly string[]; readonly gro
 function contactsOf(pieces: readonly string[]): readonly ContactGroup[] {
   const of = current()
   if (open?.of !== of || open.pieces !== pieces)
-    open = { of, pieces, groups: openContacts(of.resolved, new Set(pieces)) }
+    open = { of, pieces, groups: openContacts(of.resolved, new Set(pieces), of.sawn) }
   return open.groups
 }
 /** A group of contacts between the pieces that were asked about last. */

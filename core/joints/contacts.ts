@@ -22,7 +22,7 @@ import {
 } from '../pieces'
 import type { Instance } from '../resolve'
 import { pointInto } from '../work'
-import { cornerOf, distanceTo, extentOf, meet, middleOf, TOUCHING } from './meet'
+import { cornerOf, distanceTo, extentOf, meet, middleOf, NO_OUTLINES, TOUCHING, type Outlines } from './meet'
 
 /** How two pieces come together: flat on each other, through each other, or at an angle. */
 export type ContactSort = 'flat' | 'crossing' | 'tee' | 'corner' | 'angle'
@@ -66,24 +66,28 @@ export function findPairs(
 }
 
 /**
- * All contacts between different instances, in a steady order. Faces up to `within` apart are taken to touch.
+ * All contacts between different instances, in a steady order. Faces up to `within` apart are taken to touch,
+ * as far as outlines leave them.
  */
-export const findContacts = (instances: readonly Instance[], within: Mm = TOUCHING): Contact[] =>
-  findPairs(instances, within).flatMap(([a, b]) => touch(a, b, within) ?? [])
+export const findContacts = (
+  instances: readonly Instance[],
+  within: Mm = TOUCHING,
+  outlines: Outlines = NO_OUTLINES,
+): Contact[] => findPairs(instances, within).flatMap(([a, b]) => touch(a, b, within, outlines) ?? [])
 
 /** How two instances come together; null when they do not. */
-function touch(a: Instance, b: Instance, within: Mm = TOUCHING): Contact | null {
-  return flat(a, b, within) ?? through(a, b, within)
+function touch(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contact | null {
+  return flat(a, b, within, outlines) ?? through(a, b, within)
 }
 
-function flat(a: Instance, b: Instance, within: Mm): Contact | null {
+function flat(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contact | null {
   for (const face of FACE_NAMES) {
-    const m = meet(a, face, b)
+    const m = meet(a, face, b, outlines)
     if (!m || Math.abs(m.gap) > within) continue
     const turned = rank(face) - rank(m.hostFace) || areaOf(a, face) - areaOf(b, m.hostFace)
     const [guest, guestFace, host, hostFace] =
       turned <= 0 ? [a, face, b, m.hostFace] : [b, m.hostFace, a, face]
-    const met = guest === a ? m : meet(guest, guestFace, host)
+    const met = guest === a ? m : meet(guest, guestFace, host, outlines)
     return {
       sort: 'flat',
       guest,

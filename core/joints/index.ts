@@ -1,7 +1,7 @@
 /** Every kind of joint. A new kind is one folder and one line here. */
 import { callJoints, sayIssue, type Joint } from '../document'
 import type { Fill, JointNumbers, Problem, Resolved, ResolvedJoint, ResolvedPiece } from '../resolve'
-import type { Feature, Kept, Supply } from '../work'
+import type { Feature, Supply } from '../work'
 import { butt } from './butt'
 import type { Contact } from './contacts'
 import type { Derived } from './deriving'
@@ -11,6 +11,7 @@ import { fingers } from './fingers'
 import { glue } from './glue'
 import { housing } from './housing'
 import type { JointKind, Proposal } from './kind'
+import { outlinesOf, type SawnPieces } from './sawn'
 import { knuckles } from './knuckles'
 import { lap } from './lap'
 import { mitre } from './mitre'
@@ -129,14 +130,11 @@ function deriveOnce(
     )
   )
     return old
-  const derived = kind.derive(joint, resolved, (b) => ('key' in b && sawn.get(b.key as string)) || [])
+  const derived = kind.derive(joint, resolved, outlinesOf(sawn))
   const members = between.map((m) => resolved.byId.get(m.piece))
   const fills = between.map((m) => resolved.fills.get(m.piece))
   return { joint, members, fills, style, kerf, outlines, derived }
 }
-
-/** What outlines leave of each instance that has any, by its key. */
-export type SawnPieces = ReadonlyMap<string, readonly Kept[]>
 
 /** `kept` holds what came out last time, and is brought up to date. */
 export function workOf(
@@ -186,4 +184,5 @@ export {
   type Contact,
   type ContactGroup,
 } from './contacts'
+export type { SawnPieces } from './sawn'
 export { withNames, type JointKind, type Proposal } from './kind'

@@ -19,16 +19,13 @@ import {
 } from '../pieces'
 import type { Instance, Standing } from '../resolve'
 import { boxInto, pointInto, type Vec2 } from '../work'
-import { leftAt, NO_OUTLINES, sharedFace, type Outlines } from './sawn'
+import { leftAt, NO_OUTLINES, sharedFace, type Body, type Outlines } from './sawn'
 
-export { NO_OUTLINES, type Outlines }
+export { NO_OUTLINES, type Body, type Outlines }
 
 /** Faces this close are taken to touch. */
 export const TOUCHING: Mm = 0.01
 const PARALLEL = 1 - 1e-9
-
-/** What a piece is between its shoulders: an instance, or a pose before its joints are known. */
-export type Body = Pick<Instance, 'frame' | 'shoulder'>
 
 /**
  * A face of the guest and the face of the host it looks at, in one plane or `gap` apart (less than nothing:
@@ -93,6 +90,7 @@ export function meet<B extends Body>(
   const [u, v] = otherAxes(into)
   const boxed = boxInto(guest.frame, host.frame, host.shoulder)
   const left = leftAt(guest, face, outlines)
+  if (!left) return null
   const outline = boxed ? shared(left, boxed, u, v) : clip(footprint(guest, host, hostFace, u, v), left, u, v)
   if (outline.length < 3) return null
   const us = outline.map((p) => p[0])

@@ -7,6 +7,8 @@ import { normalOf, type Box, type Vec3 } from '../pieces'
 import { keyOf, originalOf, type Instance, type NodeKey, type Resolved } from '../resolve'
 import type { Choice, Field, Sentence } from '../work'
 import { findContacts, groupContacts, type Contact, type ContactGroup } from './contacts'
+import { TOUCHING } from './meet'
+import { outlinesOf, type SawnPieces } from './sawn'
 import { jointKind, proposalsAt } from '.'
 import { middleOf } from './meet'
 import { withNames, type JointKind, type Proposal } from './kind'
@@ -64,10 +66,14 @@ function joinedIn({ project }: Pick<Resolved, 'project'>): ReadonlyMap<string, R
  * Contacts not joined yet, in groups. Between two or more chosen pieces, only theirs, and those that are
  * joined and may take what holds them the better.
  */
-export function openContacts(resolved: Resolved, chosen: ReadonlySet<string>): ContactGroup[] {
+export function openContacts(
+  resolved: Resolved,
+  chosen: ReadonlySet<string>,
+  sawn: SawnPieces = new Map(),
+): ContactGroup[] {
   const joined = joinedIn(resolved)
   const among = (c: Contact) => chosen.size < 2 || (chosen.has(c.guest.piece) && chosen.has(c.host.piece))
-  const all = findContacts(resolved.instances).filter(among)
+  const all = findContacts(resolved.instances, TOUCHING, outlinesOf(sawn)).filter(among)
   const [fresh, held] = [false, true].map((yes) =>
     groupContacts(all.filter((c) => joined.has(twoOf(c.guest.piece, c.host.piece)) === yes)),
   ) as [ContactGroup[], ContactGroup[]]

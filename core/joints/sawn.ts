@@ -3,12 +3,23 @@ import type { FaceName } from '../document'
 import { cornersOf, placed, sharedWith, type Place2, type Rectangle, type Segment } from '../outline'
 import { FACE_AT, mainAxis, toRoom, vec3, type Axis, type Box } from '../pieces'
 import { pointInto, type Kept } from '../work'
-import type { Body } from './meet'
+import type { Instance } from '../resolve'
+
+/** What a piece is between its shoulders: an instance, or a pose before its joints are known. */
+export type Body = Pick<Instance, 'frame' | 'shoulder'>
 
 /** What outlines leave of a piece of wood; none of one that has none. */
 export type Outlines = (body: Body) => readonly Kept[]
 
 export const NO_OUTLINES: Outlines = () => []
+
+/** What outlines leave of each instance that has any, by its key. */
+export type SawnPieces = ReadonlyMap<string, readonly Kept[]>
+
+export const outlinesOf =
+  (sawn: SawnPieces): Outlines =>
+  (body) =>
+    ('key' in body && sawn.get(body.key as string)) || []
 
 /** How far within a face its section is taken, and how near chords are to what is drawn there. */
 const WITHIN = 1e-5
@@ -16,8 +27,11 @@ const CHORD = 1e-4
 
 const axisOf = ({ frame }: Kept): Axis => mainAxis(frame.z)
 
-/** The block between the shoulders, as narrow as outlines that are seen from beside leave it at a face. */
-export function leftAt(body: Body, face: FaceName, outlines: Outlines): Box {
+/**
+ * The block between the shoulders, as narrow as outlines that are seen from beside leave it at a face; null
+ * where they leave nothing there.
+ */
+export function leftAt(body: Body, face: FaceName, outlines: Outlines): Box | null {
   const { axis: into, far } = FACE_AT[face]
   let { min, max } = body.shoulder
   for (const kept of outlines(body)) {
@@ -26,7 +40,7 @@ export function leftAt(body: Body, face: FaceName, outlines: Outlines): Box {
     const at = (far ? body.shoulder.max[into] : body.shoulder.min[into]) + (far ? -WITHIN : WITHIN)
     const across = ([0, 1, 2] as const).find((i) => i !== into && i !== seen)!
     const places = crossings(kept, into, across, at)
-    if (places.length === 0) continue
+    if (places.length === 0) return null
     const [low, high] = [Math.min(...places), Math.max(...places)]
     min = vec3((i) => (i === across ? Math.max(min[i], low) : min[i]))
     max = vec3((i) => (i === across ? Math.min(max[i], high) : max[i]))

@@ -1,0 +1,99 @@
+import { findAlike } from '../cuts'
+import { change, onFace, Outline, type Step } from '../document'
+import { modelOf, type Model } from '../model'
+import { lookOver } from '../proof'
+import type { Kernel } from '../solid'
+import { block, instance, join, make, testKernel, volume } from '../testing/scenario'
+import { workKind } from '../work'
+import type { Tenon } from '../work/tenon'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+
+const sawn = (outline: unknown, face: 'face' | 'back' = 'face'): Step => ({
+  id: 'w1',
+  kind: 'shape',
+  off: false,
+  at: onFace(face),
+  fields: {},
+  options: {},
+  outline: Outline.parse(outline),
+})
+/** A disc about the middle of a square of 300. */
+const DISC = {
+  points: { p1: [150, 150], p2: [300, 150] },
+  edges: [{ id: 'e1', kind: 'circle', centre: 'p1', rim: 'p2' }],
+}
+/** A top, and legs under it in a ring, each from 40 off the middle to beyond the rim. */
+const table = (count: number, face: 'face' | 'back') =>
+  make([
+    ...block('a', 'right-up', [0, 300], [0, 300], [400, 18]),
+    change.addStep({ on: 'a', step: sawn(DISC, face) }),
+    ...block('b', 'up-front', [190, 130], [141, 18], [0, 400]),
+    change.setRepeat({
+      id: 'b',
+      repeat: {
+        kind: 'ring',
+        direction: 'up',
+        count: String(count),
+        centre1: '150',
+        centre2: '150',
+        start: '0',
+      },
+    }),
+    join('tabs', ['b.end2', 'a'], { count: 1 }),
+  ])
+const tenons = (m: Model, piece: string) =>
+  m.resolved.byId
+    .get(piece)!
+    .instances.flatMap((i) => m.features(i).filter((f) => f.kind === 'tenon'))
+    .map((f) => f.data as Tenon)
+
+test.each([
+  [3, 'face'],
+  [4, 'back'],
+  [5, 'face'],
+] as const)('%i legs round the middle of a round top meet it alike', (count, face) => {
+  const m = modelOf(table(count, face))
+  expect(lookOver(m).filter((f) => f.level === 'stop')).toEqual([])
+  const tabs = tenons(m, 'b')
+  expect(tabs).toHaveLength(count)
+  // From where a leg begins to the rim.
+  const shared = 150 - 40
+  for (const t of tabs) {
+    const [{ min, max }] = t.standing as [Tenon['standing'][0]]
+    expect(max[t.run] - min[t.run]).toBeCloseTo(shared / 3, 6)
+  }
+  // One drawing, so many to make.
+  const legs = findAlike(m).filter((a) => a.name.startsWith('B'))
+  expect(legs.map((a) => a.instances.length)).toEqual([count])
+})
+
+test('a tenon on an end that is sawn narrower stays within what is left of it', () => {
+  const rail = sawn({
+    points: { p1: [0, 0], p2: [400, 0], p3: [400, 60], p4: [200, 90], p5: [0, 60] },
+    edges: ['p1', 'p2', 'p3', 'p4', 'p5'].map((from, k, all) => ({
+      id: `e${k + 1}`,
+      kind: 'line',
+      from,
+      to: all[(k + 1) % 5],
+    })),
+  })
+  const project = make([
+    ...block('a', 'up-left', [0, 60], [0, 60], [0, 700]),
+    ...block('b', 'right-front', [60, 400], [20, 18], [100, 90]),
+    change.addStep({ on: 'b', step: rail }),
+    join('tenon', ['b.end1', 'a'], { length: 30, thickness: 6, shoulder: 5 }),
+  ])
+  const m = modelOf(project)
+  const [t] = tenons(m, 'b')
+  expect(t!.standing[0]!.max[1] - t!.standing[0]!.min[1]).toBeCloseTo(50, 4)
+  const mortise = m.features(instance(m, 'a#1')).find((f) => f.kind === 'mortise')!
+  expect(workKind(mortise).callout(mortise.data)).toEqual(
+    expect.arrayContaining([{ mm: expect.closeTo(50, 4) }]),
+  )
+  const whole = 30 * 6 * 50 + (400 * 90 - 2 * ((200 * 30) / 2)) * 18
+  expect(volume(m, 'b#1', kernel)).toBeCloseTo(whole, 1)
+})
