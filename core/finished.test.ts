@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { cutList } from './cuts'
-import { change, onFace, Outline, readProject } from './document'
-import { finishedSizes } from './finished'
+import { change, edgeAt, onFace, Outline, readProject } from './document'
+import { finishedSizes, woodBox } from './finished'
 import { modelOf, type Model } from './model'
 import type { Kernel } from './solid'
 import { block, instance, make, testKernel } from './testing/scenario'
@@ -82,4 +82,18 @@ test('a wheel that is turned is told by what is left of its block', () => {
     '56.000000000',
     '56.000000000',
   ])
+})
+
+test('the room box of wood that is sawn, and of wood that leans, is that of what is left', () => {
+  const model = modelOf(disc('50.05'))
+  const i = instance(model, 'a#1')
+  const { min, max } = woodBox(model, i, kernel.shape(model.recipe(i)))
+  expect([min[0], max[0], min[1], max[1]].map((n) => n.toFixed(9))).toEqual(
+    [100.25, 200.35, 99.85, 199.95].map((n) => n.toFixed(9)),
+  )
+  const leans = { at: edgeAt('back', 'end1'), angle: '30' }
+  const shelf = modelOf(make(block('a', 'right-up', [0, 200], [0, 100], [0, 18], { tilts: [leans] })))
+  const s = instance(shelf, 'a#1')
+  const box = woodBox(shelf, s, kernel.shape(shelf.recipe(s)))
+  box.max.forEach((mm, k) => expect(mm).toBeCloseTo(s.grown.max[k]!, 4))
 })

@@ -1,7 +1,7 @@
 /** How large a piece comes out: the box round its wood along its own axes. */
 import type { Model } from './model'
 import type { Mm } from './measure'
-import { sizeOf, type Axis, type Box, type Vec3 } from './pieces'
+import { boxAround, sizeOf, toRoom, type Axis, type Box, type Vec3 } from './pieces'
 import type { Instance } from './resolve'
 import { reachOf, type Kernel, type Shape } from './solid'
 import { toolEnds, workKind, type Tool } from './work'
@@ -34,3 +34,14 @@ export const finishedSizes =
   (model: Model, kernel: Kernel) =>
   (i: Instance): Vec3 =>
     sizeOf(finishedBox(model, i, kernel.shape(model.recipe(i))))
+
+/** The room box round the wood of a piece, however it stands. */
+export function woodBox(model: Pick<Model, 'features'>, i: Instance, shape: Shape): Box {
+  if (i.square) return boxAround(i.frame, finishedBox(model, i, shape))
+  // What leans is no larger than its corners: a box round its block would be.
+  const { positions: p } = shape
+  const places = new Float64Array(p.length)
+  for (let k = 0; k < p.length; k += 3)
+    toRoom(i.frame, [p[k]!, p[k + 1]!, p[k + 2]!]).forEach((x, n) => (places[k + n] = x))
+  return reachOf({ positions: places })
+}

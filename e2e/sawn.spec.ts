@@ -1,11 +1,11 @@
-/** Joints and steps on wood as it is sawn: what joints add stays, and depths count from the wood that is left. */
+/** Joints and steps on wood as it is sawn: what joints add stays, depths count from what is left. */
 import { expect } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
 import { pickFrom } from './pick'
 import { test } from './shared'
 
-test('an arched rail keeps its tenons, a hole counts from the floor it is bored in, a disc is told round', async ({
+test('an arched rail keeps its tenons, a hole counts from its floor, a disc is told round', async ({
   page,
 }) => {
   const [maker, hands] = [new Maker(page), new Hands(page)]

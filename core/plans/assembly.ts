@@ -1,6 +1,7 @@
 /**
  * The sheet of the whole: front, top and side, each with its overall measure, and a pictorial beside them.
  */
+import { woodBox } from '../finished'
 import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
 import { levelDimension, uprightDimension } from './dimension'
@@ -24,7 +25,7 @@ export function* assemblySheet(
   const { settings } = model.project
   const third = settings.projection === 'third'
   const side = third ? RIGHT : LEFT
-  const boxes = model.resolved.instances.map((i) => i.grown)
+  const boxes = model.resolved.instances.map((i, n) => woodBox(model, i, solids[n]!.shape))
   const area = drawingArea(settings.paper)
   const [front, top, end, picture] = [FRONT, TOP, side, PICTORIAL].map((v) => outlineOf(boxes, v)) as [
     ReturnType<typeof outlineOf>,

@@ -13,7 +13,7 @@ export interface Matter {
 }
 
 /** The box round a shape; nothing has one of no size. */
-export function reachOf({ positions }: Pick<Shape, 'positions'>): Box {
+export function reachOf({ positions }: { readonly positions: ArrayLike<number> }): Box {
   const reach = (pick: (a: number, b: number) => number) =>
     vec3((i) => {
       let found = positions[i] ?? 0
