@@ -74,6 +74,17 @@ test('a hole where earlier work has taken all wood says so', () => {
   ).toContain('The hole finds no wood in A: earlier work has taken it all there')
 })
 
+test('a peg is not left of wood that earlier work has taken, and the face is not planed away for it', () => {
+  const peg = step('w2', 'peg', { along: '130', across: '60', diameter: '20', height: '6' })
+  const says = 'Earlier work has taken 12 of the wood that the peg on A would be left of'
+  const cut = modelOf(board(dado(12), peg))
+  expect(lookOver(cut).map((f) => f.says)).toContainEqual(expect.stringContaining(says))
+  expect(volume(cut, 'a#1', kernel)).toBeCloseTo(volume(modelOf(board(dado(12))), 'a#1', kernel), 3)
+  // Beside the channel there is wood for it.
+  const beside = step('w2', 'peg', { along: '60', across: '60', diameter: '20', height: '6' })
+  expect(lookOver(modelOf(board(dado(12), beside))).filter((f) => f.step === 'w2')).toEqual([])
+})
+
 const between = (low: number, high: number) => fc.double({ min: low, max: high, noNaN: true })
 const tool = fc.oneof(
   fc

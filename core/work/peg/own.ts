@@ -1,5 +1,5 @@
 /** Pegs that a maker leaves standing on a face. */
-import { AXES, FACE_AT, faceAt, normalOf, STILL, vec3, type Axis, type Frame } from '../../pieces'
+import { AXES, FACE_AT, faceAt, normalOf, STILL, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
 import { SIX, waysOf } from '../onface'
 import { CannotMake, type StepInput, type OwnDefinition, type Role, type Mate, type Wood } from '../own'
 import {
@@ -42,6 +42,20 @@ function resolve(asked: StepInput, wood: Wood): Pegs | CannotMake {
     at.slice(0, n).some((q) => Math.hypot(p[along] - q[along], p[across] - q[across]) < diameter - 1e-6),
   )
   if (crowded) return CannotMake.of('diameter', `Two pegs on ${name} run into each other`)
+  const inward = vec3((i) => (i === into ? (FACE_AT[face].far ? -1 : 1) : 0))
+  // A peg is wood that is left: it is no higher than what is there all over it.
+  const low = Math.max(
+    ...at.flatMap((p) =>
+      rimOf(p, along, across, diameter / 2).map((q) => asked.woodAlong(q, inward)?.from ?? Infinity),
+    ),
+  )
+  if (low > 1e-6)
+    return new CannotMake(
+      low === Infinity
+        ? `The peg on ${name} finds no wood there: earlier work has taken it`
+        : `Earlier work has taken ${say(low)} of the wood that the peg on ${name} would be left of; ` +
+            'put the peg before it, or where the wood is whole',
+    )
   return {
     face,
     at,
@@ -52,6 +66,21 @@ function resolve(asked: StepInput, wood: Wood): Pegs | CannotMake {
     ...(laid.turned !== null && { imaged: true }),
   }
 }
+
+/** The middle of a peg and places round its edge. */
+const rimOf = (p: Vec3, along: Axis, across: Axis, radius: number): Vec3[] => [
+  p,
+  ...Array.from({ length: 8 }, (_, k): Vec3 => {
+    const turn = (k * Math.PI) / 4
+    return vec3((i) =>
+      i === along
+        ? p[i] + radius * 0.999 * Math.cos(turn)
+        : i === across
+          ? p[i] + radius * 0.999 * Math.sin(turn)
+          : p[i],
+    )
+  }),
+]
 
 /** On another piece of the same block; only where its face is the one they stand on. */
 function carry(p: Pegs, from: Frame, to: Wood): Pegs | null {
@@ -111,6 +140,7 @@ export const own: OwnDefinition<Pegs> = {
   choices: PATTERN_CHOICES,
   answers: (choice, value) => (choice === 'pattern' && value === 'met' ? ['diameter'] : []),
   meets: ({ pattern }) => pattern === 'met',
+  seesWood: true,
   hiddenFields: patternIdle,
   hiddenChoices: patternIdleChoices,
   starts: (on) => {
