@@ -50,9 +50,9 @@ const sawn = (end: number, added = 'kept'): Step => ({
 })
 
 /** How much of a piece lies beyond its shoulders at both ends. */
-function beyond(project: ReturnType<typeof make>): number {
+function beyond(project: ReturnType<typeof make>, key = 'r#1'): number {
   const model = modelOf(project)
-  const r = instance(model, 'r#1')
+  const r = instance(model, key)
   const zone = (from: number, to: number) => ({
     recipe: boxRecipe([to - from, r.size[1] + 2, r.size[2] + 2]),
     frame: { origin: [from, -1, -1], x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] } as const,
@@ -90,4 +90,30 @@ test('a sheet part that is sawn has its tabs in the file for a cutter', () => {
   }
   expect(area(null)).toBeCloseTo(LONG * WIDE + 60 * 40, 1)
   expect(area(sawn(70))).toBeCloseTo(LONG * 70 + 60 * 40, 1)
+})
+
+test.each([
+  ['across', '700', [1340, 60], [0, 700]],
+  ['up', '400', [0, 60], [0, 700]],
+] as const)('a twin mirrored %s keeps its tenon as its original does', (direction, about, across, up) => {
+  const ends = (t: string, post: string, id: string) => {
+    const { payload, ...command } = join('tenon', [`${t}.end1`, post], {
+      length: 30,
+      thickness: 6,
+      shoulder: 10,
+    })
+    return { ...command, payload: { joints: [{ ...(payload as { joints: object[] }).joints[0], id }] } }
+  }
+  const project = make([
+    ...block('a', 'up-left', [0, 60], [0, 60], [0, 700]),
+    ...block('b', 'up-left', across, [0, 60], up),
+    ...block('r', 'right-front', [60, LONG], [0, THICK], [100, WIDE]),
+    change.addStep({ on: 'r', step: sawn(60) }),
+    change.mirrorPiece({ id: 't', of: 'r', name: 'Twin', direction, about }),
+    ends('r', 'a', 'j1'),
+    ends('t', direction === 'up' ? 'a' : 'b', 'j2'),
+  ])
+  const whole = 30 * 6 * (60 - 20)
+  expect(beyond(project)).toBeCloseTo(whole, 3)
+  expect(beyond(project, 't#1')).toBeCloseTo(whole, 3)
 })

@@ -40,9 +40,7 @@ function carry(w: Shaped, from: Frame, to: Wood): Shaped | null {
   const frame = frameInto(to.frame, from, w.frame)
   const out = negated(frame.z)
   const axis = mainAxis(out)
-  const wood = woodIn(frame, to.size)
-  // Pieces that are sawn together are sawn with all that goes into each other.
-  const here: Shaped = { ...w, frame, face: faceAt(axis, out[axis] > 0), wood, spared: [] }
+  const here: Shaped = { ...w, frame, face: faceAt(axis, out[axis] > 0), wood: woodIn(frame, to.size) }
   return w.keeps === 'outside' && apart(here) ? null : here
 }
 
