@@ -41,7 +41,6 @@ test('an arched rail keeps its tenons, a hole counts from its floor, a disc is t
     await hands.select(board.getByLabel('Insert'), 'the whole face, its far side an arch')
     await board.getByRole('button', { name: 'Done' }).click()
     await expect(work).toContainText('what goes into joints left standing')
-    await page.screenshot({ path: '/tmp/s2.png' })
   })
   await test.step('a hole in the floor of a channel counts from that', async () => {
     await maker.choose('Post')
@@ -53,10 +52,22 @@ test('an arched rail keeps its tenons, a hole counts from its floor, a disc is t
     for (const [label, text] of Object.entries({ Diameter: '6', 'Distance along': '130', Depth: '5' }))
       await hands.type(work.getByLabel(label, { exact: true }), text, 'Enter')
     await expect(work).toContainText('5 deep, on the face, from a surface 8 below it')
-    await page.screenshot({ path: '/tmp/s4.png' })
     await hands.type(work.getByLabel('Depth', { exact: true }), '10', 'Enter')
     await expect(page.getByText(/goes through Post, which is 10 there/).first()).toBeVisible()
     await hands.type(work.getByLabel('Depth', { exact: true }), '5', 'Enter')
+  })
+  await test.step('a boss stands on a base, as high and as wide as it says', async () => {
+    await maker.addBoard({
+      name: 'Base',
+      from: '18×145 planed',
+      stands: 'lying flat, length across',
+      size: '200',
+    })
+    await maker.say('Up', 'starts at', '500')
+    await hands.select(work.getByLabel('Work', { exact: true }), 'Boss')
+    for (const [label, text] of Object.entries({ 'Length or diameter': '90', Depth: '6' }))
+      await hands.type(work.getByLabel(label, { exact: true }), text, 'Enter')
+    await expect(work).toContainText('Round boss ⌀ 90, 6 high, on the face')
   })
   await test.step('a disc is told by its own size, beside the board that it is cut from', async () => {
     await maker.addBoard({
@@ -73,7 +84,6 @@ test('an arched rail keeps its tenons, a hole counts from its floor, a disc is t
     await board.getByRole('button', { name: 'Done' }).click()
     await maker.back()
     await expect(page.getByText('Comes out 120 × 120 × 18')).toBeVisible()
-    await page.screenshot({ path: '/tmp/s2.png' })
     await maker.saved()
     await page.reload()
     await maker.screen('Cuts')
@@ -82,9 +92,7 @@ test('an arched rail keeps its tenons, a hole counts from its floor, a disc is t
     expect(await maker.sizesOf('Rail')).toEqual(['412', '95', '18'])
     const rough = page.getByRole('row').filter({ hasText: 'Disc' }).getByRole('cell').nth(6)
     await expect(rough).toHaveText('145 × 145')
-    await page.screenshot({ path: '/tmp/s3.png' })
     await maker.screen('Plans')
     await expect(page.getByRole('navigation', { name: 'Sheets' }).getByRole('listitem').nth(3)).toBeVisible()
-    await page.screenshot({ path: '/tmp/s5.png' })
   })
 })

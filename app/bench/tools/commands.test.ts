@@ -32,7 +32,7 @@ test('every drawer holds what the rail promises, in its order', () => {
     ],
     join: ['Join', 'Hinge', 'Mortise', 'Peg'],
     cut: ['Dado', 'Groove', 'Rabbet', 'Crosscut or mitre', 'Rip or bevel', 'Notch'],
-    drill: ['Hole', 'Shelf-pin rows', 'Slot', 'Recess'],
+    drill: ['Hole', 'Shelf-pin rows', 'Slot', 'Recess', 'Boss'],
     shape: [
       ...['Round over', 'Chamfer', 'Router profile'],
       ...['Arch', 'Taper', 'Outline', 'Turn', 'Bend', 'Hollow', 'Panel', 'Thread'],

@@ -19,15 +19,18 @@ const cut = ({ frame, regions, depth }: Recess): Tool[] =>
     depth: depth + BEYOND,
   }))
 
+function nameOf({ shape, boss }: Recess): string {
+  if (shape === 'own') return boss ? 'Boss to an outline' : 'Recess to an outline'
+  if (boss) return shape === 'slot' ? 'Boss with round ends' : 'Boss'
+  return shape === 'slot' ? 'Slot' : 'Recess'
+}
+
 const sizeOf = (r: Recess): Sentence =>
   r.shape === 'circle'
-    ? ['Round recess ⌀ ', { mm: r.long }]
-    : [
-        r.shape === 'slot' ? 'Slot ' : r.shape === 'own' ? 'Recess to an outline ' : 'Recess ',
-        { mm: r.long },
-        ' × ',
-        { mm: r.wide },
-      ]
+    ? [r.boss ? 'Round boss ⌀ ' : 'Round recess ⌀ ', { mm: r.long }]
+    : [`${nameOf(r)} `, { mm: r.long }, ' × ', { mm: r.wide }]
+
+const howDeep = (r: Recess): string => (r.boss ? ' high' : ' deep')
 
 const corners = (r: Recess): Sentence =>
   (r.shape === 'rectangle' || r.shape === 'own') && r.radius > 0 ? [', corners r ', { mm: r.radius }] : []
@@ -37,7 +40,7 @@ const axesOf = ({ ways }: Recess): [Axis, Axis] => ways.map(mainAxis) as [Axis, 
 
 export const recess = defineWork<Recess>({
   kind: 'recess',
-  name: (r) => (r.shape === 'slot' ? 'slot' : 'recess'),
+  name: (r) => (r.boss ? 'boss' : r.shape === 'slot' ? 'slot' : 'recess'),
   shownOn: (r) => r.face,
   machine: () => 'router',
   plunges: true,
@@ -48,7 +51,7 @@ export const recess = defineWork<Recess>({
       ...sizeOf(r),
       ', ',
       { mm: r.depth },
-      ' deep',
+      howDeep(r),
       ...corners(r),
       `, on ${theFace(r.face)}`,
       ...sayLowered(r.down),
@@ -64,7 +67,7 @@ export const recess = defineWork<Recess>({
     ...sizeOf(r),
     ' × ',
     { mm: r.depth },
-    ' deep',
+    howDeep(r),
     ...corners(r),
     `, on ${theFace(r.face)}`,
     ...sayLowered(r.down),

@@ -1,6 +1,6 @@
 /** A recess that a maker sinks into a face: its outline, its floor, and the corners its bit leaves. */
 import type { Mm } from '../../measure'
-import { asBitLeaves, regionsOf, sizesOf, type Region, type Segment } from '../../outline'
+import { asBitLeaves, polygon, regionsOf, sizesOf, type Region, type Segment } from '../../outline'
 import {
   AXES,
   dot,
@@ -8,6 +8,7 @@ import {
   faceAt,
   mainAxis,
   negated,
+  STILL,
   toRoom,
   unit,
   vec3,
@@ -26,18 +27,50 @@ import {
   waysOf,
 } from '../onface'
 import { circle, cornersIn, rectangle } from '../outline'
-import { boundsOf, drawnOn, imageDrawn } from '../drawn'
+import { boundsOf, drawnOn, imageDrawn, woodIn } from '../drawn'
 import { CannotMake, type StepInput, type OwnDefinition, type Role, type Wood } from '../own'
 import { loweredBy } from '../state'
 import { ROWS_AND_IMAGES } from '../repeat'
-import { frameInto, pointInto, vectorInto, type Vec2 } from '../tool'
+import { BEYOND, boxInto, frameInto, pointInto, vectorInto, type Vec2 } from '../tool'
 import type { Recess } from './recess'
 import { shareOf, under, usual } from '../fresh'
 import { presets } from './presets'
 
 function resolve(asked: StepInput, wood: Wood): Recess | CannotMake {
-  const recess = drawIn(asked, wood)
-  return recess instanceof CannotMake ? recess : lowered(recess, asked, wood)
+  const drawn = drawIn(asked, wood)
+  if (drawn instanceof CannotMake) return drawn
+  return lowered(isBoss(asked) ? bossOf(drawn, wood) : drawn, asked, wood)
+}
+
+const isBoss = ({ chosen }: Pick<StepInput, 'chosen'>) => chosen('sinks') === 'outside'
+
+/** All of the face but what is drawn; what goes into joints beyond its shoulders is left to those. */
+function bossOf(drawn: Recess, wood: Wood): Recess {
+  const [inner, all] = [woodIn(drawn.frame, wood.size), boxInto(drawn.frame, STILL, wood.shoulder)]
+  const ends = (way: 0 | 1): readonly [Mm, Mm] => {
+    const [low, high] = all ? [all.min[way], all.max[way]] : [inner.min[way], inner.max[way]]
+    return [
+      inner.min[way] < low - 1e-6 ? low : low - BEYOND,
+      inner.max[way] > high + 1e-6 ? high : high + BEYOND,
+    ]
+  }
+  const [[left, right], [near, far]] = [ends(0), ends(1)]
+  const around = polygon([
+    [left, near],
+    [right, near],
+    [right, far],
+    [left, far],
+  ])
+  const path = (segments: readonly Segment[]) => ({ segments, depth: 0 })
+  return {
+    ...drawn,
+    boss: true,
+    regions: [
+      { outer: path(around), inner: drawn.regions.map((r) => r.outer) },
+      // What was drawn within it is sunk as deep.
+      ...drawn.regions.flatMap((r) => r.inner.map((outer) => ({ outer, inner: [] }))),
+    ],
+  }
 }
 
 /** Sunk from the wood as it is, where all of it lies on the floor of earlier work. */
@@ -91,7 +124,7 @@ function drawIn(asked: StepInput, wood: Wood): Recess | CannotMake {
   if (shape === 'own') return drawnIn(asked, wood)
   const long = values.length ?? 0
   const wide = shape === 'circle' ? long : (values.width ?? 0)
-  const bit = values.bit ?? 0
+  const bit = isBoss(asked) ? 0 : (values.bit ?? 0)
   if (long <= 0 || wide <= 0)
     return CannotMake.of(
       long <= 0 ? 'length' : 'width',
@@ -153,7 +186,7 @@ function drawnIn(asked: StepInput, wood: Wood): Recess | CannotMake {
   const drawn = drawnOn(asked, wood, 'recess')
   if (drawn instanceof CannotMake) return drawn
   const { frame, paths, missing } = drawn
-  const radius = (values.bit ?? 0) / 2
+  const radius = isBoss(asked) ? 0 : (values.bit ?? 0) / 2
   const sharp = regionsOf(paths, 'even')
   const at = ([u, v]: Vec2) => toRoom(frame, [u, v, 0])
   const regions = sharp.map((r) =>
@@ -261,9 +294,14 @@ export const own: OwnDefinition<Recess> = {
         own: 'an outline of its own',
       },
     },
+    sinks: { label: 'Sink', values: { inside: 'the inside', outside: 'all about it' } },
     ...PLACE_CHOICES,
   },
-  hiddenFields: ({ shape = 'rectangle' }) => IDLE[shape as Recess['shape']],
+  // Outside corners come out as sharp as they are drawn.
+  hiddenFields: ({ shape = 'rectangle', sinks }) => [
+    ...IDLE[shape as Recess['shape']],
+    ...(sinks === 'outside' ? ['bit'] : []),
+  ],
   hiddenChoices: ({ shape }) => (shape === 'own' ? ['alongFrom', 'acrossFrom'] : []),
   outlined: ({ shape }) => shape === 'own',
   starts: (on) => {
@@ -282,7 +320,7 @@ export const own: OwnDefinition<Recess> = {
   },
   first: () => ['shape', 'length', 'width', 'depth', 'along', 'across'],
   presets,
-  repeats: () => ROWS_AND_IMAGES,
+  repeats: ({ sinks }) => (sinks === 'outside' ? [] : ROWS_AND_IMAGES),
   roles: ['floor'],
   resolve,
   carry,

@@ -29,4 +29,23 @@ export const presets: readonly Preset[] = [
     likely: ['face'],
     picture: { wood: [lying], red: [area([7, 4, 10], [19, 4, 10], [19, 12, 10], [7, 12, 10])] },
   },
+  {
+    id: 'boss',
+    name: 'Boss',
+    line: 'What is drawn stands, all about it is sunk',
+    drawer: 'drill',
+    picture: {
+      wood: [lying, area(...ring([13, 8, 10], 4, 'z'))],
+      red: [],
+      lines: [area([1, 1, 10], [25, 1, 10], [25, 15, 10], [1, 15, 10])],
+    },
+    starts: (on) => {
+      const { along, across } = waysOf(on.face)
+      const narrow = on.size && Math.min(on.size[along], on.size[across])
+      return {
+        fields: { length: usual(on, 2, 50, narrow && narrow / 2) },
+        options: { shape: 'circle', sinks: 'outside' },
+      }
+    },
+  },
 ]

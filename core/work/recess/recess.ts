@@ -13,6 +13,8 @@ export interface Recess {
   /** Unit vector into the wood. */
   readonly inward: Vec3
   readonly depth: Mm
+  /** It is left standing, and all about it is sunk. */
+  readonly boss?: true
   /** How far below its face it begins, where earlier work has taken all above; none, when not said. */
   readonly down?: Mm
   /** Along the face and across it. */
