@@ -1,11 +1,11 @@
 /** What goes together: which group is chosen, and what is done with it and with several pieces at once. */
 import {
   change,
-  choicesInto,
+  clipOf,
   freeId,
   groupsWithin,
+  pastedInto,
   takenIds,
-  takenStepIds,
   type Change,
   type FaceName,
   type Group,
@@ -101,44 +101,27 @@ export function duplicateChosen(): void {
   const { project, chosen } = useOpen.getState()
   const group = chosenGroup(project, chosen)
   if (group) return placeAgain(group)
-  const taken = takenIds(project)
-  const steps = takenStepIds(project)
-  const to = new Map<string, string>()
-  const copies = chosenIds(chosen).flatMap((id): MadePiece[] => {
-    const piece = project.pieces.find((p) => p.id === id)
-    return piece?.kind === 'made' ? [copyOf(piece, taken, steps, to, project.settings.style.unit)] : []
-  })
-  const made = copies.map((p) => ({
-    ...p,
-    work: p.work.map((s) => ({ ...s, options: choicesInto(s.options, (id) => to.get(id) ?? id) })),
-  }))
-  if (made.length === 0) return void sayRefusal('A mirrored twin is duplicated by its original')
+  const ids = new Set(chosenIds(chosen))
+  const originals = project.pieces.filter((p): p is MadePiece => p.kind === 'made' && ids.has(p.id))
+  if (originals.length === 0) return void sayRefusal('A mirrored twin is duplicated by its original')
+  const whole = clipOf(project, new Set(originals.map((p) => p.id)), () => null)
+  const copies = pastedInto(whole, project)
+  if ('why' in copies) return void sayRefusal(copies.why)
+  const made = copies.pieces.flatMap((copy, n) =>
+    copy.kind === 'made' ? [besideIt(copy, originals[n]!, project.settings.style.unit)] : [],
+  )
   const names = made.map((p) => p.name).join(', ')
   const changes = made.map((p): Change => change.addPiece(p))
   if (sayRefusal(run(changes, `Duplicate ${names}`))) chooseNew(made.map((p) => p.id))
 }
 
-/** The same piece a little further the way it is thin, with work of its own; `to` learns which. */
-function copyOf(
-  piece: MadePiece,
-  taken: string[],
-  steps: string[],
-  to: Map<string, string>,
-  unit: 'in' | 'mm',
-): MadePiece {
-  const id = freeId('p', taken)
-  taken.push(id)
-  const thin = DIRECTION_OF[facing(piece.facing).room[2]]!
-  const { size } = piece.spans[thin]
-  const work = piece.work.map((step) => {
-    const id = freeId('w', steps)
-    steps.push(id)
-    to.set(step.id, id)
-    return { ...step, id }
-  })
-  const start = `@${piece.id}.${sideOf(AXIS_OF[thin], true)} + ${unit === 'in' ? '2' : '50'}`
-  const spans = { ...piece.spans, [thin]: { start, ...(size === undefined ? {} : { size }) } }
-  return { ...piece, id, spans, work, repeat: null, except: [], only: null }
+/** A copy with work of its own, a little further the way its original is thin, and else where that stands. */
+function besideIt(copy: MadePiece, of: MadePiece, unit: 'in' | 'mm'): MadePiece {
+  const thin = DIRECTION_OF[facing(of.facing).room[2]]!
+  const { size } = of.spans[thin]
+  const start = `@${of.id}.${sideOf(AXIS_OF[thin], true)} + ${unit === 'in' ? '2' : '50'}`
+  const spans = { ...of.spans, [thin]: { start, ...(size === undefined ? {} : { size }) } }
+  return { ...copy, group: of.group, spans, repeat: null, except: [], only: null }
 }
 
 /** What the faces of a group as one block are called, as it stands. */
