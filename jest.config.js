@@ -5,7 +5,7 @@ export default {
   maxWorkers: Math.max(2, availableParallelism() - 1),
   testTimeout: 30_000,
   roots: ['<rootDir>/core', '<rootDir>/cli', '<rootDir>/app', '<rootDir>/workers', '<rootDir>/server'],
-  testMatch: ['**/*.test.ts'],
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
     '^.+\\.tsx?$': [
@@ -14,6 +14,7 @@ export default {
         jsc: {
           target: 'es2022',
           parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
           experimental: { keepImportAttributes: true },
         },
         module: { type: 'es6' },
