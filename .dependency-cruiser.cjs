@@ -36,7 +36,7 @@ const STEPS = [
 ]
 
 /** Tests, and the models that they hold to. */
-const TESTS = '(\\.test\\.ts|/cases(\\.ts|/.*))$'
+const TESTS = '(\\.test\\.tsx?|/cases(\\.ts|/.*))$'
 
 module.exports = {
   forbidden: [

@@ -4,7 +4,7 @@ import { shownOf } from '../../core/testing/shown'
 import { useOpen } from '../store/open'
 import { duplicateChosen } from './groups'
 
-test('a duplicate has work of its own, which meets what its own steps are, and stands beside its original', () => {
+test('a duplicate has work of its own, meeting its own steps, and stands beside its original', () => {
   const bore = (id: string, options: Record<string, string>) =>
     change.addStep({
       on: 'a',

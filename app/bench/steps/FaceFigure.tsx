@@ -2,16 +2,20 @@
  * The face that a step is on, from the side it is worked from, with the step's dimensions on it: a press on
  * one goes to its field, a press on an end has it measured from there.
  */
+import { useId } from 'react'
 import { change, faceOf, type Step } from '../../../core/document'
+import { cornersOf } from '../../../core/outline'
 import { AXES, FACE_AT, faceAt, sayFace, type Axis } from '../../../core/pieces'
 import { sayLength, type Instance } from '../../../core/resolve'
-import { ownWork, workKind, type Datum, type Dimension, type Feature } from '../../../core/work'
+import { ownWork, toolTraced, workKind, type Datum, type Dimension, type Feature } from '../../../core/work'
 import { run, useOpen } from '../../store/open'
 import { drawnFractions, inWords } from '../../ui/fractions'
 import { sayRefusal } from '../../ui/refusal'
 
 const [WIDE, HIGH] = [288, 132]
 const ROOM = { left: 46, right: 42, top: 10, bottom: 46 }
+/** How near the sides of what is round are to it, millimetres. */
+const CHORD = 0.3
 const RED = { fill: 'var(--pencil)', fillOpacity: 0.28, stroke: 'var(--pencil)' } as const
 /** What is shorter on paper than so many pixels has its figure beside it. */
 const SMALL = 26
@@ -74,6 +78,19 @@ export function FaceFigure({ feature, step, on, onField }: Props) {
       const [wide, high] = [(diameter * long) / on.size[u] / 2, (diameter * tall) / on.size[v] / 2]
       return [at[u], at[v], Math.max(2, wide), Math.max(2, high)] as const
     })
+  const taken = rounds.length > 0 ? [] : kind.cut(feature.data).map((tool) => toolTraced(tool, into))
+  /** What each tool takes as it is seen on the face; null where one of them cannot be seen so. */
+  const seen = taken.some((t) => t === null)
+    ? null
+    : taken.map((t) =>
+        [...t!.loops, ...(t!.spared ?? [])]
+          .map((loop) => {
+            const corners = loop.flatMap((s) => cornersOf(s, CHORD))
+            return `M${corners.map(([a, b]) => `${x(a).toFixed(1)} ${y(b).toFixed(1)}`).join('L')}Z`
+          })
+          .join(''),
+      )
+  const clip = useId()
   const fieldOf = (d: Dimension): string | undefined => {
     const name = d.what === 'place' ? own.placedBy?.(step, d.axis)?.field : d.what
     return own.fieldsFor(step.options).find((f) => f.name === name)?.name
@@ -146,7 +163,13 @@ export function FaceFigure({ feature, step, on, onField }: Props) {
       {rounds.map(([a, b, wide, high], n) => (
         <ellipse key={n} cx={x(a)} cy={y(b)} rx={wide} ry={high} {...RED} />
       ))}
-      {rounds.length === 0 && (
+      <clipPath id={clip}>
+        <rect x={x0} y={y0} width={long} height={tall} />
+      </clipPath>
+      {seen?.map((d, n) => (
+        <path key={n} d={d} fillRule="evenodd" clipPath={`url(#${clip})`} {...RED} />
+      ))}
+      {rounds.length === 0 && !seen && (
         <rect
           x={x(ua)}
           y={y(vb)}
