@@ -1,5 +1,5 @@
 /** Asks how a piece or a group is repeated: evenly between two places, in a row or round an axis. */
-import { useMemo } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import * as z from 'zod'
 import type { Direction, Repeat } from '../../../../core/document'
 import { AXIS_OF, DIRECTION_OF, facing, sideOf } from '../../../../core/pieces'
@@ -42,6 +42,12 @@ function startOf(shown: Shown, of: Wood, direction: Direction): Readonly<Record<
   }
 }
 
+/** What a repeat of a kind still needs, in a sentence; null for nothing. */
+function missingIn(kind: Repeat['kind'], direction: Direction, now: Texts): string | null {
+  const missing = FIELDS[kind](direction).filter(([name]) => !now[name])
+  return missing.length === 0 ? null : `Still missing: ${missing.map(([, label]) => label).join(', ')}`
+}
+
 /** What has to be said of a repeat; what is not typed over stays as it starts. */
 const askedOf = (start: (d: Direction) => Texts) =>
   z
@@ -51,11 +57,8 @@ const askedOf = (start: (d: Direction) => Texts) =>
       typed: z.record(z.string(), z.string()),
     })
     .superRefine(({ kind, direction, typed }, told) => {
-      const now: Texts = { ...start(direction), ...typed }
-      const missing = FIELDS[kind](direction).filter(([name]) => !now[name])
-      if (missing.length === 0) return
-      const message = `Still missing: ${missing.map(([, label]) => label).join(', ')}`
-      told.addIssue({ code: 'custom', path: ['typed'], message })
+      const message = missingIn(kind, direction, { ...start(direction), ...typed })
+      if (message !== null) told.addIssue({ code: 'custom', path: ['typed'], message })
     })
 
 export function RepeatPanel() {
@@ -63,7 +66,7 @@ export function RepeatPanel() {
   const group = useOpen((s) => chosenGroup(s.project, s.chosen))
   const piece = useOpen((s) => s.project.pieces.find((p) => p.id === pieceOf(s.chosen.at(-1) ?? '')))
   const wood = group ?? (piece?.kind === 'made' ? piece : null)
-  if (wood) return <RepeatForm key={`${kind} ${wood.id}`} of={wood} kind={kind} />
+  if (wood) return <RepeatForm key={wood.id} of={wood} asked={kind} />
   return (
     <div className="p-4">
       <h2 className="panel-title mb-2">Repeat</h2>
@@ -73,19 +76,25 @@ export function RepeatPanel() {
 }
 
 /** Asks how it is repeated, which way, and what that wants. */
-function RepeatForm({ of, kind: first }: { readonly of: Wood; readonly kind: Repeat['kind'] }) {
+function RepeatForm({ of, asked }: { readonly of: Wood; readonly asked: Repeat['kind'] }) {
   const shown = useOpen((s) => s.shown)
   const { values, set, submit, why } = useDraftForm(
     `repeat ${of.id}`,
     askedOf((d) => startOf(shown, of, d)),
     () => ({
-      kind: of.repeat?.kind ?? first,
+      kind: of.repeat?.kind ?? asked,
       direction:
         of.repeat?.direction ?? ('facing' in of ? DIRECTION_OF[facing(of.facing).room[2]]! : 'across'),
       typed: {},
     }),
   )
   const { kind, direction, typed } = values
+  // Another way that is asked for meanwhile keeps what was typed.
+  const before = useRef(asked)
+  useEffect(() => {
+    if (before.current !== asked) set({ kind: asked })
+    before.current = asked
+  })
   const start = useMemo(() => startOf(shown, of, direction), [shown, of, direction])
   const now: Texts = { ...start, ...typed }
   const fields = FIELDS[kind](direction)
@@ -100,13 +109,12 @@ function RepeatForm({ of, kind: first }: { readonly of: Wood; readonly kind: Rep
     : kind === 'even'
       ? `Space ${of.name} evenly`
       : `Repeat ${of.name}`
-  const lacks = fields.filter(([name]) => !now[name]).map(([, label]) => label)
   return (
     <ToolPanel
       title={title}
       hint={'stock' in of ? 'The same piece several times.' : 'The whole group several times.'}
       main={of.repeat ? 'Save' : kind === 'even' ? 'Space evenly' : 'Repeat'}
-      missing={lacks.length > 0 ? `Still missing: ${lacks.join(', ')}` : null}
+      missing={missingIn(kind, direction, now)}
       why={why}
       onMain={() => submit(put)}
     >
