@@ -29,7 +29,7 @@ function nearest(all: readonly Mm[], at: Mm): Mm | null {
   return near.length === 0 ? null : near.reduce((a, b) => (Math.abs(b - at) < Math.abs(a - at) ? b : a))
 }
 
-/** How large each piece comes out; each is worked out once. */
+/** How large pieces come out. */
 export const finishedSizes =
   (model: Model, kernel: Kernel) =>
   (i: Instance): Vec3 =>

@@ -1,6 +1,14 @@
 /** Pieces that are sawn to outlines, as joints see them: what is left of a face between its shoulders. */
 import type { FaceName } from '../document'
-import { cornersOf, placed, sharedWith, type Place2, type Rectangle, type Segment } from '../outline'
+import {
+  cornersOf,
+  crossings,
+  placed,
+  sharedWith,
+  type Place2,
+  type Rectangle,
+  type Segment,
+} from '../outline'
 import { FACE_AT, mainAxis, toRoom, vec3, type Axis, type Box } from '../pieces'
 import { pointInto, type Kept } from '../work'
 import type { Instance } from '../resolve'
@@ -39,7 +47,7 @@ export function leftAt(body: Body, face: FaceName, outlines: Outlines): Box | nu
     if (seen === into) continue
     const at = (far ? body.shoulder.max[into] : body.shoulder.min[into]) + (far ? -WITHIN : WITHIN)
     const across = ([0, 1, 2] as const).find((i) => i !== into && i !== seen)!
-    const places = crossings(kept, into, across, at)
+    const places = crossedAt(kept, into, across, at)
     if (places.length === 0) return null
     const [low, high] = [Math.min(...places), Math.max(...places)]
     min = vec3((i) => (i === across ? Math.max(min[i], low) : min[i]))
@@ -49,17 +57,16 @@ export function leftAt(body: Body, face: FaceName, outlines: Outlines): Box | nu
 }
 
 /** Where outlines cross a line square to one own axis, along another. */
-function crossings({ frame, paths }: Kept, axis: Axis, across: Axis, at: number): number[] {
-  const own = (p: Place2) => toRoom(frame, [p[0], p[1], 0])
-  return paths.flatMap((path) => {
-    const corners = path.segments.flatMap((s) => cornersOf(s, CHORD)).map(own)
-    return corners.flatMap((a, k) => {
-      const b = corners[(k + 1) % corners.length]!
-      if (a[axis] < at === b[axis] < at) return []
-      return [a[across] + ((b[across] - a[across]) * (at - a[axis])) / (b[axis] - a[axis])]
-    })
+const crossedAt = ({ frame, paths }: Kept, axis: Axis, across: Axis, at: number): number[] =>
+  paths.flatMap(({ segments }) => {
+    const corners = segments.flatMap((s) => cornersOf(s, CHORD))
+    return crossings(
+      corners.map((p) => toRoom(frame, [p[0], p[1], 0])),
+      axis,
+      across,
+      at,
+    )
   })
-}
 
 /**
  * What a face of a guest shares with what outlines leave of the face of a host that lies on it: the box round

@@ -10,7 +10,7 @@ export {
   type State,
   type Values,
 } from './solve'
-export { sharedWith, type Rectangle } from './shared'
+export { crossings, sharedWith, type Rectangle } from './shared'
 export {
   areaOf,
   holds,

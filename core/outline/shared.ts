@@ -42,6 +42,19 @@ export function sharedWith(
   return box.max[0] - box.min[0] > SAME && box.max[1] - box.min[1] > SAME ? box : null
 }
 
+/** Where a closed loop of corners crosses a line square to one axis, along another. */
+export const crossings = (
+  corners: ReadonlyArray<readonly number[]>,
+  axis: number,
+  across: number,
+  at: Mm,
+): Mm[] =>
+  corners.flatMap((a, k) => {
+    const b = corners[(k + 1) % corners.length]!
+    if (a[axis]! < at === b[axis]! < at) return []
+    return [a[across]! + ((b[across]! - a[across]!) * (at - a[axis]!)) / (b[axis]! - a[axis]!)]
+  })
+
 /** Where a segment reaches furthest each way. */
 function extremesOf(s: Segment): Place2[] {
   if (s.kind === 'line') return []

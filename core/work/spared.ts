@@ -1,6 +1,6 @@
 /** What an outline leaves alone of its wood: what joints add beyond the shoulders. */
 import type { Mm } from '../measure'
-import { cornersOf, type Path } from '../outline'
+import { cornersOf, crossings, type Path } from '../outline'
 import { faceAt, mainAxis, type Box, type Frame } from '../pieces'
 import { boundsOf, woodIn } from './drawn'
 import type { Wood } from './input'
@@ -53,14 +53,14 @@ export function sparedBy(frame: Frame, paths: readonly Path[], wood: Wood): Box[
 /** Where a line square to one way of an outline lies within it. */
 function sectionAt(paths: readonly Path[], way: 0 | 1, at: Mm): Range[] {
   const across = way === 0 ? 1 : 0
-  const crossings = paths.flatMap((path) => {
-    const corners = path.segments.flatMap((s) => cornersOf(s, CHORD))
-    return corners.flatMap((a, k) => {
-      const b = corners[(k + 1) % corners.length]!
-      if (a[way] < at === b[way] < at) return []
-      return [a[across] + ((b[across] - a[across]) * (at - a[way])) / (b[way] - a[way])]
-    })
-  })
-  crossings.sort((a, b) => a - b)
-  return crossings.flatMap((from, k) => (k % 2 === 0 ? [[from, crossings[k + 1]!] as const] : []))
+  const places = paths.flatMap((path) =>
+    crossings(
+      path.segments.flatMap((s) => cornersOf(s, CHORD)),
+      way,
+      across,
+      at,
+    ),
+  )
+  places.sort((a, b) => a - b)
+  return places.flatMap((from, k) => (k % 2 === 0 ? [[from, places[k + 1]!] as const] : []))
 }

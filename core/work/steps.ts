@@ -139,7 +139,6 @@ export function outlinesOf(
   kept: OutlinesCache = new WeakMap(),
 ): ReadonlyMap<string, readonly Kept[]> {
   const found = new Map<string, readonly Kept[]>()
-  const { style } = resolved.project.settings
   for (const piece of resolved.pieces) {
     const steps = (originalOf(piece.piece, resolved.project)?.work ?? []).flatMap((step) => {
       const found = ownWork(step.kind)?.keeps && !step.off && !stepFault(step) && resolved.steps.get(step.id)
@@ -147,9 +146,8 @@ export function outlinesOf(
     })
     if (steps.length === 0) continue
     for (const i of piece.instances) {
-      const inputs = [style, ...steps]
       const old = kept.get(i)
-      if (old?.inputs.length === inputs.length && inputs.every((x, n) => x === old.inputs[n])) {
+      if (old?.inputs.length === steps.length && steps.every((x, n) => x === old.inputs[n])) {
         found.set(i.key, old.made)
         continue
       }
@@ -161,7 +159,7 @@ export function outlinesOf(
         const whole = data instanceof CannotMake ? null : twin ? own.carry(data, wood.frame, i) : data
         return whole === null ? [] : [own.keeps!(whole) ?? []].flat()
       })
-      kept.set(i, { inputs, made })
+      kept.set(i, { inputs: steps, made })
       found.set(i.key, made)
     }
   }
@@ -269,9 +267,9 @@ export function ownWorkOf(
     const wood = woodOf(i, twin)
     const { met, inputs } = own.meets?.(step.options) ? meetings(step, wood, piece.piece.id) : NONE_MET
     const before = own.seesWood ? doneBefore(piece, found, i) : []
-    return once(i, step.id, [found, style, bit, wood.standing!.join(), ...inputs, ...before], () => {
-      const rod = own.seesWood && isRod(i, resolved) ? [aboutRod(i.size)] : []
-      const taken = own.seesWood ? [...rod, ...before.flatMap((f) => takenIn(wood, i, f))] : []
+    const rod = own.seesWood === true && isRod(i, resolved)
+    return once(i, step.id, [found, style, bit, wood.standing!.join(), rod, ...inputs, ...before], () => {
+      const taken = [...(rod ? [aboutRod(i.size)] : []), ...before.flatMap((f) => takenIn(wood, i, f))]
       const ask = asked(step, values!, bit, met, say, wood, taken)
       const whole = own.resolve(ask, wood)
       const frames = framesFor(step, ask, wood)

@@ -1,6 +1,6 @@
 import type { Mm } from '../../measure'
 import { circleAt } from '../../outline'
-import { AXES, dot, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
+import { AXES, cross, dot, minus, norm, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
 import { frameAlong, pointInto, sayGridded, vectorInto, type Vec2 } from './frames'
 import { plainKey, type ToolKind } from './kind'
 import { turnedLine } from './line'
@@ -58,7 +58,13 @@ export const drill = {
     const ends = [at[axis], at[axis] + along[axis] * (depth || tip)]
     return { loops: [[circleAt([at[u], at[v]], radius)]], from: Math.min(...ends), to: Math.max(...ends) }
   },
-  line: (t, at, way) => turnedLine(frameAlong(t.at, t.along), profileOf(t), at, way),
+  line: (t, at, way) => {
+    // Most of many holes are not in the way.
+    const [side, off] = [cross(way, t.along), minus(at, t.at)]
+    const turned = norm(side)
+    const apart = turned > 1e-9 ? Math.abs(dot(off, side)) / turned : norm(cross(off, t.along))
+    return apart > t.radius ? [] : turnedLine(frameAlong(t.at, t.along), profileOf(t), at, way)
+  },
   solid: (t, _, make) => make.stand(make.revolve(profileOf(t), t.radius), frameAlong(t.at, t.along)),
   hole: true,
 } satisfies ToolKind<Drill>

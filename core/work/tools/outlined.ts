@@ -83,6 +83,15 @@ function sideUnder(t: Outlined, at: Vec3): { side: OutlinedSide; number: number 
   return { side, number: loop * MOST + side.piece }
 }
 
+const known = new WeakMap<Outlined, readonly Vec2[][]>()
+
+/** Its loops with many corners, worked out once: it is asked for each place of a step. */
+function fineOf(t: Outlined): readonly Vec2[][] {
+  let loops = known.get(t)
+  if (!loops) known.set(t, (loops = loopsOf(t).map((l) => l.pieces.flatMap((s) => cornersOf(s, FINE)))))
+  return loops
+}
+
 export const outlined = {
   into: (t: Outlined, to: Frame, from: Frame): Outlined => ({ ...t, frame: frameInto(to, from, t.frame) }),
   signature: (t, _, { point }) => {
@@ -126,8 +135,7 @@ export const outlined = {
     return { ...all, spared: traced(t.spared.map((b) => polygon(rectangleOf(b))))!.loops }
   },
   line: (t, at, way) => {
-    const loops = loopsOf(t).map((l) => l.pieces.flatMap((s) => cornersOf(s, FINE)))
-    const all = sweptLine(t.frame, loops, t.depth, at, way)
+    const all = sweptLine(t.frame, fineOf(t), t.depth, at, way)
     return (t.spared ?? []).reduce<readonly Stretch[]>((left, { min, max }) => {
       const frame = { ...t.frame, origin: toRoom(t.frame, [0, 0, min[2]]) }
       return less(left, sweptLine(frame, [rectangleOf({ min, max })], max[2] - min[2], at, way))
