@@ -20,6 +20,7 @@ export {
   samePlace,
   type Edge,
   type FaceName,
+  type Made,
   type Surface,
 } from './place'
 export { MOST_IMAGE_CHARS, PlacedTraceImage } from './traceImage'

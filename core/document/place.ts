@@ -11,17 +11,28 @@ const says = (error: string) => ({ error })
 export const FaceName = z.enum(['end1', 'end2', 'edge1', 'edge2', 'back', 'face'])
 const StepId = z.string().regex(/^[A-Za-z0-9_]{1,40}$/, says('an id is letters, digits and _'))
 /** The part of a step that made a face: "floor", "wall1". */
-const Role = z.string().regex(/^[a-z][a-z0-9]{0,30}$/, says('a part of a step is called by a word'))
+const Role = z.string().regex(/^[a-z][A-Za-z0-9_]{0,60}$/, says('a part of a step is called by a word'))
 
 const OneOfSix = z.object({ kind: z.literal('face'), face: FaceName }).strict()
-const Made = z.object({ kind: z.literal('made'), step: StepId, role: Role }).strict()
+const Made = z
+  .object({
+    kind: z.literal('made'),
+    /** A step, or a joint. */
+    step: StepId,
+    role: Role,
+    /** Which of those that it makes on the piece, where that is not the first. */
+    copy: z.number().int().min(2).max(2000).optional(),
+    /** Seen in a mirror across the width, as the wood of a piece that was parted from its twin was. */
+    mirrored: z.literal(true).optional(),
+  })
+  .strict()
 /** One face. */
 export const Surface = z.discriminatedUnion('kind', [OneOfSix, Made])
 
 const axisName = (face: string): string =>
   face === 'back' || face === 'face' ? 'side' : face.replace(/\d/, '')
 const differ = (sides: ReadonlyArray<z.infer<typeof Surface>>): boolean => {
-  const axes = sides.map((s) => (s.kind === 'face' ? axisName(s.face) : `${s.step}/${s.role}`))
+  const axes = sides.map((s) => (s.kind === 'face' ? axisName(s.face) : `${s.step}/${s.role}/${s.copy ?? 1}`))
   return new Set(axes).size === axes.length
 }
 const MEET = says('an edge lies between two faces that meet, not between a face and the one behind it')
@@ -44,6 +55,7 @@ export const Point = z
 
 export const Place = z.union([Surface, Edge, Run, Point])
 export type FaceName = z.infer<typeof FaceName>
+export type Made = z.infer<typeof Made>
 export type Surface = z.infer<typeof Surface>
 export type Edge = z.infer<typeof Edge>
 export type Run = z.infer<typeof Run>

@@ -7,7 +7,7 @@ import type { FaceName } from '../document'
 import type { Mm } from '../measure'
 import { FACE_AT, sayFace, type Axis, type Vec3 } from '../pieces'
 import type { Machine } from './machine'
-import { ownKind, type OwnDefinition, type OwnKind, type Wood } from './own'
+import { ownKind, type OnSurface, type OwnDefinition, type OwnKind, type Wood } from './own'
 import type { Tool } from './tool'
 
 export interface Feature<D = unknown> {
@@ -48,6 +48,20 @@ export interface Supply {
   readonly name: string
   readonly quantity: number
 }
+
+/**
+ * What stands on a surface that earlier work has left: which that is, and the same as it is told there, that
+ * surface being the face of a block; none, when it is on one of the six.
+ */
+export interface Standing<D> {
+  readonly on?: OnSurface & { readonly told?: D }
+}
+/** As it is told: on the surface it was put on. */
+export const toldOn = <D extends Standing<D>>(data: D): D => data.on?.told ?? data
+
+/** "the face", "edge 1", "the floor of the dado for Shelf". */
+export const theSurface = ({ face, on }: Standing<unknown> & { readonly face: FaceName }): string =>
+  on?.says ?? theFace(face)
 
 /** Round holes, all alike, into one face. Own frame, millimetres; `along` is a unit vector into the wood. */
 export interface Holes {

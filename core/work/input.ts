@@ -2,7 +2,7 @@
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
 import type { Path, Segment, Trouble } from '../outline'
-import type { Box, Frame, Vec3 } from '../pieces'
+import type { Axis, Box, Frame, Vec3 } from '../pieces'
 import type { Flat, ResolvedBit } from '../resolve'
 import type { Datum } from './datum'
 
@@ -60,9 +60,29 @@ export interface Stretch {
   readonly to: Mm
 }
 
+/** A surface that earlier work has left, where a step is put on one. */
+export interface OnSurface {
+  /** In words, after "on": "the floor of the dado for Shelf". */
+  readonly says: string
+  /** Where it is round; null for a flat one. */
+  readonly round: {
+    /** The own axis that it is round about, or nearest to. */
+    readonly axis: Axis
+    readonly radius: Mm
+    /** Wood lies outside of it, as in an arch. */
+    readonly hollow: boolean
+    /** Where round it, degrees. */
+    readonly turn: number
+    /** Where it is a cylinder, by places along it. */
+    readonly straights: ReadonlyArray<{ readonly from: Mm; readonly to: Mm; readonly radius: Mm }>
+  } | null
+}
+
 /** A step with its numbers. */
 export interface StepInput {
   readonly face: FaceName
+  /** The surface it is put on, which is that face of the wood it is given; null for a face of the piece. */
+  readonly on: OnSurface | null
   /** The faces it is told to go along with; none for all. */
   readonly sides: readonly FaceName[]
   readonly values: Readonly<Record<string, number>>
@@ -80,6 +100,8 @@ export interface StepInput {
    * null where none is left.
    */
   woodAlong(at: Vec3, way: Vec3): Stretch | null
+  /** How far on from there the block ends that the wood was. */
+  blockAlong(at: Vec3, way: Vec3): Mm
   /** The bit it is done with; null where none is chosen, or the one that was is gone. */
   readonly bit: ResolvedBit | null
   /** The value of a choice; the first when nothing is said. */

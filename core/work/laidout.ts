@@ -1,11 +1,11 @@
 /** Round things on a face as sentences and drawings tell them: by their places, or by a pattern. */
 import type { FaceName } from '../document'
 import { AXES, type Vec3 } from '../pieces'
-import { REFERENCE, type Dimension, type Sentence } from './feature'
+import { REFERENCE, sayDegrees, toldOn, type Dimension, type Sentence, type Standing } from './feature'
 import { waysOf } from './onface'
 import type { Pattern } from './pattern'
 
-interface LaidOut {
+interface LaidOut extends Standing<LaidOut> {
   readonly face: FaceName
   readonly at: readonly Vec3[]
   readonly pattern?: Pattern
@@ -13,9 +13,12 @@ interface LaidOut {
 }
 
 /** Where each is on the face; of a pattern how it is laid out, and where it begins. */
-export function sayPlaces({ face, at, pattern, imaged }: LaidOut): Sentence {
+export function sayPlaces(all: LaidOut): Sentence {
+  const { on } = all
+  const { face, at, pattern, imaged } = toldOn(all)
+  if (on?.round) return sayRound(at, on.round)
   const { along: u, across: v } = waysOf(face)
-  const from = ` from ${REFERENCE[u]} · ${REFERENCE[v]}`
+  const from = on ? ' along and across it' : ` from ${REFERENCE[u]} · ${REFERENCE[v]}`
   const [first] = at
   const place = (a: number, b: number): Sentence => [{ mm: a }, ' · ', { mm: b }]
   if (!pattern || !first || at.length < 4)
@@ -38,10 +41,18 @@ const toldOf = ({ at, pattern, imaged }: LaidOut): readonly Vec3[] => {
   return at.filter((_, k) => [0, 1, n - 1, n, at.length - 1].includes(k))
 }
 
+/** ", at 60; 90 from its near end, 45° round". */
+export const sayRound = (at: readonly Vec3[], { turn }: { readonly turn: number }): Sentence => [
+  ', at ',
+  ...at.flatMap((p, i) => [i > 0 ? '; ' : '', { mm: p[0] }]),
+  ` from its near end, ${sayDegrees(turn)} round`,
+]
+
 /** Their places along the face and across it. */
 export const dimensionsOf = (l: LaidOut): Dimension[] =>
   toldOf(l).flatMap((p): Dimension[] =>
-    AXES.filter((i) => i !== waysOf(l.face).into).map((axis) => ({
+    // What is round says only where along it.
+    AXES.filter((i) => (l.on?.round ? i === l.on.round.axis : i !== waysOf(l.face).into)).map((axis) => ({
       axis,
       from: 0,
       to: p[axis],

@@ -1,5 +1,5 @@
 /** Where work of one piece comes to another: pegs and the holes they go into are laid out once. */
-import { faceOf, type Step } from '../document'
+import type { FaceName, Step } from '../document'
 import type { Mm } from '../measure'
 import { AXES, FACE_AT, vec3, type Axis } from '../pieces'
 import type { Instance, ResolvedPiece } from '../resolve'
@@ -26,9 +26,9 @@ const saying = (says: string): Met => ({ met: () => says, inputs: [says] })
 export function meetingsOf(
   holders: ReadonlyMap<string, readonly ResolvedPiece[]>,
   made: (piece: ResolvedPiece, step: string, i: Instance) => readonly Feature[] | CannotMake,
-): (step: Step, wood: Wood, on: string) => Met {
+): (step: Step, face: FaceName | null, wood: Wood, on: string) => Met {
   const asking = new Set<string>()
-  return (step, wood, on) => {
+  return (step, face, wood, on) => {
     const other = step.options.meets
     const title = (ownWork(step.kind)?.title ?? step.kind).toLowerCase()
     if (!other) return saying(`Choose what the ${title} on ${wood.name} is to meet`)
@@ -39,7 +39,6 @@ export function meetingsOf(
       return saying(`The ${title} on ${wood.name} and its mating piece each wait for the other`)
     asking.add(step.id)
     try {
-      const face = faceOf(step.at)
       const inputs: unknown[] = []
       let unfit: CannotMake | null = null
       const near = having.flatMap((piece) =>
@@ -76,7 +75,7 @@ const LEAST_SLANT = Math.cos((75 * Math.PI) / 180)
  * go through it; and how far away that stands.
  */
 function comingTo(
-  face: NonNullable<ReturnType<typeof faceOf>>,
+  face: FaceName,
   wood: Wood,
   from: Pick<Wood, 'frame'>,
   all: readonly Mate[],

@@ -358,6 +358,9 @@ describe('shared work', () => {
   })
 })
 
+/** A step as it starts. */
+const PLAIN = { at: onFace('face'), options: {} }
+
 test('work that nothing has happened to keeps its identity, and the recipe with it', () => {
   const p = board(
     put('a', step('channel', 'face', { place: 50, width: 10, depth: 6 })),
@@ -554,7 +557,7 @@ test('what will not do is told of a measure that is there to be set', () => {
       fc.record({
         own: fc.constant(own),
         face: fc.constantFrom(...own.faces),
-        fields: fc.record(Object.fromEntries(own.fieldsFor({}).map((f) => [f.name, figures]))),
+        fields: fc.record(Object.fromEntries(own.fieldsFor(PLAIN).map((f) => [f.name, figures]))),
         options: fc.record(
           Object.fromEntries(own.options.map((o) => [o.name, fc.constantFrom(...Object.keys(o.values))])),
         ),
@@ -566,7 +569,7 @@ test('what will not do is told of a measure that is there to be set', () => {
       const { refused } = modelOf(board(put('a', step(own.kind, face, fields, options))))
       for (const { field, says } of refused.filter((p) => p.field)) {
         named.add(`${own.kind} ${field}`)
-        expect({ says, shown: own.fieldsFor(options).map((f) => f.name) }).toEqual({
+        expect({ says, shown: own.fieldsFor({ at: onFace(face), options }).map((f) => f.name) }).toEqual({
           says,
           shown: expect.arrayContaining([field]),
         })
@@ -587,8 +590,8 @@ test('a twin of a board is in its row, whatever its work: it is its exact mirror
         kind: fc.constant(own.kind),
         face: fc.constantFrom(...own.faces),
         fields: fc.record(
-          Object.fromEntries(own.fieldsFor({}).map((f) => [f.name, f.kind === 'angle' ? angles : figures])),
-          { requiredKeys: own.fieldsFor({}).flatMap((f) => (f.placeholder === undefined ? [f.name] : [])) },
+          Object.fromEntries(own.fieldsFor(PLAIN).map((f) => [f.name, f.kind === 'angle' ? angles : figures])),
+          { requiredKeys: own.fieldsFor(PLAIN).flatMap((f) => (f.placeholder === undefined ? [f.name] : [])) },
         ),
         options: fc.record(
           Object.fromEntries(own.options.map((o) => [o.name, fc.constantFrom(...Object.keys(o.values))])),

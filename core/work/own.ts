@@ -14,6 +14,7 @@ import {
   type Wood,
 } from './input'
 import type { Fresh } from './fresh'
+import { flatSurface, isRound, type MadeSurface } from './surfaces'
 import type { Preset } from './preset'
 import { imageOfRepeat, REPEAT_CHOICES, REPEAT_MEASURES, repeatIdle, type RepeatWay } from './repeat'
 import {
@@ -40,6 +41,8 @@ export interface OwnDefinition<D> {
   meets?(options: Readonly<Record<string, string>>): boolean
   /** It asks what wood there is as it begins. */
   readonly seesWood?: true
+  /** It can be put on surfaces that earlier work has left, as on the face of a block. */
+  readonly seated?: true
   /** It goes along the edges of a face: along all, or those with the faces that its place names. */
   readonly runs?: true
   /** Whether it is told by an outline, with these choices. */
@@ -79,6 +82,8 @@ export interface OwnDefinition<D> {
    */
   carry(data: D, from: Frame, to: Wood): D | null
   flats(data: D): readonly Role[]
+  /** All surfaces it leaves that other work can be put on; its flats, when not said. */
+  surfaces?(data: D): readonly MadeSurface[]
   /** What of another piece can be put where this is. */
   mates?(data: D): readonly Mate[]
   /** The measure that says where it is along an own axis of the piece; null where none does. */
@@ -94,17 +99,19 @@ export interface OwnKind<D = unknown> extends OwnDefinition<D> {
   readonly kind: string
   readonly schema: z.ZodType
   readonly choicesSchema: z.ZodType
-  /** The measures that say something with these choices. */
-  fieldsFor(options: Readonly<Record<string, string>>, bit?: ResolvedBit | null): readonly Field[]
+  surfaces(data: D): readonly MadeSurface[]
+  /** The measures of a step that say something with its choices, and this bit where it is known. */
+  fieldsFor(step: Pick<Step, 'at' | 'options'>, bit?: ResolvedBit | null): readonly Field[]
   /** The choices that say something beside the others. */
-  choicesFor(options: Readonly<Record<string, string>>): readonly Choice[]
+  choicesFor(step: Pick<Step, 'at' | 'options'>): readonly Choice[]
   readonly options: readonly Choice[]
   /** Why a place will not do; null for one that does. */
   refuses(at: Place): string | null
 }
 
 export function ownKind<D>(kind: string, given: OwnDefinition<D>): OwnKind<D> {
-  const own = given.repeats ? repeated(given, given.repeats) : given
+  const whole = given.repeats ? repeated(given, given.repeats) : given
+  const own = whole.seated ? { ...whole, measures: { ...whole.measures, ...ROUND_MEASURES } } : whole
   const fields = Object.entries(own.measures).map(([name, m]) => ({
     name,
     label: m.label,
@@ -120,12 +127,13 @@ export function ownKind<D>(kind: string, given: OwnDefinition<D>): OwnKind<D> {
       ...(own.bit && { bit: Id.optional() }),
       ...(own.meets && { meets: Id.optional() }),
     }),
-    fieldsFor: (options, bit) => {
-      const idle = own.hiddenFields?.(options, bit) ?? []
+    surfaces: own.surfaces ?? ((data) => own.flats(data).map(flatSurface)),
+    fieldsFor: ({ at, options }, bit) => {
+      const idle = [...(own.hiddenFields?.(options, bit) ?? []), ...(onRound(at) ? FLAT_ONLY : ROUND_ONLY)]
       return fields.filter((f) => !idle.includes(f.name))
     },
-    choicesFor: (options) => {
-      const idle = own.hiddenChoices?.(options) ?? []
+    choicesFor: ({ at, options }) => {
+      const idle = [...(own.hiddenChoices?.(options) ?? []), ...(onRound(at) ? FLAT_ONLY : [])]
       const ways = own.repeats?.(options) ?? []
       const offered = (c: Choice): Choice =>
         c.name === 'repeat'
@@ -135,11 +143,14 @@ export function ownKind<D>(kind: string, given: OwnDefinition<D>): OwnKind<D> {
                 Object.entries(c.values).filter(([way]) => way === 'none' || ways.includes(way as RepeatWay)),
               ),
             }
-          : c
+          : c.name === 'pattern' && onRound(at)
+            ? { ...c, values: { one: c.values.one!, row: c.values.row! } }
+            : c
       return choices.filter((c) => !idle.includes(c.name)).map(offered)
     },
     options: choices,
     refuses: (at) => {
+      if (at.kind === 'made' && own.seated) return null
       const face = at.kind === 'face' || (own.runs && at.kind === 'run') ? faceOf(at) : null
       const sides = sidesOf(at)
       return face && own.faces.includes(face) && (at.kind !== 'run' || sides.length === at.with.length)
@@ -148,6 +159,16 @@ export function ownKind<D>(kind: string, given: OwnDefinition<D>): OwnKind<D> {
     },
   }
 }
+
+/** On what is round: where round its axis, and how often. */
+const ROUND_MEASURES = {
+  turn: { label: 'Angle round the axis', kind: 'angle', placeholder: '0°', text: '0' },
+  turns: { label: 'Count round the axis', kind: 'count', placeholder: '1', text: '1' },
+} as const satisfies Measures
+const ROUND_ONLY = Object.keys(ROUND_MEASURES)
+/** What is put on a round surface is at its crest. */
+const FLAT_ONLY = ['across', 'acrossFrom', 'place', 'from', 'leanAcross', 'mirror', 'ringStart']
+const onRound = (at: Place): boolean => at.kind === 'made' && isRound(at)
 
 /** What is chosen for a step, by the name of the choice; the first where nothing is said. */
 export const chosenFor =
@@ -177,7 +198,7 @@ const repeated = <D>(
 /** The measures and choices that say something of a step, those that are set most before the others. */
 export function firstRows(
   own: OwnKind,
-  step: Pick<Step, 'fields' | 'options'>,
+  step: Pick<Step, 'at' | 'fields' | 'options'>,
   bit?: ResolvedBit | null,
 ): {
   readonly first: { readonly fields: readonly Field[]; readonly choices: readonly Choice[] }
@@ -185,7 +206,7 @@ export function firstRows(
   /** How many of the others are set. */
   readonly set: number
 } {
-  const [fields, choices] = [own.fieldsFor(step.options, bit), own.choicesFor(step.options)]
+  const [fields, choices] = [own.fieldsFor(step, bit), own.choicesFor(step)]
   const names = own.first?.(step.options) ?? [...fields, ...choices].map((x) => x.name)
   const at = (x: { readonly name: string }) => names.indexOf(x.name)
   const early = <X extends { readonly name: string }>(all: readonly X[]) =>

@@ -151,7 +151,7 @@ test('every way that a kind offers is a choice of it, and says nothing where it 
     expect.arrayContaining(['channel', 'recess', 'saw', 'crosscut']),
   )
   for (const kind of offering) {
-    const shown = kind.choicesFor({}).find((c) => c.name === 'repeat')
+    const shown = kind.choicesFor({ at: onFace('face'), options: {} }).find((c) => c.name === 'repeat')
     const ways = kind.repeats!({})
     if (ways.length === 0) expect(shown).toBeUndefined()
     else expect(Object.keys(shown!.values)).toEqual(['none', ...ways])
@@ -159,7 +159,7 @@ test('every way that a kind offers is a choice of it, and says nothing where it 
   // What is kept inside an outline cannot be kept twice.
   expect(
     ownWork('shape')!
-      .choicesFor({ keeps: 'inside' })
+      .choicesFor({ at: onFace('face'), options: { keeps: 'inside' } })
       .some((c) => c.name === 'repeat'),
   ).toBe(false)
 })

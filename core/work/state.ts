@@ -53,7 +53,7 @@ export function isRod({ piece, size }: Instance, { byId }: Pick<Resolved, 'byId'
 }
 
 /** Where a line is within a block. */
-function withinBlock(size: Vec3, at: Vec3, way: Vec3): readonly [Mm, Mm] {
+export function withinBlock(size: Vec3, at: Vec3, way: Vec3): readonly [Mm, Mm] {
   let [low, high] = [-Infinity, Infinity]
   for (const i of AXES) {
     if (Math.abs(way[i]) < 1e-12) {

@@ -23,7 +23,18 @@ import {
 } from '../resolve'
 import { isFigureText } from '../measure'
 import { factKind, MIRROR } from '../outline'
-import { FACE_AT, negated, oppositeFace, STILL, unit, vec3, type Frame, type Vec3 } from '../pieces'
+import {
+  carried,
+  FACE_AT,
+  negated,
+  oppositeFace,
+  STILL,
+  toRoom,
+  unit,
+  vec3,
+  type Frame,
+  type Vec3,
+} from '../pieces'
 import type { Feature, Supply } from './feature'
 import { isDirection, ownWork, rolesOf, stepFault, workKind } from './index'
 import { meetingsOf, type Met } from './meetings'
@@ -31,7 +42,8 @@ import { waysOf } from './onface'
 import { drawnPaths } from './outlines'
 import { chosenFor, CannotMake, type Kept, type StepInput, type Wood } from './own'
 import { framesOf } from './repeat'
-import { isRod, woodAlong } from './state'
+import { isRod, withinBlock, woodAlong } from './state'
+import { seatsOn, type Seat } from './seats'
 import { aboutRod, toolInto, type Tool } from './tool'
 
 /** What the resolver asks of work, whatever its kind. */
@@ -83,25 +95,39 @@ function asked(
   say: StepInput['say'],
   { size }: Pick<Wood, 'size'>,
   taken: readonly Tool[] = [],
+  seat: Seat | null = null,
 ): StepInput {
   const own = ownWork(step.kind)!
+  const line = (at: Vec3, way: Vec3) =>
+    seat ? ([toRoom(seat.own, at), carried(seat.own, way)] as const) : ([at, way] as const)
+  const all = chosenFor(own, step)
   return {
-    face: faceOf(step.at) ?? own.faces[0]!,
+    face: seat ? 'face' : (faceOf(step.at) ?? own.faces[0]!),
+    on: seat && { says: seat.says, round: seat.on.round },
     sides: sidesOf(step.at),
-    values,
+    values: seat?.on.round ? { ...values, across: 0 } : values,
     written: (name) => {
       const text = step.fields[name]
       return typeof text === 'string' && isFigureText(text) ? text : null
     },
     drawn: (size) =>
       step.outline && step.outline.edges.length > 0 ? drawnPaths(step.outline, values, size) : null,
-    woodAlong: (at, way) => woodAlong(size, taken, at, way),
+    woodAlong: (at, way) => woodAlong(size, taken, ...line(at, way)),
+    blockAlong: (at, way) => withinBlock(size, ...line(at, way))[1],
     bit,
     matingFeatures: met,
     say,
-    chosen: chosenFor(own, step),
+    chosen: seat?.on.round ? (name) => onRound(name, all(name)) : all,
   }
 }
+
+/** On what is round places are at its crest, and rows run along it. */
+const onRound = (name: string, chosen: string): string =>
+  name === 'acrossFrom' || name === 'from'
+    ? 'centre'
+    : name === 'pattern' && chosen !== 'row'
+      ? 'one'
+      : chosen
 
 /** Where only sizes are known, what is met stands for itself in the middle of its face. */
 const atMiddle =
@@ -152,7 +178,7 @@ export function outlinesOf(
         continue
       }
       const twin = piece.piece.kind === 'twin'
-      const wood = twin ? imageOf(i, []) : i
+      const wood = twin ? imageOf(i) : i
       const made = steps.flatMap(({ step, values }): Kept[] => {
         const own = ownWork(step.kind)!
         const data = own.resolve(asked(step, values!, null, OF_PIECES, String, wood), wood)
@@ -213,7 +239,7 @@ export function ownWorkOf(
     let wood = woods.get(i)
     if (!wood) {
       const standing = standingOn(joined.get(i.key) ?? [])
-      woods.set(i, (wood = twin ? imageOf(i, standing) : { ...i, standing }))
+      woods.set(i, (wood = twin ? imageOf({ ...i, standing }) : { ...i, standing }))
     }
     return wood
   }
@@ -265,17 +291,36 @@ export function ownWorkOf(
     const twin = piece.piece.kind === 'twin'
     const bit = bitOf(step)
     const wood = woodOf(i, twin)
-    const { met, inputs } = own.meets?.(step.options) ? meetings(step, wood, piece.piece.id) : NONE_MET
-    const before = own.seesWood ? doneBefore(piece, found, i) : []
-    const rod = own.seesWood === true && isRod(i, resolved)
+    const made = step.at.kind === 'made' ? step.at : null
+    const before = own.seesWood || made ? doneBefore(piece, found, i) : []
+    const rod = (own.seesWood === true || made !== null) && isRod(i, resolved)
+    const [first, ...more] = made
+      ? seatsOn({ at: made, before, rod, values: values!, i, resolved, wood: made.mirrored ? imageOf(wood) : wood })
+      : [null]
+    if (first instanceof CannotMake) return first
+    const { met, inputs } = own.meets?.(step.options)
+      ? meetings(step, first ? 'face' : faceOf(step.at), first?.wood ?? wood, piece.piece.id)
+      : NONE_MET
     return once(i, step.id, [found, style, bit, wood.standing!.join(), rod, ...inputs, ...before], () => {
       const taken = [...(rod ? [aboutRod(i.size)] : []), ...before.flatMap((f) => takenIn(wood, i, f))]
-      const ask = asked(step, values!, bit, met, say, wood, taken)
-      const whole = own.resolve(ask, wood)
-      const frames = framesFor(step, ask, wood)
-      if (whole instanceof CannotMake) return whole
-      if (frames instanceof CannotMake) return frames
-      const all = frames.map((f) => (f === i.frame ? whole : own.carry(whole, f, i)))
+      const all: unknown[] = []
+      for (const seat of first ? [first, ...more] : [null]) {
+        const seen = seat?.wood ?? wood
+        const ask = asked(step, values!, bit, met, say, wood, taken, seat)
+        const whole = own.resolve(ask, seen)
+        const frames = framesFor(step, ask, seen)
+        if (whole instanceof CannotMake) return whole
+        if (frames instanceof CannotMake) return frames
+        const carry = (f: Frame) => own.carry(whole, f, i)
+        if (!seat) all.push(...frames.map((f) => (f === i.frame ? whole : carry(f))))
+        else {
+          const on = { ...ask.on!, told: whole }
+          for (const f of frames) {
+            const data = carry(f)
+            all.push(data === null ? null : { ...(data as object), on })
+          }
+        }
+      }
       const here = all.flatMap((data, n) => (data === null ? [] : [featureOf(i, step, data, n)]))
       if (here.length === 0)
         return new CannotMake(`The ${stepWord(step.kind)} does not come to ${i.name}`, 'look')
@@ -369,8 +414,7 @@ const standingOn = (features: readonly Feature[]): FaceName[] => [
 ]
 
 /** A mirrored twin as the mirror image of its original: told from the same edge, in a left-handed frame. */
-function imageOf(i: Instance, standing: readonly FaceName[]): Wood {
-  const { frame, size, shoulder, name } = i
+function imageOf({ frame, size, shoulder, name, standing = [] }: Wood): Wood {
   const wide = size[1]
   const origin: Vec3 = [0, 1, 2].map((k) => frame.origin[k]! + frame.y[k]! * wide) as unknown as Vec3
   const { min, max } = shoulder

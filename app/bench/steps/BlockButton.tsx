@@ -20,7 +20,7 @@ export function BlockButton({ own, step, on }: { own: OwnKind; step: Step; on: I
   const drawing = useOutline(step.id)
   if (!own.needs || !face) return null
   const values = Object.fromEntries(
-    own.fieldsFor(step.options).flatMap(({ name }): Array<[string, number]> => {
+    own.fieldsFor(step).flatMap(({ name }): Array<[string, number]> => {
       const result = shown.result(keyOf.step(step.id, name))
       return result?.ok ? [[name, result.value as number]] : []
     }),

@@ -93,7 +93,7 @@ export function FaceFigure({ feature, step, on, onField }: Props) {
   const clip = useId()
   const fieldOf = (d: Dimension): string | undefined => {
     const name = d.what === 'place' ? own.placedBy?.(step, d.axis)?.field : d.what
-    return own.fieldsFor(step.options).find((f) => f.name === name)?.name
+    return own.fieldsFor(step).find((f) => f.name === name)?.name
   }
   /** Has the place be measured from an end; null where the kind leaves no choice. */
   const measureFrom = (axis: Axis, end: Datum): (() => void) | null => {

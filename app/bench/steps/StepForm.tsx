@@ -112,7 +112,7 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
     // What comes along with a choice is seen at once.
     const names = (options: Step['options']) =>
       own
-        .fieldsFor(options, bit)
+        .fieldsFor({ at: step.at, options }, bit)
         .map((f) => f.name)
         .join()
     if (names(chosen.options) !== names(step.options)) setMore(true)

@@ -110,7 +110,7 @@ function sourceOf(f: Feature, { project, resolved }: Model): Source {
   })
   return {
     title: own.title,
-    fields: [...own.fieldsFor(step.step.options), ...(drawn ?? [])],
+    fields: [...own.fieldsFor(step.step), ...(drawn ?? [])],
     values: step.values,
   }
 }

@@ -1,10 +1,10 @@
 import type { Mm } from '../../measure'
-import type { Holes } from '../feature'
+import type { Holes, Standing } from '../feature'
 import type { Pattern } from '../pattern'
 import type { Fitting } from './fitting'
 
 /** One or more alike bores into a face. */
-export interface Bore extends Holes {
+export interface Bore extends Holes, Standing<Bore> {
   /** A cone or flat step at the mouth, by its own diameter and depth. */
   readonly sink?: { readonly diameter: Mm; readonly depth: Mm; readonly flat: boolean }
   /**

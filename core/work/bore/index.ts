@@ -1,10 +1,20 @@
 import { vec3, FACE_AT } from '../../pieces'
-import { capital, doubt, forPartner, sayDegrees, theFace, type Sentence, defineWork } from '../feature'
+import {
+  capital,
+  defineWork,
+  doubt,
+  forPartner,
+  sayDegrees,
+  theSurface,
+  toldOn,
+  type Sentence,
+} from '../feature'
 import { BEYOND, type Tool } from '../tool'
 import { dimensionsOf, sayPlaces } from '../laidout'
 import type { Bore } from './bore'
 import { leanOf, sayLean } from '../slant'
 import { sayLowered } from '../state'
+import { leadInto } from '../surfaces'
 import { own } from './own'
 
 export { leanOf } from '../slant'
@@ -13,8 +23,9 @@ export { leanOf } from '../slant'
 const NARROW = 0.85
 
 /** ", from a surface 12 below it": where the depth counts from, where that is not the face. */
-const sayDown = ({ down, through }: Bore): Sentence => {
-  if (!down || through) return []
+const sayDown = ({ down, through, on }: Bore): Sentence => {
+  // From what is round it counts where it goes in.
+  if (!down || through || on?.round) return []
   const all = [...new Set(down.map((d) => Number(d.toFixed(4))))].sort((a, b) => a - b)
   if (all.length === 1) return sayLowered(all[0])
   return [', from surfaces ', { mm: all[0]! }, ' to ', { mm: all.at(-1)! }, ' below it']
@@ -22,8 +33,9 @@ const sayDown = ({ down, through }: Bore): Sentence => {
 
 /** A bore starts outside the wood; a leaning one further out, by what its lean takes. */
 function drills(b: Bore): Tool[] {
-  const lean = (leanOf(b) * Math.PI) / 180
-  const back = BEYOND + (b.diameter / 2) * Math.tan(lean)
+  const lean = (leanOf(toldOn(b)) * Math.PI) / 180
+  const wide = Math.max(b.diameter, b.sink?.diameter ?? 0)
+  const back = BEYOND + (b.diameter / 2) * Math.tan(lean) + leadInto(b.on, wide / 2)
   return b.at.flatMap((p, n): Tool[] => {
     const down = b.down?.[n] ?? 0
     const above = back + down
@@ -67,7 +79,7 @@ export const bore = defineWork<Bore>({
       b.at.length > 1 ? `${b.at.length} ${b.name}s ⌀ ` : `${capital(b.name)} ⌀ `,
       { mm: b.diameter },
       ...(b.through ? [', through'] : [', ', { mm: b.depth }, ' deep']),
-      `${sayLean(b)}, on ${theFace(b.face)}`,
+      `${sayLean(toldOn(b))}, on ${theSurface(b)}`,
       ...sayDown(b),
       ...sayPlaces(b),
       ...saySink(b),
@@ -82,8 +94,8 @@ export const bore = defineWork<Bore>({
     `${b.name} ⌀ `,
     { mm: b.diameter },
     ...(b.through ? [', through'] : [' × ', { mm: b.depth }, ' deep']),
-    ...(leanOf(b) > 0.01 ? [` at ${sayDegrees(leanOf(b))}`] : []),
-    `, on ${theFace(b.face)}`,
+    ...(leanOf(toldOn(b)) > 0.01 ? [` at ${sayDegrees(leanOf(toldOn(b)))}`] : []),
+    `, on ${theSurface(b)}`,
     ...sayDown(b),
     ...saySink(b),
     ...sayFitting(b),

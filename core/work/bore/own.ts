@@ -13,7 +13,8 @@ import {
   placedInPattern,
 } from '../pattern'
 import { beyond, entering, inwards } from '../slant'
-import { pointInto, vectorInto } from '../tool'
+import type { MadeSurface } from '../surfaces'
+import { frameAlong, pointInto, vectorInto } from '../tool'
 import type { Bore } from './bore'
 import { FITTINGS, fittingOf, THREADS } from './fitting'
 import { MM_PER } from '../../measure'
@@ -119,8 +120,11 @@ function resolve(asked: StepInput, wood: Wood): Bore | CannotMake {
     ...(laid.pattern && { pattern: laid.pattern }),
     ...(turned !== null && { imaged: true }),
     ...(fitting && { fitting }),
+    ...(asked.on && { on: asked.on }),
   }
-  const thick = Math.min(...at.map((p) => (far ? p[into] : size[into] - p[into])))
+  const thick = Math.min(
+    ...at.map((p) => (asked.on ? asked.blockAlong(p, way) / long : far ? p[into] : size[into] - p[into])),
+  )
   if (depth !== undefined && depth / long >= thick - 1e-6)
     return CannotMake.of(
       'depth',
@@ -186,6 +190,17 @@ function flats(b: Bore): Role[] {
   return [{ role: 'floor', normal, offset: dot(normal, on) - b.depth }]
 }
 
+/** Each floor as wide as its hole. */
+const floors = (b: Bore): MadeSurface[] =>
+  flats(b).flatMap((floor) =>
+    b.at.map((p): MadeSurface => {
+      const { x, y } = frameAlong(p, b.along)
+      const at = vec3((i) => p[i] + b.along[i] * b.depth)
+      const rim = [-1, 1].flatMap((a) => [x, y].map((w) => vec3((i) => at[i] + (w[i] * a * b.diameter) / 2)))
+      return { ...floor, kind: 'flat', says: 'floor', offset: dot(floor.normal, at), rim }
+    }),
+  )
+
 /** Where each is, for what is to meet it. */
 const spikes = (b: Bore): Mate[] =>
   b.at.map((at) => ({
@@ -228,6 +243,7 @@ export const own: OwnDefinition<Bore> = {
       : [],
   meets: ({ pattern }) => pattern === 'met',
   seesWood: true,
+  seated: true,
   hiddenFields: (options) => [
     ...patternIdle(options),
     // What is met says which way it goes.
@@ -263,6 +279,7 @@ export const own: OwnDefinition<Bore> = {
   resolve,
   carry,
   flats,
+  surfaces: floors,
   mates: spikes,
   mirrored: (step) => imageOfPattern(step, { along: ['leanAlong'], across: ['leanAcross'] }),
   placedBy: placedInPattern,

@@ -1,10 +1,11 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import type { Axis, Box } from '../../pieces'
+import type { Standing } from '../feature'
 import type { Tool } from '../tool'
 
 /** A dado, groove or rabbet in one piece. */
-export interface Channel {
+export interface Channel extends Standing<Channel> {
   readonly name: 'dado' | 'groove' | 'rabbet'
   readonly face: FaceName
   /** The wood taken away, clipped to the piece. */

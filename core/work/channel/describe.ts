@@ -1,9 +1,12 @@
-import { faceAt } from '../../pieces'
-import { capital, REFERENCE, sayDegrees, theFace, type Sentence } from '../feature'
+import { faceAt, type Axis } from '../../pieces'
+import { capital, REFERENCE, sayDegrees, theFace, theSurface, toldOn, type Sentence } from '../feature'
 import { depthOf, offsetOf, stopsOf, widthOf, type Channel } from './channel'
 
 /** "Dado ¾ wide, ¼ deep, 11 ⅜ from end 1, on the face — for Shelf". */
-export function describe(c: Channel, partner: string | null): Sentence {
+export function describe(all: Channel, partner: string | null): Sentence {
+  const c = toldOn(all)
+  const side = (axis: Axis, far: boolean) =>
+    all.on ? `its ${far ? 'far' : 'near'} ${axis === c.along ? 'end' : 'side'}` : theFace(faceAt(axis, far))
   const out: Array<Sentence[number]> = [
     `${capital(c.name)} `,
     { mm: widthOf(c) },
@@ -17,28 +20,31 @@ export function describe(c: Channel, partner: string | null): Sentence {
     out.push(
       `, at ${sayDegrees(c.oblique.degrees)}, its middle `,
       { mm: near },
-      ` from ${REFERENCE[a]} at ${theFace(faceAt(c.along, false))}, `,
+      ` from ${all.on ? 'its near side' : REFERENCE[a]} at ${side(c.along, false)}, `,
       { mm: far },
-      ` at ${theFace(faceAt(c.along, true))}, on ${theFace(c.face)}`,
+      ` at ${side(c.along, true)}, on ${theSurface(all)}`,
     )
     if (partner) out.push(` — for ${partner}`)
     return out
   }
-  if (c.open.low[a] || c.open.high[a]) out.push(` along ${theFace(faceAt(a, c.open.high[a]))}`)
-  else out.push(', ', { mm: offsetOf(c) }, ` from ${theFace(faceAt(a, false))}`)
-  out.push(`, on ${theFace(c.face)}`)
+  if (c.open.low[a] || c.open.high[a]) out.push(` along ${side(a, c.open.high[a])}`)
+  else out.push(', ', { mm: offsetOf(c) }, ` from ${side(a, false)}`)
+  out.push(`, on ${theSurface(all)}`)
   const stops = stopsOf(c)
-  if (stops.low > 1e-6) out.push(', stopped ', { mm: stops.low }, ` from ${theFace(faceAt(c.along, false))}`)
-  if (stops.high > 1e-6) out.push(', stopped ', { mm: stops.high }, ` from ${theFace(faceAt(c.along, true))}`)
+  if (stops.low > 1e-6) out.push(', stopped ', { mm: stops.low }, ` from ${side(c.along, false)}`)
+  if (stops.high > 1e-6) out.push(', stopped ', { mm: stops.high }, ` from ${side(c.along, true)}`)
   if (partner) out.push(` — for ${partner}`)
   return out
 }
 
 /** "dado ¾ × ¼ deep, on the back". */
-export const callout = (c: Channel): Sentence => [
-  `${c.name} `,
-  { mm: widthOf(c) },
-  ' × ',
-  { mm: depthOf(c) },
-  ` deep${c.oblique ? `, at ${sayDegrees(c.oblique.degrees)}` : ''}, on ${theFace(c.face)}`,
-]
+export function callout(all: Channel): Sentence {
+  const c = toldOn(all)
+  return [
+    `${c.name} `,
+    { mm: widthOf(c) },
+    ' × ',
+    { mm: depthOf(c) },
+    ` deep${c.oblique ? `, at ${sayDegrees(c.oblique.degrees)}` : ''}, on ${theSurface(all)}`,
+  ]
+}

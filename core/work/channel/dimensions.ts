@@ -4,6 +4,11 @@ import { offsetOf, stopsOf, type Channel } from './channel'
 /** Place and width across it, depth into it, and its ends where it stops. */
 export function dimensions(c: Channel): Dimension[] {
   const { region, acrossAxis: axis, along, into } = c
+  if (c.oblique && c.on)
+    return [
+      { axis, from: region.min[axis], to: region.max[axis], what: 'width' },
+      { axis: into, from: region.min[into], to: region.max[into], what: 'depth' },
+    ]
   if (c.oblique)
     return [
       ...c.oblique.middle.map((to) => ({ axis, from: 0, to, what: 'place' as const })),

@@ -3,12 +3,19 @@ import type { FaceName, Step } from '../../document'
 import { negatedText, type Mm } from '../../measure'
 import {
   AXES,
+  boxAround,
+  cornersOf,
   cross,
   dot,
   FACE_AT,
   faceAt,
   mainAxis,
+  negated,
+  normalOf,
+  overlap,
+  STILL,
   toRoom,
+  unit,
   vec3,
   type Axis,
   type Box,
@@ -18,11 +25,15 @@ import {
 import { measuredFrom, OTHER_DATUM, placeAlong, wayOf, type Datum } from '../datum'
 import { CannotMake, type StepInput, type Role, type OwnDefinition, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
-import { BEYOND, boxInto, pointInto, vectorInto, type Tool } from '../tool'
+import { flatSurface, type MadeSurface } from '../surfaces'
+import { BEYOND, boxInto, frameInto, pointInto, toolInto, vectorInto, type Tool } from '../tool'
 import type { Channel } from './channel'
+import { cut } from './cut'
 import { presets } from './presets'
 
 const FLUSH: Mm = 1e-3
+/** So far beside a surface, and above it, wood is looked for. */
+const ABOVE: Mm = 0.05
 
 /** Own axes of a channel on a face: along its run and across it. */
 function waysOf(face: FaceName, run: string): { into: Axis; along: Axis; across: Axis } {
@@ -222,7 +233,7 @@ function carry(c: Channel, from: Frame, to: Wood): Channel | null {
     max: vec3((i) => c.region.max[i] + (c.open.high[i] ? BEYOND : 0)),
   }
   const block = boxInto(to.frame, from, open)
-  if (!block) return null
+  if (!block) return c.on ? slopingIn(c, from, to) : null
   const axisIn = (axis: Axis, sign: 1 | -1) => {
     const v = vectorInto(
       to.frame,
@@ -234,6 +245,50 @@ function carry(c: Channel, from: Frame, to: Wood): Channel | null {
   }
   const out = axisIn(c.into, FACE_AT[c.face].far ? 1 : -1)
   return channelIn(block, faceAt(out.own, out.far), axisIn(c.along, 1).own, to.size)
+}
+
+/** It stops at what rises about the surface it is on, as at the walls of a recess. */
+function onFloor(c: Channel, { woodAlong }: StepInput): Channel {
+  const out = normalOf(STILL, c.face)
+  const rises = (axis: Axis, far: boolean): boolean => {
+    const beside = vec3((i) => {
+      if (i === axis) return far ? c.size[i] + ABOVE : -ABOVE
+      if (i === c.into) return (FACE_AT[c.face].far ? c.region.max[i] : c.region.min[i]) + ABOVE * out[i]
+      return (c.region.min[i] + c.region.max[i]) / 2
+    })
+    return (woodAlong(beside, negated(out))?.from ?? 1) < 1e-6
+  }
+  const open = (far: boolean) =>
+    AXES.map((i) => c.open[far ? 'high' : 'low'][i] && (i === c.into || !rises(i, far))) as [
+      boolean,
+      boolean,
+      boolean,
+    ]
+  return { ...c, open: { low: open(false), high: open(true) } }
+}
+
+/** On a surface that does not lie along the wood; it says the rest as it is told there. */
+function slopingIn(c: Channel, from: Frame, to: Wood): Channel | null {
+  const tool = toolInto(to.frame, from, cut(c)[0]!)
+  if (tool.kind !== 'prism') return null
+  const region = overlap(boxAround(frameInto(to.frame, from, STILL), c.region), {
+    min: [0, 0, 0],
+    max: to.size,
+  })
+  if (!region) return null
+  const way = (axis: Axis) => mainAxis(vectorInto(to.frame, from, unit(axis)))
+  const out = vectorInto(to.frame, from, normalOf(STILL, c.face))
+  const into = mainAxis(out)
+  return {
+    ...c,
+    region,
+    face: faceAt(into, out[into] > 0),
+    into,
+    along: way(c.along),
+    acrossAxis: way(c.acrossAxis),
+    size: to.size,
+    oblique: { degrees: 0, width: c.region.max[c.acrossAxis] - c.region.min[c.acrossAxis], tool, middle: [0, 0] },
+  }
 }
 
 /** Its floor, its walls at the low and the high side, and where it stops short. */
@@ -276,6 +331,16 @@ function flats(c: Channel): Role[] {
     ...(c.open.high[c.along] ? [] : [at('stop2', c.along, true)]),
   ]
 }
+
+/** Its flats, as far as the channel reaches. */
+const surfaces = (c: Channel): MadeSurface[] =>
+  flats(c).map((flat) => {
+    const made = flatSurface(flat)
+    if (c.oblique) return made
+    const axis = mainAxis(flat.normal)
+    const on = (p: Vec3) => Math.abs(p[axis] * flat.normal[axis] - flat.offset) < 1e-6
+    return { ...made, rim: cornersOf(c.region).filter(on) }
+  })
 
 /** The same on a mirror image whose width has been turned over. */
 function mirrored(step: Step): Step {
@@ -332,9 +397,14 @@ export const own: OwnDefinition<Channel> = {
   presets,
   repeats: () => ROWS_AND_IMAGES,
   roles: ['floor', 'wall1', 'wall2', 'stop1', 'stop2'],
-  resolve,
+  seated: true,
+  resolve: (asked, wood) => {
+    const made = resolve(asked, wood)
+    return made instanceof CannotMake || !asked.on ? made : onFloor({ ...made, on: asked.on }, asked)
+  },
   carry,
   flats,
+  surfaces,
   mirrored,
   placedBy: ({ at, options }, axis) => {
     if (at.kind !== 'face' || waysOf(at.face, options.run ?? 'across').across !== axis) return null

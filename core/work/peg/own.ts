@@ -1,7 +1,29 @@
 /** Pegs that a maker leaves standing on a face. */
-import { AXES, FACE_AT, faceAt, normalOf, STILL, vec3, type Axis, type Frame, type Vec3 } from '../../pieces'
+import type { Mm } from '../../measure'
+import {
+  AXES,
+  carried,
+  FACE_AT,
+  faceAt,
+  mainAxis,
+  normalOf,
+  STILL,
+  vec3,
+  type Axis,
+  type Frame,
+  type Vec3,
+} from '../../pieces'
+import { toldOn } from '../feature'
 import { SIX, waysOf } from '../onface'
-import { CannotMake, type StepInput, type OwnDefinition, type Role, type Mate, type Wood } from '../own'
+import {
+  CannotMake,
+  type Mate,
+  type OnSurface,
+  type OwnDefinition,
+  type Role,
+  type StepInput,
+  type Wood,
+} from '../own'
 import {
   imageOfPattern,
   layOut,
@@ -11,7 +33,7 @@ import {
   patternIdleChoices,
   placedInPattern,
 } from '../pattern'
-import { pointInto, vectorInto } from '../tool'
+import { frameInto, pointInto, vectorInto } from '../tool'
 import type { Pegs } from './peg'
 import { under, usual } from '../fresh'
 import { presets } from './presets'
@@ -31,6 +53,8 @@ function resolve(asked: StepInput, wood: Wood): Pegs | CannotMake {
       'height',
       `A peg ${say(height)} high leaves nothing of ${name}, which is ${say(size[into])} there`,
     )
+  if (asked.on?.round?.hollow)
+    return new CannotMake(`No peg can be left standing in the hollow of ${name}: bore it, and glue one in`)
   const surface = FACE_AT[face].far ? shoulder.max[into] : shoulder.min[into]
   const at = laid.spots.map(([u, v]) => vec3((i) => (i === into ? surface : i === along ? u : v)))
   const beyond = ([along, across] as const).some((i) =>
@@ -43,12 +67,23 @@ function resolve(asked: StepInput, wood: Wood): Pegs | CannotMake {
   )
   if (crowded) return CannotMake.of('diameter', `Two pegs on ${name} run into each other`)
   const inward = vec3((i) => (i === into ? (FACE_AT[face].far ? -1 : 1) : 0))
+  const { on } = asked
+  const straight = on?.round && straightUnder(on.round.straights, at, diameter)
+  if (on?.round && !straight)
+    return CannotMake.of('along', `Where the pegs stand ${name} is not round alike: they need a cylinder there`)
+  if (straight && height >= straight.radius - 1e-6)
+    return CannotMake.of('height', `Pegs ${say(height)} high leave nothing of the round they stand on`)
+  // On less than the greatest round of a profile they stand lower.
+  const sunk = straight ? on!.round!.radius - straight.radius : 0
   // A peg is wood that is left: it is no higher than what is there all over it.
-  const low = Math.max(
-    ...at.flatMap((p) =>
-      rimOf(p, along, across, diameter / 2).map((q) => asked.woodAlong(q, inward)?.from ?? Infinity),
-    ),
-  )
+  const low =
+    Math.max(
+      ...at.flatMap((p) =>
+        (straight ? [p] : rimOf(p, along, across, diameter / 2)).map(
+          (q) => asked.woodAlong(q, inward)?.from ?? Infinity,
+        ),
+      ),
+    ) - sunk
   if (low > 1e-6)
     return new CannotMake(
       low === Infinity
@@ -62,10 +97,23 @@ function resolve(asked: StepInput, wood: Wood): Pegs | CannotMake {
     diameter,
     height,
     size,
+    ...(on && { on }),
     ...(laid.pattern && { pattern: laid.pattern }),
     ...(laid.turned !== null && { imaged: true }),
   }
 }
+
+export type Round = NonNullable<OnSurface['round']>
+
+/** The part of a round, alike along it, on which all of the pegs stand; places along it are their first. */
+export const straightUnder = (
+  straights: Round['straights'],
+  at: readonly Vec3[],
+  diameter: Mm,
+): Round['straights'][number] | undefined =>
+  straights.find(({ from, to }) =>
+    at.every(([x]) => x - diameter / 2 > from - 1e-6 && x + diameter / 2 < to + 1e-6),
+  )
 
 /** The middle of a peg and places round its edge. */
 const rimOf = (p: Vec3, along: Axis, across: Axis, radius: number): Vec3[] => [
@@ -84,6 +132,12 @@ const rimOf = (p: Vec3, along: Axis, across: Axis, radius: number): Vec3[] => [
 
 /** On another piece of the same block; only where its face is the one they stand on. */
 function carry(p: Pegs, from: Frame, to: Wood): Pegs | null {
+  if (p.on) {
+    const at = p.at.map((q) => pointInto(to.frame, from, q))
+    const way = vectorInto(to.frame, from, normalOf(STILL, p.face))
+    const axis = mainAxis(way)
+    return { ...p, at, face: faceAt(axis, way[axis] > 0), seat: frameInto(to.frame, from, p.seat ?? STILL) }
+  }
   const { axis, far } = FACE_AT[p.face]
   const out = vectorInto(
     to.frame,
@@ -113,13 +167,15 @@ function carry(p: Pegs, from: Frame, to: Wood): Pegs | null {
 
 /** What is cut back about them. */
 function flats(p: Pegs): Role[] {
+  if (p.on) return []
   const { axis, far } = FACE_AT[p.face]
   return [{ role: 'root', normal: normalOf(STILL, p.face), offset: (far ? p.size[axis] : 0) - p.height }]
 }
 
 /** Told from their roots, where what takes them begins. */
 const spikes = (p: Pegs): Mate[] => {
-  const along = normalOf(STILL, p.face)
+  const out = normalOf(STILL, toldOn(p).face)
+  const along = p.seat ? carried(p.seat, out) : out
   return p.at.map((q) => ({
     at: vec3((i) => q[i] - along[i] * p.height),
     along,
@@ -141,6 +197,7 @@ export const own: OwnDefinition<Pegs> = {
   answers: (choice, value) => (choice === 'pattern' && value === 'met' ? ['diameter'] : []),
   meets: ({ pattern }) => pattern === 'met',
   seesWood: true,
+  seated: true,
   hiddenFields: patternIdle,
   hiddenChoices: patternIdleChoices,
   starts: (on) => {

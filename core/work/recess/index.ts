@@ -1,7 +1,9 @@
 import { FACE_AT, mainAxis, toRoom, type Axis } from '../../pieces'
-import { defineWork, doubt, REFERENCE, theFace, type Dimension, type Sentence } from '../feature'
+import { defineWork, doubt, REFERENCE, theSurface, toldOn, type Dimension, type Sentence } from '../feature'
+import { sayRound } from '../laidout'
 import { BEYOND, loopOf, type Tool } from '../tool'
 import { sayLowered } from '../state'
+import { leadInto } from '../surfaces'
 import { own } from './own'
 import type { Recess } from './recess'
 
@@ -10,14 +12,16 @@ const REACH = 75
 const SLENDER = 8
 
 /** Its outline swept from just above the face to its floor. */
-const cut = ({ frame, regions, depth }: Recess): Tool[] =>
-  regions.map(({ outer, inner }): Tool => ({
+function cut({ frame, regions, depth, on, long, wide }: Recess): Tool[] {
+  const above = BEYOND + leadInto(on, Math.hypot(long, wide) / 2)
+  return regions.map(({ outer, inner }): Tool => ({
     kind: 'outlined',
-    frame: { ...frame, origin: toRoom(frame, [0, 0, -BEYOND]) },
+    frame: { ...frame, origin: toRoom(frame, [0, 0, -above]) },
     outer: loopOf(outer),
     inner: inner.map(loopOf),
-    depth: depth + BEYOND,
+    depth: depth + above,
   }))
+}
 
 function nameOf({ shape, boss }: Recess): string {
   if (shape === 'own') return boss ? 'Boss to an outline' : 'Recess to an outline'
@@ -46,20 +50,25 @@ export const recess = defineWork<Recess>({
   plunges: true,
   cut,
   describe: (r, partner) => {
-    const [u, v] = axesOf(r)
+    const told = toldOn(r)
+    const [u, v] = axesOf(told)
     return [
       ...sizeOf(r),
       ', ',
       { mm: r.depth },
       howDeep(r),
       ...corners(r),
-      `, on ${theFace(r.face)}`,
-      ...sayLowered(r.down),
-      ', its middle at ',
-      { mm: r.middle[u] },
-      ' · ',
-      { mm: r.middle[v] },
-      ` from ${REFERENCE[u]} · ${REFERENCE[v]}`,
+      `, on ${theSurface(r)}`,
+      ...(r.on?.round ? [] : sayLowered(r.down)),
+      ...(r.on?.round
+        ? sayRound([told.middle], r.on.round)
+        : [
+            ', its middle at ',
+            { mm: told.middle[u] },
+            ' · ',
+            { mm: told.middle[v] },
+            r.on ? ' along and across it' : ` from ${REFERENCE[u]} · ${REFERENCE[v]}`,
+          ]),
       partner ? ` — for ${partner}` : '',
     ]
   },
@@ -69,8 +78,8 @@ export const recess = defineWork<Recess>({
     { mm: r.depth },
     howDeep(r),
     ...corners(r),
-    `, on ${theFace(r.face)}`,
-    ...sayLowered(r.down),
+    `, on ${theSurface(r)}`,
+    ...(r.on?.round ? [] : sayLowered(r.down)),
   ],
   dimensions: (r) => {
     const sides = axesOf(r).flatMap((axis, n): Dimension[] => {

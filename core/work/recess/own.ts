@@ -31,6 +31,7 @@ import { boundsOf, drawnOn, imageDrawn, woodIn } from '../drawn'
 import { CannotMake, type StepInput, type OwnDefinition, type Role, type Wood } from '../own'
 import { loweredBy } from '../state'
 import { ROWS_AND_IMAGES } from '../repeat'
+import { sweptSides, type MadeSurface } from '../surfaces'
 import { BEYOND, boxInto, frameInto, pointInto, vectorInto, type Vec2 } from '../tool'
 import type { Recess } from './recess'
 import { shareOf, under, usual } from '../fresh'
@@ -39,7 +40,10 @@ import { presets } from './presets'
 function resolve(asked: StepInput, wood: Wood): Recess | CannotMake {
   const drawn = drawIn(asked, wood)
   if (drawn instanceof CannotMake) return drawn
-  return lowered(isBoss(asked) ? bossOf(drawn, wood) : drawn, asked, wood)
+  if (isBoss(asked) && asked.on)
+    return new CannotMake(`A boss on ${wood.name} is left standing on one of its six faces`)
+  const made = lowered(isBoss(asked) ? bossOf(drawn, wood) : drawn, asked, wood)
+  return made instanceof CannotMake || !asked.on ? made : { ...made, on: asked.on }
 }
 
 const isBoss = ({ chosen }: Pick<StepInput, 'chosen'>) => chosen('sinks') === 'outside'
@@ -265,6 +269,25 @@ const flats = (r: Recess): Role[] => {
   return [{ role: 'floor', normal, offset: dot(normal, r.middle) - r.depth }]
 }
 
+/** Its floor as far as its rim, and its walls; those of a boss stand about it. */
+const surfaces = (r: Recess): MadeSurface[] => [
+  ...flats(r).map((floor): MadeSurface => ({
+    ...floor,
+    kind: 'flat',
+    says: 'floor',
+    rim: r.rim.map((p) => vec3((i) => p[i] + r.inward[i] * r.depth)),
+  })),
+  ...sweptSides(
+    r.frame,
+    r.regions.flatMap(({ outer, inner }) => [
+      ...(r.boss ? [] : [{ segments: outer.segments, within: false }]),
+      ...inner.map(({ segments }) => ({ segments, within: true })),
+    ]),
+    [0, r.depth],
+    'wall',
+  ),
+]
+
 /** The measures that say nothing of a shape. */
 const IDLE = {
   rectangle: [],
@@ -276,6 +299,7 @@ const IDLE = {
 export const own: OwnDefinition<Recess> = {
   title: 'Recess',
   seesWood: true,
+  seated: true,
   faces: SIX,
   measures: {
     ...PLACE_MEASURES,
@@ -325,6 +349,7 @@ export const own: OwnDefinition<Recess> = {
   resolve,
   carry,
   flats,
+  surfaces,
   placedBy: (step, axis) => (step.options.shape === 'own' ? null : placedOnFace(step, axis)),
   mirrored: (step, width) =>
     step.options.shape === 'own' ? imageDrawn(step, width) : imageOnFace(step, { along: [], across: [] }),

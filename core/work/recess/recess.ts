@@ -1,10 +1,11 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import type { Region } from '../../outline'
+import type { Standing } from '../feature'
 import type { Frame, Vec3 } from '../../pieces'
 
 /** A hollow with a flat floor, sunk into a face within an outline. */
-export interface Recess {
+export interface Recess extends Standing<Recess> {
   readonly shape: 'rectangle' | 'slot' | 'circle' | 'own'
   readonly face: FaceName
   /** The corners of its outline in the face, and their middle. */

@@ -21,6 +21,7 @@ import { cornersIn } from '../outline'
 import { BEYOND, frameInto, pointInto, vectorInto, type Vec2 } from '../tool'
 import type { Sawn } from './sawn'
 import { SHAPES, type Shape } from './shapes'
+import { sweptSides } from '../surfaces'
 import { presets } from './presets'
 
 /** The side something is sawn from, among those round a face, and which way the side runs. */
@@ -206,6 +207,8 @@ export const own: OwnDefinition<Sawn> = {
   resolve,
   carry,
   flats: () => [],
+  surfaces: ({ frame, outline, thick }) =>
+    sweptSides(frame, [{ segments: outline, within: false }], [0, thick]),
   mirrored,
   placedBy: ({ at, options }, axis) => {
     const { shape = 'arch', side = 'low', from = 'near' } = options

@@ -6,6 +6,7 @@ import { SIX } from '../onface'
 import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
 import { sparedBy } from '../spared'
+import { sweptSides } from '../surfaces'
 import { frameInto } from '../tool'
 import type { Shaped } from './shaped'
 import { presets } from './presets'
@@ -44,6 +45,14 @@ function carry(w: Shaped, from: Frame, to: Wood): Shaped | null {
   return w.keeps === 'outside' && apart(here) ? null : here
 }
 
+/** What was sawn: all sides of an outline that stay, or of what was sawn out. */
+const surfaces = ({ frame, paths, keeps, wood }: Shaped) =>
+  sweptSides(
+    frame,
+    paths.map(({ segments, depth }) => ({ segments, within: (depth % 2 === 0) === (keeps === 'inside') })),
+    [wood.min[2], wood.max[2]],
+  )
+
 export const own: OwnDefinition<Shaped> = {
   title: 'Outline',
   faces: SIX,
@@ -63,6 +72,7 @@ export const own: OwnDefinition<Shaped> = {
   resolve,
   carry,
   flats: () => [],
+  surfaces,
   mirrored: imageDrawn,
 }
 

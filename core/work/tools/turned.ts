@@ -1,8 +1,8 @@
 import type { Mm } from '../../measure'
-import { dot, negated, toOwn, vec3, type Frame, type Vec3 } from '../../pieces'
-import { frameInto, sayGridded, type Vec2 } from './frames'
+import { cross, dot, minus, negated, norm, toOwn, vec3, type Frame, type Vec3 } from '../../pieces'
+import { frameAlong, frameInto, pointInto, sayGridded, vectorInto, type Vec2 } from './frames'
 import { plainKey, type Cylinder, type ToolKind } from './kind'
-import { turnedLine } from './line'
+import { less, turnedLine, type Stretch } from './line'
 import { nearestSide } from './prism'
 
 /** Of a turned profile: which piece of what was drawn a side stands for, and whether that is round. */
@@ -23,8 +23,12 @@ export interface Turned {
   readonly sides: readonly TurnedSide[]
   /** How many flats stand round the axis, told by their distance from it; 0 for what is round. */
   readonly flats: number
+  /** Round pegs that it leaves alone, from a place on each axis along a unit vector; none, when not said. */
+  readonly spared?: ReadonlyArray<{ readonly at: Vec3; readonly along: Vec3; readonly radius: Mm }>
 }
 
+/** How near what stands for a peg is to it. */
+const PEG: Mm = 0.02
 /** As many pieces as a profile has at most. */
 const MOST = 1024
 
@@ -43,7 +47,17 @@ function sayLoop(section: readonly Vec2[]): string {
 }
 
 export const turned = {
-  into: (t: Turned, to: Frame, from: Frame): Turned => ({ ...t, frame: frameInto(to, from, t.frame) }),
+  into: (t: Turned, to: Frame, from: Frame): Turned => ({
+    ...t,
+    frame: frameInto(to, from, t.frame),
+    ...(t.spared && {
+      spared: t.spared.map((p) => ({
+        ...p,
+        at: pointInto(to, from, p.at),
+        along: vectorInto(to, from, p.along),
+      })),
+    }),
+  }),
   /** Seen from either end it is the same, and, where it is round, however it is turned about its axis. */
   signature: (t, _, { point, vector }) => {
     const places = t.section.map(([, z]) => z)
@@ -56,29 +70,49 @@ export const turned = {
       const says = sayLoop(far ? section.reverse() : section)
       return `${sayGridded(at)},${sayGridded(far ? negated(way) : way)},${says}`
     })
-    return `t${both.sort()[0]!}${round}`
+    const spared = (t.spared ?? []).map(
+      (p) => `~${sayGridded(point(p.at))},${sayGridded(vector(p.along))},${sayGridded([p.radius])}`,
+    )
+    return `t${both.sort()[0]!}${round}${spared.sort().join('')}`
   },
   key: plainKey,
   surface: (t, at, normal) => {
     const [u, v, z] = toOwn(t.frame, at)
+    const peg = t.spared?.findIndex((p) => norm(cross(minus(at, p.at), p.along)) < p.radius + PEG) ?? -1
+    if (peg >= 0 && Math.abs(dot(normal, t.spared![peg]!.along)) < 0.1) return -2 * MOST - peg
     const { k } = nearestSide(t.section, radiusAt(t, u, v), z)
     const side = t.sides[k]!
     if (Math.abs(dot(normal, t.frame.z)) > 1 - 1e-6) return 2 * side.piece
     return t.flats === 0 ? -1 - side.piece : 2 * MOST + side.piece * t.flats + flatUnder(t, at)
   },
   cylinder: (t, surface): Cylinder | null => {
+    if (surface <= -2 * MOST) return t.spared?.[-2 * MOST - surface] ?? null
     const k = t.sides.findIndex((s) => s.piece === -1 - surface && s.straight)
     if (t.flats > 0 || k < 0) return null
     return { at: t.frame.origin, along: t.frame.z, radius: t.section[k]![0] }
   },
   /** Of what has flats it is not told. */
-  line: (t, at, way) => (t.flats > 0 ? [] : turnedLine(t.frame, t.section, at, way)),
+  line: (t, at, way) => {
+    if (t.flats > 0) return []
+    const all = turnedLine(t.frame, t.section, at, way)
+    return (t.spared ?? []).reduce<readonly Stretch[]>(
+      (left, peg) => less(left, turnedLine(frameAlong(peg.at, peg.along), pegSection(t, peg), at, way)),
+      all,
+    )
+  },
   ends: ({ frame, section }, axis) => {
     const along = frame.z[axis]
     if (Math.abs(along) > 1 - 1e-9) return section.map(([, z]) => frame.origin[axis] + along * z)
     return Math.abs(along) < 1e-9 ? section.flatMap(([r]) => [-r, r].map((x) => frame.origin[axis] + x)) : []
   },
-  solid: (t, _, make) => make.stand(make.revolve(t.section, widest(t.section), t.flats), t.frame),
+  solid: (t, _, make) => {
+    const all = make.stand(make.revolve(t.section, widest(t.section), t.flats), t.frame)
+    if (!t.spared) return all
+    const pegs = t.spared.map((peg) =>
+      make.stand(make.revolve(pegSection(t, peg), peg.radius), frameAlong(peg.at, peg.along)),
+    )
+    return make.less(all, make.all(pegs))
+  },
 } satisfies ToolKind<Turned>
 
 /** How far from the axis a place is, as the section tells it: by flats, where there are any. */
@@ -92,3 +126,14 @@ function radiusAt({ flats }: Turned, u: Mm, v: Mm): Mm {
 }
 
 const widest = (section: readonly Vec2[]): Mm => Math.max(...section.map(([r]) => r))
+
+/** Half a section of a peg that is left, from beyond its top down to the axis it stands round. */
+const pegSection = ({ section }: Turned, { radius }: { readonly radius: Mm }): Vec2[] => {
+  const deep = widest(section)
+  return [
+    [0, -deep],
+    [radius, -deep],
+    [radius, deep],
+    [0, deep],
+  ]
+}

@@ -18,6 +18,7 @@ import {
 import { drawnOn, imageDrawn, type Drawn } from '../drawn'
 import { SIX, waysOf } from '../onface'
 import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
+import type { MadeSurface } from '../surfaces'
 import { BEYOND, frameInto, vectorInto, type Vec2 } from '../tool'
 import type { Turned } from './turned'
 import { presets } from './presets'
@@ -231,6 +232,59 @@ function carry(t: Turned, from: Frame, to: Wood): Turned {
   return { ...t, inward, frame: frameInto(to.frame, from, t.frame), face: faceAt(axis, inward[axis] < 0) }
 }
 
+/** The round, or its flats one by one; and its shoulders, which look along the axis. */
+function surfaces({ frame, section, sides, flats, profile }: Turned): MadeSurface[] {
+  const walls = sides.flatMap((side, k) => {
+    const [[r, from], [q, to]] = [section[k]!, section[(k + 1) % section.length]!]
+    // What lies beyond the wood is no side of it.
+    if (Math.max(r, q) > Math.max(...profile.map((p) => p[0])) + 1e-6) return []
+    return [{ ...side, r, q, from, to }]
+  })
+  const straights = walls
+    .filter((w) => w.straight)
+    .map(({ r, from, to }) => ({ from: Math.min(from, to), to: Math.max(from, to), radius: r }))
+  const shoulders = walls
+    .filter(({ r, q, from, to }) => Math.abs(from - to) < 1e-9 && Math.abs(r - q) > 1e-6)
+    .map(({ r, q, from }, n): MadeSurface => {
+      const normal = q > r ? negated(frame.z) : frame.z
+      const on = toRoom(frame, [0, 0, from])
+      const most = Math.max(r, q)
+      const rim = [-most, most].flatMap((u) => [-most, most].map((v) => toRoom(frame, [u, v, from])))
+      return { kind: 'flat', role: `shoulder${n + 1}`, says: `shoulder ${n + 1}`, normal, offset: dot(normal, on), rim }
+    })
+  if (flats === 0)
+    return [
+      {
+        kind: 'round',
+        role: 'round',
+        says: 'round',
+        at: frame.origin,
+        along: frame.z,
+        radius: Math.max(...profile.map(([r]) => r)),
+        hollow: false,
+        straights,
+      },
+      ...shoulders,
+    ]
+  const step = (2 * Math.PI) / flats
+  const sided = Array.from({ length: flats }, (_, k) =>
+    straights.map(({ from, to, radius }, n): MadeSurface => {
+      const turn = (k + 0.5) * step
+      const way = (by: number) =>
+        vec3((i) => frame.x[i] * Math.cos(turn + by) + frame.y[i] * Math.sin(turn + by))
+      const [normal, side] = [way(0), way(Math.PI / 2)]
+      const half = radius * Math.tan(step / 2)
+      const at = toRoom(frame, [0, 0, 0])
+      const rim = [from, to].flatMap((z) =>
+        [-half, half].map((w) => vec3((i) => at[i] + normal[i] * radius + side[i] * w + frame.z[i] * z)),
+      )
+      const role = `flat${n * flats + k + 1}`
+      return { kind: 'flat', role, says: `flat ${n * flats + k + 1}`, normal, offset: dot(normal, rim[0]!), rim }
+    }),
+  )
+  return [...sided.flat(), ...shoulders]
+}
+
 export const own: OwnDefinition<Turned> = {
   title: 'Turned profile',
   faces: SIX,
@@ -257,5 +311,6 @@ export const own: OwnDefinition<Turned> = {
   resolve,
   carry,
   flats: () => [],
+  surfaces,
   mirrored: imageDrawn,
 }

@@ -1,0 +1,113 @@
+/** Where steps are put that stand on surfaces which earlier work has left, found as these are by then. */
+import { stepWord, type Made } from '../document'
+import type { Vec3 } from '../pieces'
+import type { Instance, Resolved } from '../resolve'
+import { forPartner, type Feature } from './feature'
+import { workKind } from './index'
+import { CannotMake, type Wood } from './own'
+import { isRod } from './state'
+import { isRound, liesOn, rodSurface, STOCK, woodOn, type MadeSurface, type SeenFrom } from './surfaces'
+
+/** A surface that a step is put on, and the wood as it is seen from there. */
+export interface Seat extends SeenFrom {
+  readonly says: string
+}
+
+/** As many as anybody puts round an axis. */
+const MOST = 200
+
+/** Once, or several times round an axis; in a sentence why not. `wood` is the piece as it is told there. */
+export function seatsOn({
+  at,
+  before,
+  rod,
+  values,
+  wood,
+  i,
+  resolved,
+}: {
+  readonly at: Made
+  readonly before: readonly Feature[]
+  readonly rod: boolean
+  readonly values: Readonly<Record<string, number>>
+  readonly wood: Wood
+  readonly i: Instance
+  readonly resolved: Resolved
+}): [Seat | CannotMake, ...Seat[]] {
+  const found = surfaceOf(at, before, rod, wood, i)
+  if (!found) return [new CannotMake(whyNone(at, wood, resolved))]
+  const { turns = 1, turn = 0 } = values
+  if (turns < 1 || turns > MOST)
+    return [CannotMake.of('turns', `${turns} times round ${wood.name} is not what can be made`)]
+  const count = found.surface.kind === 'round' ? turns : 1
+  const seats = Array.from({ length: count }, (_, k): Seat => ({
+    ...woodOn(found.surface, wood, turn + (k * 360) / count),
+    says: found.says,
+  }))
+  return seats as [Seat, ...Seat[]]
+}
+
+interface Named {
+  readonly surface: MadeSurface
+  readonly says: string
+}
+
+const ROD: Omit<Named, 'surface'> = { says: 'the round of the rod' }
+const named = (surface: MadeSurface, f: Feature): Named => ({
+  surface,
+  says: `the ${surface.says} of the ${workKind(f).name(f.data)}${forPartner(f.partner?.name ?? null).replace(' — ', ' ')}`,
+})
+
+/** The surface that is meant, in the frame of some wood, and what it is called. */
+function surfaceOf(at: Made, before: readonly Feature[], rod: boolean, wood: Wood, i: Instance): Named | null {
+  if (at.step === STOCK && rod) return { surface: rodSurface(wood.size), ...ROD }
+  const all = before.flatMap((f) => {
+    if (f.step !== at.step && f.joint !== at.step) return []
+    const { own } = workKind(f)
+    // As it is seen in that wood, so that its near side is the near one there.
+    const data = wood.frame === i.frame ? f.data : own?.carry(f.data, i.frame, wood)
+    return data ? (own?.surfaces(data) ?? []).flatMap((s) => (s.role === at.role ? [named(s, f)] : [])) : []
+  })
+  return all[(at.copy ?? 1) - 1] ?? null
+}
+
+/** Why the surface that a step is put on is not there. */
+function whyNone({ step, role }: Made, { name }: Wood, { project, steps }: Resolved): string {
+  const of = steps.get(step)?.step
+  const title = of ? stepWord(of.kind) : project.joints.some((j) => j.id === step) ? 'joint' : null
+  if (step === STOCK) return `The step is put on the round of a rod, and ${name} is none`
+  if (title === null) return `The step is put on a surface of ${name} that deleted work had left`
+  const where = `The step is put on a surface of the ${title} on ${name}`
+  if (of?.off) return `${where}, which is skipped`
+  return `${where}, which leaves no ${sayRole(role)} before it: put it on another face, or move it later`
+}
+
+const sayRole = (role: string): string => (isRound({ role }) ? 'round side' : role.replace(/[\d_].*$/, ''))
+
+/** The surface of a piece that a place with an outward normal lies on, own frame; null where none does. */
+export function surfaceUnder(
+  features: readonly Feature[],
+  instance: Instance,
+  resolved: Pick<Resolved, 'byId'>,
+  at: Vec3,
+  normal: Vec3,
+): (Named & { readonly place: Made }) | null {
+  const counts = new Map<string, number>()
+  for (const f of features) {
+    const step = f.step ?? f.joint
+    if (step === null) continue
+    for (const surface of workKind(f).own?.surfaces(f.data) ?? []) {
+      const key = `${step}/${surface.role}`
+      const copy = (counts.get(key) ?? 0) + 1
+      counts.set(key, copy)
+      if (!liesOn(surface, at, normal)) continue
+      const place: Made = { kind: 'made', step, role: surface.role, ...(copy > 1 && { copy }) }
+      return { ...named(surface, f), place }
+    }
+  }
+  if (!isRod(instance, resolved)) return null
+  const surface = rodSurface(instance.size)
+  return liesOn(surface, at, normal)
+    ? { surface, ...ROD, place: { kind: 'made', step: STOCK, role: surface.role } }
+    : null
+}

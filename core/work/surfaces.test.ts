@@ -1,0 +1,139 @@
+import { change, onFace, Outline, type Made, type Step } from '../document'
+import { modelOf, type Model } from '../model'
+import { lookOver } from '../proof'
+import type { Kernel } from '../solid'
+import { block, instance, make, testKernel, volume } from '../testing/scenario'
+import { workKind } from './index'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+
+const [LONG, WIDE, THICK] = [300, 120, 40]
+type Fields = Record<string, string | number>
+const step = (id: string, kind: string, at: Step['at'], fields: Fields = {}, more: Partial<Step> = {}): Step => ({
+  id,
+  kind,
+  off: false,
+  at,
+  fields: Object.fromEntries(Object.entries(fields).map(([k, v]) => [k, String(v)])),
+  options: {},
+  ...more,
+})
+const on = (of: string, role: string, more: Partial<Made> = {}): Made => ({ kind: 'made', step: of, role, ...more })
+const board = (steps: readonly Step[], size: readonly [number, number, number] = [LONG, WIDE, THICK]) =>
+  make([
+    ...block('a', 'right-up', [0, size[0]], [0, size[1]], [0, size[2]]),
+    ...steps.map((s) => change.addStep({ on: 'a', step: s })),
+  ])
+const lost = (before: readonly Step[], after: readonly Step[], size?: readonly [number, number, number]) =>
+  volume(modelOf(board(before, size)), 'a#1', kernel) - volume(modelOf(board(after, size)), 'a#1', kernel)
+const told = (model: Model) =>
+  model.features(instance(model, 'a#1')).map((f) =>
+    workKind(f)
+      .describe(f.data, null)
+      .map((p) => (typeof p === 'string' ? p : Number(p.mm.toFixed(2))))
+      .join(''),
+  )
+const problems = (steps: readonly Step[]) => modelOf(board(steps)).refused.map((p) => p.says)
+
+/** A hole of so much, with a flat bottom. */
+const hole = (at: Made, fields: Fields, more: Partial<Step> = {}) =>
+  step('h', 'bore', at, { diameter: 10, depth: 12, along: 20, across: 15, ...fields }, { options: { tip: 'flat' }, ...more })
+const BORED = Math.PI * 25 * 12
+
+describe('on the slope of a mitre', () => {
+  const mitre = step('m', 'crosscut', onFace('end2'), { place: 0, mitre: 45 })
+  test('a hole goes in square to it, from its own sides', () => {
+    expect(lost([mitre], [mitre, hole(on('m', 'cut'), {})])).toBeCloseTo(BORED, -1.5)
+    const model = modelOf(board([mitre, hole(on('m', 'cut'), {})]))
+    expect(told(model)[1]).toBe('Hole ⌀ 10, 12 deep, on the cut face of the crosscut, at 20 · 15 along and across it')
+  })
+  test('a recess, a channel and a peg are as deep as they say', () => {
+    const recess = step('r', 'recess', on('m', 'cut'), { along: 60, across: 20, length: 40, width: 20, depth: 7 })
+    expect(lost([mitre], [mitre, recess])).toBeCloseTo(40 * 20 * 7, 3)
+    const channel = step('c', 'channel', on('m', 'cut'), { place: 50, width: 12, depth: 6 }, { options: { run: 'across' } })
+    expect(lost([mitre], [mitre, channel])).toBeCloseTo(12 * 6 * THICK, 3)
+    const peg = step('p', 'peg', on('m', 'cut'), { along: 80, across: 20, diameter: 14, height: 9 })
+    const all = WIDE * Math.SQRT2 * THICK * 9 
+    // The slope slides back by its height, less what is left.
+    const gone = lost([mitre], [mitre, peg])
+    expect(gone).toBeGreaterThan(all - Math.PI * 49 * 9 - THICK * 81)
+    expect(gone).toBeLessThan(all - Math.PI * 49 * 9 + 200)
+  })
+})
+
+test('a channel on the floor of a recess ends at its walls', () => {
+  const recess = step('r', 'recess', onFace('face'), { along: 150, across: 60, length: 100, width: 60, depth: 10 })
+  const channel = step('c', 'channel', on('r', 'floor'), { place: 20, width: 8, depth: 5 }, { options: { run: 'across' } })
+  expect(lost([recess], [recess, channel])).toBeCloseTo(8 * 5 * 60, 3)
+})
+
+describe('on a sawn outline', () => {
+  const outline = Outline.parse({
+    points: { p1: [0, 0], p2: [300, 0], p3: [240, 120], p4: [60, 120], p5: [150, 120] },
+    edges: [
+      { id: 'e1', kind: 'line', from: 'p1', to: 'p2' },
+      { id: 'e2', kind: 'line', from: 'p2', to: 'p3' },
+      { id: 'e3', kind: 'arc', from: 'p3', to: 'p4', centre: 'p5', turns: 'right' },
+      { id: 'e4', kind: 'line', from: 'p4', to: 'p1' },
+    ],
+  })
+  const sawn = step('s', 'shape', onFace('face'), {}, { outline })
+  test('a hole in a sloping side, square to it', () => {
+    expect(lost([sawn], [sawn, hole(on('s', 'side_e2'), { along: 60, across: 20 })])).toBeCloseTo(BORED, -1.5)
+  })
+  test('a hole in the hollow of an arch, from all of its mouth', () => {
+    // At the middle of the arch, where a row would be looked at from above.
+    const bored = hole(on('s', 'round_e3'), { along: 20, turn: 270, diameter: 10 })
+    const gone = lost([sawn], [sawn, bored])
+    expect(gone).toBeGreaterThan(BORED - 10)
+    expect(gone).toBeLessThan(BORED + 40)
+  })
+})
+
+describe('on a rod', () => {
+  const rod = (...steps: Step[]) =>
+    make([
+      change.addStock({ id: 'r', name: 'Rod', kind: 'rod', species: 'beech', thickness: '20', width: null, lengths: ['900'], grain: true }),
+      change.addPiece({
+        kind: 'made',
+        id: 'a',
+        name: 'A',
+        stock: 'r',
+        facing: 'right-up',
+        spans: {
+          across: { start: '0', size: '200' },
+          deep: { start: '0' },
+          up: { start: '0' },
+        },
+      }),
+      ...steps.map((s) => change.addStep({ on: 'a', step: s })),
+    ])
+  test.each([0, 30, 90, 217])('a hole at %s° goes in radially', (turn) => {
+    const at = hole(on('stock', 'round'), { turn, diameter: 6, depth: 8, along: 50 })
+    const [plain, bored] = [modelOf(rod()), modelOf(rod(at))]
+    expect(bored.refused).toEqual([])
+    const gone = volume(plain, 'a#1', kernel) - volume(bored, 'a#1', kernel)
+    // Less the cap under its mouth, which is a hair.
+    expect(gone).toBeGreaterThan(Math.PI * 9 * 7.7)
+    expect(gone).toBeLessThan(Math.PI * 9 * 8.02)
+  })
+  test('three through the axis, all round', () => {
+    const three = hole(on('stock', 'round'), { turns: 3, depth: '', diameter: 4, along: 50 })
+    const model = modelOf(rod(three))
+    expect(model.features(instance(model, 'a#1'))).toHaveLength(3)
+    expect(told(model)[2]).toContain('240° round')
+  })
+})
+
+test('a step put on what is not there yet, or is gone, says so', () => {
+  const dado = step('d', 'channel', onFace('face'), { place: 50, width: 20, depth: 6 })
+  const bored = hole(on('d', 'floor'), {})
+  expect(problems([dado, bored])).toEqual([])
+  expect(problems([bored, dado])).toEqual([expect.stringMatching(/leaves no floor before it/)])
+  expect(problems([bored])).toEqual([expect.stringMatching(/that deleted work had left/)])
+  expect(problems([{ ...dado, off: true }, bored])).toEqual([expect.stringMatching(/which is skipped/)])
+  expect(lookOver(modelOf(board([bored]))).map((f) => f.level)).toContain('stop')
+})
