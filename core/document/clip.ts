@@ -1,7 +1,7 @@
 /** Pieces carried from one place to another, also between projects: a part of a document, as plain data. */
 import * as z from 'zod'
 import { withRefs } from '../measure'
-import { choicesInto } from './choices'
+import { placeInto, stepInto } from './choices'
 import { groupsWithin } from './nesting'
 import { freeId } from './new'
 import { MOST_TRACE_IMAGES, MOST_IMAGE_CHARS_IN_ALL, TraceImage } from './traceImage'
@@ -244,17 +244,11 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
           .join(':'),
       )
       .join('/')
-  // A place may be a face that a step has made.
-  const place = <T>(at: T): T =>
-    JSON.parse(JSON.stringify(at), (key, value: unknown) =>
-      key === 'step' && typeof value === 'string' ? to(value) : value,
-    ) as T
+  for (const j of clip.joints) give('j', jointIds!, j.id)
   const work = (all: readonly Step[]) =>
     all.map((s) => ({
-      ...s,
+      ...stepInto(s, to),
       id: to(s.id),
-      at: place(s.at),
-      options: choicesInto(s.options, to),
       ...(s.outline?.picture && {
         outline: { ...s.outline, picture: { ...s.outline.picture, of: to(s.outline.picture.of) } },
       }),
@@ -274,8 +268,8 @@ export function pastedInto(clip: Clip, project: Project): Pasted | { readonly wh
   const groups = clip.groups.map((g) => ({ ...g, id: to(g.id), group: inGroup(g.group), work: work(g.work) }))
   const joints = clip.joints.map((j) => ({
     ...j,
-    id: give('j', jointIds!, j.id),
-    between: j.between.map((m) => ({ piece: to(m.piece), at: place(m.at) })),
+    id: to(j.id),
+    between: j.between.map((m) => ({ piece: to(m.piece), at: placeInto(m.at, to) })),
   }))
   const hardware = clip.hardware.map((h): Hardware => {
     const base = { id: give('h', hardIds!, h.id), on: to(h.on!) }

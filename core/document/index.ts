@@ -7,7 +7,7 @@ export { Aside, sayAside } from './aside'
 export { sayIssue } from './words'
 export * from './copies'
 export { compare, type Difference } from './compare'
-export { choicesInto } from './choices'
+export { stepInto } from './choices'
 export { askedOf, Clip, clipOf, pastedInto, settled, type Pasted } from './clip'
 export {
   Place,

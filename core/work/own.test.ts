@@ -590,8 +590,12 @@ test('a twin of a board is in its row, whatever its work: it is its exact mirror
         kind: fc.constant(own.kind),
         face: fc.constantFrom(...own.faces),
         fields: fc.record(
-          Object.fromEntries(own.fieldsFor(PLAIN).map((f) => [f.name, f.kind === 'angle' ? angles : figures])),
-          { requiredKeys: own.fieldsFor(PLAIN).flatMap((f) => (f.placeholder === undefined ? [f.name] : [])) },
+          Object.fromEntries(
+            own.fieldsFor(PLAIN).map((f) => [f.name, f.kind === 'angle' ? angles : figures]),
+          ),
+          {
+            requiredKeys: own.fieldsFor(PLAIN).flatMap((f) => (f.placeholder === undefined ? [f.name] : [])),
+          },
         ),
         options: fc.record(
           Object.fromEntries(own.options.map((o) => [o.name, fc.constantFrom(...Object.keys(o.values))])),

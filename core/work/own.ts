@@ -1,6 +1,15 @@
 /** What a kind of work answers so that a maker can put it on a piece or a group. */
 import type * as z from 'zod'
-import { faceOf, Id, sidesOf, type FaceName, type Outline, type Place, type Step } from '../document'
+import {
+  faceOf,
+  Id,
+  sidesOf,
+  type FaceName,
+  type Made,
+  type Outline,
+  type Place,
+  type Step,
+} from '../document'
 import type { Mm } from '../measure'
 import type { Axis, Frame, Vec3 } from '../pieces'
 import type { ResolvedBit } from '../resolve'
@@ -121,6 +130,8 @@ export function ownKind<D>(kind: string, given: OwnDefinition<D>): OwnKind<D> {
   const choices = choicesOf(own.choices ?? {})
   return {
     ...own,
+    mirrored: (step, width) =>
+      step.at.kind === 'made' ? { ...step, at: seenInMirror(step.at) } : own.mirrored(step, width),
     kind,
     schema: fieldsSchema(own.measures),
     choicesSchema: choicesSchema(own.choices ?? {}).extend({
@@ -159,6 +170,9 @@ export function ownKind<D>(kind: string, given: OwnDefinition<D>): OwnKind<D> {
     },
   }
 }
+
+/** The same surface of a mirror image, as it is seen in a mirror again. */
+const seenInMirror = ({ mirrored, ...at }: Made): Made => (mirrored ? at : { ...at, mirrored: true })
 
 /** On what is round: where round its axis, and how often. */
 const ROUND_MEASURES = {

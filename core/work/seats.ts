@@ -1,6 +1,6 @@
 /** Where steps are put that stand on surfaces which earlier work has left, found as these are by then. */
 import { stepWord, type Made } from '../document'
-import type { Vec3 } from '../pieces'
+import { dot, type Vec3 } from '../pieces'
 import type { Instance, Resolved } from '../resolve'
 import { forPartner, type Feature } from './feature'
 import { workKind } from './index'
@@ -24,6 +24,7 @@ export function seatsOn({
   values,
   wood,
   i,
+  original,
   resolved,
 }: {
   readonly at: Made
@@ -32,9 +33,11 @@ export function seatsOn({
   readonly values: Readonly<Record<string, number>>
   readonly wood: Wood
   readonly i: Instance
+  /** What joints make of the piece that this is an image of; null for what is none. */
+  readonly original: { readonly i: Instance; readonly joined: readonly Feature[] } | null
   readonly resolved: Resolved
 }): [Seat | CannotMake, ...Seat[]] {
-  const found = surfaceOf(at, before, rod, wood, i)
+  const found = surfaceOf(at, before, rod, wood, i) ?? (original && likeOn(original, at, before, wood, i))
   if (!found) return [new CannotMake(whyNone(at, wood, resolved))]
   const { turns = 1, turn = 0 } = values
   if (turns < 1 || turns > MOST)
@@ -59,7 +62,13 @@ const named = (surface: MadeSurface, f: Feature): Named => ({
 })
 
 /** The surface that is meant, in the frame of some wood, and what it is called. */
-function surfaceOf(at: Made, before: readonly Feature[], rod: boolean, wood: Wood, i: Instance): Named | null {
+function surfaceOf(
+  at: Made,
+  before: readonly Feature[],
+  rod: boolean,
+  wood: Wood,
+  i: Instance,
+): Named | null {
   if (at.step === STOCK && rod) return { surface: rodSurface(wood.size), ...ROD }
   const all = before.flatMap((f) => {
     if (f.step !== at.step && f.joint !== at.step) return []
@@ -69,6 +78,28 @@ function surfaceOf(at: Made, before: readonly Feature[], rod: boolean, wood: Woo
     return data ? (own?.surfaces(data) ?? []).flatMap((s) => (s.role === at.role ? [named(s, f)] : [])) : []
   })
   return all[(at.copy ?? 1) - 1] ?? null
+}
+
+/** On a mirrored twin the surface that another joint makes where one does on its original. */
+function likeOn(
+  original: { readonly i: Instance; readonly joined: readonly Feature[] },
+  at: Made,
+  before: readonly Feature[],
+  wood: Wood,
+  i: Instance,
+): Named | null {
+  const there = surfaceOf(at, original.joined, false, original.i, original.i)?.surface
+  if (there?.kind !== 'flat') return null
+  const joints = [...new Set(before.flatMap((f) => f.joint ?? []))]
+  for (const joint of joints)
+    for (let copy = 1; copy <= MOST; copy++) {
+      const found = surfaceOf({ ...at, step: joint, copy }, before, false, wood, i)
+      if (!found) break
+      const { surface } = found
+      if (surface.kind !== 'flat' || dot(surface.normal, there.normal) < 1 - 1e-6) continue
+      if (Math.abs(surface.offset - there.offset) < 0.01) return found
+    }
+  return null
 }
 
 /** Why the surface that a step is put on is not there. */

@@ -292,42 +292,51 @@ export function ownWorkOf(
     const bit = bitOf(step)
     const wood = woodOf(i, twin)
     const made = step.at.kind === 'made' ? step.at : null
+    const of = piece.piece.kind === 'twin' && made ? resolved.byId.get(piece.piece.of)?.instances[0] : null
+    /** The piece as a surface of it is told there. */
+    const base = made?.mirrored ? imageOf(wood) : wood
+    const original = of ? { i: of, joined: joined.get(of.key) ?? [] } : null
     const before = own.seesWood || made ? doneBefore(piece, found, i) : []
     const rod = (own.seesWood === true || made !== null) && isRod(i, resolved)
     const [first, ...more] = made
-      ? seatsOn({ at: made, before, rod, values: values!, i, resolved, wood: made.mirrored ? imageOf(wood) : wood })
+      ? seatsOn({ at: made, before, rod, values: values!, wood: base, i, original, resolved })
       : [null]
     if (first instanceof CannotMake) return first
     const { met, inputs } = own.meets?.(step.options)
       ? meetings(step, first ? 'face' : faceOf(step.at), first?.wood ?? wood, piece.piece.id)
       : NONE_MET
-    return once(i, step.id, [found, style, bit, wood.standing!.join(), rod, ...inputs, ...before], () => {
-      const taken = [...(rod ? [aboutRod(i.size)] : []), ...before.flatMap((f) => takenIn(wood, i, f))]
-      const all: unknown[] = []
-      for (const seat of first ? [first, ...more] : [null]) {
-        const seen = seat?.wood ?? wood
-        const ask = asked(step, values!, bit, met, say, wood, taken, seat)
-        const whole = own.resolve(ask, seen)
-        const frames = framesFor(step, ask, seen)
-        if (whole instanceof CannotMake) return whole
-        if (frames instanceof CannotMake) return frames
-        const carry = (f: Frame) => own.carry(whole, f, i)
-        if (!seat) all.push(...frames.map((f) => (f === i.frame ? whole : carry(f))))
-        else {
-          const on = { ...ask.on!, told: whole }
-          for (const f of frames) {
-            const data = carry(f)
-            all.push(data === null ? null : { ...(data as object), on })
+    return once(
+      i,
+      step.id,
+      [found, style, bit, wood.standing!.join(), rod, ...inputs, ...before, ...(original?.joined ?? [])],
+      () => {
+        const taken = [...(rod ? [aboutRod(i.size)] : []), ...before.flatMap((f) => takenIn(base, i, f))]
+        const all: unknown[] = []
+        for (const seat of first ? [first, ...more] : [null]) {
+          const seen = seat?.wood ?? wood
+          const ask = asked(step, values!, bit, met, say, wood, taken, seat)
+          const whole = own.resolve(ask, seen)
+          const frames = framesFor(step, ask, seen)
+          if (whole instanceof CannotMake) return whole
+          if (frames instanceof CannotMake) return frames
+          const carry = (f: Frame) => own.carry(whole, f, i)
+          if (!seat) all.push(...frames.map((f) => (f === i.frame ? whole : carry(f))))
+          else {
+            const on = { ...ask.on!, told: whole }
+            for (const f of frames) {
+              const data = carry(f)
+              all.push(data === null ? null : { ...(data as object), on })
+            }
           }
         }
-      }
-      const here = all.flatMap((data, n) => (data === null ? [] : [featureOf(i, step, data, n)]))
-      if (here.length === 0)
-        return new CannotMake(`The ${stepWord(step.kind)} does not come to ${i.name}`, 'look')
-      const lost = all.length - here.length
-      if (lost > 0) return new CannotMake(`${lost} of the ${all.length} lie outside ${i.name}`)
-      return here
-    })
+        const here = all.flatMap((data, n) => (data === null ? [] : [featureOf(i, step, data, n)]))
+        if (here.length === 0)
+          return new CannotMake(`The ${stepWord(step.kind)} does not come to ${i.name}`, 'look')
+        const lost = all.length - here.length
+        if (lost > 0) return new CannotMake(`${lost} of the ${all.length} lie outside ${i.name}`)
+        return here
+      },
+    )
   }
   for (const { piece, found } of asks)
     for (const i of piece.instances) {

@@ -1,9 +1,10 @@
-import { change, onFace, Outline, type Made, type Step } from '../document'
+import { change, clipOf, onFace, Outline, pastedInto, stepInto, type Made, type Step } from '../document'
 import { modelOf, type Model } from '../model'
+import { toRoom } from '../pieces'
 import { lookOver } from '../proof'
 import type { Kernel } from '../solid'
 import { block, instance, make, testKernel, volume } from '../testing/scenario'
-import { workKind } from './index'
+import { holesOf, ownWork, workKind } from './index'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -12,7 +13,13 @@ beforeAll(async () => {
 
 const [LONG, WIDE, THICK] = [300, 120, 40]
 type Fields = Record<string, string | number>
-const step = (id: string, kind: string, at: Step['at'], fields: Fields = {}, more: Partial<Step> = {}): Step => ({
+const step = (
+  id: string,
+  kind: string,
+  at: Step['at'],
+  fields: Fields = {},
+  more: Partial<Step> = {},
+): Step => ({
   id,
   kind,
   off: false,
@@ -21,7 +28,12 @@ const step = (id: string, kind: string, at: Step['at'], fields: Fields = {}, mor
   options: {},
   ...more,
 })
-const on = (of: string, role: string, more: Partial<Made> = {}): Made => ({ kind: 'made', step: of, role, ...more })
+const on = (of: string, role: string, more: Partial<Made> = {}): Made => ({
+  kind: 'made',
+  step: of,
+  role,
+  ...more,
+})
 const board = (steps: readonly Step[], size: readonly [number, number, number] = [LONG, WIDE, THICK]) =>
   make([
     ...block('a', 'right-up', [0, size[0]], [0, size[1]], [0, size[2]]),
@@ -40,7 +52,13 @@ const problems = (steps: readonly Step[]) => modelOf(board(steps)).refused.map((
 
 /** A hole of so much, with a flat bottom. */
 const hole = (at: Made, fields: Fields, more: Partial<Step> = {}) =>
-  step('h', 'bore', at, { diameter: 10, depth: 12, along: 20, across: 15, ...fields }, { options: { tip: 'flat' }, ...more })
+  step(
+    'h',
+    'bore',
+    at,
+    { diameter: 10, depth: 12, along: 20, across: 15, ...fields },
+    { options: { tip: 'flat' }, ...more },
+  )
 const BORED = Math.PI * 25 * 12
 
 describe('on the slope of a mitre', () => {
@@ -48,15 +66,29 @@ describe('on the slope of a mitre', () => {
   test('a hole goes in square to it, from its own sides', () => {
     expect(lost([mitre], [mitre, hole(on('m', 'cut'), {})])).toBeCloseTo(BORED, -1.5)
     const model = modelOf(board([mitre, hole(on('m', 'cut'), {})]))
-    expect(told(model)[1]).toBe('Hole ⌀ 10, 12 deep, on the cut face of the crosscut, at 20 · 15 along and across it')
+    expect(told(model)[1]).toBe(
+      'Hole ⌀ 10, 12 deep, on the cut face of the crosscut, at 20 · 15 along and across it',
+    )
   })
   test('a recess, a channel and a peg are as deep as they say', () => {
-    const recess = step('r', 'recess', on('m', 'cut'), { along: 60, across: 20, length: 40, width: 20, depth: 7 })
+    const recess = step('r', 'recess', on('m', 'cut'), {
+      along: 60,
+      across: 20,
+      length: 40,
+      width: 20,
+      depth: 7,
+    })
     expect(lost([mitre], [mitre, recess])).toBeCloseTo(40 * 20 * 7, 3)
-    const channel = step('c', 'channel', on('m', 'cut'), { place: 50, width: 12, depth: 6 }, { options: { run: 'across' } })
+    const channel = step(
+      'c',
+      'channel',
+      on('m', 'cut'),
+      { place: 50, width: 12, depth: 6 },
+      { options: { run: 'across' } },
+    )
     expect(lost([mitre], [mitre, channel])).toBeCloseTo(12 * 6 * THICK, 3)
     const peg = step('p', 'peg', on('m', 'cut'), { along: 80, across: 20, diameter: 14, height: 9 })
-    const all = WIDE * Math.SQRT2 * THICK * 9 
+    const all = WIDE * Math.SQRT2 * THICK * 9
     // The slope slides back by its height, less what is left.
     const gone = lost([mitre], [mitre, peg])
     expect(gone).toBeGreaterThan(all - Math.PI * 49 * 9 - THICK * 81)
@@ -65,8 +97,20 @@ describe('on the slope of a mitre', () => {
 })
 
 test('a channel on the floor of a recess ends at its walls', () => {
-  const recess = step('r', 'recess', onFace('face'), { along: 150, across: 60, length: 100, width: 60, depth: 10 })
-  const channel = step('c', 'channel', on('r', 'floor'), { place: 20, width: 8, depth: 5 }, { options: { run: 'across' } })
+  const recess = step('r', 'recess', onFace('face'), {
+    along: 150,
+    across: 60,
+    length: 100,
+    width: 60,
+    depth: 10,
+  })
+  const channel = step(
+    'c',
+    'channel',
+    on('r', 'floor'),
+    { place: 20, width: 8, depth: 5 },
+    { options: { run: 'across' } },
+  )
   expect(lost([recess], [recess, channel])).toBeCloseTo(8 * 5 * 60, 3)
 })
 
@@ -96,18 +140,23 @@ describe('on a sawn outline', () => {
 describe('on a rod', () => {
   const rod = (...steps: Step[]) =>
     make([
-      change.addStock({ id: 'r', name: 'Rod', kind: 'rod', species: 'beech', thickness: '20', width: null, lengths: ['900'], grain: true }),
+      change.addStock({
+        id: 'r',
+        name: 'Rod',
+        kind: 'rod',
+        species: 'beech',
+        thickness: '20',
+        width: null,
+        lengths: ['900'],
+        grain: true,
+      }),
       change.addPiece({
         kind: 'made',
         id: 'a',
         name: 'A',
         stock: 'r',
         facing: 'right-up',
-        spans: {
-          across: { start: '0', size: '200' },
-          deep: { start: '0' },
-          up: { start: '0' },
-        },
+        spans: { across: { start: '0', size: '200' }, deep: { start: '0' }, up: { start: '0' } },
       }),
       ...steps.map((s) => change.addStep({ on: 'a', step: s })),
     ])
@@ -136,4 +185,107 @@ test('a step put on what is not there yet, or is gone, says so', () => {
   expect(problems([bored])).toEqual([expect.stringMatching(/that deleted work had left/)])
   expect(problems([{ ...dado, off: true }, bored])).toEqual([expect.stringMatching(/which is skipped/)])
   expect(lookOver(modelOf(board([bored]))).map((f) => f.level)).toContain('stop')
+})
+
+describe('on the floor of a housing', () => {
+  /** A side with two shelves housed in it, perhaps with its mirrored twin across the room. */
+  const sided = (steps: readonly Step[], twin = true, shelves = 1) =>
+    make([
+      ...block('a', 'up-left', [0, 18], [0, 300], [0, 700]),
+      ...Array.from({ length: shelves }, (_, n) =>
+        block(`s${n}`, 'right-up', [18, 400], [0, 300], [100 + 200 * n, 18]),
+      ).flat(),
+      ...(twin
+        ? [change.mirrorPiece({ id: 't', of: 'a', name: 'T', direction: 'across', about: '218' })]
+        : []),
+      change.addJoints({
+        joints: Array.from({ length: shelves }, (_, n) => n).flatMap((n) => [
+          housing(`j${n}`, `s${n}`, 'end1', 'a'),
+          ...(twin ? [housing(`k${n}`, `s${n}`, 'end2', 't')] : []),
+        ]),
+      }),
+      ...steps.map((s) => change.addStep({ on: 'a', step: s })),
+    ])
+  const housing = (id: string, guest: string, face: 'end1' | 'end2', host: string) => ({
+    id,
+    kind: 'housing',
+    fields: { depth: '6' },
+    options: {},
+    between: [
+      { piece: guest, at: onFace(face) },
+      { piece: host, at: null },
+    ],
+  })
+  const bored = (of: string) =>
+    step(
+      'h',
+      'bore',
+      on(of, 'floor'),
+      { diameter: 6, depth: 5, along: 9, across: 60 },
+      { options: { tip: 'flat' } },
+    )
+
+  test('a hole is put by the joint, and lies alike in the mirrored twin', () => {
+    const model = modelOf(sided([bored('j0')]))
+    expect(model.refused).toEqual([])
+    const at = ['a#1', 't#1'].map((key) => {
+      const i = instance(model, key)
+      const [hole] = model.features(i).flatMap((f) => holesOf(f) ?? [])
+      return toRoom(i.frame, hole!.at[0]!)
+    })
+    expect(at[1]).toEqual([436 - at[0]![0], at[0]![1], at[0]![2]].map((n) => expect.closeTo(n, 6)))
+    expect(told(model).at(-1)).toContain('on the floor of the dado for S0')
+  })
+  test('of two shelves that one copy of a joint holds, the second is told by its number', () => {
+    const model = modelOf(sided([bored('j1')], false, 2))
+    const [hole] = model.features(instance(model, 'a#1')).flatMap((f) => holesOf(f) ?? [])
+    expect(hole!.at[0]![0]).toBeCloseTo(300 + 9, 6)
+  })
+  test('it goes along with what is copied, pasted and parted', () => {
+    const project = sided([bored('j0')], false)
+    const clip = clipOf(project, new Set(['a', 's0']), () => null)
+    const pasted = pastedInto(clip, project)
+    if ('why' in pasted) throw new Error(pasted.why)
+    const [copy] = pasted.pieces.flatMap((p) => (p.kind === 'made' ? p.work : []))
+    expect((copy!.at as Made).step).toBe(pasted.joints[0]!.id)
+    expect(pasted.joints[0]!.id).not.toBe('j0')
+  })
+})
+
+test('parted from its twin, a piece has its work where it had it', () => {
+  const outline = Outline.parse({
+    points: { p1: [0, 0], p2: [300, 0], p3: [260, 120], p4: [0, 100] },
+    edges: [
+      { id: 'e1', kind: 'line', from: 'p1', to: 'p2' },
+      { id: 'e2', kind: 'line', from: 'p2', to: 'p3' },
+      { id: 'e3', kind: 'line', from: 'p3', to: 'p4' },
+      { id: 'e4', kind: 'line', from: 'p4', to: 'p1' },
+    ],
+  })
+  const steps = [
+    step('s', 'shape', onFace('face'), {}, { outline }),
+    step('d', 'channel', onFace('face'), { place: 30, width: 20, depth: 6 }, { options: { run: 'along' } }),
+    hole(on('s', 'side_e2'), { along: 40, across: 12 }),
+    hole(on('d', 'wall2'), { along: 90, across: 3, diameter: 4, depth: 5 }, { id: 'g' }),
+    hole(on('d', 'floor'), { along: 200, across: 6, diameter: 4, depth: 5 }, { id: 'f' }),
+  ]
+  const parted = make([
+    ...block('a', 'right-up', [0, LONG], [0, WIDE], [0, THICK]),
+    ...block('b', 'right-up', [0, LONG], [200, WIDE], [0, THICK]),
+    ...steps.map((s) => change.addStep({ on: 'a', step: s })),
+    ...steps.map((s) =>
+      change.addStep({
+        on: 'b',
+        step: stepInto({ ...ownWork(s.kind)!.mirrored(s, WIDE), id: `b${s.id}` }, (id) => `b${id}`),
+      }),
+    ),
+  ])
+  const model = modelOf(parted)
+  expect(model.refused).toEqual([])
+  const holes = (key: string) =>
+    model
+      .features(instance(model, key))
+      .flatMap((f) => holesOf(f)?.at.map((p) => toRoom(instance(model, key).frame, p)) ?? [])
+  const image = holes('a#1').map(([x, y, z]) => [x, 320 - y, z].map((n) => expect.closeTo(n, 6)))
+  expect(holes('b#1')).toEqual(image)
 })

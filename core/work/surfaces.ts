@@ -66,7 +66,11 @@ const FLATS: Readonly<Record<string, string>> = {
   stop2: 'far stop',
   root: 'ground',
 }
-export const flatSurface = (flat: Role): MadeSurface => ({ ...flat, kind: 'flat', says: FLATS[flat.role] ?? flat.role })
+export const flatSurface = (flat: Role): MadeSurface => ({
+  ...flat,
+  kind: 'flat',
+  says: FLATS[flat.role] ?? flat.role,
+})
 
 /** A round surface is called so, that it is known from its place alone. */
 const ROUND = 'round'
@@ -130,8 +134,7 @@ export function sweptSides(
 
 /** The same surface as another frame has it. */
 export const surfaceInto = (to: Frame, from: Frame, s: MadeSurface): MadeSurface => {
-  if (s.kind === 'round')
-    return { ...s, at: pointInto(to, from, s.at), along: vectorInto(to, from, s.along) }
+  if (s.kind === 'round') return { ...s, at: pointInto(to, from, s.at), along: vectorInto(to, from, s.along) }
   const normal = vectorInto(to, from, s.normal)
   const on = pointInto(
     to,
@@ -231,13 +234,15 @@ function flatSeat({ normal, offset, rim }: FlatSurface, { size }: Wood): SeatFra
   const all = rim ?? cutThrough(normal, offset, size)
   const plane: Frame = { origin: vec3((i) => normal[i] * offset), x, y, z: normal }
   const places = all.map((p) => toOwn(plane, p))
-  const [low, high] = ([0, 1] as const).map((i) => places.map((p) => p[i])).reduce(
-    ([min, max], of) => [
-      [...min, Math.min(...of)],
-      [...max, Math.max(...of)],
-    ],
-    [[], []] as [number[], number[]],
-  ) as [number[], number[]]
+  const [low, high] = ([0, 1] as const)
+    .map((i) => places.map((p) => p[i]))
+    .reduce(
+      ([min, max], of) => [
+        [...min, Math.min(...of)],
+        [...max, Math.max(...of)],
+      ],
+      [[], []] as [number[], number[]],
+    ) as [number[], number[]]
   const deep = below(plane.origin, normal, size)
   return {
     ...plane,
@@ -247,7 +252,11 @@ function flatSeat({ normal, offset, rim }: FlatSurface, { size }: Wood): SeatFra
   }
 }
 
-function roundSeat({ at, along, radius, hollow, straights }: RoundSurface, { size }: Wood, turn: number): SeatFrame {
+function roundSeat(
+  { at, along, radius, hollow, straights }: RoundSurface,
+  { size }: Wood,
+  turn: number,
+): SeatFrame {
   const x = onwards(along)
   const hand = dot(x, along)
   const [zero, quarter] = mainAxis(x) === 2 ? [unit(0), unit(1)] : [squareTo(x, 2)!, null]

@@ -2,7 +2,15 @@
 import { exactText } from '../../../core/measure'
 import { FlipHorizontal2, Rows3, Trash2 } from 'lucide-react'
 import { useEffect, useRef } from 'react'
-import { change, freeId, takenStepIds, type Piece, type Project, type Step } from '../../../core/document'
+import {
+  change,
+  freeId,
+  stepInto,
+  takenStepIds,
+  type Piece,
+  type Project,
+  type Step,
+} from '../../../core/document'
 import { facing } from '../../../core/pieces'
 import { keyOf, type Instance } from '../../../core/resolve'
 import { ownWork } from '../../../core/work'
@@ -163,11 +171,17 @@ function NoteField({ piece }: { piece: Piece }) {
 /** The work of a twin's original, as the twin does it when it follows no more. */
 function workOfItsOwn(work: readonly Step[], project: Project, width: number): Step[] {
   const taken = takenStepIds(project)
-  return work.map((step) => {
-    const id = freeId('w', taken)
-    taken.push(id)
-    return { ...(ownWork(step.kind)?.mirrored(step, width) ?? step), id }
-  })
+  const to = new Map(
+    work.map((step) => {
+      const id = freeId('w', taken)
+      taken.push(id)
+      return [step.id, id] as const
+    }),
+  )
+  return work.map((step) => ({
+    ...stepInto(ownWork(step.kind)?.mirrored(step, width) ?? step, (id) => to.get(id) ?? id),
+    id: to.get(step.id)!,
+  }))
 }
 
 function TwinSection({ piece, stock }: { piece: Extract<Piece, { kind: 'twin' }>; stock: string }) {

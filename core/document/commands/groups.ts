@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { withRefs, type Ref } from '../../measure'
-import { choicesInto } from '../choices'
+import { stepInto } from '../choices'
 import { copyOf, firstHere, partsOf, standsHere, standsIn, type Copy } from '../copies'
 import { groupsAbove, groupsWithin } from '../nesting'
 import { freeId, freeName } from '../new'
@@ -190,6 +190,7 @@ export const partPiece = command({
     piece.except.push(copy)
     draft.pieces.splice(draft.pieces.indexOf(piece) + 1, 0, own)
     copyHeld(draft, to)
+    nameCopies(draft, to)
     redirect(draft, [id, newId], (ref) => {
       const now = to.get(ref.id)
       return now && (ref.copy === undefined ? first : ref.copy === copy) ? { ...ref, id: now } : ref
@@ -234,17 +235,13 @@ export const partGroup = command({
       const own = stepped(copied(p))
       draft.pieces.push(own.kind === 'twin' ? { ...own, of: to.get(own.of) ?? own.of } : own)
     }
-    // What meets work of another that has been copied too, meets that of the copy.
-    const made = new Set(to.values())
-    for (const x of [...draft.pieces, ...draft.groups])
-      if ('work' in x && made.has(x.id))
-        for (const step of x.work) step.options = choicesInto(step.options, (id) => to.get(id) ?? id)
     found.except.push(copy)
     for (const p of moved) Object.assign(p, { group: to.get(p.group!), only: copyTo(p.only!, to) })
     const copies = new Set([...to.values(), ...moved.map((p) => p.id)])
     for (const slot of slots(draft))
       if (slot.owner !== null && copies.has(slot.owner)) slot.write(redirected(slot.text, to))
     copyHeld(draft, to)
+    nameCopies(draft, to)
     const left = new Set(moved.map((p) => p.id))
     draft.joints = draft.joints.filter(
       (j) => !(j.between.some((m) => left.has(m.piece)) && j.between.some((m) => to.has(m.piece))),
@@ -269,6 +266,13 @@ const stepsTo = (work: readonly Step[], newId: string, to: Map<string, string>):
     return { ...step, id }
   })
 
+/** What copied steps name that has been copied too, is the copy of it. */
+function nameCopies(draft: Project, to: ReadonlyMap<string, string>): void {
+  const made = new Set(to.values())
+  for (const x of [...draft.pieces, ...draft.groups])
+    if ('work' in x && made.has(x.id)) x.work = x.work.map((step) => stepInto(step, (id) => to.get(id) ?? id))
+}
+
 /** A path through things that have been copied, as it leads through their copies. */
 const copyTo = (copy: Copy, to: ReadonlyMap<string, string>): Copy =>
   copyOf(partsOf(copy).map((p) => ({ ...p, owner: p.owner === null ? null : (to.get(p.owner) ?? p.owner) })))
@@ -284,8 +288,8 @@ const redirected = (text: string, to: ReadonlyMap<string, string>): string =>
     ...(ref.copy === undefined ? {} : { copy: copyTo(ref.copy, to) }),
   }))
 
-/** Joints and hardware of what was copied, made for the copies too. */
-function copyHeld(draft: Project, to: ReadonlyMap<string, string>): void {
+/** Joints and hardware of what was copied, made for the copies too; `to` learns of them. */
+function copyHeld(draft: Project, to: Map<string, string>): void {
   const now = (id: string) => to.get(id) ?? id
   const joints = new Map<string, string>()
   for (const joint of [...draft.joints]) {
@@ -305,6 +309,7 @@ function copyHeld(draft: Project, to: ReadonlyMap<string, string>): void {
       ),
     })
   }
+  for (const [joint, own] of joints) to.set(joint, own)
   for (const h of [...draft.hardware]) {
     if (h.on === null || !to.has(h.on)) continue
     const id = freeId(
@@ -317,7 +322,7 @@ function copyHeld(draft: Project, to: ReadonlyMap<string, string>): void {
         ? {
             ...own,
             on: now(own.on),
-            at: own.at.kind === 'hole' ? { ...own.at, of: joints.get(own.at.of) ?? now(own.at.of) } : own.at,
+            at: own.at.kind === 'hole' ? { ...own.at, of: now(own.at.of) } : own.at,
             moves: own.moves.map(now),
             limit: redirected(own.limit, to),
           }

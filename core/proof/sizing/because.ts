@@ -108,11 +108,7 @@ function sourceOf(f: Feature, { project, resolved }: Model): Source {
       kind: fact?.value ?? ('length' as const),
     }
   })
-  return {
-    title: own.title,
-    fields: [...own.fieldsFor(step.step), ...(drawn ?? [])],
-    values: step.values,
-  }
+  return { title: own.title, fields: [...own.fieldsFor(step.step), ...(drawn ?? [])], values: step.values }
 }
 
 const small = (label: string): string => label[0]!.toLowerCase() + label.slice(1)

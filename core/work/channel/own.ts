@@ -287,7 +287,12 @@ function slopingIn(c: Channel, from: Frame, to: Wood): Channel | null {
     along: way(c.along),
     acrossAxis: way(c.acrossAxis),
     size: to.size,
-    oblique: { degrees: 0, width: c.region.max[c.acrossAxis] - c.region.min[c.acrossAxis], tool, middle: [0, 0] },
+    oblique: {
+      degrees: 0,
+      width: c.region.max[c.acrossAxis] - c.region.min[c.acrossAxis],
+      tool,
+      middle: [0, 0],
+    },
   }
 }
 

@@ -70,7 +70,10 @@ function resolve(asked: StepInput, wood: Wood): Pegs | CannotMake {
   const { on } = asked
   const straight = on?.round && straightUnder(on.round.straights, at, diameter)
   if (on?.round && !straight)
-    return CannotMake.of('along', `Where the pegs stand ${name} is not round alike: they need a cylinder there`)
+    return CannotMake.of(
+      'along',
+      `Where the pegs stand ${name} is not round alike: they need a cylinder there`,
+    )
   if (straight && height >= straight.radius - 1e-6)
     return CannotMake.of('height', `Pegs ${say(height)} high leave nothing of the round they stand on`)
   // On less than the greatest round of a profile they stand lower.

@@ -250,7 +250,14 @@ function surfaces({ frame, section, sides, flats, profile }: Turned): MadeSurfac
       const on = toRoom(frame, [0, 0, from])
       const most = Math.max(r, q)
       const rim = [-most, most].flatMap((u) => [-most, most].map((v) => toRoom(frame, [u, v, from])))
-      return { kind: 'flat', role: `shoulder${n + 1}`, says: `shoulder ${n + 1}`, normal, offset: dot(normal, on), rim }
+      return {
+        kind: 'flat',
+        role: `shoulder${n + 1}`,
+        says: `shoulder ${n + 1}`,
+        normal,
+        offset: dot(normal, on),
+        rim,
+      }
     })
   if (flats === 0)
     return [
@@ -279,7 +286,14 @@ function surfaces({ frame, section, sides, flats, profile }: Turned): MadeSurfac
         [-half, half].map((w) => vec3((i) => at[i] + normal[i] * radius + side[i] * w + frame.z[i] * z)),
       )
       const role = `flat${n * flats + k + 1}`
-      return { kind: 'flat', role, says: `flat ${n * flats + k + 1}`, normal, offset: dot(normal, rim[0]!), rim }
+      return {
+        kind: 'flat',
+        role,
+        says: `flat ${n * flats + k + 1}`,
+        normal,
+        offset: dot(normal, rim[0]!),
+        rim,
+      }
     }),
   )
   return [...sided.flat(), ...shoulders]
