@@ -99,11 +99,14 @@ export {
   type Feature,
   type Holes,
   type Sentence,
+  type Standing,
   type Supply,
   type WorkKind,
 } from './feature'
 export * from './fields'
 export { SIX, waysOf } from './onface'
+export { seenAs } from './seated'
+export { liesOn, turnOf, woodOn } from './surfaces'
 export { isRod } from './state'
 export { startOf, type DrawerId, type Likely, type Preset } from './preset'
 export type { Fresh } from './fresh'

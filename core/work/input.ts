@@ -71,8 +71,10 @@ export interface OnSurface {
     readonly radius: Mm
     /** Wood lies outside of it, as in an arch. */
     readonly hollow: boolean
-    /** Where round it, degrees. */
+    /** Where round it, degrees: from which face of the piece, and towards which. */
     readonly turn: number
+    readonly from: FaceName
+    readonly towards: FaceName
     /** Where it is a cylinder, by places along it. */
     readonly straights: ReadonlyArray<{ readonly from: Mm; readonly to: Mm; readonly radius: Mm }>
   } | null

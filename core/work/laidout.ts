@@ -1,7 +1,16 @@
 /** Round things on a face as sentences and drawings tell them: by their places, or by a pattern. */
 import type { FaceName } from '../document'
 import { AXES, type Vec3 } from '../pieces'
-import { REFERENCE, sayDegrees, toldOn, type Dimension, type Sentence, type Standing } from './feature'
+import type { OnSurface } from './input'
+import {
+  REFERENCE,
+  sayDegrees,
+  theFace,
+  toldOn,
+  type Dimension,
+  type Sentence,
+  type Standing,
+} from './feature'
 import { waysOf } from './onface'
 import type { Pattern } from './pattern'
 
@@ -41,11 +50,16 @@ const toldOf = ({ at, pattern, imaged }: LaidOut): readonly Vec3[] => {
   return at.filter((_, k) => [0, 1, n - 1, n, at.length - 1].includes(k))
 }
 
-/** ", at 60; 90 from its near end, 45° round". */
-export const sayRound = (at: readonly Vec3[], { turn }: { readonly turn: number }): Sentence => [
+/** ", at 60; 90 from its near end, 45° from the face towards edge 2". */
+export const sayRound = (
+  at: readonly Vec3[],
+  { turn, from, towards }: NonNullable<OnSurface['round']>,
+): Sentence => [
   ', at ',
   ...at.flatMap((p, i) => [i > 0 ? '; ' : '', { mm: p[0] }]),
-  ` from its near end, ${sayDegrees(turn)} round`,
+  turn === 0
+    ? ` from its near end, in line with ${theFace(from)}`
+    : ` from its near end, ${sayDegrees(turn)} from ${theFace(from)} towards ${theFace(towards)}`,
 ]
 
 /** Their places along the face and across it. */

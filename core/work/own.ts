@@ -221,7 +221,8 @@ export function firstRows(
   readonly set: number
 } {
   const [fields, choices] = [own.fieldsFor(step, bit), own.choicesFor(step)]
-  const names = own.first?.(step.options) ?? [...fields, ...choices].map((x) => x.name)
+  const first = own.first?.(step.options) ?? [...fields, ...choices].map((x) => x.name)
+  const names = onRound(step.at) ? [...first, ...ROUND_ONLY] : first
   const at = (x: { readonly name: string }) => names.indexOf(x.name)
   const early = <X extends { readonly name: string }>(all: readonly X[]) =>
     all.filter((x) => at(x) >= 0).sort((a, b) => at(a) - at(b))

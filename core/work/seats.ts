@@ -1,12 +1,12 @@
 /** Where steps are put that stand on surfaces which earlier work has left, found as these are by then. */
 import { stepWord, type Made } from '../document'
-import { dot, type Vec3 } from '../pieces'
+import { dot } from '../pieces'
 import type { Instance, Resolved } from '../resolve'
-import { forPartner, type Feature } from './feature'
+import type { Feature } from './feature'
 import { workKind } from './index'
 import { CannotMake, type Wood } from './own'
 import { isRod } from './state'
-import { isRound, liesOn, rodSurface, STOCK, woodOn, type MadeSurface, type SeenFrom } from './surfaces'
+import { isRound, rodSurface, STOCK, woodOn, type MadeSurface, type SeenFrom } from './surfaces'
 
 /** A surface that a step is put on, and the wood as it is seen from there. */
 export interface Seat extends SeenFrom {
@@ -56,10 +56,12 @@ interface Named {
 }
 
 const ROD: Omit<Named, 'surface'> = { says: 'the round of the rod' }
-const named = (surface: MadeSurface, f: Feature): Named => ({
-  surface,
-  says: `the ${surface.says} of the ${workKind(f).name(f.data)}${forPartner(f.partner?.name ?? null).replace(' — ', ' ')}`,
-})
+function named(surface: MadeSurface, f: Feature): Named {
+  const partner = f.partner ? ` for ${f.partner.name}` : ''
+  // "the floor", but "side 3".
+  const the = /\d$/.test(surface.says) ? '' : 'the '
+  return { surface, says: `${the}${surface.says} of the ${workKind(f).name(f.data)}${partner}` }
+}
 
 /** The surface that is meant, in the frame of some wood, and what it is called. */
 function surfaceOf(
@@ -102,6 +104,29 @@ function likeOn(
   return null
 }
 
+/** The surfaces that a piece has for more work, in the order of what made them. */
+export function surfacesOf(
+  features: readonly Feature[],
+  instance: Instance,
+  resolved: Pick<Resolved, 'byId'>,
+): Array<Named & { readonly place: Made }> {
+  const counts = new Map<string, number>()
+  const made = features.flatMap((f) => {
+    const step = f.step ?? f.joint
+    if (step === null) return []
+    return (workKind(f).own?.surfaces(f.data) ?? []).map((surface) => {
+      const key = `${step}/${surface.role}`
+      const copy = (counts.get(key) ?? 0) + 1
+      counts.set(key, copy)
+      const place: Made = { kind: 'made', step, role: surface.role, ...(copy > 1 && { copy }) }
+      return { ...named(surface, f), place }
+    })
+  })
+  if (!isRod(instance, resolved)) return made
+  const surface = rodSurface(instance.size)
+  return [{ surface, ...ROD, place: { kind: 'made', step: STOCK, role: surface.role } }, ...made]
+}
+
 /** Why the surface that a step is put on is not there. */
 function whyNone({ step, role }: Made, { name }: Wood, { project, steps }: Resolved): string {
   const of = steps.get(step)?.step
@@ -114,31 +139,3 @@ function whyNone({ step, role }: Made, { name }: Wood, { project, steps }: Resol
 }
 
 const sayRole = (role: string): string => (isRound({ role }) ? 'round side' : role.replace(/[\d_].*$/, ''))
-
-/** The surface of a piece that a place with an outward normal lies on, own frame; null where none does. */
-export function surfaceUnder(
-  features: readonly Feature[],
-  instance: Instance,
-  resolved: Pick<Resolved, 'byId'>,
-  at: Vec3,
-  normal: Vec3,
-): (Named & { readonly place: Made }) | null {
-  const counts = new Map<string, number>()
-  for (const f of features) {
-    const step = f.step ?? f.joint
-    if (step === null) continue
-    for (const surface of workKind(f).own?.surfaces(f.data) ?? []) {
-      const key = `${step}/${surface.role}`
-      const copy = (counts.get(key) ?? 0) + 1
-      counts.set(key, copy)
-      if (!liesOn(surface, at, normal)) continue
-      const place: Made = { kind: 'made', step, role: surface.role, ...(copy > 1 && { copy }) }
-      return { ...named(surface, f), place }
-    }
-  }
-  if (!isRod(instance, resolved)) return null
-  const surface = rodSurface(instance.size)
-  return liesOn(surface, at, normal)
-    ? { surface, ...ROD, place: { kind: 'made', step: STOCK, role: surface.role } }
-    : null
-}

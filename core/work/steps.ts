@@ -43,6 +43,7 @@ import { drawnPaths } from './outlines'
 import { chosenFor, CannotMake, type Kept, type StepInput, type Wood } from './own'
 import { framesOf } from './repeat'
 import { isRod, withinBlock, woodAlong } from './state'
+import { seenAs } from './seated'
 import { seatsOn, type Seat } from './seats'
 import { aboutRod, toolInto, type Tool } from './tool'
 
@@ -396,7 +397,7 @@ function framesFor(step: Step, ask: StepInput, wood: Wood): readonly Frame[] | C
   const own = ownWork(step.kind)!
   const ways: readonly string[] = own.repeats?.(step.options) ?? []
   if (!ways.includes(step.options.repeat ?? '')) return [wood.frame]
-  return framesOf(ask, wood, (axis) => own.placedBy?.(step, axis)?.from ?? null)
+  return framesOf(ask, wood, (axis) => own.placedBy?.(seenAs(step), axis)?.from ?? null)
 }
 
 /** `again` is how often it was done before. */

@@ -1,17 +1,18 @@
-/** Surfaces that work has left on a piece, as places for more work: what each is, and the wood seen from it. */
-import type { Made } from '../document'
+/** Surfaces that work has left on a piece, as places for more work, and the wood as it is seen from them. */
+import type { FaceName, Made } from '../document'
 import type { Mm } from '../measure'
 import { areaOf, type Segment } from '../outline'
 import {
   AXES,
-  carried,
   cornersOf,
   cross,
   dot,
+  faceAt,
   mainAxis,
   minus,
   negated,
   norm,
+  STILL,
   toOwn,
   toRoom,
   unit,
@@ -22,7 +23,7 @@ import {
   type Vec3,
 } from '../pieces'
 import type { OnSurface, Role, Wood } from './input'
-import { pointInto, vectorInto } from './tool'
+import { frameInto } from './tool'
 
 interface FlatSurface {
   readonly kind: 'flat'
@@ -132,19 +133,6 @@ export function sweptSides(
   })
 }
 
-/** The same surface as another frame has it. */
-export const surfaceInto = (to: Frame, from: Frame, s: MadeSurface): MadeSurface => {
-  if (s.kind === 'round') return { ...s, at: pointInto(to, from, s.at), along: vectorInto(to, from, s.along) }
-  const normal = vectorInto(to, from, s.normal)
-  const on = pointInto(
-    to,
-    from,
-    vec3((i) => s.normal[i] * s.offset),
-  )
-  const rim = s.rim && { rim: s.rim.map((p) => pointInto(to, from, p)) }
-  return { ...s, normal, offset: dot(normal, on), ...rim }
-}
-
 /** Off a flat, or a round by its radius, by no more than this a place is on it. */
 const ON: Mm = 0.05
 /** What is round is many-sided on the screen. */
@@ -190,6 +178,8 @@ function squareTo(normal: Vec3, axis: Axis): Vec3 | null {
   )
   return norm(part) > 0.5 ? unitVector(part) : null
 }
+/** The face of wood that looks most that way. */
+const nearestFace = (way: Vec3): FaceName => faceAt(mainAxis(way), way[mainAxis(way)] > 0)
 /** Pointing onwards along the own axis that it runs along most. */
 const onwards = (v: Vec3): Vec3 => (v[mainAxis(v)] < 0 ? negated(v) : v)
 
@@ -209,12 +199,7 @@ export interface SeenFrom {
 export function woodOn(s: MadeSurface, wood: Wood, turn: number): SeenFrom {
   const { x, y, z, origin, size, round } = s.kind === 'flat' ? flatSeat(s, wood) : roundSeat(s, wood, turn)
   const own: Frame = { origin, x, y, z }
-  const room: Frame = {
-    origin: toRoom(wood.frame, origin),
-    x: carried(wood.frame, x),
-    y: carried(wood.frame, y),
-    z: carried(wood.frame, z),
-  }
+  const room = frameInto(STILL, wood.frame, own)
   return {
     wood: { name: wood.name, frame: room, size, shoulder: { min: [0, 0, 0], max: size } },
     own,
@@ -234,20 +219,13 @@ function flatSeat({ normal, offset, rim }: FlatSurface, { size }: Wood): SeatFra
   const all = rim ?? cutThrough(normal, offset, size)
   const plane: Frame = { origin: vec3((i) => normal[i] * offset), x, y, z: normal }
   const places = all.map((p) => toOwn(plane, p))
-  const [low, high] = ([0, 1] as const)
-    .map((i) => places.map((p) => p[i]))
-    .reduce(
-      ([min, max], of) => [
-        [...min, Math.min(...of)],
-        [...max, Math.max(...of)],
-      ],
-      [[], []] as [number[], number[]],
-    ) as [number[], number[]]
+  const [us, vs] = [places.map((p) => p[0]), places.map((p) => p[1])]
+  const [left, near] = [Math.min(...us), Math.min(...vs)]
   const deep = below(plane.origin, normal, size)
   return {
     ...plane,
-    origin: toRoom(plane, [low[0]!, low[1]!, -deep]),
-    size: [high[0]! - low[0]!, high[1]! - low[1]!, deep],
+    origin: toRoom(plane, [left, near, -deep]),
+    size: [Math.max(...us) - left, Math.max(...vs) - near, deep],
     round: null,
   }
 }
@@ -257,10 +235,8 @@ function roundSeat(
   { size }: Wood,
   turn: number,
 ): SeatFrame {
-  const x = onwards(along)
+  const { x, zero, quarter: side } = waysRound(along)
   const hand = dot(x, along)
-  const [zero, quarter] = mainAxis(x) === 2 ? [unit(0), unit(1)] : [squareTo(x, 2)!, null]
-  const side = quarter ?? onwards(cross(x, zero))
   const [c, s] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)]
   const out = vec3((i) => zero[i] * c + side[i] * s)
   const y = vec3((i) => side[i] * c - zero[i] * s)
@@ -280,13 +256,31 @@ function roundSeat(
       axis: mainAxis(x),
       radius,
       hollow,
-      turn,
+      turn: ((turn % 360) + 360) % 360,
+      from: nearestFace(zero),
+      towards: nearestFace(side),
       straights: straights.map(({ from, to, radius: r }) => {
         const ends = [from * hand - low, to * hand - low]
         return { from: Math.min(...ends), to: Math.max(...ends), radius: r }
       }),
     },
   }
+}
+
+/** Along an axis, and square to it where turns are told from, and a quarter on. */
+function waysRound(axis: Vec3): { readonly x: Vec3; readonly zero: Vec3; readonly quarter: Vec3 } {
+  const x = onwards(axis)
+  if (mainAxis(x) === 2) return { x, zero: squareTo(x, 0)!, quarter: onwards(cross(x, squareTo(x, 0)!)) }
+  const zero = squareTo(x, 2)!
+  return { x, zero, quarter: onwards(cross(x, zero)) }
+}
+
+/** Where round its axis a place is, degrees from 0 to 360, as `woodOn` turns to it. */
+export function turnOf({ at, along }: RoundSurface, place: Vec3): number {
+  const { zero, quarter } = waysRound(along)
+  const from = minus(place, at)
+  const turn = (Math.atan2(dot(from, quarter), dot(from, zero)) * 180) / Math.PI
+  return turn < 0 ? turn + 360 : turn
 }
 
 /** So much further out a tool of that radius begins in a hollow, whose sides rise about it. */

@@ -1,7 +1,8 @@
 /** The mark of the work that is open on the ticket: dragged over its face, held to what it comes near. */
 import { useState } from 'react'
-import { AXES, axesOf, dot, minus, toOwn, toRoom, vec3, type Vec3 } from '../../../core/pieces'
+import { AXES, axesOf, dot, minus, STILL, toOwn, toRoom, vec3, type Vec3 } from '../../../core/pieces'
 import { keyOf, pieceOf } from '../../../core/resolve'
+import { frameInto, seenAs } from '../../../core/work'
 import { run, useOpen } from '../../store/open'
 import { fractions } from '../../ui/fractions'
 import { sayRefusal } from '../../ui/refusal'
@@ -9,6 +10,7 @@ import { useCarry } from '../../ui/useCarry'
 import { useBench } from '../asks'
 import { AtPlace } from '../stage/AtPlace'
 import { carriedChanges, holdAlong, markOf } from '../tools/place/onface'
+import { blockUnder } from '../tools/place/onsurface'
 import { evenStep } from '../placing/targets'
 import type { Stage3D } from '../stage/scene'
 import { alongLine } from '../stage/ray'
@@ -30,16 +32,22 @@ export function StepKnob({ stage }: { stage: Stage3D }) {
     const found = id ? shown.result(keyOf.step(id, field)) : undefined
     return found?.ok ? (found.value as number) : null
   }
-  const mark = step && !step.off && instance ? markOf(step, instance, value) : null
+  // On a surface that work has left it goes over that, as over the face of a block.
+  const block = step && instance && blockUnder(step, instance, shown, value('turn') ?? 0)
+  const on = block ?? instance
+  const frame = instance && (block ? frameInto(STILL, instance.frame, block.own) : instance.frame)
+  const seen = step && seenAs(step)
+  const mark = seen && !seen.off && on ? markOf(seen, on, value) : null
   const own = drag?.at ?? mark?.at
-  const room = own && instance ? toRoom(instance.frame, own) : null
+  const room = own && frame ? toRoom(frame, own) : null
   const at = room && vec3((i) => room[i] + (shift?.[i] ?? 0))
 
   const carry = useCarry((e) => {
-    if (readOnly || !step || !instance || !mark || !at) return null
+    if (readOnly || !seen || !instance || !on || !frame || !mark || !at) return null
     const axes = mark.placed.map((p) => p.axis)
-    const ways = axesOf(instance.frame)
-    const all = { shown, features: shown.features(instance.key).filter((f) => f.step !== step.id) }
+    const ways = axesOf(frame)
+    const beside = shown.features(instance.key).filter((f) => f.step !== seen.id)
+    const all = { shown, features: block ? null : beside }
     const pixel = stage.pixelAt(at)
     const hold = { reach: REACH * pixel, even: evenStep(shown, pixel) }
     e.preventDefault()
@@ -55,7 +63,7 @@ export function StepKnob({ stage }: { stage: Stage3D }) {
       if (Math.abs(across) < 0.05) return null
       const t = dot(minus(at, ray.from), normal) / across
       return toOwn(
-        instance.frame,
+        frame,
         vec3((i) => ray.from[i] + t * ray.direction[i] - (shift?.[i] ?? 0)),
       )
     }
@@ -72,14 +80,14 @@ export function StepKnob({ stage }: { stage: Stage3D }) {
         const to = through(p)
         if (!to) return
         held = AXES.map((i) =>
-          axes.includes(i) ? holdAlong(all, instance, i, mark.at[i] + to[i] - from[i], hold) : null,
+          axes.includes(i) ? holdAlong(all, on, i, mark.at[i] + to[i] - from[i], hold) : null,
         )
         const says = held.flatMap((h) => h?.says ?? []).join(', ')
         setDrag({ at: vec3((i) => held[i]?.at ?? mark.at[i]), says })
       },
       drop: () => {
         leave()
-        const changes = carriedChanges(step, mark.at, held, shown, value)
+        const changes = carriedChanges(seen, mark.at, held, shown, value)
         if (changes.length > 0) sayRefusal(run(changes, `Move work on ${instance.name}`))
       },
       leave,

@@ -26,6 +26,7 @@ import type { Shown } from '../../../core/shown'
 import { ownWork, presetNamed, roleAt, rolesOf, theFace, type Likely } from '../../../core/work'
 import { picked, type Wanted } from '../../store/open'
 import { faceUnder, stepAt, type Hold } from '../tools/place/onface'
+import { stepOnSurface, surfaceUnder } from '../tools/place/onsurface'
 import { edgeBetween, runStep, sideNear } from '../tools/place/runs'
 import { workIn } from './cuts'
 import { flatOn, sideOf, surfaceAt, type Hit } from './pick'
@@ -82,25 +83,32 @@ interface Placed {
   readonly step: Omit<Step, 'id'>
 }
 
-/** What a place of a piece is likely to want work for; null inside of what other work has left. */
+/** What a place of a piece is likely to want work for; null where none can be put. */
 export function likelyAt(hit: Hit, shown: Shown, { reach }: Hold): Likely | null {
   const { instance } = hit.board
   const at = toOwn(instance.frame, hit.point)
   const face = faceUnder(at, surfaceAt(hit).normal, instance.size)
-  if (!face || shown.byId.get(instance.piece)?.piece.kind !== 'made') return null
-  if (FACE_AT[face].axis === 0) return 'end'
+  if (shown.byId.get(instance.piece)?.piece.kind !== 'made') return null
+  if (!face) return surfaceUnder(at, surfaceAt(hit).normal, instance, shown) ? 'face' : null
+  if (face && FACE_AT[face].axis === 0) return 'end'
   return sideNear(face, at, instance.size, reach) ? 'edge' : 'face'
 }
 
-/** Where work would be put on the face that was hit; null inside of what other work has left. */
+/** Where work would be put on the face or the made surface that was hit; null where it cannot be. */
 export function workAt(hit: Hit, preset: string, shown: Shown, hold: Hold): Placed | null {
   const { instance, shift } = hit.board
   const { normal } = surfaceAt(hit)
   const at = toOwn(instance.frame, hit.point)
   const face = faceUnder(at, normal, instance.size)
-  if (!face || shown.byId.get(instance.piece)?.piece.kind !== 'made') return null
   const work = presetNamed(preset)
-  if (!work) return null
+  if (!work || shown.byId.get(instance.piece)?.piece.kind !== 'made') return null
+  if (!face) {
+    const under = surfaceUnder(at, normal, instance, shown)
+    const found = under && stepOnSurface(work, under, { instance, at }, shown, hold)
+    if (!found) return null
+    const room = plus(toRoom(instance.frame, found.at), shift)
+    return { shows: { from: room, to: room }, says: found.says, step: found.step }
+  }
   if (ownWork(work.kind)?.runs) {
     const side = sideNear(face, at, instance.size, hold.reach)
     const step = runStep(work, { instance, face, side }, shown)

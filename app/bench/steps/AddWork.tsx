@@ -2,6 +2,7 @@
 import { useState } from 'react'
 import {
   change,
+  faceOf,
   freeId,
   onFace,
   takenStepIds,
@@ -49,7 +50,13 @@ export function AddWork({ piece }: { piece: MadePiece | Group }) {
       aria-label="Add work"
     >
       <span className="text-quiet">On</span>
-      <FaceSelect value={wanted} faces={FACE_NAMES} disabled={false} say={say} onChange={setFace} />
+      <FaceSelect
+        value={onFace(wanted)}
+        faces={FACE_NAMES}
+        disabled={false}
+        say={say}
+        onChange={(at) => setFace(faceOf(at) ?? 'face')}
+      />
       <Choice
         label="Work"
         value=""

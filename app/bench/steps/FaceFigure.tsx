@@ -7,10 +7,21 @@ import { change, faceOf, type Step } from '../../../core/document'
 import { cornersOf } from '../../../core/outline'
 import { AXES, FACE_AT, faceAt, sayFace, type Axis } from '../../../core/pieces'
 import { sayLength, type Instance } from '../../../core/resolve'
-import { ownWork, toolTraced, workKind, type Datum, type Dimension, type Feature } from '../../../core/work'
+import type { Shown } from '../../../core/shown'
+import {
+  ownWork,
+  seenAs,
+  toolTraced,
+  workKind,
+  type Datum,
+  type Dimension,
+  type Feature,
+  type Standing,
+} from '../../../core/work'
 import { run, useOpen } from '../../store/open'
 import { drawnFractions, inWords } from '../../ui/fractions'
 import { sayRefusal } from '../../ui/refusal'
+import { blockUnder } from '../tools/place/onsurface'
 
 const [WIDE, HIGH] = [288, 132]
 const ROOM = { left: 46, right: 42, top: 10, bottom: 46 }
@@ -23,7 +34,9 @@ const SMALL = 26
 interface Props {
   readonly feature: Feature
   readonly step: Step
-  readonly on: Instance
+  readonly on: Pick<Instance, 'size'>
+  /** It is on a surface that earlier work has left, not on one of the six faces. */
+  readonly made?: boolean
   /** Goes to the field of a dimension that was pressed. */
   readonly onField: (name: string) => void
 }
@@ -40,11 +53,24 @@ const flatOf = (feature: Feature, step: Step): readonly Dimension[] => {
   const { axis: into } = FACE_AT[faceOf(step.at) ?? kind.shownOn(feature.data)]
   return kind.dimensions(feature.data).filter((d) => d.axis !== into)
 }
+/** A step as it is told: on a made surface, with that as the face of a block. */
+export function seenOn(feature: Feature, step: Step, on: Instance, shown: Shown): Omit<Props, 'onField'> {
+  const { on: surface } = feature.data as Standing<unknown>
+  const block = blockUnder(step, on, shown, surface?.round?.turn ?? 0)
+  if (!block) return { feature, step, on }
+  return {
+    feature: { ...feature, data: surface?.told ?? feature.data },
+    step: seenAs(step),
+    on: block,
+    made: true,
+  }
+}
+
 /** What is told by an outline has its drawing on the board. */
 export const drawsFace = (feature: Feature, step: Step): boolean =>
   !ownWork(step.kind)?.outlined?.(step.options) && flatOf(feature, step).length > 0
 
-export function FaceFigure({ feature, step, on, onField }: Props) {
+export function FaceFigure({ feature, step, on, made = false, onField }: Props) {
   const shown = useOpen((s) => s.shown)
   const readOnly = useOpen((s) => s.readOnly)
   const kind = workKind(feature)
@@ -157,7 +183,7 @@ export function FaceFigure({ feature, step, on, onField }: Props) {
       viewBox={`0 0 ${WIDE} ${HIGH}`}
       className="h-33 w-full border border-hairline bg-stage"
       role="group"
-      aria-label={`The step on ${sayFace(face)}`}
+      aria-label={made ? 'The step on its surface' : `The step on ${sayFace(face)}`}
     >
       <rect x={x0} y={y0} width={long} height={tall} fill="var(--wood-pale)" stroke="var(--ink)" />
       {rounds.map(([a, b, wide, high], n) => (
@@ -181,7 +207,7 @@ export function FaceFigure({ feature, step, on, onField }: Props) {
       {[pu, wu].map((d, n) => d && line(d, wu && pu ? n : 0))}
       {[pv, wv].map((d, n) => d && line(d, wv && pv ? n : 0))}
       {ends.map(({ axis, end, anchor, ...at }) => {
-        const name = sayFace(faceAt(axis, end === 'far'))
+        const name = made ? `${end}${axis === u ? ' end' : ''}` : sayFace(faceAt(axis, end === 'far'))
         const press = measureFrom(axis, end)
         if (axis === v && !press) return null
         return (

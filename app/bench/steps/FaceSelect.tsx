@@ -1,8 +1,20 @@
 /** The face that work is put on, by its name. */
-import type { FaceName, Group, MadePiece } from '../../../core/document'
+import {
+  faceOf,
+  onFace,
+  samePlace,
+  type FaceName,
+  type Group,
+  type Made,
+  type MadePiece,
+  type Place,
+} from '../../../core/document'
 import { FACE_NAMES, sayFace } from '../../../core/pieces'
 import { Choice } from '../../ui/Choice'
 import { sayOfGroup } from '../groups'
+
+/** More surfaces than are read in a list; others are pressed on the bench. */
+const MOST = 40
 
 export const sayOn = (wood: MadePiece | Group) => (face: FaceName) =>
   'spans' in wood && !('stock' in wood) ? sayOfGroup(face) : sayFace(face)
@@ -10,23 +22,38 @@ export const sayOn = (wood: MadePiece | Group) => (face: FaceName) =>
 export function FaceSelect({
   value,
   faces,
+  surfaces = [],
   disabled,
   say,
   onChange,
 }: {
   readonly say: (face: FaceName) => string
-  readonly value: FaceName
+  readonly value: Place
   readonly faces: readonly FaceName[]
+  /** What earlier work has left, with its name. */
+  readonly surfaces?: ReadonlyArray<{ readonly place: Made; readonly says: string }>
   readonly disabled: boolean
-  readonly onChange: (face: FaceName) => void
+  readonly onChange: (at: Place) => void
 }) {
+  const face = faceOf(value)
+  const now = surfaces.findIndex(({ place }) => samePlace(place, value))
+  const shown = surfaces.slice(0, MOST)
+  if (now >= MOST) shown.push(surfaces[now]!)
+  const others = shown.map((s): [string, string] => [JSON.stringify(s.place), s.says.replace(/^the /, '')])
+  const chosen = face ?? (now < 0 ? '' : JSON.stringify(surfaces[now]!.place))
   return (
     <Choice
       label="On"
       disabled={disabled}
-      value={value}
-      of={FACE_NAMES.filter((f) => faces.includes(f)).map((f) => [f, say(f)])}
-      onPick={onChange}
+      value={chosen}
+      placeholder="a surface that is gone"
+      of={[
+        ...FACE_NAMES.filter((f) => faces.includes(f)).map((f): [string, string] => [f, say(f)]),
+        ...others,
+      ]}
+      onPick={(picked) =>
+        onChange(picked.startsWith('{') ? (JSON.parse(picked) as Made) : onFace(picked as FaceName))
+      }
     />
   )
 }

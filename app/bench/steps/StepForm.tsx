@@ -23,7 +23,8 @@ import { useBench } from '../asks'
 import { AddWork } from './AddWork'
 import { BitChoice } from './BitChoice'
 import { BlockButton } from './BlockButton'
-import { drawsFace, FaceFigure } from './FaceFigure'
+import { surfacesFor } from '../tools/place/onsurface'
+import { drawsFace, FaceFigure, seenOn } from './FaceFigure'
 import { FaceSelect, sayOn } from './FaceSelect'
 import { MeetChoice } from './MeetChoice'
 import { onlyMeetable } from './meetable'
@@ -137,7 +138,9 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
     setTimeout(() => document.querySelector<HTMLInputElement>(`[data-field="${name}"] input`)?.focus())
   }
   const placed = !own.placeless?.(step.options)
-  const faced = made !== undefined && on !== undefined && drawsFace(made, step)
+  const seen = made && on && seenOn(made, step, on, useOpen.getState().shown)
+  const surfaces = own.seated && on ? surfacesFor(id, on, useOpen.getState().shown) : []
+  const faced = seen !== undefined && drawsFace(seen.feature, seen.step)
   return (
     <>
       {problems
@@ -151,15 +154,16 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
         <div className="grid grid-cols-[8.5rem_minmax(0,1fr)] items-center gap-2">
           <span className="text-quiet">On</span>
           <FaceSelect
-            value={faceOf(step.at) ?? own.faces[0]!}
+            value={step.at.kind === 'run' ? onFace(faceOf(step.at) ?? own.faces[0]!) : step.at}
             faces={own.faces}
+            surfaces={surfaces}
             disabled={readOnly}
             say={sayOn(piece)}
-            onChange={(face) => sayRefusal(run(change.setStep({ id, at: onFace(face) })))}
+            onChange={(at) => sayRefusal(run(change.setStep({ id, at })))}
           />
         </div>
       )}
-      {faced && <FaceFigure feature={made} step={step} on={on} onField={edit} />}
+      {faced && <FaceFigure {...seen} onField={edit} />}
       {Picture && made && on && !faced && <Picture data={made.data as never} on={on} />}
       {own.bit && <BitChoice key={id} step={step} />}
       {placed && own.runs && !bitless && <SideButtons step={step} say={sayOn(piece)} />}
@@ -178,7 +182,7 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
         </button>
       )}
       {open && rows(rest)}
-      {open && Picture && faced && <Picture data={made.data as never} on={on} />}
+      {open && Picture && faced && <Picture data={made!.data as never} on={on!} />}
       {!readOnly && (
         <>
           <div className="-ml-2 flex flex-wrap items-center border-t border-hairline pt-1">

@@ -77,7 +77,7 @@ function resolve(asked: StepInput, wood: Wood): Pegs | CannotMake {
   if (straight && height >= straight.radius - 1e-6)
     return CannotMake.of('height', `Pegs ${say(height)} high leave nothing of the round they stand on`)
   // On less than the greatest round of a profile they stand lower.
-  const sunk = straight ? on!.round!.radius - straight.radius : 0
+  const sunk = straight && on?.round ? on.round.radius - straight.radius : 0
   // A peg is wood that is left: it is no higher than what is there all over it.
   const low =
     Math.max(

@@ -51,10 +51,13 @@ export interface Hold {
   readonly even: number
 }
 
-/** What a place holds to along an own axis: shares of the side, other holes, else even steps. */
+/**
+ * What a place holds to along an own axis: shares of the side, other holes, else even steps. `features` is
+ * null on a surface that work has left, whose sides have no names.
+ */
 export function holdAlong(
-  { shown, features }: { readonly shown: Shown; readonly features: readonly Feature[] },
-  { shoulder }: Instance,
+  { shown, features }: { readonly shown: Shown; readonly features: readonly Feature[] | null },
+  { shoulder }: Pick<Instance, 'shoulder'>,
   axis: Axis,
   at: number,
   { reach, even }: Hold,
@@ -64,16 +67,17 @@ export function holdAlong(
   const plain = (p: number): Along => ({
     at: p,
     text: measureText(p - low, shown.style),
-    says: `${sayLength(shown, p)} from ${REFERENCE[axis]}`,
+    says: `${sayLength(shown, p)} ${features ? `from ${REFERENCE[axis]}` : axis === 0 ? 'along' : 'across'}`,
   })
   for (const [share, text] of SHARES) {
     const p = low + share * size
+    if (!features && Math.abs(at - p) < reach / 2) return plain(p)
     const says =
       share === 1 / 2 ? `the middle of its ${WORDS[axis]}` : `${sayLength(shown, p)} from ${REFERENCE[axis]}`
     if (Math.abs(at - p) < (share === 1 / 2 ? reach : reach / 2))
       return { at: p, text: `${NAMES[axis]}${text}`, says }
   }
-  const holes = features.flatMap((f) => holesOf(f)?.at ?? []).map((p) => p[axis])
+  const holes = (features ?? []).flatMap((f) => holesOf(f)?.at ?? []).map((p) => p[axis])
   const near = holes
     .filter((p) => Math.abs(at - p) < reach)
     .sort((a, b) => Math.abs(at - a) - Math.abs(at - b))
@@ -108,8 +112,29 @@ export const placedAxes = (step: Pick<Step, 'kind' | 'at' | 'options'>) =>
     return by ? [{ axis, ...by }] : []
   })
 
+type Sized = Pick<Instance, 'shoulder' | 'size'>
+
+/** Where a new step comes to lie on a block, from its near sides: its dimensions there are plain figures. */
+export function heldAt(
+  step: Pick<Step, 'kind' | 'at' | 'options'>,
+  block: Sized,
+  pressed: Vec3,
+  shown: Shown,
+  hold: Hold,
+): { readonly at: Vec3; readonly fields: Record<string, string>; readonly says: readonly string[] } {
+  const at = [...pressed] as [number, number, number]
+  const fields: Record<string, string> = {}
+  const says = placedAxes(step).map(({ axis, field, from }) => {
+    const held = holdAlong({ shown, features: null }, block, axis, pressed[axis], hold)
+    at[axis] = held.at
+    fields[field] = toldFrom(from, held, block, axis, shown)
+    return held.says
+  })
+  return { at, fields, says }
+}
+
 /** A measure from the low shoulder as one from where it is told. */
-function toldFrom(from: Datum, held: Along, instance: Instance, axis: Axis, shown: Shown): string {
+function toldFrom(from: Datum, held: Along, instance: Sized, axis: Axis, shown: Shown): string {
   if (from === 'near') return held.text
   const by = wayOf(from) * (held.at - datumAt(instance, axis, from))
   const share = from === 'centre' && /^[LWT]/.test(held.text) && Math.abs(by) > 1e-9
@@ -174,10 +199,15 @@ export function addStepAt(
 }
 
 /** Where the mark of a step stands on a piece: at its places, else in the middle; null off its six faces. */
-export function markOf(step: Step, instance: Instance, value: (field: string) => number | null) {
+export function markOf(
+  step: Step,
+  instance: Sized & { readonly round?: boolean },
+  value: (field: string) => number | null,
+) {
   if (step.at.kind !== 'face' || !FACE_NAMES.includes(step.at.face)) return null
   const { shoulder } = instance
-  const placed = placedAxes(step)
+  // On what is round it is always at the crest.
+  const placed = placedAxes(step).filter((p) => !instance.round || p.axis === 0)
   const { axis: into, far } = FACE_AT[step.at.face]
   const at = vec3((i) => {
     const [low, high] = [shoulder.min[i], shoulder.max[i]]
