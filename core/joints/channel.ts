@@ -95,6 +95,7 @@ function squareChannel(m: Meeting, { section, depth, fit, run, stops, depthKey }
     open: { low, high },
     size,
     depthKey,
+    ...(m.sunk > 0 && { down: m.sunk }),
   }
 }
 
@@ -161,7 +162,7 @@ function obliqueChannel(m: Meeting, { section, depth, fit, run, depthKey }: Cut)
 export function asTool(m: Meeting, block: Box): Tool {
   const { guest, host } = m
   const square = boxInto(host.frame, guest.frame, block)
-  if (square) return runOut(square, host.size)
+  if (square) return outOfSunk(m, runOut(square, host.size))
   const { min, max } = block
   const frame = frameInto(host.frame, guest.frame, { origin: min, x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] })
   const [l, w] = [max[0] - min[0], max[1] - min[1]]
@@ -176,6 +177,17 @@ export function asTool(m: Meeting, block: Box): Tool {
     ],
     depth: max[2] - min[2],
   }
+}
+
+/** Out of what is sawn back, too, so that no skin is left on it. */
+function outOfSunk(m: Meeting, tool: Tool): Tool {
+  if (m.sunk === 0 || tool.kind !== 'box') return tool
+  const { axis, far } = FACE_AT[m.hostFace]
+  const surface = surfaceAt(m.host, m.hostFace)
+  const at = far ? tool.max[axis] : tool.min[axis]
+  if (Math.abs(at - surface) > FLUSH) return tool
+  const moved = (v: Vec3) => vec3((i) => (i === axis ? surface + (far ? BEYOND : -BEYOND) : v[i]))
+  return far ? { ...tool, max: moved(tool.max) } : { ...tool, min: moved(tool.min) }
 }
 
 /** The host's box round a block of the guest's frame, clipped to the host. */

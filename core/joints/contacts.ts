@@ -77,7 +77,11 @@ export const findContacts = (
 
 /** How two instances come together; null when they do not. */
 function touch(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contact | null {
-  return flat(a, b, within, outlines) ?? through(a, b, within)
+  return (
+    flat(a, b, within, outlines) ??
+    (outlines(a).flats.length > 0 ? flat(b, a, within, outlines) : null) ??
+    through(a, b, within)
+  )
 }
 
 function flat(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contact | null {
@@ -85,8 +89,9 @@ function flat(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contact
     const m = meet(a, face, b, outlines)
     if (!m || Math.abs(m.gap) > within) continue
     const turned = rank(face) - rank(m.hostFace) || areaOf(a, face) - areaOf(b, m.hostFace)
-    const [guest, guestFace, host, hostFace] =
-      turned <= 0 ? [a, face, b, m.hostFace] : [b, m.hostFace, a, face]
+    // What is sawn back takes what comes to it.
+    const stays = turned <= 0 || m.sunk > 0
+    const [guest, guestFace, host, hostFace] = stays ? [a, face, b, m.hostFace] : [b, m.hostFace, a, face]
     const met = guest === a ? m : meet(guest, guestFace, host, outlines)
     return {
       sort: 'flat',

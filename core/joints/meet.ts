@@ -19,7 +19,7 @@ import {
 } from '../pieces'
 import type { Instance, Standing } from '../resolve'
 import { boxInto, pointInto, type Vec2 } from '../work'
-import { leftAt, NO_OUTLINES, sharedFace, type Body, type Outlines } from './sawn'
+import { facesOf, leftAt, NO_OUTLINES, sharedFace, type Body, type Outlines } from './sawn'
 
 export { NO_OUTLINES, type Body, type Outlines }
 
@@ -37,6 +37,8 @@ export interface Meeting<B extends Body = Instance> {
   readonly host: B
   readonly hostFace: FaceName
   readonly gap: Mm
+  /** How far in from its face the host is met, where sawing has taken it back; it is given as it is there. */
+  readonly sunk: Mm
   /** Whether the axes of the two lie along each other. */
   readonly square: boolean
   /** The box round what they share, in the guest's frame: flat along `into`. */
@@ -74,7 +76,8 @@ export function faceAgainst(frame: Frame, face: FaceName, other: Frame): FaceNam
 }
 
 /**
- * How `face` of the guest meets the host; null when no face of the host looks at it or they share nothing.
+ * How `face` of the guest meets the host, at the nearest of the flats that look at it; null when none does or
+ * they share nothing.
  */
 export function meet<B extends Body>(
   guest: B,
@@ -84,19 +87,37 @@ export function meet<B extends Body>(
 ): Meeting<B> | null {
   const hostFace = faceAgainst(guest.frame, face, host.frame)
   if (!hostFace) return null
+  let best: Meeting<B> | null = null
+  for (const at of facesOf(host, hostFace, outlines)) {
+    const found = meetAt(guest, face, hostFace, at, outlines)
+    if (found && (!best || Math.abs(found.gap) < Math.abs(best.gap) - TOUCHING)) best = found
+  }
+  return best
+}
+
+function meetAt<B extends Body>(
+  guest: B,
+  face: FaceName,
+  hostFace: FaceName,
+  { host, within, sunk }: ReturnType<typeof facesOf<B>>[number],
+  outlines: Outlines,
+): Meeting<B> | null {
   const n = normalOf(guest.frame, face)
   const gap = dot(n, onFace(host, hostFace)) - dot(n, onFace(guest, face))
   const into = FACE_AT[face].axis
   const [u, v] = otherAxes(into)
-  const boxed = boxInto(guest.frame, host.frame, host.shoulder)
+  const boxed = boxInto(guest.frame, host.frame, within)
   const left = leftAt(guest, face, outlines)
   if (!left) return null
-  const outline = boxed ? shared(left, boxed, u, v) : clip(footprint(guest, host, hostFace, u, v), left, u, v)
+  const outline = boxed
+    ? shared(left, boxed, u, v)
+    : clip(footprint(guest, { ...host, shoulder: within }, hostFace, u, v), left, u, v)
   if (outline.length < 3) return null
   const us = outline.map((p) => p[0])
   const vs = outline.map((p) => p[1])
   const all = { min: [Math.min(...us), Math.min(...vs)], max: [Math.max(...us), Math.max(...vs)] } as const
-  const both = sharedFace(all, [guest, u, v], [host, hostFace], outlines)
+  // A flat that is sawn tells itself how far it reaches.
+  const both = sunk > 0 ? all : sharedFace(all, [guest, u, v], [host, hostFace], outlines)
   if (!both) return null
   const [min, max] = [
     [0, 0, 0],
@@ -106,7 +127,7 @@ export function meet<B extends Body>(
   ;[min[u], min[v]] = both.min
   ;[max[u], max[v]] = both.max
   if (max[u] - min[u] <= TOUCHING || max[v] - min[v] <= TOUCHING) return null
-  return { guest, face, host, hostFace, gap, square: boxed !== null, patch: { min, max }, into }
+  return { guest, face, host, hostFace, gap, sunk, square: boxed !== null, patch: { min, max }, into }
 }
 
 function shared(a: Box, b: Box, u: Axis, v: Axis): Vec2[] {

@@ -5,6 +5,9 @@ import { lookOver } from '../proof'
 import type { Kernel } from '../solid'
 import { block, instance, join, make, testKernel, volume } from '../testing/scenario'
 import { workKind } from '../work'
+import { findContacts } from './contacts'
+import { offersOf, openContacts } from './offers'
+import { outlinesOf } from './sawn'
 import type { Tenon } from '../work/tenon'
 
 let kernel: Kernel
@@ -96,4 +99,83 @@ test('a tenon on an end that is sawn narrower stays within what is left of it', 
   )
   const whole = 30 * 6 * 50 + (400 * 90 - 2 * ((200 * 30) / 2)) * 18
   expect(volume(m, 'b#1', kernel)).toBeCloseTo(whole, 1)
+})
+
+describe('a leg that is cut back', () => {
+  const BACK = 25
+  /** As it is seen on its face: whole below and above, further in between 150 and 350. */
+  const outline = {
+    points: {
+      p1: [0, 0],
+      p2: [500, 0],
+      p3: [500, 60],
+      p4: [350, 60],
+      p5: [350, 35],
+      p6: [150, 35],
+      p7: [150, 60],
+      p8: [0, 60],
+    },
+    edges: [1, 2, 3, 4, 5, 6, 7, 8].map((n) => ({
+      id: `e${n}`,
+      kind: 'line',
+      from: `p${n}`,
+      to: `p${(n % 8) + 1}`,
+    })),
+  }
+  const notched: Step = {
+    ...sawn(outline),
+    id: 'w2',
+    kind: 'saw',
+    outline: undefined,
+    fields: { place: '250', length: '200', rise: String(BACK) },
+    options: { shape: 'notch', side: 'high' },
+  }
+  /** A leg, its edge 2 to the left, and a shelf whose end stands where it was cut back. */
+  const built = (step: Step, ...more: Array<ReturnType<typeof join>>) =>
+    make([
+      ...block('a', 'up-front', [0, 60], [0, 18], [0, 500]),
+      change.addStep({ on: 'a', step }),
+      ...block('s', 'right-up', [BACK - 300, 300], [0, 18], [200, 18]),
+      ...more,
+    ])
+  test.each([
+    ['an outline', sawn(outline)],
+    ['a notch', notched],
+  ])('by %s meets the end of a shelf there', (_, step) => {
+    const m = modelOf(built(step))
+    const [contact, ...others] = findContacts(m.resolved.instances, undefined, outlinesOf(m.sawn))
+    expect(others).toEqual([])
+    expect(contact).toMatchObject({
+      sort: 'flat',
+      guestFace: 'end2',
+      hostFace: 'edge2',
+      gap: expect.closeTo(0, 9),
+    })
+    const offers = offersOf(openContacts(m.resolved, new Set(), m.sawn), m.resolved)
+    expect(offers[0]!.kinds.map((k) => k.kind)).toContain('housing')
+    expect(offers[0]!.kinds.map((k) => k.kind)).not.toContain('lap')
+  })
+  test('takes a dado, a tenon and dowels, counted from there', () => {
+    const left = (...j: Array<ReturnType<typeof join>>) =>
+      volume(modelOf(built(sawn(outline), ...j)), 'a#1', kernel)
+    const plain = left()
+    expect(plain).toBeCloseTo((500 * 60 - 200 * BACK) * 18, 3)
+    expect(plain - left(join('housing', ['s.end2', 'a'], { depth: 6, fit: 0 }))).toBeCloseTo(6 * 18 * 18, 3)
+    const tenon = join(
+      'tenon',
+      ['s.end2', 'a'],
+      { length: 20, thickness: 6, shoulder: 3, fit: 0 },
+      { ends: 'square' },
+    )
+    expect(plain - left(tenon)).toBeCloseTo(20 * 6 * 12, 3)
+    const model = modelOf(built(sawn(outline), join('housing', ['s.end2', 'a'], { depth: 6, fit: 0 })))
+    expect(lookOver(model).filter((f) => f.level === 'stop')).toEqual([])
+    const [dado] = model.features(instance(model, 'a#1'))
+    expect(
+      workKind(dado!)
+        .describe(dado!.data, null)
+        .filter((x) => typeof x === 'string')
+        .join(''),
+    ).toContain('from a surface')
+  })
 })

@@ -10,24 +10,25 @@ import {
   type Segment,
 } from '../outline'
 import { FACE_AT, mainAxis, toRoom, vec3, type Axis, type Box } from '../pieces'
-import { pointInto, type Kept } from '../work'
+import { pointInto, type Kept, type SawnWood } from '../work'
 import type { Instance } from '../resolve'
 
 /** What a piece is between its shoulders: an instance, or a pose before its joints are known. */
 export type Body = Pick<Instance, 'frame' | 'shoulder'>
 
-/** What outlines leave of a piece of wood; none of one that has none. */
-export type Outlines = (body: Body) => readonly Kept[]
+/** What sawing leaves of a piece of wood, before it is joined. */
+export type Outlines = (body: Body) => SawnWood
 
-export const NO_OUTLINES: Outlines = () => []
+const WHOLE: SawnWood = { kept: [], flats: [] }
+export const NO_OUTLINES: Outlines = () => WHOLE
 
-/** What outlines leave of each instance that has any, by its key. */
-export type SawnPieces = ReadonlyMap<string, readonly Kept[]>
+/** What sawing leaves of each instance that is sawn, by its key. */
+export type SawnPieces = ReadonlyMap<string, SawnWood>
 
 export const outlinesOf =
   (sawn: SawnPieces): Outlines =>
   (body) =>
-    ('key' in body && sawn.get(body.key as string)) || []
+    ('key' in body && sawn.get(body.key as string)) || WHOLE
 
 /** How far within a face its section is taken, and how near chords are to what is drawn there. */
 const WITHIN = 1e-5
@@ -42,7 +43,7 @@ const axisOf = ({ frame }: Kept): Axis => mainAxis(frame.z)
 export function leftAt(body: Body, face: FaceName, outlines: Outlines): Box | null {
   const { axis: into, far } = FACE_AT[face]
   let { min, max } = body.shoulder
-  for (const kept of outlines(body)) {
+  for (const kept of outlines(body).kept) {
     const seen = axisOf(kept)
     if (seen === into) continue
     const at = (far ? body.shoulder.max[into] : body.shoulder.min[into]) + (far ? -WITHIN : WITHIN)
@@ -54,6 +55,38 @@ export function leftAt(body: Body, face: FaceName, outlines: Outlines): Box | nu
     max = vec3((i) => (i === across ? Math.min(max[i], high) : max[i]))
   }
   return { min, max }
+}
+
+/** Nearer to a face than this is that face. */
+const FACE = 1e-3
+
+/**
+ * A host as it is met at a face: between its shoulders, and once for each flat that looks as that face does
+ * and lies further in, as a body that ends there; `within` is as far as that flat reaches.
+ */
+export function facesOf<B extends Body>(
+  host: B,
+  face: FaceName,
+  outlines: Outlines,
+): Array<{ readonly host: B; readonly within: Box; readonly sunk: number }> {
+  const { axis, far } = FACE_AT[face]
+  const { min, max } = host.shoulder
+  const surface = far ? max[axis] : min[axis]
+  const flats = outlines(host).flats.flatMap(({ normal, offset, rim }) => {
+    if ((far ? normal[axis] : -normal[axis]) < 1 - 1e-9) return []
+    const at = far ? offset : -offset
+    const sunk = far ? surface - at : at - surface
+    if (sunk < FACE || sunk > max[axis] - min[axis] - FACE) return []
+    const shoulder: Box = far
+      ? { min, max: vec3((i) => (i === axis ? at : max[i])) }
+      : { min: vec3((i) => (i === axis ? at : min[i])), max }
+    const within: Box = {
+      min: vec3((i) => (i === axis ? shoulder.min[i] : Math.max(min[i], Math.min(...rim.map((p) => p[i]))))),
+      max: vec3((i) => (i === axis ? shoulder.max[i] : Math.min(max[i], Math.max(...rim.map((p) => p[i]))))),
+    }
+    return [{ host: { ...host, shoulder }, within, sunk }]
+  })
+  return [{ host, within: host.shoulder, sunk: 0 }, ...flats]
 }
 
 /** Where outlines cross a line square to one own axis, along another. */
@@ -78,7 +111,7 @@ export function sharedFace(
   [host, hostFace]: readonly [Body, FaceName],
   outlines: Outlines,
 ): Rectangle | null {
-  const kept = outlines(host).filter((k) => axisOf(k) === FACE_AT[hostFace].axis)
+  const kept = outlines(host).kept.filter((k) => axisOf(k) === FACE_AT[hostFace].axis)
   if (kept.length === 0) return rectangle
   const seen = kept.map(({ frame, paths }) => {
     const at = ([a, b]: Place2): Place2 => {

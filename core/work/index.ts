@@ -118,6 +118,7 @@ export {
   firstRows,
   CannotMake,
   type Kept,
+  type SawnWood,
   type StepInput,
   type OwnKind,
   type PlacedBy,

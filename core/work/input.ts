@@ -54,6 +54,13 @@ export interface Kept {
   readonly paths: readonly Path[]
 }
 
+/** What steps that look at nothing leave of a piece, so that joints can see it before they are made. */
+export interface SawnWood {
+  readonly kept: readonly Kept[]
+  /** Flats of its own frame, with places on each that reach as far as it does. */
+  readonly flats: ReadonlyArray<Flat & { readonly rim: readonly Vec3[] }>
+}
+
 /** A stretch of wood along a line, from the place that was asked about. */
 export interface Stretch {
   readonly from: Mm

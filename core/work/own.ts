@@ -91,7 +91,7 @@ export interface OwnDefinition<D> {
    */
   carry(data: D, from: Frame, to: Wood): D | null
   flats(data: D): readonly Role[]
-  /** All surfaces it leaves that other work can be put on; its flats, when not said. */
+  /** All surfaces it leaves that other work can be put on, or that joints meet; its flats, when not said. */
   surfaces?(data: D): readonly MadeSurface[]
   /** What of another piece can be put where this is. */
   mates?(data: D): readonly Mate[]

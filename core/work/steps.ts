@@ -36,11 +36,11 @@ import {
   type Vec3,
 } from '../pieces'
 import type { Feature, Supply } from './feature'
-import { isDirection, ownWork, rolesOf, stepFault, workKind } from './index'
+import { isDirection, kindDependsOnShape, ownWork, rolesOf, stepFault, workKind } from './index'
 import { meetingsOf, type Met } from './meetings'
 import { waysOf } from './onface'
 import { drawnPaths } from './outlines'
-import { chosenFor, CannotMake, type Kept, type StepInput, type Wood } from './own'
+import { chosenFor, CannotMake, type SawnWood, type StepInput, type Wood } from './own'
 import { framesOf } from './repeat'
 import { isRod, withinBlock, woodAlong } from './state'
 import { seenAs } from './seated'
@@ -151,11 +151,19 @@ export type OwnCache = WeakMap<
   Map<string, { readonly inputs: readonly unknown[]; readonly data: unknown }>
 >
 
-/** What outlines came to last time. */
+/** What steps that joints see came to last time. */
 export type OutlinesCache = WeakMap<
   Instance,
-  { readonly inputs: readonly unknown[]; readonly made: readonly Kept[] }
+  { readonly inputs: readonly unknown[]; readonly made: SawnWood }
 >
+
+/** Steps that can be worked out before joints are: on a face, once, and without a look at what is there. */
+function seenByJoints(step: Step): boolean {
+  const own = ownWork(step.kind)
+  if (!own || step.off || stepFault(step) || step.at.kind === 'made') return false
+  if (own.seesWood || own.meets?.(step.options) || own.bit || kindDependsOnShape(step.kind)) return false
+  return (step.options.repeat ?? 'none') === 'none'
+}
 
 /**
  * What outlines leave of each instance that has any, by its key, before it is joined. `kept` is brought up to
@@ -164,11 +172,11 @@ export type OutlinesCache = WeakMap<
 export function outlinesOf(
   resolved: Resolved,
   kept: OutlinesCache = new WeakMap(),
-): ReadonlyMap<string, readonly Kept[]> {
-  const found = new Map<string, readonly Kept[]>()
+): ReadonlyMap<string, SawnWood> {
+  const found = new Map<string, SawnWood>()
   for (const piece of resolved.pieces) {
     const steps = (originalOf(piece.piece, resolved.project)?.work ?? []).flatMap((step) => {
-      const found = ownWork(step.kind)?.keeps && !step.off && !stepFault(step) && resolved.steps.get(step.id)
+      const found = seenByJoints(step) && resolved.steps.get(step.id)
       return found && found.values ? [found] : []
     })
     if (steps.length === 0) continue
@@ -180,12 +188,17 @@ export function outlinesOf(
       }
       const twin = piece.piece.kind === 'twin'
       const wood = twin ? imageOf(i) : i
-      const made = steps.flatMap(({ step, values }): Kept[] => {
+      const all = steps.flatMap(({ step, values }) => {
         const own = ownWork(step.kind)!
         const data = own.resolve(asked(step, values!, null, OF_PIECES, String, wood), wood)
         const whole = data instanceof CannotMake ? null : twin ? own.carry(data, wood.frame, i) : data
-        return whole === null ? [] : [own.keeps!(whole) ?? []].flat()
+        if (whole === null) return []
+        const flats = own
+          .surfaces(whole)
+          .flatMap((s) => (s.kind === 'flat' && s.rim ? [{ ...s, rim: s.rim }] : []))
+        return [{ kept: own.keeps?.(whole) ?? null, flats }]
       })
+      const made: SawnWood = { kept: all.flatMap((x) => x.kept ?? []), flats: all.flatMap((x) => x.flats) }
       kept.set(i, { inputs: steps, made })
       found.set(i.key, made)
     }

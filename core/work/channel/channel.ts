@@ -31,6 +31,8 @@ export interface Channel extends Standing<Channel> {
     /** Where the middle of it meets the near and the far side of the face, along `acrossAxis`. */
     readonly middle: readonly [Mm, Mm]
   }
+  /** How far below its face it begins, where sawing has taken that back; none, when not said. */
+  readonly down?: Mm
   /** Where the depth comes from, for asking. */
   readonly depthKey?: string
 }

@@ -1,4 +1,5 @@
 import { faceAt, type Axis } from '../../pieces'
+import { sayLowered } from '../state'
 import { capital, REFERENCE, sayDegrees, theFace, theSurface, toldOn, type Sentence } from '../feature'
 import { depthOf, offsetOf, stopsOf, widthOf, type Channel } from './channel'
 
@@ -29,7 +30,7 @@ export function describe(all: Channel, partner: string | null): Sentence {
   }
   if (c.open.low[a] || c.open.high[a]) out.push(` along ${side(a, c.open.high[a])}`)
   else out.push(', ', { mm: offsetOf(c) }, ` from ${side(a, false)}`)
-  out.push(`, on ${theSurface(all)}`)
+  out.push(`, on ${theSurface(all)}`, ...sayLowered(all.down))
   const stops = stopsOf(c)
   if (stops.low > 1e-6) out.push(', stopped ', { mm: stops.low }, ` from ${side(c.along, false)}`)
   if (stops.high > 1e-6) out.push(', stopped ', { mm: stops.high }, ` from ${side(c.along, true)}`)
