@@ -27,7 +27,7 @@ export interface Cut {
   readonly run: Axis
   /** How far it stops short of the host's sides, at the low and the high end of that axis. */
   readonly stops: { readonly low: Mm; readonly high: Mm }
-  readonly depthKey: string
+  readonly depthKey?: string
 }
 
 export function channelFor(m: Meeting, cut: Cut): Channel {

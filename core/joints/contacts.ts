@@ -17,15 +17,30 @@ import {
   FACE_NAMES,
   norm,
   toRoom,
+  vec3,
   type Box,
   type Vec3,
 } from '../pieces'
 import type { Instance } from '../resolve'
 import { pointInto } from '../work'
-import { cornerOf, distanceTo, extentOf, meet, middleOf, NO_OUTLINES, TOUCHING, type Outlines } from './meet'
+import { rodIn } from './rod/line'
+import {
+  cornerOf,
+  distanceTo,
+  extentOf,
+  isLetIn,
+  meet,
+  middleOf,
+  NO_OUTLINES,
+  TOUCHING,
+  type Outlines,
+} from './meet'
 
-/** How two pieces come together: flat on each other, through each other, or at an angle. */
-export type ContactSort = 'flat' | 'crossing' | 'tee' | 'corner' | 'angle'
+/**
+ * How two pieces come together: flat on each other, one let into the other, as a round rod or otherwise,
+ * through it, or at an angle.
+ */
+export type ContactSort = 'flat' | 'let' | 'rod' | 'crossing' | 'tee' | 'corner' | 'angle'
 
 /** Two pieces that come together. The one that would go into the other comes first. */
 export interface Contact {
@@ -39,10 +54,12 @@ export interface Contact {
    * outside.
    */
   readonly cornerFace: FaceName | null
-  /** How far apart the faces are; 0 where pieces run through each other. */
+  /** How far apart the faces are, less than nothing for what is let in; 0 where pieces run through each other. */
   readonly gap: Mm
   /** The room box round what they share. */
   readonly patch: Box
+  /** The guest is a round rod. */
+  readonly rod?: true
 }
 
 /** The pairs of instances whose boxes are no further apart than `within`, in a steady order. */
@@ -78,8 +95,10 @@ export const findContacts = (
 /** How two instances come together; null when they do not. */
 function touch(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contact | null {
   return (
+    rodInto(a, b, outlines) ??
     flat(a, b, within, outlines) ??
     (outlines(a).flats.length > 0 ? flat(b, a, within, outlines) : null) ??
+    letIn(a, b, outlines) ??
     through(a, b, within)
   )
 }
@@ -88,6 +107,9 @@ function flat(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contact
   for (const face of FACE_NAMES) {
     const m = meet(a, face, b, outlines)
     if (!m || Math.abs(m.gap) > within) continue
+    // Beside its ends a rod touches in a line.
+    if (outlines(a).round && FACE_AT[face].axis !== 0) continue
+    if (outlines(b).round && FACE_AT[m.hostFace].axis !== 0) continue
     const turned = rank(face) - rank(m.hostFace) || areaOf(a, face) - areaOf(b, m.hostFace)
     // What is sawn back takes what comes to it.
     const stays = turned <= 0 || m.sunk > 0
@@ -102,6 +124,7 @@ function flat(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contact
       gap: m.gap,
       cornerFace: (met && cornerOf(met)?.hostFace) ?? null,
       patch: boxAround(a.frame, m.patch),
+      ...(outlines(guest).round && { rod: true }),
     }
   }
   return null
@@ -111,6 +134,49 @@ function flat(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contact
 const rank = (face: FaceName): number => FACE_AT[face].axis
 const areaOf = (i: Instance, face: FaceName): number =>
   AXES.reduce<number>((n, k) => (k === FACE_AT[face].axis ? n : n * extentOf(i, k)), 1)
+
+/** A rod that is drawn with its axis some way into the other piece, or through it. */
+function rodInto(a: Instance, b: Instance, outlines: Outlines): Contact | null {
+  for (const [guest, host] of [
+    [a, b],
+    [b, a],
+  ] as const) {
+    const found = outlines(guest).round ? rodIn(guest, host) : null
+    if (!found) continue
+    const ends = [0, found.depth].map((by) =>
+      toRoom(
+        host.frame,
+        vec3((i) => found.at[i] + found.along[i] * by),
+      ),
+    )
+    const patch = {
+      min: vec3((i) => Math.min(ends[0]![i], ends[1]![i])),
+      max: vec3((i) => Math.max(ends[0]![i], ends[1]![i])),
+    }
+    const [guestFace, hostFace, gap] = [found.end, found.face, -found.depth]
+    return { sort: 'rod', guest, guestFace, host, hostFace, cornerFace: null, gap, patch, rod: true }
+  }
+  return null
+}
+
+/** A piece that is drawn with an end or an edge some way into a face of the other, and out of nothing else. */
+function letIn(a: Instance, b: Instance, outlines: Outlines): Contact | null {
+  if (penetration(a, b) <= TOUCHING) return null
+  const all = [
+    [a, b],
+    [b, a],
+  ].flatMap(([guest, host]) =>
+    FACE_NAMES.flatMap((face) => {
+      const m = FACE_AT[face].axis === 2 ? null : meet(guest!, face, host!, outlines)
+      return m && isLetIn(m) ? [m] : []
+    }),
+  )
+  if (all.length === 0) return null
+  const m = all.reduce((x, y) => (y.gap > x.gap + TOUCHING ? y : x))
+  const { guest, face: guestFace, host, hostFace, gap } = m
+  const patch = boxAround(guest.frame, m.patch)
+  return { sort: 'let', guest, guestFace, host, hostFace, cornerFace: null, gap, patch }
+}
 
 function through(a: Instance, b: Instance, within: Mm): Contact | null {
   const depth = penetration(a, b)
@@ -223,6 +289,8 @@ export function groupContacts(contacts: readonly Contact[]): ContactGroup[] {
 }
 
 const HOW: Readonly<Record<Exclude<ContactSort, 'flat'>, string>> = {
+  let: 'let into',
+  rod: 'as a rod in',
   crossing: 'across',
   tee: 'ending in',
   corner: 'making a corner with',

@@ -107,10 +107,14 @@ export class Deriving {
   }
 
   /**
-   * Every place where a face of the first member touches the second; says so when a first member touches
-   * nothing.
+   * Every place where a face of the first member touches the second, or meets it as is asked; says so when a
+   * first member does not.
    */
-  meetings(face = this.face(0), hostMember = 1): Meeting[] {
+  meetings(
+    face = this.face(0),
+    hostMember = 1,
+    meets: (m: Meeting) => boolean = (m) => Math.abs(m.gap) <= TOUCHING,
+  ): Meeting[] {
     const hosts = this.members(hostMember)
     if (!face) {
       this.faceless(0)
@@ -120,7 +124,7 @@ export class Deriving {
       const others = hosts.filter((h) => h !== guest)
       const found = others.flatMap((host) => {
         const m = meet(guest, face, host, this.outlines)
-        return m && Math.abs(m.gap) <= TOUCHING ? [m] : []
+        return m && meets(m) ? [m] : []
       })
       if (found.length === 0 && others.length > 0) this.wrong(sayApart(guest, face, others, this.say))
       return found

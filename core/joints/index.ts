@@ -16,6 +16,7 @@ import { knuckles } from './knuckles'
 import { lap } from './lap'
 import { mitre } from './mitre'
 import { pockets } from './pockets'
+import { rod } from './rod'
 import { screws } from './screws'
 import { tabs } from './tabs'
 import { tenon } from './tenon'
@@ -34,6 +35,7 @@ export const JOINTS: readonly JointKind[] = [
   fingers,
   dovetail,
   tongue,
+  rod,
   knuckles,
   glue,
   trim,
@@ -50,7 +52,7 @@ export const proposalsAt = (
   resolved: Resolved,
 ): Array<{ kind: JointKind; proposal: Proposal }> =>
   JOINTS.flatMap((kind) => {
-    const proposal = kind.propose(contact, resolved)
+    const proposal = contact.rod && !kind.rods ? null : kind.propose(contact, resolved)
     return proposal ? [{ kind, proposal, rank: kind.rank(contact) }] : []
   }).sort((a, b) => a.rank - b.rank)
 

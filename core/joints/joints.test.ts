@@ -26,6 +26,7 @@ import { cases as lap } from './lap/cases'
 import { cases as mitre } from './mitre/cases'
 import { cases as fingers } from './fingers/cases'
 import { cases as dovetail } from './dovetail/cases'
+import { cases as rod } from './rod/cases'
 import { cases as tongue } from './tongue/cases'
 import { cases as glue } from './glue/cases'
 import { cases as butt } from './butt/cases'
@@ -48,6 +49,7 @@ const byKind = {
   mitre,
   fingers,
   dovetail,
+  rod,
   tongue,
   glue,
   butt,

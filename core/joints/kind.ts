@@ -51,6 +51,8 @@ export interface JointKind {
   readonly holds: 'fast' | 'turning' | 'not'
   /** What holds it is put in when the pieces are together: all of it, or its pins. */
   readonly later: 'all' | 'pins' | null
+  /** It can be made where a round rod goes in. */
+  readonly rods: boolean
   /** What it would be at this contact; null when it cannot be made there. */
   propose(contact: Contact, resolved: Resolved): Proposal | null
   /** Where a maker would think of it at this contact: the lower, the sooner. */
@@ -85,6 +87,7 @@ export interface Definition {
   readonly holds?: 'turning' | 'not'
   readonly stiff?: true
   readonly slight?: true
+  readonly rods?: true
   readonly later?: 'all' | 'pins'
   /** The measures and choices that mean nothing as the others are; they are kept, and not shown. */
   hiddenFields?(joint: Pick<Joint, 'fields' | 'options'>): readonly string[]
@@ -122,6 +125,7 @@ export function defineJoint(d: Definition): JointKind {
     holds: d.holds ?? 'fast',
     stiff: d.stiff ?? d.bare ?? false,
     slight: d.slight ?? false,
+    rods: d.rods ?? false,
     later: d.later ?? null,
     measures: (joint) => {
       if (!sound(joint)) return []

@@ -7,6 +7,7 @@ import {
   dot,
   FACE_AT,
   FACE_NAMES,
+  mainAxis,
   normalOf,
   sayFace,
   toOwn,
@@ -18,7 +19,7 @@ import {
   type Vec3,
 } from '../pieces'
 import type { Instance, Standing } from '../resolve'
-import { boxInto, pointInto, type Vec2 } from '../work'
+import { boxInto, pointInto, vectorInto, type Vec2 } from '../work'
 import { facesOf, leftAt, NO_OUTLINES, sharedFace, type Body, type Outlines } from './sawn'
 
 export { NO_OUTLINES, type Body, type Outlines }
@@ -128,6 +129,19 @@ function meetAt<B extends Body>(
   ;[max[u], max[v]] = both.max
   if (max[u] - min[u] <= TOUCHING || max[v] - min[v] <= TOUCHING) return null
   return { guest, face, host, hostFace, gap, sunk, square: boxed !== null, patch: { min, max }, into }
+}
+
+/**
+ * Whether a guest is drawn some way into a face of its host, as into a dado or a rabbet: not through it, and
+ * not across all of an edge, where it would be lapped.
+ */
+export function isLetIn(m: Meeting<Body>): boolean {
+  const deep = -m.gap
+  if (!m.square || deep <= TOUCHING || deep >= behind(m) - TOUCHING) return false
+  if (extentOf(m.guest, m.into) <= deep + TOUCHING) return false
+  if (FACE_AT[m.hostFace].axis === 2) return true
+  const across = mainAxis(vectorInto(m.guest.frame, m.host.frame, [0, 0, 1]))
+  return m.patch.max[across] - m.patch.min[across] < extentOf(m.host, 2) - TOUCHING
 }
 
 function shared(a: Box, b: Box, u: Axis, v: Axis): Vec2[] {

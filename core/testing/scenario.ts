@@ -21,8 +21,8 @@ import { lookOver } from '../proof'
 let loading: Promise<Kernel> | null = null
 export const testKernel = (): Promise<Kernel> => (loading ??= loadKernel())
 
-export function make(changes: readonly Change[], unit: 'in' | 'mm' = 'mm'): Project {
-  const done = execute(newProject('t', 'Test', unit), changes)
+export function make(changes: readonly Change[], unit: 'in' | 'mm' = 'mm', on?: Project): Project {
+  const done = execute(on ?? newProject('t', 'Test', unit), changes)
   if (!done.ok) throw new Error(done.why)
   return done.project
 }

@@ -105,6 +105,7 @@ export {
 } from './feature'
 export * from './fields'
 export { SIX, waysOf } from './onface'
+export { beyond } from './slant'
 export { seenAs } from './seated'
 export { liesOn, turnOf, woodOn } from './surfaces'
 export { isRod } from './state'

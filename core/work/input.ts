@@ -57,6 +57,8 @@ export interface Kept {
 /** What steps that look at nothing leave of a piece, so that joints can see it before they are made. */
 export interface SawnWood {
   readonly kept: readonly Kept[]
+  /** It is a round rod. */
+  readonly round?: true
   /** Flats of its own frame, with places on each that reach as far as it does. */
   readonly flats: ReadonlyArray<Flat & { readonly rim: readonly Vec3[] }>
 }

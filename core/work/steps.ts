@@ -157,6 +157,8 @@ export type OutlinesCache = WeakMap<
   { readonly inputs: readonly unknown[]; readonly made: SawnWood }
 >
 
+const ROD: SawnWood = { kept: [], flats: [], round: true }
+
 /** Steps that can be worked out before joints are: on a face, once, and without a look at what is there. */
 function seenByJoints(step: Step): boolean {
   const own = ownWork(step.kind)
@@ -179,7 +181,12 @@ export function outlinesOf(
       const found = seenByJoints(step) && resolved.steps.get(step.id)
       return found && found.values ? [found] : []
     })
-    if (steps.length === 0) continue
+    const [first] = piece.instances
+    const round = first !== undefined && isRod(first, resolved)
+    if (steps.length === 0) {
+      if (round) for (const i of piece.instances) found.set(i.key, ROD)
+      continue
+    }
     for (const i of piece.instances) {
       const old = kept.get(i)
       if (old?.inputs.length === steps.length && steps.every((x, n) => x === old.inputs[n])) {
@@ -198,7 +205,11 @@ export function outlinesOf(
           .flatMap((s) => (s.kind === 'flat' && s.rim ? [{ ...s, rim: s.rim }] : []))
         return [{ kept: own.keeps?.(whole) ?? null, flats }]
       })
-      const made: SawnWood = { kept: all.flatMap((x) => x.kept ?? []), flats: all.flatMap((x) => x.flats) }
+      const made: SawnWood = {
+        kept: all.flatMap((x) => x.kept ?? []),
+        flats: all.flatMap((x) => x.flats),
+        ...(round && { round }),
+      }
       kept.set(i, { inputs: steps, made })
       found.set(i.key, made)
     }

@@ -12,6 +12,7 @@ export const butt = defineJoint({
   measures: {},
   bare: true,
   slight: true,
+  rods: true,
   propose: (c) =>
     c.sort === 'flat' && c.guest.piece !== c.host.piece
       ? { between: [memberAt(c.guest, c.guestFace), memberAt(c.host, c.hostFace)], fields: {} }

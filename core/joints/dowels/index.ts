@@ -20,6 +20,7 @@ export const dowels = defineJoint({
     room: { label: 'Glue room', placeholder: '1 mm', text: '1mm' },
   },
   fastens: true,
+  rods: true,
   hiddenFields: rowIdle,
   propose: (c, resolved) => {
     if (c.sort !== 'flat' || c.guest.piece === c.host.piece) return null

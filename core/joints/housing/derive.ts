@@ -4,22 +4,30 @@
  * guest's thickness, d deep, running out through every side of the host that the guest is flush with or
  * stands proud of.
  */
-import type { FaceName } from '../../document'
+import type { FaceName, Joint } from '../../document'
 import type { Mm } from '../../measure'
 import { FACE_AT, faceAt, overlap, type Axis, type Box } from '../../pieces'
 import { keyOf, type Instance } from '../../resolve'
 import { boxInto, type Channel, type Notch } from '../../work'
 import type { Deriving } from '../deriving'
-import { behind, meet, type Meeting } from '../meet'
+import { behind, isLetIn, meet, type Meeting } from '../meet'
 import { axisInHost, channelFor, isChannel } from '../channel'
 import { entries } from './hosts'
 
 const FLUSH: Mm = 1e-3
 
+/** The guest is drawn with what goes in; else it grows by that. */
+export const isDrawnIn = ({ options }: Pick<Joint, 'options'>): boolean => options.drawn === 'into'
+
+/** How deep the channel is: so far as the guest is drawn in, and the gap at the bottom. */
+const depthOf = (m: Meeting, d: Deriving): Mm =>
+  isDrawnIn(d.joint.joint) ? d.must('gap') - m.gap : d.must('depth')
+
 export function derive(d: Deriving): void {
+  const into = isDrawnIn(d.joint.joint)
   if (entries(d.joint.joint).length === 0) d.faceless(0)
   for (const { host, face } of entries(d.joint.joint))
-    for (const m of d.meetings(face, host)) {
+    for (const m of d.meetings(face, host, into ? isLetIn : undefined)) {
       const refused = refusal(m, d)
       if (refused) d.wrong(refused)
       else house(m, d)
@@ -32,14 +40,14 @@ const runOf = (m: Meeting): Axis => (m.into === 0 ? 1 : 0)
 function house(m: Meeting, d: Deriving): void {
   const { guest, host } = m
   const run = runOf(m)
-  const depth = d.must('depth')
+  const depth = depthOf(m, d)
   const channel = channelFor(m, {
     section: { min: [0, 0, 0], max: guest.size },
     depth,
     fit: d.must('fit'),
     run,
     stops: { low: d.must('stop1'), high: d.must('stop2') },
-    depthKey: keyOf.joint(d.joint.id, 'depth'),
+    ...(!isDrawnIn(d.joint.joint) && { depthKey: keyOf.joint(d.joint.id, 'depth') }),
   })
   if (!isChannel(channel))
     return d.wrong(`The stops in ${host.name} leave nothing of the channel for ${guest.name}`)
@@ -62,7 +70,7 @@ export function nameOf(guest: Instance, face: FaceName, host: Instance): Channel
 function refusal(m: Meeting, d: Deriving): string | null {
   const { guest, host } = m
   const { say } = d
-  const [depth, gap] = [d.must('depth'), d.must('gap')]
+  const [depth, gap] = [depthOf(m, d), d.must('gap')]
   const t = behind(m)
   if (depth <= 0) return `The joint of ${guest.name} in ${host.name} has no depth`
   if (depth >= t - 1e-6)

@@ -3,7 +3,7 @@ import { memberAt, sortOfFace } from '../contacts'
 import { BOTTOM_GAP, defineJoint, FIT } from '../kind'
 import { cornerOf, meet } from '../meet'
 import { hostDepth, third, tryLength } from '../suggest'
-import { derive, nameOf } from './derive'
+import { derive, isDrawnIn, nameOf } from './derive'
 import { entries } from './hosts'
 
 /**
@@ -21,6 +21,8 @@ export const housing = defineJoint({
     stop1: { label: 'Stop at near end', placeholder: 'through', text: '0' },
     stop2: { label: 'Stop at far end', placeholder: 'through', text: '0' },
   },
+  options: { drawn: { label: '{0} is drawn', values: { against: 'against {1}', into: 'let into {1}' } } },
+  hiddenFields: (joint) => (isDrawnIn(joint) ? ['depth'] : []),
   label: (name, joint, resolved) => {
     const guest = resolved.byId.get(joint.between[0]!.piece)
     const face = entries(joint)[0]?.face
@@ -30,7 +32,7 @@ export const housing = defineJoint({
   },
   // The guest grows by what goes in: the depth less the gap at the bottom.
   grows: (joint) =>
-    entries(joint).map(({ host, face }) => ({
+    (isDrawnIn(joint) ? [] : entries(joint)).map(({ host, face }) => ({
       member: 0,
       face,
       says: (called) => `into ${called(host)}`,
@@ -41,7 +43,15 @@ export const housing = defineJoint({
     })),
   // An end or an edge against anything thick enough to take it.
   propose: (c, resolved) => {
-    if (c.sort !== 'flat' || sortOfFace(c.guestFace) === 'face' || c.guest.piece === c.host.piece) return null
+    if (c.guest.piece === c.host.piece) return null
+    if (c.sort === 'let')
+      return {
+        between: [memberAt(c.guest, c.guestFace), memberAt(c.host, null)],
+        // Where it is told to stand against its host instead.
+        fields: { depth: third(hostDepth(c), resolved.style.unit) },
+        options: { drawn: 'into' },
+      }
+    if (c.sort !== 'flat' || sortOfFace(c.guestFace) === 'face') return null
     return {
       between: [memberAt(c.guest, c.guestFace), memberAt(c.host, null)],
       fields: { depth: third(hostDepth(c), resolved.style.unit) },
@@ -53,17 +63,27 @@ export const housing = defineJoint({
   },
   rank: (c) => (sortOfFace(c.hostFace) === 'face' ? 0 : 4),
   // "Shelf grows ¼; Left side gets a dado ¾ wide, ¼ deep."
-  consequence: ({ fields }, c, resolved) => {
+  consequence: ({ fields, options }, c, resolved) => {
     const depth = tryLength(fields.depth, c, resolved)
     const fit = tryLength(fields.fit ?? 'fit', c, resolved)
-    if (depth === null || fit === null) return ['The depth does not read as a length']
+    const into = isDrawnIn({ options })
+    if ((depth === null && !into) || fit === null) return ['The depth does not read as a length']
+    if (into)
+      return [
+        `${c.guest.name} stays as it is drawn; ${c.host.name} gets a `,
+        `${nameOf(c.guest, c.guestFace, c.host) ?? 'dado'} `,
+        { mm: c.guest.thickness + fit },
+        ' wide and ',
+        { mm: -c.gap },
+        ' deep',
+      ]
     return [
       `${c.guest.name} grows `,
-      { mm: depth },
+      { mm: depth! },
       `, and ${c.host.name} gets a ${nameOf(c.guest, c.guestFace, c.host) ?? 'dado'} `,
       { mm: c.guest.thickness + fit },
       ' wide and ',
-      { mm: depth },
+      { mm: depth! },
       ' deep',
     ]
   },

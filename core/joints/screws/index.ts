@@ -22,6 +22,7 @@ export const screws = defineJoint({
     sink: { label: 'Head', values: { sunk: 'countersunk', bored: 'counterbored', none: 'on the face' } },
   },
   fastens: true,
+  rods: true,
   later: 'all',
   hiddenFields: (joint) => [...rowIdle(joint), ...(chosen(joint, 'sink', 'sunk') === 'none' ? ['head'] : [])],
   propose: (c, resolved) =>

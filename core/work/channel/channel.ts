@@ -6,7 +6,7 @@ import type { Tool } from '../tool'
 
 /** A dado, groove or rabbet in one piece. */
 export interface Channel extends Standing<Channel> {
-  readonly name: 'dado' | 'groove' | 'rabbet'
+  readonly name: 'dado' | 'groove' | 'rabbet' | 'kerf'
   readonly face: FaceName
   /** The wood taken away, clipped to the piece. */
   readonly region: Box
