@@ -14,7 +14,7 @@ const STRAIGHT: Mm = 1e-6
 /** A side is found on the solid again within this. */
 const NEAR: Mm = 0.02
 
-/** How much of the way that a side looks is out of the face, where it slopes as much as not. */
+/** How much of the way that a side looks is out of the face, where it falls off from that as much as not. */
 const GENTLE = Math.sqrt(0.5) - 1e-6
 
 /** What is looked at, and which of its ids are which tools; what is not among them is the blank's. */
@@ -117,7 +117,8 @@ function crossingsOf(solid: Manifold, ids: ReadonlyMap<number, Tool>): Crossing[
       }
       if (ends.length < 2) continue
       const way = cross(minus(corner(1), corner(0)), minus(corner(2), corner(0)))
-      const gentle = Math.abs(way[2]) > norm(way) * GENTLE
+      // What is cut under is all the sharper.
+      const gentle = way[2] > norm(way) * GENTLE
       out.push({ a: ends[0]!, b: ends[1]!, ...of, gentle })
     }
   }

@@ -4,7 +4,7 @@ import type { Mm } from '../measure'
 import { FACE_AT, faceAt, sayFace, unit, vec3, type Axis, type Frame, type Vec3 } from '../pieces'
 import { theFace } from './feature'
 import { waysOf } from './onface'
-import type { Wood } from './own'
+import { CannotMake, type OnSurface, type Wood } from './own'
 import { sideAlong, toolInto, type Looks, type Run, type Vec2 } from './tool'
 
 /** How a bit goes along the edges of one face. */
@@ -44,8 +44,8 @@ export const hiddenSides = ({ shoulder, size }: Pick<Wood, 'shoulder' | 'size'>)
     ...(size[axis] - shoulder.max[axis] > 1e-6 ? [faceAt(axis, true)] : []),
   ])
 
-/** What a bit takes that goes so. What goes into joints is left alone unless it is named. */
-export const runOn = (going: Going, wood: Pick<Wood, 'shoulder' | 'size'>): Run => {
+/** What a bit takes that goes so. What goes into joints is left alone unless it is named. `made`: see there. */
+export const runOn = (going: Going, wood: Pick<Wood, 'shoulder' | 'size'>, made = false): Run => {
   const { face, sides, ...rest } = going
   const named = looksOf(face, sides)
   return {
@@ -54,6 +54,13 @@ export const runOn = (going: Going, wood: Pick<Wood, 'shoulder' | 'size'>): Run 
     ...rest,
     sides: named,
     spared: looksOf(face, hiddenSides(wood)).filter((l) => !named.includes(l)),
+    // The plane of a surface that was made may come to wood elsewhere.
+    ...(made && {
+      within: [
+        [0, 0],
+        [wood.size[0], wood.size[1]],
+      ] as const,
+    }),
     among: null,
   }
 }
@@ -92,6 +99,10 @@ export function imageOfRun(step: Step): Step {
     ) as T
   return { ...step, at: turn(step.at) }
 }
+
+/** What is round has no outline of its own; its rims are edges of the flats that they lie on. */
+export const noRim = (on: OnSurface, name: string): CannotMake =>
+  new CannotMake(`No edges lie round ${on.says} of ${name}: choose the flat at the end of it`)
 
 /** How many passes it takes to a depth with bites of at most so much. */
 export const passesTo = (depth: Mm, bite: Mm): number => Math.max(1, Math.ceil(depth / bite - 1e-6))

@@ -96,6 +96,50 @@ describe('on the slope of a mitre', () => {
   })
 })
 
+describe('edges of what was made', () => {
+  const ease = (at: Made, size = 4) =>
+    step('e', 'ease', at, { size }, { options: { form: 'clip', edges: 'around' } })
+  test('of a mitred end are clipped all round, as the edges of an end are', () => {
+    const mitre = step('m', 'crosscut', onFace('end2'), { place: 0, mitre: 45 })
+    const [long, thick] = [WIDE * Math.SQRT2, THICK]
+    const gone = lost([mitre], [mitre, ease(on('m', 'cut'))])
+    // A bevel of 4 by 4 along a square edge; where the slope makes 45° or 135° with an edge, as steep there.
+    const square = 2 * long * 8
+    expect(gone).toBeGreaterThan(square)
+    expect(gone).toBeLessThan(square + 2 * thick * 16)
+  })
+  test('of a sawn side that runs on into other wood stop there', () => {
+    const ell = Outline.parse({
+      points: { p1: [0, 0], p2: [300, 0], p3: [300, 60], p4: [100, 60], p5: [100, 120], p6: [0, 120] },
+      edges: [1, 2, 3, 4, 5, 6].map((n) => ({
+        id: `e${n}`,
+        kind: 'line',
+        from: `p${n}`,
+        to: `p${(n % 6) + 1}`,
+      })),
+    })
+    const sawn = step('s', 'shape', onFace('face'), {}, { outline: ell })
+    // The side from 300 to 100 looks up; both its long edges, and the one at the end of it.
+    const gone = lost([sawn], [sawn, ease(on('s', 'side_e3'))])
+    expect(gone).toBeGreaterThan(2 * 190 * 8)
+    // The bit stops with its own width beyond.
+    expect(gone).toBeLessThan(2 * 200 * 8 + THICK * 8 + 50)
+    expect(told(modelOf(board([sawn, ease(on('s', 'side_e3'))])))[1]).toBe(
+      'Clip edges, 4 × 4, all round side 3 of the outline',
+    )
+  })
+  test('a round has none', () => {
+    const disc = Outline.parse({
+      points: { p1: [150, 60], p2: [200, 60] },
+      edges: [{ id: 'e1', kind: 'circle', centre: 'p1', rim: 'p2' }],
+    })
+    const sawn = step('s', 'shape', onFace('face'), {}, { outline: disc })
+    expect(problems([sawn, ease(on('s', 'round_e1'))])).toEqual([
+      expect.stringMatching(/^No edges lie round side 1/),
+    ])
+  })
+})
+
 test('a channel on the floor of a recess ends at its walls', () => {
   const recess = step('r', 'recess', onFace('face'), {
     along: 150,
@@ -160,6 +204,18 @@ describe('on a rod', () => {
       }),
       ...steps.map((s) => change.addStep({ on: 'a', step: s })),
     ])
+  test.each([1, 3, 6])('its rim is rounded by %s all round', (r) => {
+    const eased = step('e', 'ease', onFace('end1'), { size: r }, { options: { edges: 'around' } })
+    const fine = kernel.finer(0.005)
+    const [whole, round] = [rod(), rod(eased)].map((p) => {
+      const m = modelOf(p)
+      return fine.shape(m.recipe(instance(m, 'a#1'))).volume
+    })
+    fine.close()
+    // What is beside a quarter of a circle, and how far its middle is from the corner (Pappus).
+    const [area, middle] = [r * r * (1 - Math.PI / 4), (r * (10 - 3 * Math.PI)) / (12 - 3 * Math.PI)]
+    expect((whole! - round!) / (2 * Math.PI * (10 - middle) * area)).toBeCloseTo(1, 2)
+  })
   test.each([0, 30, 90, 217])('a hole at %s° goes in radially', (turn) => {
     const at = hole(on('stock', 'round'), { turn, diameter: 6, depth: 8, along: 50 })
     const [plain, bored] = [modelOf(rod()), modelOf(rod(at))]

@@ -166,7 +166,9 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
       {faced && <FaceFigure {...seen} onField={edit} />}
       {Picture && made && on && !faced && <Picture data={made.data as never} on={on} />}
       {own.bit && <BitChoice key={id} step={step} />}
-      {placed && own.runs && !bitless && <SideButtons step={step} say={sayOn(piece)} />}
+      {placed && own.runs && !bitless && step.at.kind !== 'made' && (
+        <SideButtons step={step} say={sayOn(piece)} />
+      )}
       {own.outlined?.(step.options) && <OutlineList step={id} />}
       {own.meets?.(step.options) && <MeetChoice step={step} piece={piece.id} />}
       {own.needs && on && !readOnly && <BlockButton own={own} step={step} on={on} />}

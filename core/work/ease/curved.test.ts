@@ -116,12 +116,17 @@ const inside = ({ corners, bulges }: Star): Place2[] =>
   })
 
 /** How far the farthest corner or middle of a triangle lies off the surface that eased wood has. */
-function farthest(p: ReturnType<typeof board>, of: Star, r: number, up: (z: number) => number) {
+function farthest(
+  p: ReturnType<typeof board>,
+  spared: readonly Place2[],
+  toIt: (p: Place2) => number,
+  r: number,
+  up: (z: number) => number,
+) {
   const m = modelOf(p)
   const shape = fine.shape(m.recipe(instance(m, 'a#1')))
   expect(bodiesOf(shape)).toEqual({ bodies: 1, hollows: 0 })
   expect(strictFaults(welded(shape))).toEqual([])
-  const spared = inside(of)
   let most = 0
   const { positions: at, triangles: t } = shape
   const corner = (k: number): [number, number, number] => [
@@ -136,7 +141,7 @@ function farthest(p: ReturnType<typeof board>, of: Star, r: number, up: (z: numb
       const high = up(z)
       if (high < -r - 2) continue
       if (spared.some((q) => Math.hypot(q[0] - x, q[1] - y) < 2 + 2 * r)) continue
-      const [u, v] = [r - toOutline(of, [x, y]), high + r]
+      const [u, v] = [r - toIt([x, y]), high + r]
       const off = Math.hypot(Math.max(u, 0), Math.max(v, 0)) + Math.min(Math.max(u, v), 0) - r
       most = Math.max(most, Math.abs(off))
     }
@@ -157,9 +162,85 @@ test('all edges of what is sawn to lines and arcs are round, and nothing else is
       // Arcs may cross each other.
       fc.pre(isSound(sawn))
       // Both faces alike, how far above the nearer of them.
-      expect(farthest(sawn, of, r, (z) => Math.abs(z - THICK / 2) - THICK / 2)).toBeLessThan(OFF)
+      expect(
+        farthest(
+          sawn,
+          inside(of),
+          (q) => toOutline(of, q),
+          r,
+          (z) => Math.abs(z - THICK / 2) - THICK / 2,
+        ),
+      ).toBeLessThan(OFF)
     }),
     { numRuns: runs(20) },
+  )
+})
+
+/** An egg of four curves about the middle, each a quarter of it, and a place of it at a share of one. */
+interface Egg {
+  readonly radii: readonly number[]
+  readonly full: number
+}
+const egg: fc.Arbitrary<Egg> = fc.record({
+  radii: fc.array(fc.integer({ min: 45, max: 75 }), { minLength: 4, maxLength: 4 }),
+  full: fc.constantFrom(0.4, 0.5523, 0.7),
+})
+const curvesOf = ({ radii, full }: Egg) =>
+  radii.map((r, k) => {
+    const next = radii[(k + 1) % 4]!
+    const [cos, sin] = [Math.cos((k * Math.PI) / 2), Math.sin((k * Math.PI) / 2)]
+    const turned = ([u, v]: Place2): Place2 => [MIDDLE + u * cos - v * sin, MIDDLE + u * sin + v * cos]
+    const places: Place2[] = [
+      [r, 0],
+      [r, full * next],
+      [full * r, next],
+      [0, next],
+    ]
+    return places.map(turned) as [Place2, Place2, Place2, Place2]
+  })
+function eggOutline(of: Egg): Outline {
+  const curves = curvesOf(of)
+  const points: Record<string, Place2> = {}
+  const edges = curves.map(([a, b, c], k) => {
+    points[`p${k}`] = a
+    points[`b${k}`] = b
+    points[`c${k}`] = c
+    return {
+      id: `e${k}`,
+      kind: 'curve' as const,
+      from: `p${k}`,
+      to: `p${(k + 1) % 4}`,
+      leave: `b${k}`,
+      arrive: `c${k}`,
+    }
+  })
+  return Outline.parse({ points, edges })
+}
+/** How far places are from an egg, by chords that are a thousandth off it. */
+function toEgg(of: Egg): (p: Place2) => number {
+  const all = curvesOf(of).flatMap(([a, b, c, d]) =>
+    Array.from({ length: 120 }, (_, n): Place2 => {
+      const [t, u] = [n / 120, 1 - n / 120]
+      const on = (i: 0 | 1) =>
+        u * u * u * a[i] + 3 * u * u * t * b[i] + 3 * u * t * t * c[i] + t * t * t * d[i]
+      return [on(0), on(1)]
+    }),
+  )
+  const star: Star = { corners: all, bulges: all.map(() => 0) }
+  return (p) => toOutline(star, p)
+}
+
+test('so are those of curves', () => {
+  fc.assert(
+    fc.property(egg, radius, (of, r) => {
+      const sawn = board(
+        step('w1', 'shape', {}, { outline: eggOutline(of) }),
+        step('w2', 'ease', { size: String(r) }),
+      )
+      const off = farthest(sawn, [], toEgg(of), r, (z) => Math.abs(z - THICK / 2) - THICK / 2)
+      expect(off).toBeLessThan(OFF)
+    }),
+    { numRuns: runs(5), endOnFailure: true },
   )
 })
 
@@ -175,7 +256,15 @@ test('rounded from both sides to the middle, it is as strict a reader wants it',
     bulges: [-0.2, -0.2, 0.15, 0.15, 0.35],
   }
   const sawn = board(step('w1', 'shape', {}, { outline: outlineOf(of) }), step('w2', 'ease', { size: '8' }))
-  expect(farthest(sawn, of, 8, (z) => Math.abs(z - THICK / 2) - THICK / 2)).toBeLessThan(OFF)
+  expect(
+    farthest(
+      sawn,
+      inside(of),
+      (q) => toOutline(of, q),
+      8,
+      (z) => Math.abs(z - THICK / 2) - THICK / 2,
+    ),
+  ).toBeLessThan(OFF)
 })
 
 test('so is the rim of what stands up from a floor', () => {
@@ -195,7 +284,15 @@ test('so is the rim of what stands up from a floor', () => {
         step('w2', 'ease', { size: String(r) }, { options: { edges: 'around' } }),
       )
       fc.pre(isSound(boss))
-      expect(farthest(boss, of, r, (z) => (z > THICK - 11.9 ? z - THICK : -Infinity))).toBeLessThan(OFF)
+      expect(
+        farthest(
+          boss,
+          inside(of),
+          (q) => toOutline(of, q),
+          r,
+          (z) => (z > THICK - 11.9 ? z - THICK : -Infinity),
+        ),
+      ).toBeLessThan(OFF)
     }),
     { numRuns: runs(20) },
   )

@@ -1,9 +1,10 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
+import type { Standing } from '../feature'
 import type { Run } from '../tool'
 
 /** Edges rounded or clipped. */
-export interface Ease {
+export interface Ease extends Standing<Ease> {
   readonly form: 'round' | 'clip'
   readonly size: Mm
   readonly face: FaceName

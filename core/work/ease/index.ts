@@ -23,7 +23,7 @@ export const ease = defineWork<Ease>({
       e.crowds !== undefined,
       () =>
         `Eased by ${say(e.size)} from both sides, nothing straight is left of the ${say(e.crowds!)} of ` +
-        `${name} between its edges`,
+        `${name} between its edges; the most that leaves some is less than ${say(e.crowds! / 2)}`,
     ),
   ],
   own,

@@ -5,7 +5,7 @@ import type { Mm } from '../../measure'
 import { AXES, FACE_AT, faceAt, type Axis, type Vec3 } from '../../pieces'
 import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
 import { SIX } from '../onface'
-import { faceUnder, hiddenSides, imageOfRun, runInto, runOn, sayRun, type Going } from '../runs'
+import { faceUnder, hiddenSides, imageOfRun, noRim, runInto, runOn, sayRun, type Going } from '../runs'
 import type { Vec2 } from '../tool'
 import type { Ease } from './ease'
 import { usual } from '../fresh'
@@ -20,8 +20,9 @@ const profileOf = (form: Ease['form'], size: number, off: number): Vec2[] => {
   return (profile as Vec2[]).map(([d, z]) => [off + d, z])
 }
 
-function resolve({ face, sides, values, chosen, say }: StepInput, wood: Wood): Ease | CannotMake {
+function resolve({ face, on: made, sides, values, chosen, say }: StepInput, wood: Wood): Ease | CannotMake {
   const { name, size: wide } = wood
+  if (made?.round) return noRim(made, name)
   const [size, bearing] = [values.size ?? 0, values.bearing ?? 0]
   const form = chosen('form') as Ease['form']
   if (size <= 0) return CannotMake.of('size', `The edges of ${name} are to be eased by more than nothing`)
@@ -32,7 +33,7 @@ function resolve({ face, sides, values, chosen, say }: StepInput, wood: Wood): E
       'size',
       `${say(size)} is more than ${name} is thick, which is ${say(least)}: no edge would be left`,
     )
-  const which = chosen('edges')
+  const which = made ? 'around' : chosen('edges')
   const off = bearing > 0 ? bearing / 2 : BY_HAND
   const go = (on: FaceName, along: readonly FaceName[], loops: Going['loops']): Going => ({
     face: on,
@@ -57,14 +58,15 @@ function resolve({ face, sides, values, chosen, say }: StepInput, wood: Wood): E
       : [go(face, sides, sides.length > 0 ? 'outside' : loops)]
   const seen = which === 'every' ? goings.filter((g) => !hiddenSides(wood).includes(g.face)) : goings
   if (seen.length === 0) return new CannotMake(`All edges of ${name} go into joints`, 'look')
-  const runs = seen.map((g) => runOn(g, wood))
+  const runs = seen.map((g) => runOn(g, wood, made !== null))
   const crowds = which === 'inside' ? Infinity : between(seen, wide)
   return {
     form,
     size,
     face: on,
-    says: which === 'every' ? EVERY : sayRun(runs[0]!),
+    says: made ? `all round ${made.says}` : which === 'every' ? EVERY : sayRun(runs[0]!),
     runs,
+    ...(made && { on: made }),
     ...(2 * size > crowds + 1e-6 && { crowds }),
   }
 }
@@ -88,6 +90,7 @@ export const own: OwnDefinition<Ease> = {
   title: 'Eased edge',
   faces: SIX,
   runs: true,
+  seated: true,
   measures: {
     size: { label: 'Size' },
     bearing: { label: 'Bearing diameter', placeholder: 'by hand', text: '0' },
@@ -116,7 +119,12 @@ export const own: OwnDefinition<Ease> = {
   resolve,
   carry: (e, from, to) => {
     const runs = e.runs.map((r) => runInto(to.frame, from, r))
-    return { ...e, runs, face: faceUnder(runs[0]!), says: e.says === EVERY ? EVERY : sayRun(runs[0]!) }
+    return {
+      ...e,
+      runs,
+      face: faceUnder(runs[0]!),
+      says: e.on || e.says === EVERY ? e.says : sayRun(runs[0]!),
+    }
   },
   flats: () => [],
   mirrored: imageOfRun,

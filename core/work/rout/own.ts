@@ -2,13 +2,14 @@
 import { BIT_SHAPES } from '../../rack'
 import { SIX } from '../onface'
 import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
-import { faceUnder, imageOfRun, passesTo, runInto, runOn, sayRun } from '../runs'
+import { faceUnder, imageOfRun, noRim, passesTo, runInto, runOn, sayRun } from '../runs'
 import { cutAt } from '../tool'
 import type { Rout } from './rout'
 import { presets } from './presets'
 
-function resolve({ face, sides, values, chosen, say, bit }: StepInput, wood: Wood): Rout | CannotMake {
+function resolve({ face, on, sides, values, chosen, say, bit }: StepInput, wood: Wood): Rout | CannotMake {
   const { name } = wood
+  if (on?.round) return noRim(on, name)
   if (!bit) return new CannotMake(`Choose a bit for what is routed on ${name}`)
   const { cutter } = bit
   if (!cutter) return new CannotMake(`The bit ${bit.bit.name} cuts nothing: ${bit.why}`)
@@ -29,6 +30,7 @@ function resolve({ face, sides, values, chosen, say, bit }: StepInput, wood: Woo
       short: [Math.max(0, values.start ?? 0), Math.max(0, values.stop ?? 0)],
     },
     wood,
+    on !== null,
   )
   const widest = Math.max(...cutAt(run).map(([r]) => r))
   if (widest - off <= 1e-9)
@@ -37,7 +39,8 @@ function resolve({ face, sides, values, chosen, say, bit }: StepInput, wood: Woo
     makes: BIT_SHAPES[bit.bit.shape]!.makes,
     bit: bit.bit.name,
     face,
-    says: sayRun(run),
+    says: on ? `all round ${on.says}` : sayRun(run),
+    ...(on && { on }),
     depth,
     inward: widest - off,
     passes: passesTo(depth, cutter.bite),
@@ -52,6 +55,7 @@ export const own: OwnDefinition<Rout> = {
   title: 'Router profile',
   faces: SIX,
   runs: true,
+  seated: true,
   bit: true,
   measures: {
     depth: { label: 'Depth below face', placeholder: 'full profile' },
@@ -72,7 +76,7 @@ export const own: OwnDefinition<Rout> = {
   resolve,
   carry: (r, from, to) => {
     const run = runInto(to.frame, from, r.run)
-    return { ...r, run, face: faceUnder(run), says: sayRun(run) }
+    return { ...r, run, face: faceUnder(run), says: r.on ? r.says : sayRun(run) }
   },
   flats: () => [],
   mirrored: imageOfRun,

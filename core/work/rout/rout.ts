@@ -1,9 +1,10 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
+import type { Standing } from '../feature'
 import type { Run } from '../tool'
 
 /** A bit's profile along the edges of a face. */
-export interface Rout {
+export interface Rout extends Standing<Rout> {
   /** What it makes: "cove", "rabbet". */
   readonly makes: string
   /** The bit, by name. */

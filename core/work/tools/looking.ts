@@ -65,6 +65,8 @@ export interface Run {
   readonly depth: Mm
   /** Where it stops short of the ends of what it runs along: at the lower end, and at the other. */
   readonly short: readonly [Mm, Mm]
+  /** Only sides that lie in this rectangle of the face; all, when not said. */
+  readonly within?: readonly [low: Vec2, high: Vec2]
   /** What stands along with the piece; null for work on it alone. */
   readonly among: Among | null
 }

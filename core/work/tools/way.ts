@@ -9,7 +9,10 @@ const NEAR: Mm = 0.05
 /** And when they turn by less than this. */
 const ALONG = Math.sin((0.3 * Math.PI) / 180)
 
-type Rule = Pick<Run, 'loops' | 'sides' | 'spared' | 'sharp' | 'holes' | 'off' | 'short' | 'profile'>
+type Rule = Pick<
+  Run,
+  'loops' | 'sides' | 'spared' | 'sharp' | 'holes' | 'off' | 'short' | 'profile' | 'within'
+>
 
 /**
  * A side of the way, and whether it is gone along. `turns`: the bit only rolls about an outside corner
@@ -27,6 +30,8 @@ export function waysAlong(
   offset: (loops: readonly (readonly Vec2[])[], by: Mm) => Vec2[][],
 ): Way[] {
   const off = Math.abs(rule.off) < 1e-9 ? 0 : rule.off
+  const { within } = rule
+  const split = within ? (loop: readonly Vec2[]) => splitAt(loop, within) : (loop: readonly Vec2[]) => loop
   // What is closer together than the bit is wide is closed by setting the outline off.
   const loops =
     off === 0
@@ -35,7 +40,7 @@ export function waysAlong(
           outline.map((l) => l.points),
           off,
         )
-  return loops.flatMap((loop) => waysOn(partsOf(loop, outline, rule), rule))
+  return loops.flatMap((loop) => waysOn(partsOf(split(loop), outline, rule), rule))
 }
 
 function partsOf(loop: readonly Vec2[], outline: readonly Rim[], rule: Rule): WayStretch[] {
@@ -65,7 +70,8 @@ function partsOf(loop: readonly Vec2[], outline: readonly Rim[], rule: Rule): Wa
     return sum
   }
   return all.map(({ from, to, side }, k) => {
-    if (side) return { from, to, wanted: isWanted(side, rule), turns: false }
+    if (side)
+      return { from, to, wanted: isWanted(side, rule) && liesIn(rule, middleOf(from, to)), turns: false }
     const [before, after] = [next(k, -1), next(k, 1)]
     const meets =
       before?.loop === after?.loop &&
@@ -74,7 +80,8 @@ function partsOf(loop: readonly Vec2[], outline: readonly Rim[], rule: Rule): Wa
     if (meets && reach(k, -1) >= deep && reach(k, 1) >= deep) return { from, to, wanted: false, turns: true }
     // A side is out of reach, or most of it: the bit takes some of the corner that no straight part takes.
     const touched = before ?? after
-    return { from, to, wanted: touched === null || isWanted(touched, rule), turns: false }
+    const wanted = (touched === null || isWanted(touched, rule)) && liesIn(rule, middleOf(from, to))
+    return { from, to, wanted, turns: false }
   })
 }
 
@@ -110,13 +117,37 @@ function sideUnder(from: Vec2, to: Vec2, outline: readonly Rim[], off: Mm): WayS
   return best
 }
 
-function isWanted({ loop, k, looks }: WaySide, { loops, sides, spared, sharp, holes }: Rule): boolean {
+function isWanted({ loop, k, looks }: WaySide, rule: Rule): boolean {
+  const { loops, sides, spared, sharp, holes } = rule
   const of = loop.of[k]!
   if (of.hole && !holes) return false
   if (of.gentle && sharp) return false
   if (loops !== 'all' && (loops === 'inside') !== loop.inner) return false
   if (sides.length > 0 && !sides.includes(looks)) return false
   return !(of.blank && spared.includes(looks))
+}
+
+const middleOf = ([u, v]: Vec2, [p, q]: Vec2): Vec2 => [(u + p) / 2, (v + q) / 2]
+
+/** Whether the way goes by the rectangle of a rule there, the bit standing beside it. */
+const liesIn = ({ within, off }: Rule, at: Vec2): boolean => {
+  const beside = Math.abs(off) + NEAR
+  return !within || at.every((x, i) => x > within[0][i]! - beside && x < within[1][i]! + beside)
+}
+
+/** A loop with a corner wherever a side of it crosses the lines of a rectangle. */
+function splitAt(loop: readonly Vec2[], [low, high]: NonNullable<Rule['within']>): Vec2[] {
+  return loop.flatMap((a, k) => {
+    const b = loop[(k + 1) % loop.length]!
+    const cuts = ([0, 1] as const).flatMap((i) =>
+      [low[i], high[i]].flatMap((x) => {
+        const t = (x - a[i]) / (b[i] - a[i])
+        return t > 1e-6 && t < 1 - 1e-6 ? [t] : []
+      }),
+    )
+    const at = (t: number): Vec2 => [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])]
+    return [a, ...cuts.sort((s, t) => s - t).map(at)]
+  })
 }
 
 /** Turns less than this go on straight, radians. */

@@ -5,6 +5,7 @@ import { pieceOf, type Instance } from '../../../../core/resolve'
 import type { Shown } from '../../../../core/shown'
 import { liesOn, ownWork, startOf, turnOf, woodOn, type Feature } from '../../../../core/work'
 import { surfacesOf } from '../../../../core/work/seats'
+import { runStep } from './runs'
 import { freshAt, heldAt, type Hold, type PlacedPreset } from './onface'
 
 type Found = ReturnType<typeof surfacesOf>[number]
@@ -58,6 +59,11 @@ export function stepOnSurface(
   const own = ownWork(preset.kind)!
   if (!own.seated) return null
   const { surface, place } = found
+  if (own.runs) {
+    if (surface.kind === 'round') return null
+    const step = { ...runStep(preset, { instance, face: 'face', side: null }, shown), at: place }
+    return { step, at, says: `all round ${found.says}` }
+  }
   const turn = surface.kind === 'round' ? (Math.round(turnOf(surface, at) / TURN) * TURN) % 360 : 0
   const block = blockOn(found, instance, turn)
   const pressed = toOwn(block.own, at)
