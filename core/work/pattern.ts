@@ -48,7 +48,10 @@ export const PATTERN_CHOICES = {
     },
   },
   ...PLACE_CHOICES,
-  mirror: { label: 'Mirrored', values: { none: 'no', along: 'end for end', across: 'edge for edge' } },
+  mirror: {
+    label: 'Mirrored',
+    values: { none: 'no', along: 'end for end', across: 'edge for edge', opposite: 'on the opposite face' },
+  },
 } as const satisfies Choices
 
 const ALONG = ['countAlong', 'pitchAlong']

@@ -51,7 +51,7 @@ const moved = (f: Frame, axis: Axis, by: number): Frame => {
 }
 
 /** Seen in a mirror across the middle of the wood. */
-function image(wood: Wood, axis: Axis): Frame {
+export function image(wood: Wood, axis: Axis): Frame {
   const { frame, shoulder } = wood
   const { origin } = moved(frame, axis, shoulder.min[axis] + shoulder.max[axis])
   const [x, y, z] = [frame.x, frame.y, frame.z].map((v, i) => (i === axis ? negated(v) : v))

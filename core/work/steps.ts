@@ -41,7 +41,7 @@ import { meetingsOf, type Met } from './meetings'
 import { waysOf } from './onface'
 import { drawnPaths } from './outlines'
 import { chosenFor, CannotMake, type SawnWood, type StepInput, type Wood } from './own'
-import { framesOf } from './repeat'
+import { framesOf, image } from './repeat'
 import { isRod, withinBlock, woodAlong } from './state'
 import { seenAs } from './seated'
 import { seatsOn, type Seat } from './seats'
@@ -419,6 +419,9 @@ const NONE_MET: Met = { met: OF_PIECES, inputs: [] }
 /** The frames that a step is done in, repeated as it may be; unfit where it cannot be. */
 function framesFor(step: Step, ask: StepInput, wood: Wood): readonly Frame[] | CannotMake {
   const own = ownWork(step.kind)!
+  // What is laid out on a face may be on the one across as well.
+  if (step.options.mirror === 'opposite' && own.options.some((o) => o.name === 'mirror'))
+    return [wood.frame, image(wood, FACE_AT[ask.face].axis)]
   const ways: readonly string[] = own.repeats?.(step.options) ?? []
   if (!ways.includes(step.options.repeat ?? '')) return [wood.frame]
   return framesOf(ask, wood, (axis) => own.placedBy?.(seenAs(step), axis)?.from ?? null)

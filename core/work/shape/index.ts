@@ -10,8 +10,10 @@ import type { Shaped } from './shaped'
 function cut(w: Shaped): Tool[] {
   const { min, max } = w.wood
   const { x, y, z } = w.frame
-  const frame = { x, y, z, origin: toRoom(w.frame, [0, 0, min[2] - BEYOND]) }
-  const depth = max[2] - min[2] + 2 * BEYOND
+  // Out of the wood where it is not stopped.
+  const start = w.stretch?.from ?? min[2] - BEYOND
+  const frame = { x, y, z, origin: toRoom(w.frame, [0, 0, start]) }
+  const depth = (w.stretch?.to ?? max[2] + BEYOND) - start
   const tool = (outer: Loop, inner: readonly Path[], spared: readonly Box[] = []): Tool => ({
     kind: 'outlined',
     frame,
@@ -58,6 +60,17 @@ const says = (w: Shaped): Sentence => {
   ]
 }
 
+/** ", stopped, from 20 to 180 in from there": where it does not go through. */
+const sayStretch = ({ stretch }: Shaped): Sentence =>
+  !stretch
+    ? []
+    : [
+        ', stopped',
+        ...(stretch.from === null ? [] : [', from ', { mm: stretch.from }]),
+        ...(stretch.to === null ? [', right through'] : [' to ', { mm: stretch.to }]),
+        ' in from there',
+      ]
+
 /** Places that a drawing shows along each axis: of corners and of middles of arcs, each once. */
 const MOST_PLACES = 16
 function placesOf(paths: readonly Path[]): Vec2[] {
@@ -100,10 +113,11 @@ export const shape = defineWork<Shaped>({
   describe: (w, partner) => [
     ...says(w),
     `, on ${theFace(w.face)}`,
+    ...sayStretch(w),
     w.spared.length > 0 ? ', what goes into joints left standing' : '',
     forPartner(partner),
   ],
-  callout: (w) => [...says(w), `, on ${theFace(w.face)}`],
+  callout: (w) => [...says(w), `, on ${theFace(w.face)}`, ...sayStretch(w)],
   dimensions,
   own,
 })

@@ -220,3 +220,24 @@ test('what has wood all round it is sawn at the jig saw, what comes to a side at
   expect(sawn(30)).toEqual(['jig saw'])
   expect(sawn(-5)).toEqual(['band saw'])
 })
+
+test('sawn over part of its length, the rest stays as it was, on every face', () => {
+  const outline = (u: number, v: number) => house(0, 0, u / 2, v / 2, v / 4, 0.01)
+  for (const face of FACES) {
+    const [u, v, deep] = sizeOf(face)
+    const window = Math.PI * 0.01 ** 2
+    const area = (u * v) / 4 + ((u / 2) * (v / 4)) / 2 - window
+    const stopped = step('shape', face, outline(u, v), {
+      fields: { start: String(deep / 4), stop: String((3 * deep) / 4) },
+    })
+    const gone = WHOLE - left(board(on(stopped)))
+    expect(gone / ((u * v - area) * (deep / 2))).toBeCloseTo(1, 4)
+    const out = step('shape', face, outline(u, v), {
+      fields: { stop: String(deep / 3) },
+      options: { keeps: 'outside' },
+    })
+    expect((WHOLE - left(board(on(out)))) / (area * (deep / 3))).toBeCloseTo(1, 4)
+  }
+  const beyond = step('shape', 'face', outline(600, 120), { fields: { stop: '30' } })
+  expect(says(board(on(beyond)))).toEqual([expect.stringMatching(/takes nothing of A, which is 24 there/)])
+})

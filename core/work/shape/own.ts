@@ -15,11 +15,22 @@ function resolve(asked: StepInput, wood: Wood): Shaped | CannotMake {
   const drawn = drawnOn(asked, wood, 'shape')
   if (drawn instanceof CannotMake) return drawn
   const keeps = asked.chosen('keeps') as Shaped['keeps']
+  const thick = wood.shoulder.max[mainAxis(drawn.frame.z)] - wood.shoulder.min[mainAxis(drawn.frame.z)]
+  const [from, to] = [asked.values.start ?? 0, asked.values.stop ?? thick]
+  const wrong = from < -1e-6 ? 'start' : to > thick + 1e-6 || to <= from + 1e-6 ? 'stop' : null
+  if (wrong)
+    return CannotMake.of(
+      wrong,
+      `Sawn from ${asked.say(from)} to ${asked.say(to)}, the outline takes nothing of ${wood.name}, which is ` +
+        `${asked.say(thick)} there`,
+    )
+  const stretch = { from: from > 1e-6 ? from : null, to: to < thick - 1e-6 ? to : null }
   const kept = keeps === 'inside' && asked.chosen('added') !== 'cut'
   const shaped: Shaped = {
     face: asked.face,
     keeps,
     ...drawn,
+    ...((stretch.from !== null || stretch.to !== null) && { stretch }),
     wood: woodIn(drawn.frame, wood.size),
     spared: kept ? sparedBy(drawn.frame, drawn.paths, wood) : [],
   }
@@ -46,17 +57,20 @@ function carry(w: Shaped, from: Frame, to: Wood): Shaped | null {
 }
 
 /** What was sawn: all sides of an outline that stay, or of what was sawn out. */
-const surfaces = ({ frame, paths, keeps, wood }: Shaped) =>
+const surfaces = ({ frame, paths, keeps, wood, stretch }: Shaped) =>
   sweptSides(
     frame,
     paths.map(({ segments, depth }) => ({ segments, within: (depth % 2 === 0) === (keeps === 'inside') })),
-    [wood.min[2], wood.max[2]],
+    [stretch?.from ?? wood.min[2], stretch?.to ?? wood.max[2]],
   )
 
 export const own: OwnDefinition<Shaped> = {
   title: 'Outline',
   faces: SIX,
-  measures: {},
+  measures: {
+    start: { label: 'Sawn from', placeholder: 'the face', text: '0' },
+    stop: { label: 'Sawn to', placeholder: 'through' },
+  },
   choices: {
     keeps: { label: 'Keep', values: { inside: 'the inside', outside: 'the outside' } },
     added: { label: 'Tenons and tabs', values: { kept: 'left standing', cut: 'sawn too' } },
@@ -67,7 +81,8 @@ export const own: OwnDefinition<Shaped> = {
   first: () => ['keeps'],
   presets,
   repeats: ({ keeps }) => (keeps === 'outside' ? ROWS_AND_IMAGES : []),
-  keeps: ({ keeps, frame, paths }) => (keeps === 'inside' ? { frame, paths } : null),
+  // Where it is stopped, faces are left as they were.
+  keeps: ({ keeps, frame, paths, stretch }) => (keeps === 'inside' && !stretch ? { frame, paths } : null),
   roles: [],
   resolve,
   carry,
