@@ -237,6 +237,8 @@ export const Hardware = z.discriminatedUnion('kind', [
       moves: z.array(Id).min(1).max(100),
       /** How far it is to open, degrees; right-handed about the own axis of `on`, so it may be negative. */
       limit: Expression,
+      /** How far it turns the other way as well, degrees, more than nothing; not at all, when not said. */
+      back: Expression.optional(),
     })
     .strict(),
 ])

@@ -15,7 +15,6 @@ beforeAll(async () => {
 const hinged = (limit: string, ...more: Change[]): Model =>
   built([
     ...block('a', 'right-up', [0, 400], [0, 300], [100, 20]), // the lid, hinged along its upper back edge
-    ...more,
     change.addHardware({
       id: 'h1',
       kind: 'hinge',
@@ -26,6 +25,7 @@ const hinged = (limit: string, ...more: Change[]): Model =>
       moves: ['a'],
       limit,
     }),
+    ...more,
   ])
 const hinge = (m: Model) => m.project.hardware[0] as Extract<Hardware, { kind: 'hinge' }>
 const angle = (m: Model) => drain(swingSteps(m, hinge(m), kernel))!.angle
@@ -52,6 +52,19 @@ describe('a hinge', () => {
     expect(findBy('swing', hinged('-110deg', ...wall(20)), kernel).map((p) => p.says)).toEqual([
       'A meets B at 93.8°, before the 110° of Lid hinge',
     ])
+  })
+  test('that turns both ways meets what stands in either', () => {
+    const floor = block('b', 'right-up', [0, 400], [0, 300], [0, 20])
+    const both = (back: string) => {
+      const m = hinged('-80deg', ...floor, change.setHardware({ id: 'h1', back }))
+      return { m, angle: angle(m) }
+    }
+    // Before it is there, it is not set; then it comes down by so much.
+    const down = (Math.asin(80 / 300) * 180) / Math.PI
+    expect(both('10').angle).toBeNull()
+    expect(Math.abs(both('60').angle!) / down).toBeCloseTo(1, 1)
+    expect(both('60').angle!).toBeGreaterThan(0)
+    expect(findBy('swing', both('60').m, kernel)[0]!.says).toMatch(/before the 60° of Lid hinge/)
   })
   test('turned ten million degrees it is looked at once round, and that is said', () => {
     const m = hinged('10000000deg')

@@ -7,7 +7,7 @@ import type { Kernel } from '../solid'
 import { movedBy, turnedFrame, turnsOf, type Hinge } from './turning'
 
 export interface Swing {
-  /** The angle of first contact, with the hinge's sign; null when it opens all the way. */
+  /** The angle of first contact, with the hinge's sign; null when it opens all the way, both ways it may. */
   readonly angle: Degrees | null
   /** What meets what. */
   readonly moved: Instance | null
@@ -25,10 +25,13 @@ export const FURTHEST: Degrees = 360
 
 /** How far a hinge opens in a model; null while something about it is not settled. Yields after each look. */
 export function* swingSteps(model: Model, hinge: Hinge, kernel: Kernel): Generator<undefined, Swing | null> {
-  const typed = model.resolved.hardware.find((h) => h.id === hinge.id)?.limit
+  const of = model.resolved.hardware.find((h) => h.id === hinge.id)
   const on = model.resolved.byId.get(hinge.on)?.instances[0]
-  if (typed == null || !on) return null
-  const limit = Math.max(-FURTHEST, Math.min(FURTHEST, typed))
+  if (!of || of.limit === null || !on) return null
+  const bounded = (angle: Degrees) => Math.max(-FURTHEST, Math.min(FURTHEST, angle))
+  const limits = [of.limit, ...(of.back === null ? [] : [-Math.sign(of.limit || 1) * Math.abs(of.back)])].map(
+    bounded,
+  )
   const moving = movedBy(model.resolved, hinge)
   const staying = model.resolved.instances.filter((i) => !moving.includes(i))
   const turn = turnsOf(on, hinge, model.features(on))
@@ -54,20 +57,22 @@ export function* swingSteps(model: Model, hinge: Hinge, kernel: Kernel): Generat
       before.add(`${pair[0].key}|${pair[1].key}`)
       yield
     }
-    const steps = Math.max(1, Math.ceil(Math.abs(limit) / STEP))
-    for (let n = 1; n <= steps; n++) {
-      let found = clash((limit * n) / steps)
-      yield
-      if (!found) continue
-      let [free, met] = [(limit * (n - 1)) / steps, (limit * n) / steps]
-      while (Math.abs(met - free) > FINE) {
-        const middle = (free + met) / 2
-        const hit = clash(middle)
-        if (hit) [met, found] = [middle, hit]
-        else free = middle
+    for (const limit of limits) {
+      const steps = Math.max(1, Math.ceil(Math.abs(limit) / STEP))
+      for (let n = 1; n <= steps; n++) {
+        let found = clash((limit * n) / steps)
         yield
+        if (!found) continue
+        let [free, met] = [(limit * (n - 1)) / steps, (limit * n) / steps]
+        while (Math.abs(met - free) > FINE) {
+          const middle = (free + met) / 2
+          const hit = clash(middle)
+          if (hit) [met, found] = [middle, hit]
+          else free = middle
+          yield
+        }
+        return { angle: met, moved: found[0], met: found[1] }
       }
-      return { angle: met, moved: found[0], met: found[1] }
     }
     return { angle: null, moved: null, met: null }
   } finally {

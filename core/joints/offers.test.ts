@@ -49,7 +49,7 @@ test('measures and choices that another makes idle are not offered', () => {
   }
   expect(names({})).toEqual([])
   expect(names({ options: { across: 'keys' } })).toEqual(['keys', 'kerf', 'depth'])
-  expect(names({ options: { across: 'dowels' } })).toEqual(['keys', 'dowel', 'dowelLength'])
+  expect(names({ options: { across: 'dowels' } })).toEqual(['keys', 'dowel', 'dowelLength', 'tip', 'apart'])
 })
 
 test('what is joined is offered what holds it the better, once its pieces are chosen', () => {

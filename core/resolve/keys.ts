@@ -47,7 +47,7 @@ export const keyOf = {
   shoulder: (id: string, size: SizeName): NodeKey => `shl.${id}.${size}`,
   /** A flat face that a step has made, where its piece is described, or in every place it stands. */
   flats: (step: string, role: string, where: 'home' | 'pose'): NodeKey => `flt.${step}.${role}.${where}`,
-  hardware: (id: string, what: 'count' | 'limit' | 'length'): NodeKey => `hw.${id}.${what}`,
+  hardware: (id: string, what: 'count' | 'limit' | 'back' | 'length'): NodeKey => `hw.${id}.${what}`,
 }
 
 /** What an instance is told by: its piece, and the path of ids of its copy. */

@@ -187,7 +187,7 @@ function noteChanges(chunk: readonly NodeDef[], before: readonly NodeDef[], chan
 }
 
 function hardwareNodes(h: Hardware, names: Names): NodeDef[] {
-  const at = (what: 'count' | 'limit' | 'length') => ({
+  const at = (what: 'count' | 'limit' | 'back' | 'length') => ({
     key: keyOf.hardware(h.id, what),
     owner: { kind: 'hardware', id: h.id } as const,
     label: `@${h.id} · ${what}`,
@@ -195,6 +195,7 @@ function hardwareNodes(h: Hardware, names: Names): NodeDef[] {
   return [
     measureNode(at('count'), h.count, 'count', names),
     ...(h.kind === 'hinge' ? [measureNode(at('limit'), h.limit, 'angle', names)] : []),
+    ...(h.kind === 'hinge' && h.back ? [measureNode(at('back'), h.back, 'angle', names)] : []),
     ...(h.kind === 'item' && h.length ? [measureNode(at('length'), h.length, 'length', names)] : []),
   ]
 }

@@ -431,6 +431,7 @@ function resolveHardware(
     quantity: count === null ? null : count * on,
     length: h.kind === 'item' && h.length ? number(keyOf.hardware(h.id, 'length')) : null,
     limit: h.kind === 'hinge' ? number(keyOf.hardware(h.id, 'limit')) : null,
+    back: h.kind === 'hinge' && h.back ? number(keyOf.hardware(h.id, 'back')) : null,
   }
 }
 

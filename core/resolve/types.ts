@@ -137,6 +137,8 @@ export interface ResolvedHardware {
   readonly length: Mm | null
   /** How far a hinge is to open, degrees; null for other things. */
   readonly limit: number | null
+  /** How far it turns the other way as well; null for not at all. */
+  readonly back: number | null
 }
 
 /** *stop*: it will not go together. *look*: it needs a look. *note*: worth knowing. */

@@ -102,6 +102,16 @@ function Item({ item }: { item: Hardware }) {
               at={keyOf.hardware(item.id, 'limit')}
               onCommit={(limit) => set({ limit })}
             />
+            <MeasureField
+              label="Other way"
+              showLabel
+              optional
+              placeholder="not at all"
+              kind="angle"
+              value={item.back ?? ''}
+              at={keyOf.hardware(item.id, 'back')}
+              onCommit={(back) => set({ back: back || null })}
+            />
             {!readOnly && /^-?[\d.]+(deg|°)?$/.test(item.limit) && (
               <button
                 className="btn btn-icon mt-5"
@@ -126,6 +136,11 @@ function SwingIt({ hinge }: { hinge: string }) {
     const limit = s.shown.result(keyOf.hardware(hinge, 'limit'))
     return limit?.ok ? (limit.value as number) : 0
   })
+  const back = useOpen((s) => {
+    const back = s.shown.result(keyOf.hardware(hinge, 'back'))
+    return back?.ok ? Math.abs(back.value as number) : 0
+  })
+  const way = Math.sign(most)
   const angle = useBench((s) => (s.swing?.hinge === hinge ? s.swing.angle : 0))
   const [asked, ask] = useState(false)
   useEffect(() => () => useBench.setState({ swing: null }), [])
@@ -137,16 +152,16 @@ function SwingIt({ hinge }: { hinge: string }) {
         <input
           type="range"
           className="min-w-0 flex-1 accent-(--chalk)"
-          min={0}
+          min={-back}
           max={Math.abs(most)}
           step={0.5}
-          value={Math.abs(angle)}
+          value={way * angle}
           onChange={(e) => {
             ask(true)
-            useBench.setState({ swing: { hinge, angle: Math.sign(most) * Number(e.target.value) } })
+            useBench.setState({ swing: { hinge, angle: way * Number(e.target.value) } })
           }}
         />
-        <span className="measure w-12 text-right">{Math.abs(angle)}°</span>
+        <span className="measure w-12 text-right">{way * angle + 0}°</span>
       </label>
       {asked && <FirstContact hinge={hinge} />}
     </div>

@@ -325,6 +325,7 @@ function copyHeld(draft: Project, to: Map<string, string>): void {
             at: own.at.kind === 'hole' ? { ...own.at, of: now(own.at.of) } : own.at,
             moves: own.moves.map(now),
             limit: redirected(own.limit, to),
+            ...(own.back !== undefined && { back: redirected(own.back, to) }),
           }
         : { ...own, on: now(h.on) },
     )

@@ -32,16 +32,20 @@ export const setHardware = command({
       name: Name.optional(),
       count: Expression.optional(),
       limit: Expression.optional(),
+      back: Expression.nullable().optional(),
       length: Expression.nullable().optional(),
     })
     .strict(),
-  apply: (draft, { id, name, count, limit, length }) => {
+  apply: (draft, { id, name, count, limit, back, length }) => {
     const item = draft.hardware.find((h) => h.id === id)
     if (!item) throw new Refusal('That is not there any more')
     if (name !== undefined) item.name = name
     if (count !== undefined) item.count = count
     if (length !== undefined && item.kind === 'item') item.length = length
-    if (limit !== undefined && item.kind === 'hinge') item.limit = limit
+    if (item.kind !== 'hinge') return
+    if (limit !== undefined) item.limit = limit
+    if (back === null) delete item.back
+    else if (back !== undefined) item.back = back
   },
   describe: ({ id }, before) => `Change ${before.hardware.find((h) => h.id === id)?.name ?? 'hardware'}`,
 })

@@ -8,8 +8,11 @@ import {
   cross,
   dot,
   FACE_AT,
+  minus,
+  norm,
   STILL,
   toOwn,
+  toRoom,
   type Axis,
   type Vec3,
 } from '../../pieces'
@@ -204,10 +207,21 @@ function dowels(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, 
   if (whole / (count + 1) < diameter)
     return d.wrong(`${count} holes of ${d.say(diameter)} do not fit into the mitre of ${a.name}`)
   const middle = (across[0] + across[1]) / 2
-  const places = Array.from({ length: count }, (_, k): Vec3 => {
-    const t = run[0] + (whole * (k + 1)) / (count + 1)
-    return vec3((i) => corner[i] + u[i] * t + v[i] * middle)
-  })
+  const on = (t: Mm): Vec3 => vec3((i) => corner[i] + u[i] * t + v[i] * middle)
+  // The tip is the end of the mitre that is farther from both pieces.
+  const away = (t: Mm) => [a, b].reduce((sum, i) => sum + norm(minus(on(t), middleOfWood(i))), 0)
+  const [tip, way] = away(run[0]) >= away(run[1]) ? [run[0], 1] : [run[1], -1]
+  const even = whole / (count + 1)
+  const asked = d.value('apart')
+  const first = d.value('tip') ?? (asked === undefined ? even : (whole - (count - 1) * asked) / 2)
+  const apart = asked ?? (count > 1 ? (whole - first - even) / (count - 1) : 0)
+  const last = first + (count - 1) * apart
+  if (first < diameter / 2 || last > whole - diameter / 2 || (count > 1 && apart < diameter))
+    return d.wrong(
+      `Dowels from ${d.say(first)} to ${d.say(last)} from the tip do not lie apart within the mitre of ` +
+        `${a.name}, which is ${d.say(whole)} long`,
+    )
+  const places = Array.from({ length: count }, (_, k): Vec3 => on(tip + way * (first + k * apart)))
   for (const [on, other, face, sign] of [
     [a, b, fa, -1],
     [b, a, fb, 1],
@@ -229,6 +243,12 @@ function dowels(a: Instance, b: Instance, fa: FaceName, fb: FaceName, met: Met, 
   }
   d.supply(`Dowel ⌀ ${d.say(diameter)} × ${d.say(length)}`, count)
 }
+
+const middleOfWood = (i: Instance): Vec3 =>
+  toRoom(
+    i.frame,
+    vec3((k) => i.size[k] / 2),
+  )
 
 /** Whether a bore from a place of the room stays in the wood. */
 function inside(i: Instance, at: Vec3, along: Vec3, depth: Mm, radius: Mm): boolean {

@@ -8,9 +8,9 @@ import { derive } from './derive'
 
 /** What means nothing, by what goes across it. */
 const IDLE: Readonly<Record<string, readonly string[]>> = {
-  none: ['keys', 'kerf', 'depth', 'dowel', 'dowelLength'],
-  keys: ['dowel', 'dowelLength'],
-  spline: ['keys', 'dowel', 'dowelLength'],
+  none: ['keys', 'kerf', 'depth', 'dowel', 'dowelLength', 'tip', 'apart'],
+  keys: ['dowel', 'dowelLength', 'tip', 'apart'],
+  spline: ['keys', 'dowel', 'dowelLength', 'tip', 'apart'],
   dowels: ['kerf', 'depth'],
 }
 
@@ -24,6 +24,8 @@ export const mitre = defineJoint({
     depth: { label: 'Their depth', placeholder: 'half of what there is' },
     dowel: { label: 'Dowel diameter', placeholder: 'a third', text: 't/3' },
     dowelLength: { label: 'Dowel length', placeholder: 'four times its diameter' },
+    tip: { label: 'First from the tip', placeholder: 'evenly' },
+    apart: { label: 'Dowel spacing', placeholder: 'evenly' },
   },
   options: {
     across: {

@@ -20,16 +20,16 @@ export const swing = defineCheck<Memory>({
     const { hardware, instances } = model.resolved
     const from = [
       ...hardware.map((h) => h.hardware),
-      ...hardware.map((h) => h.limit),
+      ...hardware.flatMap((h) => [h.limit, h.back]),
       ...instances.flatMap((i) => [i, model.recipe(i)]),
     ]
     if (from.length === memory.from.length && from.every((x, n) => x === memory.from[n])) return memory.found
     const found: Problem[] = []
     for (const h of model.project.hardware) {
       if (h.kind !== 'hinge') continue
-      const limit = model.resolved.hardware.find((x) => x.id === h.id)?.limit
-      if (limit == null) continue
-      if (Math.abs(limit) > FURTHEST)
+      const { limit = null, back = null } = model.resolved.hardware.find((x) => x.id === h.id) ?? {}
+      if (limit === null) continue
+      if (Math.max(Math.abs(limit), Math.abs(back ?? 0)) > FURTHEST)
         found.push({
           id: `turn:${h.id}`,
           level: 'look',
@@ -38,10 +38,11 @@ export const swing = defineCheck<Memory>({
         })
       const swing = yield* swingSteps(model, h, kernel)
       if (!swing?.moved || !swing.met || swing.angle === null) continue
+      const most = swing.angle * limit < 0 ? (back ?? 0) : limit
       const at = formatNumber(Math.round(Math.abs(swing.angle) * 10) / 10)
       const says =
         `${swing.moved.name} meets ${swing.met.name} at ${at}°, before the ` +
-        `${formatNumber(Math.abs(limit))}° of ${h.name}`
+        `${formatNumber(Math.abs(most))}° of ${h.name}`
       found.push({
         id: `swing:${h.id}`,
         level: 'stop',

@@ -315,3 +315,19 @@ test('a count is whole, and what comes to a part of one is refused where it is t
       .join(),
   ).toMatch(/whole number/)
 })
+
+test('mirrored on the opposite face, holes of all patterns are bored from both, and meet if they are deep', () => {
+  const row = { diameter: 8, depth: 7, along: 100, across: 40, countAlong: 4, pitchAlong: 60 }
+  for (const face of ['face', 'edge2'] as const) {
+    const fields = face === 'face' ? row : { ...row, across: 10 }
+    const p = board(bored(face, fields, { pattern: 'row', mirror: 'opposite', tip: 'flat' }))
+    expect(WHOLE - left(p)).toBeCloseTo(2 * 4 * section(4) * 7, 0)
+    const [one, other] = told(p)
+    const { axis } = FACE_AT[face]
+    expect(other!.along[axis]).toBeCloseTo(-one!.along[axis], 9)
+    for (const [k, at] of one!.at.entries())
+      expect(other!.at[k]!.map((x, i) => (i === axis ? SIZE[axis] - x : x))).toEqual(
+        at.map((x) => expect.closeTo(x, 9)),
+      )
+  }
+})
