@@ -43,7 +43,7 @@ test('a disc is as large as it is sawn, not as its blank, and is cut from that',
   const size = comesOut(model, 'a#1')
   ;[100.1, 100.1, 18].forEach((mm, i) => expect(size[i]).toBeCloseTo(mm, 9))
   const [row] = cutList(model, finishedSizes(model, kernel)).rows
-  expect(row).toMatchObject({ shaped: true, roughThickness: 18 })
+  expect(row).toMatchObject({ shaped: true, roughThickness: 18, round: ['length', 'width'] })
   expect([row!.length, row!.width, row!.thickness].map((n) => n.toFixed(6))).toEqual([
     '100.100000',
     '100.100000',
@@ -71,6 +71,9 @@ test('a wheel that is turned is told by what is left of its block', () => {
   if (!read.ok) throw new Error(read.why)
   const model = modelOf(read.project)
   const sizes = new Map(model.resolved.instances.map((i) => [i.name, comesOut(model, i.key)]))
+  const rows = cutList(model, finishedSizes(model, kernel)).rows
+  expect(rows.find((r) => r.name === 'Axle pin')!.round).toEqual(['width', 'thickness'])
+  expect(rows.find((r) => r.name.startsWith('Barrow'))?.round ?? []).toEqual([])
   // Turned from 60 × 60, and a crank about two axes.
   expect(sizes.get('Axle pin')!.map((mm) => mm.toFixed(9))).toEqual([
     '150.000000000',

@@ -83,11 +83,11 @@ test('an arched rail keeps its tenons, a hole counts from its floor, a disc is t
     await hands.type(board.getByLabel('diameter of circle 1', { exact: true }), '120', 'Enter')
     await board.getByRole('button', { name: 'Done' }).click()
     await maker.back()
-    await expect(page.getByText('Comes out 120 × 120 × 18')).toBeVisible()
+    await expect(page.getByText('Comes out ⌀ 120 × 18')).toBeVisible()
     await maker.saved()
     await page.reload()
     await maker.screen('Cuts')
-    expect(await maker.sizesOf('Disc')).toEqual(['120', '120', '18'])
+    expect(await maker.sizesOf('Disc')).toEqual(['⌀ 120', '⌀ 120', '18'])
     // The rail runs into the post by two thirds of that.
     expect(await maker.sizesOf('Rail')).toEqual(['412', '95', '18'])
     const rough = page.getByRole('row').filter({ hasText: 'Disc' }).getByRole('cell').nth(6)

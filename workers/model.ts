@@ -15,6 +15,7 @@ import {
   type Joint,
   type Project,
 } from '../core/document'
+import { diametersOf, type RoundSize } from '../core/round'
 import { hardwareList, swingSteps, type HardwareRow } from '../core/hardware'
 import type { ContactGroup } from '../core/joints'
 import { shiftsApart } from '../core/joints/apart'
@@ -79,6 +80,8 @@ export interface CutsReport {
 export interface Weighed extends Weight {
   /** How large it comes out, where it is one piece that is shaped smaller than its blank. */
   readonly size: Vec3 | null
+  /** Those of its sizes that are diameters. */
+  readonly round: readonly RoundSize[]
   /** The names of what was not weighed: it takes too long to shape. */
   readonly without: readonly string[]
 }
@@ -245,7 +248,8 @@ const worker = {
     const [only] = weighed
     const size = only && weighed.length === 1 ? finishedSizes(current(), k)(only) : null
     const shaped = size !== null && size.some((mm, n) => only!.size[n]! - mm > 1e-3)
-    return { ...weigh(current(), k, weighed), without, size: shaped ? size : null }
+    const round = only && size ? diametersOf(current(), only, [size[0], size[1], size[2]]) : []
+    return { ...weigh(current(), k, weighed), without, size: shaped ? size : null, round }
   },
 
   /**

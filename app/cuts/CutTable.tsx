@@ -138,6 +138,7 @@ const Row = memo(function Row({ row: r, n, rough }: { row: CutRow; n: number; ro
       {(['length', 'width', 'thickness'] as const).map((size) => (
         <td key={size} role="cell" className="px-2 py-1 text-right text-base" data-size={size}>
           <Because of={keyOf.finished(piece, size)} copy={index}>
+            {r.round.includes(size) && '⌀ '}
             <Len mm={r[size]} />
           </Because>
         </td>

@@ -49,6 +49,7 @@ export function cutListCsv(list: CutList, style: LengthStyle): string {
     r.grain,
     r.work,
     r.note,
+    r.round.length > 0 ? `⌀ ${r.round.join(', ')}` : '',
     rounded(r),
     ...sums(r.stock, sumsOf([r])),
   ]
@@ -63,6 +64,7 @@ export function cutListCsv(list: CutList, style: LengthStyle): string {
     '',
     '',
     g.stock?.stock.name ?? '',
+    '',
     '',
     '',
     '',
@@ -86,6 +88,7 @@ export function cutListCsv(list: CutList, style: LengthStyle): string {
           'Grain',
           'Work',
           'Note',
+          'Round',
           'Rounded',
           ...(unit === 'in'
             ? ['Board feet', 'Square feet', 'Running feet']

@@ -1,6 +1,7 @@
 /** The cut list: every different finished piece once, with what it is cut from. */
 import type { Model } from '../model'
 import type { Mm } from '../measure'
+import { diametersOf, type RoundSize } from '../round'
 import type { Vec3 } from '../pieces'
 import { sayLength, type Instance, type ResolvedStock } from '../resolve'
 import { countOf, workKind, type Feature } from '../work'
@@ -15,6 +16,8 @@ export interface CutRow {
   readonly length: Mm
   readonly width: Mm
   readonly thickness: Mm
+  /** Those of the three that are diameters. */
+  readonly round: readonly RoundSize[]
   /** What it is cut from, with what is allowed for truing. */
   readonly roughLength: Mm
   readonly roughWidth: Mm
@@ -79,6 +82,7 @@ export function cutList(model: Model, finished?: (i: Instance) => Vec3 | null): 
       length,
       width,
       thickness,
+      round: size === first ? diametersOf(model, first, [length, width, thickness]) : [],
       shaped: [size.length - length, size.width - width, size.thickness - thickness].some((d) => d > SAME),
       roughLength: size.length + extraLength,
       roughWidth: size.width + extraWidth,

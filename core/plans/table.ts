@@ -13,6 +13,8 @@ export const rowsPerSheet = (model: Model): number => {
   return Math.floor((area.y2 - area.y1) / ROW) - 2
 }
 
+const SIZES = ['length', 'width', 'thickness'] as const
+
 /** Columns: title, share of the width, where the text stands. */
 const COLUMNS = [
   ['Mark', 0.07, 'start'],
@@ -61,9 +63,7 @@ export function tableSheets(
           r.mark,
           r.name,
           make,
-          say(r.length),
-          say(r.width),
-          say(r.thickness),
+          ...SIZES.map((size) => `${r.round.includes(size) ? '⌀ ' : ''}${say(r[size])}`),
           `  ${r.stock?.stock.name ?? ''}`,
         ],
         area.y1 + (i + 2) * ROW,

@@ -135,6 +135,8 @@ export interface WorkKind<D = unknown> {
   threads?(data: D): readonly Threaded[]
   /** What it is round to: diameters, and where on which axis each is, in their order along it. */
   diameters?(data: D): ReadonlyArray<{ readonly at: Vec3; readonly along: Axis; readonly mm: Mm }>
+  /** The own axis that all it leaves is round about; null where it is not. */
+  roundAbout?(data: D): Axis | null
   /** How thick the wood is that it leaves all round, where that is its sense. */
   leaves?(data: D): Mm
   /** It is cut when the pieces are together, as slots for keys are. */

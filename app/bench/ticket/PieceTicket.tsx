@@ -13,7 +13,7 @@ import {
 } from '../../../core/document'
 import { facing } from '../../../core/pieces'
 import { keyOf, type Instance } from '../../../core/resolve'
-import { ownWork } from '../../../core/work'
+import { isRod, ownWork } from '../../../core/work'
 import { useDraft } from '../../store/drafts'
 import { choose, firstOf, run, useOpen } from '../../store/open'
 import { Because } from '../../ui/Because'
@@ -47,6 +47,7 @@ export function PieceTicket({ piece, instance }: { piece: Piece; instance: Insta
   const stock = useOpen((s) => s.shown.byId.get(piece.id)?.stock)
   const all = useOpen((s) => s.shown.problems)
   const problems = all.filter((p) => p.piece === piece.id)
+  const rod = useOpen((s) => instance !== null && isRod(instance, s.shown))
 
   const opened = useOpened({ piece, features })
   if (opened) return <OpenedStep piece={piece} {...opened} />
@@ -66,14 +67,19 @@ export function PieceTicket({ piece, instance }: { piece: Piece; instance: Insta
           <Because of={keyOf.finished(piece.id, 'length')} copy={instance.index}>
             <Len mm={instance.length} />
           </Because>{' '}
-          ×{' '}
+          × {rod && '⌀ '}
           <Because of={keyOf.finished(piece.id, 'width')} copy={instance.index}>
             <Len mm={instance.width} />
-          </Because>{' '}
-          ×{' '}
-          <Because of={keyOf.finished(piece.id, 'thickness')} copy={instance.index}>
-            <Len mm={instance.thickness} />
           </Because>
+          {!rod && (
+            <>
+              {' '}
+              ×{' '}
+              <Because of={keyOf.finished(piece.id, 'thickness')} copy={instance.index}>
+                <Len mm={instance.thickness} />
+              </Because>
+            </>
+          )}
           {instance.flipped && (
             <span className="block text-xs text-quiet">
               Mirror image, measured from the same end and edge

@@ -2,7 +2,7 @@
 import { Scale } from 'lucide-react'
 import { useState } from 'react'
 import { formatLength, marked } from '../../../core/measure'
-import { DIRECTION_OF } from '../../../core/pieces'
+import { DIRECTION_OF, type Vec3 } from '../../../core/pieces'
 import type { Shown } from '../../../core/shown'
 import type { Weighed as Answer } from '../../../workers/model'
 import { useAnswer } from '../../store/answer'
@@ -14,6 +14,12 @@ const SQUARE_FEET_PER_M2 = 1 / 0.3048 ** 2
 
 /** Three figures, as a scale has them. */
 const say = (n: number): string => String(Number(n.toPrecision(3)))
+
+/** "120 × ⌀ 94", "⌀ 94 × 20", "120 × 60 × 18". */
+const saySize = (size: Vec3, round: Answer['round'], say: (mm: number) => string): string =>
+  (['length', 'width', 'thickness'] as const)
+    .flatMap((name, n) => (name === round[1] ? [] : `${name === round[0] ? '⌀ ' : ''}${say(size[n]!)}`))
+    .join(' × ')
 
 /** The instances of these pieces. */
 export const keysOf = (pieces: readonly string[], { byId }: Shown): readonly string[] =>
@@ -38,7 +44,7 @@ export function Weighed({ keys }: { readonly keys: readonly string[] | null }) {
   const { answer, fault } = useAnswer<Answer>(`weight of ${which}`, (hand) => hand.weigh(keys))
   if (fault) return <p className="text-pencil">{fault}</p>
   if (!answer) return <p className="text-quiet">…</p>
-  const { mass, area, unknown, centre, without, size } = answer
+  const { mass, area, unknown, centre, without, size, round } = answer
   const left = without.length > 0 && `${without.join(', ')} could not be weighed`
   if (left && area === 0) return <p className="mt-1 text-quiet">{left}</p>
   const inches = style.unit === 'in'
@@ -49,7 +55,7 @@ export function Weighed({ keys }: { readonly keys: readonly string[] | null }) {
     <p className="measure mt-1 whitespace-normal text-quiet">
       {size && (
         <span className="block text-ink">
-          Comes out {fractions(size.map((mm) => marked(formatLength(mm, style))).join(' × '))}
+          Comes out {fractions(saySize(size, round, (mm) => marked(formatLength(mm, style))))}
         </span>
       )}
       {left && `${left}; the rest: `}

@@ -42,6 +42,7 @@ test('those that would lie over each other or beyond the mitre are refused', () 
     lookOver(m)
       .filter((f) => f.level === 'stop')
       .map((f) => f.says)
-  for (const fields of [{ tip: 60, apart: 30 }, { tip: 1 }, { tip: 30, apart: 3 }])
+  const all: Array<Record<string, number>> = [{ tip: 60, apart: 30 }, { tip: 1 }, { tip: 30, apart: 3 }]
+  for (const fields of all)
     expect(says(frame(fields))).toContainEqual(expect.stringMatching(/from the tip do not lie apart within/))
 })

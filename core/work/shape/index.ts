@@ -119,6 +119,12 @@ export const shape = defineWork<Shaped>({
   ],
   callout: (w) => [...says(w), `, on ${theFace(w.face)}`, ...sayStretch(w)],
   dimensions,
+  roundAbout: ({ keeps, paths, frame, stretch }) => {
+    const outer = paths.filter((p) => p.depth === 0).flatMap((p) => p.segments)
+    const [arc] = outer
+    const whole = outer.length === 1 && arc?.kind === 'arc' && Math.abs(arc.sweep) > 6.28
+    return keeps === 'inside' && whole && !stretch ? mainAxis(frame.z) : null
+  },
   own,
 })
 export type { Shaped } from './shaped'

@@ -59,6 +59,7 @@ export const turn = defineWork<Turned>({
   describe: (t) => [...begun(says(t)), `, drawn on ${theFace(t.face)}`],
   callout: says,
   dimensions,
+  roundAbout: ({ flats, frame }) => (flats > 0 ? null : mainAxis(frame.z)),
   diameters: ({ frame, stations, flats }) =>
     flats > 0
       ? []
