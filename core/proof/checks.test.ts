@@ -5,6 +5,7 @@ import { block, make, testKernel } from '../testing/scenario'
 import { step } from '../testing/proving'
 import { run as changed } from '../testing/run'
 import { cuts } from './cases/cuts'
+import { standing } from './cases/standing'
 import { fastened } from './cases/fastened'
 import { figures } from './cases/figures'
 import { held } from './cases/held'
@@ -18,7 +19,7 @@ beforeAll(async () => {
   kernel = await testKernel()
 })
 
-const CASES = [...meeting, ...cuts, ...fastened, ...wood, ...figures, ...held, ...laid]
+const CASES = [...meeting, ...cuts, ...standing, ...fastened, ...wood, ...figures, ...held, ...laid]
 
 test.each(CASES)('%s: %s', (_, check, project, says) => {
   const model = modelOf(project())

@@ -32,6 +32,7 @@ import { rounding } from './numbers/rounding'
 import { safe } from './steps/safe'
 import { sag } from './pieces/sag'
 import { swapped } from './pieces/swapped'
+import { tenons } from './joints/tenons'
 import { swing } from './hardware/swing'
 import { threads } from './hardware/threads'
 import { unfinished } from './unfinished'
@@ -46,6 +47,7 @@ export const CHECKS = [
   held,
   gaps,
   fits,
+  tenons,
   depths,
   floors,
   walls,

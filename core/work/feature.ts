@@ -5,7 +5,7 @@
  */
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
-import { FACE_AT, sayFace, type Axis, type Vec3 } from '../pieces'
+import { FACE_AT, sayFace, type Axis, type Box, type Vec3 } from '../pieces'
 import type { Machine } from './machine'
 import { ownKind, type OnSurface, type OwnDefinition, type OwnKind, type Wood } from './own'
 import type { Tool } from './tool'
@@ -145,6 +145,8 @@ export interface WorkKind<D = unknown> {
   readonly plunges?: true
   /** The face on which it leaves wood standing that goes into another piece, not in its whole section. */
   stands?(data: D): FaceName
+  /** The blocks of that wood. */
+  standing?(data: D): readonly Box[]
   /** The faces it is to come out of, where it looks for its place. */
   opens?(data: D): readonly FaceName[]
   /** How deep it goes into sides of the wood as it is by then, square to those. */

@@ -1,6 +1,15 @@
 /** A recess that a maker sinks into a face: its outline, its floor, and the corners its bit leaves. */
 import type { Mm } from '../../measure'
-import { asBitLeaves, polygon, regionsOf, sizesOf, type Region, type Segment } from '../../outline'
+import {
+  asBitLeaves,
+  extentOf,
+  holds,
+  polygon,
+  regionsOf,
+  sizesOf,
+  type Region,
+  type Segment,
+} from '../../outline'
 import {
   AXES,
   dot,
@@ -79,10 +88,10 @@ function bossOf(drawn: Recess, wood: Wood): Recess {
 
 /** Sunk from the wood as it is, where all of it lies on the floor of earlier work. */
 function lowered(recess: Recess, { woodAlong, say }: StepInput, wood: Wood): Recess | CannotMake {
-  const { middle, rim, inward, depth, frame } = recess
+  const { middle, rim, inward, depth, frame, regions } = recess
   // A hair within its outline, which may be that of the floor itself; what lies beside the wood says nothing.
   const within = rim.map((p) => vec3((i) => p[i] + (middle[i] - p[i]) * WITHIN))
-  const places = [middle, ...within].filter((p) =>
+  const places = [middle, ...within, ...spreadIn(regions).map((p) => toRoom(frame, [...p, 0]))].filter((p) =>
     AXES.every((i) => p[i] > -1e-6 && p[i] < wood.size[i] + 1e-6),
   )
   const down = loweredBy({ woodAlong }, places, inward)
@@ -223,6 +232,19 @@ function drawnIn(asked: StepInput, wood: Wood): Recess | CannotMake {
     ? recess
     : new CannotMake(`The recess lies wholly outside ${wood.name}, so it does nothing`, 'look')
 }
+
+/** So many places each way are looked at within what is sunk. */
+const SPREAD = 9
+const spreadIn = (regions: readonly Region[]): Vec2[] =>
+  regions.flatMap(({ outer, inner }) => {
+    const [[left, near], [right, far]] = extentOf(outer.segments)
+    const loops = [outer, ...inner].map(({ segments }) => cornersIn(segments))
+    const share = (n: number) => (n + 0.5) / SPREAD
+    return Array.from({ length: SPREAD * SPREAD }, (_, n): Vec2 => [
+      left + (right - left) * share(n % SPREAD),
+      near + (far - near) * share(Math.floor(n / SPREAD)),
+    ]).filter((p) => loops.filter((loop) => holds(loop, p)).length % 2 === 1)
+  })
 
 /** So much of the way to its middle its outline is looked at. */
 const WITHIN = 1e-4

@@ -54,6 +54,7 @@ export const tenon = defineWork<Tenon>({
   shownOn: (t) => (t.across === 2 ? 'face' : 'edge1'),
   machine: () => 'table saw',
   stands: (t) => t.face,
+  standing: (t) => t.standing,
   cut: (t) => [...t.tools],
   describe: (t, partner) => {
     const first = t.standing[0]!
