@@ -25,7 +25,24 @@ const sharedWorkers = (): Plugin => ({
   },
 })
 
-/** Shaders of the drawing library without the tabs, comments and blanks that only their authors read. */
+/**
+ * Parts of shaders for what the bench has none of: polished, toon and glass surfaces, shadows, surroundings,
+ * bones, and pictures of anything but colour.
+ */
+const UNUSED_PARTS = new RegExp(
+  `^(${[
+    'lights_(physical|toon|phong)|iridescence|transmission|clearcoat|cube_uv|envmap|shadowm',
+    '(ao|light|emissive|roughness|metalness|gradient|bump|displacement)map|normalmap|alphahash',
+    'skin|morph',
+  ].join('|')})`,
+)
+/** And shaders of materials that nothing is made of there. */
+const UNUSED_SHADERS = /^#define (STANDARD|TOON|PHONG|MATCAP|DISTANCE|NORMAL)\n/
+
+/**
+ * Shaders of the drawing library without those that are not used, and without the tabs, comments and blanks
+ * that only their authors read.
+ */
 const plainShaders = (): Plugin => ({
   name: 'plain-shaders',
   apply: 'build',
@@ -41,7 +58,12 @@ const plainShaders = (): Plugin => ({
         .map((line) => plain(line.replace(/\/\/.*/, '').trim()))
         .filter((line) => line !== '')
         .join('\n')
-    const shaders = code.replace(/"(?:[^"\\]|\\.)*"/g, (quoted) =>
+    const used = code.replace(
+      /^((?:var|const) ([\w$]+) = )"((?:[^"\\]|\\.)*)"/gm,
+      (all, begins: string, name: string, text: string) =>
+        UNUSED_PARTS.test(name) || UNUSED_SHADERS.test(text.replaceAll('\\n', '\n')) ? `${begins}""` : all,
+    )
+    const shaders = used.replace(/"(?:[^"\\]|\\.)*"/g, (quoted) =>
       /\\n/.test(quoted) && /#(if|include|define)|gl_|uniform |vec[234]/.test(quoted)
         ? JSON.stringify(`${shader(JSON.parse(quoted) as string)}\n`)
         : quoted,

@@ -2,7 +2,7 @@
  * Tests that share what a browser keeps of the server's files, and has compiled: each begins with an empty
  * store and a page of its own. What spoils the browser takes Playwright's `test`.
  */
-import { test as base, type BrowserContext } from '@playwright/test'
+import { test as base, type BrowserContext, type ConsoleMessage } from '@playwright/test'
 
 /** The browser of each device asked for: its screen, and whether it is touched. */
 type Contexts = Map<string, BrowserContext>
@@ -21,7 +21,13 @@ export const test = base.extend<object, { kept: Contexts }>({
     const key = JSON.stringify(device)
     const context = kept.get(key) ?? (await browser.newContext({ ...device, baseURL, acceptDownloads: true }))
     kept.set(key, context)
+    const broken: string[] = []
+    const hear = (m: ConsoleMessage) => void (/WebGLProgram/.test(m.text()) && broken.push(m.text()))
+    context.on('console', hear)
     await use(context)
+    context.off('console', hear)
+    // What is drawn without its shader is not seen to be wrong by anything else.
+    if (broken.length > 0) throw new Error(broken[0])
     if (info.status !== info.expectedStatus) {
       kept.delete(key)
       await context.close()

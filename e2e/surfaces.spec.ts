@@ -55,7 +55,7 @@ test('a rod is bored on its round, a sawn side and a floor take their holes', as
     await expect(work).toContainText('15 deep, on side 2 of the outline, at 40 · 9 along and across it')
     await maker.back()
   })
-  await test.step('a hole on the floor of a dado stays there when it comes deeper, and says when it is gone', async () => {
+  await test.step('a hole on the floor of a dado says when that is not there yet', async () => {
     await hands.select(work.getByLabel('Work', { exact: true }), 'Dado')
     await type({ Width: '30', Distance: '20', Depth: '6' })
     await maker.back()

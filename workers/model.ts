@@ -15,7 +15,7 @@ import {
   type Joint,
   type Project,
 } from '../core/document'
-import { diametersOf, type RoundSize } from '../core/round'
+import { diametersOf, type RoundSize } from '../core/cuts/round'
 import { hardwareList, swingSteps, type HardwareRow } from '../core/hardware'
 import type { ContactGroup } from '../core/joints'
 import { shiftsApart } from '../core/joints/apart'

@@ -1,7 +1,7 @@
 /** The cut list: every different finished piece once, with what it is cut from. */
 import type { Model } from '../model'
 import type { Mm } from '../measure'
-import { diametersOf, type RoundSize } from '../round'
+import { diametersOf, type RoundSize } from './round'
 import type { Vec3 } from '../pieces'
 import { sayLength, type Instance, type ResolvedStock } from '../resolve'
 import { countOf, workKind, type Feature } from '../work'

@@ -54,7 +54,7 @@ export interface Contact {
    * outside.
    */
   readonly cornerFace: FaceName | null
-  /** How far apart the faces are, less than nothing for what is let in; 0 where pieces run through each other. */
+  /** How far apart the faces are: less than nothing for what is let in, 0 for pieces through each other. */
   readonly gap: Mm
   /** The room box round what they share. */
   readonly patch: Box
@@ -159,7 +159,7 @@ function rodInto(a: Instance, b: Instance, outlines: Outlines): Contact | null {
   return null
 }
 
-/** A piece that is drawn with an end or an edge some way into a face of the other, and out of nothing else. */
+/** A piece that is drawn with an end or an edge some way into a face of the other. */
 function letIn(a: Instance, b: Instance, outlines: Outlines): Contact | null {
   if (penetration(a, b) <= TOUCHING) return null
   const all = [

@@ -44,7 +44,10 @@ export const hiddenSides = ({ shoulder, size }: Pick<Wood, 'shoulder' | 'size'>)
     ...(size[axis] - shoulder.max[axis] > 1e-6 ? [faceAt(axis, true)] : []),
   ])
 
-/** What a bit takes that goes so. What goes into joints is left alone unless it is named. `made`: see there. */
+/**
+ * What a bit takes that goes so. What goes into joints is left alone unless it is named. `made`: the face is
+ * a surface that earlier work has left, and not one of a piece.
+ */
 export const runOn = (going: Going, wood: Pick<Wood, 'shoulder' | 'size'>, made = false): Run => {
   const { face, sides, ...rest } = going
   const named = looksOf(face, sides)

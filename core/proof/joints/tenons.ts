@@ -1,4 +1,4 @@
-/** What joints leave standing, cut by something else: a tenon that is sawn off with the waste holds nothing. */
+/** What joints leave standing, cut by something else: a tenon sawn off with the waste holds nothing. */
 import type { Mm } from '../../measure'
 import { FACE_AT, toRoom, vec3, type Box } from '../../pieces'
 import type { Problem } from '../../resolve'

@@ -316,7 +316,7 @@ test('a count is whole, and what comes to a part of one is refused where it is t
   ).toMatch(/whole number/)
 })
 
-test('mirrored on the opposite face, holes of all patterns are bored from both, and meet if they are deep', () => {
+test('mirrored on the opposite face, holes are bored from both', () => {
   const row = { diameter: 8, depth: 7, along: 100, across: 40, countAlong: 4, pitchAlong: 60 }
   for (const face of ['face', 'edge2'] as const) {
     const fields = face === 'face' ? row : { ...row, across: 10 }

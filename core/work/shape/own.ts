@@ -21,8 +21,8 @@ function resolve(asked: StepInput, wood: Wood): Shaped | CannotMake {
   if (wrong)
     return CannotMake.of(
       wrong,
-      `Sawn from ${asked.say(from)} to ${asked.say(to)}, the outline takes nothing of ${wood.name}, which is ` +
-        `${asked.say(thick)} there`,
+      `Sawn from ${asked.say(from)} to ${asked.say(to)}, the outline takes nothing of ${wood.name}, ` +
+        `which is ${asked.say(thick)} there`,
     )
   const stretch = { from: from > 1e-6 ? from : null, to: to < thick - 1e-6 ? to : null }
   const kept = keeps === 'inside' && asked.chosen('added') !== 'cut'

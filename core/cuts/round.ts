@@ -1,8 +1,8 @@
 /** Pieces that are round: which of their sizes are diameters. */
-import type { Model } from './model'
-import type { Mm } from './measure'
-import type { Instance } from './resolve'
-import { isRod, workKind } from './work'
+import type { Model } from '../model'
+import type { Mm } from '../measure'
+import type { Instance } from '../resolve'
+import { isRod, workKind } from '../work'
 
 const SIZES = ['length', 'width', 'thickness'] as const
 export type RoundSize = (typeof SIZES)[number]
