@@ -21,7 +21,7 @@ function texts(data: unknown, path: string[] = []): Array<{ path: string[]; text
 /** Texts that are no measures: ids, names, choices, notes and what was set aside. */
 const PLAIN = new RegExp(
   '^(format|id|name|note|species|kind|stock|of|group|facing|direction|face|piece|on|unit|form|' +
-    'paper|projection|list|where|why|text|shape|cut)$',
+    'paper|projection|list|where|why|text|shape|cut|step|role)$',
 )
 const PLAIN_WITHIN = 'accepted options gone edge moves turns pictures setAside style'.split(' ')
 const isPlain = (path: readonly string[]): boolean =>

@@ -14,6 +14,8 @@ import {
 import { waysOf } from './onface'
 import type { Pattern } from './pattern'
 
+type Round = NonNullable<OnSurface['round']>
+
 interface LaidOut extends Standing<LaidOut> {
   readonly face: FaceName
   readonly at: readonly Vec3[]
@@ -57,10 +59,14 @@ export const sayRound = (
 ): Sentence => [
   ', at ',
   ...at.flatMap((p, i) => [i > 0 ? '; ' : '', { mm: p[0] }]),
-  turn === 0
-    ? ` from its near end, in line with ${theFace(from)}`
-    : ` from its near end, ${sayDegrees(turn)} from ${theFace(from)} towards ${theFace(towards)}`,
+  ` from its near end${sayTurn({ turn, from, towards })}`,
 ]
+
+/** ", 45° from the face towards edge 2": where round its axis. */
+export const sayTurn = ({ turn, from, towards }: Pick<Round, 'turn' | 'from' | 'towards'>): string =>
+  turn === 0
+    ? `, in line with ${theFace(from)}`
+    : `, ${sayDegrees(turn)} from ${theFace(from)} towards ${theFace(towards)}`
 
 /** Their places along the face and across it. */
 export const dimensionsOf = (l: LaidOut): Dimension[] =>

@@ -177,7 +177,7 @@ const seenInMirror = ({ mirrored, ...at }: Made): Made => (mirrored ? at : { ...
 /** On what is round: where round its axis, and how often. */
 const ROUND_MEASURES = {
   turn: { label: 'Angle round the axis', kind: 'angle', placeholder: '0°', text: '0' },
-  turns: { label: 'Count round the axis', kind: 'count', placeholder: '1', text: '1' },
+  around: { label: 'Count round the axis', kind: 'count', placeholder: '1', text: '1' },
 } as const satisfies Measures
 const ROUND_ONLY = Object.keys(ROUND_MEASURES)
 /** What is put on a round surface is at its crest. */

@@ -39,10 +39,10 @@ export function seatsOn({
 }): [Seat | CannotMake, ...Seat[]] {
   const found = surfaceOf(at, before, rod, wood, i) ?? (original && likeOn(original, at, before, wood, i))
   if (!found) return [new CannotMake(whyNone(at, wood, resolved))]
-  const { turns = 1, turn = 0 } = values
-  if (turns < 1 || turns > MOST)
-    return [CannotMake.of('turns', `${turns} times round ${wood.name} is not what can be made`)]
-  const count = found.surface.kind === 'round' ? turns : 1
+  const { around = 1, turn = 0 } = values
+  if (around < 1 || around > MOST)
+    return [CannotMake.of('around', `${around} times round ${wood.name} is not what can be made`)]
+  const count = found.surface.kind === 'round' ? around : 1
   const seats = Array.from({ length: count }, (_, k): Seat => ({
     ...woodOn(found.surface, wood, turn + (k * 360) / count),
     says: found.says,

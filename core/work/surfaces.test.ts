@@ -226,7 +226,7 @@ describe('on a rod', () => {
     expect(gone).toBeLessThan(Math.PI * 9 * 8.02)
   })
   test('three through the axis, all round', () => {
-    const three = hole(on('stock', 'round'), { turns: 3, depth: '', diameter: 4, along: 50 })
+    const three = hole(on('stock', 'round'), { around: 3, depth: '', diameter: 4, along: 50 })
     const model = modelOf(rod(three))
     expect(model.features(instance(model, 'a#1'))).toHaveLength(3)
     expect(told(model)[2]).toContain('240° from the face towards edge 2')

@@ -10,7 +10,7 @@ import {
   type Sentence,
 } from '../feature'
 import { BEYOND, type Tool } from '../tool'
-import { dimensionsOf, sayPlaces } from '../laidout'
+import { dimensionsOf, sayPlaces, sayTurn } from '../laidout'
 import type { Bore } from './bore'
 import { leanOf, sayLean } from '../slant'
 import { sayLowered } from '../state'
@@ -95,7 +95,7 @@ export const bore = defineWork<Bore>({
     { mm: b.diameter },
     ...(b.through ? [', through'] : [' × ', { mm: b.depth }, ' deep']),
     ...(leanOf(toldOn(b)) > 0.01 ? [` at ${sayDegrees(leanOf(toldOn(b)))}`] : []),
-    `, on ${theSurface(b)}`,
+    `, on ${theSurface(b)}${b.on?.round ? sayTurn(b.on.round) : ''}`,
     ...sayDown(b),
     ...saySink(b),
     ...sayFitting(b),
