@@ -27,15 +27,15 @@ test('a dibber is turned from half of its profile, threaded, and given to others
     await expect(dialog).toBeVisible()
     await expect(dialog.getByLabel('Symmetry', { exact: true })).toContainText('mirrored across')
     await hands.key('l')
-    const put = async (which: string, along: string, across: string) => {
+    const put = async (which: string, along: string, diameter: string) => {
       await hands.type(dialog.getByLabel(`${which} place along`, { exact: true }), along)
-      await hands.type(dialog.getByLabel(`${which} place across`, { exact: true }), across, 'Enter')
+      await hands.type(dialog.getByLabel(`${which} diameter`, { exact: true }), diameter, 'Enter')
       await expect(dialog.getByLabel('Next place along', { exact: true })).toHaveValue('')
     }
-    await put('First', '0', 'W/2')
-    await put('Next', '120', 'W/2 + 8')
-    await put('Next', '300', 'W/2 + 8')
-    await put('Next', '300', 'W/2')
+    await put('First', '0', '0')
+    await put('Next', '120', '16')
+    await put('Next', '300', '16')
+    await put('Next', '300', '0')
     for (let n = 0; n < 2; n++) await hands.key('Escape')
     await expect(dialog.getByText('Can be marked out')).toBeVisible()
     await hands.click(dialog.getByRole('button', { name: 'Done', exact: true }))
@@ -46,9 +46,13 @@ test('a dibber is turned from half of its profile, threaded, and given to others
     await hands.click(work.getByRole('button', { name: /outline/i }).first())
     const dialog = outline(page)
     await expect(dialog).toBeVisible()
-    const label = dialog.getByRole('button', { name: /^point 2 across/ })
-    await hands.click(label)
-    await hands.type(dialog.getByRole('textbox', { name: /^point 2 across/ }), 'W/2 + 12', 'Enter')
+    const label = dialog.getByRole('button', { name: /^diameter or full width of point 2/ })
+    await hands.click(label.locator('rect').last())
+    await hands.type(
+      dialog.getByRole('textbox', { name: /^diameter or full width of point 2/ }),
+      '24',
+      'Enter',
+    )
     await expect(work.getByRole('alert')).toContainText('the blank of Dibber is at most ⌀ 18')
     await page.keyboard.press('Escape')
     await page.keyboard.press('Control+z')

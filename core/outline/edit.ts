@@ -4,7 +4,7 @@ import type { Mm } from '../measure'
 import { steady, type DualPoint } from './dual'
 import { bulgesTo, factKind, orderedFor, rimOf } from './facts'
 import { angleOf, arcBetween, cross, long, minus, type Segment } from './segments'
-import type { Place2, Solved } from './solve'
+import { mirrorOf, type Place2, type Solved, type Values } from './solve'
 
 export const EMPTY: Outline = { points: {}, edges: [], facts: [], corners: [], mirror: null }
 
@@ -200,6 +200,7 @@ export function standing(
   solved: Solved,
   size: Place2,
   fact: Pick<OutlineFact, 'kind' | 'of' | 'way' | 'from'>,
+  values: Values = {},
 ): number {
   const at = (id: string) => solved.points.get(id)!
   const edge = outline.edges.find((e) => e.id === fact.of[0])
@@ -209,6 +210,10 @@ export function standing(
   switch (fact.kind) {
     case 'place': {
       return toldFrom(fact.from, at(fact.of[0]!)[axis], size[axis])
+    }
+    case 'fullwidth': {
+      const { axis: of, at: middle } = mirrorOf(outline, values, size)
+      return 2 * Math.abs(at(fact.of[0]!)[of] - middle)
     }
     case 'reach': {
       if (edge?.kind !== 'arc' && edge?.kind !== 'circle') return 0

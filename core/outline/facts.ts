@@ -25,6 +25,8 @@ import {
 export interface Parts {
   /** Of the face, along and across. */
   readonly size: readonly [Mm, Mm]
+  /** The axis that half of it is mirrored along, and where; null for what is drawn whole. */
+  readonly mirror: { readonly axis: 0 | 1; readonly at: Mm } | null
   point(id: string): DualPoint
   /** Undefined for what is a point. */
   edge(id: string): OutlineEdge | undefined
@@ -49,6 +51,8 @@ export interface FactKind {
   readonly ways?: 'needed' | 'allowed'
   /** It is measured from a side of the face. */
   readonly placed?: true
+  /** It says something only of what is mirrored. */
+  readonly mirrored?: true
   /** What more must be so of the parts. */
   allows?(edges: ReadonlyArray<OutlineEdge | undefined>): boolean
   equations(fact: OutlineFact, value: number, at: Parts): Dual[]
@@ -167,6 +171,18 @@ export const FACT_KINDS = /* @__PURE__ */ define({
       const axis = way === 'across' ? 1 : 0
       const wanted = placeFrom(from, value, at.size[axis])
       return [add(at.point(of[0]!)[axis], -wanted)]
+    },
+  },
+  fullwidth: {
+    title: 'diameter or full width',
+    of: [['point']],
+    value: 'length',
+    mirrored: true,
+    equations: ({ of }, value, at) => {
+      if (!at.mirror) return []
+      const { axis, at: middle } = at.mirror
+      const side = sign(drawnOf(at).point(of[0]!)[axis].v - middle)
+      return [add(by(at.point(of[0]!)[axis], side), -side * middle - value / 2)]
     },
   },
   distance: {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { Outline, type OutlineFact } from '../document'
-import { CORNERS, pathsOf, sizesOf, solveOutline, type Place2, type Values } from './index'
+import { CORNERS, MIRROR, pathsOf, sizesOf, solveOutline, standing, type Place2, type Values } from './index'
 
 type Points = Record<string, [number, number]>
 type Edge = Outline['edges'][number]
@@ -309,11 +309,12 @@ test('half is mirrored, holes are holes, and the area of a curve is what its cho
   expect(sizesOf(found.paths).area).toBeCloseTo(sizesOf(outer.paths).area - Math.PI * 400, 6)
 })
 
-test('half of an outline whose one edge shrinks to nothing at its mirror is told, not broken', () => {
+test('half of an outline of which one edge is drawn is open where that ends, and stays as it is', () => {
   const half = drawn({ p0: [300, 20], p1: [120, 20] }, [line('e0', 'p0', 'p1')], { mirror: 'along' })
-  const { paths, troubles } = pathsOf(half, solve(half, {}), {}, SIZE)
+  const { paths, troubles, open } = pathsOf(half, solve(half, {}), {}, SIZE)
   expect(paths).toEqual([])
-  expect(troubles.map((t) => t.says)).toEqual(['the outline holds nothing'])
+  expect(troubles).toEqual([{ says: 'the outline is open', at: [120, 20], open: true }])
+  expect(open).toHaveLength(1)
 })
 
 test('what is open, forked or crosses itself is said, with where', () => {
@@ -364,4 +365,52 @@ test('a record that speaks of what is not there is not an outline', () => {
   expect(
     Outline.safeParse({ points: RECTANGLE, edges: ring(4), facts: [fact('f1', 'level', ['e7'])] }).success,
   ).toBe(false)
+})
+
+test('of half a profile its diameters are told, on either side of the axis, wherever that stands', () => {
+  const points: Points = { p0: [0, 150], p1: [10, 171], p2: [300, 164], p3: [310, 150] }
+  const edges = [line('e0', 'p0', 'p1'), line('e1', 'p1', 'p2'), line('e2', 'p2', 'p3')]
+  const facts = [
+    fact('f1', 'fullwidth', ['p1'], { value: '50' }),
+    fact('f2', 'fullwidth', ['p2'], { value: '30' }),
+  ]
+  const half = drawn(points, edges, { facts, mirror: 'across' })
+  const solved = solve(half, { f1: 50, f2: 30 })
+  expect([at(solved, 'p1')[1], at(solved, 'p2')[1]]).toEqual([expect.closeTo(175, 7), expect.closeTo(165, 7)])
+  expect(standing(half, solved, SIZE, { kind: 'fullwidth', of: ['p1'] })).toBeCloseTo(50, 7)
+  // The axis is moved, and what was drawn on its other side stays there.
+  const values = { f1: 50, f2: 30, [MIRROR]: 20 }
+  const below = { ...half, mirrorOff: '20', points: { ...points, p2: [300, 140] as [number, number] } }
+  const moved = solve(below, values)
+  expect([at(moved, 'p1')[1], at(moved, 'p2')[1]]).toEqual([expect.closeTo(195, 7), expect.closeTo(155, 7)])
+  expect(standing(below, moved, SIZE, { kind: 'fullwidth', of: ['p2'] }, values)).toBeCloseTo(30, 7)
+})
+
+describe('half an outline', () => {
+  /** It goes out from the axis, along, and perhaps back. */
+  const steps = (n: number): Outline => {
+    const all: Points = { p0: [100, 150], p1: [100, 200], p2: [250, 210], p3: [250, 150] }
+    const points = Object.fromEntries(Object.entries(all).slice(0, n + 1))
+    return drawn(
+      points,
+      Array.from({ length: n }, (_, k) => line(`e${k}`, `p${k}`, `p${k + 1}`)),
+      { mirror: 'across' },
+    )
+  }
+  test('is left as it is drawn until it comes back to its mirror', () => {
+    for (const n of [1, 2]) {
+      const half = steps(n)
+      const s = solve(half, {})
+      for (const [id, p] of s.points) near(p, half.points[id]!)
+      const { paths, troubles } = pathsOf(half, s, {}, SIZE)
+      expect(paths).toEqual([])
+      expect(troubles.every((t) => t.open)).toBe(true)
+    }
+    const whole = steps(3)
+    expect(pathsOf(whole, solve(whole, {}), {}, SIZE).paths).toHaveLength(1)
+  })
+  test('that is whole goes along with its mirror, when the face becomes wider', () => {
+    const s = solveOutline(steps(3), {}, [600, 340])
+    expect([at(s, 'p0')[1], at(s, 'p3')[1]]).toEqual([expect.closeTo(170, 7), expect.closeTo(170, 7)])
+  })
 })

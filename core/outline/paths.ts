@@ -43,6 +43,8 @@ export interface Paths {
 /** How near chords are to what they stand for where paths are held against each other. */
 const CHORD: Mm = 0.05
 const SAME: Mm = 1e-6
+/** As near to the mirror an end is at it. */
+const AT: Mm = 1e-4
 
 /** An edge as it runs before its corners are treated. */
 export function segmentOf(e: OutlineEdge, at: (id: string) => Place2): Segment {
@@ -121,6 +123,7 @@ export function pathsOf(outline: Outline, solved: Solved, values: Values, size: 
     else open.push(treated)
   }
   const { axis, at: middle } = mirrorOf(outline, values, size)
+  const isAt = (p: Place2) => Math.abs(p[axis] - middle) < AT
   const image = (chain: readonly Segment[]) =>
     chain.map((s) => backwards(mirrored(s, axis, middle))).reverse()
   if (outline.mirror) {
@@ -130,10 +133,15 @@ export function pathsOf(outline: Outline, solved: Solved, values: Values, size: 
       return Math.min(...places) * Math.max(...places) > 0
     })
     closed.push(...beside.map(image))
-    for (const chain of open.splice(0)) closed.push([...chain, ...image(chain)])
+    // What does not come back to it yet stays open.
+    const comesBack = (chain: readonly Segment[]) => endsOf(chain).every(isAt)
+    for (const chain of open.splice(0)) {
+      if (comesBack(chain)) closed.push([...chain, ...image(chain)])
+      else open.push(chain)
+    }
   }
   for (const chain of open)
-    for (const p of [chain[0]!.from, chain.at(-1)!.to])
+    for (const p of endsOf(chain).filter((end) => !outline.mirror || !isAt(end)))
       troubles.push({ says: 'the outline is open', at: p, open: true })
 
   const rings = closed
@@ -153,6 +161,8 @@ export function pathsOf(outline: Outline, solved: Solved, values: Values, size: 
     troubles,
   }
 }
+
+const endsOf = (chain: readonly Segment[]): readonly Place2[] => [chain[0]!.from, chain.at(-1)!.to]
 
 /** A chain with its corners treated. */
 function cornered(

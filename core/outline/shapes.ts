@@ -71,6 +71,42 @@ function box({ size, unit, write }: For, corners?: Made['corners']): Made {
   }
 }
 
+/**
+ * A figure of equal sides, one of them level: by how far it is across its flats or, with an odd number of
+ * sides, by how long these are.
+ */
+function regular(n: number, { size: [w, h], unit, write }: For): Made {
+  const turn = (2 * Math.PI) / n
+  const [flat, radius] = [unit, unit / Math.cos(turn / 2)]
+  const side = 2 * radius * Math.sin(turn / 2)
+  const at = (k: number): Place2 => {
+    const angle = (k - 0.5) * turn - Math.PI / 2
+    return [w / 2 + radius * Math.cos(angle), h / 2 + radius * Math.sin(angle)]
+  }
+  const even = n % 2 === 0
+  // As many turns as equal sides leave open; an even figure is alike above and below.
+  const corners = Array.from({ length: n - 2 }, (_, k) => k + 1)
+  const turns = corners.filter((k) => (even ? k !== n / 2 : k <= n - 3))
+  return {
+    points: Array.from({ length: n }, (_, k) => at(k)),
+    edges: ring(n),
+    facts: [
+      ...Array.from({ length: n - 1 }, (_, k) => fact('equal', `e0 e${k + 1}`)),
+      ...turns.map((k) => fact('angle', `e${k - 1} e${k}`, { value: `${Number((360 / n).toFixed(6))}` })),
+      fact('symmetric', 'p0 p1', { way: 'along' }),
+      ...(even
+        ? [
+            fact('symmetric', `p1 p${n / 2}`, { way: 'across' }),
+            fact('distance', `p0 p${n / 2 + 1}`, { way: 'across', value: write(2 * flat) }),
+          ]
+        : [
+            fact('place', 'p0', { way: 'across', from: 'centre', value: `-${write(flat)}` }),
+            fact('distance', 'e0', { value: write(side) }),
+          ]),
+    ],
+  }
+}
+
 const define = <K extends string>(all: Readonly<Record<K, ReadyShape>>) => all
 
 export const READY_SHAPES = /* @__PURE__ */ define({
@@ -177,30 +213,11 @@ export const READY_SHAPES = /* @__PURE__ */ define({
       }
     },
   },
-  sided: {
-    title: 'an eight-sided figure',
-    make: ({ size: [w, h], unit, write }) => {
-      const n = 8
-      // Across its flats.
-      const r = unit / Math.cos(Math.PI / n)
-      const at = (k: number): Place2 => {
-        const angle = ((k - 0.5) / n) * 2 * Math.PI - Math.PI / 2
-        return [w / 2 + r * Math.cos(angle), h / 2 + r * Math.sin(angle)]
-      }
-      return {
-        points: Array.from({ length: n }, (_, k) => at(k)),
-        edges: ring(n),
-        facts: [
-          fact('level', 'e0'),
-          ...Array.from({ length: n - 1 }, (_, k) => fact('equal', `e0 e${k + 1}`)),
-          ...[1, 2, 3, 5, 6].map((k) => fact('angle', `e${k - 1} e${k}`, { value: '45' })),
-          fact('symmetric', 'p0 p1', { way: 'along' }),
-          fact('symmetric', 'p2 p3', { way: 'across' }),
-          fact('distance', 'p0 p5', { way: 'across', value: write(2 * unit) }),
-        ],
-      }
-    },
-  },
+  triangle: { title: 'a triangle of equal sides', make: (on) => regular(3, on) },
+  pentagon: { title: 'a five-sided figure', make: (on) => regular(5, on) },
+  hexagon: { title: 'a six-sided figure', make: (on) => regular(6, on) },
+  sided: { title: 'an eight-sided figure', make: (on) => regular(8, on) },
+  twelve: { title: 'a twelve-sided figure', make: (on) => regular(12, on) },
   sector: {
     title: 'part of a ring',
     make: ({ size: [w, h], unit, write }) => {

@@ -6,7 +6,7 @@
 import type { Outline, OutlineEdge, OutlineFact } from '../document'
 import type { Mm } from '../measure'
 import { factor, rowAt, solveWith } from './cholesky'
-import { looseEnds } from './ends'
+import { endsAtMirror } from './ends'
 import { add, coordinate, steady, type DualPoint } from './dual'
 import { factKind, heldAnyway, isSound, type Parts } from './facts'
 import { gramOf, looseIn, type Looseness, type Row } from './rank'
@@ -55,6 +55,7 @@ function partsAt(problem: Problem, x: Float64Array, moving: boolean, drawn: Part
   const known = new Map<string, DualPoint>()
   return {
     size: problem.size,
+    mirror: problem.outline.mirror ? mirrorOf(problem.outline, problem.values, problem.size) : null,
     drawn,
     edge: (id) => problem.edges.get(id),
     point: (id) => {
@@ -192,13 +193,14 @@ function held(problem: Problem, x: Float64Array, step: Float64Array): Float64Arr
  */
 export function solveOutline(outline: Outline, values: Values, size: Place2): Solved {
   const ids = Object.keys(outline.points)
+  const mirror = mirrorOf(outline, values, size)
   const problem: Problem = {
     outline,
     size,
     values,
     ids,
     edges: new Map(outline.edges.map((e) => [e.id, e])),
-    atMirror: outline.mirror ? looseEnds(outline) : [],
+    atMirror: outline.mirror ? endsAtMirror(outline, mirror.axis, mirror.at, size[mirror.axis]) : [],
   }
   const facts = outline.facts.filter((f) => {
     const measured = factKind(f.kind)?.value !== undefined

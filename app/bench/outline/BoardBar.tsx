@@ -42,7 +42,7 @@ export function sayingsFor(outline: Outline, parts: readonly string[]): Saying[]
   return Object.entries(FACT_KINDS).flatMap(([name, k]): Saying[] => {
     const kind = name as FactName
     const of = orderedFor(k, parts, edge)
-    if (!of) return []
+    if (!of || (k.mirrored && !outline.mirror)) return []
     if (k.ways === 'needed')
       return (['along', 'across'] as const).map((way) => ({ kind, way, title: `${k.title} ${way}` }))
     if (kind === 'symmetric' && of.length === 2)

@@ -128,7 +128,7 @@ function sayOf(s: Saying, chosen: readonly string[], drawing: Drawing, write: (m
   const first = addRule(drawing, base, { ...fact, ...(measures(s) && { value: '1' }) }, chosen)
   if (!measures(s)) return first
   const of = first.ok ? first.outline.facts.at(-1)!.of : [...chosen]
-  const now = standing(base, drawing.solved, drawing.size, { ...fact, of })
+  const now = standing(base, drawing.solved, drawing.size, { ...fact, of }, drawing.values)
   const value = s.kind === 'angle' ? `${Number(now.toFixed(4))}deg` : write(now)
   const from = FACT_KINDS[s.kind].placed && { from: 'near' as const }
   return addRule(drawing, base, { ...fact, ...from, value }, chosen, now)

@@ -251,7 +251,9 @@ function MeasureLabel({
         onPress()
       }}
     >
-      {label.line && <path d={label.line} stroke={ink} strokeWidth={1} fill="none" />}
+      {label.line && (
+        <path d={label.line} stroke={ink} strokeWidth={1} fill="none" className="pointer-events-none" />
+      )}
       <rect x={x - wide / 2} y={y - 10} width={wide} height={20} fill="var(--panel)" stroke={ink} rx={2} />
       <text x={x} y={y + 4.5} textAnchor="middle" fontSize={13} fill="var(--ink)" className="measure">
         {drawnFractions(label.text, 13)}

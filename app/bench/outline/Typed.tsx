@@ -1,6 +1,7 @@
 /** Below the sheet: whether the outline is pinned, and places put by typing. */
 import { useState } from 'react'
 import { mirrorOf, type Place2, type Solved } from '../../../core/outline'
+import { ownWork } from '../../../core/work'
 import { useOpen } from '../../store/open'
 import { MeasureField } from '../../ui/MeasureField'
 import { read } from '../../ui/reading'
@@ -40,19 +41,22 @@ function typedAt(
   { outline, solved, values, size }: Drawing,
   at: Place2,
   text: readonly [string, string],
+  turned: boolean,
 ): Snap {
   const mirror = mirrorOf(outline, values, size)
-  const facts = text.flatMap((value, k) =>
+  const facts = text.flatMap((value, k): Snap['facts'] =>
     outline.mirror && mirror.axis === k && Math.abs(at[k] - mirror.at) < 1e-6
       ? []
-      : [
-          {
-            kind: 'place' as const,
-            way: k === 0 ? ('along' as const) : ('across' as const),
-            from: 'near' as const,
-            value,
-          },
-        ],
+      : turned && mirror.axis === k
+        ? [{ kind: 'fullwidth' as const, value }]
+        : [
+            {
+              kind: 'place' as const,
+              way: k === 0 ? ('along' as const) : ('across' as const),
+              from: 'near' as const,
+              value,
+            },
+          ],
   )
   return { at, point: pointAt(solved.points, at), facts, says: '' }
 }
@@ -73,20 +77,26 @@ export function TypedPlace({
     const reading = t ? read(t, 'length', shown, drawing.locals) : null
     return reading?.ok ? reading.value : null
   }
-  const [u, v] = [value(text.along), value(text.across)]
+  const told = [value(text.along), value(text.across)] as const
+  // Of what is turned its diameters are typed, on the side of the axis where places grow.
+  const turned = ownWork(drawing.step.kind)?.drawsHalf !== undefined && drawing.outline.mirror !== null
+  const mirror = mirrorOf(drawing.outline, drawing.values, drawing.size)
+  const [u, v] = told.map((mm, k) =>
+    mm !== null && turned && k === mirror.axis ? mirror.at + mm / 2 : mm,
+  ) as [number | null, number | null]
   return (
     <form
       className="flex flex-wrap items-end gap-2"
       aria-label="Next place"
       onSubmit={(e) => {
         e.preventDefault()
-        if (u !== null && v !== null) onPut(typedAt(drawing, [u, v], [text.along, text.across]))
+        if (u !== null && v !== null) onPut(typedAt(drawing, [u, v], [text.along, text.across], turned))
       }}
     >
       {(['along', 'across'] as const).map((way, k) => (
         <div key={way} className="w-32">
           <MeasureField
-            label={`${first ? 'First' : 'Next'} place ${way}`}
+            label={`${first ? 'First' : 'Next'} ${turned && k === mirror.axis ? 'diameter' : `place ${way}`}`}
             showLabel
             value={text[way]}
             locals={drawing.locals}

@@ -16,6 +16,7 @@ export const PREFIX: Readonly<Record<string, string>> = {
   round: 'r ',
   diameter: '⌀ ',
   rise: 'rise ',
+  fullwidth: '⌀ ',
 }
 
 export const sayTrouble = ({ says, at: [u, v] }: Trouble, say: (mm: number) => string): string =>

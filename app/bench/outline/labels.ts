@@ -1,5 +1,5 @@
 /** Where measures of an outline stand on the board: beside what they are of, and clear of each other. */
-import { middleOf, segmentOf, type Place2 } from '../../../core/outline'
+import { middleOf, mirrorOf, segmentOf, type Place2 } from '../../../core/outline'
 import type { Sheet } from './face'
 import type { Drawing } from './useOutline'
 import { sayRule } from './words'
@@ -57,6 +57,13 @@ export function labelsOf(
       // Where there is no room on it, beside it.
       const short = Math.hypot(a[0] - b[0], a[1] - b[1]) < 60
       put(f.id, short ? beside(a, b, 34) : mid(a, b), say(a, b))
+    } else if (f.kind === 'fullwidth') {
+      const p = points.get(f.of[0]!)!
+      const { axis, at } = mirrorOf(outline, drawing.values, size)
+      const image: Place2 = axis === 0 ? [2 * at - p[0], p[1]] : [p[0], 2 * at - p[1]]
+      const [a, b] = [sheet.at(p), sheet.at(image)]
+      const short = Math.hypot(a[0] - b[0], a[1] - b[1]) < 80
+      put(f.id, short ? beside(a, b, 48) : mid(a, b), say(a, b))
     } else if (f.kind === 'distance') {
       const [a, b] = first?.kind === 'line' ? [on(first.from), on(first.to)] : [on(f.of[0]!), on(f.of[1]!)]
       put(f.id, first ? beside(a, b, 20) : mid(a, b), first ? null : say(a, b))

@@ -33,7 +33,12 @@ export function useDraw({ drawing, tool, valueOf, put, onSay }: DrawInput): Draw
   const [begun, setBegun] = useState<readonly Snap[]>([])
   const known: Draw['known'] = (next, snap, point, from = null) =>
     snap.facts.reduce((all, fact) => {
-      const of = fact.kind === 'place' ? [point] : from && from !== point ? [from, point] : []
+      const of =
+        fact.kind === 'place' || fact.kind === 'fullwidth'
+          ? [point]
+          : from && from !== point
+            ? [from, point]
+            : []
       const value = fact.value === undefined ? undefined : valueOf(fact.value)
       const told = of.length > 0 ? addRule(drawing, all, fact, of, value) : null
       return told?.ok ? told.outline : all

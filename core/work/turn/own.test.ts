@@ -271,7 +271,7 @@ test('a profile beyond its blank is refused in a sentence, with both figures', (
   )
   const round = { ...lines(wide), mirror: null }
   expect(says(blank(turned(round)))[0]).toMatch(/open|mirrored/)
-  expect(says(blank(turned(lines(wide.slice(1)))))[0]).toMatch(/axis/)
+  expect(says(blank(turned(lines(wide.slice(1)))))[0]).toMatch(/is open at 0 along and 50 across/)
 })
 
 test('one turned end for end is the same piece; one with its profile the other way round is too', () => {
