@@ -39,7 +39,7 @@ export const tenons = definePiecewise({
             says:
               `The ${called(other)} on ${i.name} takes ${Math.round(100 * lost)} % of its ` +
               called(standing),
-            advice: 'Keep it off the joint, or make the tenon shorter.',
+            advice: 'Move the step clear of the joint, or make the tenon shorter.',
             at: [{ instance: i.key, feature: standing.id, point: toRoom(i.frame, middle) }],
           },
         ]
