@@ -35,6 +35,12 @@ export class Hands {
     await field.press(leave)
   }
 
+  /** Several fields of a part of the page, by their labels, each left by Enter. */
+  async fill(part: Locator, all: Readonly<Record<string, string>>): Promise<void> {
+    for (const [label, text] of Object.entries(all))
+      await this.type(part.getByLabel(label, { exact: true }), text, 'Enter')
+  }
+
   /** A choice from a list: opening it and taking one are one input, as going into a field and typing are. */
   async select(list: Locator, label: string): Promise<void> {
     this.inputs++

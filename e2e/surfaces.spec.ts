@@ -10,10 +10,7 @@ test('a rod is bored on its round, a sawn side and a floor take their holes', as
   const work = page.getByRole('region', { name: 'Work' })
   const board = page.getByRole('dialog', { name: /^The outline of the/ })
   const stage = page.locator('[data-stage]')
-  const type = async (all: Record<string, string>) => {
-    for (const [label, text] of Object.entries(all))
-      await hands.type(work.getByLabel(label, { exact: true }), text, 'Enter')
-  }
+  const type = (all: Record<string, string>) => hands.fill(work, all)
   await maker.startProject('Larkmoor label rack', 'millimetres')
   await test.step('a hole is pressed on the round of a rod, and goes in radially', async () => {
     await maker.addBoard({

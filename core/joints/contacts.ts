@@ -98,8 +98,7 @@ function touch(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contac
     rodInto(a, b, outlines) ??
     flat(a, b, within, outlines) ??
     (outlines(a).flats.length > 0 ? flat(b, a, within, outlines) : null) ??
-    letIn(a, b, outlines) ??
-    through(a, b, within)
+    overlapping(a, b, within, outlines)
   )
 }
 
@@ -159,9 +158,15 @@ function rodInto(a: Instance, b: Instance, outlines: Outlines): Contact | null {
   return null
 }
 
+/** How two that are no flat apart share wood, or meet at an edge. */
+function overlapping(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contact | null {
+  const depth = penetration(a, b)
+  if (depth < -within) return null
+  return (depth > TOUCHING ? letIn(a, b, outlines) : null) ?? through(a, b, depth)
+}
+
 /** A piece that is drawn with an end or an edge some way into a face of the other. */
 function letIn(a: Instance, b: Instance, outlines: Outlines): Contact | null {
-  if (penetration(a, b) <= TOUCHING) return null
   const all = [
     [a, b],
     [b, a],
@@ -178,9 +183,7 @@ function letIn(a: Instance, b: Instance, outlines: Outlines): Contact | null {
   return { sort: 'let', guest, guestFace, host, hostFace, cornerFace: null, gap, patch }
 }
 
-function through(a: Instance, b: Instance, within: Mm): Contact | null {
-  const depth = penetration(a, b)
-  if (depth < -within) return null
+function through(a: Instance, b: Instance, depth: Mm): Contact | null {
   const [endOfA, endOfB] = [endsIn(a, b), endsIn(b, a)]
   const square = a.square && b.square
   const sort = sortOf(depth, square, [endOfA, endOfB].filter((end) => end !== null).length)

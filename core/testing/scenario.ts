@@ -39,6 +39,19 @@ export const stock = (id: string, thickness: number): Change =>
     grain: false,
   })
 
+/** A dowel rod as the rack has it. */
+export const rodStock = (id: string): Change =>
+  change.addStock({
+    id,
+    name: '20 mm dowel rod',
+    kind: 'rod',
+    species: 'beech',
+    thickness: '20mm',
+    width: null,
+    lengths: ['1000mm'],
+    grain: true,
+  })
+
 type Span = readonly [start: number, size: number]
 
 /** A piece that fills a room box; its thickness is that of its stock `thick`, made along with it. */

@@ -1,7 +1,7 @@
 import { change, onFace, type Step } from '../document'
 import { modelOf } from '../model'
 import type { Kernel } from '../solid'
-import { instance, make, testKernel, volume } from '../testing/scenario'
+import { instance, make, testKernel, volume, rodStock } from '../testing/scenario'
 import { holesOf } from './index'
 
 let kernel: Kernel
@@ -16,16 +16,7 @@ const rod = (facing: string, steps: readonly Step[] = [], unit: 'mm' | 'in' = 'm
   const span = (d: string) => (d === along ? { start: '0', size: mm(300) } : { start: '0' })
   return make(
     [
-      change.addStock({
-        id: 's1',
-        name: '20 mm dowel rod',
-        kind: 'rod',
-        species: 'beech',
-        thickness: '20mm',
-        width: null,
-        lengths: ['1000mm'],
-        grain: true,
-      }),
+      rodStock('s1'),
       change.addPiece({
         kind: 'made',
         id: 'a',

@@ -1,14 +1,5 @@
 /** The maker's own work on every piece of wood it comes to, and what is wrong with it. */
-import {
-  faceOf,
-  groupsAbove,
-  groupsWithin,
-  sidesOf,
-  standsIn,
-  type FaceName,
-  type Step,
-  stepWord,
-} from '../document'
+import { faceOf, sidesOf, type Step, stepWord } from '../document'
 import {
   originalOf,
   sayLength,
@@ -16,25 +7,13 @@ import {
   type JointMeasure,
   type Problem,
   type Resolved,
-  type ResolvedGroup,
   type ResolvedPiece,
   type ResolvedStep,
   type WorkNumbers,
 } from '../resolve'
 import { isFigureText } from '../measure'
 import { factKind, MIRROR } from '../outline'
-import {
-  carried,
-  FACE_AT,
-  negated,
-  oppositeFace,
-  STILL,
-  toRoom,
-  unit,
-  vec3,
-  type Frame,
-  type Vec3,
-} from '../pieces'
+import { carried, FACE_AT, STILL, toRoom, unit, vec3, type Frame, type Vec3 } from '../pieces'
 import type { Feature, Supply } from './feature'
 import { isDirection, kindDependsOnShape, ownWork, rolesOf, stepFault, workKind } from './index'
 import { meetingsOf, type Met } from './meetings'
@@ -46,6 +25,7 @@ import { isRod, withinBlock, woodAlong } from './state'
 import { seenAs } from './seated'
 import { seatsOn, type Seat } from './seats'
 import { aboutRod, toolInto, type Tool } from './tool'
+import { blocksOf, imageOf, standingOn } from './woods'
 
 /** What the resolver asks of work, whatever its kind. */
 export const workNumbers: WorkNumbers = {
@@ -443,37 +423,4 @@ const featureOf = (i: Instance, step: Step, data: unknown, again: number): Featu
 const takenIn = ({ frame }: Wood, i: Instance, f: Feature): Tool[] => {
   const tools = workKind(f).cut(f.data)
   return frame === i.frame ? tools : tools.map((t) => toolInto(frame, i.frame, t))
-}
-
-/** The faces on which joints leave wood standing. */
-const standingOn = (features: readonly Feature[]): FaceName[] => [
-  ...new Set(features.flatMap((f) => workKind(f).stands?.(f.data) ?? [])),
-]
-
-/** A mirrored twin as the mirror image of its original: told from the same edge, in a left-handed frame. */
-function imageOf({ frame, size, shoulder, name, standing = [] }: Wood): Wood {
-  const wide = size[1]
-  const origin: Vec3 = [0, 1, 2].map((k) => frame.origin[k]! + frame.y[k]! * wide) as unknown as Vec3
-  const { min, max } = shoulder
-  return {
-    name,
-    size,
-    frame: { ...frame, origin, y: negated(frame.y) },
-    standing: standing.map((f) => (FACE_AT[f].axis === 1 ? oppositeFace(f) : f)),
-    shoulder: { min: [min[0], wide - max[1], min[2]], max: [max[0], wide - min[1], max[2]] },
-  }
-}
-
-/** A group in each place it stands as one block, with the pieces of wood that it holds there. */
-function blocksOf(group: ResolvedGroup, resolved: Resolved): Array<{ wood: Wood; members: Instance[] }> {
-  const above = new Set(groupsAbove(resolved.project, group.id))
-  const inside = new Set(groupsWithin(resolved.project, group.id))
-  const held = resolved.pieces.filter((p) => p.piece.group !== null && inside.has(p.piece.group))
-  const size = group.size!
-  return group.frames.map((frame, n) => ({
-    wood: { name: group.group.name, frame, size, shoulder: { min: [0, 0, 0], max: size } },
-    members: held.flatMap((p) =>
-      p.instances.filter((i) => standsIn(i.copy, group.id, group.copies[n]!, above)),
-    ),
-  }))
 }

@@ -3,7 +3,7 @@ import { modelOf, type Model } from '../model'
 import { toRoom } from '../pieces'
 import { lookOver } from '../proof'
 import type { Kernel } from '../solid'
-import { block, instance, make, testKernel, volume } from '../testing/scenario'
+import { block, instance, make, testKernel, volume, rodStock } from '../testing/scenario'
 import { holesOf, ownWork, workKind } from './index'
 
 let kernel: Kernel
@@ -184,16 +184,7 @@ describe('on a sawn outline', () => {
 describe('on a rod', () => {
   const rod = (...steps: Step[]) =>
     make([
-      change.addStock({
-        id: 'r',
-        name: 'Rod',
-        kind: 'rod',
-        species: 'beech',
-        thickness: '20',
-        width: null,
-        lengths: ['900'],
-        grain: true,
-      }),
+      rodStock('r'),
       change.addPiece({
         kind: 'made',
         id: 'a',

@@ -48,15 +48,8 @@ function typedAt(
     outline.mirror && mirror.axis === k && Math.abs(at[k] - mirror.at) < 1e-6
       ? []
       : turned && mirror.axis === k
-        ? [{ kind: 'fullwidth' as const, value }]
-        : [
-            {
-              kind: 'place' as const,
-              way: k === 0 ? ('along' as const) : ('across' as const),
-              from: 'near' as const,
-              value,
-            },
-          ],
+        ? [{ kind: 'fullwidth', value }]
+        : [{ kind: 'place', way: k === 0 ? 'along' : 'across', from: 'near', value }],
   )
   return { at, point: pointAt(solved.points, at), facts, says: '' }
 }

@@ -4,20 +4,18 @@
  * guest's thickness, d deep, running out through every side of the host that the guest is flush with or
  * stands proud of.
  */
-import type { FaceName, Joint } from '../../document'
+import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
 import { FACE_AT, faceAt, overlap, type Axis, type Box } from '../../pieces'
 import { keyOf, type Instance } from '../../resolve'
 import { boxInto, type Channel, type Notch } from '../../work'
 import type { Deriving } from '../deriving'
+import { isDrawnIn } from '../drawn'
 import { behind, isLetIn, meet, type Meeting } from '../meet'
 import { axisInHost, channelFor, isChannel } from '../channel'
 import { entries } from './hosts'
 
 const FLUSH: Mm = 1e-3
-
-/** The guest is drawn with what goes in; else it grows by that. */
-export const isDrawnIn = ({ options }: Pick<Joint, 'options'>): boolean => options.drawn === 'into'
 
 /** How deep the channel is: so far as the guest is drawn in, and the gap at the bottom. */
 const depthOf = (m: Meeting, d: Deriving): Mm =>

@@ -3,7 +3,8 @@ import { memberAt, sortOfFace } from '../contacts'
 import { BOTTOM_GAP, defineJoint, FIT } from '../kind'
 import { cornerOf, meet } from '../meet'
 import { hostDepth, third, tryLength } from '../suggest'
-import { derive, isDrawnIn, nameOf } from './derive'
+import { DRAWN, isDrawnIn } from '../drawn'
+import { derive, nameOf } from './derive'
 import { entries } from './hosts'
 
 /**
@@ -21,7 +22,7 @@ export const housing = defineJoint({
     stop1: { label: 'Stop at near end', placeholder: 'through', text: '0' },
     stop2: { label: 'Stop at far end', placeholder: 'through', text: '0' },
   },
-  options: { drawn: { label: '{0} is drawn', values: { against: 'against {1}', into: 'let into {1}' } } },
+  options: { drawn: DRAWN },
   hiddenFields: (joint) => (isDrawnIn(joint) ? ['depth'] : []),
   label: (name, joint, resolved) => {
     const guest = resolved.byId.get(joint.between[0]!.piece)

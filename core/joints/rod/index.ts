@@ -1,13 +1,14 @@
 import type { Joint } from '../../document'
 import type { Mm } from '../../measure'
-import { AXES, carried, FACE_AT, negated, vec3, type Vec3 } from '../../pieces'
+import { AXES, carried, FACE_AT, negated, toOwn } from '../../pieces'
 import type { Instance } from '../../resolve'
-import { beyond, pointInto, vectorInto, type Bore, type Channel } from '../../work'
+import { beyond, vectorInto, type Bore, type Channel } from '../../work'
 import { outOf } from '../block'
 import { memberAt } from '../contacts'
 import type { Deriving } from '../deriving'
 import { BOTTOM_GAP, chosen, defineJoint, FIT } from '../kind'
-import { behind, extentOf, type Meeting } from '../meet'
+import { DRAWN, isDrawnIn } from '../drawn'
+import { behind, extentOf, middleOf, type Meeting } from '../meet'
 import { hostDepth, rounded, tryLength } from '../suggest'
 import { rodIn, type RodIn } from './line'
 
@@ -15,8 +16,6 @@ import { rodIn, type RodIn } from './line'
 const KERF: Mm = 2
 const SLIT = 2 / 3
 
-/** It is drawn with what goes in; else its end grows by that. */
-const isDrawnIn = (joint: Pick<Joint, 'options'>): boolean => joint.options.drawn === 'into'
 const isThere = (joint: Pick<Joint, 'options'>): boolean => joint.options.hole === 'there'
 
 /** A round rod into a hole of its own size, or through one; at any slant, where it is drawn so. */
@@ -31,7 +30,7 @@ export const rod = defineJoint({
     gap: BOTTOM_GAP,
   },
   options: {
-    drawn: { label: '{0} is drawn', values: { against: 'against {1}', into: 'into {1}' } },
+    drawn: DRAWN,
     hole: { label: 'Hole', values: { bored: 'bored for it', there: 'is there already' } },
     held: { label: 'Held by', values: { glue: 'glue', wedge: 'glue and a wedge' } },
   },
@@ -64,9 +63,9 @@ export const rod = defineJoint({
     }
   },
   rank: () => 0,
-  called: (guest) => `Rod ⌀ ${Number(guest.size[1].toFixed(2))} in a hole`,
   consequence: ({ fields, options }, c, resolved) => {
     const [depth, fit] = [tryLength(fields.depth, c, resolved), tryLength(fields.fit ?? 'fit', c, resolved)]
+    const wide = tryLength(fields.diameter, c, resolved) ?? c.guest.size[1]
     const found = isDrawnIn({ options }) ? rodIn(c.guest, c.host) : null
     const deep = found?.depth ?? depth
     if (deep === null || fit === null) return ['The depth does not read as a length']
@@ -74,7 +73,7 @@ export const rod = defineJoint({
       return [`${c.guest.name} goes into the hole that ${c.host.name} has; nothing is cut`]
     return [
       `${c.host.name} gets a hole ⌀ `,
-      { mm: c.guest.size[1] + fit },
+      { mm: wide + fit },
       ...(found?.through ? [', through'] : [', ', { mm: deep }, ' deep']),
       `, for ${c.guest.name}`,
     ]
@@ -110,16 +109,11 @@ const nameOf = (d: Deriving): string => d.members(1)[0]?.name ?? 'its mating pie
 const against = (m: Meeting, depth: Mm): RodIn => ({
   end: m.face as RodIn['end'],
   face: m.hostFace,
-  at: pointInto(m.host.frame, m.guest.frame, middleOwn(m)),
+  at: toOwn(m.host.frame, middleOf(m.guest, m.face)),
   along: vectorInto(m.host.frame, m.guest.frame, outOf(m)),
   depth,
   through: depth >= behind(m) - 1e-6,
 })
-
-const middleOwn = ({ guest, face }: Meeting): Vec3 => {
-  const { min, max } = guest.shoulder
-  return vec3((i) => (i === 0 ? (FACE_AT[face].far ? max[0] : min[0]) : (min[i] + max[i]) / 2))
-}
 
 function goIn(guest: Instance, host: Instance, rod: RodIn, d: Deriving): void {
   const { joint } = d.joint

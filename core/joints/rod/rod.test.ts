@@ -3,7 +3,7 @@ import { change, edgeAt, type Change, type Tilt } from '../../document'
 import { modelOf, type Model } from '../../model'
 import { lookOver } from '../../proof'
 import type { Kernel } from '../../solid'
-import { block, instance, join, make, testKernel, volume } from '../../testing/scenario'
+import { block, instance, join, make, testKernel, volume, rodStock } from '../../testing/scenario'
 import { runs } from '../../testing/runs'
 import { jointsAt, offersOf, openContacts } from '../offers'
 
@@ -17,16 +17,7 @@ const SEAT = 300 * 200 * 24
 const stool = (low: number, more: readonly Change[] = [], tilts: Tilt[] = []) =>
   make([
     ...block('a', 'right-up', [0, 300], [0, 200], [0, 24]),
-    change.addStock({
-      id: 'r',
-      name: '20 mm dowel rod',
-      kind: 'rod',
-      species: 'beech',
-      thickness: '20mm',
-      width: null,
-      lengths: ['1000mm'],
-      grain: true,
-    }),
+    rodStock('r'),
     change.addPiece({
       kind: 'made',
       id: 'b',
@@ -64,7 +55,7 @@ test('a rod against a face, in it and through it is offered a hole of its own si
     const offers = offered(modelOf(stool(low)))
     expect(offers).toHaveLength(1)
     expect(offers[0]!.says).toMatch(says)
-    expect(offers[0]!.kinds[0]).toEqual({ kind: 'rod', title: 'Rod ⌀ 20 in a hole' })
+    expect(offers[0]!.kinds[0]).toEqual({ kind: 'rod', title: 'Rod in a hole' })
   }
   // Beside its ends it touches in a line, which nothing can be joined at.
   const beside = stool(0, [
