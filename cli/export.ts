@@ -29,7 +29,8 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string, voice
   const put = (name: string, data: string | Uint8Array) => void written.set(name, data)
   const say = (mm: number) => formatLength(mm, model.resolved.style).text
 
-  put('cut-list.csv', cutListCsv(cutList(model, finishedSizes(model, kernel)), model.resolved.style))
+  const finished = finishedSizes(model, kernel)
+  put('cut-list.csv', cutListCsv(cutList(model, finished), model.resolved.style))
   const hardware = hardwareList(model)
   if (hardware.length > 0) put('hardware.csv', hardwareCsv(hardware))
   const layouts = new FileNames()
@@ -44,7 +45,7 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string, voice
   put('findings.json', JSON.stringify(findingsReport(model, findings), null, 2) + '\n')
   voice.at('drawing the plans')
   const sheets = [...planSheets(model, kernel), ...acceptedSheets(model.project, findings)]
-  const sized = sizeSheets(model)
+  const sized = sizeSheets(model, finished)
   if (sheets.length > 0) {
     const { data, missing } = await toPdf(sheets, nodeFonts(), model.project.name)
     put('plans.pdf', data)

@@ -4,6 +4,8 @@ import { change, edgeAt, onFace, Outline, readProject } from './document'
 import { finishedSizes, woodBox } from './finished'
 import { modelOf, type Model } from './model'
 import type { Kernel } from './solid'
+import { measuredOf, sizeSheet, takeovers } from './proof/sizing'
+import { run } from './testing/run'
 import { block, instance, make, testKernel } from './testing/scenario'
 
 let kernel: Kernel
@@ -43,13 +45,41 @@ test('a disc is as large as it is sawn, not as its blank, and is cut from that',
   const size = comesOut(model, 'a#1')
   ;[100.1, 100.1, 18].forEach((mm, i) => expect(size[i]).toBeCloseTo(mm, 9))
   const [row] = cutList(model, finishedSizes(model, kernel)).rows
-  expect(row).toMatchObject({ shaped: true, roughThickness: 18, round: ['length', 'width'] })
+  expect(row).toMatchObject({ shaped: ['length', 'width'], roughThickness: 18, round: ['length', 'width'] })
   expect([row!.length, row!.width, row!.thickness].map((n) => n.toFixed(6))).toEqual([
     '100.100000',
     '100.100000',
     '18.000000',
   ])
   expect(row!.roughLength).toBeGreaterThanOrEqual(300)
+})
+
+test('the size sheet measures the blank first, then the wood as it comes out, a diameter once', () => {
+  const model = modelOf(
+    run(
+      disc('50.05'),
+      change.measure(reading('width', '300')),
+      change.measure(reading('finished length', '98')),
+    ),
+  )
+  const [row] = sizeSheet(model, finishedSizes(model, kernel))
+  expect(row!.size).toBe('⌀ 100.1 × 18')
+  expect(row!.copies[0]!.lines.slice(0, 4).map((l) => [l.label, l.text, l.because])).toEqual([
+    ['Blank, width', '300', '300'],
+    ['Blank, length', '300', '300'],
+    ['Thickness', '18', '18'],
+    ['Diameter', '100.1', 'Shaped from 300'],
+  ])
+  expect(measuredOf([row!], model).map((m) => [m.what, m.verdict.within])).toEqual([
+    ['width', true],
+    ['finished length', false],
+  ])
+  expect(takeovers(instance(model, 'a#1'), 'finished length', '98', 98, model)).toEqual([])
+})
+
+const reading = (what: string, value: string) => ({
+  ...{ piece: 'a', copy: '1', what, value },
+  at: '2026-05-01T08:00:00.000Z',
 })
 
 test('what is as large as its blank is told as that, to the last digit', () => {
@@ -62,7 +92,9 @@ test('what is as large as its blank is told as that, to the last digit', () => {
       size.forEach((mm, k) => expect(mm).toBeLessThanOrEqual(i.size[k]!))
     }
     const [plain, out] = [cutList(model), cutList(model, finishedSizes(model, kernel))]
-    out.rows.forEach((r, n) => r.shaped || expect(r).toEqual({ ...plain.rows[n]!, length: r.length }))
+    out.rows.forEach(
+      (r, n) => r.shaped.length > 0 || expect(r).toEqual({ ...plain.rows[n]!, length: r.length }),
+    )
   }
 })
 

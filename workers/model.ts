@@ -4,7 +4,16 @@
  * newer revision ends work on an older one.
  */
 import { expose, transfer } from 'comlink'
-import { cutList, layoutJobs, type CutList, type StockJob } from '../core/cuts'
+import {
+  cutList,
+  diametersOf,
+  layoutJobs,
+  saySizes,
+  shapedIn,
+  type CutList,
+  type FinishedSizes,
+  type StockJob,
+} from '../core/cuts'
 import {
   change,
   freeId,
@@ -15,7 +24,6 @@ import {
   type Joint,
   type Project,
 } from '../core/document'
-import { diametersOf, type RoundSize } from '../core/cuts/round'
 import { hardwareList, swingSteps, type HardwareRow } from '../core/hardware'
 import type { ContactGroup } from '../core/joints'
 import { shiftsApart } from '../core/joints/apart'
@@ -31,6 +39,7 @@ import {
   type Proposed,
   type Typed,
 } from '../core/joints/offers'
+import { formatLength, marked } from '../core/measure'
 import { Modeller, type Model } from '../core/model'
 import type { Vec3 } from '../core/pieces'
 import type { Finding, Proof } from '../core/proof'
@@ -78,10 +87,6 @@ export interface CutsReport {
 }
 
 export interface Weighed extends Weight {
-  /** How large it comes out, where it is one piece that is shaped smaller than its blank. */
-  readonly size: Vec3 | null
-  /** Those of its sizes that are diameters. */
-  readonly round: readonly RoundSize[]
   /** The names of what was not weighed: it takes too long to shape. */
   readonly without: readonly string[]
 }
@@ -126,6 +131,14 @@ function current(): Model {
   const project = told.project!
   if (made?.of !== project) made = { of: project, model: modeller.model(project) }
   return made.model
+}
+
+/** How large pieces come out; not of what takes too long to shape. */
+async function sizesOfWood(): Promise<FinishedSizes> {
+  const [{ finishedSizes }, k] = await Promise.all([import('../core/finished'), kernel()])
+  const slow = setAsideIn(current(), leftOut)
+  const finished = finishedSizes(current(), k)
+  return (i) => (slow.includes(i) ? null : finished(i))
 }
 
 /** The contacts that can be offered between pieces, found once for a model. */
@@ -233,23 +246,25 @@ const worker = {
     return left
   },
 
+  /** How large a piece comes out, where it is shaped smaller than its blank: "⌀ 94 × 20". */
+  async comesOut(key: string): Promise<string | null> {
+    const finished = await sizesOfWood()
+    const model = current()
+    const i = model.resolved.instances.find((x) => x.key === key)
+    const size = i && finished(i)
+    if (!size || shapedIn([i.length, i.width, i.thickness], size).length === 0) return null
+    return saySizes(size, diametersOf(model, i, size), (mm) => marked(formatLength(mm, model.resolved.style)))
+  },
+
   /** What these instances weigh, or all of them. */
   async weigh(keys: readonly string[] | null): Promise<Weighed> {
-    const [{ weigh }, { finishedSizes }, k] = await Promise.all([
-      import('../core/weight'),
-      import('../core/finished'),
-      kernel(),
-    ])
+    const [{ weigh }, k] = await Promise.all([import('../core/weight'), kernel()])
     const wanted = keys && new Set(keys)
     const asked = current().resolved.instances.filter((i) => !wanted || wanted.has(i.key))
     const slow = setAsideIn(current(), leftOut)
     const weighed = asked.filter((i) => !slow.includes(i))
     const without = asked.filter((i) => slow.includes(i)).map((i) => i.name)
-    const [only] = weighed
-    const size = only && weighed.length === 1 ? finishedSizes(current(), k)(only) : null
-    const shaped = size !== null && size.some((mm, n) => only!.size[n]! - mm > 1e-3)
-    const round = only && size ? diametersOf(current(), only, [size[0], size[1], size[2]]) : []
-    return { ...weigh(current(), k, weighed), without, size: shaped ? size : null, round }
+    return { ...weigh(current(), k, weighed), without }
   },
 
   /**
@@ -298,7 +313,7 @@ const worker = {
   /** Every dimension, and what the shop has measured of it. */
   async sizes(): Promise<SizesReport> {
     const { measuredOf, sizeSheet } = await sizing()
-    const rows = sizeSheet(current())
+    const rows = sizeSheet(current(), await sizesOfWood())
     return { rows, measured: measuredOf(rows, current()) }
   },
 
@@ -340,7 +355,8 @@ const worker = {
     findings: readonly Finding[],
   ): Promise<readonly Sheet[]> {
     const model = current()
-    if (what === 'sizes') return (await import('../core/proof/paper/sizes')).sizeSheets(model)
+    if (what === 'sizes')
+      return (await import('../core/proof/paper/sizes')).sizeSheets(model, await sizesOfWood())
     if (what === 'accepted')
       return (await import('../core/proof/paper/accepted')).acceptedSheets(model.project, findings)
     const { reportSheets } = await import('../core/proof/paper/report')
@@ -449,11 +465,9 @@ const worker = {
   jointSheet: (id: string): JointSheet | null => jointSheet(id, current().resolved),
 
   async cuts(): Promise<CutsReport> {
-    const [{ finishedSizes }, k] = await Promise.all([import('../core/finished'), kernel()])
+    const finished = await sizesOfWood()
     const model = current()
-    const slow = setAsideIn(model, leftOut)
-    const finished = finishedSizes(model, k)
-    const list = cutList(model, (i) => (slow.includes(i) ? null : finished(i)))
+    const list = cutList(model, finished)
     return { list, jobs: layoutJobs(model, list), hardware: hardwareList(model) }
   },
 

@@ -48,7 +48,7 @@ export const CutTable = memo(function CutTable({ group, order }: Props) {
   const [sorting, setSorting] = useState<SortingState>([{ id: 'mark', desc: false }])
   const { extraLength, extraWidth } = useOpen((s) => s.shown.settings)
   const unit = useOpen((s) => s.shown.style.unit)
-  const rough = extraLength > 0 || extraWidth > 0 || group.rows.some((r) => r.shaped)
+  const rough = extraLength > 0 || extraWidth > 0 || group.rows.some((r) => r.shaped.length > 0)
   const columns = useMemo(
     () =>
       COLUMNS.map(({ id, header }): ColumnDef<CutRow> => ({
@@ -137,10 +137,14 @@ const Row = memo(function Row({ row: r, n, rough }: { row: CutRow; n: number; ro
       </td>
       {(['length', 'width', 'thickness'] as const).map((size) => (
         <td key={size} role="cell" className="px-2 py-1 text-right text-base" data-size={size}>
-          <Because of={keyOf.finished(piece, size)} copy={index}>
-            {r.round.includes(size) && '⌀ '}
+          {r.round.includes(size) && '⌀ '}
+          {r.shaped.includes(size) ? (
             <Len mm={r[size]} />
-          </Because>
+          ) : (
+            <Because of={keyOf.finished(piece, size)} copy={index}>
+              <Len mm={r[size]} />
+            </Because>
+          )}
         </td>
       ))}
       {rough && (

@@ -65,7 +65,6 @@ function Piece({ row, measured, open, onOpen }: PieceProps) {
   const copy = row.copies[which] ?? row.copies[0]!
   const done = row.copies.flatMap((c) => c.lines.flatMap((l) => measured.get(`${c.key}|${l.what}`) ?? []))
   const wrong = done.filter((m) => !m.verdict.within).length
-  const [thickness, width, length] = copy.lines
   return (
     <section className="mb-3 border border-hairline bg-panel" aria-label={`${row.mark} ${row.name}`}>
       <header className="flex min-h-9 flex-wrap items-center gap-x-3 px-2 py-0.5">
@@ -78,9 +77,7 @@ function Piece({ row, measured, open, onOpen }: PieceProps) {
           <span className="measure font-semibold">{row.mark}</span>
           <span className="truncate font-title text-base font-semibold">{row.name}</span>
         </button>
-        <span className="measure text-quiet">
-          {fractions(length!.text)} × {fractions(width!.text)} × {fractions(thickness!.text)}
-        </span>
+        <span className="measure text-quiet">{fractions(row.size)}</span>
         <span className="truncate text-quiet">{fractions(row.stock)}</span>
         <span className="ml-auto flex items-center gap-2">
           {done.length > 0 && (

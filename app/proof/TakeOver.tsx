@@ -35,8 +35,8 @@ export function TakeOver({ measured, copy, line, onClose }: Props) {
       {!ways && !fault && <p role="status">Working out what follows…</p>}
       {ways?.length === 0 && (
         <p>
-          This place follows from where other pieces stand; set those, and it follows. Nothing is taken over
-          by itself.
+          This follows from other dimensions, or from where other pieces stand: change those. Nothing is taken
+          over by itself.
         </p>
       )}
       {taken && ways && (

@@ -1,9 +1,8 @@
 /** The cut list: every different finished piece once, with what it is cut from. */
 import type { Model } from '../model'
 import type { Mm } from '../measure'
-import { diametersOf, type RoundSize } from './round'
-import type { Vec3 } from '../pieces'
-import { sayLength, type Instance, type ResolvedStock } from '../resolve'
+import { diametersOf, shapedIn, type FinishedSizes } from './finished'
+import { sayLength, type Instance, type ResolvedStock, type SizeName } from '../resolve'
 import { countOf, workKind, type Feature } from '../work'
 import { findAlike } from './identical'
 
@@ -17,13 +16,13 @@ export interface CutRow {
   readonly width: Mm
   readonly thickness: Mm
   /** Those of the three that are diameters. */
-  readonly round: readonly RoundSize[]
+  readonly round: readonly SizeName[]
   /** What it is cut from, with what is allowed for truing. */
   readonly roughLength: Mm
   readonly roughWidth: Mm
   readonly roughThickness: Mm
-  /** The block that it is cut from is larger than it comes out. */
-  readonly shaped: boolean
+  /** Those of its sizes that it is smaller in than the block it is cut from. */
+  readonly shaped: readonly SizeName[]
   readonly stock: ResolvedStock | null
   readonly grain: string
   /** "5 dados, 1 rabbet". */
@@ -60,7 +59,7 @@ const BOARD_FOOT = 144 * 25.4 ** 3
 const INCH = 25.4
 
 /** `finished` tells how large a piece comes out; as large as its blank, where that is not known. */
-export function cutList(model: Model, finished?: (i: Instance) => Vec3 | null): CutList {
+export function cutList(model: Model, finished?: FinishedSizes): CutList {
   const { extraLength, extraWidth } = model.resolved.settings
   const noted = model.project.pieces.filter((p) => p.note)
   const rows = findAlike(model).map((alike): CutRow => {
@@ -83,7 +82,7 @@ export function cutList(model: Model, finished?: (i: Instance) => Vec3 | null): 
       width,
       thickness,
       round: size === first ? diametersOf(model, first, [length, width, thickness]) : [],
-      shaped: [size.length - length, size.width - width, size.thickness - thickness].some((d) => d > SAME),
+      shaped: shapedIn([size.length, size.width, size.thickness], [length, width, thickness]),
       roughLength: size.length + extraLength,
       roughWidth: size.width + extraWidth,
       roughThickness: size.thickness,

@@ -1,5 +1,6 @@
 export { findAlike, type Alike } from './identical'
 export { markOf } from './mark'
+export { diametersOf, saySizes, shapedIn, type FinishedSizes } from './finished'
 export {
   boughtFor,
   cutList,

@@ -1,7 +1,7 @@
 /** The table of pieces: what to make, how many, to what size, from what. */
-import { cutList } from '../cuts'
-import type { finishedSizes } from '../finished'
+import { cutList, type FinishedSizes } from '../cuts'
 import type { Model } from '../model'
+import { SIZES } from '../resolve'
 import { formatLength, marked } from '../measure'
 import { border, drawingArea, shorten } from './frame'
 import { line, PAPER, write, type Mark, type Sheet } from './sheet'
@@ -12,8 +12,6 @@ export const rowsPerSheet = (model: Model): number => {
   const area = drawingArea(model.project.settings.paper)
   return Math.floor((area.y2 - area.y1) / ROW) - 2
 }
-
-const SIZES = ['length', 'width', 'thickness'] as const
 
 /** Columns: title, share of the width, where the text stands. */
 const COLUMNS = [
@@ -26,12 +24,7 @@ const COLUMNS = [
   ['  From', 0.19, 'start'],
 ] as const
 
-export function tableSheets(
-  model: Model,
-  finished: ReturnType<typeof finishedSizes>,
-  first: number,
-  of: number,
-): Sheet[] {
+export function tableSheets(model: Model, finished: FinishedSizes, first: number, of: number): Sheet[] {
   const { settings } = model.project
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
   const rows = cutList(model, finished).rows

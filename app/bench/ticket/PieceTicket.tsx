@@ -31,7 +31,7 @@ import { Spans } from './Spans'
 import { InGroup, Tilts } from './Stands'
 import { Stance } from './Stance'
 import { StockSelect } from './StockSelect'
-import { Weighed } from './Weighed'
+import { ComesOut, Weighed } from './Weighed'
 import { FORMS, OpenedStep, useOpened, Work } from '../steps/Work'
 
 const HardwareSection = later(async () => (await import('./Hardware')).HardwareSection)
@@ -87,6 +87,7 @@ export function PieceTicket({ piece, instance }: { piece: Piece; instance: Insta
           )}
         </p>
       )}
+      {instance && <ComesOut of={instance.key} />}
       <InGroup piece={piece} />
       {problems.map((p) => (
         <p

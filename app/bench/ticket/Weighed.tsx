@@ -1,8 +1,8 @@
 /** What pieces weigh, how much of them there is to finish, and where they balance. */
 import { Scale } from 'lucide-react'
 import { useState } from 'react'
-import { formatLength, marked } from '../../../core/measure'
-import { DIRECTION_OF, type Vec3 } from '../../../core/pieces'
+import { formatLength } from '../../../core/measure'
+import { DIRECTION_OF } from '../../../core/pieces'
 import type { Shown } from '../../../core/shown'
 import type { Weighed as Answer } from '../../../workers/model'
 import { useAnswer } from '../../store/answer'
@@ -15,15 +15,15 @@ const SQUARE_FEET_PER_M2 = 1 / 0.3048 ** 2
 /** Three figures, as a scale has them. */
 const say = (n: number): string => String(Number(n.toPrecision(3)))
 
-/** "120 × ⌀ 94", "⌀ 94 × 20", "120 × 60 × 18". */
-const saySize = (size: Vec3, round: Answer['round'], say: (mm: number) => string): string =>
-  (['length', 'width', 'thickness'] as const)
-    .flatMap((name, n) => (name === round[1] ? [] : `${name === round[0] ? '⌀ ' : ''}${say(size[n]!)}`))
-    .join(' × ')
-
 /** The instances of these pieces. */
 export const keysOf = (pieces: readonly string[], { byId }: Shown): readonly string[] =>
   pieces.flatMap((id) => byId.get(id)?.instances.map((i) => i.key) ?? [])
+
+/** How large it comes out, where it is shaped smaller than its blank. */
+export function ComesOut({ of }: { readonly of: string }) {
+  const { answer } = useAnswer(`size of ${of}`, (hand) => hand.comesOut(of))
+  return answer && <p className="measure text-base">Comes out {fractions(answer)}</p>
+}
 
 /** All that stands on the bench, when it is asked: it is more than is looked at all the time. */
 export function Whole() {
@@ -44,7 +44,7 @@ export function Weighed({ keys }: { readonly keys: readonly string[] | null }) {
   const { answer, fault } = useAnswer<Answer>(`weight of ${which}`, (hand) => hand.weigh(keys))
   if (fault) return <p className="text-pencil">{fault}</p>
   if (!answer) return <p className="text-quiet">…</p>
-  const { mass, area, unknown, centre, without, size, round } = answer
+  const { mass, area, unknown, centre, without } = answer
   const left = without.length > 0 && `${without.join(', ')} could not be weighed`
   if (left && area === 0) return <p className="mt-1 text-quiet">{left}</p>
   const inches = style.unit === 'in'
@@ -53,11 +53,6 @@ export function Weighed({ keys }: { readonly keys: readonly string[] | null }) {
   const at = centre?.map((mm) => formatLength(mm, coarse(style)).text)
   return (
     <p className="measure mt-1 whitespace-normal text-quiet">
-      {size && (
-        <span className="block text-ink">
-          Comes out {fractions(saySize(size, round, (mm) => marked(formatLength(mm, style))))}
-        </span>
-      )}
       {left && `${left}; the rest: `}
       {heavy ? `Weighs about ${heavy}` : `Weight not known: ${unknown.join(', ')}`}, {wide} of surface
       {at && fractions(`, balances at ${DIRECTION_OF.map((d, i) => `${at[i]!} ${d}`).join(', ')}`)}

@@ -1,4 +1,5 @@
 /** The size sheet on paper, with boxes to write in what was measured. */
+import type { FinishedSizes } from '../../cuts'
 import type { Model } from '../../model'
 import { formatLength } from '../../measure'
 import type { Sheet } from '../../plans'
@@ -34,7 +35,7 @@ function rowsOf(row: SizeRow, model: Model): Row[] {
   const title: Row = {
     cells: [
       { at: 0, wide: 0.6, text: `${row.mark}  ${row.name}`, size: 4.4, face: 'title' },
-      { at: 0.6, wide: 0.4, text: `${make}${hands}, from ${row.stock || 'no stock'}` },
+      { at: 0.6, wide: 0.4, text: `${row.size}, ${make}${hands}, from ${row.stock || 'no stock'}` },
     ],
     keep: true,
     apart: true,
@@ -75,13 +76,13 @@ function rowsOf(row: SizeRow, model: Model): Row[] {
   ]
 }
 
-export function sizeSheets(model: Model): Sheet[] {
+export function sizeSheets(model: Model, finished?: FinishedSizes): Sheet[] {
   const off = model.project.limits.off.length
   const detail =
     off === 0 ? 'all checks on' : off === 1 ? 'one check switched off' : `${off} checks switched off`
   return flow(
     model.project,
     { title: 'Size sheet', detail },
-    sizeSheet(model).flatMap((row) => rowsOf(row, model)),
+    sizeSheet(model, finished).flatMap((row) => rowsOf(row, model)),
   )
 }

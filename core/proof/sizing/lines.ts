@@ -2,10 +2,10 @@
  * The size sheet: every finished dimension of every piece, and every place of its work, in the order of the
  * shop.
  */
-import { cutList, findAlike } from '../../cuts'
+import { cutList, diametersOf, findAlike, saySizes, shapedIn, type FinishedSizes } from '../../cuts'
 import { formatLength, marked, type Mm } from '../../measure'
 import type { Model } from '../../model'
-import { keyOf, type Instance, type NodeKey, type SizeName } from '../../resolve'
+import { keyOf, sayLength, SIZES, type Instance, type NodeKey, type SizeName } from '../../resolve'
 import { REFERENCE, workKind, type Dimension, type Feature } from '../../work'
 import { exact } from '../exact'
 import { called, capital } from '../wood'
@@ -46,6 +46,8 @@ export interface SizeRow {
   readonly mark: string
   readonly name: string
   readonly stock: string
+  /** How large it comes out: "120 × ⌀ 94". */
+  readonly size: string
   readonly mirrored: number
   readonly copies: readonly SizedCopy[]
 }
@@ -53,31 +55,50 @@ export interface SizeRow {
 /** In the order they are milled, ripped and crosscut. */
 const ORDER: readonly SizeName[] = ['thickness', 'width', 'length']
 
-/** By stock, as on the cut list; of each piece first its sizes, then the places of its work from end 1 on. */
-export function sizeSheet(model: Model): SizeRow[] {
+/**
+ * By stock, as on the cut list; of each piece first its sizes, then the places of its work from end 1 on.
+ * Sizes are those of the block where `finished` does not tell how the wood comes out.
+ */
+export function sizeSheet(model: Model, finished?: FinishedSizes): SizeRow[] {
   const place = new Map(
     cutList(model)
       .groups.flatMap((g) => g.rows)
       .map((r, n) => [r.mark, n]),
   )
+  const say = (mm: Mm) => marked(formatLength(mm, model.resolved.style))
   return [...findAlike(model)]
     .sort((a, b) => (place.get(a.mark) ?? 0) - (place.get(b.mark) ?? 0))
-    .map((a) => ({
-      mark: a.mark,
-      name: a.name,
-      stock: a.stock?.stock.name ?? '',
-      mirrored: a.mirrored,
-      copies: a.instances.map((i) => sized(i, model)),
-    }))
+    .map((a) => {
+      const first = a.instances[0]!
+      const { size, round } = outcome(first, model, finished)
+      return {
+        mark: a.mark,
+        name: a.name,
+        stock: a.stock?.stock.name ?? '',
+        size: saySizes(size, round, say),
+        mirrored: a.mirrored,
+        copies: a.instances.map((i) => sized(i, model, finished)),
+      }
+    })
 }
 
-export const sized = (i: Instance, model: Model): SizedCopy => ({
+interface Outcome {
+  readonly size: readonly [Mm, Mm, Mm]
+  readonly round: readonly SizeName[]
+}
+
+function outcome(i: Instance, model: Model, finished?: FinishedSizes): Outcome {
+  const size = finished?.(i) ?? ([i.length, i.width, i.thickness] as const)
+  return { size, round: diametersOf(model, i, size) }
+}
+
+export const sized = (i: Instance, model: Model, finished?: FinishedSizes): SizedCopy => ({
   key: i.key,
   piece: i.piece,
   copy: i.copy,
   name: i.name,
   index: i.index,
-  lines: [...(ownLines(i, model) ?? ORDER.map((size) => sizeLine(i, size, model))), ...workLines(i, model)],
+  lines: [...(ownLines(i, model) ?? sizeLines(i, model, finished)), ...workLines(i, model)],
 })
 
 /**
@@ -107,14 +128,41 @@ const told = (mm: Mm, { resolved: { style } }: Model) => {
   return { mm, text: marked(written), exact: exact(mm, style), rounded: !written.exact }
 }
 
-const sizeLine = (i: Instance, size: SizeName, model: Model): SizeLine => ({
-  what: size,
-  label: capital(size),
-  ...told(i[size], model),
-  key: keyOf.finished(i.piece, size),
-  because: becauseOfSize(i, size, model),
-  feature: null,
-})
+/** The block it is cut from first, as it is milled; then how the wood comes out where that is less. */
+function sizeLines(i: Instance, model: Model, finished?: FinishedSizes): SizeLine[] {
+  const { size, round } = outcome(i, model, finished)
+  const block = [i.length, i.width, i.thickness] as const
+  const shaped = shapedIn(block, size)
+  const called = (name: SizeName) => (round.includes(name) ? 'Diameter' : capital(name))
+  const line = (name: SizeName, own: Partial<SizeLine>): SizeLine => ({
+    what: name,
+    label: called(name),
+    ...told(i[name], model),
+    key: keyOf.finished(i.piece, name),
+    because: becauseOfSize(i, name, model),
+    feature: null,
+    ...own,
+  })
+  // A diameter is measured once.
+  const once = ORDER.filter((name) => name !== round[1])
+  return [
+    ...ORDER.filter((name) => shaped.includes(name)).map((name) => line(name, { label: `Blank, ${name}` })),
+    ...once.filter((name) => !shaped.includes(name)).map((name) => line(name, {})),
+    ...once
+      .filter((name) => shaped.includes(name))
+      .map((name) =>
+        line(name, {
+          what: finishedSize(name),
+          ...told(size[SIZES.indexOf(name)]!, model),
+          key: null,
+          because: `Shaped from ${sayLength(model.resolved, i[name])}`,
+        }),
+      ),
+  ]
+}
+
+/** What a reading of a size is of, where the wood is shaped smaller than its blank. */
+export const finishedSize = (name: SizeName): string => `finished ${name}`
 
 function workLines(i: Instance, model: Model): SizeLine[] {
   const lines: Array<SizeLine & { readonly along: Mm }> = []

@@ -2,9 +2,10 @@
 import type { Mm } from '../../measure'
 import type { Model } from '../../model'
 import { FACE_AT } from '../../pieces'
-import type { Instance } from '../../resolve'
+import { SIZES, type Instance } from '../../resolve'
 import { workKind } from '../../work'
 import { called, sayNames } from '../wood'
+import { finishedSize } from './lines'
 
 export interface Verdict {
   readonly off: Mm
@@ -24,7 +25,7 @@ function touchedBy(i: Instance, what: string, model: Model): string {
   const feature = model.features(i).find((f) => what.startsWith(`${f.id}|`))
   if (feature) return feature.partner ? `where ${feature.partner.name} goes` : ''
   // A thickness is what channels are cut to; a length or a width, what the ends or the edges go into.
-  const axis = { length: 0, width: 1, thickness: 2 }[what]
+  const axis = SIZES.findIndex((size) => what === size || what === finishedSize(size))
   const cut = new Map<string, string[]>()
   for (const other of model.resolved.instances)
     for (const f of model.features(other)) {
