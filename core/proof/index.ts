@@ -32,6 +32,7 @@ import { rounding } from './numbers/rounding'
 import { safe } from './steps/safe'
 import { sag } from './pieces/sag'
 import { swapped } from './pieces/swapped'
+import { thin } from './steps/thin'
 import { tenons } from './joints/tenons'
 import { swing } from './hardware/swing'
 import { threads } from './hardware/threads'
@@ -51,6 +52,7 @@ export const CHECKS = [
   depths,
   floors,
   walls,
+  thin,
   corners,
   pegs,
   fasteners,

@@ -1,5 +1,6 @@
 export { Kernel, loadKernel, type Common, type Shape } from './kernel'
 export { bodiesOf } from './bodies'
+export { thinPlaces, type ThinPlace } from './thin'
 export { matterOf, reachOf } from './matter'
 export { matrixOf } from './matrix'
 export { drain } from './steps'

@@ -159,6 +159,26 @@ export const tongued = (width: number) =>
     ),
   ])
 
+/** What is sawn to a polygon, on the broad face. */
+export const sawnTo = (on: string, corners: ReadonlyArray<readonly [number, number]>): Change => {
+  const of = (n: number) => `p${(n % corners.length) + 1}`
+  return change.addStep({
+    on,
+    step: {
+      id: `w${++counted}`,
+      kind: 'shape',
+      off: false,
+      at: onFace('face'),
+      fields: {},
+      options: {},
+      outline: Outline.parse({
+        points: Object.fromEntries(corners.map((at, n) => [of(n), at])),
+        edges: corners.map((_, n) => ({ id: `e${n + 1}`, kind: 'line', from: of(n), to: of(n + 1) })),
+      }),
+    },
+  })
+}
+
 /** A recess to an outline, square or with its corners rounded, and the bit that sinks it. */
 export const sunk = (bit: string, rounded = false) =>
   make([

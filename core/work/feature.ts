@@ -139,6 +139,8 @@ export interface WorkKind<D = unknown> {
   roundAbout?(data: D): Axis | null
   /** How thick the wood is that it leaves all round, where that is its sense. */
   leaves?(data: D): Mm
+  /** It takes no more than the corners off edges: wood that is thin between those is so by what made them. */
+  readonly softens?: true
   /** It is cut when the pieces are together, as slots for keys are. */
   readonly together?: true
   /** A router goes down into the wood for it. */

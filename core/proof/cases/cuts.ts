@@ -13,6 +13,7 @@ import {
   piece,
   railed,
   routed,
+  sawnTo,
   step,
   sunk,
   counted,
@@ -38,6 +39,51 @@ const panelled = (depth: string, wall = '6', before = false) => {
     ...(before ? [panels, hollow] : [hollow, panels]),
   ])
 }
+
+/** A board sawn to a slope along one edge, with a hole of 10 so far from the face, into the other. */
+const sloped = (across: string, depth: string) =>
+  make([
+    ...block('a', 'right-up', [0, 200], [0, 100], [0, 40]),
+    sawnTo('a', [
+      [0, 40],
+      [200, 0],
+      [200, 100],
+      [0, 100],
+    ]),
+    step('a', 'bore', 'face', { along: '100', across, diameter: '10', depth }, { tip: 'flat' }),
+  ])
+/** A board with two notches across from each other, sawn in one outline. */
+const necked = (wide: number) =>
+  make([
+    ...block('a', 'right-up', [0, 200], [0, 100], [0, 18]),
+    sawnTo('a', [
+      [0, 0],
+      [80, 0],
+      [90, 50 - wide / 2],
+      [110, 50 - wide / 2],
+      [120, 0],
+      [200, 0],
+      [200, 100],
+      [120, 100],
+      [110, 50 + wide / 2],
+      [90, 50 + wide / 2],
+      [80, 100],
+      [0, 100],
+    ]),
+  ])
+/** A hole in from the edge, half way up, under a face that is lowered all about a boss. */
+const underBoss = (sunk: string) =>
+  make([
+    ...block('a', 'right-up', [0, 145], [0, 145], [0, 20]),
+    step(
+      'a',
+      'recess',
+      'face',
+      { along: '0', across: '0', length: '50', depth: sunk },
+      { shape: 'circle', sinks: 'outside', alongFrom: 'centre', acrossFrom: 'centre' },
+    ),
+    step('a', 'bore', 'edge1', { along: '72.5', across: '10', diameter: '6', depth: '18' }, { tip: 'flat' }),
+  ])
 
 export const cuts: readonly Case[] = [
   ['a dado of 12 in 18', 'depths', () => cased(12), /12 deep and leaves 6 of A/],
@@ -126,6 +172,24 @@ export const cuts: readonly Case[] = [
     'walls',
     () => panelled('5'),
     /Only 1 of wood stands between the panel and the hollow of A/,
+  ],
+  // Its wall is 10.2 / cos of the slope from the hole at 100: 20 up there, 5 of radius.
+  ['a hole by a sawn slope', 'thin', () => sloped('26', '30'), /Only 0\.[89]\d* of wood stands between/],
+  ['a neck of half a millimetre', 'thin', () => necked(0.5), /Only 0\.5 .* between two sides of the outline/],
+  ['a hole in from the edge under a lowered face', 'thin', () => underBoss('5'), /Only 2 of wood/],
+  ['a hole with wood by the slope', 'thin', () => sloped('34', '30'), null],
+  ['a neck that holds', 'thin', () => necked(8), null],
+  ['a hole well under a lowered face', 'thin', () => underBoss('2'), null],
+  [
+    'edges that bevels leave sharp, from both sides',
+    'thin',
+    () =>
+      make([
+        ...block('a', 'right-up', [0, 200], [0, 100], [0, 18]),
+        step('a', 'rip', 'edge1', { place: '0', tilt: '75' }),
+        step('a', 'rip', 'edge2', { place: '0', tilt: '75' }),
+      ]),
+    null,
   ],
   ['panels in a thick wall', 'walls', () => panelled('2', '12'), null],
   ['panels sunk before the hollow, which keeps off them', 'walls', () => panelled('5', '6', true), null],

@@ -18,6 +18,7 @@ export const ease = defineWork<Ease>({
   callout: (e) => [...what(e), `, ${e.says}`],
   dimensions: () => [],
   dependsOnShape: true,
+  softens: true,
   doubts: ({ data: e }, { name }, say) => [
     doubt(
       e.crowds !== undefined,
