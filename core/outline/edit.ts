@@ -173,8 +173,8 @@ export function split(outline: Outline, id: string): Outline {
   const on = placed(outline, [[(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]])
   const middle = on.ids[0]!
   const edges = on.outline.edges.map((e) => (e === edge ? { ...edge, to: middle } : e))
-  // What was said of its length no longer holds of half of it.
-  const facts = outline.facts.filter((f) => !(f.of.includes(id) && factKind(f.kind)?.value === 'length'))
+  // What was said of where it ends no longer holds of half of it.
+  const facts = outline.facts.filter((f) => !(f.of.includes(id) && factKind(f.kind)?.ofEnds))
   return withEdge({ ...on.outline, edges, facts }, { kind: 'line', from: middle, to: edge.to })
 }
 

@@ -51,6 +51,8 @@ export interface FactKind {
   readonly ways?: 'needed' | 'allowed'
   /** It is measured from a side of the face. */
   readonly placed?: true
+  /** It hangs on where an edge ends, and is lost when that is cut shorter. */
+  readonly ofEnds?: true
   /** It says something only of what is mirrored. */
   readonly mirrored?: true
   /** What more must be so of the parts. */
@@ -187,6 +189,7 @@ export const FACT_KINDS = /* @__PURE__ */ define({
   },
   distance: {
     title: 'length',
+    ofEnds: true,
     of: [['line'], ['point', 'point']],
     value: 'length',
     ways: 'allowed',
@@ -240,6 +243,7 @@ export const FACT_KINDS = /* @__PURE__ */ define({
   },
   rise: {
     title: 'rise',
+    ofEnds: true,
     of: [['round']],
     value: 'length',
     equations: ({ of }, value, at) => {
@@ -305,6 +309,7 @@ export const FACT_KINDS = /* @__PURE__ */ define({
   },
   equal: {
     title: 'equal',
+    ofEnds: true,
     of: [
       ['line', 'line'],
       ['round', 'round'],
@@ -345,6 +350,7 @@ export const FACT_KINDS = /* @__PURE__ */ define({
   },
   midpoint: {
     title: 'at its middle',
+    ofEnds: true,
     of: [['point', 'line']],
     equations: ({ of: [p, e] }, _, at) => {
       const [a, b] = endsOfLine(lineOf(at, e!), at)

@@ -103,7 +103,7 @@ export const cubicAt = ({ from, leave, arrive, to }: Curve, t: number): Place2 =
 }
 
 /** So many sides that none is further than the chord from the curve: L²/8 of its largest bend. */
-function cubicSides({ from, leave, arrive, to }: Curve, chord: Mm): number {
+export function cubicSides({ from, leave, arrive, to }: Curve, chord: Mm): number {
   const bend = (a: Place2, b: Place2, c: Place2) => long([a[0] - 2 * b[0] + c[0], a[1] - 2 * b[1] + c[1]])
   const most = 6 * Math.max(bend(from, leave, arrive), bend(leave, arrive, to))
   return Math.max(1, Math.ceil(Math.sqrt(most / 8 / chord)))

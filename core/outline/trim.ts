@@ -35,11 +35,10 @@ export function trimmed(
     if (e !== mine) return e
     return mine.to === end ? { ...mine, to: point } : { ...mine, from: point }
   })
-  // What was said of its length, or of the end that was, no longer holds.
+  // What was said of where it ends no longer holds.
   const facts = outline.facts.filter((f) => {
     const ofEnd = !shared && f.of.includes(end)
-    const ofLength = f.of.includes(edge) && factKind(f.kind)?.value === 'length' && f.kind !== 'radius'
-    return !ofEnd && !ofLength
+    return !ofEnd && !(f.of.includes(edge) && factKind(f.kind)?.ofEnds)
   })
   const id = freeParts(outline, 'f').next().value
   return {

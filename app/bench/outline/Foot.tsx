@@ -9,6 +9,7 @@ import { fractions } from '../../ui/fractions'
 import { readAll, sayArea, sayTrouble, unitFor } from './board'
 import { SayBar, type Saying } from './BoardBar'
 import { ChainBar } from './ChainBar'
+import { CombineBar } from './CombineBar'
 import { corner, addRule } from './rules'
 import { Standing } from './Typed'
 import type { Drawing } from './useOutline'
@@ -82,6 +83,16 @@ export function Foot(props: Props) {
         </p>
       )}
       {trouble && picking && <p className="text-brass">{fractions(sayTrouble(trouble, length))}</p>}
+      {!readOnly && picking && (
+        <CombineBar
+          drawing={drawing}
+          chosen={chosen}
+          onMade={(next, did, why) => {
+            if (!next) return props.onSay(why)
+            if (put(next, did)) props.onDone()
+          }}
+        />
+      )}
       {chosen.length > 0 && !readOnly && picking && (
         <>
           <p className="text-quiet">{chosen.map((p) => sayPart(p, outline)).join(', ')}</p>
