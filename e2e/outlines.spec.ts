@@ -355,3 +355,49 @@ test('a place of an outline is picked from a face on the bench, and follows that
   )
   await expect(on.points.first()).toHaveAccessibleName(/300 along/)
 })
+
+test('figures that overlap are joined, cut, and joined again by keyboard; undo brings them back', async ({
+  page,
+}) => {
+  const [maker, hands, on] = [new Maker(page), new Hands(page), board(page)]
+  const work = page.getByRole('region', { name: 'Work' })
+  await sign(maker, 'Larkmoor keyhole')
+  await addShape(page, hands)
+  await hands.select(on.field('Insert'), 'the whole face')
+  await hands.select(on.field('Insert'), 'a circle')
+  await expect(on.dialog.getByText('Can be marked out')).toBeVisible()
+  const bar = on.dialog.getByRole('toolbar', { name: 'Overlapping figures' })
+  await expect(bar).toBeHidden()
+  await hands.click(on.dialog.getByRole('button', { name: /^diameter of circle 5/ }))
+  await hands.type(on.field('diameter of circle 5'), '200', 'Enter')
+  await expect(on.dialog.getByText(/^The outline crosses itself, at /)).toBeVisible()
+  await expect(bar).toContainText('2 figures')
+
+  await test.step('what they share is a bar with round ends, of the same circle and the same sides', async () => {
+    await hands.click(bar.getByRole('button', { name: 'Keep what they share' }))
+    await expect(on.dialog.getByText('Can be marked out')).toBeVisible()
+    await expect(on.dialog.getByText(/262.1 cm²/)).toBeVisible()
+    await expect(work).toContainText(/r 100/)
+  })
+  await test.step('undone, joined, undone', async () => {
+    await hands.key('Control+z')
+    await expect(bar).toBeVisible()
+    await bar.getByRole('button', { name: 'Join figures' }).press('Enter')
+    await expect(bar).toBeHidden()
+    await expect(on.dialog.getByText(/632.1 cm²/)).toBeVisible()
+    await hands.key('Control+z')
+  })
+  await test.step('what is chosen first is cut: the disc leaves two caps', async () => {
+    await on.edge('circle 5').press('Enter')
+    await on.edge('line 1').press('Enter')
+    await hands.click(bar.getByRole('button', { name: 'Cut from the first' }))
+    await expect(on.dialog.getByText(/52.1 cm²/)).toBeVisible()
+    await hands.key('Control+z')
+    await hands.click(bar.getByRole('button', { name: 'Keep what they share' }))
+    await hands.click(on.dialog.getByRole('button', { name: 'Done' }))
+    await maker.saved()
+    await page.reload()
+    await maker.choose('Sign')
+    await expect(work).toContainText(/r 100/)
+  })
+})

@@ -194,7 +194,7 @@ test.each([
   expect(areaOf(made)).toBeCloseTo(area, 6)
   expect(Outline.safeParse(made).error).toBeUndefined()
   // All that stays can still be marked out: the length of a side that is cut is that between its corners.
-  if (how !== 'share') expect(valued(made).state).toEqual({ kind: 'pinned' })
+  expect(valued(made).state).toEqual({ kind: 'pinned' })
   expect(made.facts.some((f) => f.kind === 'radius')).toBe(true)
   expect(valued(made).idle).toEqual([])
 })

@@ -41,14 +41,20 @@ export function combined(
   const points = Object.fromEntries(Object.entries(drawn.points).filter(([id]) => used.has(id)))
   const there = new Set([...Object.keys(points), ...edges.map((e) => e.id)])
   const cut = new Set(made.filter((m) => m.cut).map((m) => m.edge.id))
-  const kept = outline.facts.flatMap((f) => {
-    const holds = told(f, cut, edgeOf, there)
-    return holds?.of.every((part) => there.has(part)) ? [holds] : []
+  const after = new Map(made.map((m) => [m.edge.id, m.edge]))
+  const carried: OutlineFact[] = []
+  const kept = outline.facts.filter((f) => {
+    const holds =
+      f.of.every((part) => there.has(part)) && !(factKind(f.kind)?.ofEnds && f.of.some((e) => cut.has(e)))
+    const instead = holds ? null : carriedOn(f, outline, after, there)
+    if (instead) carried.push(instead)
+    return holds
   })
   const freeFact = freeParts(outline, 'f')
-  const bound = made.flatMap((m) =>
-    m.rules.map((rule): OutlineFact => ({ id: freeFact.next().value, ...rule })),
-  )
+  const bound = [
+    ...carried,
+    ...made.flatMap((m) => m.rules.map((rule): OutlineFact => ({ id: freeFact.next().value, ...rule }))),
+  ]
   const corners = outline.corners.filter((c) => there.has(c.at))
   const next = { ...outline, points, edges, facts: [...kept, ...bound], corners }
   // What already follows needs no rule of its own.
@@ -68,21 +74,42 @@ function sidesOf(edges: readonly OutlineEdge[], at: (id: string) => Place2): Sid
   })
 }
 
-/** A rule as it still holds where some edges were cut shorter; null where it does not. */
-function told(
+/**
+ * A place or a length of ends that are gone, told by what is left of the level and plumb edges they were ends
+ * of; null where that tells nothing.
+ */
+function carriedOn(
   f: OutlineFact,
-  cut: ReadonlySet<string>,
-  edgeOf: ReadonlyMap<string, OutlineEdge>,
+  outline: Outline,
+  after: ReadonlyMap<string, OutlineEdge>,
   there: ReadonlySet<string>,
 ): OutlineFact | null {
-  if (
-    !factKind(f.kind)?.ofEnds ||
-    !f.of.some((part) => cut.has(part) || (edgeOf.has(part) && !there.has(part)))
-  )
-    return f
-  const edge = edgeOf.get(f.of[0]!)
-  // A length is also that between the ends that were.
-  return f.kind === 'distance' && edge?.kind === 'line' ? { ...f, of: [edge.from, edge.to] } : null
+  const isTold = (id: string, kind: 'level' | 'plumb') =>
+    outline.facts.some((r) => r.kind === kind && r.of[0] === id)
+  const line = outline.edges.find((e) => e.id === f.of[0] && e.kind === 'line')
+  const ofLine =
+    line && (isTold(line.id, 'level') ? 'along' : isTold(line.id, 'plumb') ? 'across' : undefined)
+  const way = f.way ?? ofLine
+  /** Where a point was, or on the same height or upright. */
+  const standIn = (point: string): string | undefined => {
+    if (there.has(point)) return point
+    const edge = outline.edges.find(
+      (e) =>
+        e.kind === 'line' &&
+        (e.from === point || e.to === point) &&
+        after.has(e.id) &&
+        way !== undefined &&
+        isTold(e.id, way === 'across' ? 'level' : 'plumb'),
+    )
+    const left = edge && after.get(edge.id)
+    return left?.kind === 'line' ? left.from : undefined
+  }
+  if (f.kind !== 'place' && f.kind !== 'distance') return null
+  const ends = line?.kind === 'line' ? [line.from, line.to] : f.of
+  const of = ends.map(standIn)
+  if (of.some((p) => p === undefined) || new Set(of).size < of.length) return null
+  const still = ends.every((p) => there.has(p))
+  return { ...f, of: of as string[], ...(way && !still && { way }) }
 }
 
 interface Made {

@@ -21,7 +21,7 @@ const WAYS: Readonly<Record<How, { readonly says: string; readonly title: string
     },
     cut: {
       says: 'Cut from the first',
-      title: 'Takes the others out of the figure that was chosen first, or out of the larger one',
+      title: 'Cuts the other figures out of that one',
       none: 'Nothing would be left of the first figure',
     },
     share: {
@@ -61,7 +61,7 @@ export function CombineBar({ drawing, chosen, onMade }: Props) {
           disabled={busy}
           onClick={() => void combine(how)}
         >
-          {WAYS[how].says}
+          {how === 'cut' && chosen.length === 0 ? 'Cut from the larger' : WAYS[how].says}
         </button>
       ))}
     </div>
