@@ -11,7 +11,7 @@ import {
   type Box,
   type Vec3,
 } from '../pieces'
-import { BEYOND, boxInto, frameInto, pointInto, runOut, type Channel, type Tool } from '../work'
+import { BEYOND, boxInto, frameInto, pointInto, runOut, type Channel, type Mortise, type Tool } from '../work'
 import { otherAxes, surfaceAt, type Meeting } from './meet'
 
 const FLUSH: Mm = 1e-3
@@ -191,6 +191,35 @@ function outOfSunk(m: Meeting, tool: Tool): Tool {
 }
 
 /** The host's box round a block of the guest's frame, clipped to the host. */
+/**
+ * How a hole lies in the host's face where the guest stands at an angle in it: its middle on that face, its
+ * size, and how far its length is turned from the host's. Undefined where the two stand square.
+ */
+export function turnedIn(m: Meeting, block: Box, run: Axis): Mortise['turned'] {
+  if (boxInto(m.host.frame, m.guest.frame, block)) return undefined
+  const middle = pointInto(
+    m.host.frame,
+    m.guest.frame,
+    vec3((i) => (block.min[i] + block.max[i]) / 2),
+  )
+  const [u, v] = otherAxes(FACE_AT[m.hostFace].axis)
+  const way = turnedInto(m.host.frame, m.guest.frame)[run]
+  const degrees = (Math.atan2(way[v!], way[u!]) * 180) / Math.PI
+  const across = otherAxes(m.into).find((i) => i !== run)!
+  const off = [u!, v!].map((i) => middle[i] - m.host.size[i] / 2)
+  const radius = Math.hypot(...off)
+  // It points to the middle of the face, or lies square to that, as what is in a ring does.
+  const along = Math.abs(off[0]! * way[u!] + off[1]! * way[v!])
+  const inRing = radius > FLUSH && Math.min(along, Math.abs(radius - along)) < FLUSH
+  return {
+    middle,
+    degrees: ((degrees % 180) + 180) % 180,
+    long: block.max[run] - block.min[run],
+    wide: block.max[across] - block.min[across],
+    radius: inRing ? radius : null,
+  }
+}
+
 export function regionOf(m: Meeting, block: Box): Box {
   const { guest, host } = m
   const points = cornersOf(block).map((p) => pointInto(host.frame, guest.frame, p))

@@ -4,7 +4,7 @@ import { modelOf, type Model } from '../model'
 import { lookOver } from '../proof'
 import type { Kernel } from '../solid'
 import { block, instance, join, make, testKernel, volume } from '../testing/scenario'
-import { workKind } from '../work'
+import { workKind, type Feature, type Mortise } from '../work'
 import { findContacts } from './contacts'
 import { offersOf, openContacts } from './offers'
 import { outlinesOf } from './sawn'
@@ -73,6 +73,34 @@ test.each([
   const legs = findAlike(m).filter((a) => a.name.startsWith('B'))
   expect(legs.map((a) => a.instances.length)).toEqual([count])
 })
+
+test.each(['face', 'back'] as const)(
+  'slots in a ring are told by their middles and turns, on the %s',
+  (face) => {
+    const m = modelOf(table(5, face))
+    const slots = m.features(instance(m, 'a#1')).filter((f) => f.kind === 'mortise')
+    expect(slots).toHaveLength(5)
+    const turned = slots.flatMap((f) => (f.data as Mortise).turned ?? [])
+    // The first lies along the wood.
+    expect(turned).toHaveLength(4)
+    for (const t of turned) {
+      const [x, y] = [t.middle[0] - 150, t.middle[1] - 150]
+      expect(t.radius).toBeCloseTo(95, 6)
+      expect(Math.hypot(x, y)).toBeCloseTo(95, 6)
+      const angle = (Math.atan2(y, x) * 180) / Math.PI
+      expect(((((angle - t.degrees) % 180) + 180) % 180).toFixed(6)).toMatch(/^(0|180)\.0*$/)
+      expect([t.long, t.wide]).toEqual([expect.closeTo(110 / 3, 6), expect.closeTo(18, 6)])
+    }
+    expect(said(slots[1]!)).toMatch(
+      /^Slot 36\.67 × 18, through, its middle .* 95 from the middle of the face, turned (72|108)° from the length/,
+    )
+  },
+)
+const said = (f: Feature) =>
+  workKind(f)
+    .describe(f.data, null)
+    .map((p) => (typeof p === 'string' ? p : Number(p.mm.toFixed(2))))
+    .join('')
 
 test('a tenon on an end that is sawn narrower stays within what is left of it', () => {
   const rail = sawn({

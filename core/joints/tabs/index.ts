@@ -1,7 +1,7 @@
 import { faceOf } from '../../document'
 import { BEYOND, runOut, toolInto, type Mortise, type Tenon, type Tool, type Vec2 } from '../../work'
 import { blockOut, outOf, rest, waysOf, type Range } from '../block'
-import { asTool, hostWays, regionOf } from '../channel'
+import { asTool, hostWays, regionOf, turnedIn } from '../channel'
 import { memberAt, sortOfFace } from '../contacts'
 import type { Deriving } from '../deriving'
 import { chosen, defineJoint, FIT } from '../kind'
@@ -137,6 +137,7 @@ function make(m: Meeting, places: readonly Range[], d: Deriving): void {
       through: true,
       ...hostWays(m, run),
       region: regionOf(m, block),
+      turned: turnedIn(m, block, run),
       ends: relief === 'none' ? '' : `${relief === 'T' ? 'T' : 'round'} relief for bit`,
       bit: relief === 'none' ? null : 2 * r,
       tools: [

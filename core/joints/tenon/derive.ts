@@ -7,7 +7,7 @@ import type { Mm } from '../../measure'
 import { overlap, FACE_AT, type Axis, type Box } from '../../pieces'
 import { BEYOND, runOut, toolInto, type Mortise, type Tenon, type Tool, type Vec2 } from '../../work'
 import { arc, blockOut, prismAlong, stadium, waysOf, type Range } from '../block'
-import { asTool, hostWays, regionOf } from '../channel'
+import { asTool, hostWays, regionOf, turnedIn } from '../channel'
 import type { Deriving } from '../deriving'
 import { chosen } from '../kind'
 import { behind, otherAxes, extentOf, type Meeting } from '../meet'
@@ -166,6 +166,7 @@ function mortiseIn(
     through: false,
     ...axes,
     region: inGuest ? overlap(block, { min: [0, 0, 0], max: m.guest.size })! : regionOf(m, block),
+    ...(!inGuest && { turned: turnedIn(m, block, s.run) }),
     ends: isRound(d) ? 'round ends' : '',
     bit: null,
     ...(haunch ? { haunch } : {}),

@@ -1,7 +1,16 @@
 import type { FaceName } from '../../document'
 import type { Mm } from '../../measure'
-import { FACE_AT, type Axis, type Box } from '../../pieces'
-import { capital, forPartner, REFERENCE, theFace, type Sentence, defineWork } from '../feature'
+import { AXES, FACE_AT, type Axis, type Box, type Vec3 } from '../../pieces'
+import {
+  begun,
+  defineWork,
+  forPartner,
+  REFERENCE,
+  sayDegrees,
+  theFace,
+  type Dimension,
+  type Sentence,
+} from '../feature'
 import type { Tool } from '../tool'
 
 /** A pocket with straight sides: a mortise for a tenon, a slot for a tab. */
@@ -13,6 +22,19 @@ export interface Mortise {
   readonly run: Axis
   readonly across: Axis
   readonly through: boolean
+  /** Where its sides lie at an angle to those of the piece. */
+  readonly turned?:
+    | {
+        /** On the face. */
+        readonly middle: Vec3
+        /** From the length of the piece, or across it on an end; 0 to 180, towards the next own axis. */
+        readonly degrees: number
+        readonly long: Mm
+        readonly wide: Mm
+        /** From the middle of the face, where it stands square to that; null elsewhere. */
+        readonly radius: Mm | null
+      }
+    | undefined
   /** How its ends are, in words: "rounded ends", "relieved for a 6 bit"; empty for square corners. */
   readonly ends: string
   readonly bit: Mm | null
@@ -21,7 +43,50 @@ export interface Mortise {
   readonly tools: readonly Tool[]
 }
 
-const size = (m: Mortise, axis: Axis): Mm => m.region.max[axis] - m.region.min[axis]
+const sizeAlong = (m: Mortise, axis: Axis): Mm => m.region.max[axis] - m.region.min[axis]
+const longOf = (m: Mortise): Mm => m.turned?.long ?? sizeAlong(m, m.run)
+const wideOf = (m: Mortise): Mm => m.turned?.wide ?? sizeAlong(m, m.across)
+
+/** "mortise 60 × 18, through": what is cut. */
+const sayHole = (m: Mortise): Sentence => [
+  `${m.name} `,
+  { mm: longOf(m) },
+  ' × ',
+  { mm: wideOf(m) },
+  ...(m.through ? [', through'] : [', ', { mm: sizeAlong(m, FACE_AT[m.face].axis) }, ' deep']),
+]
+
+const axesOf = ({ face }: Mortise): [Axis, Axis] => {
+  const [u, v] = AXES.filter((i) => i !== FACE_AT[face].axis)
+  return [u!, v!]
+}
+
+/** ", 150 and 40 from end 1 and edge 1"; of what is turned, its middle, and how far. */
+function sayWhere(m: Mortise): Sentence {
+  if (!m.turned) {
+    const { run, across } = m
+    const places: Sentence = [', ', { mm: m.region.min[run] }, ' and ', { mm: m.region.min[across] }]
+    return [...places, ` from ${REFERENCE[run]} and ${REFERENCE[across]}`]
+  }
+  const [u, v] = axesOf(m)
+  const { middle, radius, degrees } = m.turned
+  return [
+    ', its middle ',
+    { mm: middle[u] },
+    ' and ',
+    { mm: middle[v] },
+    ` from ${REFERENCE[u]} and ${REFERENCE[v]}`,
+    ...(radius === null ? [] : [', ', { mm: radius }, ' from the middle of the face']),
+    `, turned ${sayDegrees(degrees)} from the ${u === 0 ? 'length' : 'width'}`,
+  ]
+}
+
+const sayEnds = (m: Mortise): Sentence => [
+  `, on ${theFace(m.face)}`,
+  ...(m.ends ? [`, ${m.ends}`] : []),
+  ...(m.bit === null ? [] : [' ', { mm: m.bit }]),
+  ...sayHaunch(m),
+]
 
 export const mortise = defineWork<Mortise>({
   kind: 'mortise',
@@ -29,39 +94,15 @@ export const mortise = defineWork<Mortise>({
   shownOn: (m) => m.face,
   machine: () => 'mortiser',
   cut: (m) => [...m.tools],
-  describe: (m, partner) => [
-    `${capital(m.name)} `,
-    { mm: size(m, m.run) },
-    ' × ',
-    { mm: size(m, m.across) },
-    ...(m.through ? [', through'] : [', ', { mm: size(m, FACE_AT[m.face].axis) }, ' deep']),
-    ', ',
-    { mm: m.region.min[m.run] },
-    ' and ',
-    { mm: m.region.min[m.across] },
-    ` from ${fromWhere(m)}`,
-    `, on ${theFace(m.face)}`,
-    ...(m.ends ? [`, ${m.ends}`] : []),
-    ...(m.bit === null ? [] : [' ', { mm: m.bit }]),
-    ...sayHaunch(m),
-    forPartner(partner),
-  ],
-  callout: (m) => [
-    `${m.name} `,
-    { mm: size(m, m.run) },
-    ' × ',
-    { mm: size(m, m.across) },
-    ...(m.through ? [', through'] : [' × ', { mm: size(m, FACE_AT[m.face].axis) }, ' deep']),
-    `, on ${theFace(m.face)}`,
-    ...(m.ends ? [`, ${m.ends}`] : []),
-    ...(m.bit === null ? [] : [' ', { mm: m.bit }]),
-    ...sayHaunch(m),
-  ],
+  describe: (m, partner) => [...begun(sayHole(m)), ...sayWhere(m), ...sayEnds(m), forPartner(partner)],
+  callout: (m) => [...sayHole(m), ...(m.turned ? sayWhere(m) : []), ...sayEnds(m)],
   dimensions: (m) => [
-    { axis: m.run, from: m.region.min[m.run], to: m.region.max[m.run], what: 'width' },
-    { axis: m.across, from: m.region.min[m.across], to: m.region.max[m.across], what: 'width' },
-    { axis: m.run, from: 0, to: m.region.min[m.run], what: 'place' },
-    { axis: m.across, from: 0, to: m.region.min[m.across], what: 'place' },
+    ...(m.turned
+      ? axesOf(m).map((axis): Dimension => ({ axis, from: 0, to: m.turned!.middle[axis], what: 'place' }))
+      : [m.run, m.across].flatMap((axis): Dimension[] => [
+          { axis, from: m.region.min[axis], to: m.region.max[axis], what: 'width' },
+          { axis, from: 0, to: m.region.min[axis], what: 'place' },
+        ])),
     ...(m.haunch
       ? [m.haunch.min[m.run], m.haunch.max[m.run]].map((to) => ({
           axis: m.run,
@@ -90,4 +131,3 @@ function sayHaunch({ haunch, region, run, face }: Mortise): Sentence {
     ` from ${REFERENCE[run]}`,
   ]
 }
-const fromWhere = (m: Mortise): string => `${REFERENCE[m.run]} and ${REFERENCE[m.across]}`
