@@ -183,6 +183,19 @@ describe('a leg that is cut back', () => {
     expect(offers[0]!.kinds.map((k) => k.kind)).toContain('housing')
     expect(offers[0]!.kinds.map((k) => k.kind)).not.toContain('lap')
   })
+  test('by a channel takes what is offered there, too', () => {
+    const wide: Step = {
+      id: 'w9',
+      kind: 'channel',
+      off: false,
+      at: onFace('edge2'),
+      fields: { width: '200', depth: String(BACK), place: '150' },
+      options: { run: 'across' },
+    }
+    const m = modelOf(built(wide))
+    const offers = offersOf(openContacts(m.resolved, new Set(), m.sawn), m.resolved)
+    expect(offers[0]?.kinds.map((k) => k.kind)).toContain('housing')
+  })
   test('takes a dado, a tenon and dowels, counted from there', () => {
     const left = (...j: Array<ReturnType<typeof join>>) =>
       volume(modelOf(built(sawn(outline), ...j)), 'a#1', kernel)

@@ -6,6 +6,7 @@ import type { Feature, Holes, WorkKind } from './feature'
 import { KINDS } from './kinds'
 import type { OwnKind } from './own'
 import type { Preset } from './preset'
+import type { Tool } from './tool'
 
 const byKind = new Map(KINDS.map((k) => [k.kind, k]))
 
@@ -87,6 +88,9 @@ export const dependsOnShape = (feature: Feature): boolean => workKind(feature).d
 
 /** Whether work of a kind does. */
 export const kindDependsOnShape = (kind: string): boolean => byKind.get(kind)?.dependsOnShape ?? false
+
+/** What a kind takes from the wood. */
+export const kindCut = (kind: string, data: unknown): Tool[] => byKind.get(kind)?.cut(data) ?? []
 
 /** How many a feature counts for on a list. */
 export const countOf = (feature: Feature): number => workKind(feature).count?.(feature.data) ?? 1

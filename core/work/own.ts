@@ -48,8 +48,11 @@ export interface OwnDefinition<D> {
   readonly bit?: true
   /** Whether it is where another piece has its own: a step that its choice `meets` names. */
   meets?(options: Readonly<Record<string, string>>): boolean
-  /** It asks what wood there is as it begins. */
-  readonly seesWood?: true
+  /**
+   * It asks what wood there is as it begins; `also before joints` where joints see it, too, which are made from
+   * what the steps before it have left of the block.
+   */
+  readonly seesWood?: true | 'also before joints'
   /** It can be put on surfaces that earlier work has left, as on the face of a block. */
   readonly seated?: true
   /** It goes along the edges of a face: along all, or those with the faces that its place names. */

@@ -4,9 +4,10 @@ import { modelOf } from '../model'
 import { FACE_AT, vec3, type Vec3 } from '../pieces'
 import { boxRecipe, type Kernel } from '../solid'
 import { lookOver } from '../proof'
+import { run } from '../testing/run'
 import { block, instance, make, testKernel, volume } from '../testing/scenario'
 import { runs } from '../testing/runs'
-import { holesOf, waysOf } from './index'
+import { holesOf, waysOf, workKind } from './index'
 import { woodAlong } from './state'
 import { boxTool, type Tool } from './tool'
 
@@ -64,6 +65,49 @@ test('a recess on the floor of another is as deep as it says from there, over it
   expect(both(130, 80)).toBeCloseTo(80 * 40 * 5, 3)
   // Half of it lies on the face: there it is 5 deep, and the floor of the other is deeper already.
   expect(both(170, 40)).toBeCloseTo(20 * 40 * 5, 3)
+})
+
+test.each([
+  ['square', {}, 20],
+  ['at 20°', { angle: '20deg' }, 20 / Math.cos(Math.PI / 9)],
+] as const)('a channel in a wider one is as deep as it says from its floor: %s', (_, more, mouth) => {
+  const wide = step('w1', 'channel', { width: '160', depth: '6', place: '50' }, 'face', { run: 'across' })
+  const narrow = (place: string, depth = '5'): Step =>
+    step('w2', 'channel', { width: '20', depth, place, ...more }, 'face', { run: 'across' })
+  const left = (...steps: Step[]) => volume(modelOf(board(...steps)), 'a#1', kernel)
+  const one = left(wide)
+  expect(one - left(wide, narrow('120'))).toBeCloseTo(mouth * 120 * 5, 2)
+  const model = modelOf(board(wide, narrow('120')))
+  const [, made] = model.features(instance(model, 'a#1'))
+  expect(workKind(made!).describe(made!.data, null)).toEqual(
+    expect.arrayContaining([', from a surface ', { mm: expect.closeTo(6, 9) }]),
+  )
+  // Partly beside it, it counts from the face: no more than what reaches below the other is taken there.
+  const over = one - left(wide, narrow('40'))
+  expect(over).toBeGreaterThan(1000)
+  expect(over).toBeLessThan(mouth * 120 * 5 - 1000)
+  // Cut first, from the face.
+  expect(one - left(narrow('120'), wide)).toBeCloseTo(0, 3)
+  expect(lookOver(modelOf(board(wide, narrow('120', '18')))).map((f) => f.says)).toContainEqual(
+    expect.stringMatching(/18 deep would go through A, which is 18 there/),
+  )
+})
+
+test('a channel in a wider one lies alike in a mirrored twin and in a repeat', () => {
+  const wide = step('w1', 'channel', { width: '160', depth: '6', place: '50' }, 'back', { run: 'across' })
+  const row = step(
+    'w2',
+    'channel',
+    { width: '10', depth: '5', place: '60', repeatCount: '3', repeatPitch: '40' },
+    'back',
+    { run: 'across', repeat: 'row0' },
+  )
+  const twin = change.mirrorPiece({ id: 'b', of: 'a', name: 'Twin', direction: 'across', about: '-50' })
+  const model = modelOf(run(board(wide, row), twin))
+  expect(model.refused.map((f) => f.says)).toEqual([])
+  const whole = SIZE[0] * SIZE[1] * SIZE[2] - 160 * 120 * 6 - 3 * 10 * 120 * 5
+  for (const i of model.resolved.instances) expect(volume(model, i.key, kernel)).toBeCloseTo(whole, 2)
+  expect(model.resolved.instances).toHaveLength(2)
 })
 
 test('a hole where earlier work has taken all wood says so', () => {

@@ -15,7 +15,7 @@ import { isFigureText } from '../measure'
 import { factKind, MIRROR } from '../outline'
 import { carried, FACE_AT, STILL, toRoom, unit, vec3, type Frame, type Vec3 } from '../pieces'
 import type { Feature, Supply } from './feature'
-import { isDirection, kindDependsOnShape, ownWork, rolesOf, stepFault, workKind } from './index'
+import { isDirection, kindCut, kindDependsOnShape, ownWork, rolesOf, stepFault, workKind } from './index'
 import { meetingsOf, type Met } from './meetings'
 import { waysOf } from './onface'
 import { drawnPaths } from './outlines'
@@ -143,7 +143,8 @@ const ROD: SawnWood = { kept: [], flats: [], round: true }
 function seenByJoints(step: Step): boolean {
   const own = ownWork(step.kind)
   if (!own || step.off || stepFault(step) || step.at.kind === 'made') return false
-  if (own.seesWood || own.meets?.(step.options) || own.bit || kindDependsOnShape(step.kind)) return false
+  if (own.seesWood === true || own.meets?.(step.options) || own.bit || kindDependsOnShape(step.kind))
+    return false
   return (step.options.repeat ?? 'none') === 'none'
 }
 
@@ -175,9 +176,11 @@ export function outlinesOf(
       }
       const twin = piece.piece.kind === 'twin'
       const wood = twin ? imageOf(i) : i
+      const taken: Tool[] = []
       const all = steps.flatMap(({ step, values }) => {
         const own = ownWork(step.kind)!
-        const data = own.resolve(asked(step, values!, null, OF_PIECES, String, wood), wood)
+        const data = own.resolve(asked(step, values!, null, OF_PIECES, String, wood, taken), wood)
+        if (!(data instanceof CannotMake)) taken.push(...kindCut(step.kind, data))
         const whole = data instanceof CannotMake ? null : twin ? own.carry(data, wood.frame, i) : data
         if (whole === null) return []
         const flats = own
@@ -302,7 +305,7 @@ export function ownWorkOf(
     const base = made?.mirrored ? imageOf(wood) : wood
     const original = of ? { i: of, joined: joined.get(of.key) ?? [] } : null
     const before = own.seesWood || made ? doneBefore(piece, found, i) : []
-    const rod = (own.seesWood === true || made !== null) && isRod(i, resolved)
+    const rod = (own.seesWood !== undefined || made !== null) && isRod(i, resolved)
     const [first, ...more] = made
       ? seatsOn({ at: made, before, rod, values: values!, wood: base, i, original, resolved })
       : [null]

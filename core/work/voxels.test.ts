@@ -118,9 +118,12 @@ function definedAs({ kind, face, shares: [a, b, c, d] }: Drawn, id: string, size
   if (kind === 'channel') {
     const [place, width] = [round(long * a * 0.8), round((long / 5) * d)]
     const step = made(`${id}c`, 'channel', onFace(face), { place, width, depth }, { run: 'across' })
-    const takes = () => (p: Place) => {
-      const [z, x] = on(face, size, p)
-      return z < depth && x > place && x < place + width
+    const takes: Defined['takes'] = (gone) => {
+      const level = highest(face, size, 0, [place + width / 2, wide / 2, width, wide], gone)
+      return (p) => {
+        const [z, x] = on(face, size, p)
+        return z < level + depth && x > place && x < place + width
+      }
     }
     return [{ step, takes }]
   }

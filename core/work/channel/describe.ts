@@ -24,6 +24,7 @@ export function describe(all: Channel, partner: string | null): Sentence {
       ` from ${all.on ? 'its near side' : REFERENCE[a]} at ${side(c.along, false)}, `,
       { mm: far },
       ` at ${side(c.along, true)}, on ${theSurface(all)}`,
+      ...sayLowered(all.down),
     )
     if (partner) out.push(` — for ${partner}`)
     return out
@@ -47,5 +48,6 @@ export function callout(all: Channel): Sentence {
     ' × ',
     { mm: depthOf(c) },
     ` deep${c.oblique ? `, at ${sayDegrees(c.oblique.degrees)}` : ''}, on ${theSurface(all)}`,
+    ...sayLowered(all.down),
   ]
 }

@@ -25,6 +25,7 @@ import {
 import { measuredFrom, OTHER_DATUM, placeAlong, wayOf, type Datum } from '../datum'
 import { CannotMake, type StepInput, type Role, type OwnDefinition, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
+import { loweredBy } from '../state'
 import { flatSurface, type MadeSurface } from '../surfaces'
 import { BEYOND, boxInto, frameInto, pointInto, toolInto, vectorInto, type Tool } from '../tool'
 import type { Channel } from './channel'
@@ -209,7 +210,71 @@ function resolve(asked: StepInput, wood: Wood): Channel | CannotMake {
   return channelIn({ min, max }, face, along, size) ?? outside
 }
 
+/** How many places along it, and across it, are asked where the wood begins. */
+const LOOKS = { along: 9, across: 5 } as const
+
+/** Cut from the wood as it is, where all under it lies on the floor of earlier work. */
+function fromWood(
+  c: Channel,
+  { woodAlong, say }: StepInput,
+  { name, shoulder, size }: Wood,
+): Channel | CannotMake {
+  const { far } = FACE_AT[c.face]
+  const inward = vec3((i) => (i === c.into ? (far ? -1 : 1) : 0))
+  const places = placesOn(c).filter((p) => AXES.every((i) => p[i] > -1e-6 && p[i] < size[i] + 1e-6))
+  const down = loweredBy({ woodAlong }, places, inward)
+  if (down === null)
+    return places.length === 0
+      ? c
+      : new CannotMake(`The channel finds no wood in ${name}: earlier work has taken it all there`, 'look')
+  if (down < 1e-6) return c
+  const depth = c.region.max[c.into] - c.region.min[c.into]
+  const left = shoulder.max[c.into] - shoulder.min[c.into] - down
+  if (depth >= left - 1e-6)
+    return CannotMake.of(
+      'depth',
+      `A channel ${say(depth)} deep would go through ${name}, which is ${say(left)} there`,
+    )
+  return { ...sunk(c, down), down }
+}
+
+/** Places on its mouth, a hair within its sides. */
+function placesOn(c: Channel): Vec3[] {
+  const mouth = FACE_AT[c.face].far ? c.region.max[c.into] : c.region.min[c.into]
+  const share = (n: number, of: number) => 0.001 + (0.998 * n) / (of - 1)
+  const half = c.oblique ? c.oblique.width / 2 / Math.cos((c.oblique.degrees * Math.PI) / 180) : 0
+  return Array.from({ length: LOOKS.along }, (_, k) => share(k, LOOKS.along)).flatMap((t) =>
+    Array.from({ length: LOOKS.across }, (_, n) => share(n, LOOKS.across)).map((w) => {
+      const middle = c.oblique && c.oblique.middle[0] + t * (c.oblique.middle[1] - c.oblique.middle[0])
+      return vec3((i) => {
+        if (i === c.into) return mouth
+        const { min, max } = c.region
+        if (i === c.along) return middle === undefined ? min[i] + t * (max[i] - min[i]) : t * c.size[i]
+        return middle === undefined ? min[i] + w * (max[i] - min[i]) : middle + (2 * w - 1) * half
+      })
+    }),
+  )
+}
+
+/** As it is, so far below where it was. */
+function sunk(c: Channel, down: Mm): Channel {
+  const by = FACE_AT[c.face].far ? -down : down
+  const lower = (p: Vec3): Vec3 => vec3((i) => (i === c.into ? p[i] + by : p[i]))
+  const region = { min: lower(c.region.min), max: lower(c.region.max) }
+  const tool = c.oblique?.tool
+  if (!c.oblique || tool?.kind !== 'prism') return { ...c, region }
+  const frame = { ...tool.frame, origin: lower(tool.frame.origin) }
+  return { ...c, region, oblique: { ...c.oblique, tool: { ...tool, frame } } }
+}
+
 function carry(c: Channel, from: Frame, to: Wood): Channel | null {
+  if (c.down === undefined) return carryPlain(c, from, to)
+  const { down, ...lowered } = c
+  const made = carryPlain(sunk(lowered, -down), from, to)
+  return made && { ...sunk(made, down), down }
+}
+
+function carryPlain(c: Channel, from: Frame, to: Wood): Channel | null {
   if (c.oblique) {
     const { middle, width } = c.oblique
     const { far } = FACE_AT[c.face]
@@ -376,6 +441,7 @@ function mirrored(step: Step): Step {
 
 export const own: OwnDefinition<Channel> = {
   title: 'Channel',
+  seesWood: 'also before joints',
   faces: ['face', 'back', 'edge1', 'edge2', 'end1', 'end2'],
   measures: {
     // Off square it is measured at the middle of its run, so that both hands are told alike.
@@ -405,7 +471,8 @@ export const own: OwnDefinition<Channel> = {
   seated: true,
   resolve: (asked, wood) => {
     const made = resolve(asked, wood)
-    return made instanceof CannotMake || !asked.on ? made : onFloor({ ...made, on: asked.on }, asked)
+    if (made instanceof CannotMake) return made
+    return asked.on ? onFloor({ ...made, on: asked.on }, asked) : fromWood(made, asked, wood)
   },
   carry,
   flats,

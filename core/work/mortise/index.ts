@@ -48,12 +48,12 @@ const longOf = (m: Mortise): Mm => m.turned?.long ?? sizeAlong(m, m.run)
 const wideOf = (m: Mortise): Mm => m.turned?.wide ?? sizeAlong(m, m.across)
 
 /** "mortise 60 × 18, through": what is cut. */
-const sayHole = (m: Mortise): Sentence => [
+const sayHole = (m: Mortise, then: ', ' | ' × '): Sentence => [
   `${m.name} `,
   { mm: longOf(m) },
   ' × ',
   { mm: wideOf(m) },
-  ...(m.through ? [', through'] : [', ', { mm: sizeAlong(m, FACE_AT[m.face].axis) }, ' deep']),
+  ...(m.through ? [', through'] : [then, { mm: sizeAlong(m, FACE_AT[m.face].axis) }, ' deep']),
 ]
 
 const axesOf = ({ face }: Mortise): [Axis, Axis] => {
@@ -94,8 +94,8 @@ export const mortise = defineWork<Mortise>({
   shownOn: (m) => m.face,
   machine: () => 'mortiser',
   cut: (m) => [...m.tools],
-  describe: (m, partner) => [...begun(sayHole(m)), ...sayWhere(m), ...sayEnds(m), forPartner(partner)],
-  callout: (m) => [...sayHole(m), ...(m.turned ? sayWhere(m) : []), ...sayEnds(m)],
+  describe: (m, partner) => [...begun(sayHole(m, ', ')), ...sayWhere(m), ...sayEnds(m), forPartner(partner)],
+  callout: (m) => [...sayHole(m, ' × '), ...(m.turned ? sayWhere(m) : []), ...sayEnds(m)],
   dimensions: (m) => [
     ...(m.turned
       ? axesOf(m).map((axis): Dimension => ({ axis, from: 0, to: m.turned!.middle[axis], what: 'place' }))
