@@ -373,7 +373,7 @@ test('figures that overlap are joined, cut, and joined again by keyboard; undo b
   await expect(on.dialog.getByText(/^The outline crosses itself, at /)).toBeVisible()
   await expect(bar).toContainText('2 figures')
 
-  await test.step('what they share is a bar with round ends, of the same circle and the same sides', async () => {
+  await test.step('what they share is a bar with round ends', async () => {
     await hands.click(bar.getByRole('button', { name: 'Keep what they share' }))
     await expect(on.dialog.getByText('Can be marked out')).toBeVisible()
     await expect(on.dialog.getByText(/262.1 cm²/)).toBeVisible()

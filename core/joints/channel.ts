@@ -204,12 +204,12 @@ export function turnedIn(m: Meeting, block: Box, run: Axis): Mortise['turned'] {
   )
   const [u, v] = otherAxes(FACE_AT[m.hostFace].axis)
   const way = turnedInto(m.host.frame, m.guest.frame)[run]
-  const degrees = (Math.atan2(way[v!], way[u!]) * 180) / Math.PI
+  const degrees = (Math.atan2(way[v], way[u]) * 180) / Math.PI
   const across = otherAxes(m.into).find((i) => i !== run)!
-  const off = [u!, v!].map((i) => middle[i] - m.host.size[i] / 2)
+  const off = [u, v].map((i) => middle[i] - m.host.size[i] / 2)
   const radius = Math.hypot(...off)
   // It points to the middle of the face, or lies square to that, as what is in a ring does.
-  const along = Math.abs(off[0]! * way[u!] + off[1]! * way[v!])
+  const along = Math.abs(off[0]! * way[u] + off[1]! * way[v])
   const inRing = radius > FLUSH && Math.min(along, Math.abs(radius - along)) < FLUSH
   return {
     middle,

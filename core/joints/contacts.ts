@@ -23,6 +23,7 @@ import {
 } from '../pieces'
 import type { Instance } from '../resolve'
 import { pointInto } from '../work'
+import { rimIn, rimMisses } from './rims'
 import { rodIn } from './rod/line'
 import {
   cornerOf,
@@ -60,6 +61,8 @@ export interface Contact {
   readonly patch: Box
   /** The guest is a round rod. */
   readonly rod?: true
+  /** The guest goes in with the rim of its outline, whatever its faces. */
+  readonly rim?: true
 }
 
 /** The pairs of instances whose boxes are no further apart than `within`, in a steady order. */
@@ -162,7 +165,27 @@ function rodInto(a: Instance, b: Instance, outlines: Outlines): Contact | null {
 function overlapping(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contact | null {
   const depth = penetration(a, b)
   if (depth < -within) return null
-  return (depth > TOUCHING ? letIn(a, b, outlines) : null) ?? through(a, b, depth)
+  if (depth > TOUCHING) {
+    const into = letIn(a, b, outlines) ?? rimLetIn(a, b, outlines)
+    if (into) return into
+    if (rimMisses(a, b, outlines) || rimMisses(b, a, outlines)) return null
+  }
+  return through(a, b, depth)
+}
+
+/** A piece that runs some way into the other with the rim of its outline; told by its first end. */
+function rimLetIn(a: Instance, b: Instance, outlines: Outlines): Contact | null {
+  for (const [guest, host] of [
+    [a, b],
+    [b, a],
+  ] as const) {
+    const m = rimIn(guest, host, outlines)
+    if (!m) continue
+    const patch = boxAround(m.guest.frame, m.patch)
+    const { hostFace, gap } = m
+    return { sort: 'let', guest, guestFace: 'end1', host, hostFace, cornerFace: null, gap, patch, rim: true }
+  }
+  return null
 }
 
 /** A piece that is drawn with an end or an edge some way into a face of the other. */

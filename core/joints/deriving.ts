@@ -107,13 +107,14 @@ export class Deriving {
   }
 
   /**
-   * Every place where a face of the first member touches the second, or meets it as is asked; says so when a
-   * first member does not.
+   * Every place where a face of the first member touches the second, or meets it as is asked, or else in
+   * another way; says so when a first member does not.
    */
   meetings(
     face = this.face(0),
     hostMember = 1,
     meets: (m: Meeting) => boolean = (m) => Math.abs(m.gap) <= TOUCHING,
+    otherwise: (guest: Instance, host: Instance) => Meeting | null = () => null,
   ): Meeting[] {
     const hosts = this.members(hostMember)
     if (!face) {
@@ -124,7 +125,7 @@ export class Deriving {
       const others = hosts.filter((h) => h !== guest)
       const found = others.flatMap((host) => {
         const m = meet(guest, face, host, this.outlines)
-        return m && meets(m) ? [m] : []
+        return (m && meets(m) ? m : otherwise(guest, host)) ?? []
       })
       if (found.length === 0 && others.length > 0) this.wrong(sayApart(guest, face, others, this.say))
       return found

@@ -49,8 +49,8 @@ export interface OwnDefinition<D> {
   /** Whether it is where another piece has its own: a step that its choice `meets` names. */
   meets?(options: Readonly<Record<string, string>>): boolean
   /**
-   * It asks what wood there is as it begins; `also before joints` where joints see it, too, which are made from
-   * what the steps before it have left of the block.
+   * It asks what wood there is as it begins; `also before joints` where joints see what it leaves of the
+   * block, too.
    */
   readonly seesWood?: true | 'also before joints'
   /** It can be put on surfaces that earlier work has left, as on the face of a block. */

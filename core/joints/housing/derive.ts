@@ -13,6 +13,7 @@ import type { Deriving } from '../deriving'
 import { isDrawnIn } from '../drawn'
 import { behind, isLetIn, meet, type Meeting } from '../meet'
 import { axisInHost, channelFor, isChannel } from '../channel'
+import { rimIn } from '../rims'
 import { entries } from './hosts'
 
 const FLUSH: Mm = 1e-3
@@ -25,7 +26,9 @@ export function derive(d: Deriving): void {
   const into = isDrawnIn(d.joint.joint)
   if (entries(d.joint.joint).length === 0) d.faceless(0)
   for (const { host, face } of entries(d.joint.joint))
-    for (const m of d.meetings(face, host, into ? isLetIn : undefined)) {
+    for (const m of into
+      ? d.meetings(face, host, isLetIn, (g, h) => rimIn(g, h, d.outlines))
+      : d.meetings(face, host)) {
       const refused = refusal(m, d)
       if (refused) d.wrong(refused)
       else house(m, d)
@@ -79,8 +82,11 @@ function refusal(m: Meeting, d: Deriving): string | null {
   if (gap < 0 || gap >= depth)
     return `The gap of ${say(gap)} at the bottom leaves ${guest.name} nothing to go into ${host.name}`
   if (d.must('stop1') < 0 || d.must('stop2') < 0) return `A stop in ${host.name} cannot be less than nothing`
-  if (!m.square && d.must('stop1') + d.must('stop2') > 0)
+  const stopped = d.must('stop1') + d.must('stop2') > 0
+  if (!m.square && stopped)
     return `${guest.name} meets ${host.name} at an angle; a channel there cannot be stopped`
+  if (stopped && !d.members(0).includes(guest))
+    return `${guest.name} runs into ${host.name} with its outline; a channel there cannot be stopped`
   return null
 }
 

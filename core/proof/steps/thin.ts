@@ -52,7 +52,7 @@ function problem({ wide, at, tools }: ThinPlace, i: Instance, model: Model): Pro
   const works = cutsOf(model.recipe(i)).flatMap((c) => c.tools.map(() => c.work))
   const of = [...new Set(tools.flatMap((k) => (k > 0 ? (byId.get(works[k - 1]!) ?? []) : [])))]
   if (!of.some((f) => shaped.has(f)) || of.some((f) => isMeant(f, of, wide))) return null
-  if (of.every((f) => f.joint !== null && f.joint === of[0]!.joint)) return null
+  if (of.every((f) => f.step === null)) return null
   const say = sayer(model)
   return {
     id: `thin:${i.piece}:${[...new Set(of.map(sourceOf))].sort().join(':')}`,
