@@ -114,21 +114,22 @@ function likeOf(slivers: readonly number[], { positions: p, triangles: t }: Shap
   const half = new Map<number, number>()
   for (let i = 0; i < t.length; i++) half.set(t[i]! * n + t[i % 3 === 2 ? i - 2 : i + 1]!, (i / 3) | 0)
   const long = (a: number, b: number) => Math.hypot(...[0, 1, 2].map((i) => p[3 * b + i]! - p[3 * a + i]!))
+  /** Those beyond its sides, the longest first: two that lie on each other are told by what lies beyond both. */
   const beyond = new Map(
-    slivers.map((k): [number, number | undefined] => {
-      const corners = [0, 1, 2].map((e) => [t[3 * k + e]!, t[3 * k + ((e + 1) % 3)]!] as const)
-      const [a, b] = corners.reduce((x, y) => (long(...y) > long(...x) ? y : x))
-      return [k, half.get(b * n + a)]
+    slivers.map((k): [number, number[]] => {
+      const sides = [0, 1, 2].map((e) => [t[3 * k + e]!, t[3 * k + ((e + 1) % 3)]!] as const)
+      const sorted = sides.sort((x, y) => long(...y) - long(...x))
+      return [k, sorted.flatMap(([a, b]) => half.get(b * n + a) ?? [])]
     }),
   )
   for (const k of slivers) {
     const seen = new Set<number>()
     let at: number | undefined = k
-    while (at !== undefined && beyond.has(at) && !seen.has(at)) {
+    while (at !== undefined && beyond.has(at)) {
       seen.add(at)
-      at = beyond.get(at)
+      at = beyond.get(at)!.find((x) => !seen.has(x))
     }
-    if (at === undefined || beyond.has(at)) continue
+    if (at === undefined) continue
     like.set(k, at)
     normals[k] = normals[at]!
   }

@@ -7,6 +7,8 @@ import { sidesOf } from './tools'
 import { creaseSegments, edgesOf } from './edges'
 import { toStl } from './stl'
 import { runs } from '../testing/runs'
+import { strictFaults } from '../testing/strict'
+import { welded } from './weld'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -224,4 +226,14 @@ test('an STL holds the triangles of the shape; that of a mirror image is mirrore
   const places = (triangles: number[][][], y: (v: number) => number) =>
     triangles.flatMap((t) => t.map(([a, b, c]) => [a!, y(b!), c!].map((n) => n.toFixed(3)).join())).sort()
   expect(places(mirrored, (y) => y)).toEqual(places(plain, (y) => 80 - y))
+})
+
+test('triangles that lie on each other back to back are nothing to a strict reader', () => {
+  const positions = Float32Array.from([0, 0, 0, 10, 0, 0, 0, 10, 0, 0, 0, 10, 20, 20, 0])
+  const body = [0, 2, 1, 0, 1, 3, 1, 2, 3, 2, 0, 3]
+  const flap = [1, 2, 4, 2, 1, 4]
+  const surface = { positions, triangles: Uint32Array.from([...body, ...flap]) }
+  expect(strictFaults(surface)).not.toEqual([])
+  expect(strictFaults(welded(surface))).toEqual([])
+  expect(welded(surface).triangles).toHaveLength(body.length)
 })

@@ -119,7 +119,8 @@ function crossingsOf(solid: Manifold, ids: ReadonlyMap<number, Tool>): Crossing[
       const way = cross(minus(corner(1), corner(0)), minus(corner(2), corner(0)))
       // What is cut under is all the sharper.
       const gentle = way[2] > norm(way) * GENTLE
-      out.push({ a: ends[0]!, b: ends[1]!, ...of, gentle })
+      const lean = Math.atan2(way[2], Math.hypot(way[0], way[1]))
+      out.push({ a: ends[0]!, b: ends[1]!, ...of, gentle, lean })
     }
   }
   return out
@@ -137,5 +138,5 @@ function sideOf([u, v]: Vec2, [c, d]: Vec2, crossings: readonly Crossing[]): Rim
     const away = Math.hypot(x - a[0] - s * du, y - a[1] - s * dv)
     if (away < nearest) [nearest, best] = [away, crossing]
   }
-  return best ?? { blank: true, hole: false, gentle: false }
+  return best ?? { blank: true, hole: false, gentle: false, lean: 0 }
 }

@@ -26,7 +26,32 @@ export function welded({ positions, triangles }: Surface): Surface {
     if (a !== b && b !== c && c !== a) kept.push(a, b, c)
   }
   const positioned = Float32Array.from(places)
-  return { positions: positioned, triangles: flipped(positioned, Uint32Array.from(kept)) }
+  const flat = flipped(positioned, withoutPairs(Uint32Array.from(kept)))
+  return { positions: positioned, triangles: withoutPairs(flat) }
+}
+
+/** Without triangles that lie on each other back to back: between them there is nothing. */
+function withoutPairs(t: Uint32Array): Uint32Array {
+  /** From its lowest corner on. */
+  const turned = (k: number): readonly [number, number, number] => {
+    const [a, b, c] = [t[k]!, t[k + 1]!, t[k + 2]!]
+    return a < b && a < c ? [a, b, c] : b < c ? [b, c, a] : [c, a, b]
+  }
+  const open = new Map<string, number[]>()
+  const gone = new Set<number>()
+  for (let k = 0; k < t.length; k += 3) {
+    const [a, b, c] = turned(k)
+    const back = open.get(`${a} ${c} ${b}`)?.pop()
+    if (back !== undefined) {
+      gone.add(k).add(back)
+      continue
+    }
+    const key = `${a} ${b} ${c}`
+    const list = open.get(key)
+    if (list) list.push(k)
+    else open.set(key, [k])
+  }
+  return gone.size === 0 ? t : t.filter((_, i) => !gone.has(i - (i % 3)))
 }
 
 /** Less area than this has only a line, square millimetres. */

@@ -8,7 +8,7 @@ import { CannotMake, type OnSurface, type Wood } from './own'
 import { sideAlong, toolInto, type Looks, type Run, type Vec2 } from './tool'
 
 /** How a bit goes along the edges of one face. */
-export interface Going extends Pick<Run, 'loops' | 'holes' | 'sharp' | 'off' | 'depth' | 'short'> {
+export interface Going extends Pick<Run, 'loops' | 'holes' | 'sharp' | 'corner' | 'off' | 'depth' | 'short'> {
   readonly face: FaceName
   /** The faces whose edges it goes along; all, when none is named. */
   readonly sides: readonly FaceName[]

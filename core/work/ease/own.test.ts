@@ -1,8 +1,8 @@
 import fc from 'fast-check'
-import { change, onFace, runAt, type Change, type Place, type Step } from '../../document'
+import { change, onFace, Outline, runAt, type Change, type Place, type Step } from '../../document'
 import { modelOf } from '../../model'
 import { lookOver } from '../../proof'
-import { bodiesOf, type Kernel } from '../../solid'
+import { bodiesOf, edgesOf, type Kernel } from '../../solid'
 import { block, instance, join, make, testKernel, volume } from '../../testing/scenario'
 import { workKind } from '../index'
 import { runs } from '../../testing/runs'
@@ -102,4 +102,79 @@ test('solids are closed, and the ticket says what is eased', () => {
 test('what cannot be eased is refused in a sentence', () => {
   expect(says(board(ease(0)))).toEqual(['The edges of A are to be eased by more than nothing'])
   expect(says(board(ease(31)))).toEqual(['31 is more than A is thick, which is 30: no edge would be left'])
+})
+
+test.each(['round', 'clip'] as const)(
+  'an edge whose wall leans is %s between that wall and the face',
+  (form) => {
+    fc.assert(
+      fc.property(fc.integer({ min: -44, max: 44 }), fc.integer({ min: 1, max: 5 }), (tilt, r) => {
+        const sawn = step('w1', 'rip', onFace('edge2'), { place: '45', tilt: `${tilt}deg` })
+        const at = (face: 'face' | 'back') => runAt(face, ['edge2'])
+        const before = gone(board(sawn))
+        const one = gone(board(sawn, ease(r, { form, edges: 'around' }, at('face')))) - before
+        const other = gone(board(sawn, ease(r, { form, edges: 'around' }, at('back')))) - before
+        // The two edges of the slanting side, one as sharp as the other is blunt.
+        const taken = (angle: number) =>
+          L *
+          (form === 'clip'
+            ? (r * r * Math.sin(angle)) / 2
+            : r * r * (1 / Math.tan(angle / 2) - (Math.PI - angle) / 2))
+        const lean = (Math.abs(tilt) * Math.PI) / 180
+        const both = [taken(Math.PI / 2 - lean), taken(Math.PI / 2 + lean)].sort((a, b) => a - b)
+        const found = [one, other].sort((a, b) => a - b)
+        // As near as chords of a round are to it.
+        found.forEach((v, k) =>
+          expect(Math.abs(v - both[k]!)).toBeLessThan(form === 'clip' ? 2 : 0.06 * 2 * r * L),
+        )
+        expect(
+          bodiesOf(kernel.shape(modelOf(board(sawn)).recipe(instance(modelOf(board(sawn)), 'a#1')))),
+        ).toEqual({ bodies: 1, hollows: 0 })
+      }),
+      { numRuns: runs(30), endOnFailure: true },
+    )
+  },
+)
+
+test('a side that meets an arch at its foot is rounded into it without a step', () => {
+  const radius = Math.hypot(150, 100)
+  const outline = Outline.parse({
+    points: { p1: [0, 0], p2: [L, 0], p3: [L, 60], p4: [0, 60], p5: [150, -40] },
+    edges: [
+      { id: 'e1', kind: 'line', from: 'p1', to: 'p2' },
+      { id: 'e2', kind: 'line', from: 'p2', to: 'p3' },
+      { id: 'e3', kind: 'arc', from: 'p3', to: 'p4', centre: 'p5', turns: 'left' },
+      { id: 'e4', kind: 'line', from: 'p4', to: 'p1' },
+    ],
+  })
+  const sawn = change.addStep({
+    on: 'a',
+    step: { id: 'w1', kind: 'shape', off: false, at: onFace('face'), fields: {}, options: {}, outline },
+  })
+  const model = modelOf(board(sawn, ease(4)))
+  const shape = kernel.shape(model.recipe(instance(model, 'a#1')))
+  const { positions: p, triangles: t } = shape
+  // Slivers between the facets of the arch look as those do, or a drawing would show lines across it.
+  for (const { n1, n2 } of edgesOf(shape))
+    expect([Math.hypot(...n1), Math.hypot(...n2)]).toEqual([1, 1].map((n) => expect.closeTo(n, 6)))
+  // Half-way up, where the faces' own rounds do not reach: nothing looks back down, nothing lies beyond the arch.
+  for (let k = 0; k < t.length; k += 3) {
+    const [a, b, c] = [0, 1, 2].map((e) => [0, 1, 2].map((i) => p[3 * t[k + e]! + i]!)) as [
+      number[],
+      number[],
+      number[],
+    ]
+    const all = [a, b, c]
+    for (const q of all) expect(Math.hypot(q[0]! - 150, q[1]! + 40)).toBeLessThan(radius + 0.1)
+    if (!all.some((q) => q[2]! > 5 && q[2]! < T - 5) || all.every((q) => q[1]! < 5)) continue
+    const ny = (b[2]! - a[2]!) * (c[0]! - a[0]!) - (b[0]! - a[0]!) * (c[2]! - a[2]!)
+    const area = Math.hypot(
+      ...[0, 1, 2].map(
+        (i) =>
+          (b[(i + 1) % 3]! - a[(i + 1) % 3]!) * (c[(i + 2) % 3]! - a[(i + 2) % 3]!) -
+          (b[(i + 2) % 3]! - a[(i + 2) % 3]!) * (c[(i + 1) % 3]! - a[(i + 1) % 3]!),
+      ),
+    )
+    if (area > 1e-3) expect(ny / area).toBeGreaterThan(-0.01)
+  }
 })

@@ -41,6 +41,7 @@ function resolve({ face, on: made, sides, values, chosen, say }: StepInput, wood
     loops,
     holes: chosen('bores') === 'too',
     sharp: true,
+    corner: form,
     off,
     depth: size,
     short: [0, 0],

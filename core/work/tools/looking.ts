@@ -38,6 +38,8 @@ export interface RimSide {
   readonly hole: boolean
   /** It slopes in from the face by half a right angle or less: what lies between them is no sharp edge. */
   readonly gentle: boolean
+  /** How far its wall leans out of square with the face, radians: above nothing where it spreads below. */
+  readonly lean: number
 }
 
 /** Ways a side of the outline looks, in x and y of the frame. */
@@ -59,6 +61,11 @@ export interface Run {
   readonly holes: boolean
   /** How far its axis keeps off the outline; less than nothing for one that goes inside it. */
   readonly off: Mm
+  /**
+   * What becomes of the corner, as large as `depth`: where its wall leans, it is rounded or clipped between that
+   * and the face, and not by the profile.
+   */
+  readonly corner?: 'round' | 'clip'
   /** Radius over height above its lowest edge, from there up. */
   readonly profile: readonly Vec2[]
   /** How far below the face its lowest edge is. */

@@ -11,7 +11,7 @@ const ALONG = Math.sin((0.3 * Math.PI) / 180)
 
 type Rule = Pick<
   Run,
-  'loops' | 'sides' | 'spared' | 'sharp' | 'holes' | 'off' | 'short' | 'profile' | 'within'
+  'loops' | 'sides' | 'spared' | 'sharp' | 'holes' | 'off' | 'short' | 'profile' | 'within' | 'corner'
 >
 
 /**
@@ -117,7 +117,61 @@ function sideUnder(from: Vec2, to: Vec2, outline: readonly Rim[], off: Mm): WayS
   return best
 }
 
-function isWanted({ loop, k, looks }: WaySide, rule: Rule): boolean {
+/** Walls that lean by less are square to the face, radians. */
+const SQUARE = 0.02
+
+/** A side of an outline whose wall leans, and how far it goes on beyond its ends. */
+export interface Leaning extends Stretch {
+  readonly lean: number
+}
+
+/** The sides that a rule asks for whose walls lean, where their corners are not left to the profile. */
+export function leaningSides(outline: readonly Rim[], rule: Rule): Leaning[] {
+  const { corner, off } = rule
+  if (corner === undefined) return []
+  return outline.flatMap((loop) =>
+    loop.points.flatMap((from, k): Leaning[] => {
+      const n = loop.points.length
+      const to = loop.points[(k + 1) % n]!
+      const { lean } = loop.of[k]!
+      const side = sideUnder([from[0], from[1]], to, outline, 0)
+      if (
+        Math.abs(lean) < SQUARE ||
+        !side ||
+        !isAsked(side, rule) ||
+        !liesIn({ ...rule, off }, middleOf(from, to))
+      )
+        return []
+      // On round a corner that turns away from the wood, and no further than another that turns into it.
+      const past = (other: number, a: Stretch, b: Stretch): Mm => {
+        const turn = turnOf(a, b)
+        if (turn < STRAIGHT) return 0
+        const leans = Math.abs(loop.of[other]!.lean) >= SQUARE && turn < SMALL
+        return (leans ? Math.tan(turn / 2) : 1) * LONG
+      }
+      const [before, after] = [(k + n - 1) % n, (k + 1) % n]
+      const own = { from, to }
+      const at = (i: number): Stretch => ({ from: loop.points[i]!, to: loop.points[(i + 1) % n]! })
+      return [
+        {
+          from: beyond(to, from, past(before, at(before), own)),
+          to: beyond(from, to, past(after, own, at(after))),
+          lean,
+        },
+      ]
+    }),
+  )
+}
+/** A corner of less is one of many on a curve, radians. */
+const SMALL = 0.35
+/** Beyond an outside corner, clear of the wood, millimetres. */
+const LONG: Mm = 200
+
+/** Whether a side is gone along with the profile. */
+const isWanted = (side: WaySide, rule: Rule): boolean =>
+  isAsked(side, rule) && !(rule.corner !== undefined && Math.abs(side.loop.of[side.k]!.lean) >= SQUARE)
+
+function isAsked({ loop, k, looks }: WaySide, rule: Rule): boolean {
   const { loops, sides, spared, sharp, holes } = rule
   const of = loop.of[k]!
   if (of.hole && !holes) return false

@@ -75,6 +75,10 @@ export function RepeatPanel() {
   )
 }
 
+/** Boards are repeated the way they are thin, groups side by side. */
+const firstWay = (of: Wood): Direction =>
+  'facing' in of ? DIRECTION_OF[facing(of.facing).room[2]]! : 'across'
+
 /** Asks how it is repeated, which way, and what that wants. */
 function RepeatForm({ of, asked }: { readonly of: Wood; readonly asked: Repeat['kind'] }) {
   const shown = useOpen((s) => s.shown)
@@ -83,8 +87,7 @@ function RepeatForm({ of, asked }: { readonly of: Wood; readonly asked: Repeat['
     askedOf((d) => startOf(shown, of, d)),
     () => ({
       kind: of.repeat?.kind ?? asked,
-      direction:
-        of.repeat?.direction ?? ('facing' in of ? DIRECTION_OF[facing(of.facing).room[2]]! : 'across'),
+      direction: of.repeat?.direction ?? (asked === 'ring' ? 'up' : firstWay(of)),
       typed: {},
     }),
   )
