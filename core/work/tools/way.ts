@@ -118,7 +118,7 @@ function sideUnder(from: Vec2, to: Vec2, outline: readonly Rim[], off: Mm): WayS
 }
 
 /** Walls that lean by less are square to the face, radians. */
-const SQUARE = 0.02
+const SQUARE = 1e-3
 
 /** A side of an outline whose wall leans, and how far it goes on beyond its ends. */
 export interface Leaning extends Stretch {
