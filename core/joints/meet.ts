@@ -178,7 +178,7 @@ function footprint(guest: Body, host: Body, hostFace: FaceName, u: Axis, v: Axis
 }
 
 /** What of a polygon lies in the box (Sutherland and Hodgman). */
-export function clip(polygon: readonly Vec2[], box: Box, u: Axis, v: Axis): Vec2[] {
+function clip(polygon: readonly Vec2[], box: Box, u: Axis, v: Axis): Vec2[] {
   const sides: Array<(p: Vec2) => number> = [
     (p) => p[0] - box.min[u],
     (p) => box.max[u] - p[0],

@@ -125,6 +125,46 @@ test('a many-sided shelf takes the box round what of it is in a leg, however tha
   )
 })
 
+const FIELDS = {
+  tabs: { count: 1 },
+  tenon: { length: 10, thickness: 6, shoulder: 3 },
+  dowels: { diameter: 6, length: 24, spacing: 60, inset: 9 },
+} as const satisfies Readonly<Record<string, Readonly<Record<string, number>>>>
+
+test('whatever is in a ring about what is round comes out alike, joined and worked', () => {
+  fc.assert(
+    fc.property(
+      fc.record({
+        count: fc.integer({ min: 2, max: 9 }),
+        start: fc.integer({ min: 0, max: 359 }),
+        radius: fc.integer({ min: 65, max: 99 }),
+        face: fc.constantFrom('face' as const, 'back' as const),
+        kind: fc.constantFrom('tabs' as const, 'tenon' as const, 'dowels' as const),
+        up: fc.integer({ min: 0, max: 1 }),
+      }),
+      ({ count, start, radius, face, kind, up }) => {
+        const top = [
+          // Over the legs, or under them.
+          ...block('t', 'right-up', [0, 200], [0, 200], up ? [400, 18] : [-18, 18]),
+          sawn('t', disc(100), face),
+        ]
+        const fields = FIELDS[kind]
+        const onTop = join(kind, [up ? 'b.end2' : 'b.end1', 't'], fields)
+        const { joints } = onTop.payload as { joints: object[] }
+        const both = change.addJoints({ joints: [{ ...joints[0], id: 'j2' }] as never })
+        const project = make([...top, into, both], 'mm', stand(count, disc(radius), face, String(start)))
+        const m = modelOf(project)
+        expect(lookOver(m).flatMap((f) => (f.level === 'stop' ? [f.says] : []))).toEqual([])
+        const legs = findAlike(m).filter((x) => x.name.startsWith('B'))
+        expect(legs.map((x) => x.instances.length)).toEqual([count])
+        const [first, ...more] = m.resolved.byId.get('b')!.instances.map((i) => volume(m, i.key, kernel))
+        for (const v of more) expect(v).toBeCloseTo(first!, 0)
+      },
+    ),
+    { numRuns: runs(60), endOnFailure: true },
+  )
+})
+
 test('a shelf that stops short of the legs does not come together with them', () => {
   const { resolved, sawn: outlines } = modelOf(stand(3, disc(55)))
   expect(openContacts(resolved, new Set(), outlines).map((g) => g.says)).toEqual([])

@@ -3,7 +3,7 @@
  * turned about it. What goes in stands for a block along the axes of the other, as far as the outline reaches
  * there.
  */
-import { angleOf, cornersOf, type Place2, type Segment } from '../outline'
+import { angleOf, cornersOf, holds, placed, type Arc, type Place2, type Segment } from '../outline'
 import {
   AXES,
   axesOf,
@@ -13,13 +13,12 @@ import {
   toRoom,
   vec3,
   type Axis,
-  type Box,
   type Frame,
   type Vec3,
 } from '../pieces'
 import type { Instance } from '../resolve'
-import { vectorInto, type Vec2 } from '../work'
-import { behind, clip, extentOf, meet, NO_OUTLINES, otherAxes, TOUCHING, type Meeting } from './meet'
+import { vectorInto } from '../work'
+import { behind, extentOf, meet, NO_OUTLINES, otherAxes, TOUCHING, type Meeting } from './meet'
 import type { Outlines } from './sawn'
 
 const CHORD = 1e-4
@@ -52,86 +51,110 @@ function flatAxisIn(guest: Instance, host: Instance, outlines: Outlines): Axis |
   return Math.abs(way[axis]) > ALONG ? axis : null
 }
 
-/** The outline of a guest in the frame of its host, and how far its arcs reach along the host's axes. */
-function loopsIn(
-  guest: Instance,
-  host: Instance,
-  outlines: Outlines,
-): Array<{ loop: Vec3[]; crests: Vec3[] }> {
+/** The loops of a guest's outline in two of its host's axes, exact pieces. */
+function loopsIn(guest: Instance, host: Instance, flat: Axis, outlines: Outlines): Segment[][] {
   const { frame, paths } = outlines(guest).kept[0]!
-  const at = ([u, v]: Place2): Vec3 => toOwn(host.frame, toRoom(guest.frame, toRoom(frame, [u, v, 0])))
-  // The ways along the host's axes as the outline is drawn.
+  const [u, v] = otherAxes(flat)
+  const at = ([x, y]: Place2): Place2 => {
+    const p = toOwn(host.frame, toRoom(guest.frame, toRoom(frame, [x, y, 0])))
+    return [p[u], p[v]]
+  }
   const [o, x, y] = [at([0, 0]), at([1, 0]), at([0, 1])]
-  const ways = AXES.map((i): Place2 => [x[i] - o[i], y[i] - o[i]]).filter((w) => Math.hypot(...w) > 0.1)
-  return paths
-    .filter((p) => p.depth === 0)
-    .map(({ segments }) => ({
-      loop: segments.flatMap((s) => cornersOf(s, CHORD)).map(at),
-      crests: segments.flatMap((s) => crestsOf(s, ways)).map(at),
-    }))
+  const hand = (x[0] - o[0]) * (y[1] - o[1]) - (x[1] - o[1]) * (y[0] - o[0]) > 0 ? 1 : -1
+  return paths.filter((p) => p.depth === 0).map((p) => p.segments.map((s) => placed(s, at, hand)))
 }
 
-/** The places of an arc that are furthest along some ways, and against them. */
-function crestsOf(s: Segment, ways: readonly Place2[]): Place2[] {
-  if (s.kind !== 'arc') return []
-  const start = angleOf(s.centre, s.from)
-  return ways
-    .flatMap(([u, v]) => [Math.atan2(v, u), Math.atan2(-v, -u)])
-    .filter((angle) => {
-      const turn = Math.sign(s.sweep) * (angle - start)
-      return turn - 2 * Math.PI * Math.floor(turn / (2 * Math.PI)) <= Math.abs(s.sweep)
-    })
-    .map((angle): Place2 => [
-      s.centre[0] + s.radius * Math.cos(angle),
-      s.centre[1] + s.radius * Math.sin(angle),
-    ])
+interface Window {
+  readonly min: Place2
+  readonly max: Place2
+}
+const SLACK = 1e-9
+
+/**
+ * Places of what lies within loops and a window, among them those that reach furthest along either axis: where
+ * pieces end, are at their crest, and come to a side of the window, and its corners.
+ */
+function placesIn(loops: readonly (readonly Segment[])[], { min, max }: Window): Place2[] {
+  const sides = ([0, 1] as const).flatMap((i) => [min[i], max[i]].map((c) => [i, c] as const))
+  const drawn = loops
+    .flat()
+    .flatMap((s) => [s.from, ...crestsOf(s), ...sides.flatMap(([i, c]) => crossingsAt(s, i, c))])
+  const corners = [min[0], max[0]].flatMap((x) => [min[1], max[1]].map((y): Place2 => [x, y]))
+  const round = loops.map((loop) => loop.flatMap((s) => cornersOf(s, CHORD)))
+  return [
+    ...drawn.filter((p) => p.every((x, i) => x >= min[i]! - SLACK && x <= max[i]! + SLACK)),
+    ...corners.filter((p) => round.some((corners) => holds(corners, p))),
+  ]
+}
+
+/** Whether an arc comes by where it is so far round its middle. */
+function comesBy({ sweep, centre, from }: Arc, angle: number): boolean {
+  const turn = Math.sign(sweep) * (angle - angleOf(centre, from))
+  return turn - 2 * Math.PI * Math.floor(turn / (2 * Math.PI)) <= Math.abs(sweep) + 1e-12
+}
+const onArc = ({ centre, radius }: Arc, angle: number): Place2 => [
+  centre[0] + radius * Math.cos(angle),
+  centre[1] + radius * Math.sin(angle),
+]
+
+/** The places of a piece that reach furthest along an axis between its ends. */
+const crestsOf = (s: Segment): Place2[] =>
+  s.kind === 'arc'
+    ? [0, 1, 2, 3].map((k) => (k * Math.PI) / 2).flatMap((a) => (comesBy(s, a) ? [onArc(s, a)] : []))
+    : s.kind === 'curve'
+      ? cornersOf(s, CHORD)
+      : []
+
+/** Where a piece comes to a place along an axis. */
+function crossingsAt(s: Segment, axis: 0 | 1, at: number): Place2[] {
+  if (s.kind === 'arc') {
+    const off = (at - s.centre[axis]) / s.radius
+    if (Math.abs(off) > 1) return []
+    const angle = axis === 0 ? Math.acos(off) : Math.asin(off)
+    const other = axis === 0 ? -angle : Math.PI - angle
+    return [angle, other].flatMap((a) => (comesBy(s, a) ? [onArc(s, a)] : []))
+  }
+  const corners = s.kind === 'line' ? [s.from, s.to] : [...cornersOf(s, CHORD), s.to]
+  return corners.slice(1).flatMap((b, k): Place2[] => {
+    const a = corners[k]!
+    if (a[axis] < at === b[axis] < at) return []
+    const t = (at - a[axis]) / (b[axis] - a[axis])
+    return [[a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])]]
+  })
+}
+
+/** The sides of a host as a window in two of its axes; along one of them, any way through it. */
+function windowOf({ shoulder: { min, max } }: Instance, flat: Axis, through: Axis | null = null): Window {
+  const axes = otherAxes(flat)
+  const of = (p: Vec3, far: number) => axes.map((i) => (i === through ? far : p[i])) as unknown as Place2
+  return { min: of(min, -FAR), max: of(max, FAR) }
 }
 
 /** Whether the outline of a guest leaves it clear of a host, whose block its own runs into. */
 export function rimMisses(guest: Instance, host: Instance, outlines: Outlines): boolean {
   const flat = flatAxisIn(guest, host, outlines)
-  if (flat === null) return false
-  const [u, v] = otherAxes(flat)
-  return loopsIn(guest, host, outlines).every(
-    ({ loop }) =>
-      clip(
-        loop.map((p): Vec2 => [p[u], p[v]]),
-        host.shoulder,
-        u,
-        v,
-      ).length < 3,
-  )
+  return flat !== null && placesIn(loopsIn(guest, host, flat, outlines), windowOf(host, flat)).length < 3
 }
 
-/** The guest as a block for each way it may run in: as far as its outline reaches across the host. */
+/**
+ * The guest as a block for each way it may run in: as far as it reaches across the host on any way through
+ * that, and as wide as it is within.
+ */
 function alongHost(guest: Instance, host: Instance, outlines: Outlines): Instance[] {
   const flat = flatAxisIn(guest, host, outlines)
   if (flat === null) return []
   const { min, max } = guest.shoulder
   const thick = [min, max].map((p) => toOwn(host.frame, toRoom(guest.frame, p))[flat])
-  const loops = loopsIn(guest, host, outlines)
-  return otherAxes(flat).flatMap((into) => {
-    const along = otherAxes(flat).find((i) => i !== into)!
-    const flatten = (p: Vec3): Vec2 => [p[into], p[along]]
-    const cropped = (box: Box): Vec2[] =>
-      loops.flatMap(({ loop, crests }) => [
-        ...clip(loop.map(flatten), box, into, along),
-        ...crests
-          .filter((p) => [into, along].every((i) => p[i] >= box.min[i] && p[i] <= box.max[i]))
-          .map(flatten),
-      ])
-    // As far as it reaches across the host on any way through it, and as wide as it is within.
-    const { min: low, max: high } = host.shoulder
-    const places = cropped({
-      min: vec3((i) => (i === along ? low[i] : -FAR)),
-      max: vec3((i) => (i === along ? high[i] : FAR)),
-    })
-    const inside = cropped(host.shoulder)
-    if (inside.length < 3) return []
-    const spans = [thick, places.map((p) => p[0]), inside.map((p) => p[1])]
-    const span = (i: Axis) => spans[i === flat ? 0 : i === into ? 1 : 2]!
+  const loops = loopsIn(guest, host, flat, outlines)
+  const inside = placesIn(loops, windowOf(host, flat))
+  if (inside.length < 3) return []
+  const axes = otherAxes(flat)
+  return axes.map((into) => {
+    const through = placesIn(loops, windowOf(host, flat, into))
+    const span = (i: Axis): readonly number[] =>
+      i === flat ? thick : (i === into ? through : inside).map((p) => p[axes.indexOf(i)]!)
     const ends = [Math.min, Math.max].map((end) => vec3((i) => end(...span(i))))
-    return [blockIn(guest, host, { into, flat }, ends[0]!, ends[1]!)]
+    return blockIn(guest, host, { into, flat }, ends[0]!, ends[1]!)
   })
 }
 
