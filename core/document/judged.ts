@@ -53,7 +53,7 @@ export const Measurement = z
     id: Id,
     piece: Id,
     copy: CopyPath,
-    /** Length, width, thickness, or a place of its work (core/proof/sizes). */
+    /** A size of its blank, a finished size, or a place of its work (core/proof/sizing). */
     what: z.string().min(1).max(700),
     value: Expression,
     at: z.iso.datetime(),

@@ -35,7 +35,16 @@ const sidesOf = ([a, b, c]: readonly Vec3[]): Mm =>
  * The thinnest place between each two tools whose walls leave less than `limit`. Only triangles that work has
  * made are looked at from, each along its own normal; sides that meet at an edge close by are no wall.
  */
-export function thinPlaces(shape: Shape, limit: Mm): ThinPlace[] {
+export function thinPlaces(shape: Shape, limit: Mm): readonly ThinPlace[] {
+  const old = known.get(shape)
+  if (old?.limit === limit) return old.places
+  const places = find(shape, limit)
+  known.set(shape, { limit, places })
+  return places
+}
+const known = new WeakMap<Shape, { readonly limit: Mm; readonly places: readonly ThinPlace[] }>()
+
+function find(shape: Shape, limit: Mm): ThinPlace[] {
   const { positions: p, triangles: t, tool } = shape
   const count = tool.length
   if (count === 0) return []

@@ -2,35 +2,27 @@
 import type { Mm } from '../../measure'
 import { toRoom } from '../../pieces'
 import type { Instance, Problem } from '../../resolve'
-import { cutsOf, recipeKey, thinPlaces, type ThinPlace } from '../../solid'
+import { cutsOf, thinPlaces, type ThinPlace } from '../../solid'
 import { workKind, type Feature } from '../../work'
 import type { Model } from '../../model'
 import { defineCheck } from '../check'
 import { called, sayer, sourceOf, takenFrom, whose } from '../wood'
 
-/** The thin places of a solid, by its recipe and the limit; so many are remembered. */
-type Memory = Map<string, readonly ThinPlace[]>
-const MOST = 2000
-
-export const thin = defineCheck<Memory>({
+export const thin = defineCheck<null>({
   id: 'thin',
   title: 'Thin wood between shaped sides',
   rests: 'piece',
   why: 'Thin wood breaks out as it is cut, or later under load.',
-  memory: () => new Map(),
-  *find(model, kernel, known) {
+  memory: () => null,
+  *find(model, kernel) {
     const found = new Map<string, Problem>()
     const { wall } = model.resolved.limits
-    if (known.size > MOST) known.clear()
     for (const i of model.resolved.instances) {
       if (takenFrom(i, model).shaped.size === 0 || i.size.some((s) => !(s > 1e-6))) continue
       const recipe = model.recipe(i)
-      const key = `${wall} ${recipeKey(recipe)}`
-      if (!known.has(key)) {
-        known.set(key, thinPlaces(kernel.shape(recipe), wall))
-        yield
-      }
-      for (const place of known.get(key)!) {
+      const places = thinPlaces(kernel.shape(recipe), wall)
+      yield
+      for (const place of places) {
         const p = problem(place, i, model)
         if (p && !found.has(p.id)) found.set(p.id, p)
       }
