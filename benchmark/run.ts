@@ -396,6 +396,39 @@ say(
   lastMs / chainMs <= 0.1,
 )
 
+// 40 notches sawn from an edge, which look at nothing, and 40 channels across, which ask where wood begins.
+const fortySteps = (kind: 'saw' | 'channel') => {
+  const project = make([
+    ...block('a', 'right-up', [0, 1200], [0, 200], [0, 30]),
+    ...Array.from({ length: 40 }, (_, k) =>
+      change.addStep({
+        on: 'a',
+        step: {
+          id: `w${k}`,
+          kind,
+          off: false,
+          at: onFace('face'),
+          fields:
+            kind === 'saw'
+              ? { place: String(20 + 28 * k - 590), length: '12', rise: '10' }
+              : { place: String(20 + 28 * k), width: '12', depth: '10' },
+          options: kind === 'saw' ? { shape: 'notch' } : { run: 'across' },
+        },
+      }),
+    ),
+  ])
+  return Math.min(
+    ...Array.from({ length: 8 }, () => ms(() => shapeAll(modelOf(project), new Kernel(kernel.wasm)))),
+  )
+}
+const [asking, silent] = [fortySteps('channel'), fortySteps('saw')]
+say(
+  '40 steps that ask what wood there is against 40 that do not',
+  `${(asking / silent).toFixed(2)}× (${asking.toFixed(1)} ms to ${silent.toFixed(1)} ms)`,
+  'at most 2×',
+  asking / silent <= 2,
+)
+
 // A profile of 12 steps run over a frame of four pieces, against one boolean for each piece.
 /** `stiles` of them stand side by side on its left. */
 const framed = (routed: boolean, stiles = 1) => {

@@ -32,13 +32,16 @@ export function woodAlong(size: Vec3, taken: readonly Tool[], at: Vec3, way: Vec
  * How far below their face all of these places have lost their wood: what is sunk from there rests on the
  * highest of it. Null where none of them has any left.
  */
-export function loweredBy(
-  asked: Pick<StepInput, 'woodAlong'>,
-  places: readonly Vec3[],
-  way: Vec3,
-): Mm | null {
-  const from = places.flatMap((p) => asked.woodAlong(p, way)?.from ?? [])
-  return from.length > 0 ? Math.min(...from) : null
+export function loweredBy(asked: Pick<StepInput, 'woodAlong'>, places: Iterable<Vec3>, way: Vec3): Mm | null {
+  let least: Mm | null = null
+  for (const p of places) {
+    const from = asked.woodAlong(p, way)?.from
+    if (from === undefined) continue
+    // Where wood is at the face nothing lies higher.
+    if (from < SAME) return 0
+    least = Math.min(least ?? from, from)
+  }
+  return least
 }
 
 /** ", from a surface 12 below it": where a depth counts from, where that is not the face. */

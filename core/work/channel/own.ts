@@ -214,17 +214,13 @@ function resolve(asked: StepInput, wood: Wood): Channel | CannotMake {
 const LOOKS = { along: 9, across: 5 } as const
 
 /** Cut from the wood as it is, where all under it lies on the floor of earlier work. */
-function fromWood(
-  c: Channel,
-  { woodAlong, say }: StepInput,
-  { name, shoulder, size }: Wood,
-): Channel | CannotMake {
+function fromWood(c: Channel, { woodAlong, say }: StepInput, { name, shoulder }: Wood): Channel | CannotMake {
   const { far } = FACE_AT[c.face]
   const inward = vec3((i) => (i === c.into ? (far ? -1 : 1) : 0))
-  const places = placesOn(c).filter((p) => AXES.every((i) => p[i] > -1e-6 && p[i] < size[i] + 1e-6))
-  const down = loweredBy({ woodAlong }, places, inward)
+  const down = loweredBy({ woodAlong }, placesOn(c), inward)
+  // At an angle it may do no more than clip a corner, between those places.
   if (down === null)
-    return places.length === 0
+    return c.oblique
       ? c
       : new CannotMake(`The channel finds no wood in ${name}: earlier work has taken it all there`, 'look')
   if (down < 1e-6) return c
@@ -239,21 +235,22 @@ function fromWood(
 }
 
 /** Places on its mouth, a hair within its sides. */
-function placesOn(c: Channel): Vec3[] {
-  const mouth = FACE_AT[c.face].far ? c.region.max[c.into] : c.region.min[c.into]
+function* placesOn(c: Channel): Generator<Vec3> {
+  const { into, along, region, oblique } = c
+  const { min, max } = region
+  const mouth = FACE_AT[c.face].far ? max[into] : min[into]
+  const half = oblique ? oblique.width / 2 / Math.cos((oblique.degrees * Math.PI) / 180) : 0
   const share = (n: number, of: number) => 0.001 + (0.998 * n) / (of - 1)
-  const half = c.oblique ? c.oblique.width / 2 / Math.cos((c.oblique.degrees * Math.PI) / 180) : 0
-  return Array.from({ length: LOOKS.along }, (_, k) => share(k, LOOKS.along)).flatMap((t) =>
-    Array.from({ length: LOOKS.across }, (_, n) => share(n, LOOKS.across)).map((w) => {
-      const middle = c.oblique && c.oblique.middle[0] + t * (c.oblique.middle[1] - c.oblique.middle[0])
-      return vec3((i) => {
-        if (i === c.into) return mouth
-        const { min, max } = c.region
-        if (i === c.along) return middle === undefined ? min[i] + t * (max[i] - min[i]) : t * c.size[i]
+  for (let k = 0; k < LOOKS.along; k++)
+    for (let n = 0; n < LOOKS.across; n++) {
+      const [t, w] = [share(k, LOOKS.along), share(n, LOOKS.across)]
+      const middle = oblique && oblique.middle[0] + t * (oblique.middle[1] - oblique.middle[0])
+      yield vec3((i) => {
+        if (i === into) return mouth
+        if (i === along) return middle === undefined ? min[i] + t * (max[i] - min[i]) : t * c.size[i]
         return middle === undefined ? min[i] + w * (max[i] - min[i]) : middle + (2 * w - 1) * half
       })
-    }),
-  )
+    }
 }
 
 /** As it is, so far below where it was. */
