@@ -71,8 +71,8 @@ interface Window {
 const SLACK = 1e-9
 
 /**
- * Places of what lies within loops and a window, among them those that reach furthest along either axis: where
- * pieces end, are at their crest, and come to a side of the window, and its corners.
+ * Places of what lies within loops and a window, among them those that reach furthest along either axis:
+ * where pieces end, are at their crest, and come to a side of the window, and its corners.
  */
 function placesIn(loops: readonly (readonly Segment[])[], { min, max }: Window): Place2[] {
   const sides = ([0, 1] as const).flatMap((i) => [min[i], max[i]].map((c) => [i, c] as const))

@@ -114,7 +114,7 @@ function likeOf(slivers: readonly number[], { positions: p, triangles: t }: Shap
   const half = new Map<number, number>()
   for (let i = 0; i < t.length; i++) half.set(t[i]! * n + t[i % 3 === 2 ? i - 2 : i + 1]!, (i / 3) | 0)
   const long = (a: number, b: number) => Math.hypot(...[0, 1, 2].map((i) => p[3 * b + i]! - p[3 * a + i]!))
-  /** Those beyond its sides, the longest first: two that lie on each other are told by what lies beyond both. */
+  /** Those beyond its sides, the longest first, so that slivers beside each other end at one that is none. */
   const beyond = new Map(
     slivers.map((k): [number, number[]] => {
       const sides = [0, 1, 2].map((e) => [t[3 * k + e]!, t[3 * k + ((e + 1) % 3)]!] as const)

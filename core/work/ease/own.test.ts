@@ -157,7 +157,7 @@ test('a side that meets an arch at its foot is rounded into it without a step', 
   // Slivers between the facets of the arch look as those do, or a drawing would show lines across it.
   for (const { n1, n2 } of edgesOf(shape))
     expect([Math.hypot(...n1), Math.hypot(...n2)]).toEqual([1, 1].map((n) => expect.closeTo(n, 6)))
-  // Half-way up, where the faces' own rounds do not reach: nothing looks back down, nothing lies beyond the arch.
+  // Half-way up, beyond the faces' own rounds, nothing looks back down; nothing lies beyond the arch.
   for (let k = 0; k < t.length; k += 3) {
     const [a, b, c] = [0, 1, 2].map((e) => [0, 1, 2].map((i) => p[3 * t[k + e]! + i]!)) as [
       number[],

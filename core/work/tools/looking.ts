@@ -62,8 +62,8 @@ export interface Run {
   /** How far its axis keeps off the outline; less than nothing for one that goes inside it. */
   readonly off: Mm
   /**
-   * What becomes of the corner, as large as `depth`: where its wall leans, it is rounded or clipped between that
-   * and the face, and not by the profile.
+   * What becomes of the corner, as large as `depth`: where its wall leans, it is rounded or clipped between
+   * that and the face, and not by the profile.
    */
   readonly corner?: 'round' | 'clip'
   /** Radius over height above its lowest edge, from there up. */
