@@ -25,11 +25,11 @@ import {
 import { measuredFrom, OTHER_DATUM, placeAlong, wayOf, type Datum } from '../datum'
 import { CannotMake, type StepInput, type Role, type OwnDefinition, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
-import { loweredBy } from '../state'
 import { flatSurface, type MadeSurface } from '../surfaces'
 import { BEYOND, boxInto, frameInto, pointInto, toolInto, vectorInto, type Tool } from '../tool'
 import type { Channel } from './channel'
 import { cut } from './cut'
+import { fromWood, sunk } from './lowered'
 import { presets } from './presets'
 
 const FLUSH: Mm = 1e-3
@@ -208,60 +208,6 @@ function resolve(asked: StepInput, wood: Wood): Channel | CannotMake {
   if (stop2 > 0) max[along] = shoulder.max[along] - stop2
   if (near + width <= FLUSH || near >= wide - FLUSH) return outside
   return channelIn({ min, max }, face, along, size) ?? outside
-}
-
-/** How many places along it, and across it, are asked where the wood begins. */
-const LOOKS = { along: 9, across: 5 } as const
-
-/** Cut from the wood as it is, where all under it lies on the floor of earlier work. */
-function fromWood(c: Channel, { woodAlong, say }: StepInput, { name, shoulder }: Wood): Channel | CannotMake {
-  const { far } = FACE_AT[c.face]
-  const inward = vec3((i) => (i === c.into ? (far ? -1 : 1) : 0))
-  const down = loweredBy({ woodAlong }, placesOn(c), inward)
-  // At an angle it may do no more than clip a corner, between those places.
-  if (down === null)
-    return c.oblique
-      ? c
-      : new CannotMake(`The channel finds no wood in ${name}: earlier work has taken it all there`, 'look')
-  if (down < 1e-6) return c
-  const depth = c.region.max[c.into] - c.region.min[c.into]
-  const left = shoulder.max[c.into] - shoulder.min[c.into] - down
-  if (depth >= left - 1e-6)
-    return CannotMake.of(
-      'depth',
-      `A channel ${say(depth)} deep would go through ${name}, which is ${say(left)} there`,
-    )
-  return { ...sunk(c, down), down }
-}
-
-/** Places on its mouth, a hair within its sides. */
-function* placesOn(c: Channel): Generator<Vec3> {
-  const { into, along, region, oblique } = c
-  const { min, max } = region
-  const mouth = FACE_AT[c.face].far ? max[into] : min[into]
-  const half = oblique ? oblique.width / 2 / Math.cos((oblique.degrees * Math.PI) / 180) : 0
-  const share = (n: number, of: number) => 0.001 + (0.998 * n) / (of - 1)
-  for (let k = 0; k < LOOKS.along; k++)
-    for (let n = 0; n < LOOKS.across; n++) {
-      const [t, w] = [share(k, LOOKS.along), share(n, LOOKS.across)]
-      const middle = oblique && oblique.middle[0] + t * (oblique.middle[1] - oblique.middle[0])
-      yield vec3((i) => {
-        if (i === into) return mouth
-        if (i === along) return middle === undefined ? min[i] + t * (max[i] - min[i]) : t * c.size[i]
-        return middle === undefined ? min[i] + w * (max[i] - min[i]) : middle + (2 * w - 1) * half
-      })
-    }
-}
-
-/** As it is, so far below where it was. */
-function sunk(c: Channel, down: Mm): Channel {
-  const by = FACE_AT[c.face].far ? -down : down
-  const lower = (p: Vec3): Vec3 => vec3((i) => (i === c.into ? p[i] + by : p[i]))
-  const region = { min: lower(c.region.min), max: lower(c.region.max) }
-  const tool = c.oblique?.tool
-  if (!c.oblique || tool?.kind !== 'prism') return { ...c, region }
-  const frame = { ...tool.frame, origin: lower(tool.frame.origin) }
-  return { ...c, region, oblique: { ...c.oblique, tool: { ...tool, frame } } }
 }
 
 function carry(c: Channel, from: Frame, to: Wood): Channel | null {

@@ -2,7 +2,9 @@ import fc from 'fast-check'
 import { bodiesOf, boxRecipe, type Kernel, type Shape } from '../../solid'
 import type { Vec3 } from '../../pieces'
 import { testKernel } from '../../testing/scenario'
-import { cutAt, type Run, type Tool, type Vec2 } from '../tool'
+import { cutAt, type Rim, type Run, type Tool, type Vec2 } from '../tool'
+import { leaningSides } from './lean'
+import { waysAlong } from './way'
 import { runs } from '../../testing/runs'
 
 let kernel: Kernel
@@ -220,4 +222,30 @@ test('a corner where the way round an opening begins is cut as all others are', 
     for (const y of [15, 18, 21]) expect([first, y, inside(shape, [24.6, y, 9.4])]).toEqual([first, y, false])
     expect([first, inside(shape, [22.5, 18, 9.4])]).toEqual([first, true])
   }
+})
+
+test('an edge whose wall leans is led on round outside corners only, and no further than it is clear there', () => {
+  // A comb of two prongs, the second wider: a line along the first goes through it.
+  const points: Vec2[] = [
+    [0, 0],
+    [100, 0],
+    [100, 80],
+    [60, 80],
+    [60, 20],
+    [40, 20],
+    [40, 50],
+    [0, 50],
+  ]
+  const leans = [0, 0, 0, 0, 0, 0, 0.4, 0]
+  const rim: Rim = {
+    points,
+    inner: false,
+    of: leans.map((lean) => ({ blank: false, hole: false, gentle: false, lean })),
+  }
+  const rule = going({ corner: 'round', sharp: true })
+  expect(leaningSides([rim], rule)).toEqual([{ from: [53, 50], to: [-13, 50], lean: 0.4 }])
+  expect(leaningSides([rim], going({ sharp: true }))).toEqual([])
+  // The profile goes along the others alone.
+  const went = waysAlong([rim], rule, (loops) => loops.map((l) => [...l])).flatMap((w) => w.stretches)
+  expect(went.some(({ from, to }) => from[1] === 50 && to[1] === 50 && from[0] - to[0] > 30)).toBe(false)
 })

@@ -28,7 +28,8 @@ import { BEYOND, frameInto, gridded, sayGridded, type Vec2 } from './frames'
 import { plainKey, type Making, type ToolKind } from './kind'
 import type { Among, Assembly, Looks, Mesh, Run } from './looking'
 import { sweepsAlong } from './sweep'
-import { leaningSides, waysAlong } from './way'
+import { cornerOff, leaningSides } from './lean'
+import { waysAlong } from './way'
 
 /** Parts of a profile that turn by less than this are one, and round. */
 const ROUND = Math.cos((20 * Math.PI) / 180)
@@ -131,43 +132,6 @@ function sweepsOf<S>(t: Run, make: Making<S>): Swept[] {
     ),
   ]
   return meshes.map((mesh) => ({ mesh, box: boxOf(mesh) }))
-}
-
-/**
- * The section that is taken off an edge whose wall leans: inwards from the edge, and up. Let `a` be the angle
- * between wall and face. A round of radius r touches both at r / tan(a / 2) from the edge; a clipped corner
- * begins as far from it on both.
- */
-function cornerOff(
-  { corner, depth: size }: Pick<Run, 'corner' | 'depth'>,
-  lean: number,
-  steps: number,
-): Vec2[] {
-  const angle = Math.PI / 2 + lean
-  const from = corner === 'round' ? size / Math.tan(angle / 2) : size
-  // Along the wall, down and outwards, and square out of it.
-  const wall: Vec2 = [-Math.sin(lean), -Math.cos(lean)]
-  const out: Vec2 = [-Math.cos(lean), Math.sin(lean)]
-  const ends: readonly [Vec2, Vec2] = [
-    [from, 0],
-    [wall[0] * from, wall[1] * from],
-  ]
-  const turn = Math.PI - angle
-  const parts = corner === 'round' ? Math.max(2, Math.ceil((steps * turn) / (2 * Math.PI))) : 1
-  // About its middle from the face on.
-  const taken = Array.from({ length: parts + 1 }, (_, k): Vec2 => {
-    if (k === 0) return ends[0]
-    if (k === parts) return ends[1]
-    const by = (turn * k) / parts
-    return [from - size * Math.sin(by), size * (Math.cos(by) - 1)]
-  })
-  return [
-    ...taken.reverse(),
-    [from, 0],
-    [from, BEYOND],
-    [out[0] * BEYOND, BEYOND + out[1] * BEYOND],
-    [ends[1][0] + out[0] * BEYOND, ends[1][1] + out[1] * BEYOND],
-  ].filter(([u, v], k, all) => k === 0 || u !== all[k - 1]![0] || v !== all[k - 1]![1]) as Vec2[]
 }
 
 const boxOf = ({ points }: Mesh): Box => {

@@ -1,7 +1,7 @@
 /** The way the axis of a bit goes along the outline of a face, in the face, millimetres. */
 import type { Mm } from '../../measure'
 import type { Vec2 } from './frames'
-import type { Looks, Rim, Run, Stretch, Way } from './looking'
+import type { Looks, Rim, RimSide, Run, Stretch, Way } from './looking'
 import { turnOf } from './sweep'
 
 /** Sides are found again within this. */
@@ -9,9 +9,19 @@ const NEAR: Mm = 0.05
 /** And when they turn by less than this. */
 const ALONG = Math.sin((0.3 * Math.PI) / 180)
 
-type Rule = Pick<
+export type Rule = Pick<
   Run,
-  'loops' | 'sides' | 'spared' | 'sharp' | 'holes' | 'off' | 'short' | 'profile' | 'within' | 'corner'
+  | 'loops'
+  | 'sides'
+  | 'spared'
+  | 'sharp'
+  | 'holes'
+  | 'off'
+  | 'short'
+  | 'profile'
+  | 'depth'
+  | 'within'
+  | 'corner'
 >
 
 /**
@@ -92,7 +102,7 @@ interface WaySide {
 }
 
 /** The side of the outline that a side of the way is set off from; null where it rolls about a corner. */
-function sideUnder(from: Vec2, to: Vec2, outline: readonly Rim[], off: Mm): WaySide | null {
+export function sideUnder(from: Vec2, to: Vec2, outline: readonly Rim[], off: Mm): WaySide | null {
   const long = Math.hypot(to[0] - from[0], to[1] - from[1])
   if (long < 1e-9) return null
   const [x, y] = [(to[0] - from[0]) / long, (to[1] - from[1]) / long]
@@ -120,58 +130,14 @@ function sideUnder(from: Vec2, to: Vec2, outline: readonly Rim[], off: Mm): WayS
 /** Walls that lean by less are square to the face, radians. */
 const SQUARE = 1e-3
 
-/** A side of an outline whose wall leans, and how far it goes on beyond its ends. */
-export interface Leaning extends Stretch {
-  readonly lean: number
-}
-
-/** The sides that a rule asks for whose walls lean, where their corners are not left to the profile. */
-export function leaningSides(outline: readonly Rim[], rule: Rule): Leaning[] {
-  const { corner, off } = rule
-  if (corner === undefined) return []
-  return outline.flatMap((loop) =>
-    loop.points.flatMap((from, k): Leaning[] => {
-      const n = loop.points.length
-      const to = loop.points[(k + 1) % n]!
-      const { lean } = loop.of[k]!
-      const side = sideUnder([from[0], from[1]], to, outline, 0)
-      if (
-        Math.abs(lean) < SQUARE ||
-        !side ||
-        !isAsked(side, rule) ||
-        !liesIn({ ...rule, off }, middleOf(from, to))
-      )
-        return []
-      // On round a corner that turns away from the wood, and no further than another that turns into it.
-      const past = (other: number, a: Stretch, b: Stretch): Mm => {
-        const turn = turnOf(a, b)
-        if (turn < STRAIGHT) return 0
-        const leans = Math.abs(loop.of[other]!.lean) >= SQUARE && turn < SMALL
-        return (leans ? Math.tan(turn / 2) : 1) * LONG
-      }
-      const [before, after] = [(k + n - 1) % n, (k + 1) % n]
-      const own = { from, to }
-      const at = (i: number): Stretch => ({ from: loop.points[i]!, to: loop.points[(i + 1) % n]! })
-      return [
-        {
-          from: beyond(to, from, past(before, at(before), own)),
-          to: beyond(from, to, past(after, own, at(after))),
-          lean,
-        },
-      ]
-    }),
-  )
-}
-/** A corner of less is one of many on a curve, radians. */
-const SMALL = 0.35
-/** Beyond an outside corner, clear of the wood, millimetres. */
-const LONG: Mm = 200
-
 /** Whether a side is gone along with the profile. */
 const isWanted = (side: WaySide, rule: Rule): boolean =>
-  isAsked(side, rule) && !(rule.corner !== undefined && Math.abs(side.loop.of[side.k]!.lean) >= SQUARE)
+  isAsked(side, rule) && !(rule.corner !== undefined && leans(side.loop.of[side.k]!))
 
-function isAsked({ loop, k, looks }: WaySide, rule: Rule): boolean {
+/** Whether the wall of a side is out of square with its face; the rims of slanting bores are left to the bit. */
+export const leans = ({ lean, hole }: RimSide): boolean => !hole && Math.abs(lean) >= SQUARE
+
+export function isAsked({ loop, k, looks }: WaySide, rule: Rule): boolean {
   const { loops, sides, spared, sharp, holes } = rule
   const of = loop.of[k]!
   if (of.hole && !holes) return false
@@ -181,10 +147,10 @@ function isAsked({ loop, k, looks }: WaySide, rule: Rule): boolean {
   return !(of.blank && spared.includes(looks))
 }
 
-const middleOf = ([u, v]: Vec2, [p, q]: Vec2): Vec2 => [(u + p) / 2, (v + q) / 2]
+export const middleOf = ([u, v]: Vec2, [p, q]: Vec2): Vec2 => [(u + p) / 2, (v + q) / 2]
 
 /** Whether the way goes by the rectangle of a rule there, the bit standing beside it. */
-const liesIn = ({ within, off }: Rule, at: Vec2): boolean => {
+export const liesIn = ({ within, off }: Rule, at: Vec2): boolean => {
   const beside = Math.abs(off) + NEAR
   return !within || at.every((x, i) => x > within[0][i]! - beside && x < within[1][i]! + beside)
 }
@@ -205,7 +171,7 @@ function splitAt(loop: readonly Vec2[], [low, high]: NonNullable<Rule['within']>
 }
 
 /** Turns less than this go on straight, radians. */
-const STRAIGHT = 1e-3
+export const STRAIGHT = 1e-3
 
 function waysOn(parts: readonly WayStretch[], { short, off, profile }: Rule): Way[] {
   const n = parts.length
@@ -260,7 +226,7 @@ function wayOf(
 /** Whether the way goes into an inside corner from one side to the next, or straight on. */
 const turnsIn = (one: Stretch, next: Stretch): boolean => turnOf(one, next) < STRAIGHT
 
-const beyond = (from: Vec2, to: Vec2, by: Mm): Vec2 => {
+export const beyond = (from: Vec2, to: Vec2, by: Mm): Vec2 => {
   const long = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1
   return [to[0] + ((to[0] - from[0]) / long) * by, to[1] + ((to[1] - from[1]) / long) * by]
 }
