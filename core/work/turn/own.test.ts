@@ -300,3 +300,49 @@ test('one turned end for end is the same piece; one with its profile the other w
   )
   expect(findAlike(modelOf(p)).map((a) => a.instances.length)).toEqual([2])
 })
+
+test('the rims of cones are rounded and clipped between cone and flat, whichever way they widen', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 14, max: 28 }),
+      fc.integer({ min: 14, max: 28 }),
+      fc.integer({ min: 1, max: 3 }),
+      fc.constantFrom('round', 'clip'),
+      (r1, r2, size, form) => {
+        const long = 60
+        const cone = turned(
+          lines([
+            [0, 0],
+            [0, r1],
+            [long, r2],
+            [long, 0],
+          ]),
+        )
+        const ease: Step = {
+          id: 'w2',
+          kind: 'ease',
+          off: false,
+          at: onFace('end1'),
+          fields: { size: String(size) },
+          options: { form, edges: 'around' },
+        }
+        const eased = blank(cone, change.addStep({ on: 'a', step: ease }))
+        const gone = left(blank(cone)) - left(eased)
+        // The corner between a flat and a wall at an angle, and the middle of what is taken of it (Pappus).
+        const lean = Math.atan2(r2 - r1, long)
+        const angle = Math.PI / 2 + lean
+        const from = form === 'clip' ? size : size / Math.tan(angle / 2)
+        const round = form === 'clip' ? 0 : (Math.PI - angle) / 2
+        const area = form === 'clip' ? (size * size * Math.sin(angle)) / 2 : size * from - round * size * size
+        const expected = area * 2 * Math.PI * (r1 - from / 4)
+        expect(Math.abs(gone - expected)).toBeLessThan(0.06 * expected + 0.07 * 2 * Math.PI * r1 * size)
+        const model = modelOf(eased)
+        expect(bodiesOf(kernel.shape(model.recipe(instance(model, 'a#1'))))).toEqual({
+          bodies: 1,
+          hollows: 0,
+        })
+      },
+    ),
+    { numRuns: runs(15), endOnFailure: true },
+  )
+})
