@@ -71,7 +71,7 @@ const DECIMAL = /\d+\.\d*|\.\d+|\d+/y
 const COMMA = /\d+,(?:\d{1,2}|\d{4,})(?![\d.,])/y
 const UNIT = / *("|'|°|[A-Za-zµ]+)/y
 const INCHES_AFTER = / *-?(?=[\d.½¼¾⅛⅜⅝⅞⅓⅔])/y
-const STORED = /@([A-Za-z0-9_]+)(?:#([A-Za-z0-9_:/]+))?\.([A-Za-z]+\d?)/y
+const STORED = /@([A-Za-z0-9_]+)(?:#([A-Za-z0-9_:/]+))?\.([A-Za-z]+\d*)/y
 const WORD = /[\p{L}_][\p{L}\p{N}_]*/uy
 const ODD_SIGNS = /[×−–⁄″”“′’\u00a0\u2009\t\n]/g
 
@@ -184,7 +184,7 @@ export function lex(text: string, naming?: Naming): Token[] {
     let best: { id: string; ref: RegExpExecArray; name: string } | undefined
     for (const { name, id } of naming?.names ?? []) {
       if (!text.startsWith(name, i)) continue
-      const re = /(?: #(\d+))?(?: *· *|\.)([A-Za-z]+\d?)/y
+      const re = /(?: #(\d+))?(?: *· *|\.)([A-Za-z]+\d*)/y
       re.lastIndex = i + name.length
       const ref = re.exec(text)
       if (!ref || (best && best.name.length > name.length)) continue

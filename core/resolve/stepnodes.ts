@@ -64,7 +64,7 @@ function flatNodes(piece: MadePiece, step: Step, numbers: WorkNumbers): NodeDef[
       owner: { kind: 'piece', id: piece.id },
       value: 'flats',
       label: `@${step.id} · ${role}`,
-      basis: JSON.stringify([step.kind, step.at, step.options]),
+      basis: JSON.stringify([step.kind, step.at, step.options, step.outline ?? null]),
       reads: [poses, ...measures.map(([, key]) => key)],
       compute: (get) => {
         const values = Object.fromEntries(measures.map(([name, key]) => [name, get<number>(key)]))

@@ -38,11 +38,14 @@ export const ownWork = (kind: string): OwnKind | undefined => byKind.get(kind)?.
  * What can be named of a step: the flat faces it leaves, and where its first hole or peg is, by the
  * directions of the room.
  */
-export function rolesOf({ kind, options }: Pick<Step, 'kind' | 'options'>): readonly string[] {
+export function rolesOf({ kind, options, outline }: RolesFrom): readonly string[] {
   const own = ownWork(kind)
   if (!own) return []
+  if (outline && own.drawnRoles) return own.drawnRoles(outline)
   return own.mates && !own.meets?.(options) ? [...own.roles, ...DIRECTIONS] : own.roles
 }
+
+type RolesFrom = Pick<Step, 'kind' | 'options'> & Partial<Pick<Step, 'outline'>>
 
 const DIRECTIONS = ['across', 'deep', 'up']
 export const isDirection = (role: string): boolean => DIRECTIONS.includes(role)

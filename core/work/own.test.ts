@@ -9,6 +9,7 @@ import {
   type FaceName,
   type Project,
   type Step,
+  Outline,
 } from '../document'
 import { openProject } from '../exchange'
 import { Modeller, modelOf } from '../model'
@@ -445,6 +446,42 @@ describe('the faces that work leaves', () => {
     expect(value('@w1.stop1', 'length', dado)).toBe('channel on A·stop1 is no face it leaves there')
     expect(value('@w1.lid', 'length', dado)).toBe('channel on A·lid is no face it leaves')
     expect(value('@w9.floor', 'length', dado)).toMatch(/is not there any more/)
+  })
+  test('of outlines are told by their edges, and stay when other edges come or the sizes change', () => {
+    // Cut back by 20 at the far side between 50 and 150, with a slope and an arc beside that.
+    const drawn = (back: number, extra = false): Step => {
+      const points: Record<string, [number, number]> = {
+        p1: [0, 0],
+        p2: [200, 0],
+        p3: [200, 60],
+        p4: [150, 60],
+        p5: [150, 60 - back],
+        p6: [50, 60 - back],
+        p7: [50, 60],
+        p8: [0, 40],
+      }
+      const ids = extra ? ['p1', 'p9', 'p2', 'p3', 'p4', 'p5', 'p6', 'p7', 'p8'] : Object.keys(points)
+      if (extra) points.p9 = [100, 5]
+      const edgeOf: Record<string, string> = { p9: 'e12' }
+      return {
+        ...step('shape', 'face', {}),
+        outline: Outline.parse({
+          points,
+          edges: ids.map((from, k) => ({
+            id: edgeOf[from] ?? `e${from.slice(1)}`,
+            kind: 'line',
+            from,
+            to: ids[(k + 1) % ids.length],
+          })),
+        }),
+      }
+    }
+    expect(value('@w1.side5', 'length', drawn(20))).toBeCloseTo(40, 9)
+    expect(value('@w1.side5', 'length', drawn(32))).toBeCloseTo(28, 9)
+    expect(value('@w1.side5', 'length', drawn(20, true))).toBeCloseTo(40, 9)
+    expect(value('@w1.side4 - @w1.side6', 'length', drawn(20))).toBeCloseTo(100, 9)
+    expect(value('@w1.side7', 'length', drawn(20))).toMatch(/side7 leans, so it has no one place$/)
+    expect(value('@w1.side99', 'length', drawn(20))).toMatch(/side99 is no face it leaves$/)
   })
   test('of a copy in a placement of its group are those that stand there', () => {
     const p = run(

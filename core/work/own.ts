@@ -85,6 +85,8 @@ export interface OwnDefinition<D> {
   keeps?(data: D): Kept | null
   /** The parts of it that leave a flat face. */
   readonly roles: readonly string[]
+  /** The flat faces that an outline leaves, by its edges. */
+  drawnRoles?(outline: Outline): readonly string[]
   resolve(asked: StepInput, wood: Wood): D | CannotMake
   /** How large a block it wants, own axes; null while that is not told. None, when any will do. */
   needs?(asked: Pick<StepInput, 'face' | 'values' | 'say' | 'chosen' | 'drawn'>, room: Vec3): Vec3 | null

@@ -104,7 +104,10 @@ export function sweptSides(
     // On which hand of its run the wood lies.
     const left = areaOf(segments) > 0 === within
     return segments.flatMap((s): MadeSurface[] => {
-      const says = `${title} ${++number}`
+      // As the board and measures call its edge, where it is of one.
+      const [, sort, edge] = /^([ec])(\d+)$/.exec(s.of) ?? []
+      number++
+      const says = `${sort === 'c' ? 'corner' : title} ${edge ?? number}`
       if (s.kind === 'curve') return []
       const name = `${s.kind === 'arc' ? ROUND : title}${s.of === '' ? number : `_${s.of}`}`
       const again = (told.get(name) ?? 0) + 1

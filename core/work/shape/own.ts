@@ -3,7 +3,7 @@ import { regionsOf } from '../../outline'
 import { faceAt, mainAxis, negated, type Frame } from '../../pieces'
 import { boundsOf, drawnOn, imageDrawn, woodIn } from '../drawn'
 import { SIX } from '../onface'
-import { CannotMake, type StepInput, type OwnDefinition, type Wood } from '../own'
+import { CannotMake, type StepInput, type OwnDefinition, type Role, type Wood } from '../own'
 import { ROWS_AND_IMAGES } from '../repeat'
 import { sparedBy } from '../spared'
 import { sweptSides } from '../surfaces'
@@ -64,6 +64,15 @@ const surfaces = ({ frame, paths, keeps, wood, stretch }: Shaped) =>
     [stretch?.from ?? wood.min[2], stretch?.to ?? wood.max[2]],
   )
 
+/** What a straight edge leaves, in measures: "side3" of the edge e3. */
+const roleOf = (edge: string): string => `side${edge.slice(1)}`
+
+const flats = (w: Shaped): Role[] =>
+  surfaces(w).flatMap((s): Role[] => {
+    const edge = /^side_(e\d+)$/.exec(s.role)?.[1]
+    return s.kind === 'flat' && edge ? [{ role: roleOf(edge), normal: s.normal, offset: s.offset }] : []
+  })
+
 export const own: OwnDefinition<Shaped> = {
   title: 'Outline',
   faces: SIX,
@@ -84,9 +93,10 @@ export const own: OwnDefinition<Shaped> = {
   // Where it is stopped, faces are left as they were.
   keeps: ({ keeps, frame, paths, stretch }) => (keeps === 'inside' && !stretch ? { frame, paths } : null),
   roles: [],
+  drawnRoles: ({ edges }) => edges.flatMap((e) => (e.kind === 'line' ? [roleOf(e.id)] : [])),
   resolve,
   carry,
-  flats: () => [],
+  flats,
   surfaces,
   mirrored: imageDrawn,
 }
