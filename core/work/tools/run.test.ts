@@ -224,7 +224,7 @@ test('a corner where the way round an opening begins is cut as all others are', 
   }
 })
 
-test('an edge whose wall leans is led on round outside corners only, and no further than it is clear there', () => {
+test('an edge whose wall leans is led on round outside corners, and no further than it is clear', () => {
   // A comb of two prongs, the second wider: a line along the first goes through it.
   const points: Vec2[] = [
     [0, 0],

@@ -134,7 +134,7 @@ const SQUARE = 1e-3
 const isWanted = (side: WaySide, rule: Rule): boolean =>
   isAsked(side, rule) && !(rule.corner !== undefined && leans(side.loop.of[side.k]!))
 
-/** Whether the wall of a side is out of square with its face; the rims of slanting bores are left to the bit. */
+/** Whether the wall of a side is out of square with its face; rims of slanting bores are left to the bit. */
 export const leans = ({ lean, hole }: RimSide): boolean => !hole && Math.abs(lean) >= SQUARE
 
 export function isAsked({ loop, k, looks }: WaySide, rule: Rule): boolean {
