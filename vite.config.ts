@@ -27,17 +27,18 @@ const sharedWorkers = (): Plugin => ({
 
 /**
  * Parts of shaders for what the bench has none of: polished, toon and glass surfaces, shadows, surroundings,
- * bones, and pictures of anything but colour.
+ * probes of light, mapped tones, fog, bones, and pictures of anything but colour.
  */
 const UNUSED_PARTS = new RegExp(
   `^(${[
     'lights_(physical|toon|phong)|iridescence|transmission|clearcoat|cube_uv|envmap|shadowm',
     '(ao|light|emissive|roughness|metalness|gradient|bump|displacement)map|normalmap|alphahash',
-    'skin|morph',
+    'lights_fragment_maps|skin|morph|lightprobes|tonemapping|packing|fog|logdepthbuf|dithering',
   ].join('|')})`,
 )
 /** And shaders of materials that nothing is made of there. */
-const UNUSED_SHADERS = /^#define (STANDARD|TOON|PHONG|MATCAP|DISTANCE|NORMAL)\n/
+const UNUSED_SHADERS =
+  /^(#define (STANDARD|TOON|PHONG|MATCAP|DISTANCE|NORMAL)\n|uniform sampler2D shadow_pass)/
 
 /**
  * Shaders of the drawing library without those that are not used, and without the tabs, comments and blanks
