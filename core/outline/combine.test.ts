@@ -93,7 +93,7 @@ function spans(figure: readonly Segment[], y: number): Array<[number, number]> {
 const total = (all: ReadonlyArray<[number, number]>) => all.reduce((sum, [a, b]) => sum + b - a, 0)
 function scanned(a: readonly Segment[], b: readonly Segment[]) {
   const sums = { a: 0, b: 0, both: 0 }
-  const step = 0.2
+  const step = 0.1
   for (let y = step / 2; y < SIZE[1]; y += step) {
     const [one, two] = [spans(a, y), spans(b, y)]
     sums.a += step * total(one)
@@ -131,7 +131,8 @@ test('areas of what two figures come to are those of a scan, with arcs that are 
       }
       for (const how of ['join', 'cut', 'share'] as const) {
         const made = combined(o, at, [base, other], how, solve)!
-        expect(Math.abs(areaOf(made) - expected[how])).toBeLessThan(2)
+        // Half a step of a level side.
+        expect(Math.abs(areaOf(made) - expected[how])).toBeLessThan(8)
         // Nothing is made of chords: no more edges than were there and the crossings part.
         expect(made.edges.length).toBeLessThanOrEqual(o.edges.length * 3)
         for (const e of made.edges) {

@@ -14,7 +14,7 @@ export interface Leaning extends Stretch {
 export function leaningSides(outline: readonly Rim[], rule: Rule): Leaning[] {
   const { corner, depth } = rule
   if (corner === undefined) return []
-  // As far along a wall as a corner of an eighth of a turn is taken off, and as far as such walls spread there.
+  // As far as walls of half a right angle spread where a corner is taken off.
   const clear = 3 * depth + 1
   return outline.flatMap((loop) =>
     loop.points.flatMap((from, k): Leaning[] => {
