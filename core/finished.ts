@@ -3,7 +3,7 @@ import type { Model } from './model'
 import type { Mm } from './measure'
 import { boxAround, sizeOf, toRoom, type Axis, type Box, type Vec3 } from './pieces'
 import type { Instance } from './resolve'
-import { reachOf, type Kernel, type Shape } from './solid'
+import { reachOf, type Kernel, type Recipe, type Shape } from './solid'
 import { toolEnds, workKind, type Tool } from './work'
 
 /** Round things are many-sided in a solid, by no more than this. */
@@ -30,10 +30,15 @@ function nearest(all: readonly Mm[], at: Mm): Mm | null {
 }
 
 /** How large pieces come out. */
-export const finishedSizes =
-  (model: Model, kernel: Kernel) =>
-  (i: Instance): Vec3 =>
-    sizeOf(finishedBox(model, i, kernel.shape(model.recipe(i))))
+export function finishedSizes(model: Model, kernel: Kernel): (i: Instance) => Vec3 {
+  const known = new Map<Recipe, Vec3>()
+  return (i) => {
+    const recipe = model.recipe(i)
+    let size = known.get(recipe)
+    if (!size) known.set(recipe, (size = sizeOf(finishedBox(model, i, kernel.shape(recipe)))))
+    return size
+  }
+}
 
 /** The room box round the wood of a piece, however it stands. */
 export function woodBox(model: Pick<Model, 'features'>, i: Instance, shape: Shape): Box {

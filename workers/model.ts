@@ -134,10 +134,10 @@ function current(): Model {
 }
 
 /** How large pieces come out; not of what takes too long to shape. */
-async function sizesOfWood(): Promise<FinishedSizes> {
+async function sizesOfWood(model: Model): Promise<FinishedSizes> {
   const [{ finishedSizes }, k] = await Promise.all([import('../core/finished'), kernel()])
-  const slow = setAsideIn(current(), leftOut)
-  const finished = finishedSizes(current(), k)
+  const slow = setAsideIn(model, leftOut)
+  const finished = finishedSizes(model, k)
   return (i) => (slow.includes(i) ? null : finished(i))
 }
 
@@ -248,8 +248,8 @@ const worker = {
 
   /** How large a piece comes out, where it is shaped smaller than its blank: "⌀ 94 × 20". */
   async comesOut(key: string): Promise<string | null> {
-    const finished = await sizesOfWood()
     const model = current()
+    const finished = await sizesOfWood(model)
     const i = model.resolved.instances.find((x) => x.key === key)
     const size = i && finished(i)
     if (!size || shapedIn([i.length, i.width, i.thickness], size).length === 0) return null
@@ -313,8 +313,9 @@ const worker = {
   /** Every dimension, and what the shop has measured of it. */
   async sizes(): Promise<SizesReport> {
     const { measuredOf, sizeSheet } = await sizing()
-    const rows = sizeSheet(current(), await sizesOfWood())
-    return { rows, measured: measuredOf(rows, current()) }
+    const model = current()
+    const rows = sizeSheet(model, await sizesOfWood(model))
+    return { rows, measured: measuredOf(rows, model) }
   },
 
   /** What a reading can be taken for, each with all that would follow. */
@@ -356,7 +357,7 @@ const worker = {
   ): Promise<readonly Sheet[]> {
     const model = current()
     if (what === 'sizes')
-      return (await import('../core/proof/paper/sizes')).sizeSheets(model, await sizesOfWood())
+      return (await import('../core/proof/paper/sizes')).sizeSheets(model, await sizesOfWood(model))
     if (what === 'accepted')
       return (await import('../core/proof/paper/accepted')).acceptedSheets(model.project, findings)
     const { reportSheets } = await import('../core/proof/paper/report')
@@ -465,8 +466,8 @@ const worker = {
   jointSheet: (id: string): JointSheet | null => jointSheet(id, current().resolved),
 
   async cuts(): Promise<CutsReport> {
-    const finished = await sizesOfWood()
     const model = current()
+    const finished = await sizesOfWood(model)
     const list = cutList(model, finished)
     return { list, jobs: layoutJobs(model, list), hardware: hardwareList(model) }
   },

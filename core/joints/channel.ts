@@ -190,7 +190,6 @@ function outOfSunk(m: Meeting, tool: Tool): Tool {
   return far ? { ...tool, max: moved(tool.max) } : { ...tool, min: moved(tool.min) }
 }
 
-/** The host's box round a block of the guest's frame, clipped to the host. */
 /**
  * How a hole lies in the host's face where the guest stands at an angle in it: its middle on that face, its
  * size, and how far its length is turned from the host's. Undefined where the two stand square.
@@ -220,6 +219,7 @@ export function turnedIn(m: Meeting, block: Box, run: Axis): Mortise['turned'] {
   }
 }
 
+/** The host's box round a block of the guest's frame, clipped to the host. */
 export function regionOf(m: Meeting, block: Box): Box {
   const { guest, host } = m
   const points = cornersOf(block).map((p) => pointInto(host.frame, guest.frame, p))

@@ -61,8 +61,6 @@ export interface Contact {
   readonly patch: Box
   /** The guest is a round rod. */
   readonly rod?: true
-  /** The guest goes in with the rim of its outline, whatever its faces. */
-  readonly rim?: true
 }
 
 /** The pairs of instances whose boxes are no further apart than `within`, in a steady order. */
@@ -183,7 +181,7 @@ function rimLetIn(a: Instance, b: Instance, outlines: Outlines): Contact | null 
     if (!m) continue
     const patch = boxAround(m.guest.frame, m.patch)
     const { hostFace, gap } = m
-    return { sort: 'let', guest, guestFace: 'end1', host, hostFace, cornerFace: null, gap, patch, rim: true }
+    return { sort: 'let', guest, guestFace: 'end1', host, hostFace, cornerFace: null, gap, patch }
   }
   return null
 }

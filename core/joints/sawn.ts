@@ -9,7 +9,7 @@ import {
   type Rectangle,
   type Segment,
 } from '../outline'
-import { FACE_AT, mainAxis, toRoom, vec3, type Axis, type Box } from '../pieces'
+import { FACE_AT, mainAxis, toRoom, vec3, type Axis, type Box, type Vec3 } from '../pieces'
 import { pointInto, type Kept, type SawnWood } from '../work'
 import type { Instance } from '../resolve'
 
@@ -113,14 +113,22 @@ export function sharedFace(
 ): Rectangle | null {
   const kept = outlines(host).kept.filter((k) => axisOf(k) === FACE_AT[hostFace].axis)
   if (kept.length === 0) return rectangle
-  const seen = kept.map(({ frame, paths }) => {
-    const at = ([a, b]: Place2): Place2 => {
-      const p = pointInto(guest.frame, host.frame, toRoom(frame, [a, b, 0]))
+  const seen = kept.map((k) =>
+    seenFrom(k, (own) => {
+      const p = pointInto(guest.frame, host.frame, own)
       return [p[u], p[v]]
-    }
-    const [o, x, y] = [at([0, 0]), at([1, 0]), at([0, 1])]
-    const hand = (x[0] - o[0]) * (y[1] - o[1]) - (x[1] - o[1]) * (y[0] - o[0]) > 0 ? 1 : -1
-    return paths.map((p) => ({ segments: p.segments.map((s): Segment => placed(s, at, hand)) }))
-  })
+    }),
+  )
   return sharedWith(rectangle, seen)
+}
+
+/** The paths of an outline in a plane that lies along it, by where places of its piece are in that. */
+export function seenFrom(
+  { frame, paths }: Kept,
+  to: (own: Vec3) => Place2,
+): Array<{ readonly segments: readonly Segment[] }> {
+  const at = ([a, b]: Place2): Place2 => to(toRoom(frame, [a, b, 0]))
+  const [o, x, y] = [at([0, 0]), at([1, 0]), at([0, 1])]
+  const hand = (x[0] - o[0]) * (y[1] - o[1]) - (x[1] - o[1]) * (y[0] - o[0]) > 0 ? 1 : -1
+  return paths.map((p) => ({ segments: p.segments.map((s) => placed(s, at, hand)) }))
 }

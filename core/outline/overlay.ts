@@ -9,7 +9,7 @@ import { pointOn, shareAt, solved } from './parts'
 import { angleOf, areaUnder, cubicSides, dot, long, minus, type Segment } from './segments'
 import type { Place2 } from './solve'
 
-export const HOW = { join: ClipType.Union, cut: ClipType.Difference, share: ClipType.Intersection } as const
+const HOW = { join: ClipType.Union, cut: ClipType.Difference, share: ClipType.Intersection } as const
 export type How = keyof typeof HOW
 
 /** A side of a figure: a piece, and whether the figure runs against its direction. */
@@ -143,7 +143,8 @@ function staysOf(corners: readonly Place2[], chords: readonly Chord[]): Stays[] 
 }
 
 /** Whether a piece is a whole circle. */
-export const isWhole = (s: Segment): boolean => s.kind === 'arc' && Math.abs(s.sweep) > 2 * Math.PI - 1e-9
+const isWhole = (s: Segment): boolean => s.kind === 'arc' && Math.abs(s.sweep) > 2 * Math.PI - 1e-9
+
 /** The chord that a side of a loop lies on; of two that lie on each other, one of the piece before. */
 function chordUnder(p: Place2, q: Place2, chords: readonly Chord[], before?: Segment): Chord | null {
   let best: Chord | null = null

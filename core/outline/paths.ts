@@ -31,6 +31,8 @@ export interface Trouble {
   readonly at: Place2
   /** It is an end that meets no other, which a path may have. */
   readonly open?: true
+  /** Paths cross there, as those of figures that overlap do. */
+  readonly crosses?: true
 }
 
 export interface Paths {
@@ -151,7 +153,7 @@ export function pathsOf(outline: Outline, solved: Solved, values: Values, size: 
     if (Math.abs(areaOf(ring.segments)) < SAME)
       troubles.push({ says: 'the outline holds nothing', at: ring.segments[0]!.from })
   const crossing = crossingIn(rings.map((r) => r.corners))
-  if (crossing) troubles.push({ says: 'the outline crosses itself', at: crossing })
+  if (crossing) troubles.push({ says: 'the outline crosses itself', at: crossing, crosses: true })
   return {
     paths: rings.map((ring) => ({
       segments: ring.segments,

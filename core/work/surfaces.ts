@@ -106,10 +106,10 @@ export function sweptSides(
     return segments.flatMap((s): MadeSurface[] => {
       // As the board and measures call its edge, where it is of one.
       const [, sort, edge] = /^([ec])(\d+)$/.exec(s.of) ?? []
-      number++
-      const says = `${sort === 'c' ? 'corner' : title} ${edge ?? number}`
+      const counted = ++number
+      const says = `${sort === 'c' ? 'corner' : title} ${edge ?? counted}`
       if (s.kind === 'curve') return []
-      const name = `${s.kind === 'arc' ? ROUND : title}${s.of === '' ? number : `_${s.of}`}`
+      const name = `${s.kind === 'arc' ? ROUND : title}${s.of === '' ? counted : `_${s.of}`}`
       const again = (told.get(name) ?? 0) + 1
       told.set(name, again)
       const role = again > 1 ? `${name}_${again}` : name

@@ -35,20 +35,16 @@ export function CombineBar({ drawing, chosen, onMade }: Props) {
   const { outline, solved, paths, solve } = drawing
   const [busy, setBusy] = useState(false)
   const figures = meant(drawing, chosen)
-  const crosses = paths.troubles.some((t) => t.says === 'the outline crosses itself')
+  const crosses = paths.troubles.some((t) => t.crosses)
   if (figures.length < 2 || (chosen.length === 0 && !crosses)) return null
   async function combine(how: How) {
     setBusy(true)
-    try {
-      const { combined } = await import('../../../core/outline/combine')
-      const at = (id: string) => solved.points.get(id)!
-      const next = combined(asSolved(outline, solved), at, figures, how, (o) => solve(o, {}))
-      onMade(next, WAYS[how].says, WAYS[how].none)
-    } catch {
-      onMade(null, '', 'This part of the program could not be loaded. Try again')
-    } finally {
-      setBusy(false)
-    }
+    const loaded = await import('../../../core/outline/combine').catch(() => null)
+    setBusy(false)
+    if (!loaded) return onMade(null, '', 'This part of the program could not be loaded. Try again')
+    const at = (id: string) => solved.points.get(id)!
+    const next = loaded.combined(asSolved(outline, solved), at, figures, how, solve)
+    onMade(next, WAYS[how].says, WAYS[how].none)
   }
   return (
     <div className="flex flex-wrap items-center gap-1" role="toolbar" aria-label="Overlapping figures">

@@ -36,7 +36,7 @@ const CHORD: Mm = 0.1
 
 /**
  * What is told nowhere else: a plain body beside another, or an outside, is told of by what it is (walls.ts),
- * and what one joint leaves by that.
+ * and joints among themselves by their own checks.
  */
 function problem({ wide, at, tools }: ThinPlace, i: Instance, model: Model): Problem | null {
   const { shaped } = takenFrom(i, model)

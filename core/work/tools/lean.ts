@@ -3,7 +3,7 @@ import type { Mm } from '../../measure'
 import { BEYOND, type Vec2 } from './frames'
 import type { Rim, Run, Stretch } from './looking'
 import { turnOf } from './sweep'
-import { beyond, isAsked, leans, liesIn, middleOf, sideUnder, STRAIGHT, type Rule } from './way'
+import { beyond, isAsked, leans, liesIn, middleOf, looksOf, STRAIGHT, type Rule } from './way'
 
 /** A side of an outline whose wall leans, led on beyond its ends until it is clear of the wood there. */
 export interface Leaning extends Stretch {
@@ -20,8 +20,9 @@ export function leaningSides(outline: readonly Rim[], rule: Rule): Leaning[] {
     loop.points.flatMap((from, k): Leaning[] => {
       const n = loop.points.length
       const to = loop.points[(k + 1) % n]!
-      const side = sideUnder([from[0], from[1]], to, outline, 0)
-      if (!leans(loop.of[k]!) || !side || !isAsked(side, rule) || !liesIn(rule, middleOf(from, to))) return []
+      if (!leans(loop.of[k]!)) return []
+      const side = { loop, k, looks: looksOf(to[0] - from[0], to[1] - from[1]) }
+      if (!isAsked(side, rule) || !liesIn(rule, middleOf(from, to))) return []
       const past = (other: number, a: Stretch, b: Stretch): Mm => {
         const turn = turnOf(a, b)
         // On a curve as far as the next section takes over, on whichever side of it the wood is.
@@ -76,9 +77,8 @@ export function cornerOff(
   })
   return [
     ...taken.reverse(),
-    [from, 0],
     [from, BEYOND],
     [out[0] * BEYOND, BEYOND + out[1] * BEYOND],
     [ends[1][0] + out[0] * BEYOND, ends[1][1] + out[1] * BEYOND],
-  ].filter(([u, v], k, all) => k === 0 || u !== all[k - 1]![0] || v !== all[k - 1]![1]) as Vec2[]
+  ]
 }

@@ -102,7 +102,7 @@ interface WaySide {
 }
 
 /** The side of the outline that a side of the way is set off from; null where it rolls about a corner. */
-export function sideUnder(from: Vec2, to: Vec2, outline: readonly Rim[], off: Mm): WaySide | null {
+function sideUnder(from: Vec2, to: Vec2, outline: readonly Rim[], off: Mm): WaySide | null {
   const long = Math.hypot(to[0] - from[0], to[1] - from[1])
   if (long < 1e-9) return null
   const [x, y] = [(to[0] - from[0]) / long, (to[1] - from[1]) / long]
@@ -121,11 +121,14 @@ export function sideUnder(from: Vec2, to: Vec2, outline: readonly Rim[], off: Mm
       const away = Math.hypot(at[0] - a[0] - along * u, at[1] - a[1] - along * v)
       if (away >= nearest) return
       nearest = away
-      const looks: Looks = Math.abs(v) > Math.abs(u) ? (v > 0 ? 'x+' : 'x-') : u > 0 ? 'y-' : 'y+'
-      best = { loop, k, looks }
+      best = { loop, k, looks: looksOf(u, v) }
     })
   return best
 }
+
+/** The way a side looks that runs so, the wood on its left. */
+export const looksOf = (u: number, v: number): Looks =>
+  Math.abs(v) > Math.abs(u) ? (v > 0 ? 'x+' : 'x-') : u > 0 ? 'y-' : 'y+'
 
 /** Walls that lean by less are square to the face, radians. */
 const SQUARE = 1e-3
