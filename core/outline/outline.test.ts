@@ -327,7 +327,8 @@ test('what is open, forked or crosses itself is said, with where', () => {
     { says: 'the outline is open', at: RECTANGLE.p3, open: true },
   ])
   const bow = { p0: [0, 0], p1: [100, 100], p2: [100, 0], p3: [0, 100] } satisfies Points
-  expect(tells(bow, ring(4))).toContainEqual({ says: 'the outline crosses itself', at: [50, 50] })
+  const crossing = { says: 'the outline crosses itself', at: [50, 50], crosses: true }
+  expect(tells(bow, ring(4))).toContainEqual(crossing)
   const forked = tells({ ...RECTANGLE, p4: [300, 200] }, [...ring(4), line('e9', 'p2', 'p4')])
   expect(forked[0]).toEqual({ says: 'more than two edges meet in one point', at: RECTANGLE.p2 })
 })
