@@ -43,6 +43,9 @@ function stretches(marks: readonly Mm[], within: (t: Mm) => boolean): Stretch[] 
   return out
 }
 
+/** A share of a side is on it, or so near to its ends that the next might just miss it. */
+const isOn = (share: number) => share > -1e-6 && share < 1 + 1e-6
+
 /** Of what lies in an odd number of loops, swept along the z of a frame from 0. */
 export function sweptLine(
   frame: Frame,
@@ -62,8 +65,9 @@ export function sweptLine(
       const [du, dv] = [p - u, q - v]
       const det = w[0] * dv - w[1] * du
       if (Math.abs(det) < ON) continue
-      const t = ((u - a[0]) * dv - (v - a[1]) * du) / det
-      if (t > deep[0] && t < deep[1]) marks.push(t)
+      const [e, f] = [u - a[0], v - a[1]]
+      const t = (e * dv - f * du) / det
+      if (t > deep[0] && t < deep[1] && isOn((e * w[1] - f * w[0]) / det)) marks.push(t)
     }
   return stretches(marks, (t) => {
     const p: Vec2 = [a[0] + t * w[0], a[1] + t * w[1]]
@@ -76,6 +80,9 @@ export function turnedLine(frame: Frame, section: readonly Vec2[], at: Vec3, way
   const { at: a, way: w } = lineIn(frame, at, way)
   const radius = (t: Mm) => Math.hypot(a[0] + t * w[0], a[1] + t * w[1])
   const marks: Mm[] = []
+  const mark = (t: Mm, from: Mm, to: Mm) => {
+    if (isOn((a[2] + t * w[2] - from) / (to - from))) marks.push(t)
+  }
   for (let k = 0, j = section.length - 1; k < section.length; j = k++) {
     const [[r, z], [s, y]] = [section[j]!, section[k]!]
     if (Math.abs(y - z) < ON) {
@@ -89,11 +96,12 @@ export function turnedLine(frame: Frame, section: readonly Vec2[], at: Vec3, way
     const q = 2 * (a[0] * w[0] + a[1] * w[1] - c * d)
     const o = a[0] * a[0] + a[1] * a[1] - c * c
     if (Math.abs(p) < ON) {
-      if (Math.abs(q) > ON) marks.push(-o / q)
+      if (Math.abs(q) > ON) mark(-o / q, z, y)
       continue
     }
     const root = q * q - 4 * p * o
-    if (root >= 0) marks.push((-q - Math.sqrt(root)) / (2 * p), (-q + Math.sqrt(root)) / (2 * p))
+    if (root < 0) continue
+    for (const sign of [-1, 1]) mark((-q + sign * Math.sqrt(root)) / (2 * p), z, y)
   }
   return stretches(marks, (t) => holds(section, [radius(t), a[2] + t * w[2]]))
 }
