@@ -146,6 +146,18 @@ test('what is told before the pieces are worked out is done once they are', asyn
   await expect(page.getByRole('alert').filter({ hasText: 'square to each other' })).toBeVisible()
 })
 
+test('a ready-made that is asked for before it is drawn comes once it can', async ({ page }) => {
+  let workOut = () => {}
+  const held = new Promise<void>((free) => (workOut = free))
+  await page.route(/assets\/model-.*\.js/, async (route) => (await held, route.continue()))
+  const maker = new Maker(page)
+  await maker.startProject('Larkmoor stand', 'millimetres')
+  await page.keyboard.press('w')
+  await page.getByLabel('Width', { exact: true }).press('Control+Enter')
+  workOut()
+  await expect(page.getByRole('region', { name: 'Pieces' }).getByRole('listitem').first()).toBeVisible()
+})
+
 test('a stock that is typed before its list is there is the one that is taken', async ({ page }) => {
   let come = () => {}
   const held = new Promise<void>((free) => (come = free))

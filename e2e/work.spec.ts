@@ -133,6 +133,8 @@ test('keys, buttons, the palette and the list of keys of the bench agree', async
   await page.keyboard.press('Shift+?')
   const list = page.getByRole('dialog', { name: 'Keys' })
   await expect(list).toContainText('See through the pieces')
+  // It hears Esc from when it has the focus.
+  await expect(page.locator('[role=dialog]:focus, [role=dialog] :focus')).toBeVisible()
   await page.keyboard.press('Escape')
   const see = page.getByRole('button', { name: /^See through\b(?! again)/ })
   await page.keyboard.press('z')

@@ -100,7 +100,6 @@ function ReadyForm({
       label={ready.title}
       hint={ready.line}
       main="Insert"
-      off={!answer}
       why={why}
       onward
       onMain={() => submit(put)}
