@@ -4,7 +4,7 @@ import { openDemo } from './maker'
 
 test.use({ trace: 'off' })
 
-const KILLS = Number(process.env.KILLS ?? 6)
+const KILLS = Number(process.env.KILLS ?? 4)
 /** Steady numbers that look like chance, from 0 to 1, so that a kill that loses something comes again. */
 function chance(seed: number): () => number {
   let at = seed
