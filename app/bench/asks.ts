@@ -1,6 +1,7 @@
 /** What the bench is being asked to do: which panel and dialog are open, how the wood is shown. */
 import { create } from 'zustand'
-import type { DrawerId, Likely } from '../../core/work'
+import type { FaceName } from '../../core/document'
+import type { DrawerId, Likely, MadeSurface } from '../../core/work'
 import type { Seat } from '../../core/joints/offers'
 import type { MeasureKind } from '../../core/measure'
 import type { Axis, Box, Vec3 } from '../../core/pieces'
@@ -90,6 +91,8 @@ export interface Bench {
   readonly opening: string | null
   /** Where work would be put, in words. */
   readonly spot: string | null
+  /** The surface of an instance whose name is looked at. */
+  readonly lit: { readonly on: string; readonly surface: FaceName | MadeSurface } | null
   /** The wall under the pointer that the section cuts through, and how thick it is. */
   readonly wall: { readonly name: string; readonly thick: number } | null
   /** What was measured last, from one place to another. */
@@ -130,6 +133,7 @@ export const useBench = create<Bench>(() => ({
   shifts: new Map(),
   figures: null,
   gauge: null,
+  lit: null,
   wall: null,
   opened: null,
   step: null,

@@ -14,6 +14,8 @@ interface Props<T extends string> {
   /** What is kept and what is read, in order. */
   readonly of: Iterable<readonly [T, string]>
   readonly onPick: (value: T) => void
+  /** What has the pointer or the focus while the list is open; null once it closes. */
+  readonly onLook?: (value: T | null) => void
   readonly disabled?: boolean
   readonly autoFocus?: boolean
   /** What stands on it instead of what is chosen, without an arrow. */
@@ -36,6 +38,7 @@ export function Choice<T extends string>(props: Props<T>) {
     placeholder = '',
     of,
     onPick,
+    onLook,
     disabled = false,
     autoFocus,
     bare,
@@ -49,7 +52,10 @@ export function Choice<T extends string>(props: Props<T>) {
   const list = (
     <Select.Root
       open={open}
-      onOpenChange={setOpen}
+      onOpenChange={(now) => {
+        setOpen(now)
+        if (!now) onLook?.(null)
+      }}
       disabled={disabled}
       value={kept(value)}
       onValueChange={(v) => onPick(v.slice(1) as T)}
@@ -86,6 +92,7 @@ export function Choice<T extends string>(props: Props<T>) {
                 <Select.Item
                   key={v}
                   value={kept(v)}
+                  onFocus={onLook && (() => onLook(v))}
                   className={
                     'flex min-h-7 cursor-pointer items-center gap-1 px-1.5 outline-none ' +
                     'data-highlighted:bg-chalk-pale pointer-coarse:min-h-11'

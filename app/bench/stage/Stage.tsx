@@ -26,7 +26,7 @@ import { evenStep, thingsIn } from '../placing/targets'
 import type { Skins } from './shapes'
 import type { Board } from './board'
 import { cutOf, workIn } from './cuts'
-import { flatAround, sideOf, type Hit } from './pick'
+import { flatAround, trianglesOn, sideOf, type Hit } from './pick'
 import { REGION } from '../regions'
 import { focusStage, STAGE } from './focus'
 import { likelyAt, pickedAt, workAt, type Marked, type Picked } from './picked'
@@ -116,6 +116,7 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
   const chosen = useOpen((s) => s.chosen)
   const marks = useOpen((s) => s.shown.marks)
   const lit = useOpen((s) => s.highlighted)
+  const named = useBench((s) => s.lit)
   const flight = useBench((s) => s.flight)
   const { seeThrough, byMark, patches, view, section, hidden, grid, gauge } = useBench(
     useShallow(({ seeThrough, byMark, patches, view, section, hidden, grid, gauge }) => ({
@@ -182,6 +183,8 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
   useEffect(() => {
     const { shown } = useOpen.getState()
     if (face && 'triangle' in face) return stage.light(face.board, flatAround(face))
+    const on = named && boards.find((b) => b.instance.key === named.on)
+    if (on) return stage.light(on, trianglesOn(on, named.surface))
     const board = boards.find((b) => lit !== null && cutOf(shown, b.instance, lit) > 0)
     if (!board) return stage.light(null, [])
     const { work } = board.skin
@@ -190,7 +193,7 @@ function Showing({ stage, skins }: { stage: Stage3D; skins: Skins }) {
       board,
       [...work.keys()].filter((k) => work[k] === cut),
     )
-  }, [stage, boards, lit, face])
+  }, [stage, boards, lit, named, face])
 
   useEffect(() => {
     const moved = patches.map(({ patch, guest }) => carriedBox(patch, shifts.get(guest) ?? NOWHERE))

@@ -1,7 +1,18 @@
 /** What is under the pointer. */
 import { Box3, Ray, Vector3 } from 'three'
-import { dot, ROOM_SIDES, sideAt, vec3, type Box, type RoomSide, type Vec3 } from '../../../core/pieces'
+import type { FaceName } from '../../../core/document'
+import {
+  dot,
+  FACE_AT,
+  ROOM_SIDES,
+  sideAt,
+  vec3,
+  type Box,
+  type RoomSide,
+  type Vec3,
+} from '../../../core/pieces'
 import type { Instance } from '../../../core/resolve'
+import { liesOn, type MadeSurface } from '../../../core/work'
 import { placeOf, type Board } from './board'
 
 /** Where a ray first meets a board. */
@@ -58,7 +69,10 @@ export function sideOf({ board: { instance, skin }, triangle, point }: Hit): Roo
 }
 
 /** Where a ray met a board and which way the wood looks there, in the board's own frame. */
-export function surfaceAt({ board: { skin }, triangle }: Hit): { readonly at: Vec3; readonly normal: Vec3 } {
+export function surfaceAt({ board: { skin }, triangle }: Pick<Hit, 'board' | 'triangle'>): {
+  readonly at: Vec3
+  readonly normal: Vec3
+} {
   const corner = (n: number) => vec3((i) => skin.positions[9 * triangle + 3 * n + i]!)
   const [a, b, c] = [corner(0), corner(1), corner(2)]
   return { at: vec3((i) => (a[i] + b[i] + c[i]) / 3), normal: vec3((i) => skin.normals[9 * triangle + i]!) }
@@ -75,6 +89,23 @@ export function flatAround(hit: Hit): number[] {
     const [n, p] = [skin.normals.subarray(9 * k, 9 * k + 3), skin.positions.subarray(9 * k, 9 * k + 3)]
     const along = (v: Float32Array) => v[0]! * normal[0] + v[1]! * normal[1] + v[2]! * normal[2]
     return along(n) > 0.9999 && Math.abs(along(p) - here) < 0.05
+  })
+}
+
+/** The triangles of a board on a surface: one of its six faces, or one that work has left. */
+export function trianglesOn(board: Board, surface: FaceName | MadeSurface): number[] {
+  const { skin, instance } = board
+  const on = (at: Vec3, normal: Vec3): boolean => {
+    if (typeof surface !== 'string') return liesOn(surface, at, normal)
+    const { axis, far } = FACE_AT[surface]
+    const { min, max } = instance.shoulder
+    return (
+      (far ? normal[axis] : -normal[axis]) > 0.9999 && Math.abs(at[axis] - (far ? max : min)[axis]) < 0.05
+    )
+  }
+  return [...skin.work.keys()].filter((triangle) => {
+    const { at, normal } = surfaceAt({ board, triangle })
+    return on(at, normal)
   })
 }
 

@@ -12,7 +12,7 @@ import {
 } from '../../../core/document'
 import { FACE_NAMES } from '../../../core/pieces'
 import { ownWork, presetNamed, PRESETS, startOf, type OwnKind } from '../../../core/work'
-import { run, useOpen } from '../../store/open'
+import { firstOf, run, useOpen } from '../../store/open'
 import { Choice } from '../../ui/Choice'
 import { sayRefusal } from '../../ui/refusal'
 import { drawOutline, useBench } from '../asks'
@@ -53,6 +53,7 @@ export function AddWork({ piece }: { piece: MadePiece | Group }) {
       <FaceSelect
         value={onFace(wanted)}
         faces={FACE_NAMES}
+        on={firstOf(piece.id)[0]}
         disabled={false}
         say={say}
         onChange={(at) => setFace(faceOf(at) ?? 'face')}

@@ -10,7 +10,9 @@ import {
   type Place,
 } from '../../../core/document'
 import { FACE_NAMES, sayFace } from '../../../core/pieces'
+import type { MadeSurface } from '../../../core/work'
 import { Choice } from '../../ui/Choice'
+import { useBench } from '../asks'
 import { sayOfGroup } from '../groups'
 
 /** More surfaces than are read in a list; others are pressed on the bench. */
@@ -23,6 +25,7 @@ export function FaceSelect({
   value,
   faces,
   surfaces = [],
+  on,
   disabled,
   say,
   onChange,
@@ -31,7 +34,13 @@ export function FaceSelect({
   readonly value: Place
   readonly faces: readonly FaceName[]
   /** What earlier work has left, with its name. */
-  readonly surfaces?: ReadonlyArray<{ readonly place: Made; readonly says: string }>
+  readonly surfaces?: ReadonlyArray<{
+    readonly place: Made
+    readonly surface: MadeSurface
+    readonly says: string
+  }>
+  /** The instance they are on, lit where the name is that is looked at. */
+  readonly on?: string
   readonly disabled: boolean
   readonly onChange: (at: Place) => void
 }) {
@@ -41,6 +50,14 @@ export function FaceSelect({
   if (now >= MOST) shown.push(surfaces[now]!)
   const others = shown.map((s): [string, string] => [JSON.stringify(s.place), s.says.replace(/^the /, '')])
   const chosen = face ?? (now < 0 ? '' : JSON.stringify(surfaces[now]!.place))
+  const placeOf = (picked: string): Place =>
+    picked.startsWith('{') ? (JSON.parse(picked) as Made) : onFace(picked as FaceName)
+  /** A name alone does not tell where the surface is. */
+  const light = (picked: string | null) => {
+    const place = picked === null ? null : placeOf(picked)
+    const surface = place && (faceOf(place) ?? surfaces.find((s) => samePlace(s.place, place))?.surface)
+    useBench.setState({ lit: surface && on ? { on, surface } : null })
+  }
   return (
     <Choice
       label="On"
@@ -51,9 +68,8 @@ export function FaceSelect({
         ...FACE_NAMES.filter((f) => faces.includes(f)).map((f): [string, string] => [f, say(f)]),
         ...others,
       ]}
-      onPick={(picked) =>
-        onChange(picked.startsWith('{') ? (JSON.parse(picked) as Made) : onFace(picked as FaceName))
-      }
+      onPick={(picked) => onChange(placeOf(picked))}
+      onLook={light}
     />
   )
 }

@@ -157,6 +157,7 @@ export function StepForm({ piece, step }: { piece: MadePiece | Group; step: Step
             value={step.at.kind === 'run' ? onFace(faceOf(step.at) ?? own.faces[0]!) : step.at}
             faces={own.faces}
             surfaces={surfaces}
+            {...(on && { on: on.key })}
             disabled={readOnly}
             say={sayOn(piece)}
             onChange={(at) => sayRefusal(run(change.setStep({ id, at })))}
