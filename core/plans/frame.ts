@@ -58,9 +58,35 @@ export function border(paper: Project['settings']['paper'], t: Titles, sheet: nu
     marks.push(write(x + 2, y + 4.5, shorten(label, SMALL, w - 4), { size: SMALL }))
     const face = x === l ? 'title' : 'measure'
     marks.push(...inField(x + 2, y, value, w - 4, face))
+    if (label.endsWith('angle')) marks.push(...projectionSymbol(t.projection, x + w - 1.5, y + 3.6))
     x += w
   }
   return marks
+}
+
+/**
+ * What tells first from third angle: a cone without its tip as it is seen from beside, and from its left,
+ * where that view belongs (ISO 5456-2). Its right end, and half of how high it is.
+ */
+function projectionSymbol(projection: Titles['projection'], right: number, y: number): Mark[] {
+  const [large, small, long, apart] = [1.6, 0.8, 3.2, 1]
+  const left = right - 2 * large - long - apart
+  const third = projection === 'third'
+  const [round, cone] = third ? [left + large, right - long] : [right - large, left]
+  return [
+    ...[large, small].map((r): Mark => ({ kind: 'arc', x: round, y, r, from: 0, to: 360, pen: 'frame' })),
+    {
+      kind: 'path',
+      corners: [
+        { x: cone, y: y - small },
+        { x: cone + long, y: y - large },
+        { x: cone + long, y: y + large },
+        { x: cone, y: y + small },
+      ],
+      closed: true,
+      pen: 'frame',
+    },
+  ]
 }
 
 /** A text in its field of the strip: in one line, or smaller in two. */

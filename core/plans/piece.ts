@@ -6,10 +6,11 @@ import { boughtFor, planedFrom, sayPlaned, type Alike } from '../cuts'
 import type { FaceName } from '../document'
 import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
-import { reachOf } from '../solid'
-import { cornersOf, toRoom, type Box, type Frame, type Vec3 } from '../pieces'
+import { cutsOf, reachOf } from '../solid'
+import { cornersOf, FACE_AT, FACE_NAMES, sayFace, toRoom, type Box, type Frame, type Vec3 } from '../pieces'
 import type { Instance } from '../resolve'
-import { countOf, workKind, type Feature, type Sentence } from '../work'
+import { countOf, toolAxes, workKind, type Feature, type RoundAxis, type Sentence } from '../work'
+import { centreMarks } from './centres'
 import { levelDimension, runningLevel, runningUpright, uprightDimension } from './dimension'
 import { atU, atV, drawnMarks, heightOf, outlineOf, widthOf, type Placed } from './drawn'
 import { border, drawingArea, shorten } from './frame'
@@ -68,6 +69,7 @@ export function* pieceSheets(
   // What is bent is made from a strip, and is as large as it comes out.
   const bent = features.map((f) => workKind(f).sizes?.(f.data).block).find((b) => b !== undefined)
   const wood = bent ? null : reach
+  const axes = bent ? [] : axesOf(model, piece)
   for (const [view, place] of [
     [views[0], atMain],
     [views[1], atEdge],
@@ -77,6 +79,7 @@ export function* pieceSheets(
     const lines = yield* drawingView([solid], own, { hidden: true, arcs: true })
     const settled = settle(piece, own, place)
     drawn.push(...drawnMarks(lines, settled), ...(wood ? blankMarks(block, wood, view, place) : []))
+    drawn.push(...centreMarks(axes, view, { ...place, outline: outlineOf([block], view) }))
     for (const f of features)
       for (const t of workKind(f).threads?.(f.data) ?? [])
         drawn.push(...threadMarks(t, solid.frame, own, settled))
@@ -93,12 +96,12 @@ export function* pieceSheets(
     return [
       ...levelDimension(atU(atMain, min[0]), atU(atMain, max[0]), atEdge.y + OFF, low, say(long)),
       ...uprightDimension(up, down, atEnd.x + T * s + OFF, atEnd.x + T * s, say(wide)),
-      ...uprightDimension(high, low, x + L * s + 5, atU(atMain, max[0]), say(thick)),
+      ...uprightDimension(high, low, x + L * s + OFF, atU(atMain, max[0]), say(thick)),
     ]
   }
   drawn.push(
     ...overall(bent ? reach : block, bent ?? piece.size),
-    write(x, atEdge.y - T * s - 1.5, 'End 1', { size: SMALL }),
+    write(x, atEdge.y - T * s - 4.5, saySides(views), { size: SMALL }),
   )
   const mirrored = alike.mirrored ? `, ${alike.mirrored} mirrored` : ''
   const thickness = boughtFor(model, piece).thickness
@@ -233,6 +236,14 @@ function viewsOf(fromBack: boolean, third: boolean): [View, View, View] {
   ]
 }
 
+/** Which side each view looks at, as they are named on the wood. */
+function saySides([main, edge, end]: readonly [View, View, View]): string {
+  const [of, below, beside] = [main, edge, end].map(({ toward }) => sayFace(faceTowards(toward)))
+  return `${of![0]!.toUpperCase()}${of!.slice(1)} above, ${below} below, ${beside} beside; end 1 at the left`
+}
+const faceTowards = (way: Vec3): FaceName =>
+  FACE_NAMES.find((f) => way[FACE_AT[f].axis] * (FACE_AT[f].far ? 1 : -1) > 0.5)!
+
 /** Every place along an own axis that must be told, measured from its reference, once each. */
 function placesOn(features: readonly Feature[], axis: 0 | 1 | 2): number[] {
   const places = features.flatMap((f) =>
@@ -256,6 +267,10 @@ function roundsOf(features: readonly Feature[], say: (mm: number) => string): Ro
 }
 /** More, as of a curve that was traced, are not told on a drawing. */
 const MOST_ROUNDS = 48
+
+/** Every axis that something of a piece is round about, its own too. */
+const axesOf = (model: Model, piece: Instance): RoundAxis[] =>
+  cutsOf(model.recipe(piece)).flatMap(({ tools }) => tools.flatMap(toolAxes))
 
 /** The block that a piece is made from, where the wood does not come to its sides. */
 function blankMarks(block: Box, wood: Box, view: View, { x, y, scale }: Placed): Mark[] {

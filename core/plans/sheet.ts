@@ -52,10 +52,11 @@ export interface Text {
 }
 export type Mark = Line | ArcMark | PathMark | Text
 
-export type Pen = 'visible' | 'hidden' | 'blank' | 'dimension' | 'frame'
+export type Pen = 'visible' | 'hidden' | 'centre' | 'blank' | 'dimension' | 'frame'
 export const PENS: Readonly<Record<Pen, { width: number; dash: readonly number[] }>> = {
   visible: { width: 0.5, dash: [] },
   hidden: { width: 0.25, dash: [2.4, 1.2] },
+  centre: { width: 0.25, dash: [6, 0.8, 0.6, 0.8] },
   /** What was there before it was worked: a long dash and two dots (ISO 128-2, line 05.1). */
   blank: { width: 0.25, dash: [5, 1, 0.5, 1, 0.5, 1] },
   dimension: { width: 0.25, dash: [] },

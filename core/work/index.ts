@@ -133,6 +133,7 @@ export {
   type Wood,
 } from './own'
 export * from './tool'
+export type { RoundAxis } from './tools/kind'
 export type { Bend } from './bend'
 export { leanOf } from './bore'
 export type { Bore } from './bore/bore'

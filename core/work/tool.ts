@@ -6,7 +6,7 @@ import { bent, type Bent } from './tools/bent'
 import { box, type Block } from './tools/box'
 import { drill, type Drill } from './tools/drill'
 import { BEYOND, laid, type Lay } from './tools/frames'
-import type { Bulk, Cylinder, Making, ToolKind, Traced } from './tools/kind'
+import type { Bulk, Cylinder, Making, RoundAxis, ToolKind, Traced } from './tools/kind'
 import type { Stretch } from './tools/line'
 import { plane, type Plane } from './tools/plane'
 import { prism, type Prism } from './tools/prism'
@@ -64,6 +64,9 @@ export const toolSmooth = (tool: Tool): number => kindOf(tool).smooth ?? 1
 /** The cylinder that a round surface of a tool is a part of; null where there is none. */
 export const toolCylinder = (tool: Tool, surface: number): Cylinder | null =>
   kindOf(tool).cylinder?.(tool, surface) ?? null
+
+/** Axes that what a tool leaves is round about. */
+export const toolAxes = (tool: Tool): readonly RoundAxis[] => kindOf(tool).axes?.(tool) ?? []
 
 /** A tool with the piece standing among other wood; for tools that look at that. */
 export const toolAmong = (tool: Tool, among: Among): Tool =>

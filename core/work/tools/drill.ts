@@ -48,6 +48,7 @@ export const drill = {
     return along > 1 - 1e-6 ? 0 : -2
   },
   cylinder: ({ at, along, radius }, surface) => (surface === -1 ? { at, along, radius } : null),
+  axes: ({ at, along, radius, depth, tip }) => [{ at, along, radius, long: depth || tip }],
   /** A sunk head is none. */
   bulk: ({ at, along, radius, depth, tip }) =>
     depth > 0 ? { rod: { from: at, to: vec3((i) => at[i] + along[i] * depth), radius }, tip } : null,

@@ -66,6 +66,11 @@ export interface Cylinder {
   readonly radius: Mm
 }
 
+/** An axis that what a tool leaves is round about: from `at` so far along, and how large it is at most. */
+export interface RoundAxis extends Cylinder {
+  readonly long: Mm
+}
+
 /**
  * What a tool takes as it is seen along an own axis: exact loops in the two other axes, those that lie in
  * the first standing, and from where to where it takes that along the axis.
@@ -116,6 +121,8 @@ export interface ToolKind<T> {
   readonly hole?: true
   /** What one of its round surfaces is a part of, where that is a cylinder. */
   cylinder?(tool: T, surface: number): Cylinder | null
+  /** Axes that what it leaves is round about, half of the way round at least. */
+  axes?(tool: T): readonly RoundAxis[]
   /** What it takes of the plane where an own axis has a value: loops of places, none where it misses it. */
   mouth?(tool: T, axis: Axis, at: Mm): readonly (readonly Vec3[])[]
   /** What it takes along an own axis; null where that is not alike all along. */

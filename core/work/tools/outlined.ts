@@ -120,6 +120,14 @@ export const outlined = {
     if (!arc) return null
     return { at: toRoom(t.frame, [...arc.centre, 0]), along: t.frame.z, radius: arc.radius }
   },
+  axes: (t) =>
+    loopsOf(t).flatMap(({ pieces }) =>
+      pieces.flatMap((s) =>
+        s.kind === 'arc' && Math.abs(s.sweep) > Math.PI - 1e-6
+          ? [{ at: toRoom(t.frame, [...s.centre, 0]), along: t.frame.z, radius: s.radius, long: t.depth }]
+          : [],
+      ),
+    ),
   mouth: (t, axis, at) =>
     sweptMouth(
       t.frame,

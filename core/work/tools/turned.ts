@@ -1,5 +1,5 @@
 import type { Mm } from '../../measure'
-import { cross, dot, minus, negated, norm, toOwn, vec3, type Frame, type Vec3 } from '../../pieces'
+import { cross, dot, minus, negated, norm, toOwn, toRoom, vec3, type Frame, type Vec3 } from '../../pieces'
 import { frameAlong, frameInto, pointInto, sayGridded, vectorInto, type Vec2 } from './frames'
 import { plainKey, type Cylinder, type ToolKind } from './kind'
 import { less, turnedLine, type Stretch } from './line'
@@ -84,6 +84,13 @@ export const turned = {
     const side = t.sides[k]!
     if (Math.abs(dot(normal, t.frame.z)) > 1 - 1e-6) return 2 * side.piece
     return t.flats === 0 ? -1 - side.piece : 2 * MOST + side.piece * t.flats + flatUnder(t, at)
+  },
+  /** What is left reaches as far as the corners of what goes that are not beyond the wood. */
+  axes: ({ frame, section }) => {
+    const [heights, radii] = [section.map(([, z]) => z), section.map(([r]) => r)]
+    const [from, to, beyond] = [Math.min(...heights), Math.max(...heights), Math.max(...radii)]
+    const radius = Math.max(0, ...radii.filter((r) => r < beyond - 1e-6))
+    return [{ at: toRoom(frame, [0, 0, from]), along: frame.z, radius, long: to - from }]
   },
   cylinder: (t, surface): Cylinder | null => {
     if (surface <= -2 * MOST) return t.spared?.[-2 * MOST - surface] ?? null
