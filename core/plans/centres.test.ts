@@ -1,4 +1,6 @@
 /** Centre lines of what is round, in every view; which way views look, and the sign of the projection. */
+import { readFileSync } from 'node:fs'
+import { openProject } from '../exchange'
 import { modelOf } from '../model'
 import type { Kernel } from '../solid'
 import { bored, step } from '../testing/proving'
@@ -30,7 +32,7 @@ test('a hole is crossed where it is seen from its end, and has its axis beside',
   const sheet = drawnOf(bored([100, 40, 20, 10]))
   const scale = scaleOf(sheet)
   const all = wholes(sheet)
-  // The cross in the main view, and an axis of as deep as the hole in each of the others, 2 beyond either end.
+  // The cross in the main view, and an axis as deep as the hole in each of the others, 2 beyond either end.
   expect(all.map(long).sort((a, b) => a - b)).toEqual(
     [10 * scale + 4, 10 * scale + 4, 20 * scale + 4, 20 * scale + 4].map((mm) => expect.closeTo(mm, 3)),
   )
@@ -63,6 +65,53 @@ test('a hole that leans has its axis where it runs, no further than the board', 
   // From the face down as deep as it goes, and 2 beyond on the paper at either end.
   const deep = slanting.reduce((sum, m) => sum + Math.abs(m.y2 - m.y1), 0)
   expect(deep).toBeCloseTo((10 * scaleOf(sheet) + 4) * Math.cos(Math.PI / 6), 3)
+})
+
+test('holes in a ring are told by its middle, its diameter and its angles, and its circle is drawn', () => {
+  const ring = { along: '150', across: '50', diameter: '8', depth: '10', ringRadius: '30', ringCount: '6' }
+  const ringed = (face: string, start: string) =>
+    drawnOf(
+      make([
+        ...block('a', 'right-up', [0, 300], [0, 100], [0, 18]),
+        step('a', 'bore', face, { ...ring, ringStart: start }, { pattern: 'ring' }),
+      ]),
+    )
+  const texts = (s: Sheet) => s.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []))
+  const sheet = ringed('face', '15deg')
+  expect(texts(sheet)).toContain(
+    '6 × hole Ø 8 × 10 deep, on the face, on a circle Ø 60, every 60°, ' +
+      'the first 15° from end 2 towards edge 2',
+  )
+  expect(texts(ringed('face', '0'))).toContainEqual(
+    expect.stringMatching(/every 60°, the first towards end 2$/),
+  )
+  expect(texts(ringed('face', '-30deg'))).toContainEqual(
+    expect.stringMatching(/30° from end 2 towards edge 1$/),
+  )
+  // Of their twelve places none but those of the middle.
+  expect(
+    texts(sheet)
+      .filter((t) => /^[≈ ]*[\d.]+$/.test(t))
+      .sort(),
+  ).toEqual(['100', '150', '18', '300', '50'])
+  const scale = scaleOf(sheet)
+  const circles = sheet.marks.filter((m): m is Extract<Mark, { kind: 'arc' }> => m.kind === 'arc')
+  const pitch = circles.filter((m) => m.pen === 'centre')
+  expect(pitch.map((m) => m.r / scale)).toEqual([expect.closeTo(30, 6)])
+  const holes = circles.filter((m) => m.pen === 'visible')
+  expect(holes).toHaveLength(6)
+  for (const h of holes) expect(Math.hypot(h.x - pitch[0]!.x, h.y - pitch[0]!.y) / scale).toBeCloseTo(30, 3)
+})
+
+test('of openings that are sawn in a ring the first is told, and how many there are', () => {
+  const read = openProject(readFileSync('demo/barrow-wheel.json', 'utf8'))
+  if (!read.ok) throw new Error(read.why)
+  const wheel = [...planSheets(modelOf(read.project), kernel)].find((s) => s.title === 'A Wheel')!
+  const texts = wheel.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []))
+  expect(texts).toContainEqual(expect.stringMatching(/^6 × Saw out a shape .*, evenly round the middle$/))
+  const across = [203.2, 280.3].map((mm) => `≈ ${mm}`)
+  expect(texts).toEqual(expect.arrayContaining(across))
+  expect(texts.filter((t) => t.startsWith('≈'))).toHaveLength(6)
 })
 
 test.each([

@@ -2,7 +2,7 @@
  * Centre lines of what is round: long-dash-dot lines along its axis, and crossed where that is seen from its
  * end (ISO 128-2, line 04.1).
  */
-import type { RoundAxis } from '../work'
+import type { PitchCircle, RoundAxis } from '../work'
 import { atU, atV, heightOf, widthOf, type Placed } from './drawn'
 import { project, type View } from './hidden/view'
 import { line, type Mark } from './sheet'
@@ -22,8 +22,31 @@ interface Stretch {
   to: number
 }
 
-/** The centre lines of some axes in a view that is placed; axes and the view as the piece has them. */
-export function centreMarks(axes: readonly RoundAxis[], view: View, place: Placed): Mark[] {
+/**
+ * The centre lines of some axes, and of circles that things stand round, in a view that is placed; all as the
+ * piece has them.
+ */
+export const centreMarks = (
+  axes: readonly RoundAxis[],
+  circles: readonly PitchCircle[],
+  view: View,
+  place: Placed,
+): Mark[] => [...axisMarks(axes, view, place), ...circles.flatMap((c) => circleMarks(c, view, place))]
+
+/** A circle where it is seen as one; crossed in its middle, from where it is told. */
+function circleMarks({ centre, into, radius }: PitchCircle, view: View, place: Placed): Mark[] {
+  if (Math.abs(view.toward[into]) < 1 - END) return []
+  const [u, v] = project(view, centre)
+  const [x, y] = [atU(place, u), atV(place, v)]
+  const cross = 2 * ON
+  return [
+    { kind: 'arc', x, y, r: radius * place.scale, from: 0, to: 360, pen: 'centre' },
+    line(x - cross, y, x + cross, y, 'centre'),
+    line(x, y - cross, x, y + cross, 'centre'),
+  ]
+}
+
+function axisMarks(axes: readonly RoundAxis[], view: View, place: Placed): Mark[] {
   const on = ON / place.scale
   const all = axes.flatMap(({ at, along, radius, long }): Stretch[] => {
     const [p, d] = [project(view, at), project(view, along)]

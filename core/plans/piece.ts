@@ -9,7 +9,15 @@ import { formatLength, marked } from '../measure'
 import { cutsOf, reachOf } from '../solid'
 import { cornersOf, FACE_AT, FACE_NAMES, sayFace, toRoom, type Box, type Frame, type Vec3 } from '../pieces'
 import type { Instance } from '../resolve'
-import { countOf, toolAxes, workKind, type Feature, type RoundAxis, type Sentence } from '../work'
+import {
+  countOf,
+  toolAxes,
+  workKind,
+  type Feature,
+  type PitchCircle,
+  type RoundAxis,
+  type Sentence,
+} from '../work'
 import { centreMarks } from './centres'
 import { levelDimension, runningLevel, runningUpright, uprightDimension } from './dimension'
 import { atU, atV, drawnMarks, heightOf, outlineOf, widthOf, type Placed } from './drawn'
@@ -28,12 +36,16 @@ export function planOf(model: Model, alike: Alike) {
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
   const piece = alike.instances[0]!
   const features = model.features(piece)
+  const inRing = ({ step }: Feature) =>
+    step !== null && model.resolved.steps.get(step)?.step.options.repeat === 'ring'
+  // Of what goes round the middle the first is told, and how many there are.
+  const once = features.filter((f) => !f.again || !inRing(f))
   const told: SheetContent = {
-    along: placesOn(features, 0),
-    across: placesOn(features, 1),
-    through: placesOn(features, 2),
+    along: placesOn(once, 0),
+    across: placesOn(once, 1),
+    through: placesOn(once, 2),
     rounds: roundsOf(features, say),
-    notes: callouts(features, say),
+    notes: callouts(features, say, inRing),
   }
   const { length, width, thickness } = piece
   const area = drawingArea(settings.paper)
@@ -69,7 +81,8 @@ export function* pieceSheets(
   // What is bent is made from a strip, and is as large as it comes out.
   const bent = features.map((f) => workKind(f).sizes?.(f.data).block).find((b) => b !== undefined)
   const wood = bent ? null : reach
-  const axes = bent ? [] : axesOf(model, piece)
+  const axes = bent ? [] : axesOf(model, piece, s)
+  const circles = features.flatMap((f) => circleIn(f) ?? [])
   for (const [view, place] of [
     [views[0], atMain],
     [views[1], atEdge],
@@ -79,7 +92,7 @@ export function* pieceSheets(
     const lines = yield* drawingView([solid], own, { hidden: true, arcs: true })
     const settled = settle(piece, own, place)
     drawn.push(...drawnMarks(lines, settled), ...(wood ? blankMarks(block, wood, view, place) : []))
-    drawn.push(...centreMarks(axes, view, { ...place, outline: outlineOf([block], view) }))
+    drawn.push(...centreMarks(axes, circles, view, { ...place, outline: outlineOf([block], view) }))
     for (const f of features)
       for (const t of workKind(f).threads?.(f.data) ?? [])
         drawn.push(...threadMarks(t, solid.frame, own, settled))
@@ -244,14 +257,18 @@ function saySides([main, edge, end]: readonly [View, View, View]): string {
 const faceTowards = (way: Vec3): FaceName =>
   FACE_NAMES.find((f) => way[FACE_AT[f].axis] * (FACE_AT[f].far ? 1 : -1) > 0.5)!
 
+const circleIn = (f: Feature): PitchCircle | null => workKind(f).circle?.(f.data) ?? null
+
 /** Every place along an own axis that must be told, measured from its reference, once each. */
 function placesOn(features: readonly Feature[], axis: 0 | 1 | 2): number[] {
-  const places = features.flatMap((f) =>
-    workKind(f)
+  const places = features.flatMap((f) => {
+    const circle = circleIn(f)
+    if (circle) return circle.into === axis ? [] : [circle.centre[axis]]
+    return workKind(f)
       .dimensions(f.data)
       .filter((d) => d.axis === axis && d.what === 'place')
-      .map((d) => d.to),
-  )
+      .map((d) => d.to)
+  })
   return [...new Set(places.map((p) => Math.round(p * 1e7) / 1e7))].sort((a, b) => a - b)
 }
 
@@ -269,8 +286,16 @@ function roundsOf(features: readonly Feature[], say: (mm: number) => string): Ro
 const MOST_ROUNDS = 48
 
 /** Every axis that something of a piece is round about, its own too. */
-const axesOf = (model: Model, piece: Instance): RoundAxis[] =>
-  cutsOf(model.recipe(piece)).flatMap(({ tools }) => tools.flatMap(toolAxes))
+function axesOf(model: Model, piece: Instance, scale: number): RoundAxis[] {
+  const byId = new Map(model.features(piece).map((f) => [f.id, f]))
+  const isHole = (work: string) => byId.has(work) && workKind(byId.get(work)!).holes !== undefined
+  // What a bit has rounded in a corner is no hole.
+  return cutsOf(model.recipe(piece)).flatMap(({ work, tools }) =>
+    tools.flatMap(toolAxes).filter((a) => a.radius * scale > SMALLEST || isHole(work)),
+  )
+}
+/** Of what is smaller on the paper, and no hole, no centre is drawn; millimetres. */
+const SMALLEST = 1
 
 /** The block that a piece is made from, where the wood does not come to its sides. */
 function blankMarks(block: Box, wood: Box, view: View, { x, y, scale }: Placed): Mark[] {
@@ -288,12 +313,20 @@ function blankMarks(block: Box, wood: Box, view: View, { x, y, scale }: Placed):
 /** As far from the sides of its block that is seen on paper, millimetres. */
 const SHORT = 0.4
 
-/** Each different work once, with its count. */
-function callouts(features: readonly Feature[], say: (mm: number) => string): string[] {
+/** Each different work once, with its count; what goes round the middle by the first of it. */
+function callouts(
+  features: readonly Feature[],
+  say: (mm: number) => string,
+  inRing: (f: Feature) => boolean,
+): string[] {
   const counts = new Map<string, number>()
   for (const f of features) {
     const text = sayPlain(workKind(f).callout(f.data), say)
-    counts.set(text, (counts.get(text) ?? 0) + (workKind(f).toldAtOnce ? 1 : countOf(f)))
+    const one = workKind(f).toldAtOnce ? 1 : countOf(f)
+    const ring = inRing(f) ? features.filter((other) => other.step === f.step) : null
+    if (ring && f.again) continue
+    const [said, n] = ring ? [`${text}, evenly round the middle`, ring.length * one] : [text, one]
+    counts.set(said, (counts.get(said) ?? 0) + n)
   }
   return [...counts].map(([text, n]) => (n > 1 ? `${n} × ${text}` : text[0]!.toUpperCase() + text.slice(1)))
 }

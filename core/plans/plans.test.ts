@@ -292,8 +292,12 @@ describe.each(demos)('the drawings of %s', (file) => {
       const piece = alike.instances[0]!
       const own = sheets.filter((s) => s.title.startsWith(`${alike.mark} ${alike.name}`))
       const written = new Set(own.flatMap((s) => s.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []))))
+      // Of what goes round the middle the first is told.
+      const ringed = (step: string | null) =>
+        step !== null && model.resolved.steps.get(step)?.step.options.repeat === 'ring'
       const places = model
         .features(piece)
+        .filter((f) => !f.again || !ringed(f.step))
         .flatMap((f) => workKind(f).dimensions(f.data))
         .filter((d) => d.what === 'place')
       // What is bent is as large as it comes out.

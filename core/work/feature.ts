@@ -95,6 +95,13 @@ export interface Dimension {
   readonly what: 'place' | 'width' | 'depth' | 'length'
 }
 
+/** A circle on a face, own frame: its middle, the axis square to it, and its radius. */
+export interface PitchCircle {
+  readonly centre: Vec3
+  readonly into: Axis
+  readonly radius: Mm
+}
+
 /** What there is to know about one kind of work. */
 export interface WorkKind<D = unknown> {
   readonly kind: string
@@ -135,6 +142,8 @@ export interface WorkKind<D = unknown> {
   threads?(data: D): readonly Threaded[]
   /** What it is round to: diameters, and where on which axis each is, in their order along it. */
   diameters?(data: D): ReadonlyArray<{ readonly at: Vec3; readonly along: Axis; readonly mm: Mm }>
+  /** The circle that they stand evenly round; null where they do not. */
+  circle?(data: D): PitchCircle | null
   /** The own axis that all it leaves is round about; null where it is not. */
   roundAbout?(data: D): Axis | null
   /** How thick the wood is that it leaves all round, where that is its sense. */

@@ -105,6 +105,7 @@ export {
   type Dimension,
   type Feature,
   type Holes,
+  type PitchCircle,
   type Sentence,
   type Standing,
   type Supply,

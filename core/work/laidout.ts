@@ -1,6 +1,7 @@
 /** Round things on a face as sentences and drawings tell them: by their places, or by a pattern. */
 import type { FaceName } from '../document'
-import { AXES, type Vec3 } from '../pieces'
+import type { Mm } from '../measure'
+import { AXES, FACE_AT, FACE_NAMES, vec3, type Vec3 } from '../pieces'
 import type { OnSurface } from './input'
 import {
   REFERENCE,
@@ -8,6 +9,7 @@ import {
   theFace,
   toldOn,
   type Dimension,
+  type PitchCircle,
   type Sentence,
   type Standing,
 } from './feature'
@@ -67,6 +69,33 @@ export const sayTurn = ({ turn, from, towards }: Pick<Round, 'turn' | 'from' | '
   turn === 0
     ? `, in line with ${theFace(from)}`
     : `, ${sayDegrees(turn)} from ${theFace(from)} towards ${theFace(towards)}`
+
+/** The circle that a ring is told by: by its middle and how large it is, once. */
+export function circleOf({ face, at, pattern, on, imaged }: LaidOut): PitchCircle | null {
+  const [first] = at
+  if (pattern?.kind !== 'ring' || on || imaged || !first) return null
+  const { along, into } = waysOf(face)
+  const [u, v] = pattern.centre
+  const centre = vec3((i) => (i === into ? first[i] : i === along ? u : v))
+  return { centre, into, radius: pattern.radius }
+}
+
+/** ", on a circle ⌀ 120, every 60°, the first 15° from end 2 towards edge 2". */
+export function sayCircle(all: LaidOut): Sentence {
+  const circle = circleOf(all)
+  if (!circle) return []
+  const { along, across } = waysOf(all.face)
+  const [u, v] = [along, across].map((k) => all.at[0]![k] - circle.centre[k]) as [Mm, Mm]
+  const turn = (Math.atan2(v, u) * 180) / Math.PI
+  const [from, towards] = [along, across].map((axis, n) => {
+    const far = n === 0 || turn >= -1e-9
+    return theFace(FACE_NAMES.find((f) => FACE_AT[f].axis === axis && FACE_AT[f].far === far)!)
+  })
+  const first = sayDegrees(Math.abs(turn))
+  const where = first === '0°' ? `towards ${from}` : `${first} from ${from} towards ${towards}`
+  const every = sayDegrees(360 / all.at.length)
+  return [', on a circle ⌀ ', { mm: 2 * circle.radius }, `, every ${every}, the first ${where}`]
+}
 
 /** Their places along the face and across it. */
 export const dimensionsOf = (l: LaidOut): Dimension[] =>

@@ -10,7 +10,7 @@ import {
   type Sentence,
 } from '../feature'
 import { BEYOND, type Tool } from '../tool'
-import { dimensionsOf, sayPlaces, sayTurn } from '../laidout'
+import { circleOf, dimensionsOf, sayCircle, sayPlaces, sayTurn } from '../laidout'
 import type { Bore } from './bore'
 import { leanOf, sayLean } from '../slant'
 import { sayLowered } from '../state'
@@ -99,8 +99,10 @@ export const bore = defineWork<Bore>({
     ...sayDown(b),
     ...saySink(b),
     ...sayFitting(b),
+    ...sayCircle(b),
   ],
   dimensions: dimensionsOf,
+  circle: circleOf,
   holes: (b) => b,
   doubts: ({ data: { fitting, diameter } }, { name }, say) => [
     doubt(

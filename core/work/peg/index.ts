@@ -9,7 +9,7 @@ import {
   type Dimension,
   type Sentence,
 } from '../feature'
-import { dimensionsOf, sayPlaces } from '../laidout'
+import { circleOf, dimensionsOf, sayCircle, sayPlaces } from '../laidout'
 import { waysOf } from '../onface'
 import { BEYOND, loopOf, straightLoop, toolInto, type Tool, type Vec2 } from '../tool'
 import { own, straightUnder, type Round } from './own'
@@ -93,7 +93,8 @@ export const peg = defineWork<Pegs>({
     return [capital(first as string), ...rest, ...sayPlaces(p), forPartner(partner)]
   },
   count: (p) => p.at.length,
-  callout: (p) => says(p),
+  callout: (p) => [...says(p), ...sayCircle(p)],
   dimensions: (p) => [...dimensionsOf(p), depthOf(p)],
+  circle: circleOf,
   own,
 })
