@@ -116,10 +116,6 @@ export function* pieceSheets(
     ...overall(bent ? reach : block, bent ?? piece.size),
     write(x, atEdge.y - T * s - 4.5, saySides(views), { size: SMALL }),
   )
-  const mirrored = alike.mirrored ? `, ${alike.mirrored} mirrored` : ''
-  const thickness = boughtFor(model, piece).thickness
-  const planed = planedFrom(thickness, alike.stock, model) === null ? '' : `, ${sayPlaned(thickness, model)}`
-  const stock = alike.stock?.stock.name ?? 'no stock'
   const [width, height] = PAPER[settings.paper]
   const telling = ({ along, across, through, rounds, notes }: SheetContent): Mark[] => [
     ...runningLevel(
@@ -160,7 +156,7 @@ export function* pieceSheets(
     const titles = {
       project: model.project.name,
       title: `${alike.mark}  ${alike.name}${continued}`,
-      detail: `make ${alike.instances.length}${mirrored} from ${stock}${planed}`,
+      detail: sayMaking(model, alike),
       scale: layout.scale.says,
       unit: settings.style.unit,
       projection: settings.projection,
@@ -172,6 +168,14 @@ export function* pieceSheets(
       marks: [...border(settings.paper, titles, sheet + n, of), ...drawn, ...telling(page)],
     }
   })
+}
+
+/** "make 4, 2 mirrored from 1×10 pine, planed to 3/4". */
+export function sayMaking(model: Model, { instances, mirrored, stock }: Alike): string {
+  const { thickness } = boughtFor(model, instances[0]!)
+  const planed = planedFrom(thickness, stock, model) === null ? '' : `, ${sayPlaned(thickness, model)}`
+  const turned = mirrored ? `, ${mirrored} mirrored` : ''
+  return `make ${instances.length}${turned} from ${stock?.stock.name ?? 'no stock'}${planed}`
 }
 
 /**

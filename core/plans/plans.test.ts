@@ -290,7 +290,7 @@ describe.each(demos)('the drawings of %s', (file) => {
     const sheets = sheetsOf(file, 'a4')
     for (const alike of findAlike(model)) {
       const piece = alike.instances[0]!
-      const own = sheets.filter((s) => s.title.startsWith(`${alike.mark} ${alike.name}`))
+      const own = sheets.filter((s) => s.title.includes(`${alike.mark} ${alike.name}`))
       const written = new Set(own.flatMap((s) => s.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []))))
       // Of what goes round the middle the first is told.
       const ringed = (step: string | null) =>

@@ -7,17 +7,24 @@ import { assemblySheet } from './assembly'
 import type { Solid } from './hidden/lines'
 import { keptSheet } from './kept'
 import { pieceSheets, planOf } from './piece'
+import { isPlain, plainSheet, TOGETHER } from './plain'
 import type { Sheet } from './sheet'
 import { rowsPerSheet, tableSheets } from './table'
 
 /** Yields each sheet as it is done, and null now and then in between. */
 export function* planWork(model: Model, kernel: Kernel): Generator<Sheet | null> {
-  const alike = findAlike(model)
-  if (alike.length === 0) return
-  const tables = Math.ceil(alike.length / rowsPerSheet(model))
+  const all = findAlike(model)
+  if (all.length === 0) return
+  const plain = all.filter((a) => isPlain(model, a))
+  // One by itself has the whole sheet.
+  const together = plain.length > 1 ? plain : []
+  const alike = all.filter((a) => !together.includes(a))
+  const tables = Math.ceil(all.length / rowsPerSheet(model))
   const { views } = model.project
   const plans = alike.map((a) => planOf(model, a))
-  const of = 1 + views.length + tables + plans.reduce((n, { pages }) => n + pages.length, 0)
+  const each = plans.reduce((n, { pages }) => n + pages.length, 0)
+  const shared = Math.ceil(together.length / TOGETHER)
+  const of = 1 + views.length + tables + each + shared
   const solids = new Map<string, Solid>()
   for (const i of model.resolved.instances) {
     solids.set(i.key, { shape: kernel.shape(model.recipe(i)), frame: i.frame })
@@ -32,6 +39,9 @@ export function* planWork(model: Model, kernel: Kernel): Generator<Sheet | null>
     yield* withPauses(pieceSheets(model, a, plans[n]!, solids.get(a.instances[0]!.key)!, next, of))
     next += plans[n]!.pages.length
   }
+  const most = Math.ceil(together.length / shared)
+  for (let n = 0; n < together.length; n += most)
+    yield plainSheet(model, together.slice(n, n + most), next++, of)
 }
 
 /** Each sheet, without pauses. */
