@@ -148,6 +148,7 @@ test('a traced piece that is copied to another project takes its picture along',
   await maker.leaveFor('Larkmoor copy', 'millimetres')
   await page.keyboard.press('Control+k')
   await page.keyboard.type('paste copied')
+  await expect(page.getByRole('option', { name: 'Paste copied pieces', selected: true })).toBeVisible()
   await page.keyboard.press('Enter')
   await maker.choose('Plaque')
   await maker.saved()

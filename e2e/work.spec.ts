@@ -170,6 +170,23 @@ test('what is typed before the palette is there is kept for it, and does nothing
     'aria-pressed',
     'true',
   )
+  await page.keyboard.press('Escape')
+  await page.evaluate(() => {
+    for (const [key, ctrlKey] of [
+      ['k', true],
+      ['s', false],
+      ['e', false],
+      ['e', false],
+    ] as const)
+      document.body.dispatchEvent(
+        new KeyboardEvent('keydown', { key, ctrlKey, bubbles: true, cancelable: true }),
+      )
+  })
+  // What comes once it is there goes on from that.
+  const find = page.getByRole('dialog', { name: 'Find' }).getByRole('combobox')
+  await expect(find).toHaveValue('see')
+  await page.keyboard.type(' thr')
+  await expect(find).toHaveValue('see thr')
 })
 
 test('sheets in the strip are drawn when they come into sight', async ({ page }) => {

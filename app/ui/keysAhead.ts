@@ -51,7 +51,24 @@ function takeKeys(): Ahead {
 /** What was typed before the field was there goes into it, and the Enter after it is pressed for it. */
 export function takeOver(field: () => HTMLInputElement | null): void {
   const ahead = takeKeys()
-  if (ahead.text && field()) write(field()!, ahead.text)
-  // What is found is known in the next turn.
-  if (ahead.enter) setTimeout(() => field() && press(field()!, 'Enter'))
+  if (ahead.text && field()) {
+    write(field()!, ahead.text)
+    // What takes the focus selects all there is: what is typed next would replace it.
+    queueMicrotask(() => field()?.setSelectionRange(ahead.text.length, ahead.text.length))
+  }
+  if (ahead.enter) pressOnceFound(field, 0)
+}
+
+/** How often it is looked whether something is found yet, and how long after each other, in ms. */
+const LOOKS = 40
+const AFTER = 25
+
+/** Takes what is found of what was typed, as soon as it is. */
+function pressOnceFound(field: () => HTMLInputElement | null, looks: number): void {
+  setTimeout(() => {
+    const at = field()
+    if (!at || looks > LOOKS) return
+    if (at.closest('[cmdk-root]')?.querySelector('[cmdk-item][aria-selected=true]')) press(at, 'Enter')
+    else pressOnceFound(field, looks + 1)
+  }, AFTER)
 }

@@ -25,7 +25,7 @@ const rectangles = (s: Sheet) =>
     .filter((m): m is Extract<Mark, { kind: 'path' }> => m.kind === 'path' && m.pen === 'visible')
     .map(({ corners: [a, , c] }) => [c!.x - a!.x, c!.y - a!.y])
 
-test('pieces that nothing is done to stand up to four to a sheet, as many on each, each at the scale that is said', () => {
+test('plain pieces stand up to four to a sheet, as many on each, at the scale that is said', () => {
   const sheets = sheetsOf(boards(5))
   expect(sheets.map((s) => s.title)).toEqual(['Assembly', 'Pieces', 'A A, B B, C C', 'D D, E E'])
   const [first, last] = sheets.slice(2)
