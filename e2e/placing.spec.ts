@@ -128,10 +128,16 @@ test('a piece is dragged to a face and holds to it, pulled longer, typed over, a
   })
 })
 
+/** A script that does not come before what is given is called. */
+async function holdBack(page: Page, script: RegExp): Promise<() => void> {
+  let come = () => {}
+  const held = new Promise<void>((free) => (come = free))
+  await page.route(script, async (route) => (await held, route.continue()))
+  return () => come()
+}
+
 test('what is told before the pieces are worked out is done once they are', async ({ page }) => {
-  let workOut = () => {}
-  const held = new Promise<void>((free) => (workOut = free))
-  await page.route(/assets\/model-.*\.js/, async (route) => (await held, route.continue()))
+  const workOut = await holdBack(page, /assets\/model-.*\.js/)
   await openDemo(page)
   await page.keyboard.press('a')
   await expect(page.getByText('Pick a face for “Face to move”, or press Esc')).toBeVisible()
@@ -147,9 +153,7 @@ test('what is told before the pieces are worked out is done once they are', asyn
 })
 
 test('a ready-made that is asked for before it is drawn comes once it can', async ({ page }) => {
-  let workOut = () => {}
-  const held = new Promise<void>((free) => (workOut = free))
-  await page.route(/assets\/model-.*\.js/, async (route) => (await held, route.continue()))
+  const workOut = await holdBack(page, /assets\/model-.*\.js/)
   const maker = new Maker(page)
   await maker.startProject('Larkmoor stand', 'millimetres')
   await page.keyboard.press('w')
@@ -159,9 +163,7 @@ test('a ready-made that is asked for before it is drawn comes once it can', asyn
 })
 
 test('a stock that is typed before its list is there is the one that is taken', async ({ page }) => {
-  let come = () => {}
-  const held = new Promise<void>((free) => (come = free))
-  await page.route(/assets\/StockList-.*\.js/, async (route) => (await held, route.continue()))
+  const come = await holdBack(page, /assets\/StockList-.*\.js/)
   const maker = new Maker(page)
   await maker.startProject('Larkmoor rods', 'millimetres')
   await page.keyboard.press('b')

@@ -6,7 +6,7 @@ import { boughtFor, planedFrom, sayPlaned, type Alike } from '../cuts'
 import type { FaceName } from '../document'
 import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
-import { cutsOf, reachOf } from '../solid'
+import { cutsOf, reachOf, type Recipe } from '../solid'
 import { cornersOf, FACE_AT, FACE_NAMES, sayFace, toRoom, type Box, type Frame, type Vec3 } from '../pieces'
 import type { Instance } from '../resolve'
 import {
@@ -81,7 +81,7 @@ export function* pieceSheets(
   // What is bent is made from a strip, and is as large as it comes out.
   const bent = features.map((f) => workKind(f).sizes?.(f.data).block).find((b) => b !== undefined)
   const wood = bent ? null : reach
-  const axes = bent ? [] : axesOf(model, piece, s)
+  const axes = bent ? [] : axesOf(features, model.recipe(piece), s)
   const circles = features.flatMap((f) => circleIn(f) ?? [])
   for (const [view, place] of [
     [views[0], atMain],
@@ -290,11 +290,11 @@ function roundsOf(features: readonly Feature[], say: (mm: number) => string): Ro
 const MOST_ROUNDS = 48
 
 /** Every axis that something of a piece is round about, its own too. */
-function axesOf(model: Model, piece: Instance, scale: number): RoundAxis[] {
-  const byId = new Map(model.features(piece).map((f) => [f.id, f]))
+function axesOf(features: readonly Feature[], recipe: Recipe, scale: number): RoundAxis[] {
+  const byId = new Map(features.map((f) => [f.id, f]))
   const isHole = (work: string) => byId.has(work) && workKind(byId.get(work)!).holes !== undefined
   // What a bit has rounded in a corner is no hole.
-  return cutsOf(model.recipe(piece)).flatMap(({ work, tools }) =>
+  return cutsOf(recipe).flatMap(({ work, tools }) =>
     tools.flatMap(toolAxes).filter((a) => a.radius * scale > SMALLEST || isHole(work)),
   )
 }
@@ -325,12 +325,13 @@ function callouts(
 ): string[] {
   const counts = new Map<string, number>()
   for (const f of features) {
-    const text = sayPlain(workKind(f).callout(f.data), say)
-    const one = workKind(f).toldAtOnce ? 1 : countOf(f)
-    const ring = inRing(f) ? features.filter((other) => other.step === f.step) : null
+    const ring = inRing(f)
     if (ring && f.again) continue
-    const [said, n] = ring ? [`${text}, evenly round the middle`, ring.length * one] : [text, one]
-    counts.set(said, (counts.get(said) ?? 0) + n)
+    const text = sayPlain(workKind(f).callout(f.data), say)
+    const times = ring ? features.filter((other) => other.step === f.step).length : 1
+    const one = workKind(f).toldAtOnce ? 1 : countOf(f)
+    const said = ring ? `${text}, evenly round the middle` : text
+    counts.set(said, (counts.get(said) ?? 0) + times * one)
   }
   return [...counts].map(([text, n]) => (n > 1 ? `${n} × ${text}` : text[0]!.toUpperCase() + text.slice(1)))
 }
