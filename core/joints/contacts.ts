@@ -25,6 +25,7 @@ import type { Instance } from '../resolve'
 import { pointInto } from '../work'
 import { rimIn, rimMisses } from './rims'
 import { rodIn } from './rod/line'
+import { crosses, onSlope, slopeBefore } from './slopes'
 import {
   cornerOf,
   distanceTo,
@@ -38,10 +39,10 @@ import {
 } from './meet'
 
 /**
- * How two pieces come together: flat on each other, one let into the other, as a round rod or otherwise,
- * through it, or at an angle.
+ * How two pieces come together: flat on each other, the same where either is sawn to a slope, one let into
+ * the other, as a round rod or otherwise, through it, or at an angle.
  */
-export type ContactSort = 'flat' | 'let' | 'rod' | 'crossing' | 'tee' | 'corner' | 'angle'
+export type ContactSort = 'flat' | 'slope' | 'let' | 'rod' | 'crossing' | 'tee' | 'corner' | 'angle'
 
 /** Two pieces that come together. The one that would go into the other comes first. */
 export interface Contact {
@@ -61,6 +62,8 @@ export interface Contact {
   readonly patch: Box
   /** The guest is a round rod. */
   readonly rod?: true
+  /** The guest lies on a slope that is sawn on either, or runs to one on the host. */
+  readonly slope?: true
 }
 
 /** The pairs of instances whose boxes are no further apart than `within`, in a steady order. */
@@ -99,8 +102,39 @@ function touch(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contac
     rodInto(a, b, outlines) ??
     flat(a, b, within, outlines) ??
     (outlines(a).flats.length > 0 ? flat(b, a, within, outlines) : null) ??
+    sloping(a, b, within, outlines) ??
+    toSlope(a, b, outlines) ??
     overlapping(a, b, within, outlines)
   )
+}
+
+/** Two that lie on each other with a slope. */
+function sloping(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contact | null {
+  const met = onSlope(a, b, outlines, within)
+  if (!met) return null
+  const turned = rank(met.guest.face) > rank(met.host.face)
+  const [guest, guestFace, host, hostFace] = turned
+    ? [b, met.host.face, a, met.guest.face]
+    : [a, met.guest.face, b, met.host.face]
+  const { gap, patch } = met
+  return { sort: 'slope', guest, guestFace, host, hostFace, cornerFace: null, gap, patch, slope: true }
+}
+
+/** A piece that ends in the wood behind a slope of the other, and begins before it. */
+function toSlope(a: Instance, b: Instance, outlines: Outlines): Contact | null {
+  for (const [guest, host] of [
+    [a, b],
+    [b, a],
+  ] as const)
+    for (const guestFace of FACE_NAMES) {
+      if (FACE_AT[guestFace].axis === 2) continue
+      const slope = slopeBefore(guest, guestFace, host, outlines)
+      if (!slope || penetration(a, b) < TOUCHING || !crosses(guest, guestFace, slope)) continue
+      const hostFace = slope.face
+      const patch = sharedBox(guest, host)
+      return { sort: 'tee', guest, guestFace, host, hostFace, cornerFace: null, gap: 0, patch, slope: true }
+    }
+  return null
 }
 
 function flat(a: Instance, b: Instance, within: Mm, outlines: Outlines): Contact | null {
@@ -290,7 +324,8 @@ export const sortOfFace = (face: FaceName): (typeof SORT)[number] => SORT[FACE_A
 /** "end to face", "edge to edge", "end to face at a corner", "crossing", "at an angle", … */
 export function classOf(c: Contact): string {
   if (c.sort === 'angle') return 'at an angle'
-  if (c.sort !== 'flat') return c.sort
+  if (c.sort === 'slope') return 'on a slope'
+  if (c.sort !== 'flat') return c.slope ? `${c.sort} to a slope` : c.sort
   return `${sortOfFace(c.guestFace)} to ${sortOfFace(c.hostFace)}${c.cornerFace ? ' at a corner' : ''}`
 }
 
@@ -313,6 +348,7 @@ export function groupContacts(contacts: readonly Contact[]): ContactGroup[] {
 }
 
 const HOW: Readonly<Record<Exclude<ContactSort, 'flat'>, string>> = {
+  slope: 'on the slope of',
   let: 'let into',
   rod: 'as a rod in',
   crossing: 'across',
@@ -322,10 +358,15 @@ const HOW: Readonly<Record<Exclude<ContactSort, 'flat'>, string>> = {
 }
 
 function sayGroup(contacts: readonly Contact[]): string {
-  const { sort, guestFace, cornerFace } = contacts[0]!
+  const { sort, slope, guestFace, cornerFace } = contacts[0]!
   const guest = together(contacts.map((c) => stem(c.guest.name)))
   const host = together(contacts.map((c) => stem(c.host.name)))
-  const how = sort === 'flat' ? `${sortOfFace(guestFace)} against` : HOW[sort]
+  const how =
+    sort === 'flat'
+      ? `${sortOfFace(guestFace)} against`
+      : sort !== 'slope' && slope
+        ? 'up to the slope of'
+        : HOW[sort]
   return `${contacts.length} × ${guest} ${how} ${host}${cornerFace ? ', at a corner' : ''}`
 }
 

@@ -108,13 +108,14 @@ export class Deriving {
 
   /**
    * Every place where a face of the first member touches the second, or meets it as is asked, or else in
-   * another way; says so when a first member does not.
+   * another way; says so when a first member does not, nor lies there as is asked.
    */
   meetings(
     face = this.face(0),
     hostMember = 1,
     meets: (m: Meeting) => boolean = (m) => Math.abs(m.gap) <= TOUCHING,
     otherwise: (guest: Instance, host: Instance) => Meeting | null = () => null,
+    lies: (guest: Instance, host: Instance) => boolean = () => false,
   ): Meeting[] {
     const hosts = this.members(hostMember)
     if (!face) {
@@ -127,7 +128,8 @@ export class Deriving {
         const m = meet(guest, face, host, this.outlines)
         return (m && meets(m) ? m : otherwise(guest, host)) ?? []
       })
-      if (found.length === 0 && others.length > 0) this.wrong(sayApart(guest, face, others, this.say))
+      if (found.length === 0 && others.length > 0 && !others.some((host) => lies(guest, host)))
+        this.wrong(sayApart(guest, face, others, this.say))
       return found
     })
   }

@@ -1,10 +1,11 @@
 /** Round and many-sided shelves let into legs that stand about them at any angle. */
 import fc from 'fast-check'
 import { findAlike } from '../cuts'
-import { change, onFace, Outline, type Change } from '../document'
+import { change, Outline } from '../document'
 import { modelOf, type Model } from '../model'
 import { lookOver } from '../proof'
 import type { Kernel } from '../solid'
+import { circle, corners, saw } from '../testing/outlines'
 import { runs } from '../testing/runs'
 import { block, join, make, placed, testKernel, volume } from '../testing/scenario'
 import { jointsAt, offersOf, openContacts } from './offers'
@@ -14,28 +15,12 @@ beforeAll(async () => {
   kernel = await testKernel()
 })
 
-const sawn = (on: string, outline: unknown, face: 'face' | 'back'): Change =>
-  change.addStep({
-    on,
-    step: {
-      id: `w${on}`,
-      kind: 'shape',
-      off: false,
-      at: onFace(face),
-      fields: {},
-      options: {},
-      outline: Outline.parse(outline),
-    },
-  })
-const disc = (radius: number) => ({
-  points: { p1: [100, 100], p2: [100 + radius, 100] },
-  edges: [{ id: 'e1', kind: 'circle', centre: 'p1', rim: 'p2' }],
-})
+const disc = (radius: number) => circle(100, 100, radius)
 /** Legs of 18 × 80 from 60 off the middle on, in a ring; a shelf about it, sawn from a square of 200. */
-const stand = (count: number, outline: unknown, face: 'face' | 'back' = 'face', start = '0') =>
+const stand = (count: number, outline: Outline, face: 'face' | 'back' = 'face', start = '0') =>
   make([
     ...block('a', 'right-up', [0, 200], [0, 200], [150, 12]),
-    sawn('a', outline, face),
+    saw('a', outline, face),
     ...block('b', 'up-front', [160, 80], [91, 18], [0, 400]),
     change.setRepeat({
       id: 'b',
@@ -81,17 +66,13 @@ test.each([
 })
 
 test('a many-sided shelf takes the box round what of it is in a leg, however that is turned', () => {
-  const polygon = (n: number, r: number) => {
-    const ids = Array.from({ length: n }, (_, k) => `p${k + 1}`)
-    const at = (k: number) => {
-      const a = (2 * Math.PI * k) / n
-      return [100 + r * Math.cos(a), 100 + r * Math.sin(a)]
-    }
-    return {
-      points: Object.fromEntries(ids.map((id, k) => [id, at(k)])),
-      edges: ids.map((from, k) => ({ id: `e${k + 1}`, kind: 'line', from, to: ids[(k + 1) % n] })),
-    }
-  }
+  const polygon = (n: number, r: number) =>
+    corners(
+      ...Array.from({ length: n }, (_, k): [number, number] => {
+        const a = (2 * Math.PI * k) / n
+        return [100 + r * Math.cos(a), 100 + r * Math.sin(a)]
+      }),
+    )
   fc.assert(
     fc.property(
       fc.integer({ min: 3, max: 12 }),
@@ -146,7 +127,7 @@ test('whatever is in a ring about what is round comes out alike, joined and work
         const top = [
           // Over the legs, or under them.
           ...block('t', 'right-up', [0, 200], [0, 200], up ? [400, 18] : [-18, 18]),
-          sawn('t', disc(100), face),
+          saw('t', disc(100), face),
         ]
         const fields = FIELDS[kind]
         const onTop = join(kind, [up ? 'b.end2' : 'b.end1', 't'], fields)

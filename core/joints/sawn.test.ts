@@ -1,9 +1,10 @@
 import { findAlike } from '../cuts'
-import { change, onFace, Outline, type Step } from '../document'
+import { change, onFace, type Step } from '../document'
 import { modelOf, type Model } from '../model'
 import { lookOver } from '../proof'
 import type { Kernel } from '../solid'
 import { block, instance, join, make, testKernel, volume } from '../testing/scenario'
+import { circle, corners, sawnTo } from '../testing/outlines'
 import { workKind, type Feature, type Mortise } from '../work'
 import { findContacts } from './contacts'
 import { offersOf, openContacts } from './offers'
@@ -15,25 +16,13 @@ beforeAll(async () => {
   kernel = await testKernel()
 })
 
-const sawn = (outline: unknown, face: 'face' | 'back' = 'face'): Step => ({
-  id: 'w1',
-  kind: 'shape',
-  off: false,
-  at: onFace(face),
-  fields: {},
-  options: {},
-  outline: Outline.parse(outline),
-})
 /** A disc about the middle of a square of 300. */
-const DISC = {
-  points: { p1: [150, 150], p2: [300, 150] },
-  edges: [{ id: 'e1', kind: 'circle', centre: 'p1', rim: 'p2' }],
-}
+const DISC = circle(150, 150, 150)
 /** A top, and legs under it in a ring, each from 40 off the middle to beyond the rim. */
 const table = (count: number, face: 'face' | 'back') =>
   make([
     ...block('a', 'right-up', [0, 300], [0, 300], [400, 18]),
-    change.addStep({ on: 'a', step: sawn(DISC, face) }),
+    change.addStep({ on: 'a', step: sawnTo(DISC, face) }),
     ...block('b', 'up-front', [190, 130], [141, 18], [0, 400]),
     change.setRepeat({
       id: 'b',
@@ -103,15 +92,7 @@ const said = (f: Feature) =>
     .join('')
 
 test('a tenon on an end that is sawn narrower stays within what is left of it', () => {
-  const rail = sawn({
-    points: { p1: [0, 0], p2: [400, 0], p3: [400, 60], p4: [200, 90], p5: [0, 60] },
-    edges: ['p1', 'p2', 'p3', 'p4', 'p5'].map((from, k, all) => ({
-      id: `e${k + 1}`,
-      kind: 'line',
-      from,
-      to: all[(k + 1) % 5],
-    })),
-  })
+  const rail = sawnTo(corners([0, 0], [400, 0], [400, 60], [200, 90], [0, 60]))
   const project = make([
     ...block('a', 'up-left', [0, 60], [0, 60], [0, 700]),
     ...block('b', 'right-front', [60, 400], [20, 18], [100, 90]),
@@ -132,26 +113,9 @@ test('a tenon on an end that is sawn narrower stays within what is left of it', 
 describe('a leg that is cut back', () => {
   const BACK = 25
   /** As it is seen on its face: whole below and above, further in between 150 and 350. */
-  const outline = {
-    points: {
-      p1: [0, 0],
-      p2: [500, 0],
-      p3: [500, 60],
-      p4: [350, 60],
-      p5: [350, 35],
-      p6: [150, 35],
-      p7: [150, 60],
-      p8: [0, 60],
-    },
-    edges: [1, 2, 3, 4, 5, 6, 7, 8].map((n) => ({
-      id: `e${n}`,
-      kind: 'line',
-      from: `p${n}`,
-      to: `p${(n % 8) + 1}`,
-    })),
-  }
+  const outline = corners([0, 0], [500, 0], [500, 60], [350, 60], [350, 35], [150, 35], [150, 60], [0, 60])
   const notched: Step = {
-    ...sawn(outline),
+    ...sawnTo(outline),
     id: 'w2',
     kind: 'saw',
     outline: undefined,
@@ -167,7 +131,7 @@ describe('a leg that is cut back', () => {
       ...more,
     ])
   test.each([
-    ['an outline', sawn(outline)],
+    ['an outline', sawnTo(outline)],
     ['a notch', notched],
   ])('by %s meets the end of a shelf there', (_, step) => {
     const m = modelOf(built(step))
@@ -198,7 +162,7 @@ describe('a leg that is cut back', () => {
   })
   test('takes a dado, a tenon and dowels, counted from there', () => {
     const left = (...j: Array<ReturnType<typeof join>>) =>
-      volume(modelOf(built(sawn(outline), ...j)), 'a#1', kernel)
+      volume(modelOf(built(sawnTo(outline), ...j)), 'a#1', kernel)
     const plain = left()
     expect(plain).toBeCloseTo((500 * 60 - 200 * BACK) * 18, 3)
     expect(plain - left(join('housing', ['s.end2', 'a'], { depth: 6, fit: 0 }))).toBeCloseTo(6 * 18 * 18, 3)
@@ -209,7 +173,7 @@ describe('a leg that is cut back', () => {
       { ends: 'square' },
     )
     expect(plain - left(tenon)).toBeCloseTo(20 * 6 * 12, 3)
-    const model = modelOf(built(sawn(outline), join('housing', ['s.end2', 'a'], { depth: 6, fit: 0 })))
+    const model = modelOf(built(sawnTo(outline), join('housing', ['s.end2', 'a'], { depth: 6, fit: 0 })))
     expect(lookOver(model).filter((f) => f.level === 'stop')).toEqual([])
     const [dado] = model.features(instance(model, 'a#1'))
     expect(

@@ -86,7 +86,8 @@ export function facesOf<B extends Body>(
     }
     return [{ host: { ...host, shoulder }, within, sunk }]
   })
-  return [{ host, within: host.shoulder, sunk: 0 }, ...flats]
+  const left = leftAt(host, face, outlines)
+  return [...(left ? [{ host, within: left, sunk: 0 }] : []), ...flats]
 }
 
 /** Where outlines cross a line square to one own axis, along another. */

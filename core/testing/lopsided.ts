@@ -3,6 +3,7 @@
  * symmetric, so that a mirror, a turn or a copy that goes wrong shows. Millimetres.
  */
 import { edgeAt, type Change } from '../document'
+import { corners, saw } from './outlines'
 import { block, join } from './scenario'
 
 /** A rail ending on the face of a post, off its middle. */
@@ -230,5 +231,11 @@ export const LOPSIDED: Readonly<Record<string, readonly Change[]>> = {
       tilts: [{ at: edgeAt('back', 'end1'), angle: '-11' }],
     }),
     join('trim', ['a.end2', 'b.back'], { gap: 2 }),
+  ],
+  'trim to a slope': [
+    ...block('a', 'right-up', [-270, 300], [0, 20], [200, 14]),
+    ...block('b', 'up-front', [0, 60], [-5, 40], [0, 400]),
+    saw('b', corners([0, 0], [400, 0], [400, 60], [0, 30])),
+    join('trim', ['a.end2', 'b.edge2'], { gap: 2 }, { to: 'slope' }),
   ],
 }

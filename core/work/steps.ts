@@ -25,6 +25,7 @@ import { isRod, withinBlock, woodAlong } from './state'
 import { seenAs } from './seated'
 import { seatsOn, type Seat } from './seats'
 import { aboutRod, toolInto, type Tool } from './tool'
+import { cutThrough } from './surfaces'
 import { blocksOf, imageOf, standingOn } from './woods'
 
 /** What the resolver asks of work, whatever its kind. */
@@ -185,7 +186,10 @@ export function outlinesOf(
         if (whole === null) return []
         const flats = own
           .surfaces(whole)
-          .flatMap((s) => (s.kind === 'flat' && s.rim ? [{ ...s, rim: s.rim }] : []))
+          .flatMap((s) =>
+            s.kind === 'flat' ? [{ ...s, rim: s.rim ?? cutThrough(s.normal, s.offset, i.size) }] : [],
+          )
+          .filter(({ rim }) => rim.length > 2)
         return [{ kept: own.keeps?.(whole) ?? null, flats }]
       })
       const made: SawnWood = {

@@ -158,7 +158,7 @@ export function liesOn(s: MadeSurface, at: Vec3, normal: Vec3): boolean {
 }
 
 /** The corners of what a plane cuts from a block, in no order. */
-function cutThrough(normal: Vec3, offset: Mm, size: Vec3): Vec3[] {
+export function cutThrough(normal: Vec3, offset: Mm, size: Vec3): Vec3[] {
   const corners = cornersOf({ min: [0, 0, 0], max: size })
   return corners.flatMap((a, k) =>
     AXES.flatMap((i): Vec3[] => {
