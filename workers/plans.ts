@@ -65,7 +65,10 @@ const worker = {
     key: string | null,
     face: FaceName,
   ): Promise<{ text: string; left: readonly string[] }> {
-    const { drawingFormat, flatOf, flatsOf } = await import('../core/exchange/drawings')
+    const [{ drawingFormat, flatsOf }, { flatOf }] = await Promise.all([
+      import('../core/exchange/drawings'),
+      import('../core/plans/flat'),
+    ])
     const model = modelOf(project)
     const k = await kernel()
     const one = model.resolved.instances.find((i) => i.key === key)
@@ -79,7 +82,7 @@ const worker = {
     key: string,
     face: FaceName,
   ): Promise<{ readonly pdf: Pdf | null; readonly left: readonly string[]; readonly why: string }> {
-    const { flatOf, patternSheets } = await import('../core/exchange/drawings')
+    const { flatOf, patternSheets } = await import('../core/plans/flat')
     const model = modelOf(project)
     const one = model.resolved.instances.find((i) => i.key === key)
     if (!one) return { pdf: null, left: [], why: 'That piece was deleted' }

@@ -2,6 +2,7 @@
  * Centre lines of what is round: long-dash-dot lines along its axis, and crossed where that is seen from its
  * end (ISO 128-2, line 04.1).
  */
+import type { Vec3 } from '../pieces'
 import type { PitchCircle, RoundAxis } from '../work'
 import { atU, atV, heightOf, widthOf, type Placed } from './drawn'
 import { project, type View } from './hidden/view'
@@ -38,12 +39,18 @@ function circleMarks({ centre, into, radius }: PitchCircle, view: View, place: P
   if (Math.abs(view.toward[into]) < 1 - END) return []
   const [u, v] = project(view, centre)
   const [x, y] = [atU(place, u), atV(place, v)]
-  const cross = 2 * ON
   return [
     { kind: 'arc', x, y, r: radius * place.scale, from: 0, to: 360, pen: 'centre' },
-    line(x - cross, y, x + cross, y, 'centre'),
-    line(x, y - cross, x, y + cross, 'centre'),
+    ...crossMarks(centre, view, place),
   ]
+}
+
+/** A cross where the middle of something round is. */
+export function crossMarks(centre: Vec3, view: View, place: Placed): Mark[] {
+  const [u, v] = project(view, centre)
+  const [x, y] = [atU(place, u), atV(place, v)]
+  const cross = 2 * ON
+  return [line(x - cross, y, x + cross, y, 'centre'), line(x, y - cross, x, y + cross, 'centre')]
 }
 
 function axisMarks(axes: readonly RoundAxis[], view: View, place: Placed): Mark[] {

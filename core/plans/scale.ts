@@ -19,7 +19,7 @@ const INCH: readonly Scale[] = [
   { factor: 1 / 32, says: '1/32 size' },
   { factor: 1 / 64, says: '1/64 size' },
 ]
-const METRIC: readonly Scale[] = [1, 2, 2.5, 5, 10, 20, 50, 100].map((n) => ({
+const METRIC: readonly Scale[] = [1, 2, 2.5, 3, 4, 5, 10, 20, 50, 100].map((n) => ({
   factor: 1 / n,
   says: `1:${n}`,
 }))
@@ -32,6 +32,22 @@ export function largestScale(unit: LengthUnit, fits: (factor: number) => boolean
   const series = unit === 'in' ? INCH : METRIC
   return series.find((s) => fits(s.factor)) ?? beyond(unit, fits)
 }
+
+/**
+ * The largest of the usual scales at which `fits`, and some smaller ones after it. `small`: larger than it
+ * is, too.
+ */
+export function scalesFrom(
+  unit: LengthUnit,
+  small: boolean,
+  fits: (factor: number) => boolean,
+  most: number,
+): Scale[] {
+  const series = [...(small ? ENLARGED : []), ...(unit === 'in' ? INCH : METRIC)]
+  const first = series.findIndex((s) => fits(s.factor))
+  return first < 0 ? [beyond(unit, fits)] : series.slice(first, first + most)
+}
+const ENLARGED: readonly Scale[] = [{ factor: 2, says: '2:1' }]
 
 /** Halves (inches) or 2, 5 and 10 times the usual (millimetres), as far as it takes. */
 function beyond(unit: LengthUnit, fits: (factor: number) => boolean): Scale {

@@ -50,7 +50,10 @@ export interface Text {
   readonly turn: number
   readonly face: 'measure' | 'title'
 }
-export type Mark = Line | ArcMark | PathMark | Text
+/** `part`: what of the sheet it belongs to: "view face", "picture", "note 2". */
+export type Mark = (Line | ArcMark | PathMark | Text) & { readonly part?: string }
+
+export const asPart = (part: string, marks: readonly Mark[]): Mark[] => marks.map((m) => ({ ...m, part }))
 
 export type Pen = 'visible' | 'hidden' | 'centre' | 'blank' | 'dimension' | 'frame'
 export const PENS: Readonly<Record<Pen, { width: number; dash: readonly number[] }>> = {

@@ -20,6 +20,8 @@ export interface Edge {
   readonly sharp: boolean
   /** The round surface it lies on: its tool, from 1, and its number there; null for none. */
   readonly wall: Round | null
+  /** The cuts of work that left the triangles on both sides, as a shape counts them; 0 for the blank. */
+  readonly works: readonly [number, number]
 }
 
 /** A round surface that runs into another by less than this does so without an edge. */
@@ -73,6 +75,7 @@ export function edgesOf(shape: Shape): Edge[] {
       n2,
       sharp: one !== other && cos < (flat ? turnOf(shape, tri, mate) : CREASE),
       wall: flat ? null : (roundOf(one) ?? roundOf(other)),
+      works: [shape.work[mate]!, shape.work[tri]!],
     })
   }
   return edges

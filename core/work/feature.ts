@@ -102,6 +102,24 @@ export interface PitchCircle {
   readonly radius: Mm
 }
 
+/** An angle between two ways from a place, unit vectors; own frame. */
+export interface Angle {
+  readonly at: Vec3
+  readonly ways: readonly [Vec3, Vec3]
+}
+
+/** A part of a circle, own frame: its middle and one place on it, and the axis that it is seen along. */
+export interface ArcOf {
+  readonly centre: Vec3
+  readonly at: Vec3
+  readonly into: Axis
+  readonly radius: Mm
+  /** All of the circle. */
+  readonly whole: boolean
+  /** It rounds a corner: its middle follows from the sides it runs into. */
+  readonly corner: boolean
+}
+
 /** What there is to know about one kind of work. */
 export interface WorkKind<D = unknown> {
   readonly kind: string
@@ -138,6 +156,12 @@ export interface WorkKind<D = unknown> {
   ): ReadonlyArray<Doubt | null>
   /** The round holes that it bores, for what stands in line with them, turns in them or is too near. */
   holes?(data: D): Holes
+  /** The angles that a drawing shows, where they are seen as they are. */
+  angles?(data: D): readonly Angle[]
+  /** The arcs of what is drawn for it, which a drawing tells by their radii. */
+  arcs?(data: D): readonly ArcOf[]
+  /** What is drawn for it has curves that only a pattern tells. */
+  free?(data: D): boolean
   /** Threads, which are drawn and not cut. */
   threads?(data: D): readonly Threaded[]
   /** What it is round to: diameters, and where on which axis each is, in their order along it. */

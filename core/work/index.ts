@@ -105,6 +105,8 @@ export {
   type Dimension,
   type Feature,
   type Holes,
+  type Angle,
+  type ArcOf,
   type PitchCircle,
   type Sentence,
   type Standing,

@@ -2,7 +2,7 @@ import { change, onFace, Outline, type Step } from '../document'
 import { modelOf } from '../model'
 import { boxRecipe, type Kernel } from '../solid'
 import { block, instance, join, make, testKernel } from '../testing/scenario'
-import { flatOf } from '../exchange/drawings/flat'
+import { flatOf } from '../plans/flat'
 import { areaOf } from '../outline'
 
 let kernel: Kernel

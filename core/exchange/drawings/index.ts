@@ -1,5 +1,2 @@
-export { flatOf } from './flat'
-export { patternSheets } from './pattern'
 export { flatsOf } from './sheet'
 export { DRAWING_FORMATS, drawingFormat } from './formats'
-export type { Flat } from './kind'

@@ -4,8 +4,7 @@ import type { FaceName } from '../../document'
 import type { Model } from '../../model'
 import { placed, type Place2, type Segment } from '../../outline'
 import type { Kernel } from '../../solid'
-import { flatOf } from './flat'
-import type { Flat, Layer } from './kind'
+import { flatOf, type Flat, type Layer } from '../../plans/flat'
 
 const GAP = 40
 /** Under each row, for names. */

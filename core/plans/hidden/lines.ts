@@ -4,7 +4,7 @@
  * is another, both linear, so what is hidden is found exactly.
  */
 import { carried, dot, handOf, toRoom, type Frame, type Vec3 } from '../../pieces'
-import { drain, edgesOf, type Shape } from '../../solid'
+import { drain, edgesOf, type Edge, type Shape } from '../../solid'
 import { toolCylinder, type Tool } from '../../work'
 import { mergeArcs, mergeSegments, type Arc, type Segment } from './merge'
 import { Occluders } from './occluders'
@@ -51,13 +51,51 @@ export function* drawingView(
   view: View,
   options: Wanted,
 ): Generator<undefined, Drawn> {
-  const { edges, circles, occluders } = layOut(solids, view, options.arcs ?? false)
-  if (occluders.count === 0) return { visible: [], hidden: [], arcs: { visible: [], hidden: [] } }
+  return drawnOf(yield* findingLines(solids, view, options))
+}
+
+/** Stretches of edges or of circles, and by their places in the list the cuts of work beside them. */
+interface Found<T> {
+  readonly all: T[]
+  readonly works: Array<Edge['works']>
+}
+const none = <T>(): Found<T> => ({ all: [], works: [] })
+const put = <T>({ all, works }: Found<T>, one: T, of: Edge['works']) => {
+  all.push(one)
+  works.push(of)
+}
+
+/** What is seen and what is hidden in a view, as it was found. */
+export interface FoundLines {
+  readonly visible: Found<Segment>
+  readonly hidden: Found<Segment>
+  readonly arcs: { readonly visible: Found<Arc>; readonly hidden: Found<Arc> }
+}
+
+/** Its lines, each once; of what is hidden, that which lies beside such works. */
+export function drawnOf(
+  { visible, hidden, arcs }: FoundLines,
+  shows: (works: Edge['works']) => boolean = () => true,
+): Drawn {
+  const shown = <T>(found: Found<T>) => found.all.filter((_, k) => shows(found.works[k]!))
+  return {
+    ...mergeSegments(visible.all, shown(hidden)),
+    arcs: mergeArcs(arcs.visible.all, shown(arcs.hidden)),
+  }
+}
+
+/** All lines of a view before they are joined. Yields now and then. */
+export function* findingLines(
+  solids: readonly Solid[],
+  view: View,
+  options: Wanted,
+): Generator<undefined, FoundLines> {
+  const { edges, circles, works, occluders } = layOut(solids, view, options.arcs ?? false)
+  const [visible, hidden] = [none<Segment>(), none<Segment>()]
+  const arcs = { visible: none<Arc>(), hidden: none<Arc>() }
+  if (occluders.count === 0) return { visible, hidden, arcs }
   yield
   occluders.finish()
-  const visible: Segment[] = []
-  const hidden: Segment[] = []
-  const arcs = { visible: [] as Arc[], hidden: [] as Arc[] }
   for (let e = 0; e < edges.length; e += 6) {
     if (e % (6 * EDGES) === 0) yield
     const [au, av, bu, bv] = [edges[e]!, edges[e + 1]!, edges[e + 3]!, edges[e + 4]!]
@@ -65,28 +103,28 @@ export function* drawingView(
     if (Math.hypot(du, dv) < POINT) continue
     const cover = occluders.over(au, av, edges[e + 2]!, bu, bv, edges[e + 5]!)
     const circle = circles.get(e)
-    if (circle) {
-      const part = partOf(circle, au, av, bu, bv)
-      let seen = 0
-      for (let n = 0; n < cover.size; n++) {
-        if (cover.start(n) > seen) arcs.visible.push(part(seen, cover.start(n)))
-        if (options.hidden) arcs.hidden.push(part(cover.start(n), cover.end(n)))
-        seen = cover.end(n)
-      }
-      if (seen < 1) arcs.visible.push(part(seen, 1))
-      continue
+    const of = works[e / 6]!
+    const part = circle && partOf(circle, au, av, bu, bv)
+    const stretch = (how: 'visible' | 'hidden', t0: number, t1: number) => {
+      if (part) put(arcs[how], part(t0, t1), of)
+      else
+        put(
+          how === 'visible' ? visible : hidden,
+          [au + du * t0, av + dv * t0, au + du * t1, av + dv * t1],
+          of,
+        )
     }
     let from = 0
     for (let n = 0; n < cover.size; n++) {
       const [t0, t1] = [cover.start(n), cover.end(n)]
-      if (t0 > from) visible.push([au + du * from, av + dv * from, au + du * t0, av + dv * t0])
-      if (options.hidden) hidden.push([au + du * t0, av + dv * t0, au + du * t1, av + dv * t1])
+      if (t0 > from) stretch('visible', from, t0)
+      if (options.hidden) stretch('hidden', t0, t1)
       from = t1
     }
-    if (from < 1) visible.push([au + du * from, av + dv * from, bu, bv])
+    if (from < 1) stretch('visible', from, 1)
   }
   yield
-  return { ...mergeSegments(visible, hidden), arcs: mergeArcs(arcs.visible, arcs.hidden) }
+  return { visible, hidden, arcs }
 }
 
 type Circle = Pick<Arc, 'u' | 'v' | 'r'>
@@ -103,12 +141,13 @@ function partOf(c: Circle, au: number, av: number, bu: number, bv: number): (t0:
 }
 
 /**
- * Edges on the paper, six numbers each, by their place those that lie on a circle, and all that may hide
- * them.
+ * Edges on the paper, six numbers each, by their place those that lie on a circle, the works beside each, and
+ * all that may hide them.
  */
 function layOut(solids: readonly Solid[], view: View, arcs: boolean) {
   const edges: number[] = []
   const circles = new Map<number, Circle>()
+  const works: Array<Edge['works']> = []
   const occluders = new Occluders()
   for (const { shape, frame, undrawn } of solids) {
     const { triangles } = shape
@@ -123,6 +162,7 @@ function layOut(solids: readonly Solid[], view: View, arcs: boolean) {
       const circle =
         arcs && e.wall ? circleOf(shape.tools[e.wall.tool - 1]!, e.wall.surface, frame, view) : null
       if (circle) circles.set(edges.length, circle)
+      works.push(e.works)
       edges.push(p[a]!, p[a + 1]!, p[a + 2]!, p[b]!, p[b + 1]!, p[b + 2]!)
     }
     for (let k = 0; k < triangles.length; k += 3) {
@@ -138,7 +178,7 @@ function layOut(solids: readonly Solid[], view: View, arcs: boolean) {
         occluders.add(p[a]!, p[a + 1]!, p[a + 2]!, p[b]!, p[b + 1]!, p[b + 2]!, p[c]!, p[c + 1]!, p[c + 2]!)
     }
   }
-  return { edges, circles, occluders }
+  return { edges, circles, works, occluders }
 }
 
 /** The circle that a tool's round wall is seen as, from along its axis; null from elsewhere. */

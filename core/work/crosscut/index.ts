@@ -4,13 +4,26 @@ import { own } from './own'
 import type { SawCut } from './sawcut'
 
 export { takesAny, type SawCut } from './sawcut'
-import { AXES, FACE_AT, faceAt, sayFace, type Axis } from '../../pieces'
+import {
+  AXES,
+  dot,
+  FACE_AT,
+  faceAt,
+  minus,
+  norm,
+  sayFace,
+  unitVector,
+  vec3,
+  type Axis,
+  type Vec3,
+} from '../../pieces'
 import {
   capital,
   forPartner,
   REFERENCE,
   sayDegrees,
   theFace,
+  type Angle,
   type Sentence,
   type WorkDefinition,
   defineWork,
@@ -132,6 +145,42 @@ export function saySettings(c: SawCut): string {
   return said.length > 0 ? said.join(', ') : 'square'
 }
 
+/** A line that is nearer to one side than this share of the other is along it. */
+const SKEW = 1e-6
+
+/** The angle between a cut and the side of the wood it leaves, the sharper one, where that is seen. */
+function anglesOf({ normal, offset, size }: SawCut): Angle[] {
+  // From its face, where it leans as well, and from beside where it does not.
+  return AXES.flatMap((into): Angle[] => {
+    const [u, v] = AXES.filter((i) => i !== into) as [Axis, Axis]
+    if (into !== 2 && Math.abs(normal[into]) > SKEW) return []
+    if (Math.abs(normal[u]) < SKEW || Math.abs(normal[v]) < SKEW) return []
+    const line = offset - normal[into] * size[into]
+    const at = (i: Axis, a: Mm, b: Mm): Vec3 => vec3((k) => (k === into ? size[into] : k === i ? a : b))
+    const both: ReadonlyArray<readonly [Axis, Axis]> = [
+      [u, v],
+      [v, u],
+    ]
+    const ends = both.flatMap(([i, k]) =>
+      [0, size[i]].flatMap((a) => {
+        const b = (line - normal[i] * a) / normal[k]
+        return b > -SKEW && b < size[k] + SKEW ? [{ side: k, p: at(i, a, b) }] : []
+      }),
+    )
+    const found = ends.flatMap(({ side, p }): Angle[] => {
+      const far = ends.map((e) => e.p).reduce((a, b) => (apart(b, p) > apart(a, p) ? b : a))
+      if (apart(far, p) < 1) return []
+      const cut = unitVector(minus(far, p))
+      // Along the side into the wood that stays.
+      const way = vec3((k) => (k === side ? (normal[side] > 0 ? -1 : 1) : 0))
+      return [{ at: p, ways: [way, cut] }]
+    })
+    const sharp = ({ ways: [a, b] }: Angle) => dot(a, b)
+    return found.sort((a, b) => sharp(b) - sharp(a)).slice(0, 1)
+  })
+}
+const apart = (a: Vec3, b: Vec3): Mm => norm(minus(a, b))
+
 /** What there is to know about a saw cut, whatever it is called. */
 export const sawCut = {
   name: (c: SawCut) => c.name,
@@ -145,6 +194,7 @@ export const sawCut = {
   ],
   callout: (c: SawCut) => [`${c.name} on ${sayFace(c.face)}: ${saySettings(c)}`],
   // What lies at the very end is told by the size of the piece.
+  angles: anglesOf,
   dimensions: (c: SawCut) => endsOf(c).map(({ axis, mm }) => ({ axis, from: 0, to: mm, what: 'place' })),
 } satisfies Omit<WorkDefinition<SawCut>, 'kind'>
 

@@ -1,5 +1,6 @@
 import { FACE_AT, mainAxis, toRoom, type Axis } from '../../pieces'
 import { defineWork, doubt, REFERENCE, theSurface, toldOn, type Dimension, type Sentence } from '../feature'
+import { arcsOf, hasCurves } from '../arcs'
 import { sayRound } from '../laidout'
 import { BEYOND, loopOf, type Tool } from '../tool'
 import { sayLowered } from '../state'
@@ -41,6 +42,10 @@ const corners = (r: Recess): Sentence =>
 
 /** Own axes along and across the face, as it lies on this piece. */
 const axesOf = ({ ways }: Recess): [Axis, Axis] => ways.map(mainAxis) as [Axis, Axis]
+
+/** What is drawn for it, where that is no rectangle, slot or circle. */
+const segmentsOf = ({ shape, regions }: Recess) =>
+  shape === 'own' ? regions.flatMap(({ outer, inner }) => [outer, ...inner].flatMap((p) => p.segments)) : []
 
 export const recess = defineWork<Recess>({
   kind: 'recess',
@@ -95,6 +100,8 @@ export const recess = defineWork<Recess>({
     const floor = surface + (far ? -r.depth : r.depth)
     return [...sides, { axis, from: Math.min(surface, floor), to: Math.max(surface, floor), what: 'depth' }]
   },
+  arcs: (r) => arcsOf(r.frame, segmentsOf(r)).filter((a) => Math.abs(a.radius - r.radius) > 1e-6),
+  free: (r) => hasCurves(segmentsOf(r)),
   rounds: ({ data: r }) => (r.blunt ? r.radius : null),
   doubts: ({ data: r }, { name }, say) => [
     doubt(

@@ -1,5 +1,6 @@
 import { radiiOf, type Path, type Segment } from '../../outline'
 import { mainAxis, toRoom, type Box } from '../../pieces'
+import { arcsOf, hasCurves } from '../arcs'
 import { boundsOf } from '../drawn'
 import { defineWork, forPartner, theFace, type Dimension, type Sentence } from '../feature'
 import { BEYOND, boxInto, loopOf, straightLoop, type Loop, type Tool, type Vec2 } from '../tool'
@@ -46,14 +47,20 @@ function cut(w: Shaped): Tool[] {
   ]
 }
 
-const says = (w: Shaped): Sentence => {
+const sizes = (w: Shaped): Sentence => {
   const [low, high] = boundsOf(w.paths)
-  const radii = radiiOf(w.paths)
   return [
     w.keeps === 'inside' ? 'Saw to an outline ' : 'Saw out a shape ',
     { mm: high[0] - low[0] },
     ' × ',
     { mm: high[1] - low[1] },
+  ]
+}
+
+const says = (w: Shaped): Sentence => {
+  const radii = radiiOf(w.paths)
+  return [
+    ...sizes(w),
     ...(radii.length > 0 && radii.length <= 4
       ? [', r ', ...radii.flatMap((mm, n): Sentence => (n > 0 ? [', ', { mm }] : [{ mm }]))]
       : []),
@@ -96,6 +103,13 @@ function dimensions(w: Shaped): Dimension[] {
   })
 }
 
+const tooMany = (w: Shaped): boolean => segmentsOf(w).length > MOST_PLACES
+
+/** More radii are of something traced. */
+const MOST_RADII = 8
+const segmentsOf = ({ paths }: Shaped) => paths.flatMap((p) => p.segments)
+const toldByArcs = (w: Shaped): boolean => radiiOf(w.paths).length <= MOST_RADII
+
 /** Whether there is wood all round a path. */
 function within(path: Path, { wood: { min, max } }: Shaped): boolean {
   const [low, high] = boundsOf([path])
@@ -117,8 +131,11 @@ export const shape = defineWork<Shaped>({
     w.spared.length > 0 ? ', what goes into joints left standing' : '',
     forPartner(partner),
   ],
-  callout: (w) => [...says(w), `, on ${theFace(w.face)}`, ...sayStretch(w)],
+  // Radii are told where the arcs are.
+  callout: (w) => [...(toldByArcs(w) ? sizes(w) : says(w)), `, on ${theFace(w.face)}`, ...sayStretch(w)],
   dimensions,
+  arcs: (w) => (toldByArcs(w) ? arcsOf(w.frame, segmentsOf(w)) : []),
+  free: (w) => hasCurves(segmentsOf(w)) || !toldByArcs(w) || tooMany(w),
   roundAbout: ({ keeps, paths, frame, stretch }) => {
     const outer = paths.filter((p) => p.depth === 0).flatMap((p) => p.segments)
     const [arc] = outer

@@ -27,6 +27,17 @@ const says = (t: Turned): Sentence => {
   ]
 }
 
+/** On a drawing diameters about the length stand at their places, where they are few. */
+const calledOut = (t: Turned): Sentence => {
+  const standing = t.flats === 0 && mainAxis(t.frame.z) === 0 && t.stations.length <= TOLD
+  if (!standing) return says(t)
+  return [
+    'turn to a profile',
+    ...t.radii.flatMap((mm): Sentence => [', r ', { mm }]),
+    ...(t.off > 1e-6 ? [', about an axis ', { mm: t.off }, ' off the middle'] : []),
+  ]
+}
+
 /** As many diameters and places as a drawing shows. */
 const MOST = 16
 const once = (all: readonly number[]): number[] => [...new Map(all.map((n) => [n.toFixed(4), n])).values()]
@@ -57,7 +68,7 @@ export const turn = defineWork<Turned>({
   machine: () => 'lathe',
   cut: ({ frame, section, sides, flats }) => [{ kind: 'turned', frame, section, sides, flats }],
   describe: (t) => [...begun(says(t)), `, drawn on ${theFace(t.face)}`],
-  callout: says,
+  callout: calledOut,
   dimensions,
   roundAbout: ({ flats, frame }) => (flats > 0 ? null : mainAxis(frame.z)),
   diameters: ({ frame, stations, flats }) =>

@@ -5,7 +5,9 @@
 import type { Project } from '../../document'
 import type { LengthStyle, Mm } from '../../measure'
 import { cornersOf, extentOf, type Place2, type Segment } from '../../outline'
-import { line, MARGIN, PAPER, rule, SMALL, TEXT, write, type Mark, type Pen, type Sheet } from '../../plans'
+import { MARGIN } from '../frame'
+import { line, PAPER, SMALL, TEXT, write, type Mark, type Pen, type Sheet } from '../sheet'
+import { rule } from '../stick'
 import { sayLength } from '../../resolve'
 import type { Flat, Layer } from './kind'
 

@@ -1,7 +1,7 @@
 /** Patterns at full size: laid over each other as their crosses say, the sheets are the piece. */
 import fc from 'fast-check'
 import { cornersOf, polygon, type Place2, type Segment } from '../../outline'
-import { MARGIN, PAPER, type Mark } from '../../plans'
+import { MARGIN, PAPER, type Mark } from '../index'
 import type { Flat } from './kind'
 import { patternSheets } from './pattern'
 import { runs } from '../../testing/runs'
