@@ -27,7 +27,7 @@ const SHOULDER = 2.5
 const STEP = { x: 3, y: 2.5 } as const
 /** The nearest that are looked at in full; where none of those will do, more. */
 const MOST = 240
-const ALL = 4000
+const ALL = 2000
 /** What it costs that two leaders cross. */
 const CROSSED = 30
 /** Of the targets of one note, so many are looked at. */
@@ -141,14 +141,21 @@ function bestPlace(
     for (let x = area.x1; x + wide <= area.x2; x += STEP.x) {
       const box = { x1: x, y1: y, x2: x + wide, y2: y + high }
       if (!pictures.free(grown(box, CLEAR))) continue
-      for (const tip of tips) tries.push({ box, tip, cost: away(box, tip) })
+      // The nearest, and where none of those will do, each.
+      let near: Omit<Try, 'way'> | null = null
+      for (const tip of tips) {
+        const one = { box, tip, cost: away(box, tip) }
+        if (most > MOST) tries.push(one)
+        else if (!near || one.cost < near.cost) near = one
+      }
+      if (near) tries.push(near)
     }
   tries.sort((a, b) => a.cost - b.cost)
   let best: Try | null = null
   for (const { box, tip, cost } of tries.slice(0, most)) {
     if (best && cost >= best.cost) break
     const way = leaderOf(box, tip)
-    const over = crossings(way, (a, b, c, d) => texts.crossed(a, b, c, d))
+    const over = crossings(way, (a, b, c, d) => texts.crossed(a, b, c, d, 1))
     if (over > 0) continue
     const full =
       cost +
@@ -200,7 +207,7 @@ function beyond(way: Leader, on: Bounds, pictures: Room): number {
     for (let s = 0; s < steps; s++) {
       const [x, y] = [x1 + ((x2 - x1) * s) / steps, y1 + ((y2 - y1) * s) / steps]
       if (x > on.x1 && x < on.x2 && y > on.y1 && y < on.y2) continue
-      n += pictures.crossed(x, y, x, y) > 0 ? 1 : 0
+      n += pictures.isTaken(x, y) ? 1 : 0
     }
   }
   return n

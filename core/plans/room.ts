@@ -60,21 +60,32 @@ export class Room {
   }
 
   private stroke(x1: number, y1: number, x2: number, y2: number): void {
-    for (const [x, y] of along(x1, y1, x2, y2)) this.dot(x, y)
+    const steps = stepsOn(x1, y1, x2, y2)
+    for (let k = 0; k <= steps; k++) this.dot(x1 + ((x2 - x1) * k) / steps, y1 + ((y2 - y1) * k) / steps)
   }
 
   private dot(x: number, y: number): void {
-    const [c, r] = [Math.floor((x - this.area.x1) / CELL), Math.floor((y - this.area.y1) / CELL)]
-    if (c >= 0 && r >= 0 && c < this.wide && r < this.high) this.taken[r * this.wide + c] = 1
+    const at = this.cellAt(x, y)
+    if (at >= 0) this.taken[at] = 1
   }
 
-  /** How many squares on a line are taken. */
-  crossed(x1: number, y1: number, x2: number, y2: number): number {
+  /** The number of the square that a place is in; below nought off the room. */
+  private cellAt(x: number, y: number): number {
+    const [c, r] = [Math.floor((x - this.area.x1) / CELL), Math.floor((y - this.area.y1) / CELL)]
+    return c >= 0 && r >= 0 && c < this.wide && r < this.high ? r * this.wide + c : -1
+  }
+
+  isTaken(x: number, y: number): boolean {
+    const at = this.cellAt(x, y)
+    return at >= 0 && this.taken[at] === 1
+  }
+
+  /** How much of a line is taken, as places on it half a square apart; no more than `enough` are counted. */
+  crossed(x1: number, y1: number, x2: number, y2: number, enough = Infinity): number {
     let n = 0
-    for (const [x, y] of along(x1, y1, x2, y2)) {
-      const [c, r] = [Math.floor((x - this.area.x1) / CELL), Math.floor((y - this.area.y1) / CELL)]
-      if (c >= 0 && r >= 0 && c < this.wide && r < this.high) n += this.taken[r * this.wide + c]!
-    }
+    const steps = stepsOn(x1, y1, x2, y2)
+    for (let k = 0; k <= steps && n < enough; k++)
+      if (this.isTaken(x1 + ((x2 - x1) * k) / steps, y1 + ((y2 - y1) * k) / steps)) n++
     return n
   }
 
@@ -126,8 +137,6 @@ export class Room {
   }
 }
 
-/** Places on a line, no further apart than half a square. */
-function* along(x1: number, y1: number, x2: number, y2: number): Generator<readonly [number, number]> {
-  const steps = Math.max(1, Math.ceil(Math.hypot(x2 - x1, y2 - y1) / (CELL / 2)))
-  for (let k = 0; k <= steps; k++) yield [x1 + ((x2 - x1) * k) / steps, y1 + ((y2 - y1) * k) / steps]
-}
+/** So many steps of half a square make a line. */
+const stepsOn = (x1: number, y1: number, x2: number, y2: number): number =>
+  Math.max(1, Math.ceil(Math.hypot(x2 - x1, y2 - y1) / (CELL / 2)))
