@@ -23,7 +23,7 @@ const STEPS = [
     'plans',
     [
       ...['measure', 'document', 'rack', 'pieces', 'resolve', 'work', 'joints', 'solid', 'model', 'cuts'],
-      ...['finished', 'outline'],
+      ...['finished', 'outline', 'hardware'],
     ],
   ],
   [

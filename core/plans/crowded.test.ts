@@ -82,6 +82,6 @@ test.each([8, 20, 40, 60].flatMap((n) => BOARDS.map((b) => [n, b] as const)))(
       expect(over).toEqual([])
     }
     const last = sheets.at(-1)!
-    expect(texts(last).map((m) => m.text)).toContain(`${sheets.length + 2} of ${sheets.length + 2}`)
+    expect(texts(last).map((m) => m.text)).toContain(`${sheets.length} of ${sheets.length}`)
   },
 )

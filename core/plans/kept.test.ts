@@ -26,7 +26,7 @@ const kept = (project: Project, v: SavedView): Project => {
 async function drawn(v: SavedView): Promise<readonly Mark[]> {
   const sheets = [...planSheets(modelOf(kept(pair, v)), await testKernel())]
   expect(sheets.filter((s) => s.title === v.name)).toHaveLength(1)
-  return sheets[1]!.marks.filter((m) => m.kind !== 'text' && m.pen === 'visible')
+  return sheets.find((s) => s.title === v.name)!.marks.filter((m) => m.kind !== 'text' && m.pen === 'visible')
 }
 const acrossOf = (marks: readonly Mark[]) => {
   const xs = marks.flatMap((m) => (m.kind === 'line' ? [m.x1, m.x2] : []))

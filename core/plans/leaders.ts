@@ -15,7 +15,12 @@ export interface Tip {
 export interface Note {
   readonly text: string
   readonly tips: readonly Tip[]
+  /** It is a mark, in a ring. */
+  readonly ringed?: true
 }
+
+/** The radius of the ring round a mark. */
+const RING = 3.4
 
 /** The widest that a note is written before it goes on in a new line, and from one line to the next. */
 const WIDEST = 62
@@ -63,6 +68,16 @@ const sizeOf = (lines: readonly string[]) => ({
 const textsAt = (lines: readonly string[], x: number, y: number): Mark[] =>
   lines.map((text, n) => write(x, y + TEXT * 0.8 + 0.4 + n * LINE, text))
 
+const middleOf = ({ x1, y1, x2, y2 }: Bounds) => ({ x: (x1 + x2) / 2, y: (y1 + y2) / 2 })
+
+function ringedAt(text: string, box: Bounds): Mark[] {
+  const { x, y } = middleOf(box)
+  return [
+    { kind: 'arc', x, y, r: RING, from: 0, to: 360, pen: 'dimension' },
+    write(x, y + TEXT * 0.36, text, { anchor: 'middle' }),
+  ]
+}
+
 interface Try {
   readonly box: Bounds
   readonly tip: Tip
@@ -89,7 +104,8 @@ export function placeNotes(
       bestPlace(note, lines, area, rooms, leaders, MOST) ?? bestPlace(note, lines, area, rooms, leaders, ALL)
     if (!found) return null
     const { box, tip, way } = found
-    const drawn = [...textsAt(lines, box.x1, box.y1), ...leaderMarks(way, tip)]
+    const said = note.ringed ? ringedAt(note.text, box) : textsAt(lines, box.x1, box.y1)
+    const drawn = [...said, ...leaderMarks(way, tip)]
     marks.push(...asPart(`note ${notes.indexOf(note) + 1}`, drawn))
     leaders.push(way)
     for (const room of [pictures, texts]) room.take(grown(box, 0.8))
@@ -133,7 +149,7 @@ function bestPlace(
   leaders: readonly Leader[],
   most: number,
 ): Try | null {
-  const { wide, high } = sizeOf(lines)
+  const { wide, high } = note.ringed ? { wide: 2 * RING, high: 2 * RING } : sizeOf(lines)
   const every = Math.max(1, Math.ceil(note.tips.length / TIPS))
   const tips = note.tips.filter((_, n) => n % every === 0)
   const tries: Array<Omit<Try, 'way'>> = []
@@ -154,7 +170,7 @@ function bestPlace(
   let best: Try | null = null
   for (const { box, tip, cost } of tries.slice(0, most)) {
     if (best && cost >= best.cost) break
-    const way = leaderOf(box, tip)
+    const way = note.ringed ? spokeOf(box, tip) : leaderOf(box, tip)
     const over = crossings(way, (a, b, c, d) => texts.crossed(a, b, c, d, 1))
     if (over > 0) continue
     const full =
@@ -193,6 +209,16 @@ function leaderOf(box: Bounds, tip: Tip): Leader {
   // To the rim of what is round, as if on to its middle.
   const share = far > 0 ? Math.max(0, (far - tip.radius) / far) : 0
   return [...ends, [x + (tip.x - x) * share, y + (tip.y - y) * share]]
+}
+
+/** From the ring round a mark. */
+function spokeOf(box: Bounds, tip: Tip): Leader {
+  const { x, y } = middleOf(box)
+  const far = Math.hypot(tip.x - x, tip.y - y) || 1
+  return [
+    [x + ((tip.x - x) / far) * RING, y + ((tip.y - y) / far) * RING],
+    [tip.x, tip.y],
+  ]
 }
 
 const crossings = (way: Leader, of: (x1: number, y1: number, x2: number, y2: number) => number): number =>

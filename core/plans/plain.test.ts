@@ -27,7 +27,7 @@ const rectangles = (s: Sheet) =>
 
 test('plain pieces stand up to four to a sheet, as many on each, at the scale that is said', () => {
   const sheets = sheetsOf(boards(5))
-  expect(sheets.map((s) => s.title)).toEqual(['Assembly', 'Pieces', 'A A, B B, C C', 'D D, E E'])
+  expect(sheets.map((s) => s.title)).toEqual(['All pieces', 'Assembly', 'A A, B B, C C', 'D D, E E'])
   const [first, last] = sheets.slice(2)
   expect(texts(first!)).toEqual(expect.arrayContaining(['300', '310', '320', '100', '101', '102']))
   expect(texts(first!).filter((t) => t === '18')).toHaveLength(3)
@@ -51,7 +51,7 @@ test('plain pieces stand up to four to a sheet, as many on each, at the scale th
 test('one by itself has a sheet of its own, and so has what is worked', () => {
   const bored = (id: string) =>
     step(id, 'bore', 'face', { along: '50', across: '50', diameter: '10', depth: '10' })
-  expect(sheetsOf(boards(1)).map((s) => s.title)).toEqual(['Assembly', 'Pieces', 'A A'])
+  expect(sheetsOf(boards(1)).map((s) => s.title)).toEqual(['A A'])
   expect(
     sheetsOf(boards(2, bored('a')))
       .map((s) => s.title)

@@ -1,64 +1,133 @@
 /** The whole set of sheets, made one after the other so that work on it can be shown and stopped. */
 import { findAlike, type Alike } from '../cuts'
-import { finishedSizes } from '../finished'
+import { finishedSizes, woodBox } from '../finished'
 import type { Model } from '../model'
+import { extentOf, type Place2 } from '../outline'
 import { FACE_AT } from '../pieces'
 import type { Kernel } from '../solid'
 import { workKind } from '../work'
 import { assemblySheet } from './assembly'
+import { coverSheet, onCover } from './cover'
+import { flatOf, patternSheets, type Flat } from './flat'
 import { MARGIN } from './frame'
 import type { Solid } from './hidden/lines'
 import { keptSheet } from './kept'
-import { flatOf, patternSheets } from './flat'
 import { isFree, pieceSheets, planOf, type PiecePlan } from './piece'
 import { isPlain, plainSheet, TOGETHER } from './plain'
 import { SMALL, write, type Sheet } from './sheet'
 import { rowsPerSheet, tableSheets } from './table'
 
+/** Sheets that follow each other: how many, and their drawing, the first of them numbered so. */
+interface Part {
+  readonly count: number
+  draw(first: number, of: number): Iterable<Sheet | null>
+}
+
 /** Yields each sheet as it is done, and null now and then in between. */
 export function* planWork(model: Model, kernel: Kernel): Generator<Sheet | null> {
   const all = findAlike(model)
   if (all.length === 0) return
-  const plain = all.filter((a) => isPlain(model, a))
-  // One by itself has the whole sheet.
-  const together = plain.length > 1 ? plain : []
-  const alike = all.filter((a) => !together.includes(a))
-  const tables = Math.ceil(all.length / rowsPerSheet(model))
-  const { views } = model.project
   const solids = new Map<string, Solid>()
   for (const i of model.resolved.instances) {
     solids.set(i.key, { shape: kernel.shape(model.recipe(i)), frame: i.frame })
     yield null
   }
-  const plans: PiecePlan[] = []
-  const patterns = new Map<Alike, Sheet[]>()
+  const plain = all.filter((a) => isPlain(model, a))
+  // One by itself has the whole sheet.
+  const together = plain.length > 1 ? plain : []
+  const pieces = yield* pieceParts(
+    model,
+    kernel,
+    all.filter((a) => !together.includes(a)),
+    solids,
+  )
+  const parts = [
+    ...wholeParts(model, kernel, solids, all.length),
+    ...pieces.drawings,
+    plainPart(model, together),
+    ...pieces.patterns,
+  ]
+  const of = parts.reduce((n, p) => n + p.count, 0)
+  let next = 1
+  for (const part of parts) {
+    yield* part.draw(next, of)
+    next += part.count
+  }
+}
+
+/** Each sheet, without pauses. */
+export function* planSheets(model: Model, kernel: Kernel): Generator<Sheet> {
+  for (const sheet of planWork(model, kernel)) if (sheet) yield sheet
+}
+
+/** The cover, the whole from all sides, and the table where the cover has no room for it. */
+function wholeParts(model: Model, kernel: Kernel, solids: ReadonlyMap<string, Solid>, rows: number): Part[] {
+  const { instances } = model.resolved
+  const standing = [...solids.values()]
+  const boxes = instances.map((i, n) => woodBox(model, i, standing[n]!.shape))
+  const finished = finishedSizes(model, kernel)
+  const one = (draw: (sheet: number, of: number) => Generator<undefined, Sheet>): Part => ({
+    count: 1,
+    draw: (first, of) => withPauses(draw(first, of)),
+  })
+  const kept = model.project.views.map((view) =>
+    one((sheet, of) => keptSheet(model, kernel, view, sheet, of)),
+  )
+  // Of one piece its drawing tells all.
+  if (instances.length === 1) return kept
+  return [
+    one((sheet, of) => coverSheet(model, standing, boxes, finished, sheet, of)),
+    one((sheet, of) => assemblySheet(model, standing, boxes, sheet, of)),
+    ...kept,
+    {
+      count: onCover(model, rows) ? 0 : Math.ceil(rows / rowsPerSheet(model)),
+      draw: (first, of) => (onCover(model, rows) ? [] : tableSheets(model, finished, first, of)),
+    },
+  ]
+}
+
+/** The drawings of pieces that something is done to, and the patterns that they refer to. */
+function* pieceParts(
+  model: Model,
+  kernel: Kernel,
+  alike: readonly Alike[],
+  solids: ReadonlyMap<string, Solid>,
+): Generator<null, { readonly drawings: readonly Part[]; readonly patterns: readonly Part[] }> {
+  const drawings: Part[] = []
+  const patterns: Part[] = []
   for (const a of alike) {
-    const pattern = patternOf(model, a, kernel)
-    if (pattern.length > 0) patterns.set(a, pattern)
-    const named = pattern.length > 0 ? a.mark : null
-    const planning = planOf(model, a, solids.get(a.instances[0]!.key)!.shape, named)
-    let step = planning.next()
-    for (; !step.done; step = planning.next()) yield null
-    plans.push(step.value)
+    const full = patternOf(model, a, kernel)
+    if (full.length > 0)
+      patterns.push({
+        count: full.length,
+        draw: (first, of) => full.map((sheet, n) => numbered(sheet, first + n, of)),
+      })
+    const plan = yield* planning(
+      planOf(model, a, solids.get(a.instances[0]!.key)!.shape, full.length > 0 ? a.mark : null),
+    )
+    drawings.push({ count: plan.pages.length, draw: (first, of) => pieceSheets(model, plan, first, of) })
   }
-  const each = plans.reduce((n, { pages }) => n + pages.length, 0)
-  const shared = Math.ceil(together.length / TOGETHER)
-  const full = [...patterns.values()].flat().length
-  const of = 1 + views.length + tables + each + shared + full
-  yield* withPauses(assemblySheet(model, [...solids.values()], 1, of))
-  for (const [n, view] of views.entries()) yield* withPauses(keptSheet(model, kernel, view, 2 + n, of))
-  const first = 2 + views.length
-  yield* tableSheets(model, finishedSizes(model, kernel), first, of)
-  let next = first + tables
-  for (const plan of plans) {
-    yield* pieceSheets(model, plan, next, of)
-    next += plan.pages.length
+  return { drawings, patterns }
+}
+
+function* planning(work: Generator<undefined, PiecePlan>): Generator<null, PiecePlan> {
+  for (;;) {
+    const step = work.next()
+    if (step.done) return step.value
+    yield null
   }
-  const most = Math.ceil(together.length / shared)
-  for (let n = 0; n < together.length; n += most)
-    yield plainSheet(model, together.slice(n, n + most), next++, of)
-  for (const [{ mark, name }, sheets] of patterns)
-    for (const sheet of sheets) yield numbered({ ...sheet, title: `${mark} ${name}, pattern` }, next++, of)
+}
+
+function plainPart(model: Model, together: readonly Alike[]): Part {
+  const count = Math.ceil(together.length / TOGETHER)
+  const most = Math.ceil(together.length / count)
+  return {
+    count,
+    draw: (first, of) =>
+      Array.from({ length: count }, (_, n) =>
+        plainSheet(model, together.slice(n * most, (n + 1) * most), first + n, of),
+      ),
+  }
 }
 
 /** Its number under its name, where nothing of a pattern is drawn. */
@@ -78,13 +147,26 @@ function patternOf(model: Model, { instances, mark, name }: Alike, kernel: Kerne
   const face = workKind(free).shownOn(free.data)
   const flat = { ...flatOf(model, piece, face, kernel), name: `${mark} ${name}` }
   const { paper } = model.project.settings
-  const made = patternSheets(flat, paper, model.resolved.style, FACE_AT[face].axis !== 0)
-  return 'why' in made || made.sheets.length > MOST_TILES ? [] : made.sheets
+  const made = patternSheets(flat, paper, model.resolved.style, FACE_AT[face].axis !== 0, curvesOf(flat))
+  return 'why' in made || made.sheets.length > MOST_TILES
+    ? []
+    : made.sheets.map((sheet) => ({ ...sheet, title: `${mark} ${name}, pattern` }))
 }
 
-/** Each sheet, without pauses. */
-export function* planSheets(model: Model, kernel: Kernel): Generator<Sheet> {
-  for (const sheet of planWork(model, kernel)) if (sheet) yield sheet
+/** What stands about curves on a pattern, so that it can be laid on the wood; millimetres. */
+const ABOUT = 20
+
+/** As much of a piece as its curves are in; all of it, where it has none. */
+function curvesOf({ layers, size }: Flat): readonly [Place2, Place2] {
+  const curved = layers.flatMap((l) => l.paths.flatMap((p) => p.filter((s) => s.kind === 'curve')))
+  if (curved.length === 0) return [[0, 0], size]
+  const [low, high] = extentOf(curved)
+  const [u1, v1] = low.map((x) => Math.max(0, x - ABOUT)) as [number, number]
+  const [u2, v2] = high.map((x, i) => Math.min(size[i]!, x + ABOUT)) as [number, number]
+  return [
+    [u1, v1],
+    [u2, v2],
+  ]
 }
 
 function* withPauses(drawing: Generator<undefined, Sheet>): Generator<Sheet | null> {

@@ -18,8 +18,8 @@ export interface Edge {
   readonly n1: Vec3
   readonly n2: Vec3
   readonly sharp: boolean
-  /** The round surface it lies on: its tool, from 1, and its number there; null for none. */
-  readonly wall: Round | null
+  /** The round surfaces it lies on: of each its tool, from 1, and its number there. */
+  readonly walls: readonly Round[]
   /** The cuts of work that left the triangles on both sides, as a shape counts them; 0 for the blank. */
   readonly works: readonly [number, number]
 }
@@ -28,6 +28,7 @@ export interface Edge {
 const CREASE = Math.cos((20 * Math.PI) / 180)
 /** Flats of two tools that turn by less than this are one, as nobody could tell them apart. */
 const FLAT = Math.cos(Math.PI / 180)
+const NO_WALLS: readonly Round[] = []
 /** More surfaces than a tool has. */
 const MOST = 2 ** 20
 
@@ -74,7 +75,7 @@ export function edgesOf(shape: Shape): Edge[] {
       n1,
       n2,
       sharp: one !== other && cos < (flat ? turnOf(shape, tri, mate) : CREASE),
-      wall: flat ? null : (roundOf(one) ?? roundOf(other)),
+      walls: flat ? NO_WALLS : [roundOf(one), roundOf(other)].filter((w) => w !== null),
       works: [shape.work[mate]!, shape.work[tri]!],
     })
   }

@@ -6,7 +6,7 @@ import type { Project } from '../../document'
 import type { LengthStyle, Mm } from '../../measure'
 import { cornersOf, extentOf, type Place2, type Segment } from '../../outline'
 import { MARGIN } from '../frame'
-import { line, PAPER, SMALL, TEXT, write, type Mark, type Pen, type Sheet } from '../sheet'
+import { line, PAPER, SMALL, TEXT, textWidth, write, type Mark, type Pen, type Sheet } from '../sheet'
 import { rule } from '../stick'
 import { sayLength } from '../../resolve'
 import type { Flat, Layer } from './kind'
@@ -30,19 +30,21 @@ interface Tile {
 
 /**
  * The sheets in rows from the top, or why there are none, in a sentence. Turned on its side where that takes
- * fewer. `grained` is wood whose grain runs along what is drawn, and not into it.
+ * fewer. `grained` is wood whose grain runs along what is drawn, and not into it. `window`: what of it is
+ * wanted.
  */
 export function patternSheets(
   flat: Flat,
   paper: Project['settings']['paper'],
   style: LengthStyle,
   grained: boolean,
+  window: readonly [low: Place2, high: Place2] = [[0, 0], flat.size],
 ): { readonly sheets: Sheet[] } | { readonly why: string } {
   const [width, height] = PAPER[paper]
   const room: Place2 = [width - 2 * MARGIN, height - 2 * MARGIN - HEAD]
-  const [upright, turned] = [flat.size, [flat.size[1], flat.size[0]] as const].map((size) =>
-    counts(size, room),
-  )
+  const [low, high] = window
+  const whole: Place2 = [high[0] - low[0], high[1] - low[1]]
+  const [upright, turned] = [whole, [whole[1], whole[0]] as const].map((size) => counts(size, room))
   const onSide = turned!.columns * turned!.rows < upright!.columns * upright!.rows
   const { columns, rows } = onSide ? turned! : upright!
   if (columns * rows > MOST_SHEETS)
@@ -51,9 +53,9 @@ export function patternSheets(
         `A pattern of ${flat.name} at full size takes ${columns * rows} sheets of this paper, and not more ` +
         `than ${MOST_SHEETS} are made; the drawings for others have it as one`,
     }
-  const size: Place2 = onSide ? [flat.size[1], flat.size[0]] : flat.size
+  const size: Place2 = onSide ? [whole[1], whole[0]] : whole
   // Turned a quarter: what ran along runs up the sheet.
-  const at = ([u, v]: Place2): Place2 => (onSide ? [flat.size[1] - v, u] : [u, v])
+  const at = ([u, v]: Place2): Place2 => (onSide ? [high[1] - v, u - low[0]] : [u - low[0], v - low[1]])
   const drawn = flat.layers.map((l) => drawnOf(l, at, style))
   const crosses = crossesOf(columns, rows, room, size)
   const sheets = tiles(columns, rows, room).map(({ row, column, low, high }, n): Sheet => {
@@ -80,7 +82,11 @@ export function patternSheets(
         if (cut) marks.push(line(x(cut[0][0]), y(cut[0][1]), x(cut[1][0]), y(cut[1][1]), pen))
       }
       for (const { text, at: spot } of says)
-        if (holds(low, high, spot)) marks.push(write(x(spot[0]) + 1, y(spot[1]) - 1, text, { size: SMALL }))
+        if (holds(low, high, spot)) {
+          const beyond = x(spot[0]) + 1 + textWidth(text, SMALL) > width - MARGIN
+          const [by, anchor] = beyond ? ([-1, 'end'] as const) : ([1, 'start'] as const)
+          marks.push(write(x(spot[0]) + by, y(spot[1]) - 1, text, { size: SMALL, anchor }))
+        }
     }
     for (const {
       name,

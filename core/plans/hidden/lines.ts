@@ -54,15 +54,20 @@ export function* drawingView(
   return drawnOf(yield* findingLines(solids, view, options))
 }
 
-/** Stretches of edges or of circles, and by their places in the list the cuts of work beside them. */
-interface Found<T> {
+/**
+ * Stretches of edges or of circles, and by their places in the list the cuts of work beside them, and the
+ * solids that they are of, by their places there.
+ */
+export interface Found<T> {
   readonly all: T[]
   readonly works: Array<Edge['works']>
+  readonly of: number[]
 }
-const none = <T>(): Found<T> => ({ all: [], works: [] })
-const put = <T>({ all, works }: Found<T>, one: T, of: Edge['works']) => {
-  all.push(one)
-  works.push(of)
+const none = <T>(): Found<T> => ({ all: [], works: [], of: [] })
+const put = <T>(found: Found<T>, one: T, works: Edge['works'], of: number) => {
+  found.all.push(one)
+  found.works.push(works)
+  found.of.push(of)
 }
 
 /** What is seen and what is hidden in a view, as it was found. */
@@ -90,7 +95,7 @@ export function* findingLines(
   view: View,
   options: Wanted,
 ): Generator<undefined, FoundLines> {
-  const { edges, circles, works, occluders } = layOut(solids, view, options.arcs ?? false)
+  const { edges, circles, works, owners, occluders } = layOut(solids, view, options.arcs ?? false)
   const [visible, hidden] = [none<Segment>(), none<Segment>()]
   const arcs = { visible: none<Arc>(), hidden: none<Arc>() }
   if (occluders.count === 0) return { visible, hidden, arcs }
@@ -103,14 +108,15 @@ export function* findingLines(
     if (Math.hypot(du, dv) < POINT) continue
     const cover = occluders.over(au, av, edges[e + 2]!, bu, bv, edges[e + 5]!)
     const circle = circles.get(e)
-    const of = works[e / 6]!
+    const [beside, of] = [works[e / 6]!, owners[e / 6]!]
     const part = circle && partOf(circle, au, av, bu, bv)
     const stretch = (how: 'visible' | 'hidden', t0: number, t1: number) => {
-      if (part) put(arcs[how], part(t0, t1), of)
+      if (part) put(arcs[how], part(t0, t1), beside, of)
       else
         put(
           how === 'visible' ? visible : hidden,
           [au + du * t0, av + dv * t0, au + du * t1, av + dv * t1],
+          beside,
           of,
         )
     }
@@ -141,15 +147,16 @@ function partOf(c: Circle, au: number, av: number, bu: number, bv: number): (t0:
 }
 
 /**
- * Edges on the paper, six numbers each, by their place those that lie on a circle, the works beside each, and
- * all that may hide them.
+ * Edges on the paper, six numbers each, by their place those that lie on a circle, the works beside each and
+ * the solid it is of, and all that may hide them.
  */
 function layOut(solids: readonly Solid[], view: View, arcs: boolean) {
   const edges: number[] = []
   const circles = new Map<number, Circle>()
   const works: Array<Edge['works']> = []
+  const owners: number[] = []
   const occluders = new Occluders()
-  for (const { shape, frame, undrawn } of solids) {
+  for (const [of, { shape, frame, undrawn }] of solids.entries()) {
     const { triangles } = shape
     const p = onPaper(shape, frame, view)
     // Seen in a mirror, triangles that face the viewer run the other way round.
@@ -159,10 +166,10 @@ function layOut(solids: readonly Solid[], view: View, arcs: boolean) {
       const silhouette = dot(e.n1, toward) > 1e-9 !== dot(e.n2, toward) > 1e-9
       if (!e.sharp && !silhouette) continue
       const [a, b] = [3 * e.a, 3 * e.b]
-      const circle =
-        arcs && e.wall ? circleOf(shape.tools[e.wall.tool - 1]!, e.wall.surface, frame, view) : null
+      const circle = arcs ? firstCircle(e.walls, shape, frame, view) : null
       if (circle) circles.set(edges.length, circle)
       works.push(e.works)
+      owners.push(of)
       edges.push(p[a]!, p[a + 1]!, p[a + 2]!, p[b]!, p[b + 1]!, p[b + 2]!)
     }
     for (let k = 0; k < triangles.length; k += 3) {
@@ -178,7 +185,15 @@ function layOut(solids: readonly Solid[], view: View, arcs: boolean) {
         occluders.add(p[a]!, p[a + 1]!, p[a + 2]!, p[b]!, p[b + 1]!, p[b + 2]!, p[c]!, p[c + 1]!, p[c + 2]!)
     }
   }
-  return { edges, circles, works, occluders }
+  return { edges, circles, works, owners, occluders }
+}
+
+function firstCircle(walls: Edge['walls'], { tools }: Shape, frame: Frame, view: View): Circle | null {
+  for (const { tool, surface } of walls) {
+    const circle = circleOf(tools[tool - 1]!, surface, frame, view)
+    if (circle) return circle
+  }
+  return null
 }
 
 /** The circle that a tool's round wall is seen as, from along its axis; null from elsewhere. */

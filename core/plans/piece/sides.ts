@@ -3,7 +3,7 @@ import type { FaceName } from '../../document'
 import { cross, FACE_AT, mainAxis, negated, oppositeFace, STILL, type Axis, type Vec3 } from '../../pieces'
 import { cutsOf, type Recipe, type Shape } from '../../solid'
 import { workKind, type Feature } from '../../work'
-import { findingLines, type FoundLines } from '../hidden/lines'
+import { findingLines, type Found, type FoundLines } from '../hidden/lines'
 import type { Arc, Segment } from '../hidden/merge'
 import type { View } from '../hidden/view'
 
@@ -83,7 +83,7 @@ function worksIn({ visible, hidden, arcs }: FoundLines, recipe: Recipe): Map<str
   const cuts = cutsOf(recipe)
   const all = new Map<string, { visible: Segment[]; hidden: Segment[]; rounds: Arc[]; seen: number }>()
   const each = <T>(
-    found: { readonly all: readonly T[]; readonly works: ReadonlyArray<readonly [number, number]> },
+    found: Found<T>,
     put: (to: { visible: Segment[]; hidden: Segment[]; rounds: Arc[]; seen: number }, one: T) => void,
   ) =>
     found.works.forEach((works, k) => {
@@ -125,10 +125,7 @@ const turnedArc = ({ u, v, r, from, to }: Arc): Arc => ({
   from: from + Math.PI,
   to: to + Math.PI,
 })
-const turnedList = <T>(
-  { all, works }: { all: T[]; works: Array<readonly [number, number]> },
-  by: (one: T) => T,
-) => ({ all: all.map(by), works })
+const turnedList = <T>(found: Found<T>, by: (one: T) => T): Found<T> => ({ ...found, all: found.all.map(by) })
 
 /** The side behind as it stands beside the others, seen past an end: half a turn from how it stands below. */
 function besideOf(side: Shown): Shown {
