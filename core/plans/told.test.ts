@@ -1,5 +1,6 @@
-/** What drawings tell where: views, notes led to what they tell of, angles, radii, patterns, and the cover. */
+/** What drawings tell where: views, notes led to what they tell of, angles, radii, patterns, the cover. */
 import { readFileSync } from 'node:fs'
+import { change } from '../document'
 import { openProject } from '../exchange'
 import { modelOf } from '../model'
 import type { Kernel } from '../solid'
@@ -120,7 +121,7 @@ test('arcs are told by their radii, with the middle where that lies on the wood'
       { id: 'e5', kind: 'line', from: 'p5', to: 'p1' },
     ],
   })
-  const sheet = drawnOf(board({ command: 'add-step', payload: { on: 'a', step: arched } } as never))
+  const sheet = drawnOf(board(change.addStep({ on: 'a', step: arched })))
   expect(textsOf(sheet)).toContain('R 50')
   // Radii stand at their arcs, and not in what is said of the outline.
   expect(textsOf(sheet).filter((t) => /r 50/.test(t))).toEqual([])
