@@ -15,6 +15,7 @@ import { planSheets, toSvg } from '../core/plans'
 import { acceptedSheets } from '../core/proof/paper/accepted'
 import { sizeSheets } from '../core/proof/paper/sizes'
 import { findingsReport } from '../core/proof/report'
+import { toDxf } from '../core/plans/dxf'
 import { toPdf } from '../core/plans/pdf'
 import { toStl, type Kernel } from '../core/solid'
 import { nodeFonts } from './fonts'
@@ -22,8 +23,17 @@ import { solve } from './layout'
 import { proven } from './proven'
 import type { Voice } from './voice'
 
+/** What plans are written as. */
+export const PLAN_FORMATS: readonly string[] = ['pdf', 'svg', 'dxf']
+
 /** Writes everything a project gives into `dir`, all of it or nothing; gives the names of the files. */
-export async function exportAll(model: Model, kernel: Kernel, dir: string, voice: Voice): Promise<string[]> {
+export async function exportAll(
+  model: Model,
+  kernel: Kernel,
+  dir: string,
+  voice: Voice,
+  plans: readonly string[] = PLAN_FORMATS,
+): Promise<string[]> {
   // First, so that nobody waits for what then has no place.
   makeFolder(resolve(dir))
   const written = new Map<string, string | Uint8Array>()
@@ -47,13 +57,17 @@ export async function exportAll(model: Model, kernel: Kernel, dir: string, voice
   voice.at('drawing the plans')
   const sheets = [...planSheets(model, kernel), ...acceptedSheets(model.project, findings)]
   const sized = sizeSheets(model, finished)
-  if (sheets.length > 0) {
+  if (sheets.length > 0 && plans.includes('pdf')) {
     const { data, missing } = await toPdf(sheets, nodeFonts(), model.project.name)
     put('plans.pdf', data)
     if (missing.length > 0) voice.err(`plans.pdf: no font has ${missing.join(' ')}; a sign stands for each\n`)
   }
   if (sized.length > 0) put('sizes.pdf', (await toPdf(sized, nodeFonts(), model.project.name)).data)
-  sheets.forEach((sheet, i) => put(`plan-${String(i + 1).padStart(2, '0')}.svg`, toSvg(sheet)))
+  for (const [i, sheet] of sheets.entries()) {
+    const name = `plan-${String(i + 1).padStart(2, '0')}`
+    if (plans.includes('svg')) put(`${name}.svg`, toSvg(sheet))
+    if (plans.includes('dxf')) put(`${name}.dxf`, await toDxf(sheet))
+  }
   const solids = new FileNames()
   const fine = kernel.finer(FILE_CHORD)
   try {

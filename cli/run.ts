@@ -9,7 +9,7 @@ import { modelOf } from '../core/model'
 import { lookOver } from '../core/proof'
 import { findingsReport } from '../core/proof/report'
 import { loadKernel } from '../core/solid'
-import { exportAll, FORMATS, writeFor, writeOne } from './export'
+import { exportAll, FORMATS, PLAN_FORMATS, writeFor, writeOne } from './export'
 import { readChange, readJob, readProjectFile, WrongInput } from './input'
 import { solve } from './layout'
 import { proven } from './proven'
@@ -20,7 +20,8 @@ ergaton resolve FILE             pieces, finished sizes, spans and where they co
 ergaton check FILE [--json]      must fix, look at and notes; exit 3 when something must be fixed.
                                  --json gives it as data (docs/findings.schema.json)
 ergaton layout JOB               a board or sheet layout from a job file, as JSON
-ergaton export FILE --out DIR    cut list, layouts, plans, size sheet, findings and an STL of each piece
+ergaton export FILE --out DIR [--plans pdf,svg,dxf]
+                                 cut list, layouts, plans, size sheet, findings and an STL of each piece
 ergaton export FILE --as FORMAT --out FILE [--piece NAME]
                                  the whole project, or one piece, for others: its solids in place
                                  (stl, 3mf, glb) or flat, as it is cut out (dxf, svg)
@@ -39,6 +40,7 @@ interface Given {
   readonly json?: boolean | undefined
   readonly as?: string | undefined
   readonly piece?: string | undefined
+  readonly plans?: string | undefined
 }
 
 type Command = (file: string, given: Given, voice: Voice) => Promise<number>
@@ -79,11 +81,18 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
   ],
   [
     'export',
-    async (file, { out: dir, as, piece: name }, voice) => {
+    async (file, { out: dir, as, piece: name, plans }, voice) => {
       if (!dir) throw new WrongInput(`Missing: --out ${as === undefined ? 'DIR' : 'FILE'}`)
       if (as !== undefined && !FORMATS.includes(as))
         throw new WrongInput(`There is no format ${as}; there are ${FORMATS.join(', ')}`)
       if (name !== undefined && as === undefined) throw new WrongInput('--piece needs --as')
+      if (plans !== undefined && as !== undefined) throw new WrongInput('--plans goes without --as')
+      const wanted = plans?.split(',')
+      const odd = wanted?.find((format) => !PLAN_FORMATS.includes(format))
+      if (odd !== undefined)
+        throw new WrongInput(
+          `Plans are not written as ${odd || 'nothing'}; there are ${PLAN_FORMATS.join(', ')}`,
+        )
       const project = readProjectFile(file, voice)
       const model = modelOf(project)
       const piece = name === undefined ? null : model.resolved.instances.find((i) => i.name === name)
@@ -92,7 +101,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
       for (const p of stops) voice.err(`stop: ${p.says}\n`)
       const kernel = await loadKernel()
       if (as !== undefined) await writeFor(as, model, kernel, dir, piece, voice)
-      const written = as !== undefined ? [dir] : await exportAll(model, kernel, dir, voice)
+      const written = as !== undefined ? [dir] : await exportAll(model, kernel, dir, voice, wanted)
       voice.out(written.map((name) => name + '\n').join(''))
       if (stops.length > 0)
         throw new WrongInput(
@@ -122,7 +131,7 @@ const COMMANDS: ReadonlyMap<string, Command> = new Map<string, Command>([
 
 const EXTRAS: Readonly<Record<string, readonly string[]>> = {
   check: ['json'],
-  export: ['out', 'as', 'piece'],
+  export: ['out', 'as', 'piece', 'plans'],
   change: ['out', 'do'],
 }
 
@@ -153,6 +162,7 @@ export async function run(args: readonly string[], voice: Voice): Promise<number
         json: { type: 'boolean' },
         as: { type: 'string' },
         piece: { type: 'string' },
+        plans: { type: 'string' },
         help: { type: 'boolean' },
       },
     })
@@ -165,7 +175,7 @@ export async function run(args: readonly string[], voice: Voice): Promise<number
     if (!command) throw new WrongInput(name === undefined ? USAGE : `There is no command ${name}\n${USAGE}`)
     if (file === undefined) throw new WrongInput(`Missing file:\n${USAGE}`)
     if (more.length > 0) throw new WrongInput(`${name} takes one file; ${more.join(' ')} is too much`)
-    for (const extra of ['out', 'do', 'json', 'as', 'piece'] as const)
+    for (const extra of ['out', 'do', 'json', 'as', 'piece', 'plans'] as const)
       if (values[extra] !== undefined && !EXTRAS[name!]?.includes(extra))
         throw new WrongInput(`${name} takes no --${extra}`)
     return await command(file, values, voice)

@@ -12,6 +12,8 @@ interface Export {
 export const EXPORTS: readonly Export[] = [
   { id: 'plans-pdf', says: 'Plans as PDF, all sheets', words: 'print paper drawing save', screen: 'plans' },
   { id: 'plans-svg', says: 'Sheet of the plans as SVG', words: 'drawing save', screen: 'plans' },
+  { id: 'plans-dxf', says: 'Sheet of the plans as DXF', words: 'drawing save', screen: 'plans' },
+  { id: 'plans-png', says: 'Sheet of the plans as PNG', words: 'drawing picture save', screen: 'plans' },
   { id: 'plans-print', says: 'Print all plans', words: 'paper drawing', screen: 'plans' },
   { id: 'cuts-csv', says: 'Cut list as CSV', words: 'cutting spreadsheet table save', screen: 'cuts' },
   { id: 'cuts-print', says: 'Print the cut list and layouts', words: 'cutting paper PDF', screen: 'cuts' },

@@ -1,10 +1,11 @@
 import { createPortal } from 'react-dom'
+import type { Paper } from '../../core/document'
 import type { Sheet } from '../../core/plans'
 import { toSvg } from '../../core/plans/svg'
 
 interface Props {
   readonly sheets: readonly Sheet[]
-  readonly paper: 'a4' | 'letter'
+  readonly paper: Paper
 }
 
 /** What the browser prints in place of the screen: each sheet at its true scale on a page of its own. */

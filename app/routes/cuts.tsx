@@ -9,6 +9,7 @@ import { change, type Piece, type Stock } from '../../core/document'
 import type { HardwareRow } from '../../core/hardware'
 import { hardwareCsv } from '../../core/hardware/csv'
 import { formatLength } from '../../core/measure'
+import { listPaper } from '../../core/plans/sheet'
 import { keyOf } from '../../core/resolve'
 import { BoardDrawing } from '../cuts/BoardDrawing'
 import { CutTable } from '../cuts/CutTable'
@@ -53,7 +54,7 @@ export default function CutsScreen() {
     )
 
   return (
-    <main className={`runs-on h-full overflow-auto list-${paper}`}>
+    <main className={`runs-on h-full overflow-auto list-${listPaper(paper)}`}>
       <svg width="0" height="0" className="absolute" aria-hidden="true">
         <defs>
           <pattern

@@ -7,6 +7,7 @@ import { toSvg } from '../../core/plans/svg'
 import { PaperChoices } from '../plans/PaperChoices'
 import { PrintedSheets } from '../plans/PrintedSheets'
 import { Pattern } from '../plans/Pattern'
+import { SheetFiles } from '../plans/SheetFiles'
 import { SheetSvg } from '../plans/SheetSvg'
 import { SheetThumb } from '../plans/SheetThumb'
 import { useAcceptedSheets, useSheets } from '../plans/sheets'
@@ -157,17 +158,7 @@ export default function PlansScreen() {
           >
             <Download size={14} /> {setting ? 'Making the PDF…' : 'PDF, all sheets'}
           </button>
-          <button
-            data-export="plans-svg"
-            className="btn"
-            disabled={!sheet}
-            onClick={() =>
-              sheet &&
-              saveFile(fileName(`${project.name} ${sheet.title}`, '.svg'), toSvg(sheet), 'image/svg+xml')
-            }
-          >
-            <Download size={14} /> SVG, this sheet
-          </button>
+          <SheetFiles sheet={sheet} of={project.name} />
           <button className="btn" disabled={!sheet} onClick={() => window.print()}>
             <Printer size={14} /> Print this sheet
           </button>

@@ -373,6 +373,23 @@ export const Style = z.discriminatedUnion('unit', [
     .strict(),
 ])
 
+/** Sizes of paper, on their sides where not said. */
+export const PAPERS = [
+  'a4',
+  'a4-upright',
+  'a3',
+  'a3-upright',
+  'a2',
+  'a2-upright',
+  'letter',
+  'letter-upright',
+  'tabloid',
+  'tabloid-upright',
+  'ansi-c',
+  'ansi-c-upright',
+] as const
+export type Paper = (typeof PAPERS)[number]
+
 export const Settings = z
   .object({
     style: Style,
@@ -387,7 +404,7 @@ export const Settings = z
     /** What a rough piece is longer and wider than the finished one. */
     extraLength: Expression,
     extraWidth: Expression,
-    paper: z.enum(['a4', 'letter']),
+    paper: z.enum(PAPERS),
     projection: z.enum(['third', 'first']),
   })
   .strict()

@@ -4,6 +4,7 @@ export { rule } from './stick'
 export {
   boundsOf,
   line,
+  listPaper,
   PAPER,
   SMALL,
   TEXT,

@@ -7,6 +7,7 @@ import {
   border,
   drawingArea,
   line,
+  listPaper,
   PAPER,
   shorten,
   TEXT,
@@ -76,7 +77,8 @@ export interface Titled {
 }
 
 export function flow(project: Project, titles: Titled, rows: readonly Row[]): Sheet[] {
-  const { paper, style, projection } = project.settings
+  const { style, projection } = project.settings
+  const paper = listPaper(project.settings.paper)
   const area = drawingArea(paper)
   const whole = area.x2 - area.x1
   const laid = rows.map((row) => {
