@@ -53,10 +53,27 @@ export function takeOver(field: () => HTMLInputElement | null): void {
   const ahead = takeKeys()
   if (ahead.text && field()) {
     write(field()!, ahead.text)
-    // What takes the focus selects all there is: what is typed next would replace it.
-    queueMicrotask(() => field()?.setSelectionRange(ahead.text.length, ahead.text.length))
+    goOnAfter(field()!, ahead.text)
   }
   if (ahead.enter) pressOnceFound(field, 0)
+}
+
+/**
+ * What takes the focus selects all there is, sooner or later: what is typed next would replace it. The next
+ * key goes on at its end, unless the maker has gone elsewhere in it.
+ */
+function goOnAfter(field: HTMLInputElement, text: string): void {
+  const onKey = () => {
+    const { selectionStart, selectionEnd, value } = field
+    if (value === text && selectionStart === 0 && selectionEnd === text.length)
+      field.setSelectionRange(text.length, text.length)
+  }
+  const over = () => {
+    field.removeEventListener('keydown', onKey, true)
+    field.removeEventListener('pointerdown', over, true)
+  }
+  field.addEventListener('keydown', onKey, { capture: true, once: true })
+  field.addEventListener('pointerdown', over, { capture: true, once: true })
 }
 
 /** How often it is looked whether something is found yet, and how long after each other, in ms. */
