@@ -89,3 +89,33 @@ test('a sheet prints at the scale its title says, alone or with all others', asy
   expect(inked(info.outputPath('all.pdf'), sheets)).toBeCloseTo(297 - 2 * MARGIN, 0)
   for (let n = 1; n <= sheets; n++) expect(all.text).toContain(`${n} of ${sheets}`)
 })
+
+test('a sheet goes on other paper, and is given as DXF and as a picture, from there', async ({
+  page,
+}, info) => {
+  await open(page, 'Seed hopper', 'Plans')
+  await expect(page.getByText(/^\d+ sheets$/)).toBeVisible()
+  await page.getByRole('combobox', { name: 'Paper' }).click()
+  await page.getByRole('option', { name: 'A3, upright' }).click()
+  await expect(page.getByText(/^\d+ sheets$/)).toBeVisible()
+  await expect(page.locator('main svg').first()).toHaveAttribute('width', '297mm')
+  const one = await printed(page, info.outputPath('one.pdf'))
+  expect([one.pages, one.size]).toEqual([1, [297, 420]])
+  expect(inked(info.outputPath('one.pdf'), 1)).toBeCloseTo(297 - 2 * MARGIN, 0)
+  const saved = async (name: string) => {
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: `${name}, this sheet` }).click(),
+    ])
+    return readFileSync(await file.path())
+  }
+  expect((await saved('DXF')).toString()).toMatch(/LWPOLYLINE/)
+  const png = await saved('PNG')
+  // 300 dots to the inch.
+  expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual(
+    [297, 420].map((mm) => Math.round((mm / INCH) * 300)),
+  )
+  // It is kept with the project.
+  await page.reload()
+  await expect(page.getByRole('combobox', { name: 'Paper' })).toHaveText(/A3, upright/)
+})

@@ -28,8 +28,8 @@ export const LINE = 4.6
 /** How clear notes are of all else, and how far a leader runs level before it slants. */
 const CLEAR = 1.4
 const SHOULDER = 2.5
-/** Steps in which places are tried. */
-const STEP = { x: 3, y: 2.5 } as const
+/** Steps in which places are tried; on larger sheets so much larger than on one of that length. */
+const STEP = { x: 3, y: 2.5, sheet: 320 } as const
 /** The nearest that are looked at in full; where none of those will do, more. */
 const MOST = 240
 const ALL = 2000
@@ -153,8 +153,9 @@ function bestPlace(
   const every = Math.max(1, Math.ceil(note.tips.length / TIPS))
   const tips = note.tips.filter((_, n) => n % every === 0)
   const tries: Array<Omit<Try, 'way'>> = []
-  for (let y = area.y1; y + high <= area.y2; y += STEP.y)
-    for (let x = area.x1; x + wide <= area.x2; x += STEP.x) {
+  const coarse = Math.max(1, Math.hypot(area.x2 - area.x1, area.y2 - area.y1) / STEP.sheet)
+  for (let y = area.y1; y + high <= area.y2; y += STEP.y * coarse)
+    for (let x = area.x1; x + wide <= area.x2; x += STEP.x * coarse) {
       const box = { x1: x, y1: y, x2: x + wide, y2: y + high }
       if (!pictures.free(grown(box, CLEAR))) continue
       // The nearest, and where none of those will do, each.

@@ -6,7 +6,7 @@ import fc from 'fast-check'
 import PDFDocument from 'pdfkit'
 import { nodeFonts } from '../../cli/fonts'
 import { findAlike } from '../cuts'
-import type { Project } from '../document'
+import type { Paper, Project } from '../document'
 import { openProject } from '../exchange'
 import { formatLength, marked } from '../measure'
 import { modelOf } from '../model'
@@ -50,7 +50,7 @@ const projectOf = (file: string): Project => {
 }
 const drawn = new Map<string, readonly Sheet[]>()
 /** Drawn once for all tests of them. */
-const sheetsOf = (file: string, paper: 'a4' | 'letter'): readonly Sheet[] => {
+const sheetsOf = (file: string, paper: Paper): readonly Sheet[] => {
   const key = `${file} ${paper}`
   if (!drawn.has(key)) {
     const read = projectOf(file)
@@ -256,32 +256,38 @@ describe('hidden lines', () => {
   })
 })
 
-describe.each(demos.flatMap((f) => [[f, 'a4'] as const, [f, 'letter'] as const]))(
-  'the sheets of %s on %s',
-  (file, paper) => {
-    test('keep every mark on the paper and every text clear of the others', () => {
-      for (const sheet of sheetsOf(file, paper)) {
-        const texts = sheet.marks.flatMap((m) =>
-          m.kind === 'text' ? [{ text: m.text, b: boundsOf(m) }] : [],
-        )
-        const outside = sheet.marks.filter((m) => {
-          const b = roomOf(m)
-          return !(b.x1 >= 7.9 && b.y1 >= 7.9 && b.x2 <= sheet.width - 7.9 && b.y2 <= sheet.height - 7.9)
-        })
-        expect({ sheet: sheet.title, outside }).toEqual({ sheet: sheet.title, outside: [] })
-        const over = texts.flatMap(({ text, b }, i) =>
-          texts
-            .slice(i + 1)
-            .filter(
-              (o) => b.x1 < o.b.x2 - 0.1 && o.b.x1 < b.x2 - 0.1 && b.y1 < o.b.y2 - 0.1 && o.b.y1 < b.y2 - 0.1,
-            )
-            .map((o) => `${text} over ${o.text}`),
-        )
-        expect({ sheet: sheet.title, over }).toEqual({ sheet: sheet.title, over: [] })
-      }
-    })
-  },
-)
+/** Upright and larger, where titles have less room and drawings more. */
+const OTHERS: ReadonlyArray<readonly [string, Paper]> = [
+  ['bee-hotel.json', 'a4-upright'],
+  ['cold-frame.json', 'letter-upright'],
+  ['seed-cabinet.json', 'a2'],
+  ['barrow-wheel.json', 'ansi-c-upright'],
+]
+const EACH: ReadonlyArray<readonly [string, Paper]> = demos.flatMap((f) => [
+  [f, 'a4'],
+  [f, 'letter'],
+])
+describe.each([...EACH, ...OTHERS])('the sheets of %s on %s', (file, paper) => {
+  test('keep every mark on the paper and every text clear of the others', () => {
+    for (const sheet of sheetsOf(file, paper)) {
+      const texts = sheet.marks.flatMap((m) => (m.kind === 'text' ? [{ text: m.text, b: boundsOf(m) }] : []))
+      const outside = sheet.marks.filter((m) => {
+        const b = roomOf(m)
+        return !(b.x1 >= 7.9 && b.y1 >= 7.9 && b.x2 <= sheet.width - 7.9 && b.y2 <= sheet.height - 7.9)
+      })
+      expect({ sheet: sheet.title, outside }).toEqual({ sheet: sheet.title, outside: [] })
+      const over = texts.flatMap(({ text, b }, i) =>
+        texts
+          .slice(i + 1)
+          .filter(
+            (o) => b.x1 < o.b.x2 - 0.1 && o.b.x1 < b.x2 - 0.1 && b.y1 < o.b.y2 - 0.1 && o.b.y1 < b.y2 - 0.1,
+          )
+          .map((o) => `${text} over ${o.text}`),
+      )
+      expect({ sheet: sheet.title, over }).toEqual({ sheet: sheet.title, over: [] })
+    }
+  })
+})
 
 describe.each(demos)('the drawings of %s', (file) => {
   test('give every overall size and every place, from the back too', () => {

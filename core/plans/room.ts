@@ -2,6 +2,8 @@
 import { boundsOf, type Bounds, type Mark } from './sheet'
 
 const CELL = 1
+/** So many places across the room are tried for the largest that is free. */
+const LOOKS = 64
 
 export class Room {
   private readonly wide: number
@@ -122,10 +124,11 @@ export class Room {
   /** The largest free rectangle of about such a shape, wide by high; null where none is so large at all. */
   largest(shape: number, least: number): Bounds | null {
     const { x1, y1, x2, y2 } = this.area
+    const step = (x2 - x1) / LOOKS
     let best: Bounds | null = null
     let size = least
-    for (let y = y1; y + size <= y2; y += 4)
-      for (let x = x1; x + size * shape <= x2; x += 4) {
+    for (let y = y1; y + size <= y2; y += step)
+      for (let x = x1; x + size * shape <= x2; x += step) {
         let high = size
         while (this.free({ x1: x, y1: y, x2: x + (high + 4) * shape, y2: y + high + 4 })) high += 4
         if (high > size || (!best && this.free({ x1: x, y1: y, x2: x + high * shape, y2: y + high }))) {
