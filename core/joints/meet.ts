@@ -177,14 +177,18 @@ function footprint(guest: Body, host: Body, hostFace: FaceName, u: Axis, v: Axis
   return corners.map((p) => [p[u], p[v]])
 }
 
-/** What of a polygon lies in the box (Sutherland and Hodgman). */
-function clip(polygon: readonly Vec2[], box: Box, u: Axis, v: Axis): Vec2[] {
-  const sides: Array<(p: Vec2) => number> = [
+/** What of a polygon lies in the box. */
+const clip = (polygon: readonly Vec2[], box: Box, u: Axis, v: Axis): Vec2[] =>
+  clippedBy(polygon, [
     (p) => p[0] - box.min[u],
     (p) => box.max[u] - p[0],
     (p) => p[1] - box.min[v],
     (p) => box.max[v] - p[1],
-  ]
+  ])
+
+/** What of a polygon lies on the inner side of all lines, each told by how far in a place is. */
+export function clippedBy(polygon: readonly Vec2[], sides: ReadonlyArray<(p: Vec2) => number>): Vec2[] {
+  // Sutherland and Hodgman.
   return sides.reduce<Vec2[]>(
     (points, inside) => {
       const out: Vec2[] = []

@@ -1,5 +1,4 @@
 /** Slopes that are sawn on pieces: what lies on one, and what is cut to it. */
-import { Clipper, FillRule } from 'clipper2-ts'
 import type { FaceName } from '../document'
 import type { Mm } from '../measure'
 import {
@@ -21,7 +20,8 @@ import {
   type Box,
   type Vec3,
 } from '../pieces'
-import { middleOf, otherAxes, surfaceAt, TOUCHING, type Body, type Outlines } from './meet'
+import type { Vec2 } from '../work'
+import { clippedBy, middleOf, otherAxes, surfaceAt, TOUCHING, type Body, type Outlines } from './meet'
 
 /** A flat of a piece in the room: where `normal · p = offset`, outwards from the wood. */
 export interface Side {
@@ -100,29 +100,35 @@ function sharedBy(one: Side, other: Side): Box | null {
   const x = unitVector(cross(one.normal, unit(otherAxes(k)[0])))
   const y = cross(one.normal, x)
   const base = vec3((i) => one.normal[i] * one.offset)
-  const around = (rim: readonly Vec3[]) => {
-    const at = rim.map((p) => [dot(minus(p, base), x), dot(minus(p, base), y)] as const)
-    const [u, v] = [0, 1].map((i) => at.reduce((sum, p) => sum + p[i]!, 0) / at.length) as [number, number]
-    // Round about their middle.
-    return at
-      .sort((p, q) => Math.atan2(p[1] - v, p[0] - u) - Math.atan2(q[1] - v, q[0] - u))
-      .map(([px, py]) => ({ x: px, y: py }))
-  }
-  const shared = Clipper.intersectD([around(one.rim)], [around(other.rim)], FillRule.NonZero, 4)
-  if (Math.abs(Clipper.areaPathsD(shared)) < LEAST) return null
-  const places = shared.flat().map((p) =>
+  const [mine, theirs] = [one, other].map(({ rim }) => aroundMiddle(rim, base, x, y)) as [Vec2[], Vec2[]]
+  const sides = theirs.map((a, k) => {
+    const b = theirs[(k + 1) % theirs.length]!
+    const [u, v] = [b[0] - a[0], b[1] - a[1]]
+    return (p: Vec2) => u * (p[1] - a[1]) - v * (p[0] - a[0])
+  })
+  const shared = clippedBy(mine, sides)
+  const area = shared.reduce((sum, a, k) => {
+    const b = shared[(k + 1) % shared.length]!
+    return sum + (a[0] * b[1] - b[0] * a[1]) / 2
+  }, 0)
+  if (area < LEAST) return null
+  const places = shared.map(([u, v]) =>
     plus(
       base,
-      plus(
-        vec3((i) => x[i] * p.x),
-        vec3((i) => y[i] * p.y),
-      ),
+      vec3((i) => x[i] * u + y[i] * v),
     ),
   )
   return {
     min: vec3((i) => Math.min(...places.map((p) => p[i]))),
     max: vec3((i) => Math.max(...places.map((p) => p[i]))),
   }
+}
+
+/** Places of a plane in two ways of it, anticlockwise round about their middle. */
+function aroundMiddle(rim: readonly Vec3[], base: Vec3, x: Vec3, y: Vec3): Vec2[] {
+  const at = rim.map((p): Vec2 => [dot(minus(p, base), x), dot(minus(p, base), y)])
+  const [u, v] = [0, 1].map((i) => at.reduce((sum, p) => sum + p[i]!, 0) / at.length) as [number, number]
+  return at.sort((p, q) => Math.atan2(p[1] - v, p[0] - u) - Math.atan2(q[1] - v, q[0] - u))
 }
 
 /** Less than this, as a sine, a guest runs along a slope and not to it. */

@@ -14,6 +14,7 @@ import { frameIn, facing, type Box } from '../pieces'
 import { boxRecipe, loadKernel, sidesOf, type Kernel } from '../solid'
 import { block, make } from '../testing/scenario'
 import { drawPlainly } from '../testing/lines'
+import { misread } from '../testing/reader'
 import { workKind } from '../work'
 import { spread } from './dimension'
 import {
@@ -313,6 +314,14 @@ describe.each(demos)('the drawings of %s', (file) => {
         .filter((text) => !written.has(text))
       expect({ piece: piece.name, missing }).toEqual({ piece: piece.name, missing: [] })
     }
+  })
+  test('say of every place how far it is, at the scale of the sheet', () => {
+    const { unit } = projectOf(file).settings.style
+    const all = sheetsOf(file, 'a4').map((s) => misread(s, unit === 'in' ? 25.4 : 1))
+    expect(all.flatMap((s) => s.wrong)).toEqual([])
+    // All that is written upright over a place, or level beside one.
+    const running = all.reduce((n, s) => n + s.read, 0)
+    expect(running).toBeGreaterThan(file === 'trug-handle.json' ? 3 : 4)
   })
   test('count each work once', () => {
     const texts = sheetsOf(file, 'a4').flatMap((s) =>

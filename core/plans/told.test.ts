@@ -179,3 +179,24 @@ describe('the cover', () => {
     expect(textsOf(assembly)).toEqual(expect.arrayContaining(['60', '540', '300', '318', '600', '700']))
   })
 })
+
+test('a figure of equal sides is told by them, across flats, and by its middle', () => {
+  const hexagon = (turn: number) =>
+    corners(
+      ...Array.from({ length: 6 }, (_, k): [number, number] => {
+        const t = ((60 * k + turn) * Math.PI) / 180
+        const r = 40 / Math.cos(Math.PI / 6)
+        return [150 + r * Math.cos(t), 50 + r * Math.sin(t)]
+      }),
+    )
+  const out = (turn: number) =>
+    drawnOf(
+      board(change.addStep({ on: 'a', step: { ...sawnTo(hexagon(turn)), options: { keeps: 'outside' } } })),
+    )
+  expect(textsOf(out(0))).toContain('Saw out a regular hexagon 80 across flats, a side along, on the face')
+  expect(textsOf(out(10))).toContainEqual(
+    expect.stringMatching(/^Saw out a regular hexagon 80 across flats, turned 10° from a side along/),
+  )
+  const values = textsOf(measured(out(0))).filter((t) => /^[≈ \d.]+$/.test(t))
+  expect(values.sort()).toEqual(['100', '150', '20', '300', '50'])
+})

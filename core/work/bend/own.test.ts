@@ -7,6 +7,7 @@ import { carried, cross, dot, minus, norm, toRoom, type Vec3 } from '../../piece
 import { lookOver, proofOf } from '../../proof'
 import type { Kernel } from '../../solid'
 import { block, instance, make, testKernel, volume } from '../../testing/scenario'
+import { textsOf } from '../../testing/sheets'
 import { run } from '../../testing/run'
 import { leanOf, ownWork, workKind, type Bore, type Feature } from '../index'
 import { cornerAt, posesOf, stationsOf } from '../tools/bent'
@@ -215,9 +216,7 @@ test('a handle takes the block that its path needs, is cut as a strip, and says 
   )
   // One strip with two bends, which its sheet does not take for two strips.
   const sheet = [...planSheets(modelOf(p), kernel)].find((s) => s.title === 'A A')!
-  const notes = sheet.marks.flatMap((m) =>
-    m.kind === 'text' && m.text.includes('long along') ? [m.text] : [],
-  )
+  const notes = textsOf(sheet).filter((text) => text.includes('long along'))
   expect(notes).toEqual([expect.stringMatching(/^Bend a strip 8 × 25/)])
   expect(workKind(f).strip!(f.data).marks).toHaveLength(6)
   const [row] = cutList(modelOf(p)).rows

@@ -4,6 +4,7 @@ import { arcsOf, hasCurves } from '../arcs'
 import { sayRound } from '../laidout'
 import { BEYOND, loopOf, type Tool } from '../tool'
 import { sayLowered } from '../state'
+import { regularIn, sayRegular } from '../regular'
 import { leadInto } from '../surfaces'
 import { own } from './own'
 import type { Recess } from './recess'
@@ -30,10 +31,15 @@ function nameOf({ shape, boss }: Recess): string {
   return shape === 'slot' ? 'Slot' : 'Recess'
 }
 
+const regularRecess = ({ shape, regions: [first, ...more] }: Recess) =>
+  shape === 'own' && first && more.length === 0 && first.inner.length === 0 ? regularIn([first.outer]) : null
+
 const sizeOf = (r: Recess): Sentence =>
-  r.shape === 'circle'
-    ? [r.boss ? 'Round boss ⌀ ' : 'Round recess ⌀ ', { mm: r.long }]
-    : [`${nameOf(r)} `, { mm: r.long }, ' × ', { mm: r.wide }]
+  regularRecess(r)
+    ? [`${r.boss ? 'Boss' : 'Recess'}, regular `, ...sayRegular(regularRecess(r)!)]
+    : r.shape === 'circle'
+      ? [r.boss ? 'Round boss ⌀ ' : 'Round recess ⌀ ', { mm: r.long }]
+      : [`${nameOf(r)} `, { mm: r.long }, ' × ', { mm: r.wide }]
 
 const howDeep = (r: Recess): string => (r.boss ? ' high' : ' deep')
 
@@ -87,7 +93,10 @@ export const recess = defineWork<Recess>({
     ...(r.on?.round ? [] : sayLowered(r.down)),
   ],
   dimensions: (r) => {
+    const regular = regularRecess(r)
+    const centre = regular && toRoom(r.frame, [...regular.centre, 0])
     const sides = axesOf(r).flatMap((axis, n): Dimension[] => {
+      if (centre) return [{ axis, from: 0, to: centre[axis], what: 'place' }]
       const half = (n === 0 ? r.long : r.wide) / 2
       const [from, to] = [r.middle[axis] - half, r.middle[axis] + half]
       return [

@@ -4,6 +4,7 @@ import { arcsOf, hasCurves } from '../arcs'
 import { boundsOf } from '../drawn'
 import { defineWork, forPartner, theFace, type Dimension, type Sentence } from '../feature'
 import { BEYOND, boxInto, loopOf, straightLoop, type Loop, type Tool, type Vec2 } from '../tool'
+import { regularIn, sayRegular } from '../regular'
 import { own, regions } from './own'
 import type { Shaped } from './shaped'
 
@@ -48,6 +49,9 @@ function cut(w: Shaped): Tool[] {
 }
 
 const sizes = (w: Shaped): Sentence => {
+  const regular = regularIn(w.paths)
+  if (regular)
+    return [w.keeps === 'inside' ? 'Saw to a regular ' : 'Saw out a regular ', ...sayRegular(regular)]
   const [low, high] = boundsOf(w.paths)
   return [
     w.keeps === 'inside' ? 'Saw to an outline ' : 'Saw out a shape ',
@@ -84,7 +88,9 @@ function placesOf(paths: readonly Path[]): Vec2[] {
   // The middle of an arc may lie far off; of a circle it is where it is bored from.
   const of = (s: Segment): Vec2[] =>
     s.kind === 'arc' && Math.abs(s.sweep) > 6.28 ? [s.from, s.centre] : [s.from]
-  return paths.flatMap((p) => p.segments.flatMap(of))
+  // One of equal sides is told by its middle.
+  const regular = regularIn(paths)
+  return regular ? [regular.centre] : paths.flatMap((p) => p.segments.flatMap(of))
 }
 
 function dimensions(w: Shaped): Dimension[] {
