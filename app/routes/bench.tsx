@@ -22,6 +22,7 @@ import { useShapes } from '../bench/stage/shapes'
 import { Ticket, TICKETS } from '../bench/ticket/Ticket'
 import { useTyping } from '../bench/typing'
 import { useShortcuts } from '../frame/shortcuts'
+import { useWalking } from '../frame/walking'
 import { useFindings } from '../store/findings'
 import { choose, firstOf, pick, useOpen } from '../store/open'
 import { fractions } from '../ui/fractions'
@@ -68,6 +69,8 @@ export default function BenchScreen() {
   useEffect(() => fetchSoon(FETCHED, AFTER), [])
   useShortcuts(KEYS)
   const roomy = useRoomy()
+  const id = useOpen((s) => s.project.id)
+  const walking = useWalking((s) => s.project === id)
   // A panel that lies over the stage leaves no room for what stands in its corners.
   const covered = !roomy && drawer !== null
   const left = (
@@ -75,7 +78,7 @@ export default function BenchScreen() {
       <PieceList />
       <NamedValues />
       <Loose />
-      {roomy && <Walk />}
+      {roomy && walking && <Walk />}
     </>
   )
   const middle = (
@@ -85,7 +88,7 @@ export default function BenchScreen() {
       {looking && !covered && <LookBars />}
       {!covered && <ViewCluster />}
       <Wanted />
-      {!roomy && <Walk over />}
+      {!roomy && walking && <Walk over />}
       {drawing && <OutlineBoard />}
       {!roomy && !drawing && <Drawers />}
     </main>

@@ -10,7 +10,8 @@ import { border, drawingArea } from './frame'
 import { drawingView, type Solid } from './hidden/lines'
 import { FRONT, LEFT, PICTORIAL, RIGHT, TOP, type View } from './hidden/view'
 import { largestScale } from './scale'
-import { SMALL, write, PAPER, type Mark, type Sheet } from './sheet'
+import { PAPER } from './paper'
+import { SMALL, write, type Mark, type Sheet } from './sheet'
 
 const ROW = 9
 const APART = 12

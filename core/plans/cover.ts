@@ -15,7 +15,8 @@ import { drawnOf, findingLines, type FoundLines, type Solid } from './hidden/lin
 import { PICTORIAL } from './hidden/view'
 import { placeNotes, type Note, type Tip } from './leaders'
 import { Room } from './room'
-import { asPart, line, PAPER, SMALL, TEXT, write, type Bounds, type Mark, type Sheet } from './sheet'
+import { PAPER } from './paper'
+import { asPart, line, SMALL, TEXT, write, type Bounds, type Mark, type Sheet } from './sheet'
 
 /** How far pieces stand apart, of wholly. */
 const APART = 0.6

@@ -1,5 +1,6 @@
 import type { Project } from '../document'
-import { line, PAPER, SMALL, textWidth, write, type Bounds, type Mark, type Text } from './sheet'
+import { PAPER } from './paper'
+import { line, SMALL, textWidth, write, type Bounds, type Mark, type Text } from './sheet'
 
 export const MARGIN = 8
 const STRIP = 13

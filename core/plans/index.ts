@@ -4,8 +4,6 @@ export { rule } from './stick'
 export {
   boundsOf,
   line,
-  listPaper,
-  PAPER,
   SMALL,
   TEXT,
   textWidth,
@@ -15,6 +13,7 @@ export {
   type Pen,
   type Sheet,
 } from './sheet'
+export { listPaper, PAPER } from './paper'
 export { toSvg } from './svg'
 export { drawView, type Drawn, type Solid } from './hidden/lines'
 export { FRONT, LEFT, pictorial, PICTORIAL, RIGHT, TOP, type View } from './hidden/view'

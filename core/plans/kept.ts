@@ -10,7 +10,8 @@ import { border, drawingArea } from './frame'
 import { drawingView } from './hidden/lines'
 import { pictorial } from './hidden/view'
 import { hatching, opened, type Opened, type Opening } from './section'
-import { PAPER, type Sheet } from './sheet'
+import { PAPER } from './paper'
+import { type Sheet } from './sheet'
 
 /** From one line of the hatching to the next, on paper, millimetres. */
 const HATCH = 2.5

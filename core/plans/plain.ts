@@ -7,7 +7,8 @@ import { levelDimension, uprightDimension } from './dimension'
 import { border, drawingArea, shorten } from './frame'
 import { sayMaking } from './piece'
 import { largestScale } from './scale'
-import { PAPER, SMALL, TEXT, write, type Bounds, type Mark, type Sheet } from './sheet'
+import { PAPER } from './paper'
+import { SMALL, TEXT, write, type Bounds, type Mark, type Sheet } from './sheet'
 
 /** Most on a sheet, two beside each other. */
 export const TOGETHER = 4

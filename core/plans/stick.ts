@@ -3,7 +3,8 @@ import { formatLength, type LengthStyle } from '../measure'
 import type { Project } from '../document'
 import { spread } from './dimension'
 import { MARGIN } from './frame'
-import { line, PAPER, SMALL, TEXT, write, type Mark, type Sheet } from './sheet'
+import { PAPER } from './paper'
+import { line, SMALL, TEXT, write, type Mark, type Sheet } from './sheet'
 
 /** What neighbouring sheets share, so that they can be laid over each other. */
 const OVERLAP = 10

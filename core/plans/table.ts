@@ -4,7 +4,8 @@ import type { Model } from '../model'
 import { SIZES } from '../resolve'
 import { formatLength, marked } from '../measure'
 import { border, drawingArea, shorten } from './frame'
-import { line, PAPER, write, type Mark, type Sheet } from './sheet'
+import { PAPER } from './paper'
+import { line, write, type Mark, type Sheet } from './sheet'
 
 const ROW = 7
 

@@ -15,7 +15,8 @@ import { drawingView, drawnOf } from '../hidden/lines'
 import { ofPiece, PICTORIAL } from '../hidden/view'
 import { grown, listNotes, placeNotes, type Note } from '../leaders'
 import { Room } from '../room'
-import { asPart, boundsOf, PAPER, SMALL, write, type Bounds, type Mark, type Sheet } from '../sheet'
+import { PAPER } from '../paper'
+import { asPart, boundsOf, SMALL, write, type Bounds, type Mark, type Sheet } from '../sheet'
 import {
   angles,
   blankMarks,

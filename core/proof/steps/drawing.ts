@@ -2,7 +2,7 @@
  * Whether the drawings tell all there is to make: work without a dimension, pieces too large for the paper.
  */
 import { largestScale } from '../../plans/scale'
-import { PAPER } from '../../plans/sheet'
+import { PAPER } from '../../plans/paper'
 import type { Model } from '../../model'
 import type { Instance, Problem } from '../../resolve'
 import { workKind, type Feature } from '../../work'
