@@ -3,6 +3,8 @@ import { expect } from '@playwright/test'
 import { Hands } from './hands'
 import { Maker } from './maker'
 import { pickFrom } from './pick'
+import { corners, saw } from '../core/testing/outlines'
+import { block, make } from '../core/testing/scenario'
 import { test } from './shared'
 
 test('an arched rail keeps its tenons, a hole counts from its floor, a disc is told round', async ({
@@ -92,4 +94,33 @@ test('an arched rail keeps its tenons, a hole counts from its floor, a disc is t
     await maker.screen('Plans')
     await expect(page.getByRole('navigation', { name: 'Sheets' }).getByRole('listitem').nth(3)).toBeVisible()
   })
+})
+
+test('a shelf that runs to a sloping side is offered to be trimmed to it, and is', async ({ page }) => {
+  const slope = corners([0, 0], [400, 0], [400, 60], [0, 30])
+  const project = make([
+    ...block('a', 'up-front', [0, 60], [0, 18], [0, 400]),
+    saw('a', slope),
+    ...block('s', 'right-up', [-270, 300], [0, 18], [200, 18]),
+  ])
+  await page.goto('/')
+  await page
+    .getByLabel('Project file')
+    .setInputFiles({
+      name: 'slope.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(project)),
+    })
+  await page.getByRole('link', { name: 'Test', exact: true }).click()
+  await expect(page.locator('canvas')).toBeVisible({ timeout: 30_000 })
+  await page.keyboard.press('j')
+  const panel = page.locator('aside')
+  await expect(panel.getByText('is cut by the slope that is sawn on A', { exact: false })).toBeVisible()
+  await page.getByRole('button', { name: 'Add 1 joint' }).click()
+  await page.getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByText(/share wood/)).toHaveCount(0)
+  await page.reload()
+  await page.locator('[data-piece=s]').first().click()
+  const work = page.getByRole('region', { name: 'Work' })
+  await expect(work).toContainText('Trim end 2: blade 4.29° from square')
 })
