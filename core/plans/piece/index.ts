@@ -124,6 +124,9 @@ function overallOf(
   return [...overall(layout, bent ? reachOf(shape) : block, bent ?? block.max, say), ...names(layout)]
 }
 
+/** Said in place of what finds none even on the most sheets that a piece has. */
+const NO_ROOM = 'Not all of its work has room to be told on this paper: choose a larger one'
+
 interface Page {
   readonly marks: readonly Mark[]
   /** What is left of the sheet. */
@@ -158,7 +161,8 @@ function pageOf(
   const left = led ? room : pictures
   const listed = (led ? unseen! : notes).map((n) => n.text)
   const rest = listNotes(listed, area, left)
-  return rest && { marks: [...marks, ...(led ?? []), ...rest], room: left }
+  const put = rest ?? (last ? [write(area.x1 + 2, area.y2 - 1, NO_ROOM)] : null)
+  return put && { marks: [...marks, ...(led ?? []), ...put], room: left }
 }
 
 function noteOf({ text, targets }: Callout, { stands }: Layout): Note {
