@@ -1,9 +1,8 @@
 /** A sheet as a picture of 300 dots to the inch, set in the fonts that the page has. */
-import { PEN_NAMES, PENS, pathOf, withFractions, type Sheet, type Text } from '../../core/plans/sheet'
+import { INK, PEN_NAMES, PENS, pathOf, withFractions, type Sheet, type Text } from '../../core/plans/sheet'
 import { FONT } from '../../core/plans/svg'
 
 const DOTS = 300 / 25.4
-const INK = '#22282e'
 
 /** Throws where the browser makes no picture so large. */
 export async function toPng(sheet: Sheet): Promise<Uint8Array> {

@@ -5,7 +5,7 @@ import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
 import { hull, sizeOf, type Axis, type Box } from '../pieces'
 import { levelDimension, runningLevel, runningUpright, uprightDimension } from './dimension'
-import { atU, atV, drawnMarks, heightOf, outlineOf, widthOf, type Placed } from './drawn'
+import { atU, atV, drawnMarks, heightOf, outlineOf, topOf, widthOf, type Placed } from './drawn'
 import { border, drawingArea } from './frame'
 import { drawingView, type Solid } from './hidden/lines'
 import { FRONT, LEFT, PICTORIAL, RIGHT, TOP, type View } from './hidden/view'
@@ -59,7 +59,6 @@ export function* assemblySheet(
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
   const below = (third ? atFront : atTop).y
   const all = hull(boxes)!
-  const topOf = (p: Placed) => p.y - heightOf(p.outline) * p.scale
   const [uppermost, endTop] = [topOf(third ? atTop : atFront), topOf(atEnd)]
   const marks: Mark[] = [
     ...drawnMarks(yield* drawingView(solids, FRONT, { hidden: true, arcs: true }), atFront),
@@ -133,9 +132,8 @@ const label = (text: string, at: Placed): Mark => write(at.x + 1.5, at.y + SMALL
  */
 function placesOf(boxes: readonly Box[], axis: Axis): number[] {
   const all = hull(boxes)!
-  const size = (b: Box) => sizeOf(b)
   const across = boxes
-    .filter((b) => size(b)[axis] < THIN * Math.max(...size(b)))
+    .filter((b) => sizeOf(b)[axis] < THIN * Math.max(...sizeOf(b)))
     .sort((a, b) => areaOf(b) - areaOf(a))
   const places = new Map<string, number>()
   for (const b of across)

@@ -2,14 +2,14 @@
  * The first sheet: all pieces drawn apart, each with its mark, and beside them what to make of what, and the
  * hardware.
  */
-import { cutList, findAlike, type FinishedSizes } from '../cuts'
+import { cutList, findAlike, type CutRow, type FinishedSizes } from '../cuts'
 import { hardwareList, type HardwareRow } from '../hardware'
 import { shiftsApart } from '../joints/apart'
 import { formatLength, marked } from '../measure'
 import type { Model } from '../model'
 import { carriedBox, hull, plus, sizeOf, vec3, type Box } from '../pieces'
 import { SIZES } from '../resolve'
-import { drawnMarks, heightOf, outlineOf, widthOf, atU, atV, type Placed } from './drawn'
+import { drawnMarks, heightOf, outlineOf, widthOf, atU, atV, rightOf, topOf, type Placed } from './drawn'
 import { border, drawingArea, shorten } from './frame'
 import { drawnOf, findingLines, type FoundLines, type Solid } from './hidden/lines'
 import { PICTORIAL } from './hidden/view'
@@ -67,7 +67,7 @@ export function* coverSheet(
   )
   const picture = asPart('view apart', drawnMarks(drawnOf(found), at))
   const marks = [...picture, ...markedPieces(model, found, at, left, picture)]
-  if (told) marks.push(...listed(model, finished, { ...area, x1: left.x2 + 6 }))
+  if (told) marks.push(...listed(model, rows, { ...area, x1: left.x2 + 6 }))
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
   const overall = sizeOf(hull(boxes)!)
   const titles = {
@@ -97,16 +97,13 @@ function markedPieces(
 ): Mark[] {
   const number = new Map(model.resolved.instances.map((i, n) => [i.key, n]))
   const tips = new Map<number, Tip[]>()
-  const on: Bounds = {
-    x1: at.x,
-    x2: at.x + widthOf(at.outline) * at.scale,
-    y1: at.y - heightOf(at.outline) * at.scale,
-    y2: at.y,
-  }
+  const on: Bounds = { x1: at.x, y1: topOf(at), x2: rightOf(at), y2: at.y }
   visible.all.forEach(([a, b, c, d], k) => {
     const of = visible.of[k]!
     const tip = { x: atU(at, (a + c) / 2), y: atV(at, (b + d) / 2), radius: 0, on }
-    tips.set(of, [...(tips.get(of) ?? []), tip])
+    const known = tips.get(of)
+    if (known) known.push(tip)
+    else tips.set(of, [tip])
   })
   const notes = findAlike(model).flatMap(({ mark, instances }): Note[] => {
     const all = instances.flatMap((i) => tips.get(number.get(i.key)!) ?? [])
@@ -128,11 +125,11 @@ const COLUMNS = [
 ] as const
 
 /** What to make, and the hardware. */
-function listed(model: Model, finished: FinishedSizes, { x1, x2, y1 }: Bounds): Mark[] {
+function listed(model: Model, rows: readonly CutRow[], { x1, x2, y1 }: Bounds): Mark[] {
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
   const marks: Mark[] = []
   let y = y1
-  const row = (cells: readonly string[], ruled = true) => {
+  const row = (cells: readonly string[]) => {
     let x = x1
     y += ROW
     cells.forEach((cell, i) => {
@@ -142,10 +139,10 @@ function listed(model: Model, finished: FinishedSizes, { x1, x2, y1 }: Bounds): 
       if (text) marks.push(write(anchor === 'end' ? x + w : x, y - 1.6, text, { anchor, size: SMALL }))
       x += w
     })
-    if (ruled) marks.push(line(x1, y, x2, y, 'dimension'))
+    marks.push(line(x1, y, x2, y, 'dimension'))
   }
   row(COLUMNS.map(([title]) => title))
-  for (const r of cutList(model, finished).rows)
+  for (const r of rows)
     row([
       r.mark,
       r.name,

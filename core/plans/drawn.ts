@@ -36,6 +36,8 @@ export const atU = (p: Placed, u: number): number => p.x + (u - p.outline.u1) * 
 export const atV = (p: Placed, v: number): number => p.y - (v - p.outline.v1) * p.scale
 export const widthOf = (o: Outline): number => o.u2 - o.u1
 export const heightOf = (o: Outline): number => o.v2 - o.v1
+export const topOf = (p: Placed): number => p.y - heightOf(p.outline) * p.scale
+export const rightOf = (p: Placed): number => p.x + widthOf(p.outline) * p.scale
 
 export function drawnMarks(drawn: Drawn, at: Placed): Mark[] {
   return (['hidden', 'visible'] as const).flatMap((pen) => [

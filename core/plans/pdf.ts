@@ -1,9 +1,8 @@
 /** Sheets as a vector PDF with the shipped fonts embedded; its text can be searched for `33 1/4`. */
 import PDFDocument from 'pdfkit'
-import { pathOf, PEN_NAMES, PENS, textWidth, withFractions, type Sheet, type Text } from './sheet'
+import { INK, pathOf, PEN_NAMES, PENS, textWidth, withFractions, type Sheet, type Text } from './sheet'
 
 const POINTS = 72 / 25.4
-const INK = '#22282e'
 const FRACTION_SLASH = 0x2044
 
 type Face = Text['face']

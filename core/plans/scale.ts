@@ -28,10 +28,8 @@ const METRIC: readonly Scale[] = [1, 2, 2.5, 3, 4, 5, 10, 20, 50, 100].map((n) =
  * The largest of the usual scales at which `fits`. What is too large for all of them is drawn at a smaller
  * one still.
  */
-export function largestScale(unit: LengthUnit, fits: (factor: number) => boolean): Scale {
-  const series = unit === 'in' ? INCH : METRIC
-  return series.find((s) => fits(s.factor)) ?? beyond(unit, fits)
-}
+export const largestScale = (unit: LengthUnit, fits: (factor: number) => boolean): Scale =>
+  scalesFrom(unit, false, fits, 1)[0]!
 
 /**
  * The largest of the usual scales at which `fits`, and some smaller ones after it. `small`: larger than it

@@ -66,6 +66,9 @@ export const PENS: Readonly<Record<Pen, { width: number; dash: readonly number[]
   frame: { width: 0.35, dash: [] },
 }
 
+/** The colour of all that is drawn and written. */
+export const INK = '#22282e'
+
 export const PEN_NAMES = Object.keys(PENS) as readonly Pen[]
 
 export interface Sheet {

@@ -1,5 +1,5 @@
 import { escaped } from '../cuts/markup'
-import { micron as n, pathOf, PEN_NAMES, PENS, withFractions, type Sheet, type Text } from './sheet'
+import { INK, micron as n, pathOf, PEN_NAMES, PENS, withFractions, type Sheet, type Text } from './sheet'
 
 export const FONT = {
   measure: "'IBM Plex Sans Condensed', sans-serif",
@@ -15,7 +15,7 @@ export function toSvg(sheet: Sheet): string {
     const dashed = dash.length ? ` stroke-dasharray="${dash.join(' ')}"` : ''
     return path === ''
       ? ''
-      : `<path data-layer="${pen}" d="${path}" fill="none" stroke="#22282e" stroke-width="${wide}"${dashed}/>`
+      : `<path data-layer="${pen}" d="${path}" fill="none" stroke="${INK}" stroke-width="${wide}"${dashed}/>`
   })
   const texts = marks.flatMap((m) => (m.kind === 'text' ? [text(m)] : []))
   return (
@@ -30,7 +30,7 @@ function text(m: Text): string {
   const turn = m.turn ? ` transform="rotate(${-m.turn} ${n(m.x)} ${n(m.y)})"` : ''
   return (
     `<text x="${n(m.x)}" y="${n(m.y)}" font-family="${FONT[m.face]}" font-size="${m.size}" ` +
-    `text-anchor="${m.anchor}" fill="#22282e" ` +
+    `text-anchor="${m.anchor}" fill="${INK}" ` +
     `xml:space="preserve"${turn}>${escaped(withFractions(m.text))}</text>`
   )
 }

@@ -9,7 +9,7 @@ import { STILL, type Box, type Frame } from '../../pieces'
 import { cutsOf, reachOf, type Recipe, type Shape } from '../../solid'
 import { toolAxes, workKind, type Feature, type RoundAxis } from '../../work'
 import { centreMarks, crossMarks } from '../centres'
-import { atU, atV, drawnMarks, heightOf, outlineOf, widthOf } from '../drawn'
+import { atU, atV, drawnMarks, heightOf, outlineOf, rightOf, topOf, widthOf } from '../drawn'
 import { border, drawingArea } from '../frame'
 import { drawingView, drawnOf } from '../hidden/lines'
 import { ofPiece, PICTORIAL } from '../hidden/view'
@@ -17,18 +17,7 @@ import { grown, listNotes, placeNotes, type Note } from '../leaders'
 import { Room } from '../room'
 import { PAPER } from '../paper'
 import { asPart, boundsOf, SMALL, write, type Bounds, type Mark, type Sheet } from '../sheet'
-import {
-  angles,
-  blankMarks,
-  diameters,
-  names,
-  ordinates,
-  overall,
-  rightOf,
-  standOf,
-  threadMarks,
-  topOf,
-} from './marks'
+import { angles, blankMarks, diameters, names, ordinates, overall, standOf, threadMarks } from './marks'
 import { laidOut, NAME, type Layout } from './pages'
 import { hidesNot, sidesOf, standings } from './sides'
 import { circleIn, middlesOf, toldOf, type Callout, type SheetContent } from './told'
@@ -103,9 +92,7 @@ function drawing(
       ...(bent ? [] : blankMarks(block, reach, stand)),
       ...centreMarks(axes, circles, side.view, { ...at, outline }),
       ...middles.filter((m) => m.side.face === side.face).flatMap((m) => crossMarks(m.at, side.view, at)),
-      ...features.flatMap((f) =>
-        (workKind(f).threads?.(f.data) ?? []).flatMap((t) => threadMarks(t, stand, STILL)),
-      ),
+      ...features.flatMap((f) => (workKind(f).threads?.(f.data) ?? []).flatMap((t) => threadMarks(t, stand))),
     ])
   })
 }

@@ -1,8 +1,8 @@
 /** What stands about the views of a piece: its sizes, places along it and across it, and angles. */
-import { sayFace, toRoom, type Box, type Frame, type Vec3 } from '../../pieces'
+import { sayFace, type Box, type Vec3 } from '../../pieces'
 import { sayDegrees } from '../../work'
 import { levelDimension, runningLevel, runningUpright, uprightDimension } from '../dimension'
-import { atU, atV, heightOf, outlineOf, widthOf, type Placed } from '../drawn'
+import { atU, atV, heightOf, outlineOf, rightOf, topOf, widthOf } from '../drawn'
 import { project } from '../hidden/view'
 import type { Room } from '../room'
 import { boundsOf, line, SMALL, write, type Mark } from '../sheet'
@@ -24,9 +24,6 @@ const onPaper = ({ side: { view }, at }: Stand, axis: number, mm: number): numbe
   const [u, v] = project(view, p)
   return axesIn(view)[0] === axis ? atU(at, u) : atV(at, v)
 }
-
-export const topOf = ({ outline, y, scale }: Placed): number => y - heightOf(outline) * scale
-export const rightOf = ({ outline, x, scale }: Placed): number => x + widthOf(outline) * scale
 
 /** "Face, end 1 at the left", "Edge 1", "End 2". */
 export function names({ stands, rounds }: Layout): Mark[] {
@@ -163,9 +160,8 @@ const SHORT = 0.4
 export function threadMarks(
   { from, to, core }: { readonly from: Vec3; readonly to: Vec3; readonly core: number },
   { side: { view }, at }: Stand,
-  frame: Frame,
 ): Mark[] {
-  const [a, b] = [from, to].map((p) => project(view, toRoom(frame, p))) as [Vec3, Vec3]
+  const [a, b] = [from, to].map((p) => project(view, p)) as [Vec3, Vec3]
   const [du, dv] = [b[0] - a[0], b[1] - a[1]]
   const long = Math.hypot(du, dv)
   if (long < 1e-6)

@@ -1,11 +1,11 @@
 /** What the drawing of a piece tells, and in which of its views: places, diameters, angles and callouts. */
-import { FACE_AT, vec3, type Axis, type Vec3 } from '../../pieces'
+import { dot, FACE_AT, vec3, type Axis, type Vec3 } from '../../pieces'
 import { workKind, countOf, type Angle, type Feature, type PitchCircle, type Sentence } from '../../work'
 import { project } from '../hidden/view'
 import { axesIn, homeOf, type SeenOf, type Shown } from './sides'
 
 /** A place on one own axis, as far from its reference. */
-export interface Ordinate {
+interface Ordinate {
   readonly axis: Axis
   readonly at: number
 }
@@ -199,7 +199,9 @@ function roundTargets(side: Shown, { rounds }: SeenOf): Target[] {
   const circles = new Map<string, Array<SeenOf['rounds'][number]>>()
   for (const a of rounds) {
     const key = `${a.u} ${a.v} ${a.r}`
-    circles.set(key, [...(circles.get(key) ?? []), a])
+    const arcs = circles.get(key)
+    if (arcs) arcs.push(a)
+    else circles.set(key, [a])
   }
   return [...circles.values()].flatMap((arcs): Target[] => {
     const [{ u, v, r }] = arcs as [(typeof arcs)[number]]
@@ -249,16 +251,15 @@ const FLAT = 1 - 1e-6
 /** An angle in the first view that shows both its legs as long as they are. */
 function turnIn({ at, ways }: Angle, shown: readonly Shown[]): TurnTold | null {
   const seen = (s: Shown) =>
-    ways.every((w) => Math.hypot(...[s.view.right, s.view.up].map((d) => along(d, w))) > FLAT)
+    ways.every((w) => Math.hypot(...[s.view.right, s.view.up].map((d) => dot(d, w))) > FLAT)
   const side = shown.find(seen)
   if (!side) return null
   const [u, v] = project(side.view, at)
-  const [one, two] = ways.map((w) => [along(side.view.right, w), along(side.view.up, w)] as const)
+  const [one, two] = ways.map((w) => [dot(side.view.right, w), dot(side.view.up, w)] as const)
   const cos = one![0] * two![0] + one![1] * two![1]
   const degrees = (Math.acos(Math.min(1, Math.max(-1, cos))) * 180) / Math.PI
   return { side, at: [u, v], ways: [one!, two!], degrees }
 }
-const along = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
 
-/** Which side a view looks at, as it is written under it. */
+/** Whether a view looks at an end. */
 export const isEnd = ({ face }: Pick<Shown, 'face'>): boolean => FACE_AT[face].axis === 0
