@@ -53,6 +53,11 @@ const everything = (project: Project, part: Partial<Project>): Project => ({
   pictures: [],
   accepted: [],
   readings: [],
+  sheets: [],
+  sheetOrder: [],
+  adjustments: [],
+  additions: [],
+  revisions: [],
   ...part,
 })
 

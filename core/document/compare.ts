@@ -10,6 +10,14 @@ export interface Difference {
 
 const FACT_SAYS = { start: 'starts at', end: 'ends at', centre: 'centre at', size: 'measures' } as const
 
+const SHEET_LISTS = [
+  ['sheets', 'sheets left out or renamed'],
+  ['sheetOrder', 'the order of the sheets'],
+  ['adjustments', 'what is moved or hidden on sheets'],
+  ['additions', 'what is drawn besides'],
+  ['revisions', 'revisions'],
+] as const
+
 /** Everything that is in one and not in the other, or is otherwise there. */
 export function compare(before: Project, after: Project): Difference[] {
   const out: Difference[] = []
@@ -106,6 +114,7 @@ export function compare(before: Project, after: Project): Difference[] {
   other('Proof', 'a limit', before.limits, after.limits)
   other('Proof', 'what is accepted', before.accepted, after.accepted)
   other('Proof', 'readings', before.readings, after.readings)
+  for (const [list, says] of SHEET_LISTS) other('Plans', says, before[list], after[list])
   if (before.name !== after.name) changed('Project', 'name', before.name, after.name)
   return out
 }

@@ -3,6 +3,8 @@ import type * as z from 'zod'
 import { MOST_TRACE_IMAGES } from './traceImage'
 import {
   Accepted,
+  Addition,
+  Adjustment,
   Bit,
   Group,
   Hardware,
@@ -12,6 +14,8 @@ import {
   Parameter,
   Piece,
   Measurement,
+  Revision,
+  SheetEdit,
   TraceImage,
   Stock,
   type Project,
@@ -42,6 +46,10 @@ export const LISTS = {
   pictures: listOf('picture', TraceImage, MOST_TRACE_IMAGES),
   accepted: listOf('accepted finding', Accepted, 2000),
   readings: listOf('reading', Measurement, 5000),
+  sheets: listOf('sheet', SheetEdit, 3000),
+  adjustments: listOf('change to a sheet', Adjustment, 5000),
+  additions: listOf('addition to a sheet', Addition, 2000),
+  revisions: listOf('revision', Revision, 200),
 } as const
 
 export type ListName = keyof typeof LISTS

@@ -1,5 +1,6 @@
 import type { LengthUnit, LengthStyle } from '../measure'
 import { FORMAT, VERSION, type Project, type Settings } from './schema'
+import { NO_TITLES } from './sheets'
 
 /** Sensible settings for a shop that works in inches or in millimetres. */
 export function defaultSettings(unit: LengthUnit): Settings {
@@ -15,6 +16,7 @@ export function defaultSettings(unit: LengthUnit): Settings {
         extraWidth: '0',
         paper: 'letter',
         projection: 'third',
+        titles: NO_TITLES,
       }
     : {
         style: { unit: 'mm', form: 'decimal', places: 1 },
@@ -27,6 +29,7 @@ export function defaultSettings(unit: LengthUnit): Settings {
         extraWidth: '0',
         paper: 'a4',
         projection: 'first',
+        titles: NO_TITLES,
       }
 }
 
@@ -50,6 +53,11 @@ export function newProject(id: string, name: string, unit: LengthUnit): Project 
     limits: { off: [] },
     accepted: [],
     readings: [],
+    sheets: [],
+    sheetOrder: [],
+    adjustments: [],
+    additions: [],
+    revisions: [],
     gone: {},
     setAside: [],
   }

@@ -11,7 +11,19 @@ import { migrate } from './migrations'
 import { isRecord } from './record'
 import { defaultSettings } from './new'
 import { MOST_NAME } from './ids'
-import { FORMAT, GoneId, Id, Limits, Name, Settings, SetAside, Step, VERSION, type Project } from './schema'
+import {
+  FORMAT,
+  GoneId,
+  Id,
+  Limits,
+  Name,
+  Settings,
+  SetAside,
+  SheetKey,
+  Step,
+  VERSION,
+  type Project,
+} from './schema'
 import { sayIssue } from './words'
 
 export type Reading =
@@ -23,6 +35,8 @@ export const LARGEST_FILE = 20_000_000
 
 /** So many beyond those that there may be are looked at, lest a file of nothing else stand still. */
 const MOST_LOOKED = 20_000
+
+const SheetOrder = z.array(SheetKey).max(5000)
 
 const refuse = (why: string): Reading => ({ ok: false, why })
 
@@ -75,6 +89,7 @@ const KNOWN = new Set([
   'limits',
   'gone',
   'setAside',
+  'sheetOrder',
   ...LIST_NAMES,
 ])
 
@@ -139,6 +154,11 @@ function sound(data: Record<string, unknown>): Project {
     limits: data.limits === undefined ? { off: [] } : single('limits', Limits, { off: [] }),
     accepted: list('accepted'),
     readings: list('readings'),
+    sheets: list('sheets'),
+    sheetOrder: data.sheetOrder === undefined ? [] : single('sheetOrder', SheetOrder, []),
+    adjustments: list('adjustments'),
+    additions: list('additions'),
+    revisions: list('revisions'),
     gone: goneOf(data.gone, aside),
     setAside: [],
   }
@@ -205,8 +225,9 @@ function settingsOf(given: unknown, aside: Aside): Settings {
         { [key]: value },
       )
   }
-  for (const key of Object.keys(Settings.shape))
-    if (!Object.hasOwn(given, key)) aside.put('settings', `settings · ${key}`, 'is missing', null)
+  for (const [key, schema] of Object.entries(Settings.shape))
+    if (!Object.hasOwn(given, key) && !schema.safeParse(undefined).success)
+      aside.put('settings', `settings · ${key}`, 'is missing', null)
   return settings as Settings
 }
 

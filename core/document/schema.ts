@@ -10,6 +10,7 @@ import { Accepted, Limits, Measurement } from './judged'
 import { Outline } from './outline'
 import { MOST_TRACE_IMAGES, TraceImage } from './traceImage'
 import { Edge, Place } from './place'
+import { Addition, Adjustment, NO_TITLES, Revision, SheetEdit, SheetKey, TitleFields } from './sheets'
 
 export {
   Accepted,
@@ -23,6 +24,11 @@ export {
   PlacementId,
   Measurement,
   TraceImage,
+  Addition,
+  Adjustment,
+  Revision,
+  SheetEdit,
+  SheetKey,
 }
 
 export const FORMAT = 'ergaton-project'
@@ -406,6 +412,7 @@ export const Settings = z
     extraWidth: Expression,
     paper: z.enum(PAPERS),
     projection: z.enum(['third', 'first']),
+    titles: TitleFields.default(NO_TITLES),
   })
   .strict()
 
@@ -429,6 +436,10 @@ export const SetAside = z
       'pictures',
       'accepted',
       'readings',
+      'sheets',
+      'adjustments',
+      'additions',
+      'revisions',
       'work',
       'settings',
       'other',
@@ -464,6 +475,15 @@ export const Project = z
     accepted: z.array(Accepted).max(2000).default([]),
     /** What the shop has measured. */
     readings: z.array(Measurement).max(5000).default([]),
+    /** Sheets of the plans that are renamed or left out. */
+    sheets: z.array(SheetEdit).max(3000).default([]),
+    /** In which order drawings come; what is not in it comes after what it would stand behind. */
+    sheetOrder: z.array(SheetKey).max(5000).default([]),
+    /** Things on sheets that are moved, hidden, reworded; and what is drawn besides. */
+    adjustments: z.array(Adjustment).max(5000).default([]),
+    additions: z.array(Addition).max(2000).default([]),
+    /** Sets that were given out, the first one first. */
+    revisions: z.array(Revision).max(200).default([]),
     /** Names of what was deleted while something still referred to it, so that it can be spoken of. */
     gone: z.record(GoneId, z.string()).default({}),
     /** What could not be used when the file was read, until it is mended or thrown away. */

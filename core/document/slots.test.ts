@@ -23,7 +23,7 @@ const PLAIN = new RegExp(
   '^(format|id|name|note|species|kind|stock|of|group|facing|direction|face|piece|on|unit|form|' +
     'paper|projection|list|where|why|text|shape|cut|step|role)$',
 )
-const PLAIN_WITHIN = 'accepted options gone edge moves turns pictures setAside style'.split(' ')
+const PLAIN_WITHIN = 'accepted titles options gone edge moves turns pictures setAside style'.split(' ')
 const isPlain = (path: readonly string[]): boolean =>
   PLAIN.test(path.at(-1)!) ||
   (path.includes('outline') && !['value', 'mirrorOff'].includes(path.at(-1)!)) ||

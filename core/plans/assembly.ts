@@ -4,14 +4,32 @@
 import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
 import { hull, sizeOf, type Axis, type Box } from '../pieces'
+import type { Kernel } from '../solid'
+import { additionsOn, putInsets } from './additions'
 import { levelDimension, runningLevel, runningUpright, uprightDimension } from './dimension'
-import { atU, atV, drawnMarks, heightOf, outlineOf, topOf, widthOf, type Placed } from './drawn'
-import { border, drawingArea } from './frame'
-import { drawingView, type Solid } from './hidden/lines'
-import { FRONT, LEFT, PICTORIAL, RIGHT, TOP, type View } from './hidden/view'
+import {
+  atU,
+  atV,
+  drawnMarks,
+  heightOf,
+  outlineOf,
+  rightOf,
+  topOf,
+  widthOf,
+  type Outline,
+  type Placed,
+} from './drawn'
+import { drawingAreaOf, type Content } from './framed'
+import { handOn, type Hand } from './hand'
+import { drawnOf, findingLines, type Solid } from './hidden/lines'
+import { FRONT, LEFT, PICTORIAL, RIGHT, TOP } from './hidden/view'
+import { placeNotes } from './leaders'
 import { largestScale } from './scale'
-import { PAPER } from './paper'
-import { SMALL, write, type Mark, type Sheet } from './sheet'
+import type { Say } from './piece/told'
+import { Room } from './room'
+import { acrossWay, opened } from './section'
+import { asPart, boundsOf, SMALL, write, type Mark } from './sheet'
+import { spotsBySolid, spotsOn, viewsOn, type PlacedView } from './spots'
 
 const ROW = 9
 const APART = 12
@@ -24,20 +42,20 @@ const THIN = 0.3
 /** Yields now and then while it draws. */
 export function* assemblySheet(
   model: Model,
+  kernel: Kernel,
   solids: readonly Solid[],
   boxes: readonly Box[],
-  sheet: number,
-  of: number,
-): Generator<undefined, Sheet> {
+): Generator<undefined, Content> {
   const { settings } = model.project
   const third = settings.projection === 'third'
   const side = third ? RIGHT : LEFT
-  const area = drawingArea(settings.paper)
+  const area = drawingAreaOf(model.project)
+  const hand = handOn(model.project, ['assembly'])
   const [front, top, end, picture] = [FRONT, TOP, side, PICTORIAL].map((v) => outlineOf(boxes, v)) as [
-    ReturnType<typeof outlineOf>,
-    ReturnType<typeof outlineOf>,
-    ReturnType<typeof outlineOf>,
-    ReturnType<typeof outlineOf>,
+    Outline,
+    Outline,
+    Outline,
+    Outline,
   ]
   const wide = (area.x2 - area.x1) * 0.64 - ROW - ORDINATES - APART
   const high = area.y2 - area.y1 - ROW - ORDINATES - APART - 3 * SMALL
@@ -52,76 +70,138 @@ export function* assemblySheet(
   const lower = third ? heightOf(front) * s : heightOf(top) * s
   const firstRow = area.y1 + 2 * SMALL + ORDINATES + (high - (upper + lower)) / 2 + upper
   const secondRow = firstRow + APART + lower
-  const atFront: Placed = { outline: front, x, y: third ? secondRow : firstRow, scale: s }
-  const atTop: Placed = { outline: top, x, y: third ? firstRow : secondRow, scale: s }
-  const atEnd: Placed = { outline: end, x: x + widthOf(front) * s + APART, y: atFront.y, scale: s }
-
-  const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
-  const below = (third ? atFront : atTop).y
-  const all = hull(boxes)!
-  const [uppermost, endTop] = [topOf(third ? atTop : atFront), topOf(atEnd)]
-  const marks: Mark[] = [
-    ...drawnMarks(yield* drawingView(solids, FRONT, { hidden: true, arcs: true }), atFront),
-    ...drawnMarks(yield* drawingView(solids, TOP, { hidden: false, arcs: true }), atTop),
-    ...drawnMarks(yield* drawingView(solids, side, { hidden: false, arcs: true }), atEnd),
-    ...levelDimension(x, atU(atFront, front.u2), below + ROW, below, say(widthOf(front))),
-    ...uprightDimension(
-      atV(atFront, front.v1),
-      atV(atFront, front.v2),
-      x - ORDINATES - 2,
-      x - ORDINATES,
-      say(heightOf(front)),
-    ),
-    ...runningLevel(
-      placesOf(boxes, 0).map((p) => ({ x: atU(atFront, p), text: say(p - all.min[0]) })),
-      uppermost - 5,
-      uppermost,
-      [x - 2, atU(atFront, front.u2) + APART],
-    ),
-    ...runningUpright(
-      placesOf(boxes, 2).map((p) => ({ y: atV(atFront, p), text: say(p - all.min[2]) })),
-      x - 5,
-      x,
-      [atV(atFront, front.v2) - 4, atFront.y + 4],
-    ),
-    ...runningLevel(
-      placesOf(boxes, 1).map((p) => ({ x: atU(atEnd, third ? p : -p), text: say(p - all.min[1]) })),
-      endTop - 5,
-      endTop,
-      [atEnd.x - 2, atU(atEnd, end.u2) + APART],
-    ),
-    ...levelDimension(atEnd.x, atU(atEnd, end.u2), atEnd.y + ROW, atEnd.y, say(widthOf(end))),
-    ...[
-      [FRONT, atFront],
-      [TOP, atTop],
-      [side, atEnd],
-    ].map(([view, at]) => label((view as View).name, at as Placed)),
-  ]
-
-  const left = atU(atEnd, end.u2) + APART
+  const frontAt: Placed = { outline: front, x, y: third ? secondRow : firstRow, scale: s }
+  const topAt: Placed = { outline: top, x, y: third ? firstRow : secondRow, scale: s }
+  const endAt: Placed = { outline: end, x: x + widthOf(front) * s + APART, y: frontAt.y, scale: s }
+  const left = atU(endAt, end.u2) + APART
   const room = { width: area.x2 - left, height: area.y2 - area.y1 - 8 }
   const fit = Math.min(room.width / widthOf(picture), room.height / heightOf(picture))
-  const atPicture: Placed = {
+  const pictureAt: Placed = {
     outline: picture,
     x: left + (room.width - widthOf(picture) * fit) / 2,
     y: area.y1 + (room.height + heightOf(picture) * fit) / 2,
     scale: fit,
   }
-  marks.push(
-    ...drawnMarks(yield* drawingView(solids, PICTORIAL, { hidden: false, arcs: true }), atPicture),
-    label('Pictorial, not to scale', atPicture),
-  )
 
-  const titles = {
-    project: model.project.name,
+  const keys = model.resolved.instances.map((i) => i.key)
+  const shown: PlacedView[] = []
+  const pictures: Mark[] = []
+  for (const { view, at, name, hidden } of [
+    { view: FRONT, at: frontAt, name: FRONT.name, hidden: true },
+    { view: TOP, at: topAt, name: TOP.name, hidden: false },
+    { view: side, at: endAt, name: side.name, hidden: false },
+    { view: PICTORIAL, at: pictureAt, name: 'Pictorial, not to scale', hidden: false },
+  ]) {
+    const key = `view ${view.name.toLowerCase()}`
+    const touch = hand.touch({ kind: 'view', key, says: view.name })
+    if (touch.hidden) continue
+    const [dx, dy] = touch.by ?? [0, 0]
+    const put = { ...at, x: at.x + dx, y: at.y + dy }
+    const found = yield* findingLines(solids, view, { hidden, arcs: true })
+    const drawn = drawnOf(found)
+    pictures.push(...asPart(key, [...drawnMarks(drawn, put), label(name, put)]))
+    if (view !== PICTORIAL) shown.push({ key, view, at: put, drawn, spots: spotsBySolid(found, keys) })
+  }
+  const say: Say = (mm, as = (style) => style) => marked(formatLength(mm, as(model.resolved.style)))
+  const { marks, notes, insets } = additionsOn(hand, {
+    views: shown,
+    unit: settings.style.unit,
+    say,
+    cut: (way, at) =>
+      model.resolved.instances.flatMap((i) => opened(model, kernel, i, [0, 0, 0], acrossWay(way, at)) ?? []),
+  })
+  marks.push(...pictures, ...sizesOn(shown, boxes, say, hand))
+  const [taken, texts, ink] = [new Room(area), new Room(area), new Room(area)]
+  for (const at of [taken, ink]) at.draw(marks)
+  for (const { at } of shown)
+    taken.take({ x1: at.x - 1, y1: topOf(at) - 1, x2: rightOf(at) + 1, y2: at.y + 5 })
+  for (const m of marks) if (m.kind === 'text') texts.take(boundsOf(m))
+  const rooms = { pictures: taken, texts, ink }
+  const led = notes.flatMap((n) => placeNotes([n], area, rooms, (key, by) => hand.stands(key, by)) ?? [])
+  const put = putInsets(insets, hand, { room: taken, area })
+  for (const { key } of put.left) hand.tooLarge(key)
+  marks.push(...led, ...put.marks)
+
+  return {
     title: 'Assembly',
     detail: 'The whole',
     scale: scale.says,
-    unit: settings.style.unit,
-    projection: settings.projection,
+    marks,
+    items: hand.itemsOn(marks, true),
+    views: viewsOn(shown),
+    spots: spotsOn(shown),
   }
-  const [width, height] = PAPER[settings.paper]
-  return { title: 'Assembly', width, height, marks: [...border(settings.paper, titles, sheet, of), ...marks] }
+}
+
+/** How large the whole is, and where its pieces begin and end, at the views that show it. */
+function sizesOn(shown: readonly PlacedView[], boxes: readonly Box[], say: Say, hand: Hand): Mark[] {
+  const all = hull(boxes)!
+  const seen = (...names: string[]) => shown.filter(({ view }) => names.includes(view.name))
+  const [lowest] = seen(FRONT.name, TOP.name).sort((a, b) => b.at.y - a.at.y)
+  const [uppermost] = seen(FRONT.name, TOP.name).sort((a, b) => a.at.y - b.at.y)
+  const [front] = seen(FRONT.name)
+  const [end] = seen(RIGHT.name, LEFT.name)
+  const size = (axis: Axis, draw: (text: string, by: readonly [number, number]) => Mark[]): Mark[] => {
+    const key = `size ${axis}`
+    const mm = all.max[axis] - all.min[axis]
+    const touch = hand.touch({ kind: 'size', key, says: say(mm) })
+    const text = touch.say(say(mm, (style) => touch.style(style)))
+    return touch.hidden ? [] : asPart(key, draw(text, touch.by ?? [0, 0]))
+  }
+  const places = (axis: Axis) =>
+    placesOf(boxes, axis).flatMap((at) => {
+      const key = `place ${axis} ${at.toFixed(2)}`
+      const mm = at - all.min[axis]
+      const touch = hand.touch({ kind: 'place', key, says: say(mm) })
+      return touch.hidden
+        ? []
+        : [{ key, at, by: touch.by, text: touch.say(say(mm, (style) => touch.style(style))) }]
+    })
+  const marks: Mark[] = []
+  if (lowest) {
+    const { at } = lowest
+    marks.push(
+      ...size(0, (text, [dx, dy]) => levelDimension(at.x, rightOf(at), at.y + ROW + dy, at.y, text, dx)),
+    )
+  }
+  if (uppermost) {
+    const { at } = uppermost
+    const top = topOf(at)
+    marks.push(
+      ...runningLevel(
+        places(0).map((p) => ({ ...p, x: atU(at, p.at) })),
+        top - 5,
+        top,
+        [at.x - 2, rightOf(at) + APART],
+      ),
+    )
+  }
+  if (front) {
+    const { at } = front
+    const far = at.x - ORDINATES
+    marks.push(
+      ...size(2, (text, [dx, dy]) => uprightDimension(at.y, topOf(at), far - 2 + dx, far, text, dy)),
+      ...runningUpright(
+        places(2).map((p) => ({ ...p, y: atV(at, p.at) })),
+        at.x - 5,
+        at.x,
+        [topOf(at) - 4, at.y + 4],
+      ),
+    )
+  }
+  if (end) {
+    const { at, view } = end
+    marks.push(
+      ...size(1, (text, [dx, dy]) => levelDimension(at.x, rightOf(at), at.y + ROW + dy, at.y, text, dx)),
+      ...runningLevel(
+        places(1).map((p) => ({ ...p, x: atU(at, p.at * view.right[1]) })),
+        topOf(at) - 5,
+        topOf(at),
+        [at.x - 2, rightOf(at) + APART],
+      ),
+    )
+  }
+  return marks
 }
 
 const label = (text: string, at: Placed): Mark => write(at.x + 1.5, at.y + SMALL + 1, text, { size: SMALL })

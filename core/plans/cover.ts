@@ -10,13 +10,13 @@ import type { Model } from '../model'
 import { carriedBox, hull, plus, sizeOf, vec3, type Box } from '../pieces'
 import { SIZES } from '../resolve'
 import { drawnMarks, heightOf, outlineOf, widthOf, atU, atV, rightOf, topOf, type Placed } from './drawn'
-import { border, drawingArea, shorten } from './frame'
+import { shorten } from './frame'
+import { drawingAreaOf, type Content } from './framed'
 import { drawnOf, findingLines, type FoundLines, type Solid } from './hidden/lines'
 import { PICTORIAL } from './hidden/view'
 import { placeNotes, type Note, type Tip } from './leaders'
 import { Room } from './room'
-import { PAPER } from './paper'
-import { asPart, line, SMALL, TEXT, write, type Bounds, type Mark, type Sheet } from './sheet'
+import { asPart, line, SMALL, TEXT, write, type Bounds, type Mark } from './sheet'
 
 /** How far pieces stand apart, of wholly. */
 const APART = 0.6
@@ -28,7 +28,7 @@ const ABOUT = 14
 
 /** Whether what there is to tell of all pieces stands on the cover; on sheets of its own, when not. */
 export const onCover = (model: Model, rows: number): boolean => {
-  const { y1, y2 } = drawingArea(model.project.settings.paper)
+  const { y1, y2 } = drawingAreaOf(model.project)
   return (rows + 2 + hardwareList(model).length + 3) * ROW <= y2 - y1
 }
 
@@ -38,11 +38,8 @@ export function* coverSheet(
   solids: readonly Solid[],
   boxes: readonly Box[],
   finished: FinishedSizes,
-  sheet: number,
-  of: number,
-): Generator<undefined, Sheet> {
-  const { settings } = model.project
-  const area = drawingArea(settings.paper)
+): Generator<undefined, Content> {
+  const area = drawingAreaOf(model.project)
   const rows = cutList(model, finished).rows
   const told = onCover(model, rows.length)
   const left: Bounds = told ? { ...area, x2: area.x1 + (area.x2 - area.x1) * SHARE - 4 } : area
@@ -70,20 +67,11 @@ export function* coverSheet(
   if (told) marks.push(...listed(model, rows, { ...area, x1: left.x2 + 6 }))
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
   const overall = sizeOf(hull(boxes)!)
-  const titles = {
-    project: model.project.name,
+  return {
     title: 'All pieces',
     detail: `Exploded view, overall ${overall.map(say).join(' × ')}`,
     scale: 'not to scale',
-    unit: settings.style.unit,
-    projection: settings.projection,
-  }
-  const [width, height] = PAPER[settings.paper]
-  return {
-    title: 'All pieces',
-    width,
-    height,
-    marks: [...border(settings.paper, titles, sheet, of), ...marks],
+    marks,
   }
 }
 
@@ -107,7 +95,7 @@ function markedPieces(
   })
   const notes = findAlike(model).flatMap(({ mark, instances }): Note[] => {
     const all = instances.flatMap((i) => tips.get(number.get(i.key)!) ?? [])
-    return all.length > 0 ? [{ text: mark, tips: all, ringed: true }] : []
+    return all.length > 0 ? [{ key: `mark ${mark}`, text: mark, tips: all, ringed: true }] : []
   })
   const [pictures, texts, ink] = [new Room(area), new Room(area), new Room(area)]
   pictures.draw(picture)

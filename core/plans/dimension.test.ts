@@ -36,7 +36,7 @@ test('running measures keep their order, clear of each other, each with a line t
       for (const [marks, along] of [
         [
           runningLevel(
-            sorted.map((x) => ({ x, text: String(x) })),
+            sorted.map((x) => ({ key: '', x, text: String(x) })),
             40,
             50,
           ),
@@ -44,7 +44,7 @@ test('running measures keep their order, clear of each other, each with a line t
         ],
         [
           runningUpright(
-            sorted.map((y) => ({ y, text: String(y) })),
+            sorted.map((y) => ({ key: '', y, text: String(y) })),
             40,
             50,
           ),

@@ -1,5 +1,5 @@
 /** Dimension lines. Rows stand outside the view, texts in a row keep clear of each other. */
-import { line, TEXT, textWidth, write, type Mark } from './sheet'
+import { asPart, line, TEXT, textWidth, write, type Mark } from './sheet'
 
 const GAP = 1.2
 const OVERSHOOT = 1.2
@@ -8,8 +8,18 @@ const TICK = 1.1
 /** A slanting stroke where a dimension line meets an extension line. */
 const tick = (x: number, y: number): Mark => line(x - TICK, y + TICK, x + TICK, y - TICK, 'dimension')
 
-/** One measure between two places along a level row at `y`; the view's edge is at `from`. */
-export function levelDimension(x1: number, x2: number, y: number, from: number, text: string): Mark[] {
+/**
+ * One measure between two places along a level row at `y`; the view's edge is at `from`, its text stands so
+ * far to the right of where it would.
+ */
+export function levelDimension(
+  x1: number,
+  x2: number,
+  y: number,
+  from: number,
+  text: string,
+  shift = 0,
+): Mark[] {
   const marks: Mark[] = [
     ...extensionsUpright([x1, x2], y, from),
     line(x1, y, x2, y, 'dimension'),
@@ -17,13 +27,20 @@ export function levelDimension(x1: number, x2: number, y: number, from: number, 
     tick(x2, y),
   ]
   const w = textWidth(text, TEXT)
-  if (w + 2 <= x2 - x1) marks.push(write((x1 + x2) / 2, y - 0.8, text, { anchor: 'middle' }))
-  else marks.push(line(x2, y, x2 + 2, y, 'dimension'), write(x2 + 2.8, y + 1.2, text))
+  if (w + 2 <= x2 - x1) marks.push(write((x1 + x2) / 2 + shift, y - 0.8, text, { anchor: 'middle' }))
+  else marks.push(line(x2, y, x2 + 2, y, 'dimension'), write(x2 + 2.8 + shift, y + 1.2, text))
   return marks
 }
 
 /** One measure between two places along an upright row at `x`; the text reads from the right. */
-export function uprightDimension(y1: number, y2: number, x: number, from: number, text: string): Mark[] {
+export function uprightDimension(
+  y1: number,
+  y2: number,
+  x: number,
+  from: number,
+  text: string,
+  shift = 0,
+): Mark[] {
   const [top, bottom] = y1 < y2 ? [y1, y2] : [y2, y1]
   const marks: Mark[] = [
     ...extensionsLevel([top, bottom], x, from),
@@ -33,9 +50,16 @@ export function uprightDimension(y1: number, y2: number, x: number, from: number
   ]
   const w = textWidth(text, TEXT)
   if (w + 2 <= bottom - top)
-    marks.push(write(x - 0.8, (top + bottom) / 2, text, { anchor: 'middle', turn: 90 }))
-  else marks.push(write(x + 2.4, (top + bottom) / 2 + TEXT / 3, text))
+    marks.push(write(x - 0.8, (top + bottom) / 2 + shift, text, { anchor: 'middle', turn: 90 }))
+  else marks.push(write(x + 2.4, (top + bottom) / 2 + TEXT / 3 + shift, text))
   return marks
+}
+
+/** A running measure, what it is called, and how far its figure was moved. */
+interface Running {
+  readonly key: string
+  readonly text: string
+  readonly by?: readonly [number, number] | null
 }
 
 /** How far running places are written apart. */
@@ -46,7 +70,7 @@ export const RUNNING = TEXT * 1.2
  * on a row at `y`. Those too close together are spread, with a jog in their line.
  */
 export function runningLevel(
-  places: ReadonlyArray<{ x: number; text: string }>,
+  places: ReadonlyArray<Running & { readonly x: number }>,
   y: number,
   from: number,
   room?: readonly [low: number, high: number],
@@ -56,21 +80,25 @@ export function runningLevel(
     RUNNING,
     room,
   )
+  const side = y < from ? 1 : -1
+  const jog = y + side * 2
   return places.flatMap((p, i) => {
-    const side = y < from ? 1 : -1
-    const jog = y + side * 2
-    const shown = at[i]! + TEXT * 0.35
-    const text = write(shown, side > 0 ? y - 0.6 : y + 0.6, p.text, {
+    const [x, end] = [at[i]! + (p.by?.[0] ?? 0), y + (p.by?.[1] ?? 0)]
+    const text = write(x + TEXT * 0.35, end - side * 0.6, p.text, {
       turn: 90,
       anchor: side > 0 ? 'start' : 'end',
     })
-    return [line(p.x, from - side * GAP, p.x, jog, 'dimension'), line(p.x, jog, at[i]!, y, 'dimension'), text]
+    return asPart(p.key, [
+      line(p.x, from - side * GAP, p.x, jog, 'dimension'),
+      line(p.x, jog, x, end, 'dimension'),
+      text,
+    ])
   })
 }
 
 /** The same up the side of a view, on a column at `x`, written level. */
 export function runningUpright(
-  places: ReadonlyArray<{ y: number; text: string }>,
+  places: ReadonlyArray<Running & { readonly y: number }>,
   x: number,
   from: number,
   room?: readonly [low: number, high: number],
@@ -83,8 +111,13 @@ export function runningUpright(
   const side = x < from ? 1 : -1
   return places.flatMap((p, i) => {
     const jog = x + side * 2
-    const text = write(x - side * 0.6, at[i]! + TEXT * 0.35, p.text, { anchor: side > 0 ? 'end' : 'start' })
-    return [line(from - side * GAP, p.y, jog, p.y, 'dimension'), line(jog, p.y, x, at[i]!, 'dimension'), text]
+    const [end, y] = [x + (p.by?.[0] ?? 0), at[i]! + (p.by?.[1] ?? 0)]
+    const text = write(end - side * 0.6, y + TEXT * 0.35, p.text, { anchor: side > 0 ? 'end' : 'start' })
+    return asPart(p.key, [
+      line(from - side * GAP, p.y, jog, p.y, 'dimension'),
+      line(jog, p.y, end, y, 'dimension'),
+      text,
+    ])
   })
 }
 

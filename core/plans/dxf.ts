@@ -10,6 +10,7 @@ const COLOURS: Readonly<Record<Pen, number>> = {
   hidden: 8,
   centre: 1,
   blank: 6,
+  hatch: 9,
   dimension: 5,
   frame: 7,
 }

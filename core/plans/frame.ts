@@ -3,7 +3,12 @@ import { PAPER } from './paper'
 import { line, SMALL, textWidth, write, type Bounds, type Mark, type Text } from './sheet'
 
 export const MARGIN = 8
-const STRIP = 13
+/** How high the title block is, what stands over it of who drew it, and a row of revisions. */
+export const STRIP = 13
+export const FIELDS = 9
+export const REVISION_ROW = 5
+/** What a field is of, and what stands in it. */
+export type Field = readonly [label: string, value: string]
 /** The size of a text in two lines, millimetres. */
 const LOW = 3
 

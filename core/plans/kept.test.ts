@@ -2,7 +2,7 @@ import { change, execute, type SavedView, type Project } from '../document'
 import { modelOf } from '../model'
 import { block, make, testKernel } from '../testing/scenario'
 import { planSheets } from './set'
-import type { Mark } from './sheet'
+import type { Mark, Pen } from './sheet'
 
 const pair = make([
   ...block('a', 'up-left', [0, 18], [0, 300], [0, 700]),
@@ -23,10 +23,10 @@ const kept = (project: Project, v: SavedView): Project => {
   if (!done.ok) throw new Error(done.why)
   return done.project
 }
-async function drawn(v: SavedView): Promise<readonly Mark[]> {
+async function drawn(v: SavedView, pen: Pen = 'visible'): Promise<readonly Mark[]> {
   const sheets = [...planSheets(modelOf(kept(pair, v)), await testKernel())]
   expect(sheets.filter((s) => s.title === v.name)).toHaveLength(1)
-  return sheets.find((s) => s.title === v.name)!.marks.filter((m) => m.kind !== 'text' && m.pen === 'visible')
+  return sheets.find((s) => s.title === v.name)!.marks.filter((m) => m.kind !== 'text' && m.pen === pen)
 }
 const acrossOf = (marks: readonly Mark[]) => {
   const xs = marks.flatMap((m) => (m.kind === 'line' ? [m.x1, m.x2] : []))
@@ -56,9 +56,10 @@ test('what it hides is not drawn, and what stands apart is wider by as much', as
 
 test('a section is drawn as the bench shows it, its cut faces hatched', async () => {
   const whole = await drawn(view({}))
-  const open = await drawn(view({ section: { axis: 1, share: 0.5, beyond: false } }))
+  const hatching = await drawn(view({ section: { axis: 1, share: 0.5, beyond: false } }), 'hatch')
   const gone = await drawn(view({ section: { axis: 0, share: 0.5, beyond: true } }))
-  expect(open.length).toBeGreaterThan(whole.length + 20)
+  expect(hatching.length).toBeGreaterThan(20)
+  expect(await drawn(view({}), 'hatch')).toEqual([])
   // What lies beyond the middle is not there: of two boards one is left.
   expect(gone).toHaveLength(whole.length / 2)
 })

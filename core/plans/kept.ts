@@ -6,12 +6,10 @@ import { carriedBox, hull, minus, plus, vec3 } from '../pieces'
 import type { Instance } from '../resolve'
 import type { Kernel } from '../solid'
 import { drawnMarks, heightOf, outlineOf, widthOf } from './drawn'
-import { border, drawingArea } from './frame'
+import { drawingAreaOf, type Content } from './framed'
 import { drawingView } from './hidden/lines'
 import { pictorial } from './hidden/view'
-import { hatching, opened, type Opened, type Opening } from './section'
-import { PAPER } from './paper'
-import { type Sheet } from './sheet'
+import { hatching, hatchMarks, opened, type Opened, type Opening } from './section'
 
 /** From one line of the hatching to the next, on paper, millimetres. */
 const HATCH = 2.5
@@ -25,14 +23,7 @@ function openingOf({ section }: SavedView, instances: readonly Instance[]): Open
 }
 
 /** Yields now and then while it draws. */
-export function* keptSheet(
-  model: Model,
-  kernel: Kernel,
-  kept: SavedView,
-  sheet: number,
-  of: number,
-): Generator<undefined, Sheet> {
-  const { settings } = model.project
+export function* keptSheet(model: Model, kernel: Kernel, kept: SavedView): Generator<undefined, Content> {
   const hidden = new Set(kept.hidden)
   const { instances } = model.resolved
   const seen = instances.filter((i) => !hidden.has(i.piece))
@@ -52,7 +43,7 @@ export function* keptSheet(
   // Straight from above, the way up on the paper is to the back.
   const level = Math.hypot(toward[0], toward[1]) < 1e-6 * Math.abs(toward[2])
   const view = pictorial(level ? [0, -1e-6, toward[2]] : toward)
-  const area = drawingArea(settings.paper)
+  const area = drawingAreaOf(model.project)
   const outline = outlineOf(boxes, view)
   const room = { width: area.x2 - area.x1, height: area.y2 - area.y1 }
   const scale = Math.min(room.width / widthOf(outline), room.height / heightOf(outline))
@@ -66,23 +57,17 @@ export function* keptSheet(
     view,
     HATCH / scale,
   )
-  const marks = drawnMarks(
-    { ...drawn, visible: [...drawn.visible, ...lines] },
-    {
-      outline,
-      x: area.x1 + (room.width - widthOf(outline) * scale) / 2,
-      y: area.y1 + (room.height + heightOf(outline) * scale) / 2,
-      scale,
-    },
-  )
-  const titles = {
-    project: model.project.name,
+  const put = {
+    outline,
+    x: area.x1 + (room.width - widthOf(outline) * scale) / 2,
+    y: area.y1 + (room.height + heightOf(outline) * scale) / 2,
+    scale,
+  }
+  const marks = [...drawnMarks(drawn, put), ...hatchMarks(lines, put)]
+  return {
     title: kept.name,
     detail: `${kept.apart > 0 ? 'Exploded view' : 'As kept on the bench'}${kept.section ? ', cut open' : ''}`,
     scale: 'not to scale',
-    unit: settings.style.unit,
-    projection: settings.projection,
+    marks,
   }
-  const [width, height] = PAPER[settings.paper]
-  return { title: kept.name, width, height, marks: [...border(settings.paper, titles, sheet, of), ...marks] }
 }

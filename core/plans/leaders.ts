@@ -13,7 +13,11 @@ export interface Tip {
   readonly on: Bounds
 }
 export interface Note {
+  /** What its marks are parts of. */
+  readonly key: string
   readonly text: string
+  /** Where the maker has put its middle, from the first of its tips. */
+  readonly by?: readonly [number, number] | null
   readonly tips: readonly Tip[]
   /** It is a mark, in a ring. */
   readonly ringed?: true
@@ -94,19 +98,24 @@ export function placeNotes(
   notes: readonly Note[],
   area: Bounds,
   { pictures, texts, ink }: { readonly pictures: Room; readonly texts: Room; readonly ink: Room },
+  stands?: (key: string, by: readonly [number, number]) => void,
 ): Mark[] | null {
   const marks: Mark[] = []
   const leaders: Leader[] = []
-  for (const note of notes) {
+  const byHand = (n: Note) => n.by !== null && n.by !== undefined
+  for (const note of [...notes.filter(byHand), ...notes.filter((n) => !byHand(n))]) {
     const lines = wrapped(note.text)
     const rooms = { pictures, texts, ink }
     const found =
-      bestPlace(note, lines, area, rooms, leaders, MOST) ?? bestPlace(note, lines, area, rooms, leaders, ALL)
+      putByHand(note, lines, area) ??
+      bestPlace(note, lines, area, rooms, leaders, MOST) ??
+      bestPlace(note, lines, area, rooms, leaders, ALL)
     if (!found) return null
     const { box, tip, way } = found
     const said = note.ringed ? ringedAt(note.text, box) : textsAt(lines, box.x1, box.y1)
     const drawn = [...said, ...leaderMarks(way, tip)]
-    marks.push(...asPart(`note ${notes.indexOf(note) + 1}`, drawn))
+    marks.push(...asPart(note.key, drawn))
+    stands?.(note.key, wayTo(note, box))
     leaders.push(way)
     for (const room of [pictures, texts]) room.take(grown(box, 0.8))
     ink.draw(drawn)
@@ -115,11 +124,37 @@ export function placeNotes(
   return marks
 }
 
+/** From the first of its tips to the middle of its text. */
+function wayTo({ tips: [first] }: Note, box: Bounds): [number, number] {
+  const { x, y } = middleOf(box)
+  return [x - first!.x, y - first!.y]
+}
+
+/** Where the maker has put it, on the paper whatever has become of that. */
+function putByHand(note: Note, lines: readonly string[], area: Bounds): Try | null {
+  const [first] = note.tips
+  if (!note.by || !first) return null
+  const { wide, high } = boxOf(note, lines)
+  const within = (x: number, low: number, high: number) => Math.max(low, Math.min(high, x))
+  const x1 = within(first.x + note.by[0] - wide / 2, area.x1, area.x2 - wide)
+  const y1 = within(first.y + note.by[1] - high / 2, area.y1, area.y2 - high)
+  const box = { x1, y1, x2: x1 + wide, y2: y1 + high }
+  const tip = note.tips.reduce((a, b) => (away(box, b) < away(box, a) ? b : a))
+  return { box, tip, way: note.ringed ? spokeOf(box, tip) : leaderOf(box, tip), cost: 0 }
+}
+
+const boxOf = (note: Note, lines: readonly string[]) =>
+  note.ringed ? { wide: 2 * RING, high: 2 * RING } : sizeOf(lines)
+
 /** Notes without leaders, from the lower left; null where they find no place. */
-export function listNotes(notes: readonly string[], area: Bounds, pictures: Room): Mark[] | null {
+export function listNotes(
+  notes: ReadonlyArray<Pick<Note, 'key' | 'text'>>,
+  area: Bounds,
+  pictures: Room,
+): Mark[] | null {
   const marks: Mark[] = []
-  for (const [n, note] of notes.entries()) {
-    const lines = wrapped(note, 120)
+  for (const { key, text } of notes) {
+    const lines = wrapped(text, 120)
     const { wide, high } = sizeOf(lines)
     let put: Bounds | null = null
     for (let y = area.y2 - high; !put && y > area.y1; y -= STEP.y)
@@ -129,7 +164,7 @@ export function listNotes(notes: readonly string[], area: Bounds, pictures: Room
       }
     if (!put) return null
     pictures.take(put)
-    marks.push(...asPart(`listed ${n + 1}`, textsAt(lines, put.x1, put.y1)))
+    marks.push(...asPart(key, textsAt(lines, put.x1, put.y1)))
   }
   return marks
 }
@@ -149,7 +184,7 @@ function bestPlace(
   leaders: readonly Leader[],
   most: number,
 ): Try | null {
-  const { wide, high } = note.ringed ? { wide: 2 * RING, high: 2 * RING } : sizeOf(lines)
+  const { wide, high } = boxOf(note, lines)
   const every = Math.max(1, Math.ceil(note.tips.length / TIPS))
   const tips = note.tips.filter((_, n) => n % every === 0)
   const tries: Array<Omit<Try, 'way'>> = []

@@ -4,11 +4,11 @@ import { formatLength, marked } from '../measure'
 import type { Model } from '../model'
 import { isRod } from '../work'
 import { levelDimension, uprightDimension } from './dimension'
-import { border, drawingArea, shorten } from './frame'
+import { shorten } from './frame'
+import { drawingAreaOf, type Content } from './framed'
 import { sayMaking } from './piece'
 import { largestScale } from './scale'
-import { PAPER } from './paper'
-import { SMALL, TEXT, write, type Bounds, type Mark, type Sheet } from './sheet'
+import { SMALL, TEXT, write, type Bounds, type Mark } from './sheet'
 
 /** Most on a sheet, two beside each other. */
 export const TOGETHER = 4
@@ -23,26 +23,16 @@ const BEYOND = 8
 export const isPlain = (model: Model, { instances: [piece] }: Alike): boolean =>
   model.features(piece!).length === 0 && !isRod(piece!, model.resolved)
 
-export function plainSheet(model: Model, all: readonly Alike[], sheet: number, of: number): Sheet {
-  const { settings } = model.project
-  const area = drawingArea(settings.paper)
-  const [width, height] = PAPER[settings.paper]
+export function plainSheet(model: Model, all: readonly Alike[]): Content {
+  const area = drawingAreaOf(model.project)
   const rows = Math.ceil(all.length / 2)
   const [wide, high] = [(area.x2 - area.x1) / 2, (area.y2 - area.y1) / rows]
   const named = all.map((a) => `${a.mark} ${a.name}`).join(', ')
-  const titles = {
-    project: model.project.name,
-    title: 'Plain pieces',
-    detail: named,
-    scale: 'as said',
-    unit: settings.style.unit,
-    projection: settings.projection,
-  }
-  const cells = all.flatMap((alike, n) => {
+  const marks = all.flatMap((alike, n) => {
     const [x1, y1] = [area.x1 + (n % 2) * wide, area.y1 + Math.floor(n / 2) * high]
     return cell(model, alike, { x1, y1, x2: x1 + wide, y2: y1 + high })
   })
-  return { title: named, width, height, marks: [...border(settings.paper, titles, sheet, of), ...cells] }
+  return { title: named, heading: 'Plain pieces', detail: named, scale: 'as said', marks }
 }
 
 function cell(model: Model, alike: Alike, { x1, y1, x2, y2 }: Bounds): Mark[] {

@@ -1,18 +1,41 @@
 /** Wood cut open by a plane of the room: what is left of each piece, and its cut faces, hatched. */
 import type { Model } from '../model'
-import { AXES, cross, dot, minus, plus, STILL, toRoom, unit, vec3, type Axis, type Vec3 } from '../pieces'
+import {
+  AXES,
+  cross,
+  dot,
+  mainAxis,
+  minus,
+  plus,
+  STILL,
+  toRoom,
+  unit,
+  vec3,
+  type Axis,
+  type Frame,
+  type Vec3,
+} from '../pieces'
 import type { Instance } from '../resolve'
-import type { Kernel } from '../solid'
+import type { Kernel, Recipe } from '../solid'
 import { toolInto } from '../work'
+import { atU, atV, type Outline, type Placed } from './drawn'
 import type { Solid } from './hidden/lines'
 import type { Segment } from './hidden/merge'
 import { project, type View } from './hidden/view'
+import { line, type Mark } from './sheet'
 
 /** A plane across a direction of the room; wood beyond it is taken away, or wood before it. */
 export interface Opening {
   readonly axis: Axis
   readonly at: number
   readonly beyond: boolean
+}
+
+/** What a plane square to a way takes away, so far along it, and beyond; the way goes along an axis. */
+export function acrossWay(way: Vec3, at: number): Opening {
+  const axis = mainAxis(way)
+  const beyond = way[axis] > 0
+  return { axis, beyond, at: beyond ? at : -at }
 }
 
 /** Three corners in the room. */
@@ -37,6 +60,16 @@ export function opened(
   if (beyond ? min >= at : max <= at) return null
   const recipe = model.recipe(i)
   if (beyond ? max <= at : min >= at) return { solid: { shape: kernel.shape(recipe), frame }, cut: [] }
+  return cutOpen(kernel, recipe, frame, { axis, at, beyond })
+}
+
+/** What a plane of the room leaves of a piece; null where that is nothing. */
+export function cutOpen(
+  kernel: Kernel,
+  recipe: Recipe,
+  frame: Frame,
+  { axis, at, beyond }: Opening,
+): Opened | null {
   const normal = vec3((k) => (beyond ? 1 : -1) * unit(axis)[k])
   const tool = toolInto(frame, STILL, { kind: 'plane', normal, offset: beyond ? at : -at })
   const stages = [...recipe.stages, [{ work: 'section', tools: [tool] }]]
@@ -54,6 +87,23 @@ export function opened(
       : [],
   )
   return { solid: { shape, frame }, cut }
+}
+
+/** How much of the paper solids take in a view. */
+export function outlineOfSolids(solids: readonly Solid[], view: View): Outline {
+  const out = { u1: Infinity, u2: -Infinity, v1: Infinity, v2: -Infinity }
+  for (const { shape, frame } of solids)
+    for (let k = 0; k < shape.positions.length; k += 3) {
+      const [u, v] = project(
+        view,
+        toRoom(frame, [0, 1, 2].map((i) => shape.positions[k + i]!) as unknown as Vec3),
+      )
+      out.u1 = Math.min(out.u1, u)
+      out.u2 = Math.max(out.u2, u)
+      out.v1 = Math.min(out.v1, v)
+      out.v2 = Math.max(out.v2, v)
+    }
+  return out
 }
 
 /** Lines aslant across cut faces as a view has them, so far apart; none for faces turned away. */
@@ -88,6 +138,9 @@ export function hatching(cut: readonly Triangle[], view: View, apart: number): S
     }),
   )
 }
+
+export const hatchMarks = (lines: readonly Segment[], at: Placed): Mark[] =>
+  lines.map(([a, b, c, d]) => line(atU(at, a), atV(at, b), atU(at, c), atV(at, d), 'hatch'))
 
 /** Stretches that touch, as one. */
 function joined(row: ReadonlyArray<readonly [number, number]>): Array<[number, number]> {

@@ -9,18 +9,22 @@ import { workKind } from '../work'
 import { assemblySheet } from './assembly'
 import { coverSheet, onCover } from './cover'
 import { flatOf, patternSheets, type Flat } from './flat'
-import { MARGIN } from './frame'
+import { inFrame, type Content } from './framed'
 import type { Solid } from './hidden/lines'
+import { editOf, inOrder } from './hand'
 import { keptSheet } from './kept'
-import { isFree, pieceSheets, planOf, type PiecePlan } from './piece'
+import { isFree, keysOf, pieceSheets, planOf, type PiecePlan } from './piece'
 import { isPlain, plainSheet, TOGETHER } from './plain'
-import { SMALL, write, type Sheet } from './sheet'
+import type { Sheet } from './sheet'
 import { rowsPerSheet, tableSheets } from './table'
 
-/** Sheets that follow each other: how many, and their drawing, the first of them numbered so. */
+/** A drawing of the set: the sheets it goes over. */
 interface Part {
+  /** What it is called, by each piece that it is of. */
+  readonly keys: readonly string[]
   readonly count: number
-  draw(first: number, of: number): Iterable<Sheet | null>
+  /** What is on its sheets, null now and then in between. */
+  draw(): Iterable<Content | null>
 }
 
 /** Yields each sheet as it is done, and null now and then in between. */
@@ -41,17 +45,22 @@ export function* planWork(model: Model, kernel: Kernel): Generator<Sheet | null>
     all.filter((a) => !together.includes(a)),
     solids,
   )
-  const parts = [
-    ...wholeParts(model, kernel, solids, all.length),
-    ...pieces.drawings,
-    plainPart(model, together),
-    ...pieces.patterns,
-  ]
+  const { project } = model
+  const parts = inOrder(
+    [
+      ...wholeParts(model, kernel, solids, all.length),
+      ...pieces.drawings,
+      plainPart(model, together),
+      ...pieces.patterns,
+    ].filter(({ count, keys }) => count > 0 && !editOf(project, keys)?.out),
+    project.sheetOrder,
+  )
   const of = parts.reduce((n, p) => n + p.count, 0)
   let next = 1
   for (const part of parts) {
-    yield* part.draw(next, of)
-    next += part.count
+    const { name = '' } = editOf(project, part.keys) ?? {}
+    for (const content of part.draw())
+      yield content && inFrame(project, content, part.keys, { n: next++, of, name })
   }
 }
 
@@ -66,22 +75,22 @@ function wholeParts(model: Model, kernel: Kernel, solids: ReadonlyMap<string, So
   const standing = [...solids.values()]
   const boxes = instances.map((i, n) => woodBox(model, i, standing[n]!.shape))
   const finished = finishedSizes(model, kernel)
-  const one = (draw: (sheet: number, of: number) => Generator<undefined, Sheet>): Part => ({
+  const one = (key: string, draw: () => Generator<undefined, Content>): Part => ({
+    keys: [key],
     count: 1,
-    draw: (first, of) => withPauses(draw(first, of)),
+    draw: () => withPauses(draw()),
   })
-  const kept = model.project.views.map((view) =>
-    one((sheet, of) => keptSheet(model, kernel, view, sheet, of)),
-  )
+  const kept = model.project.views.map((view) => one(`view ${view.id}`, () => keptSheet(model, kernel, view)))
   // Of one piece its drawing tells all.
   if (instances.length === 1) return kept
   return [
-    one((sheet, of) => coverSheet(model, standing, boxes, finished, sheet, of)),
-    one((sheet, of) => assemblySheet(model, standing, boxes, sheet, of)),
+    one('cover', () => coverSheet(model, standing, boxes, finished)),
+    one('assembly', () => assemblySheet(model, kernel, standing, boxes)),
     ...kept,
     {
+      keys: ['table'],
       count: onCover(model, rows) ? 0 : Math.ceil(rows / rowsPerSheet(model)),
-      draw: (first, of) => (onCover(model, rows) ? [] : tableSheets(model, finished, first, of)),
+      draw: () => tableSheets(model, finished),
     },
   ]
 }
@@ -99,13 +108,14 @@ function* pieceParts(
     const full = patternOf(model, a, kernel)
     if (full.length > 0)
       patterns.push({
+        keys: keysOf(a).map((key) => key.replace('piece', 'pattern')),
         count: full.length,
-        draw: (first, of) => full.map((sheet, n) => numbered(sheet, first + n, of)),
+        draw: () => full.map((bare) => ({ title: bare.title, detail: '', scale: '', marks: [], bare })),
       })
     const plan = yield* planning(
-      planOf(model, a, solids.get(a.instances[0]!.key)!.shape, full.length > 0 ? a.mark : null),
+      planOf(model, kernel, a, solids.get(a.instances[0]!.key)!.shape, full.length > 0 ? a.mark : null),
     )
-    drawings.push({ count: plan.pages.length, draw: (first, of) => pieceSheets(model, plan, first, of) })
+    drawings.push({ keys: keysOf(a), count: plan.pages.length, draw: () => pieceSheets(model, plan) })
   }
   return { drawings, patterns }
 }
@@ -122,19 +132,12 @@ function plainPart(model: Model, together: readonly Alike[]): Part {
   const count = Math.ceil(together.length / TOGETHER)
   const most = Math.ceil(together.length / count)
   return {
+    keys: ['plain'],
     count,
-    draw: (first, of) =>
-      Array.from({ length: count }, (_, n) =>
-        plainSheet(model, together.slice(n * most, (n + 1) * most), first + n, of),
-      ),
+    draw: () =>
+      Array.from({ length: count }, (_, n) => plainSheet(model, together.slice(n * most, (n + 1) * most))),
   }
 }
-
-/** Its number under its name, where nothing of a pattern is drawn. */
-const numbered = (sheet: Sheet, n: number, of: number): Sheet => ({
-  ...sheet,
-  marks: [...sheet.marks, write(MARGIN, MARGIN + 12, `Sheet ${n} of ${of}`, { size: SMALL })],
-})
 
 /** More sheets of one pattern are made for themselves. */
 const MOST_TILES = 12
@@ -169,7 +172,7 @@ function curvesOf({ layers, size }: Flat): readonly [Place2, Place2] {
   ]
 }
 
-function* withPauses(drawing: Generator<undefined, Sheet>): Generator<Sheet | null> {
+function* withPauses(drawing: Generator<undefined, Content>): Generator<Content | null> {
   for (;;) {
     const step = drawing.next()
     yield step.done ? step.value : null

@@ -55,7 +55,7 @@ export type Mark = (Line | ArcMark | PathMark | Text) & { readonly part?: string
 
 export const asPart = (part: string, marks: readonly Mark[]): Mark[] => marks.map((m) => ({ ...m, part }))
 
-export type Pen = 'visible' | 'hidden' | 'centre' | 'blank' | 'dimension' | 'frame'
+export type Pen = 'visible' | 'hidden' | 'centre' | 'blank' | 'dimension' | 'hatch' | 'frame'
 export const PENS: Readonly<Record<Pen, { width: number; dash: readonly number[] }>> = {
   visible: { width: 0.5, dash: [] },
   hidden: { width: 0.25, dash: [2.4, 1.2] },
@@ -63,6 +63,7 @@ export const PENS: Readonly<Record<Pen, { width: number; dash: readonly number[]
   /** What was there before it was worked: a long dash and two dots (ISO 128-2, line 05.1). */
   blank: { width: 0.25, dash: [5, 1, 0.5, 1, 0.5, 1] },
   dimension: { width: 0.25, dash: [] },
+  hatch: { width: 0.18, dash: [] },
   frame: { width: 0.35, dash: [] },
 }
 
@@ -71,11 +72,71 @@ export const INK = '#22282e'
 
 export const PEN_NAMES = Object.keys(PENS) as readonly Pen[]
 
+/** What kind of thing on a sheet it is; what can be done to it follows. */
+export type ItemKind =
+  | 'view'
+  | 'note'
+  | 'place'
+  | 'size'
+  | 'angle'
+  | 'picture'
+  | 'dimension'
+  | 'section'
+  | 'detail'
+
+/** A thing that the maker can take hold of. */
+export interface Item {
+  /** As the parts of marks are called that belong to it. */
+  readonly key: string
+  /** What else it goes by: the other features that one note or one place tells of. */
+  readonly also: readonly string[]
+  readonly kind: ItemKind
+  readonly says: string
+  /** How far it stands from where the way counts from that it was moved. */
+  readonly by: readonly [number, number]
+  readonly hidden: boolean
+  /** It cannot be hidden: without it there is no drawing. */
+  readonly fixed?: true
+  /** The addition that it is of, and why that cannot be drawn. */
+  readonly added?: string
+  readonly why?: string
+}
+
+/** A place that additions can hold on to: the nth of what is called so in a view; where it is on the paper. */
+export interface SpotOn {
+  readonly view: string
+  readonly of: string
+  readonly n: number
+  readonly x: number
+  readonly y: number
+}
+/** A view on a sheet, and how many millimetres of paper are one of wood. */
+export interface ViewOn {
+  readonly key: string
+  readonly scale: number
+  readonly on: Bounds
+}
+
+/** A PNG in base 64, its upper left corner there. */
+export interface Image {
+  readonly x: number
+  readonly y: number
+  readonly wide: number
+  readonly high: number
+  readonly data: string
+}
+
 export interface Sheet {
   readonly title: string
   readonly width: number
   readonly height: number
   readonly marks: readonly Mark[]
+  /** What its drawing is called, first as it is known best; it may go over more sheets. */
+  readonly keys?: readonly string[]
+  readonly images?: readonly Image[]
+  readonly items?: readonly Item[]
+  readonly views?: readonly ViewOn[]
+  readonly spots?: readonly SpotOn[]
 }
 
 export const TEXT = 3.5

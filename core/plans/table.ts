@@ -3,14 +3,14 @@ import { cutList, type FinishedSizes } from '../cuts'
 import type { Model } from '../model'
 import { SIZES } from '../resolve'
 import { formatLength, marked } from '../measure'
-import { border, drawingArea, shorten } from './frame'
-import { PAPER } from './paper'
-import { line, write, type Mark, type Sheet } from './sheet'
+import { shorten } from './frame'
+import { drawingAreaOf, type Content } from './framed'
+import { line, write, type Mark } from './sheet'
 
 const ROW = 7
 
 export const rowsPerSheet = (model: Model): number => {
-  const area = drawingArea(model.project.settings.paper)
+  const area = drawingAreaOf(model.project)
   return Math.floor((area.y2 - area.y1) / ROW) - 2
 }
 
@@ -25,14 +25,12 @@ const COLUMNS = [
   ['  From', 0.19, 'start'],
 ] as const
 
-export function tableSheets(model: Model, finished: FinishedSizes, first: number, of: number): Sheet[] {
-  const { settings } = model.project
+export function tableSheets(model: Model, finished: FinishedSizes): Content[] {
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
   const rows = cutList(model, finished).rows
   const per = rowsPerSheet(model)
-  const area = drawingArea(settings.paper)
-  const [width, height] = PAPER[settings.paper]
-  const sheets: Sheet[] = []
+  const area = drawingAreaOf(model.project)
+  const sheets: Content[] = []
   for (let from = 0; from < rows.length; from += per) {
     const marks: Mark[] = []
     const put = (cells: readonly string[], y: number) => {
@@ -63,20 +61,7 @@ export function tableSheets(model: Model, finished: FinishedSizes, first: number
         area.y1 + (i + 2) * ROW,
       )
     })
-    const titles = {
-      project: model.project.name,
-      title: 'Pieces',
-      detail: 'Finished sizes',
-      scale: '—',
-      unit: settings.style.unit,
-      projection: settings.projection,
-    }
-    sheets.push({
-      title: 'Pieces',
-      width,
-      height,
-      marks: [...border(settings.paper, titles, first + sheets.length, of), ...marks],
-    })
+    sheets.push({ title: 'Pieces', detail: 'Finished sizes', scale: '—', marks })
   }
   return sheets
 }

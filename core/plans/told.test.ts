@@ -169,7 +169,8 @@ describe('the cover', () => {
     const [cover] = sheetsOf(rack)
     const rings = cover!.marks.filter((m): m is Kind<'arc'> => m.kind === 'arc' && m.pen === 'dimension')
     expect(rings).toHaveLength(3)
-    for (const mark of ['A', 'B', 'C']) expect(textsOf(cover!).filter((t) => t === mark)).toHaveLength(2)
+    // In its ring, and in the table as mark and name.
+    for (const mark of ['A', 'B', 'C']) expect(textsOf(cover!).filter((t) => t === mark)).toHaveLength(3)
     expect(textsOf(cover!)).toEqual(
       expect.arrayContaining(['700 × 60 × 18', '500 × 60 × 18', '480 × 18 × 18']),
     )

@@ -48,15 +48,19 @@ function readScale(sheet: Sheet): number | null {
   return null
 }
 
+/** Whether marks of such a thing tell a measure. */
+const measures = (part: string | undefined): boolean =>
+  part === undefined || /^(place|round|middle|size) /.test(part)
+
 const lines = (s: Sheet) =>
-  s.marks.filter((m): m is Kind<'line'> => m.kind === 'line' && m.pen === 'dimension' && m.part === undefined)
+  s.marks.filter((m): m is Kind<'line'> => m.kind === 'line' && m.pen === 'dimension' && measures(m.part))
 
 /** Running figures: a line from the view, a jog, and the figure at its end. */
 function figuresOn(s: Sheet): Figure[] {
   const all = lines(s)
   return s.marks.flatMap((m): Figure[] => {
     const read = m.kind === 'text' ? readFigure(m.text) : null
-    if (m.kind !== 'text' || read === null || m.part !== undefined || m.anchor === 'middle') return []
+    if (m.kind !== 'text' || read === null || !measures(m.part) || m.anchor === 'middle') return []
     const level = m.turn === 90
     const jog = all.find((l) =>
       level

@@ -8,7 +8,7 @@ export function textsOf({ marks }: Sheet): string[] {
   const notes = new Map<string, string[]>()
   const others: string[] = []
   for (const m of marks)
-    if (m.kind === 'text' && m.part && /^(note|listed)/.test(m.part))
+    if (m.kind === 'text' && m.part && /^(note|radius|added) /.test(m.part))
       notes.set(m.part, [...(notes.get(m.part) ?? []), m.text])
     else if (m.kind === 'text') others.push(m.text)
   return [...others, ...[...notes.values()].map((lines) => lines.join(' '))]

@@ -15,6 +15,7 @@ import * as pictures from './traceImages'
 import * as pieces from './pieces'
 import * as project from './project'
 import * as rack from './rack'
+import * as sheets from './sheets'
 import * as views from './views'
 import * as work from './work'
 
@@ -33,6 +34,13 @@ export const COMMANDS = {
   ...views,
   putPicture: pictures.placeTraceImage,
   ...judged,
+  adjust: sheets.adjust,
+  addToSheet: sheets.addToSheet,
+  setAddition: sheets.setAddition,
+  takeOffSheet: sheets.takeOffSheet,
+  editSheet: sheets.editSheet,
+  orderSheets: sheets.orderSheets,
+  issueRevision: sheets.issueRevision,
   ...aside,
 }
 export type Commands = typeof COMMANDS

@@ -5,22 +5,26 @@
 import { boughtFor, planedFrom, sayPlaned, type Alike } from '../../cuts'
 import type { Model } from '../../model'
 import { formatLength, marked } from '../../measure'
-import { STILL, type Box, type Frame } from '../../pieces'
-import { cutsOf, reachOf, type Recipe, type Shape } from '../../solid'
+import { sayFace, STILL, type Box, type Frame } from '../../pieces'
+import type { Instance } from '../../resolve'
+import { cutsOf, reachOf, type Kernel, type Recipe, type Shape } from '../../solid'
 import { toolAxes, workKind, type Feature, type RoundAxis } from '../../work'
+import { additionsOn, putInsets, type Inset } from '../additions'
 import { centreMarks, crossMarks } from '../centres'
 import { atU, atV, drawnMarks, heightOf, outlineOf, rightOf, topOf, widthOf } from '../drawn'
-import { border, drawingArea } from '../frame'
+import { drawingAreaOf, type Content } from '../framed'
+import { handOn, type Hand } from '../hand'
 import { drawingView, drawnOf } from '../hidden/lines'
 import { ofPiece, PICTORIAL } from '../hidden/view'
 import { grown, listNotes, placeNotes, type Note } from '../leaders'
 import { Room } from '../room'
-import { PAPER } from '../paper'
+import { acrossWay, cutOpen } from '../section'
 import { asPart, boundsOf, SMALL, write, type Bounds, type Mark, type Sheet } from '../sheet'
+import { spotsOf, spotsOfBlock, spotsOn, viewsOn, type PlacedView } from '../spots'
 import { angles, blankMarks, diameters, names, ordinates, overall, standOf, threadMarks } from './marks'
-import { laidOut, NAME, type Layout } from './pages'
-import { hidesNot, sidesOf, standings } from './sides'
-import { circleIn, middlesOf, toldOf, type Callout, type SheetContent } from './told'
+import { laidOut, NAME, type Layout, type Stand } from './pages'
+import { hidesNot, sidesOf, standings, type Shown } from './sides'
+import { circleIn, middlesOf, toldOf, type Callout, type Say, type SheetContent } from './told'
 
 export { isFree, sayPlain } from './told'
 
@@ -28,7 +32,7 @@ export { isFree, sayPlain } from './told'
 export interface PiecePlan {
   readonly alike: Alike
   readonly scale: Layout['scale']
-  readonly pages: ReadonlyArray<readonly Mark[]>
+  readonly pages: ReadonlyArray<Pick<Sheet, 'marks' | 'items' | 'views' | 'spots'>>
 }
 
 /**
@@ -37,36 +41,136 @@ export interface PiecePlan {
  */
 export function* planOf(
   model: Model,
+  kernel: Kernel,
   alike: Alike,
   shape: Shape,
   pattern: string | null,
 ): Generator<undefined, PiecePlan> {
   const { settings } = model.project
-  const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
+  const say: Say = (mm, as = (style) => style) => marked(formatLength(mm, as(model.resolved.style)))
+  const hand = handOn(model.project, keysOf(alike), aliasOf(model, alike))
   const piece = alike.instances[0]!
   const features = model.features(piece)
   const recipe = model.recipe(piece)
   const inRing = ({ step }: Feature) =>
     step !== null && model.resolved.steps.get(step)?.step.options.repeat === 'ring'
   const sides = yield* sidesOf(features, shape, recipe, settings.projection === 'third')
-  const ways = standings(sides, features).map((shown) => ({
-    shown,
-    told: toldOf(features, shown, piece.size, { say, inRing, pattern }),
-  }))
+  const ways = standings(sides, features)
+    .map((all) => all.filter((side, n) => !viewTouch(hand, side, n === 0).hidden))
+    .map((shown) => ({ shown, told: toldOf(features, shown, piece.size, { say, inRing, pattern, hand }) }))
   const block: Box = { min: [0, 0, 0], max: piece.size }
-  const area = drawingArea(settings.paper)
-  for (const { layout, pages, last } of laidOut(ways, block, area, settings.style.unit, say)) {
+  const area = drawingAreaOf(model.project)
+  for (const { layout: found, pages, last } of laidOut(ways, block, area, settings.style.unit)) {
     yield
+    const layout = { ...found, stands: found.stands.map((s) => movedStand(s, hand)) }
     const drawn = drawing(layout, features, recipe, shape, block)
-    const sizes = overallOf(features, block, shape, layout, say)
-    const done = pages.map((page) => pageOf(page, layout, [...drawn, ...sizes], area, say, last))
+    const sizes = overallOf(features, block, shape, layout, say, hand)
+    const views = layout.stands.map((stand) => placedView(stand, layout, features, recipe, block))
+    const additions = additionsOn(hand, {
+      views,
+      unit: settings.style.unit,
+      say,
+      cut: (way, at) => [cutOpen(kernel, recipe, STILL, acrossWay(way, at)) ?? []].flat(),
+    })
+    const done = pages.map((page, n) =>
+      n === 0
+        ? pageOf(page, layout, [...drawn, ...sizes, ...additions.marks], area, hand, last, additions.notes)
+        : pageOf(page, layout, [...drawn, ...sizes], area, hand, last),
+    )
     if (!done.every((d) => d !== null)) continue
-    const [first, ...more] = done as [Page, ...Page[]]
-    const picture = yield* pictureIn(first.room, shape, layout.stands[0]!.side.face === 'back')
-    const marks = [[...first.marks, ...picture], ...more.map((page) => page.marks)]
-    return { alike, scale: layout.scale, pages: marks }
+    const all = withInsets(done, additions.insets, hand, area)
+    const picture = yield* pictureIn(all[0]!.room, shape, layout.stands[0]!.side.face === 'back', hand)
+    const on = { views: viewsOn(views), spots: spotsOn(views) }
+    return {
+      alike,
+      scale: layout.scale,
+      pages: all.map((page, n) => {
+        const marks = n === 0 ? [...page.marks, ...picture] : page.marks
+        return { marks, items: hand.itemsOn(marks, n === 0), ...(n < done.length ? on : {}) }
+      }),
+    }
   }
   throw new Error('the last way to lay a piece out takes all notes')
+}
+
+/** What the drawing of pieces that are alike is called, by each of them. */
+export const keysOf = ({ instances }: Alike): string[] => [
+  ...new Set(instances.map((i) => `piece ${i.piece}`)),
+]
+
+/** What a feature of the one that is drawn is called on those that are alike. */
+function aliasOf(model: Model, { instances: [first, ...others] }: Alike): (key: string) => string[] {
+  const ids = (i: Instance) => model.features(i).map((f) => f.id)
+  const known = new Map<string, string[]>()
+  for (const other of others) {
+    const theirs = ids(other)
+    const ours = ids(first!)
+    if (theirs.length === ours.length)
+      ours.forEach((id, k) => known.set(id, [...(known.get(id) ?? []), theirs[k]!]))
+  }
+  return (key) => {
+    const [kind, id = '', ...rest] = key.split(' ')
+    return (known.get(id) ?? []).map((other) => [kind, other, ...rest].join(' '))
+  }
+}
+
+function viewTouch(hand: Hand, { face }: Shown, main: boolean) {
+  const name = sayFace(face)
+  const says = `View of ${name === 'face' || name === 'back' ? 'the ' : ''}${name}`
+  return hand.touch({ kind: 'view', key: `view ${face}`, says, ...(main ? { fixed: true } : {}) })
+}
+
+function movedStand(stand: Stand, hand: Hand): Stand {
+  const by = hand.movedTo(`view ${stand.side.face}`)
+  if (!by) return stand
+  const { at, along, across } = stand
+  const [dx, dy] = by
+  return {
+    ...stand,
+    at: { ...at, x: at.x + dx, y: at.y + dy },
+    along: [along[0] + dx, along[1] + dx],
+    across: [across[0] + dy, across[1] + dy],
+  }
+}
+
+/** A view and the places in it that additions hold on to. */
+function placedView(
+  { side, at }: Stand,
+  { stands }: Layout,
+  features: readonly Feature[],
+  recipe: Recipe,
+  block: Box,
+): PlacedView {
+  const spots = new Map([['block', spotsOfBlock(outlineOf([block], side.view))]])
+  for (const { id } of features) {
+    const of = side.works.get(id)
+    if (of) spots.set(id, spotsOf([...of.visible, ...of.hidden], of.rounds))
+  }
+  const shown = stands.map((s) => s.side)
+  const drawn = drawnOf(side.lines, hidesNot(side, shown, recipe))
+  return { key: `view ${side.face}`, view: side.view, at, drawn, spots }
+}
+
+/** Pictures by themselves on the sheets that have room for them, and on more. */
+function withInsets(pages: readonly Page[], insets: readonly Inset[], hand: Hand, area: Bounds): Page[] {
+  const all = pages.map((page) => ({ ...page, marks: [...page.marks] }))
+  let left = insets
+  for (const page of all) {
+    const put = putInsets(left, hand, { room: page.room, area })
+    page.marks.push(...put.marks)
+    left = put.left
+  }
+  while (left.length > 0) {
+    const room = new Room(area)
+    const put = putInsets(left, hand, { room, area })
+    if (put.marks.length === 0) {
+      for (const { key } of left) hand.tooLarge(key)
+      break
+    }
+    all.push({ marks: put.marks, room })
+    left = put.left
+  }
+  return all
 }
 
 /** Its views, and all that is drawn in them. */
@@ -105,10 +209,11 @@ function overallOf(
   block: Box,
   shape: Shape,
   layout: Layout,
-  say: (mm: number) => string,
+  say: Say,
+  hand: Hand,
 ): Mark[] {
   const bent = bentTo(features)
-  return [...overall(layout, bent ? reachOf(shape) : block, bent ?? block.max, say), ...names(layout)]
+  return [...overall(layout, bent ? reachOf(shape) : block, bent ?? block.max, say, hand), ...names(layout)]
 }
 
 /** Said in place of what finds none even on the most sheets that a piece has. */
@@ -126,35 +231,37 @@ function pageOf(
   layout: Layout,
   drawn: readonly Mark[],
   area: Bounds,
-  say: (mm: number) => string,
+  hand: Hand,
   last: boolean,
+  added: readonly Note[] = [],
 ): Page | null {
   const { stands } = layout
-  const marks = [...drawn, ...ordinates(stands, page, say), ...diameters(stands, page.rounds)]
+  const marks = [...drawn, ...ordinates(stands, page), ...diameters(stands, page.rounds)]
   const ink = new Room(area)
   ink.draw(marks)
   const texts = new Room(area)
   for (const m of marks) if (m.kind === 'text') texts.take(grown(boundsOf(m), 0.8))
-  marks.push(...angles(stands, page.turns, ink))
+  marks.push(...angles(stands, page.turns, ink, hand))
   const pictures = ink.copy()
   for (const { at } of stands)
     pictures.take({ x1: at.x - 1, y1: topOf(at) - 1, x2: rightOf(at) + 1, y2: at.y + 1 })
-  const notes = page.callouts.map((c) => noteOf(c, layout))
+  const notes = [...page.callouts.map((c) => noteOf(c, layout)), ...added]
   // What is seen nowhere has no leader.
   const [seen, unseen] = [true, false].map((yes) => notes.filter((n) => n.tips.length > 0 === yes))
   const room = pictures.copy()
-  const led = placeNotes(seen!, area, { pictures: room, texts, ink })
+  const led = placeNotes(seen!, area, { pictures: room, texts, ink }, (key, by) => hand.stands(key, by))
   if (!led && !last) return null
   const left = led ? room : pictures
-  const listed = (led ? unseen! : notes).map((n) => n.text)
-  const rest = listNotes(listed, area, left)
+  const rest = listNotes(led ? unseen! : notes, area, left)
   const put = rest ?? (last ? [write(area.x1 + 2, area.y2 - 1, NO_ROOM)] : null)
   return put && { marks: [...marks, ...(led ?? []), ...put], room: left }
 }
 
-function noteOf({ text, targets }: Callout, { stands }: Layout): Note {
+function noteOf({ key, text, by, targets }: Callout, { stands }: Layout): Note {
   return {
+    key,
     text,
+    by,
     tips: targets.map(({ side, u, v, radius }) => {
       const { at } = standOf(stands, side)
       return {
@@ -173,7 +280,7 @@ const LOWEST = 26
 const ABOUT = 6
 
 /** The piece as it looks, where there is room for it. */
-function* pictureIn(room: Room, shape: Shape, turned: boolean): Generator<undefined, Mark[]> {
+function* pictureIn(room: Room, shape: Shape, turned: boolean, hand: Hand): Generator<undefined, Mark[]> {
   // With the side up that the main view shows.
   const up: Frame = turned ? { ...STILL, y: [0, -1, 0], z: [0, 0, -1] } : STILL
   const view = ofPiece(PICTORIAL, up)
@@ -181,10 +288,13 @@ function* pictureIn(room: Room, shape: Shape, turned: boolean): Generator<undefi
   const [wide, high] = [widthOf(outline), heightOf(outline)]
   const free = room.largest(wide / high, LOWEST)
   if (!free) return []
+  const { hidden, by } = hand.touch({ kind: 'picture', key: 'picture', says: 'Picture' })
+  if (hidden) return []
   const lines = yield* drawingView([{ shape, frame: STILL }], view, { hidden: false, arcs: true })
   const scale = Math.min((free.x2 - free.x1 - ABOUT) / wide, (free.y2 - free.y1 - 2 * ABOUT) / high)
-  const x = (free.x1 + free.x2 - wide * scale) / 2
-  const y = free.y2 - ABOUT
+  const [dx, dy] = by ?? [0, 0]
+  const x = (free.x1 + free.x2 - wide * scale) / 2 + dx
+  const y = free.y2 - ABOUT + dy
   return asPart('picture', [
     ...drawnMarks(lines, { outline, x, y, scale }),
     write(x, y + NAME, 'Not to scale', { size: SMALL }),
@@ -203,29 +313,18 @@ function axesOf(features: readonly Feature[], recipe: Recipe, scale: number): Ro
 /** Of what is smaller on the paper, and no hole, no centre is drawn; millimetres. */
 const SMALLEST = 1
 
-/** Its sheets in their frames, the first of them numbered so. */
-export function pieceSheets(model: Model, plan: PiecePlan, sheet: number, of: number): Sheet[] {
-  const { settings } = model.project
-  const { alike, scale, pages } = plan
-  const [width, height] = PAPER[settings.paper]
-  return pages.map((marks, n) => {
+/** Its sheets. */
+export const pieceSheets = (model: Model, { alike, scale, pages }: PiecePlan): Content[] =>
+  pages.map((page, n) => {
     const continued = n > 0 ? `, continued (${n + 1} of ${pages.length})` : ''
-    const titles = {
-      project: model.project.name,
-      title: `${alike.mark}  ${alike.name}${continued}`,
-      detail: sayMaking(model, alike),
-      scale: scale.says,
-      unit: settings.style.unit,
-      projection: settings.projection,
-    }
     return {
       title: `${alike.mark} ${alike.name}${continued}`,
-      width,
-      height,
-      marks: [...border(settings.paper, titles, sheet + n, of), ...marks],
+      heading: `${alike.mark}  ${alike.name}${continued}`,
+      detail: sayMaking(model, alike),
+      scale: scale.says,
+      ...page,
     }
   })
-}
 
 /** "make 4, 2 mirrored from 1×10 pine, planed to 3/4". */
 export function sayMaking(model: Model, { instances, mirrored, stock }: Alike): string {

@@ -1,19 +1,17 @@
 /** What stands about the views of a piece: its sizes, places along it and across it, and angles. */
-import { sayFace, type Box, type Vec3 } from '../../pieces'
-import { sayDegrees } from '../../work'
+import { sayFace, type Axis, type Box, type Vec3 } from '../../pieces'
 import { levelDimension, runningLevel, runningUpright, uprightDimension } from '../dimension'
 import { atU, atV, heightOf, outlineOf, rightOf, topOf, widthOf } from '../drawn'
+import type { Hand } from '../hand'
 import { project } from '../hidden/view'
 import type { Room } from '../room'
-import { boundsOf, line, SMALL, write, type Mark } from '../sheet'
+import { asPart, boundsOf, line, SMALL, write, type Mark } from '../sheet'
 import { NAME, type Layout, type Stand } from './pages'
 import { axesIn, type Shown } from './sides'
-import { isEnd, type Round, type SheetContent, type TurnTold } from './told'
+import { isEnd, type PlaceTold, type Round, type Say, type SheetContent, type TurnTold } from './told'
 
 /** The most that dimensions stand off what they are of. */
 const OFF = 7
-
-type Say = (mm: number) => string
 
 export const standOf = (stands: readonly Stand[], side: Shown): Stand =>
   stands.find((s) => s.side.face === side.face)!
@@ -27,36 +25,51 @@ const onPaper = ({ side: { view }, at }: Stand, axis: number, mm: number): numbe
 
 /** "Face, end 1 at the left", "Edge 1", "End 2". */
 export function names({ stands, rounds }: Layout): Mark[] {
-  return stands.map((stand) => {
+  return stands.flatMap((stand) => {
     const { side, at } = stand
     const under = stand === stands[0] ? rounds : 0
     const name = sayFace(side.face)
     const end = side.view.right[0] > 0 ? 'left' : 'right'
     const more = side.column === 2 || (side.row === 0 && side.column === 0) ? `, end 1 at the ${end}` : ''
-    return write(at.x + 1.5, at.y + under + NAME, `${name[0]!.toUpperCase()}${name.slice(1)}${more}`, {
-      size: SMALL,
-    })
+    const text = `${name[0]!.toUpperCase()}${name.slice(1)}${more}`
+    return asPart(`name ${side.face}`, [write(at.x + 1.5, at.y + under + NAME, text, { size: SMALL })])
   })
 }
 
 /** How long, wide and thick it is, from where to where it is. */
-export function overall({ stands, rounds }: Layout, { min, max }: Box, sizes: Vec3, say: Say): Mark[] {
+export function overall(
+  { stands, rounds }: Layout,
+  { min, max }: Box,
+  sizes: Vec3,
+  say: Say,
+  hand: Hand,
+): Mark[] {
   const [main] = stands as [Stand]
   const column = stands.filter((s) => s.side.column === 0)
   const lowest = column.reduce((a, b) => (b.at.y > a.at.y ? b : a))
   const row = stands.filter((s) => s.side.row === 0)
   const last = row.reduce((a, b) => (b.at.x > a.at.x ? b : a))
+  const sized = (axis: Axis, draw: (text: string, by: readonly [number, number]) => Mark[]): Mark[] => {
+    const key = `size ${axis}`
+    const touch = hand.touch({ kind: 'size', key, says: say(sizes[axis]) })
+    const text = touch.say(say(sizes[axis], (style) => touch.style(style)))
+    return touch.hidden ? [] : asPart(key, draw(text, touch.by ?? [0, 0]))
+  }
   const level = (stand: Stand): Mark[] => {
     const axis = axesIn(stand.side.view)[0]
     const [a, b] = [onPaper(stand, axis, min[axis]), onPaper(stand, axis, max[axis])]
     const under = stand.at.y + NAME + (stand === main ? rounds : 0)
-    return levelDimension(Math.min(a, b), Math.max(a, b), under + OFF, stand.at.y, say(sizes[axis]))
+    return sized(axis, (text, [dx, dy]) =>
+      levelDimension(Math.min(a, b), Math.max(a, b), under + OFF + dy, stand.at.y, text, dx),
+    )
   }
   const upright = (stand: Stand): Mark[] => {
     const axis = axesIn(stand.side.view)[1]
     const [a, b] = [onPaper(stand, axis, min[axis]), onPaper(stand, axis, max[axis])]
     const from = rightOf(stand.at)
-    return uprightDimension(Math.min(a, b), Math.max(a, b), from + OFF, from, say(sizes[axis]))
+    return sized(axis, (text, [dx, dy]) =>
+      uprightDimension(Math.min(a, b), Math.max(a, b), from + OFF + dx, from, text, dy),
+    )
   }
   const [, high] = axesIn(main.side.view)
   const edge = column.find((s) => axesIn(s.side.view)[1] !== high)
@@ -65,21 +78,21 @@ export function overall({ stands, rounds }: Layout, { min, max }: Box, sizes: Ve
 }
 
 /** Places above each view and beside it, from its references. */
-export function ordinates(stands: readonly Stand[], { along, across }: SheetContent, say: Say): Mark[] {
+export function ordinates(stands: readonly Stand[], { along, across }: SheetContent): Mark[] {
   return stands.flatMap((stand) => {
     const { side, at } = stand
     const [h, v] = axesIn(side.view)
-    const of = (list: SheetContent['along']) => list.filter((p) => p.side.face === side.face)
+    const of = (list: readonly PlaceTold[]) => list.filter((p) => p.side.face === side.face)
     const top = topOf(at)
     return [
       ...runningLevel(
-        of(along).map((p) => ({ x: onPaper(stand, h, p.at), text: say(p.at) })),
+        of(along).map((p) => ({ ...p, x: onPaper(stand, h, p.at) })),
         top - 5,
         top,
         stand.along,
       ),
       ...runningUpright(
-        of(across).map((p) => ({ y: onPaper(stand, v, p.at), text: say(p.at) })),
+        of(across).map((p) => ({ ...p, y: onPaper(stand, v, p.at) })),
         at.x - 5,
         at.x,
         stand.across,
@@ -95,16 +108,16 @@ export function diameters(stands: readonly Stand[], rounds: readonly Round[]): M
   const under = main.at.y
   return [
     ...runningLevel(
-      rounds.map((d) => ({ x: onPaper(main, 0, d.at), text: d.text })),
+      rounds.map((d) => ({ ...d, x: onPaper(main, 0, d.at) })),
       under + 5,
       under,
       main.along,
     ),
     // From the surface on, where that is not at the edge of the block.
-    ...rounds.flatMap(({ at, sides }) => {
+    ...rounds.flatMap(({ at, sides, key }) => {
       const surface = Math.max(...sides.map((p) => onPaper(main, v, p)))
       const x = onPaper(main, 0, at)
-      return under - surface > 1 ? [line(x, surface + 1, x, under, 'dimension')] : []
+      return under - surface > 1 ? asPart(key, [line(x, surface + 1, x, under, 'dimension')]) : []
     }),
   ]
 }
@@ -113,7 +126,7 @@ export function diameters(stands: readonly Stand[], rounds: readonly Round[]): M
 const ARC = { least: 7, most: 22, step: 3 } as const
 
 /** Angles where there is room for their figures; `ink`: what is drawn already. */
-export function angles(stands: readonly Stand[], turns: readonly TurnTold[], ink: Room): Mark[] {
+export function angles(stands: readonly Stand[], turns: readonly TurnTold[], ink: Room, hand: Hand): Mark[] {
   return turns.flatMap((turn) => {
     const { at } = standOf(stands, turn.side)
     const [x, y] = [atU(at, turn.at[0]), atV(at, turn.at[1])]
@@ -122,14 +135,24 @@ export function angles(stands: readonly Stand[], turns: readonly TurnTold[], ink
     const by = ((((b - a) % 360) + 540) % 360) - 180
     const [from, to] = by > 0 ? [a, a + by] : [a + by, a]
     const middle = (((from + to) / 2) * Math.PI) / 180
-    const text = sayDegrees(turn.degrees)
+    const { text, key } = turn
+    const arc = (r: number): Mark => ({ kind: 'arc', x, y, r, from, to, pen: 'dimension' })
+    if (turn.by) {
+      // The arc is as far out as its figure.
+      const [tx, ty] = [x + turn.by[0], y + turn.by[1]]
+      const r = Math.max(2, Math.hypot(...turn.by) - 3 - 0.5 * text.length * Math.abs(Math.cos(middle)))
+      const marks = asPart(key, [arc(r), write(tx, ty + 1.2, text, { anchor: 'middle' })])
+      ink.draw(marks)
+      return marks
+    }
     for (let r: number = ARC.least; r <= ARC.most; r += ARC.step) {
       const out = r + 3 + 0.5 * text.length * Math.abs(Math.cos(middle))
       const said = write(x + out * Math.cos(middle), y - out * Math.sin(middle) + 1.2, text, {
         anchor: 'middle',
       })
       if (!ink.free(boundsOf(said))) continue
-      const marks: Mark[] = [{ kind: 'arc', x, y, r, from, to, pen: 'dimension' }, said]
+      hand.stands(key, [out * Math.cos(middle), -out * Math.sin(middle)])
+      const marks = asPart(key, [arc(r), said])
       ink.draw(marks)
       return marks
     }

@@ -37,8 +37,6 @@ const NOTES = 14
 /** More sheets for one piece than anybody turns. */
 const MOST = 12
 
-type Say = (mm: number) => string
-
 /** What is told, and the views it is told in. */
 export interface Telling {
   readonly told: SheetContent
@@ -54,7 +52,6 @@ export function* laidOut(
   block: Box,
   area: Bounds,
   unit: LengthUnit,
-  say: Say,
 ): Generator<{ readonly layout: Layout; readonly pages: readonly SheetContent[]; readonly last: boolean }> {
   const nothing = [{ along: [], across: [], rounds: [], turns: [], callouts: [] }]
   const first = ({ told, shown }: Telling) => layoutsOf([told], shown, 1)[0]!.scale.factor
@@ -74,7 +71,7 @@ export function* laidOut(
   }
 
   function layoutsOf(pages: readonly SheetContent[], shown: readonly Shown[], most: number): Layout[] {
-    const rows = rowsOf(pages, shown, say)
+    const rows = rowsOf(pages, shown)
     const fit = (s: number) => {
       const { wide, high } = extentOf(rows, block, s)
       return wide <= area.x2 - area.x1 && high <= area.y2 - area.y1
@@ -127,11 +124,11 @@ interface Row {
   readonly many: number
 }
 
-function rowsOf(pages: readonly SheetContent[], shown: readonly Shown[], say: Say): Row[] {
+function rowsOf(pages: readonly SheetContent[], shown: readonly Shown[]): Row[] {
   const widest = (texts: readonly string[]) => Math.max(0, ...texts.map((t) => textWidth(t, TEXT)))
   return shown.map((side): Row => {
     const of = (list: 'along' | 'across') =>
-      pages.map((p) => p[list].filter((x) => x.side.face === side.face).map((x) => say(x.at)))
+      pages.map((p) => p[list].filter((x) => x.side.face === side.face).map((x) => x.text))
     const [along, across] = [of('along'), of('across')]
     const rounds = isMain(side) ? pages.flatMap((p) => p.rounds.map((d) => d.text)) : []
     return {

@@ -1,7 +1,18 @@
 /** What the drawing of a piece tells, and in which of its views: places, diameters, angles and callouts. */
+import type { LengthStyle } from '../../measure'
 import { dot, FACE_AT, vec3, type Axis, type Vec3 } from '../../pieces'
-import { workKind, countOf, type Angle, type Feature, type PitchCircle, type Sentence } from '../../work'
+import {
+  workKind,
+  countOf,
+  sayDegrees,
+  type Angle,
+  type Feature,
+  type PitchCircle,
+  type Sentence,
+} from '../../work'
+import type { Hand } from '../hand'
 import { project } from '../hidden/view'
+import type { ItemKind } from '../sheet'
 import { axesIn, homeOf, type SeenOf, type Shown } from './sides'
 
 /** A place on one own axis, as far from its reference. */
@@ -9,15 +20,24 @@ interface Ordinate {
   readonly axis: Axis
   readonly at: number
 }
+/** What stands on the paper as one thing, and how far it was moved. */
+interface Thing {
+  readonly key: string
+  readonly text: string
+  readonly by: readonly [number, number] | null
+}
+/** A place as a view tells it. */
+export interface PlaceTold extends Thing {
+  readonly side: Shown
+  readonly at: number
+}
 /** A diameter about the length: where along, from which place to which across. */
-export interface Round {
+export interface Round extends Thing {
   readonly at: number
   readonly sides: readonly number[]
-  readonly text: string
 }
 /** A note with a leader: to one of these, in coordinates of the view. */
-export interface Callout {
-  readonly text: string
+export interface Callout extends Thing {
   readonly targets: readonly Target[]
 }
 /** A place in a view; on the rim of a circle, the middle and radius of that. */
@@ -28,17 +48,16 @@ export interface Target {
   readonly radius: number
 }
 /** An angle as a view shows it. */
-export interface TurnTold {
+export interface TurnTold extends Thing {
   readonly side: Shown
   readonly at: readonly [number, number]
   readonly ways: readonly [readonly [number, number], readonly [number, number]]
-  readonly degrees: number
 }
 
 /** What is told on one sheet. By the side they are told at: places to its right, and up it. */
 export interface SheetContent {
-  readonly along: ReadonlyArray<{ readonly side: Shown; readonly at: number }>
-  readonly across: ReadonlyArray<{ readonly side: Shown; readonly at: number }>
+  readonly along: readonly PlaceTold[]
+  readonly across: readonly PlaceTold[]
   readonly rounds: readonly Round[]
   readonly turns: readonly TurnTold[]
   readonly callouts: readonly Callout[]
@@ -46,11 +65,13 @@ export interface SheetContent {
 
 /** The middle of an arc, where it lies on the wood. */
 export interface Middle {
+  readonly key: string
   readonly side: Shown
   readonly at: Vec3
 }
 
-type Say = (mm: number) => string
+/** A length in the project's way of writing, or in another. */
+export type Say = (mm: number, as?: (style: LengthStyle) => LengthStyle) => string
 
 export const sayPlain = (sentence: Sentence, say: Say): string =>
   sentence.map((part) => (typeof part === 'string' ? part : say(part.mm))).join('')
@@ -60,12 +81,12 @@ export const circleIn = (f: Feature): PitchCircle | null => workKind(f).circle?.
 /** Middles of arcs that somebody sets a pair of compasses on. */
 export function middlesOf(features: readonly Feature[], shown: readonly Shown[], size: Vec3): Middle[] {
   return features.flatMap((f) =>
-    (workKind(f).arcs?.(f.data) ?? []).flatMap(({ centre, into, whole, corner }): Middle[] => {
+    (workKind(f).arcs?.(f.data) ?? []).flatMap(({ centre, into, whole, corner }, n): Middle[] => {
       const inside = ([0, 1, 2] as const).every(
         (i) => i === into || (centre[i] > -SAME && centre[i] < size[i] + SAME),
       )
       const side = inside && !whole && !corner ? sideAlong(f, into, shown) : undefined
-      return side ? [{ side, at: centre }] : []
+      return side ? [{ key: `middle ${f.id} ${n}`, side, at: centre }] : []
     }),
   )
 }
@@ -85,41 +106,72 @@ interface Saying {
   readonly inRing: (f: Feature) => boolean
   /** What its pattern is called; null where there is none. */
   readonly pattern: string | null
+  readonly hand: Hand
 }
 
 export function toldOf(
   features: readonly Feature[],
   shown: readonly Shown[],
   size: Vec3,
-  { say, inRing, pattern }: Saying,
+  { say, inRing, pattern, hand }: Saying,
 ): SheetContent {
   const once = features.filter((f) => !f.again || !inRing(f))
   const homes = new Map(once.map((f) => [f, homeOf(f, shown)]))
-  const along = new Map<string, { side: Shown; at: number }>()
-  const across = new Map<string, { side: Shown; at: number }>()
+  const along = new Map<string, PlaceFound>()
+  const across = new Map<string, PlaceFound>()
   const main = shown[0]!
-  const put = (side: Shown, axis: Axis, at: number) => {
+  const put = (side: Shown, axis: Axis, at: number, key: string) => {
     const place = Math.round(at * 1e7) / 1e7
-    ;(axesIn(side.view)[0] === axis ? along : across).set(`${side.face} ${place}`, { side, at: place })
+    const all = axesIn(side.view)[0] === axis ? along : across
+    const known = all.get(`${side.face} ${place}`)
+    if (known) known.keys.push(key)
+    else all.set(`${side.face} ${place}`, { side, at: place, keys: [key] })
   }
   for (const [f, home] of homes)
-    for (const { axis, at } of placesOf(f)) {
+    for (const [n, { axis, at }] of placesOf(f).entries()) {
       const side = [home, main, ...shown].find((s) => axesIn(s.view).includes(axis))
       // What lies at the very end is told by the size of the piece.
-      if (side && Math.abs(at - size[axis]) > SAME) put(side, axis, at)
+      if (side && Math.abs(at - size[axis]) > SAME) put(side, axis, at, `place ${f.id} ${n}`)
     }
-  for (const { side, at } of middlesOf(once, shown, size))
+  for (const { side, at, key } of middlesOf(once, shown, size))
     for (const axis of axesIn(side.view))
-      if (at[axis] > SAME && at[axis] < size[axis] - SAME) put(side, axis, at[axis])
-  const sorted = (all: Map<string, { side: Shown; at: number }>) =>
-    [...all.values()].sort((a, b) => shown.indexOf(a.side) - shown.indexOf(b.side) || a.at - b.at)
+      if (at[axis] > SAME && at[axis] < size[axis] - SAME) put(side, axis, at[axis], `${key} ${axis}`)
+  const told = (all: Map<string, PlaceFound>) =>
+    [...all.values()]
+      .sort((a, b) => shown.indexOf(a.side) - shown.indexOf(b.side) || a.at - b.at)
+      .flatMap(({ side, at, keys: [key, ...also] }): PlaceTold[] => {
+        const touch = hand.touch({ kind: 'place', key: key!, also, says: say(at) })
+        const text = touch.say(say(at, (style) => touch.style(style)))
+        return touch.hidden ? [] : [{ side, at, key: key!, text, by: touch.by }]
+      })
+  const by = (kind: ItemKind, all: readonly Callout[], also: (key: string) => readonly string[] = () => []) =>
+    all.flatMap((c): Callout[] => {
+      const touch = hand.touch({ kind, key: c.key, also: also(c.key), says: c.text })
+      return touch.hidden ? [] : [{ ...c, text: touch.say(c.text), by: touch.by }]
+    })
+  const turns = once.flatMap((f) =>
+    (workKind(f).angles?.(f.data) ?? []).flatMap((a, n): TurnTold[] => {
+      const turn = turnIn(a, shown)
+      if (!turn) return []
+      const key = `angle ${f.id} ${n}`
+      const touch = hand.touch({ kind: 'angle', key, says: turn.text })
+      return touch.hidden ? [] : [{ ...turn, key, text: touch.say(turn.text), by: touch.by }]
+    }),
+  )
+  const { notes, also } = calloutsOf(features, homes, shown, { say, inRing, pattern })
   return {
-    along: sorted(along),
-    across: sorted(across),
-    rounds: roundsOf(features, say),
-    turns: once.flatMap((f) => (workKind(f).angles?.(f.data) ?? []).flatMap((a) => turnIn(a, shown) ?? [])),
-    callouts: [...calloutsOf(features, homes, shown, { say, inRing, pattern }), ...radiiOf(once, shown, say)],
+    along: told(along),
+    across: told(across),
+    rounds: roundsOf(features, say, hand),
+    turns,
+    callouts: [...by('note', notes, also), ...by('note', radiiOf(once, shown, say))],
   }
+}
+
+interface PlaceFound {
+  readonly side: Shown
+  readonly at: number
+  readonly keys: string[]
 }
 
 function placesOf(f: Feature): Ordinate[] {
@@ -137,13 +189,19 @@ function placesOf(f: Feature): Ordinate[] {
 /** More, as of a curve that was traced, are not told on a drawing. */
 const MOST_ROUNDS = 48
 
-function roundsOf(features: readonly Feature[], say: Say): Round[] {
+function roundsOf(features: readonly Feature[], say: Say, hand: Hand): Round[] {
   const all = features.flatMap((f) =>
-    (workKind(f).diameters?.(f.data) ?? []).filter(({ along }) => along === 0),
+    (workKind(f).diameters?.(f.data) ?? [])
+      .filter(({ along }) => along === 0)
+      .map((d, n) => ({ ...d, key: `round ${f.id} ${n}` })),
   )
   if (all.length > MOST_ROUNDS) return []
   return all
-    .map(({ at: [u, v], mm }) => ({ at: u, sides: [v - mm / 2, v + mm / 2], text: `⌀ ${say(mm)}` }))
+    .flatMap(({ at: [u, v], mm, key }): Round[] => {
+      const touch = hand.touch({ kind: 'place', key, says: `⌀ ${say(mm)}` })
+      const text = touch.say(`⌀ ${say(mm, (style) => touch.style(style))}`)
+      return touch.hidden ? [] : [{ at: u, sides: [v - mm / 2, v + mm / 2], text, key, by: touch.by }]
+    })
     .sort((a, b) => a.at - b.at)
 }
 
@@ -152,9 +210,9 @@ function calloutsOf(
   features: readonly Feature[],
   homes: ReadonlyMap<Feature, Shown>,
   shown: readonly Shown[],
-  { say, inRing, pattern }: Saying,
-): Callout[] {
-  const found = new Map<string, { times: number; targets: Target[] }>()
+  { say, inRing, pattern }: Omit<Saying, 'hand'>,
+) {
+  const found = new Map<string, { times: number; targets: Target[]; keys: string[] }>()
   for (const [f, home] of homes) {
     const ring = inRing(f)
     const plain = sayPlain(workKind(f).callout(f.data), say)
@@ -162,12 +220,20 @@ function calloutsOf(
     const times = ring ? features.filter((other) => other.step === f.step).length : 1
     const one = workKind(f).toldAtOnce ? 1 : countOf(f)
     const said = ring ? `${text}, evenly round the middle` : text
-    const of = found.get(said) ?? { times: 0, targets: [] }
+    const of = found.get(said) ?? { times: 0, targets: [], keys: [] }
+    of.keys.push(`note ${f.id}`)
     of.times += times * one
     of.targets.push(...targetsOf(f, home, shown))
     found.set(said, of)
   }
-  return [...found].map(([text, { times, targets }]) => ({ text: counted(text, times), targets }))
+  const also = new Map([...found.values()].map(({ keys: [key, ...more] }) => [key!, more]))
+  const notes = [...found].map(([text, { times, targets, keys }]): Callout => ({
+    key: keys[0]!,
+    text: counted(text, times),
+    targets,
+    by: null,
+  }))
+  return { notes, also: (key: string) => also.get(key) ?? [] }
 }
 
 const counted = (text: string, times: number): string =>
@@ -226,17 +292,21 @@ const lineTargets = (side: Shown, lines: SeenOf['visible']): Target[] => {
 
 /** Radii by their arcs, alike ones once. */
 function radiiOf(once: readonly Feature[], shown: readonly Shown[], say: Say): Callout[] {
-  const found = new Map<string, Target[]>()
+  const found = new Map<string, { key: string; targets: Target[] }>()
   for (const f of once)
-    for (const { at, radius, into, whole } of workKind(f).arcs?.(f.data) ?? []) {
+    for (const [n, { at, radius, into, whole }] of (workKind(f).arcs?.(f.data) ?? []).entries()) {
       const side = sideAlong(f, into, shown)
       if (!side) continue
       const text = whole ? `⌀ ${say(2 * radius)}` : `R ${say(radius)}`
-      found.set(text, [...(found.get(text) ?? []), targetAt(side, at)])
+      const of = found.get(text) ?? { key: `radius ${f.id} ${n}`, targets: [] }
+      of.targets.push(targetAt(side, at))
+      found.set(text, of)
     }
-  return [...found].map(([text, targets]) => ({
+  return [...found].map(([text, { key, targets }]) => ({
+    key,
     text: targets.length > 1 ? `${targets.length} × ${text}` : text,
     targets,
+    by: null,
   }))
 }
 
@@ -249,7 +319,7 @@ const targetAt = (side: Shown, at: Vec3): Target => {
 const FLAT = 1 - 1e-6
 
 /** An angle in the first view that shows both its legs as long as they are. */
-function turnIn({ at, ways }: Angle, shown: readonly Shown[]): TurnTold | null {
+function turnIn({ at, ways }: Angle, shown: readonly Shown[]): Omit<TurnTold, 'key' | 'by'> | null {
   const seen = (s: Shown) =>
     ways.every((w) => Math.hypot(...[s.view.right, s.view.up].map((d) => dot(d, w))) > FLAT)
   const side = shown.find(seen)
@@ -258,7 +328,7 @@ function turnIn({ at, ways }: Angle, shown: readonly Shown[]): TurnTold | null {
   const [one, two] = ways.map((w) => [dot(side.view.right, w), dot(side.view.up, w)] as const)
   const cos = one![0] * two![0] + one![1] * two![1]
   const degrees = (Math.acos(Math.min(1, Math.max(-1, cos))) * 180) / Math.PI
-  return { side, at: [u, v], ways: [one!, two!], degrees }
+  return { side, at: [u, v], ways: [one!, two!], text: sayDegrees(degrees) }
 }
 
 /** Whether a view looks at an end. */

@@ -1,0 +1,74 @@
+import { levelDimension, uprightDimension } from '../dimension'
+import { topOf } from '../drawn'
+import { asPart, line, TEXT, textWidth, write, type Mark } from '../sheet'
+import { onPaper, placeOf } from '../spots'
+import { type AdditionKind } from './kind'
+
+/** How far from its view it stands, unless it is moved; clear of what stands there by itself. */
+const OFF = 4
+/** Places nearer to each other have no distance, millimetres of wood. */
+const NEAR = 1e-6
+
+/** How far it is from one place to another, as it is in the wood. */
+export const dimension: AdditionKind<'dimension'> = {
+  lettered: false,
+  draw({ between, way }, view, { say }, { key, touch }) {
+    const [p, q] = between.map((spot) => placeOf(spot, view))
+    if (!p || !q) return 'one of its points no longer exists'
+    const [du, dv] = [q[0] - p[0], q[1] - p[1]]
+    const mm = way === 'level' ? Math.abs(du) : way === 'upright' ? Math.abs(dv) : Math.hypot(du, dv)
+    if (mm < NEAR) return 'its two points are level with each other, so the distance is 0'
+    const text = touch.say(say(mm, (style) => touch.style(style)))
+    const [a, b] = [onPaper(view, p), onPaper(view, q)]
+    const [dx, dy] = touch.by ?? [0, 0]
+    return { marks: asPart(key, marksOf()) }
+
+    function marksOf(): Mark[] {
+      if (way === 'level') {
+        const from = Math.min(a.y, b.y)
+        const [x1, x2] = [Math.min(a.x, b.x), Math.max(a.x, b.x)]
+        return levelDimension(x1, x2, Math.min(from, topOf(view.at)) - OFF + dy, from, text, dx)
+      }
+      if (way === 'upright') {
+        const from = Math.min(a.x, b.x)
+        const [y1, y2] = [Math.min(a.y, b.y), Math.max(a.y, b.y)]
+        return uprightDimension(y1, y2, Math.min(from, view.at.x) - OFF + dx, from, text, dy)
+      }
+      return straight(a, b, text, [dx, dy])
+    }
+  },
+}
+
+interface XY {
+  readonly x: number
+  readonly y: number
+}
+
+/** Along the two places, its line moved square to them. */
+function straight(a: XY, b: XY, text: string, [dx, dy]: readonly [number, number]): Mark[] {
+  const long = Math.hypot(b.x - a.x, b.y - a.y)
+  const [u, v] = [(b.x - a.x) / long, (b.y - a.y) / long]
+  const [nx, ny] = v === 0 && u < 0 ? [v, -u] : [v, -u]
+  const off = dx * nx + dy * ny
+  const [p, q] = [a, b].map(({ x, y }) => ({ x: x + off * nx, y: y + off * ny })) as [XY, XY]
+  const middle = { x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 }
+  const half = textWidth(text, TEXT) / 2
+  // Beside the line, on the side it was moved to.
+  const side = off < 0 ? -1 : 1
+  const clear = 1.5 + half * Math.abs(nx)
+  return [
+    ...(Math.abs(off) > 1
+      ? [a, b].map(({ x, y }) =>
+          line(x + side * nx, y + side * ny, x + (off + side) * nx, y + (off + side) * ny, 'dimension'),
+        )
+      : []),
+    line(p.x, p.y, q.x, q.y, 'dimension'),
+    ...[p, q].map(({ x, y }) => line(x - 1.1, y + 1.1, x + 1.1, y - 1.1, 'dimension')),
+    write(
+      middle.x + side * nx * clear,
+      middle.y + side * ny * clear + (side * ny > 0 ? TEXT * 0.75 : ny === 0 ? TEXT / 3 : 0),
+      text,
+      { anchor: 'middle' },
+    ),
+  ]
+}

@@ -1,0 +1,116 @@
+/** What has changed on the sheets since they were given out last, told by the texts of their things. */
+import type { Revision } from '../document'
+import { boundsOf, type Bounds, type Corner, type Mark, type Sheet } from './sheet'
+
+type Stood = Revision['stood']
+
+/** A text is kept so far. */
+const MOST = 600
+
+/** What each thing of each drawing says. */
+export function stoodOf(sheets: readonly Sheet[]): Stood {
+  const all: Record<string, Record<string, string>> = {}
+  for (const { keys: [key] = [], items = [], marks } of sheets) {
+    if (key === undefined) continue
+    const things = (all[key] ??= {})
+    for (const item of items) {
+      if (item.hidden || item.why) continue
+      const said = marks.flatMap((m) => (m.kind === 'text' && m.part === item.key ? [m.text] : []))
+      things[item.key] = (said.join(' ') || item.says).slice(0, MOST)
+    }
+  }
+  return all
+}
+
+/** What is other than it stood: new, gone, or said otherwise. */
+export function changesSince(before: Stood, now: Stood): Revision['changed'] {
+  const changed: Revision['changed'] = []
+  const put = (sheet: string, of: string, says: string) =>
+    changed.push({ sheet, of, says: says.slice(0, MOST) })
+  for (const [sheet, things] of Object.entries(now)) {
+    const then = before[sheet]
+    if (!then) {
+      put(sheet, 'sheet', 'a new drawing')
+      continue
+    }
+    for (const [of, says] of Object.entries(things))
+      if (then[of] === undefined) put(sheet, of, `new: ${says}`)
+      else if (then[of] !== says) put(sheet, of, `${then[of]} became ${says}`)
+    for (const [of, says] of Object.entries(then))
+      if (things[of] === undefined) put(sheet, of, `gone: ${says}`)
+  }
+  for (const sheet of Object.keys(before)) if (!now[sheet]) put(sheet, 'sheet', 'the drawing is gone')
+  return changed
+}
+
+/** In one sentence, as far as there is room for it. */
+export const sayChanges = (changed: Revision['changed']): string => {
+  const [...all] = new Set(changed.map((c) => c.says))
+  return all.join('; ')
+}
+
+/** How far a cloud stands off what it is round, and how long each of its bows is; millimetres. */
+const OFF = 1.5
+const BOW = 4
+
+/** A cloud round each thing that the last revision has changed, and its letter. */
+export function clouds(
+  revisions: readonly Revision[],
+  keys: readonly string[],
+  marks: readonly Mark[],
+): Mark[] {
+  const last = revisions.length > 1 ? revisions.at(-1)! : null
+  if (!last) return []
+  const here = new Set(last.changed.filter((c) => keys.includes(c.sheet)).map((c) => c.of))
+  return [...here].flatMap((of): Mark[] => {
+    const its = marks.filter((m) => m.part === of)
+    // Of a long dimension its figure.
+    const texts = its.filter((m) => m.kind === 'text')
+    const box = boxOf(texts.length > 0 ? texts : its)
+    return box ? [{ ...cloud(box), part: 'cloud' }] : []
+  })
+}
+
+function boxOf(marks: readonly Mark[]): Bounds | null {
+  const all = marks.map((m): Bounds => {
+    if (m.kind === 'text') return boundsOf(m)
+    if (m.kind === 'arc') return { x1: m.x - m.r, y1: m.y - m.r, x2: m.x + m.r, y2: m.y + m.r }
+    const ends =
+      m.kind === 'line'
+        ? [[m.x1, m.y1] as const, [m.x2, m.y2] as const]
+        : m.corners.map((c) => [c.x, c.y] as const)
+    const [xs, ys] = [ends.map((e) => e[0]), ends.map((e) => e[1])]
+    return { x1: Math.min(...xs), y1: Math.min(...ys), x2: Math.max(...xs), y2: Math.max(...ys) }
+  })
+  if (all.length === 0) return null
+  return {
+    x1: Math.min(...all.map((b) => b.x1)),
+    y1: Math.min(...all.map((b) => b.y1)),
+    x2: Math.max(...all.map((b) => b.x2)),
+    y2: Math.max(...all.map((b) => b.y2)),
+  }
+}
+
+/** Bows that swell outwards round a rectangle. */
+function cloud(b: Bounds): Mark {
+  const [x1, y1, x2, y2] = [b.x1 - OFF, b.y1 - OFF, b.x2 + OFF, b.y2 + OFF]
+  const side = (ax: number, ay: number, bx: number, by: number): Corner[] => {
+    const n = Math.max(1, Math.round(Math.hypot(bx - ax, by - ay) / BOW))
+    return Array.from({ length: n }, (_, k) => ({
+      x: ax + ((bx - ax) * k) / n,
+      y: ay + ((by - ay) * k) / n,
+      bulge: -0.5,
+    }))
+  }
+  return {
+    kind: 'path',
+    corners: [
+      ...side(x1, y1, x2, y1),
+      ...side(x2, y1, x2, y2),
+      ...side(x2, y2, x1, y2),
+      ...side(x1, y2, x1, y1),
+    ],
+    closed: true,
+    pen: 'dimension',
+  }
+}
