@@ -3,37 +3,58 @@ import { expose, transfer } from 'comlink'
 import type { FaceName, Project } from '../core/document'
 import type { Drawn, Reading } from '../core/exchange/drawings/read'
 import { setAsideIn, without } from '../core/aside'
-import { modelOf } from '../core/model'
+import { Modeller, modelOf } from '../core/model'
 import { FACE_AT } from '../core/pieces'
-import { thumbnailOf, planWork, type Sheet } from '../core/plans'
+import { LinesKept, thumbnailOf, planWork, type Sheet } from '../core/plans'
 import type { Pdf } from '../core/plans/pdf'
 import { kernel } from './kernel'
 import { yieldToMessages, SLICE } from './slices'
 
 let newest = 0
+/** What was modelled and drawn before: most of it stays from one change to the next. */
+const modeller = new Modeller()
+const lines = new LinesKept()
+
+/** A sheet under its number; without it where it is the same as the one that was handed over under that. */
+export interface Handed {
+  readonly stamp: number
+  readonly sheet: Sheet | null
+}
+// No number of a worker that was ended before.
+let stamps = Math.floor(performance.timeOrigin) * 1000
+/** The sheets that were handed over last, by what is on them. */
+let handed = new Map<string, number>()
 
 const worker = {
   /**
    * Hands over each sheet as it is done, without pieces that are set aside by their marks; false when it was
-   * stopped, or a newer revision came, in between.
+   * stopped, or a newer revision came, in between. Of sheets that `known` has only their numbers.
    */
   async sheets(
     revision: number,
     project: Project,
-    take: (sheet: Sheet) => void,
+    take: (sheet: Handed) => void,
     aside: readonly string[] = [],
+    known: readonly number[] = [],
   ): Promise<boolean> {
     newest = Math.max(newest, revision)
     const k = await kernel()
     let since = performance.now()
-    const model = modelOf(project)
-    for (const sheet of planWork(without(model, setAsideIn(model, aside)), k)) {
-      if (sheet) take(sheet)
-      else if (performance.now() - since < SLICE) continue
+    const model = modeller.model(project)
+    const there = new Set(known)
+    const now = new Map<string, number>()
+    for (const sheet of planWork(without(model, setAsideIn(model, aside)), k, lines)) {
+      if (sheet) {
+        const drawn = JSON.stringify(sheet)
+        const stamp = handed.get(drawn) ?? ++stamps
+        now.set(drawn, stamp)
+        take({ stamp, sheet: there.has(stamp) ? null : sheet })
+      } else if (performance.now() - since < SLICE) continue
       await yieldToMessages()
       if (revision < newest) return false
       since = performance.now()
     }
+    handed = now
     return true
   },
 

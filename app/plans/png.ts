@@ -23,6 +23,12 @@ export async function toPng(sheet: Sheet): Promise<Uint8Array> {
     ctx.stroke(new Path2D(pathOf(sheet.marks, pen)))
   }
   for (const m of sheet.marks) if (m.kind === 'text') putText(ctx, m)
+  for (const { x, y, wide, high, data } of sheet.images ?? []) {
+    const picture = new Image()
+    picture.src = `data:image/png;base64,${data}`
+    await picture.decode()
+    ctx.drawImage(picture, x, y, wide, high)
+  }
   const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/png'))
   if (!blob) throw new Error('A picture so large could not be made')
   return new Uint8Array(await blob.arrayBuffer())

@@ -3,6 +3,7 @@ import { proxy } from 'comlink'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Project } from '../../core/document'
 import type { Sheet } from '../../core/plans'
+import type { Handed } from '../../workers/plans'
 import { useFound } from '../store/findings'
 import { plansHand, sayFault, WorkerDied } from '../store/hands'
 import { askModel } from '../store/modelling'
@@ -19,6 +20,8 @@ export interface Drawing {
 
 let revision = 0
 let last: { project: Project; sheets: readonly Sheet[] } | null = null
+/** The sheets that came last, by their numbers: what has not changed is not sent again. */
+let known = new Map<number, Sheet>()
 
 /**
  * A worker that does not stop within this is ended: the solid library cannot be interrupted,
@@ -47,13 +50,20 @@ export function useSheets(project: Project): Drawing {
     const made: Sheet[] = []
     setState('drawing')
     setFault(null)
-    const take = (sheet: Sheet) => {
-      if (mine !== revision) return
-      made.push(sheet)
-      setSheets([...made])
+    const now = new Map<number, Sheet>()
+    // While all is drawn anew, what was drawn before stays in sight.
+    const earlier = known.size > 0 && last?.project.id === project.id ? last.sheets : []
+    const take = ({ stamp, sheet }: Handed) => {
+      const drawn = sheet ?? known.get(stamp)
+      if (mine !== revision || !drawn) return
+      made.push(drawn)
+      now.set(stamp, drawn)
+      setSheets([...made, ...earlier.slice(made.length)])
     }
-    const draw = (): Promise<boolean> =>
-      plansHand.ask((hand) => hand.sheets(mine, project, proxy(take), asideMarks()))
+    const draw = (): Promise<boolean> => {
+      made.length = 0
+      return plansHand.ask((hand) => hand.sheets(mine, project, proxy(take), asideMarks(), [...known.keys()]))
+    }
     if (before !== null) endSheets(before)
     draw()
       // A worker that was ended because of what it drew before is no fault of this.
@@ -69,6 +79,7 @@ export function useSheets(project: Project): Drawing {
           if (finished) {
             setSheets([...made])
             last = { project, sheets: made }
+            known = now
           }
         },
         (error: unknown) => {

@@ -2,18 +2,23 @@ import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/plans'
 import { Download, Printer } from 'lucide-react'
 import { useState } from 'react'
+import { useNavigate } from 'react-router'
 import { flushSync } from 'react-dom'
-import { toSvg } from '../../core/plans/svg'
+import type { Sheet } from '../../core/plans'
 import { PaperChoices } from '../plans/PaperChoices'
 import { PrintedSheets } from '../plans/PrintedSheets'
 import { Pattern } from '../plans/Pattern'
 import { SheetFiles } from '../plans/SheetFiles'
-import { SheetSvg } from '../plans/SheetSvg'
-import { SheetThumb } from '../plans/SheetThumb'
+import { Leftovers, SheetPanel } from '../plans/SheetPanel'
+import { SheetStrip } from '../plans/SheetStrip'
+import { Stage } from '../plans/Stage'
+import { ThingPanel } from '../plans/ThingPanel'
+import { Revisions, TitlePanel } from '../plans/TitlePanel'
+import { ToolBar } from '../plans/ToolBar'
 import { useAcceptedSheets, useSheets } from '../plans/sheets'
 import { plansHand, sayFault } from '../store/hands'
 import { fileName, saveFile } from '../store/files'
-import { useOpen } from '../store/open'
+import { choose, firstOf, useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
 
 export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Plans', matches)
@@ -24,13 +29,19 @@ export default function PlansScreen() {
   const project = useOpen((s) => s.project)
   const drawing = useSheets(project)
   const [shown, show] = useState(0)
-  const [full, setFull] = useState(false)
   const [setting, setSetting] = useState(false)
   const [all, setAll] = useState(false)
+  const navigate = useNavigate()
   const accepted = useAcceptedSheets()
   const { state, fault } = drawing
   const sheets = [...drawing.sheets, ...accepted]
   const sheet = sheets[Math.min(shown, sheets.length - 1)]
+
+  /** The piece that a sheet is of, on the bench. */
+  function openPiece({ keys: [key = ''] = [] }: Sheet) {
+    if (key.startsWith('piece ')) choose(firstOf(key.slice('piece '.length)))
+    void navigate('../bench', { relative: 'path' })
+  }
 
   /** All sheets; else the one that is shown, as when the browser is told to print. */
   function printAll() {
@@ -79,54 +90,33 @@ export default function PlansScreen() {
         }
         aria-label="Sheets"
       >
-        <ol className="grid grid-cols-1 gap-2 max-[48rem]:flex">
-          {sheets.map((s, i) => (
-            <li key={i} className="max-[48rem]:w-28 max-[48rem]:shrink-0">
-              <button
-                className={
-                  'block w-full border text-left ' +
-                  `${sheet === s ? 'border-chalk outline-1 outline-chalk' : 'border-hairline'}`
-                }
-                aria-current={sheet === s ? 'page' : undefined}
-                onClick={() => show(i)}
-              >
-                <SheetThumb sheet={s} />
-                <span className="block truncate px-1.5 py-0.5 text-xs">
-                  {i + 1} {s.title}
-                </span>
-              </button>
-            </li>
-          ))}
-        </ol>
+        <SheetStrip sheets={sheets} shown={sheet} onShow={show} />
       </nav>
-      <main className="overflow-auto bg-stage p-5">
+      <main className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)] bg-stage">
+        <ToolBar sheet={sheet} />
         {fault ? (
-          <p role="alert" className="flex items-center gap-2 border border-pencil bg-pencil-pale p-3">
+          <p role="alert" className="m-5 flex items-center gap-2 border border-pencil bg-pencil-pale p-3">
             {fault}
             <button className="btn" onClick={drawing.again}>
               Try again
             </button>
           </p>
         ) : sheet ? (
-          <div
-            className={
-              'mx-auto border border-edge bg-white ' + `${full ? 'w-max' : 'max-w-[calc((100vh-9rem)*1.4)]'}`
-            }
-          >
-            {full ? <div dangerouslySetInnerHTML={{ __html: toSvg(sheet) }} /> : <SheetSvg sheet={sheet} />}
-          </div>
+          <Stage sheet={sheet} onOpen={() => openPiece(sheet)} />
         ) : state === 'done' ? (
-          <p className="text-center text-quiet">
-            No piece is settled yet, so there is nothing to draw. The bench says what is missing.
+          <p className="p-5 text-center text-quiet">
+            {project.sheets.some((s) => s.out)
+              ? 'All sheets are left out of the set.'
+              : 'No piece is settled yet, so there is nothing to draw. The bench says what is missing.'}
           </p>
         ) : (
-          <p className="text-center text-quiet">Drawing the whole…</p>
+          <p className="p-5 text-center text-quiet">Drawing the whole…</p>
         )}
       </main>
       <aside
         className={
-          'no-print overflow-auto border-l border-hairline bg-panel p-4 max-[48rem]:border-t ' +
-          'max-[48rem]:border-l-0'
+          'no-print overflow-x-hidden overflow-y-auto border-l border-hairline bg-panel p-4 ' +
+          'max-[48rem]:border-t max-[48rem]:border-l-0'
         }
       >
         <h1 className="panel-title mb-2">Plans</h1>
@@ -170,12 +160,13 @@ export default function PlansScreen() {
           >
             <Printer size={14} /> Print all sheets
           </button>
-          <label className="flex items-center gap-2 py-1">
-            <input type="checkbox" checked={full} onChange={(e) => setFull(e.target.checked)} /> Show at full
-            size
-          </label>
           <PaperChoices />
         </div>
+        {sheet && <ThingPanel sheet={sheet} />}
+        {sheet && <SheetPanel sheet={sheet} sheets={drawing.sheets} />}
+        <Leftovers sheets={drawing.sheets} done={state === 'done'} />
+        <TitlePanel />
+        <Revisions sheets={drawing.sheets} done={state === 'done'} />
         <Pattern />
       </aside>
       {sheet && <PrintedSheets sheets={all ? sheets : [sheet]} paper={project.settings.paper} />}

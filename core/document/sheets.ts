@@ -20,8 +20,9 @@ export const SheetEdit = z
     sheet: SheetKey,
     /** What it is called, in place of its own name; empty for that. */
     name: z.string().trim().max(80, says('A name has 80 letters at most')).default(''),
-    /** Left out of the set. */
+    /** Left out of the set; what it was called then. */
     out: z.boolean().default(false),
+    title: z.string().max(300).default(''),
   })
   .strict()
 export type SheetEdit = z.infer<typeof SheetEdit>

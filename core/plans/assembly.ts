@@ -1,10 +1,8 @@
 /**
  * The sheet of the whole: front, top and side, each with its overall measure, and a pictorial beside them.
  */
-import type { Model } from '../model'
 import { formatLength, marked } from '../measure'
 import { hull, sizeOf, type Axis, type Box } from '../pieces'
-import type { Kernel } from '../solid'
 import { additionsOn, putInsets } from './additions'
 import { levelDimension, runningLevel, runningUpright, uprightDimension } from './dimension'
 import {
@@ -19,9 +17,10 @@ import {
   type Outline,
   type Placed,
 } from './drawn'
+import type { Draft } from './draft'
 import { drawingAreaOf, type Content } from './framed'
 import { handOn, type Hand } from './hand'
-import { drawnOf, findingLines, type Solid } from './hidden/lines'
+import { drawnOf, type Solid } from './hidden/lines'
 import { FRONT, LEFT, PICTORIAL, RIGHT, TOP } from './hidden/view'
 import { placeNotes } from './leaders'
 import { largestScale } from './scale'
@@ -41,8 +40,7 @@ const THIN = 0.3
 
 /** Yields now and then while it draws. */
 export function* assemblySheet(
-  model: Model,
-  kernel: Kernel,
+  { model, kernel, lines }: Draft,
   solids: readonly Solid[],
   boxes: readonly Box[],
 ): Generator<undefined, Content> {
@@ -97,21 +95,23 @@ export function* assemblySheet(
     if (touch.hidden) continue
     const [dx, dy] = touch.by ?? [0, 0]
     const put = { ...at, x: at.x + dx, y: at.y + dy }
-    const found = yield* findingLines(solids, view, { hidden, arcs: true })
+    const found = yield* lines.finding(solids, view, { hidden, arcs: true })
     const drawn = drawnOf(found)
     pictures.push(...asPart(key, [...drawnMarks(drawn, put), label(name, put)]))
     if (view !== PICTORIAL) shown.push({ key, view, at: put, drawn, spots: spotsBySolid(found, keys) })
   }
   const say: Say = (mm, as = (style) => style) => marked(formatLength(mm, as(model.resolved.style)))
+  const [taken, texts, ink] = [new Room(area), new Room(area), new Room(area)]
+  const sizes = sizesOn(shown, boxes, say, hand)
+  ink.draw([...pictures, ...sizes])
   const { marks, notes, insets } = additionsOn(hand, {
     views: shown,
-    unit: settings.style.unit,
-    say,
+    free: (box) => ink.free(box),
+    style: model.resolved.style,
     cut: (way, at) =>
       model.resolved.instances.flatMap((i) => opened(model, kernel, i, [0, 0, 0], acrossWay(way, at)) ?? []),
   })
-  marks.push(...pictures, ...sizesOn(shown, boxes, say, hand))
-  const [taken, texts, ink] = [new Room(area), new Room(area), new Room(area)]
+  marks.push(...pictures, ...sizes)
   for (const at of [taken, ink]) at.draw(marks)
   for (const { at } of shown)
     taken.take({ x1: at.x - 1, y1: topOf(at) - 1, x2: rightOf(at) + 1, y2: at.y + 5 })

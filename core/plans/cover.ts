@@ -11,8 +11,9 @@ import { carriedBox, hull, plus, sizeOf, vec3, type Box } from '../pieces'
 import { SIZES } from '../resolve'
 import { drawnMarks, heightOf, outlineOf, widthOf, atU, atV, rightOf, topOf, type Placed } from './drawn'
 import { shorten } from './frame'
+import type { Draft } from './draft'
 import { drawingAreaOf, type Content } from './framed'
-import { drawnOf, findingLines, type FoundLines, type Solid } from './hidden/lines'
+import { drawnOf, type FoundLines, type Solid } from './hidden/lines'
 import { PICTORIAL } from './hidden/view'
 import { placeNotes, type Note, type Tip } from './leaders'
 import { Room } from './room'
@@ -34,7 +35,7 @@ export const onCover = (model: Model, rows: number): boolean => {
 
 /** Yields now and then while it draws. */
 export function* coverSheet(
-  model: Model,
+  { model, lines }: Draft,
   solids: readonly Solid[],
   boxes: readonly Box[],
   finished: FinishedSizes,
@@ -57,7 +58,7 @@ export function* coverSheet(
     y: (left.y1 + left.y2 + heightOf(outline) * scale) / 2,
     scale,
   }
-  const found = yield* findingLines(
+  const found = yield* lines.finding(
     solids.map((s, n) => ({ ...s, frame: { ...s.frame, origin: plus(s.frame.origin, by[n]!) } })),
     PICTORIAL,
     { hidden: false, arcs: true },

@@ -4,7 +4,7 @@
  */
 import type { Addition, Adjustment, Project, SheetEdit } from '../document'
 import type { LengthStyle } from '../measure'
-import { asPart, type Item, type ItemKind, type Mark, type Sheet } from './sheet'
+import type { Item, ItemKind, Mark, Sheet } from './sheet'
 
 /** What can be done to each kind besides hiding it. */
 export const HANDLED: Readonly<
@@ -129,10 +129,7 @@ export const handOn = (
     alias,
   )
 
-/** Marks of a thing, moved as it was. */
-export const asMoved = (key: string, marks: readonly Mark[], by: readonly [number, number] | null): Mark[] =>
-  asPart(key, by ? marks.map((m) => moved(m, by)) : marks)
-
+/** A mark, so far to the right and down. */
 export function moved(m: Mark, [dx, dy]: readonly [number, number]): Mark {
   if (m.kind === 'line') return { ...m, x1: m.x1 + dx, y1: m.y1 + dy, x2: m.x2 + dx, y2: m.y2 + dy }
   if (m.kind !== 'path') return { ...m, x: m.x + dx, y: m.y + dy }

@@ -1,4 +1,7 @@
 export { planSheets, planWork } from './set'
+export { LinesKept } from './hidden/kept'
+export { ADDED, editOf, HANDLED, moved, orphansOf, type Orphan } from './hand'
+export { changesSince, sayChanges, stoodOf } from './revision'
 export { border, drawingArea, MARGIN, shorten } from './frame'
 export { rule } from './stick'
 export {
@@ -9,9 +12,12 @@ export {
   textWidth,
   write,
   type Bounds,
+  type Item,
+  type ItemKind,
   type Mark,
   type Pen,
   type Sheet,
+  type SpotOn,
 } from './sheet'
 export { listPaper, PAPER } from './paper'
 export { toSvg } from './svg'
@@ -20,3 +26,4 @@ export { FRONT, LEFT, pictorial, PICTORIAL, RIGHT, TOP, type View } from './hidd
 export { sayPlain } from './piece'
 export { thumbnailOf } from './thumbnail'
 export { jointFigure } from './joint'
+export { boxOf, spotAt, thingAt, viewAt } from './pick'

@@ -1,13 +1,11 @@
 /** A sheet for each view of the bench that is kept: what it shows, from where its eye is, as far apart. */
 import type { SavedView } from '../document'
-import type { Model } from '../model'
 import { shiftsApart } from '../joints/apart'
 import { carriedBox, hull, minus, plus, vec3 } from '../pieces'
 import type { Instance } from '../resolve'
-import type { Kernel } from '../solid'
 import { drawnMarks, heightOf, outlineOf, widthOf } from './drawn'
+import type { Draft } from './draft'
 import { drawingAreaOf, type Content } from './framed'
-import { drawingView } from './hidden/lines'
 import { pictorial } from './hidden/view'
 import { hatching, hatchMarks, opened, type Opened, type Opening } from './section'
 
@@ -23,7 +21,10 @@ function openingOf({ section }: SavedView, instances: readonly Instance[]): Open
 }
 
 /** Yields now and then while it draws. */
-export function* keptSheet(model: Model, kernel: Kernel, kept: SavedView): Generator<undefined, Content> {
+export function* keptSheet(
+  { model, kernel, lines: found }: Draft,
+  kept: SavedView,
+): Generator<undefined, Content> {
   const hidden = new Set(kept.hidden)
   const { instances } = model.resolved
   const seen = instances.filter((i) => !hidden.has(i.piece))
@@ -47,7 +48,7 @@ export function* keptSheet(model: Model, kernel: Kernel, kept: SavedView): Gener
   const outline = outlineOf(boxes, view)
   const room = { width: area.x2 - area.x1, height: area.y2 - area.y1 }
   const scale = Math.min(room.width / widthOf(outline), room.height / heightOf(outline))
-  const drawn = yield* drawingView(
+  const drawn = yield* found.drawing(
     stands.map((s) => s.solid),
     view,
     { hidden: false, arcs: true },

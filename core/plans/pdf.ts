@@ -59,6 +59,8 @@ export async function toPdf(sheets: readonly Sheet[], fonts: Fonts, title: strin
       else doc.undash()
       doc.path(path).stroke(INK)
     }
+    for (const { x, y, wide, high, data } of sheet.images ?? [])
+      doc.image(`data:image/png;base64,${data}`, x, y, { width: wide, height: high })
     for (const m of sheet.marks) if (m.kind === 'text') writeText(doc, m, letters[m.face], missing)
     doc.restore()
   }

@@ -1,11 +1,15 @@
 /** What has changed on the sheets since they were given out last, told by the texts of their things. */
 import type { Revision } from '../document'
-import { boundsOf, type Bounds, type Corner, type Mark, type Sheet } from './sheet'
+import { boxOf } from './pick'
+import { boundsOf, type Bounds, type Corner, type ItemKind, type Mark, type Sheet } from './sheet'
 
 type Stood = Revision['stood']
 
 /** A text is kept so far. */
 const MOST = 600
+
+/** They are told by their names. */
+const PICTURES: ReadonlySet<ItemKind> = new Set(['view', 'picture', 'section', 'detail'])
 
 /** What each thing of each drawing says. */
 export function stoodOf(sheets: readonly Sheet[]): Stood {
@@ -15,7 +19,9 @@ export function stoodOf(sheets: readonly Sheet[]): Stood {
     const things = (all[key] ??= {})
     for (const item of items) {
       if (item.hidden || item.why) continue
-      const said = marks.flatMap((m) => (m.kind === 'text' && m.part === item.key ? [m.text] : []))
+      const said = PICTURES.has(item.kind)
+        ? []
+        : marks.flatMap((m) => (m.kind === 'text' && m.part === item.key ? [m.text] : []))
       things[item.key] = (said.join(' ') || item.says).slice(0, MOST)
     }
   }
@@ -64,31 +70,32 @@ export function clouds(
   const here = new Set(last.changed.filter((c) => keys.includes(c.sheet)).map((c) => c.of))
   return [...here].flatMap((of): Mark[] => {
     const its = marks.filter((m) => m.part === of)
-    // Of a long dimension its figure.
+    // Of a long dimension its figure; lines of one note together.
     const texts = its.filter((m) => m.kind === 'text')
-    const box = boxOf(texts.length > 0 ? texts : its)
-    return box ? [{ ...cloud(box), part: 'cloud' }] : []
+    const boxes = texts.length > 0 ? together(texts.map(boundsOf)) : [boxOf(its)]
+    return boxes.flatMap((box) => (box ? [{ ...cloud(box), part: 'cloud' }] : []))
   })
 }
 
-function boxOf(marks: readonly Mark[]): Bounds | null {
-  const all = marks.map((m): Bounds => {
-    if (m.kind === 'text') return boundsOf(m)
-    if (m.kind === 'arc') return { x1: m.x - m.r, y1: m.y - m.r, x2: m.x + m.r, y2: m.y + m.r }
-    const ends =
-      m.kind === 'line'
-        ? [[m.x1, m.y1] as const, [m.x2, m.y2] as const]
-        : m.corners.map((c) => [c.x, c.y] as const)
-    const [xs, ys] = [ends.map((e) => e[0]), ends.map((e) => e[1])]
-    return { x1: Math.min(...xs), y1: Math.min(...ys), x2: Math.max(...xs), y2: Math.max(...ys) }
-  })
-  if (all.length === 0) return null
-  return {
-    x1: Math.min(...all.map((b) => b.x1)),
-    y1: Math.min(...all.map((b) => b.y1)),
-    x2: Math.max(...all.map((b) => b.x2)),
-    y2: Math.max(...all.map((b) => b.y2)),
+/** Boxes that are near to each other, as one. */
+function together(all: readonly Bounds[]): Bounds[] {
+  const out: Bounds[] = []
+  for (const b of all) {
+    const near = out.findIndex(
+      (o) => b.x1 < o.x2 + OFF && o.x1 < b.x2 + OFF && b.y1 < o.y2 + 2 * OFF && o.y1 < b.y2 + 2 * OFF,
+    )
+    if (near < 0) out.push(b)
+    else {
+      const o = out[near]!
+      out[near] = {
+        x1: Math.min(o.x1, b.x1),
+        y1: Math.min(o.y1, b.y1),
+        x2: Math.max(o.x2, b.x2),
+        y2: Math.max(o.y2, b.y2),
+      }
+    }
   }
+  return out
 }
 
 /** Bows that swell outwards round a rectangle. */

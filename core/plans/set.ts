@@ -9,7 +9,9 @@ import { workKind } from '../work'
 import { assemblySheet } from './assembly'
 import { coverSheet, onCover } from './cover'
 import { flatOf, patternSheets, type Flat } from './flat'
+import type { Draft } from './draft'
 import { inFrame, type Content } from './framed'
+import { LinesKept } from './hidden/kept'
 import type { Solid } from './hidden/lines'
 import { editOf, inOrder } from './hand'
 import { keptSheet } from './kept'
@@ -28,7 +30,7 @@ interface Part {
 }
 
 /** Yields each sheet as it is done, and null now and then in between. */
-export function* planWork(model: Model, kernel: Kernel): Generator<Sheet | null> {
+export function* planWork(model: Model, kernel: Kernel, lines = new LinesKept()): Generator<Sheet | null> {
   const all = findAlike(model)
   if (all.length === 0) return
   const solids = new Map<string, Solid>()
@@ -40,15 +42,14 @@ export function* planWork(model: Model, kernel: Kernel): Generator<Sheet | null>
   // One by itself has the whole sheet.
   const together = plain.length > 1 ? plain : []
   const pieces = yield* pieceParts(
-    model,
-    kernel,
+    { model, kernel, lines },
     all.filter((a) => !together.includes(a)),
     solids,
   )
   const { project } = model
   const parts = inOrder(
     [
-      ...wholeParts(model, kernel, solids, all.length),
+      ...wholeParts({ model, kernel, lines }, solids, all.length),
       ...pieces.drawings,
       plainPart(model, together),
       ...pieces.patterns,
@@ -70,7 +71,8 @@ export function* planSheets(model: Model, kernel: Kernel): Generator<Sheet> {
 }
 
 /** The cover, the whole from all sides, and the table where the cover has no room for it. */
-function wholeParts(model: Model, kernel: Kernel, solids: ReadonlyMap<string, Solid>, rows: number): Part[] {
+function wholeParts(draft: Draft, solids: ReadonlyMap<string, Solid>, rows: number): Part[] {
+  const { model, kernel } = draft
   const { instances } = model.resolved
   const standing = [...solids.values()]
   const boxes = instances.map((i, n) => woodBox(model, i, standing[n]!.shape))
@@ -80,12 +82,12 @@ function wholeParts(model: Model, kernel: Kernel, solids: ReadonlyMap<string, So
     count: 1,
     draw: () => withPauses(draw()),
   })
-  const kept = model.project.views.map((view) => one(`view ${view.id}`, () => keptSheet(model, kernel, view)))
+  const kept = model.project.views.map((view) => one(`view ${view.id}`, () => keptSheet(draft, view)))
   // Of one piece its drawing tells all.
   if (instances.length === 1) return kept
   return [
-    one('cover', () => coverSheet(model, standing, boxes, finished)),
-    one('assembly', () => assemblySheet(model, kernel, standing, boxes)),
+    one('cover', () => coverSheet(draft, standing, boxes, finished)),
+    one('assembly', () => assemblySheet(draft, standing, boxes)),
     ...kept,
     {
       keys: ['table'],
@@ -97,11 +99,11 @@ function wholeParts(model: Model, kernel: Kernel, solids: ReadonlyMap<string, So
 
 /** The drawings of pieces that something is done to, and the patterns that they refer to. */
 function* pieceParts(
-  model: Model,
-  kernel: Kernel,
+  draft: Draft,
   alike: readonly Alike[],
   solids: ReadonlyMap<string, Solid>,
 ): Generator<null, { readonly drawings: readonly Part[]; readonly patterns: readonly Part[] }> {
+  const { model, kernel } = draft
   const drawings: Part[] = []
   const patterns: Part[] = []
   for (const a of alike) {
@@ -113,7 +115,7 @@ function* pieceParts(
         draw: () => full.map((bare) => ({ title: bare.title, detail: '', scale: '', marks: [], bare })),
       })
     const plan = yield* planning(
-      planOf(model, kernel, a, solids.get(a.instances[0]!.key)!.shape, full.length > 0 ? a.mark : null),
+      planOf(draft, a, solids.get(a.instances[0]!.key)!.shape, full.length > 0 ? a.mark : null),
     )
     drawings.push({ keys: keysOf(a), count: plan.pages.length, draw: () => pieceSheets(model, plan) })
   }

@@ -102,7 +102,7 @@ export interface Item {
   readonly why?: string
 }
 
-/** A place that additions can hold on to: the nth of what is called so in a view; where it is on the paper. */
+/** A place that additions can hold on to: the nth of what is called so in a view, and where that is. */
 export interface SpotOn {
   readonly view: string
   readonly of: string

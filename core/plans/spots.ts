@@ -1,5 +1,6 @@
 /** Places in a view that dimensions, notes, sections and details hold on to. */
 import type { Spot } from '../document'
+import type { LengthStyle } from '../measure'
 import type { Place2 } from '../outline'
 import { atU, atV, rightOf, topOf, type Placed } from './drawn'
 import type { Drawn, Found, FoundLines } from './hidden/lines'
@@ -70,6 +71,17 @@ export function spotsBySolid(
   const lines = bySolid(visible)
   const round = bySolid(arcs.visible)
   return new Map(keys.map((key, n) => [key, spotsOf(lines.get(n) ?? [], round.get(n) ?? [])]))
+}
+
+/** Corners of solids are in single precision; lengths between them are off by no more. */
+const OFF = 2e-4
+
+/** A length between places: one that can be written in a style, where it is that but for so little. */
+export function settled(mm: number, style: LengthStyle): number {
+  const parts = style.form === 'fraction' ? style.denominator : 10 ** style.places
+  const step = (style.unit === 'in' ? 25.4 : 1) / parts
+  const near = Math.round(mm / step) * step
+  return Math.abs(near - mm) < OFF ? near : mm
 }
 
 /** Corners, middles of sides and the middle of a rectangle, counted from its lower left by columns. */

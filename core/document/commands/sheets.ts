@@ -82,13 +82,19 @@ const keyOfAddition = (id: string): string => `added ${id}`
 export const editSheet = command({
   name: 'edit-sheet',
   schema: z
-    .object({ sheet: SheetKey, name: SheetEdit.shape.name.unwrap().optional(), out: z.boolean().optional() })
+    .object({
+      sheet: SheetKey,
+      name: SheetEdit.shape.name.unwrap().optional(),
+      out: z.boolean().optional(),
+      title: SheetEdit.shape.title.unwrap().optional(),
+    })
     .strict(),
-  apply: (draft, { sheet, name, out }) => {
+  apply: (draft, { sheet, name, out, title }) => {
     const there = draft.sheets.find((s) => s.sheet === sheet)
-    const now = there ?? { id: freeId('e', idsOf(draft.sheets)), sheet, name: '', out: false }
+    const now = there ?? { id: freeId('e', idsOf(draft.sheets)), sheet, name: '', out: false, title: '' }
     if (name !== undefined) now.name = name
     if (out !== undefined) now.out = out
+    if (title !== undefined) now.title = title
     if (now.name === '' && !now.out) draft.sheets = draft.sheets.filter((s) => s !== there)
     else if (!there) draft.sheets.push(now)
   },

@@ -13,7 +13,7 @@ const NAME = 6
 /** What a ring in a view takes in, drawn larger. */
 export const detail: AdditionKind<'detail'> = {
   lettered: true,
-  draw({ at: spot, radius, times }, view, { unit }, { key, letter }) {
+  draw({ at: spot, radius, times }, view, { style: { unit } }, { key, letter }) {
     const place = placeOf(spot, view)
     if (!place) return GONE
     const inside = within(view.drawn, place, radius)

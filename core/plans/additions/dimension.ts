@@ -1,24 +1,26 @@
+import { formatLength, marked } from '../../measure'
 import { levelDimension, uprightDimension } from '../dimension'
 import { topOf } from '../drawn'
 import { asPart, line, TEXT, textWidth, write, type Mark } from '../sheet'
-import { onPaper, placeOf } from '../spots'
+import { onPaper, placeOf, settled } from '../spots'
 import { type AdditionKind } from './kind'
 
-/** How far from its view it stands, unless it is moved; clear of what stands there by itself. */
-const OFF = 4
+/** How far from its view it stands, the next where something is there; as the maker has it, when moved. */
+const OFFS = [4, 8, 12, 16, 20, 24, 28]
 /** Places nearer to each other have no distance, millimetres of wood. */
 const NEAR = 1e-6
 
 /** How far it is from one place to another, as it is in the wood. */
 export const dimension: AdditionKind<'dimension'> = {
   lettered: false,
-  draw({ between, way }, view, { say }, { key, touch }) {
+  draw({ between, way }, view, { style: written, free }, { key, touch }) {
     const [p, q] = between.map((spot) => placeOf(spot, view))
     if (!p || !q) return 'one of its points no longer exists'
     const [du, dv] = [q[0] - p[0], q[1] - p[1]]
     const mm = way === 'level' ? Math.abs(du) : way === 'upright' ? Math.abs(dv) : Math.hypot(du, dv)
     if (mm < NEAR) return 'its two points are level with each other, so the distance is 0'
-    const text = touch.say(say(mm, (style) => touch.style(style)))
+    const style = touch.style(written)
+    const text = touch.say(marked(formatLength(settled(mm, style), style)))
     const [a, b] = [onPaper(view, p), onPaper(view, q)]
     const [dx, dy] = touch.by ?? [0, 0]
     return { marks: asPart(key, marksOf()) }
@@ -27,17 +29,25 @@ export const dimension: AdditionKind<'dimension'> = {
       if (way === 'level') {
         const from = Math.min(a.y, b.y)
         const [x1, x2] = [Math.min(a.x, b.x), Math.max(a.x, b.x)]
-        return levelDimension(x1, x2, Math.min(from, topOf(view.at)) - OFF + dy, from, text, dx)
+        const top = Math.min(from, topOf(view.at))
+        const clear = (off: number) =>
+          free({ x1: x1 - 1, x2: x2 + 1, y1: top - off - TEXT - 1, y2: top - off + 1 })
+        return levelDimension(x1, x2, top - offOf(clear) + dy, from, text, dx)
       }
       if (way === 'upright') {
         const from = Math.min(a.x, b.x)
         const [y1, y2] = [Math.min(a.y, b.y), Math.max(a.y, b.y)]
-        return uprightDimension(y1, y2, Math.min(from, view.at.x) - OFF + dx, from, text, dy)
+        const left = Math.min(from, view.at.x)
+        const clear = (off: number) =>
+          free({ x1: left - off - TEXT - 1, x2: left - off + 1, y1: y1 - 1, y2: y2 + 1 })
+        return uprightDimension(y1, y2, left - offOf(clear) + dx, from, text, dy)
       }
       return straight(a, b, text, [dx, dy])
     }
   },
 }
+
+const offOf = (clear: (off: number) => boolean): number => OFFS.find(clear) ?? OFFS[0]!
 
 interface XY {
   readonly x: number

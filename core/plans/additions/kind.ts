@@ -1,19 +1,19 @@
 /** What the maker draws on a sheet besides what draws itself. */
 import type { Addition, AdditionOf } from '../../document'
-import type { LengthUnit } from '../../measure'
+import type { LengthStyle } from '../../measure'
 import type { Vec3 } from '../../pieces'
 import type { Touch } from '../hand'
 import type { Note } from '../leaders'
-import type { Say } from '../piece/told'
 import type { Opened } from '../section'
-import type { Mark } from '../sheet'
+import type { Bounds, Mark } from '../sheet'
 import type { PlacedView } from '../spots'
 
 /** What there is to draw on. */
 export interface Ground {
   readonly views: readonly PlacedView[]
-  readonly unit: LengthUnit
-  readonly say: Say
+  readonly style: LengthStyle
+  /** Whether nothing is drawn there. */
+  free(box: Bounds): boolean
   /** The wood cut open: what of it lies on a way from a plane square to that, so far along it, taken away. */
   cut(way: Vec3, at: number): readonly Opened[]
 }

@@ -11,14 +11,16 @@ import { GONE, type AdditionKind } from './kind'
 /** From one line of the hatching to the next, on paper, and how high the name over it is; millimetres. */
 const HATCH = 2
 const NAME = 6
-/** How far the ends of the cutting plane stand out of the view, and how long their strokes are. */
-const OUT = 3
+/** How far ends of the cutting plane stand out of the view, where it is free; how long their strokes are. */
+const OUTS = [3, 6, 9, 12, 15, 18, 21, 24]
 const STROKE = 5
+
+const outOf = (clear: (by: number) => boolean): number => OUTS.find(clear) ?? OUTS[0]!
 
 /** The wood cut along a line across a view, seen from the right or from above that line. */
 export const section: AdditionKind<'section'> = {
   lettered: true,
-  draw({ at: spot, line: runs }, { view, at, ...placed }, { cut }, { key, letter }) {
+  draw({ at: spot, line: runs }, { view, at, ...placed }, { cut, free }, { key, letter }) {
     const place = placeOf(spot, { view, at, ...placed })
     if (!place) return GONE
     const upright = runs === 'upright'
@@ -60,13 +62,20 @@ export const section: AdditionKind<'section'> = {
 
     function uprightPlane(): Mark[] {
       const x = atU(at, place![0])
-      const [top, bottom] = [topOf(at), at.y]
+      const out = (side: number, from: number) =>
+        from +
+        side *
+          outOf((by) => {
+            const ends = [from + side * by, from + side * (by + STROKE + 2)]
+            return free({ x1: x - 1, x2: x + STROKE + 4, y1: Math.min(...ends), y2: Math.max(...ends) })
+          })
+      const [top, bottom] = [out(-1, topOf(at)), out(1, at.y)]
       return [
-        line(x, top - OUT, x, bottom + OUT, 'centre'),
+        line(x, top, x, bottom, 'centre'),
         ...(
           [
-            [top - OUT, -1],
-            [bottom + OUT, 1],
+            [top, -1],
+            [bottom, 1],
           ] as const
         ).flatMap(([y, side]) => [
           line(x, y, x, y + side * STROKE, 'visible'),
@@ -79,13 +88,20 @@ export const section: AdditionKind<'section'> = {
     }
     function levelPlane(): Mark[] {
       const y = atV(at, place![1])
-      const [left, right] = [at.x, rightOf(at)]
+      const out = (side: number, from: number) =>
+        from +
+        side *
+          outOf((by) => {
+            const ends = [from + side * by, from + side * (by + STROKE + 2)]
+            return free({ x1: Math.min(...ends), x2: Math.max(...ends), y1: y - STROKE - 5, y2: y + 1 })
+          })
+      const [left, right] = [out(-1, at.x), out(1, rightOf(at))]
       return [
-        line(left - OUT, y, right + OUT, y, 'centre'),
+        line(left, y, right, y, 'centre'),
         ...(
           [
-            [left - OUT, -1],
-            [right + OUT, 1],
+            [left, -1],
+            [right, 1],
           ] as const
         ).flatMap(([x, side]) => [
           line(x, y, x + side * STROKE, y, 'visible'),

@@ -7,14 +7,16 @@ import type { Model } from '../../model'
 import { formatLength, marked } from '../../measure'
 import { sayFace, STILL, type Box, type Frame } from '../../pieces'
 import type { Instance } from '../../resolve'
-import { cutsOf, reachOf, type Kernel, type Recipe, type Shape } from '../../solid'
+import { cutsOf, reachOf, type Recipe, type Shape } from '../../solid'
 import { toolAxes, workKind, type Feature, type RoundAxis } from '../../work'
 import { additionsOn, putInsets, type Inset } from '../additions'
 import { centreMarks, crossMarks } from '../centres'
 import { atU, atV, drawnMarks, heightOf, outlineOf, rightOf, topOf, widthOf } from '../drawn'
+import type { Draft } from '../draft'
 import { drawingAreaOf, type Content } from '../framed'
 import { handOn, type Hand } from '../hand'
-import { drawingView, drawnOf } from '../hidden/lines'
+import type { LinesKept } from '../hidden/kept'
+import { drawnOf } from '../hidden/lines'
 import { ofPiece, PICTORIAL } from '../hidden/view'
 import { grown, listNotes, placeNotes, type Note } from '../leaders'
 import { Room } from '../room'
@@ -40,8 +42,7 @@ export interface PiecePlan {
  * Yields now and then while it draws.
  */
 export function* planOf(
-  model: Model,
-  kernel: Kernel,
+  { model, kernel, lines }: Draft,
   alike: Alike,
   shape: Shape,
   pattern: string | null,
@@ -54,7 +55,7 @@ export function* planOf(
   const recipe = model.recipe(piece)
   const inRing = ({ step }: Feature) =>
     step !== null && model.resolved.steps.get(step)?.step.options.repeat === 'ring'
-  const sides = yield* sidesOf(features, shape, recipe, settings.projection === 'third')
+  const sides = yield* sidesOf(lines, features, shape, recipe, settings.projection === 'third')
   const ways = standings(sides, features)
     .map((all) => all.filter((side, n) => !viewTouch(hand, side, n === 0).hidden))
     .map((shown) => ({ shown, told: toldOf(features, shown, piece.size, { say, inRing, pattern, hand }) }))
@@ -66,10 +67,18 @@ export function* planOf(
     const drawn = drawing(layout, features, recipe, shape, block)
     const sizes = overallOf(features, block, shape, layout, say, hand)
     const views = layout.stands.map((stand) => placedView(stand, layout, features, recipe, block))
+    const ink = new Room(area)
+    const [page] = pages as [SheetContent]
+    ink.draw([
+      ...drawn,
+      ...sizes,
+      ...ordinates(layout.stands, page),
+      ...diameters(layout.stands, page.rounds),
+    ])
     const additions = additionsOn(hand, {
       views,
-      unit: settings.style.unit,
-      say,
+      free: (box) => ink.free(box),
+      style: model.resolved.style,
       cut: (way, at) => [cutOpen(kernel, recipe, STILL, acrossWay(way, at)) ?? []].flat(),
     })
     const done = pages.map((page, n) =>
@@ -79,7 +88,7 @@ export function* planOf(
     )
     if (!done.every((d) => d !== null)) continue
     const all = withInsets(done, additions.insets, hand, area)
-    const picture = yield* pictureIn(all[0]!.room, shape, layout.stands[0]!.side.face === 'back', hand)
+    const picture = yield* pictureIn(lines, all[0]!.room, shape, layout.stands[0]!.side.face === 'back', hand)
     const on = { views: viewsOn(views), spots: spotsOn(views) }
     return {
       alike,
@@ -280,7 +289,13 @@ const LOWEST = 26
 const ABOUT = 6
 
 /** The piece as it looks, where there is room for it. */
-function* pictureIn(room: Room, shape: Shape, turned: boolean, hand: Hand): Generator<undefined, Mark[]> {
+function* pictureIn(
+  lines: LinesKept,
+  room: Room,
+  shape: Shape,
+  turned: boolean,
+  hand: Hand,
+): Generator<undefined, Mark[]> {
   // With the side up that the main view shows.
   const up: Frame = turned ? { ...STILL, y: [0, -1, 0], z: [0, 0, -1] } : STILL
   const view = ofPiece(PICTORIAL, up)
@@ -290,13 +305,13 @@ function* pictureIn(room: Room, shape: Shape, turned: boolean, hand: Hand): Gene
   if (!free) return []
   const { hidden, by } = hand.touch({ kind: 'picture', key: 'picture', says: 'Picture' })
   if (hidden) return []
-  const lines = yield* drawingView([{ shape, frame: STILL }], view, { hidden: false, arcs: true })
+  const drawn = yield* lines.drawing([{ shape, frame: STILL }], view, { hidden: false, arcs: true })
   const scale = Math.min((free.x2 - free.x1 - ABOUT) / wide, (free.y2 - free.y1 - 2 * ABOUT) / high)
   const [dx, dy] = by ?? [0, 0]
   const x = (free.x1 + free.x2 - wide * scale) / 2 + dx
   const y = free.y2 - ABOUT + dy
   return asPart('picture', [
-    ...drawnMarks(lines, { outline, x, y, scale }),
+    ...drawnMarks(drawn, { outline, x, y, scale }),
     write(x, y + NAME, 'Not to scale', { size: SMALL }),
   ])
 }

@@ -3,7 +3,8 @@ import type { FaceName } from '../../document'
 import { cross, FACE_AT, mainAxis, negated, oppositeFace, STILL, type Axis, type Vec3 } from '../../pieces'
 import { cutsOf, type Recipe, type Shape } from '../../solid'
 import { workKind, type Feature } from '../../work'
-import { findingLines, type Found, type FoundLines } from '../hidden/lines'
+import type { LinesKept } from '../hidden/kept'
+import type { Found, FoundLines } from '../hidden/lines'
 import type { Arc, Segment } from '../hidden/merge'
 import type { View } from '../hidden/view'
 
@@ -53,6 +54,7 @@ function viewOf(face: FaceName, main: FaceName): View {
  * the broad side that shows what the other would hide, or more of the work.
  */
 export function* sidesOf(
+  kept: LinesKept,
   features: readonly Feature[],
   shape: Shape,
   recipe: Recipe,
@@ -61,7 +63,7 @@ export function* sidesOf(
   const solids = [{ shape, frame: STILL }]
   const draw = function* (face: FaceName, main: FaceName): Generator<undefined, Side> {
     const view = viewOf(face, main)
-    const lines = yield* findingLines(solids, view, { hidden: true, arcs: true })
+    const lines = yield* kept.finding(solids, view, { hidden: true, arcs: true })
     return { face, view, lines, works: worksIn(lines, recipe) }
   }
   const long: Side[] = []
