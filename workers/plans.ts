@@ -33,7 +33,7 @@ const worker = {
   async sheets(
     revision: number,
     project: Project,
-    take: (sheet: Handed) => void,
+    take: (sheet: Handed) => void | Promise<void>,
     aside: readonly string[] = [],
     known: readonly number[] = [],
   ): Promise<boolean> {
@@ -48,7 +48,8 @@ const worker = {
         const drawn = JSON.stringify(sheet)
         const stamp = handed.get(drawn) ?? ++stamps
         now.set(drawn, stamp)
-        take({ stamp, sheet: there.has(stamp) ? null : sheet })
+        // All have come before it is said that this is all.
+        await take({ stamp, sheet: there.has(stamp) ? null : sheet })
       } else if (performance.now() - since < SLICE) continue
       await yieldToMessages()
       if (revision < newest) return false

@@ -1,5 +1,5 @@
 /** What is drawn over a sheet while it is worked on: what is chosen, where it goes, and where points are. */
-import { boundsOf, moved, type Item, type Mark, type Sheet } from '../../core/plans'
+import { boundsOf, boxOf, HANDLED, moved, type Item, type Mark, type Sheet } from '../../core/plans'
 import { pathOf, PEN_NAMES } from '../../core/plans/sheet'
 import type { Point } from './hand'
 
@@ -17,42 +17,58 @@ interface Props {
 export function Overlay({ sheet, item, by, point, first, ring }: Props) {
   const marks = item ? sheet.marks.filter((m) => m.part === item.key) : []
   const shown = by ? marks.map((m) => moved(m, by)) : marks
+  const hold = item && HANDLED[item.kind].moves ? boxOf(marks) : null
   const near = point ? (sheet.spots ?? []).filter((s) => s.view === point.view) : []
+  const share = (mm: number, of: number) => `${(mm / of) * 100}%`
   return (
-    <svg
-      viewBox={`0 0 ${sheet.width} ${sheet.height}`}
-      className="pointer-events-none absolute inset-0 block h-full w-full"
-      aria-hidden="true"
-    >
-      <Lit marks={shown} />
-      {near.map((s) => (
-        <circle key={`${s.of} ${s.n}`} cx={s.x} cy={s.y} r={0.5} className="fill-chalk/60" />
-      ))}
-      {first && (
-        <circle cx={first.x} cy={first.y} r={1.4} className="fill-none stroke-pencil" strokeWidth={0.5} />
-      )}
-      {first && point && (
-        <line
-          x1={first.x}
-          y1={first.y}
-          x2={point.x}
-          y2={point.y}
-          className="stroke-pencil"
-          strokeWidth={0.3}
-          strokeDasharray="1.5 1"
+    <>
+      {hold && (
+        // A finger on what is chosen drags it, and scrolls elsewhere.
+        <div
+          className="absolute touch-none"
+          style={{
+            left: share(hold.x1 - 2, sheet.width),
+            top: share(hold.y1 - 2, sheet.height),
+            width: share(hold.x2 - hold.x1 + 4, sheet.width),
+            height: share(hold.y2 - hold.y1 + 4, sheet.height),
+          }}
         />
       )}
-      {point && (
-        <circle
-          data-testid="point"
-          cx={point.x}
-          cy={point.y}
-          r={ring && ring > 0 ? ring : 1.4}
-          className="fill-none stroke-pencil"
-          strokeWidth={0.5}
-        />
-      )}
-    </svg>
+      <svg
+        viewBox={`0 0 ${sheet.width} ${sheet.height}`}
+        className="pointer-events-none absolute inset-0 block h-full w-full"
+        aria-hidden="true"
+      >
+        <Lit marks={shown} />
+        {near.map((s) => (
+          <circle key={`${s.of} ${s.n}`} cx={s.x} cy={s.y} r={0.5} className="fill-chalk/60" />
+        ))}
+        {first && (
+          <circle cx={first.x} cy={first.y} r={1.4} className="fill-none stroke-pencil" strokeWidth={0.5} />
+        )}
+        {first && point && (
+          <line
+            x1={first.x}
+            y1={first.y}
+            x2={point.x}
+            y2={point.y}
+            className="stroke-pencil"
+            strokeWidth={0.3}
+            strokeDasharray="1.5 1"
+          />
+        )}
+        {point && (
+          <circle
+            data-testid="point"
+            cx={point.x}
+            cy={point.y}
+            r={ring && ring > 0 ? ring : 1.4}
+            className="fill-none stroke-pencil"
+            strokeWidth={0.5}
+          />
+        )}
+      </svg>
+    </>
   )
 }
 

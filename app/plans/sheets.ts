@@ -53,8 +53,9 @@ export function useSheets(project: Project): Drawing {
     const now = new Map<number, Sheet>()
     // While all is drawn anew, what was drawn before stays in sight.
     const earlier = known.size > 0 && last?.project.id === project.id ? last.sheets : []
+    const there = known
     const take = ({ stamp, sheet }: Handed) => {
-      const drawn = sheet ?? known.get(stamp)
+      const drawn = sheet ?? there.get(stamp)
       if (mine !== revision || !drawn) return
       made.push(drawn)
       now.set(stamp, drawn)
@@ -62,7 +63,7 @@ export function useSheets(project: Project): Drawing {
     }
     const draw = (): Promise<boolean> => {
       made.length = 0
-      return plansHand.ask((hand) => hand.sheets(mine, project, proxy(take), asideMarks(), [...known.keys()]))
+      return plansHand.ask((hand) => hand.sheets(mine, project, proxy(take), asideMarks(), [...there.keys()]))
     }
     if (before !== null) endSheets(before)
     draw()
