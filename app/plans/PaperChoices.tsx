@@ -23,10 +23,17 @@ const PROJECTIONS = [
   ['first', 'First angle'],
 ] as const
 
+const MANNERS = [
+  ['running', 'Running from one end'],
+  ['chain', 'Chained, one after the other'],
+  ['baseline', 'In rows from a baseline'],
+] as const
+
 const put = (changes: Partial<Settings>) => void sayRefusal(run(change.setSettings(changes)))
 
 export function PaperChoices() {
-  const { paper, projection } = useOpen((s) => s.project.settings)
+  const { paper, projection, manner, extras } = useOpen((s) => s.project.settings)
+  const readOnly = useOpen((s) => s.readOnly)
   return (
     <>
       <Choice label="Paper" showLabel value={paper} of={NAMES} onPick={(p) => put({ paper: p })} />
@@ -37,6 +44,16 @@ export function PaperChoices() {
         of={PROJECTIONS}
         onPick={(p) => put({ projection: p })}
       />
+      <Choice label="Positions" showLabel value={manner} of={MANNERS} onPick={(m) => put({ manner: m })} />
+      <label className="flex items-center gap-2 py-1">
+        <input
+          type="checkbox"
+          checked={extras.includes('sticks')}
+          disabled={readOnly}
+          onChange={(e) => put({ extras: e.target.checked ? ['sticks'] : [] })}
+        />
+        Story sticks
+      </label>
     </>
   )
 }

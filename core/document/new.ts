@@ -17,6 +17,8 @@ export function defaultSettings(unit: LengthUnit): Settings {
         paper: 'letter',
         projection: 'third',
         titles: NO_TITLES,
+        manner: 'running',
+        extras: [],
       }
     : {
         style: { unit: 'mm', form: 'decimal', places: 1 },
@@ -30,6 +32,8 @@ export function defaultSettings(unit: LengthUnit): Settings {
         paper: 'a4',
         projection: 'first',
         titles: NO_TITLES,
+        manner: 'running',
+        extras: [],
       }
 }
 

@@ -413,6 +413,13 @@ export const Settings = z
     paper: z.enum(PAPERS),
     projection: z.enum(['third', 'first']),
     titles: TitleFields.default(NO_TITLES),
+    /** How positions are dimensioned: running from one reference, chained, or in rows from a baseline. */
+    manner: z.enum(['running', 'chain', 'baseline']).default('running'),
+    /** What the set has besides its drawings. */
+    extras: z
+      .array(z.enum(['sticks']))
+      .max(10)
+      .default([]),
   })
   .strict()
 

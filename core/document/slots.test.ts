@@ -21,9 +21,9 @@ function texts(data: unknown, path: string[] = []): Array<{ path: string[]; text
 /** Texts that are no measures: ids, names, choices, notes and what was set aside. */
 const PLAIN = new RegExp(
   '^(format|id|name|note|species|kind|stock|of|group|facing|direction|face|piece|on|unit|form|' +
-    'paper|projection|list|where|why|text|shape|cut|step|role)$',
+    'paper|projection|manner|list|where|why|text|shape|cut|step|role)$',
 )
-const PLAIN_WITHIN = 'accepted titles options gone edge moves turns pictures setAside style'.split(' ')
+const PLAIN_WITHIN = 'accepted titles extras options gone edge moves turns pictures setAside style'.split(' ')
 const isPlain = (path: readonly string[]): boolean =>
   PLAIN.test(path.at(-1)!) ||
   (path.includes('outline') && !['value', 'mirrorOff'].includes(path.at(-1)!)) ||

@@ -4,7 +4,7 @@
 import { formatLength, marked } from '../measure'
 import { hull, sizeOf, type Axis, type Box } from '../pieces'
 import { additionsOn, putInsets } from './additions'
-import { levelDimension, runningLevel, runningUpright, uprightDimension } from './dimension'
+import { levelDimension, uprightDimension } from './dimension'
 import {
   atU,
   atV,
@@ -19,10 +19,11 @@ import {
 } from './drawn'
 import type { Draft } from './draft'
 import { drawingAreaOf, type Content } from './framed'
-import { handOn, type Hand } from './hand'
+import { handOn, type Hand, type Touch } from './hand'
 import { drawnOf, type Solid } from './hidden/lines'
 import { FRONT, LEFT, PICTORIAL, RIGHT, TOP } from './hidden/view'
 import { placeNotes } from './leaders'
+import { MANNERS, type Manner } from './manners'
 import { largestScale } from './scale'
 import type { Say } from './piece/told'
 import { Room } from './room'
@@ -102,7 +103,7 @@ export function* assemblySheet(
   }
   const say: Say = (mm, as = (style) => style) => marked(formatLength(mm, as(model.resolved.style)))
   const [taken, texts, ink] = [new Room(area), new Room(area), new Room(area)]
-  const sizes = sizesOn(shown, boxes, say, hand)
+  const sizes = sizesOn(shown, boxes, say, hand, settings.manner === 'chain' ? 'chain' : 'running')
   ink.draw([...pictures, ...sizes])
   const { marks, notes, insets } = additionsOn(hand, {
     views: shown,
@@ -134,7 +135,13 @@ export function* assemblySheet(
 }
 
 /** How large the whole is, and where its pieces begin and end, at the views that show it. */
-function sizesOn(shown: readonly PlacedView[], boxes: readonly Box[], say: Say, hand: Hand): Mark[] {
+function sizesOn(
+  shown: readonly PlacedView[],
+  boxes: readonly Box[],
+  say: Say,
+  hand: Hand,
+  manner: Manner,
+): Mark[] {
   const all = hull(boxes)!
   const seen = (...names: string[]) => shown.filter(({ view }) => names.includes(view.name))
   const [lowest] = seen(FRONT.name, TOP.name).sort((a, b) => b.at.y - a.at.y)
@@ -148,15 +155,20 @@ function sizesOn(shown: readonly PlacedView[], boxes: readonly Box[], say: Say, 
     const text = touch.say(say(mm, (style) => touch.style(style)))
     return touch.hidden ? [] : asPart(key, draw(text, touch.by ?? [0, 0]))
   }
-  const places = (axis: Axis) =>
-    placesOf(boxes, axis).flatMap((at) => {
+  const { level, upright, since } = MANNERS[manner]
+  const places = (axis: Axis) => {
+    const out: Array<{ key: string; at: number; since: number; by: Touch['by']; text: string }> = []
+    for (const at of placesOf(boxes, axis)) {
+      const last = since === 'before' ? out.at(-1) : undefined
+      const from = last?.at ?? all.min[axis]
+      const mm = at - from
       const key = `place ${axis} ${at.toFixed(2)}`
-      const mm = at - all.min[axis]
       const touch = hand.touch({ kind: 'place', key, says: say(mm) })
-      return touch.hidden
-        ? []
-        : [{ key, at, by: touch.by, text: touch.say(say(mm, (style) => touch.style(style))) }]
-    })
+      const text = touch.say(say(mm, (style) => touch.style(style)))
+      if (!touch.hidden) out.push({ key, at, since: from, by: touch.by, text })
+    }
+    return out
+  }
   const marks: Mark[] = []
   if (lowest) {
     const { at } = lowest
@@ -166,13 +178,10 @@ function sizesOn(shown: readonly PlacedView[], boxes: readonly Box[], say: Say, 
   }
   if (uppermost) {
     const { at } = uppermost
-    const top = topOf(at)
     marks.push(
-      ...runningLevel(
-        places(0).map((p) => ({ ...p, x: atU(at, p.at) })),
-        top - 5,
-        top,
-        [at.x - 2, rightOf(at) + APART],
+      ...level(
+        places(0).map((p) => ({ ...p, at: atU(at, p.at), since: atU(at, p.since) })),
+        { from: at.x, edge: topOf(at), room: [at.x - 2, rightOf(at) + APART] },
       ),
     )
   }
@@ -181,11 +190,9 @@ function sizesOn(shown: readonly PlacedView[], boxes: readonly Box[], say: Say, 
     const far = at.x - ORDINATES
     marks.push(
       ...size(2, (text, [dx, dy]) => uprightDimension(at.y, topOf(at), far - 2 + dx, far, text, dy)),
-      ...runningUpright(
-        places(2).map((p) => ({ ...p, y: atV(at, p.at) })),
-        at.x - 5,
-        at.x,
-        [topOf(at) - 4, at.y + 4],
+      ...upright(
+        places(2).map((p) => ({ ...p, at: atV(at, p.at), since: atV(at, p.since) })),
+        { from: at.y, edge: at.x, room: [topOf(at) - 4, at.y + 4] },
       ),
     )
   }
@@ -193,11 +200,17 @@ function sizesOn(shown: readonly PlacedView[], boxes: readonly Box[], say: Say, 
     const { at, view } = end
     marks.push(
       ...size(1, (text, [dx, dy]) => levelDimension(at.x, rightOf(at), at.y + ROW + dy, at.y, text, dx)),
-      ...runningLevel(
-        places(1).map((p) => ({ ...p, x: atU(at, p.at * view.right[1]) })),
-        topOf(at) - 5,
-        topOf(at),
-        [at.x - 2, rightOf(at) + APART],
+      ...level(
+        places(1).map((p) => ({
+          ...p,
+          at: atU(at, p.at * view.right[1]),
+          since: atU(at, p.since * view.right[1]),
+        })),
+        {
+          from: view.right[1] > 0 ? at.x : rightOf(at),
+          edge: topOf(at),
+          room: [at.x - 2, rightOf(at) + APART],
+        },
       ),
     )
   }

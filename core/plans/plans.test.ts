@@ -23,6 +23,7 @@ import {
   FRONT,
   LEFT,
   PICTORIAL,
+  LinesKept,
   planSheets,
   RIGHT,
   textWidth,
@@ -50,12 +51,14 @@ const projectOf = (file: string): Project => {
   return read.project
 }
 const drawn = new Map<string, readonly Sheet[]>()
-/** Drawn once for all tests of them. */
+/** Drawn once for all tests of them; on other paper from the same lines. */
+const lines = new LinesKept()
 const sheetsOf = (file: string, paper: Paper): readonly Sheet[] => {
   const key = `${file} ${paper}`
   if (!drawn.has(key)) {
     const read = projectOf(file)
-    drawn.set(key, [...planSheets(modelOf({ ...read, settings: { ...read.settings, paper } }), kernel)])
+    const model = modelOf({ ...read, settings: { ...read.settings, paper } })
+    drawn.set(key, [...planSheets(model, kernel, lines)])
   }
   return drawn.get(key)!
 }

@@ -18,6 +18,7 @@ import { keptSheet } from './kept'
 import { isFree, keysOf, pieceSheets, planOf, type PiecePlan } from './piece'
 import { isPlain, plainSheet, TOGETHER } from './plain'
 import type { Sheet } from './sheet'
+import { stickSheets } from './stick'
 import { rowsPerSheet, tableSheets } from './table'
 
 /** A drawing of the set: the sheets it goes over. */
@@ -53,6 +54,7 @@ export function* planWork(model: Model, kernel: Kernel, lines = new LinesKept())
       ...pieces.drawings,
       plainPart(model, together),
       ...pieces.patterns,
+      ...(model.project.settings.extras.includes('sticks') ? stickParts(model, all) : []),
     ].filter(({ count, keys }) => count > 0 && !editOf(project, keys)?.out),
     project.sheetOrder,
   )
@@ -66,8 +68,8 @@ export function* planWork(model: Model, kernel: Kernel, lines = new LinesKept())
 }
 
 /** Each sheet, without pauses. */
-export function* planSheets(model: Model, kernel: Kernel): Generator<Sheet> {
-  for (const sheet of planWork(model, kernel)) if (sheet) yield sheet
+export function* planSheets(model: Model, kernel: Kernel, lines?: LinesKept): Generator<Sheet> {
+  for (const sheet of planWork(model, kernel, lines)) if (sheet) yield sheet
 }
 
 /** The cover, the whole from all sides, and the table where the cover has no room for it. */
@@ -140,6 +142,32 @@ function plainPart(model: Model, together: readonly Alike[]): Part {
       Array.from({ length: count }, (_, n) => plainSheet(model, together.slice(n * most, (n + 1) * most))),
   }
 }
+
+/** A story stick of each piece that has places along it, to be laid along the wood. */
+const stickParts = (model: Model, all: readonly Alike[]): Part[] =>
+  all.flatMap((alike): Part[] => {
+    const piece = alike.instances[0]!
+    const at = new Set(
+      model
+        .features(piece)
+        .flatMap((f) => workKind(f).dimensions(f.data))
+        .flatMap(({ what, axis, to }) =>
+          what === 'place' && axis === 0 ? [Math.round(to * 1e6) / 1e6] : [],
+        ),
+    )
+    if (at.size === 0) return []
+    const places = [...new Set([0, ...at, piece.length])].sort((a, b) => a - b)
+    const title = `${alike.mark} ${alike.name}, story stick`
+    const { paper } = model.project.settings
+    const sheets = stickSheets({ title: `${title}, from end 1`, places }, paper, model.resolved.style)
+    return [
+      {
+        keys: keysOf(alike).map((key) => key.replace('piece', 'stick')),
+        count: sheets.length,
+        draw: () => sheets.map((bare) => ({ title, detail: '', scale: '', marks: [], bare })),
+      },
+    ]
+  })
 
 /** More sheets of one pattern are made for themselves. */
 const MOST_TILES = 12

@@ -19,6 +19,7 @@ import type { LinesKept } from '../hidden/kept'
 import { drawnOf } from '../hidden/lines'
 import { ofPiece, PICTORIAL } from '../hidden/view'
 import { grown, listNotes, placeNotes, type Note } from '../leaders'
+import type { Manner } from '../manners'
 import { Room } from '../room'
 import { acrossWay, cutOpen } from '../section'
 import { asPart, boundsOf, SMALL, write, type Bounds, type Mark, type Sheet } from '../sheet'
@@ -58,10 +59,13 @@ export function* planOf(
   const sides = yield* sidesOf(lines, features, shape, recipe, settings.projection === 'third')
   const ways = standings(sides, features)
     .map((all) => all.filter((side, n) => !viewTouch(hand, side, n === 0).hidden))
-    .map((shown) => ({ shown, told: toldOf(features, shown, piece.size, { say, inRing, pattern, hand }) }))
+    .map((shown) => ({
+      shown,
+      told: toldOf(features, shown, piece.size, { say, inRing, pattern, hand, manner: settings.manner }),
+    }))
   const block: Box = { min: [0, 0, 0], max: piece.size }
   const area = drawingAreaOf(model.project)
-  for (const { layout: found, pages, last } of laidOut(ways, block, area, settings.style.unit)) {
+  for (const { layout: found, pages, last } of laidOut(ways, block, area, settings)) {
     yield
     const layout = { ...found, stands: found.stands.map((s) => movedStand(s, hand)) }
     const drawn = drawing(layout, features, recipe, shape, block)
@@ -72,7 +76,7 @@ export function* planOf(
     ink.draw([
       ...drawn,
       ...sizes,
-      ...ordinates(layout.stands, page),
+      ...ordinates(layout.stands, page, settings.manner),
       ...diameters(layout.stands, page.rounds),
     ])
     const additions = additionsOn(hand, {
@@ -81,10 +85,11 @@ export function* planOf(
       style: model.resolved.style,
       cut: (way, at) => [cutOpen(kernel, recipe, STILL, acrossWay(way, at)) ?? []].flat(),
     })
+    const way = { hand, manner: settings.manner, last }
     const done = pages.map((page, n) =>
       n === 0
-        ? pageOf(page, layout, [...drawn, ...sizes, ...additions.marks], area, hand, last, additions.notes)
-        : pageOf(page, layout, [...drawn, ...sizes], area, hand, last),
+        ? pageOf(page, layout, [...drawn, ...sizes, ...additions.marks], area, way, additions.notes)
+        : pageOf(page, layout, [...drawn, ...sizes], area, way),
     )
     if (!done.every((d) => d !== null)) continue
     const all = withInsets(done, additions.insets, hand, area)
@@ -240,12 +245,11 @@ function pageOf(
   layout: Layout,
   drawn: readonly Mark[],
   area: Bounds,
-  hand: Hand,
-  last: boolean,
+  { hand, manner, last }: { readonly hand: Hand; readonly manner: Manner; readonly last: boolean },
   added: readonly Note[] = [],
 ): Page | null {
   const { stands } = layout
-  const marks = [...drawn, ...ordinates(stands, page), ...diameters(stands, page.rounds)]
+  const marks = [...drawn, ...ordinates(stands, page, manner), ...diameters(stands, page.rounds)]
   const ink = new Room(area)
   ink.draw(marks)
   const texts = new Room(area)

@@ -1,9 +1,10 @@
 /** What stands about the views of a piece: its sizes, places along it and across it, and angles. */
 import { sayFace, type Axis, type Box, type Vec3 } from '../../pieces'
-import { levelDimension, runningLevel, runningUpright, uprightDimension } from '../dimension'
+import { levelDimension, runningLevel, uprightDimension } from '../dimension'
 import { atU, atV, heightOf, outlineOf, rightOf, topOf, widthOf } from '../drawn'
 import type { Hand } from '../hand'
 import { project } from '../hidden/view'
+import { MANNERS, type Manner } from '../manners'
 import type { Room } from '../room'
 import { asPart, boundsOf, line, SMALL, write, type Mark } from '../sheet'
 import { NAME, type Layout, type Stand } from './pages'
@@ -78,24 +79,21 @@ export function overall(
 }
 
 /** Places above each view and beside it, from its references. */
-export function ordinates(stands: readonly Stand[], { along, across }: SheetContent): Mark[] {
+export function ordinates(stands: readonly Stand[], { along, across }: SheetContent, manner: Manner): Mark[] {
+  const { level, upright } = MANNERS[manner]
   return stands.flatMap((stand) => {
     const { side, at } = stand
     const [h, v] = axesIn(side.view)
     const of = (list: readonly PlaceTold[]) => list.filter((p) => p.side.face === side.face)
     const top = topOf(at)
     return [
-      ...runningLevel(
-        of(along).map((p) => ({ ...p, x: onPaper(stand, h, p.at) })),
-        top - 5,
-        top,
-        stand.along,
+      ...level(
+        of(along).map((p) => ({ ...p, at: onPaper(stand, h, p.at), since: onPaper(stand, h, p.since) })),
+        { from: onPaper(stand, h, 0), edge: top, room: stand.along },
       ),
-      ...runningUpright(
-        of(across).map((p) => ({ ...p, y: onPaper(stand, v, p.at) })),
-        at.x - 5,
-        at.x,
-        stand.across,
+      ...upright(
+        of(across).map((p) => ({ ...p, at: onPaper(stand, v, p.at), since: onPaper(stand, v, p.since) })),
+        { from: onPaper(stand, v, 0), edge: at.x, room: stand.across },
       ),
     ]
   })

@@ -2,10 +2,11 @@
  * How the views of a piece stand on its sheet, and how much is told on each where one would be too crowded:
  * the drawing stands on every one of them, at one scale.
  */
-import type { LengthUnit } from '../../measure'
+import type { Settings } from '../../document'
 import type { Box, Vec3 } from '../../pieces'
 import { RUNNING } from '../dimension'
 import { outlineOf, heightOf, widthOf, type Outline, type Placed } from '../drawn'
+import { MANNERS, type Manner } from '../manners'
 import { scalesFrom, type Scale } from '../scale'
 import { TEXT, textWidth, type Bounds } from '../sheet'
 import { isEnd, type SheetContent } from './told'
@@ -51,7 +52,7 @@ export function* laidOut(
   ways: readonly Telling[],
   block: Box,
   area: Bounds,
-  unit: LengthUnit,
+  { style: { unit }, manner }: Pick<Settings, 'style' | 'manner'>,
 ): Generator<{ readonly layout: Layout; readonly pages: readonly SheetContent[]; readonly last: boolean }> {
   const nothing = [{ along: [], across: [], rounds: [], turns: [], callouts: [] }]
   const first = ({ told, shown }: Telling) => layoutsOf([told], shown, 1)[0]!.scale.factor
@@ -71,7 +72,7 @@ export function* laidOut(
   }
 
   function layoutsOf(pages: readonly SheetContent[], shown: readonly Shown[], most: number): Layout[] {
-    const rows = rowsOf(pages, shown)
+    const rows = rowsOf(pages, shown, manner)
     const fit = (s: number) => {
       const { wide, high } = extentOf(rows, block, s)
       return wide <= area.x2 - area.x1 && high <= area.y2 - area.y1
@@ -124,8 +125,10 @@ interface Row {
   readonly many: number
 }
 
-function rowsOf(pages: readonly SheetContent[], shown: readonly Shown[]): Row[] {
+function rowsOf(pages: readonly SheetContent[], shown: readonly Shown[], manner: Manner): Row[] {
   const widest = (texts: readonly string[]) => Math.max(0, ...texts.map((t) => textWidth(t, TEXT)))
+  const highest = (lists: ReadonlyArray<readonly string[]>) =>
+    Math.max(0, ...lists.map((l) => (l.length > 0 ? MANNERS[manner].high(l.length, widest(l)) : 0)))
   return shown.map((side): Row => {
     const of = (list: 'along' | 'across') =>
       pages.map((p) => p[list].filter((x) => x.side.face === side.face).map((x) => x.text))
@@ -133,8 +136,8 @@ function rowsOf(pages: readonly SheetContent[], shown: readonly Shown[]): Row[] 
     const rounds = isMain(side) ? pages.flatMap((p) => p.rounds.map((d) => d.text)) : []
     return {
       side,
-      above: along.flat().length > 0 ? widest(along.flat()) + 7 : 0,
-      left: across.flat().length > 0 ? widest(across.flat()) + 7 : 0,
+      above: highest(along),
+      left: highest(across),
       under: NAME + (rounds.length > 0 ? widest(rounds) + 5 : 0),
       many: Math.max(...across.map((list) => list.length)),
     }

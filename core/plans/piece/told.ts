@@ -12,6 +12,7 @@ import {
 } from '../../work'
 import type { Hand } from '../hand'
 import { project } from '../hidden/view'
+import { MANNERS, type Manner } from '../manners'
 import type { ItemKind } from '../sheet'
 import { axesIn, homeOf, type SeenOf, type Shown } from './sides'
 
@@ -30,6 +31,8 @@ interface Thing {
 export interface PlaceTold extends Thing {
   readonly side: Shown
   readonly at: number
+  /** The place that it is told from. */
+  readonly since: number
 }
 /** A diameter about the length: where along, from which place to which across. */
 export interface Round extends Thing {
@@ -107,13 +110,14 @@ interface Saying {
   /** What its pattern is called; null where there is none. */
   readonly pattern: string | null
   readonly hand: Hand
+  readonly manner: Manner
 }
 
 export function toldOf(
   features: readonly Feature[],
   shown: readonly Shown[],
   size: Vec3,
-  { say, inRing, pattern, hand }: Saying,
+  { say, inRing, pattern, hand, manner }: Saying,
 ): SheetContent {
   const once = features.filter((f) => !f.again || !inRing(f))
   const homes = new Map(once.map((f) => [f, homeOf(f, shown)]))
@@ -136,14 +140,21 @@ export function toldOf(
   for (const { side, at, key } of middlesOf(once, shown, size))
     for (const axis of axesIn(side.view))
       if (at[axis] > SAME && at[axis] < size[axis] - SAME) put(side, axis, at[axis], `${key} ${axis}`)
-  const told = (all: Map<string, PlaceFound>) =>
-    [...all.values()]
-      .sort((a, b) => shown.indexOf(a.side) - shown.indexOf(b.side) || a.at - b.at)
-      .flatMap(({ side, at, keys: [key, ...also] }): PlaceTold[] => {
-        const touch = hand.touch({ kind: 'place', key: key!, also, says: say(at) })
-        const text = touch.say(say(at, (style) => touch.style(style)))
-        return touch.hidden ? [] : [{ side, at, key: key!, text, by: touch.by }]
-      })
+  const told = (all: Map<string, PlaceFound>) => {
+    const out: PlaceTold[] = []
+    const sorted = [...all.values()].sort(
+      (a, b) => shown.indexOf(a.side) - shown.indexOf(b.side) || a.at - b.at,
+    )
+    for (const { side, at, keys } of sorted) {
+      const [key, ...also] = keys as [string, ...string[]]
+      const before = out.at(-1)
+      const since = MANNERS[manner].since === 'before' && before?.side === side ? before.at : 0
+      const touch = hand.touch({ kind: 'place', key, also, says: say(at - since) })
+      const text = touch.say(say(at - since, (style) => touch.style(style)))
+      if (!touch.hidden) out.push({ side, at, since, key, text, by: touch.by })
+    }
+    return out
+  }
   const by = (kind: ItemKind, all: readonly Callout[], also: (key: string) => readonly string[] = () => []) =>
     all.flatMap((c): Callout[] => {
       const touch = hand.touch({ kind, key: c.key, also: also(c.key), says: c.text })
@@ -210,7 +221,7 @@ function calloutsOf(
   features: readonly Feature[],
   homes: ReadonlyMap<Feature, Shown>,
   shown: readonly Shown[],
-  { say, inRing, pattern }: Omit<Saying, 'hand'>,
+  { say, inRing, pattern }: Omit<Saying, 'hand' | 'manner'>,
 ) {
   const found = new Map<string, { times: number; targets: Target[]; keys: string[] }>()
   for (const [f, home] of homes) {
