@@ -145,8 +145,16 @@ test('layout answers a job soundly, exits 2 when something has no place', async 
 
 test('export writes what the shop needs', async () => {
   const out = join(dir, 'out')
-  expect((await ergaton('export', demo, '--out', out)).status).toBe(0)
+  expect((await ergaton('export', demo, '--out', out, '--plans', 'pdf,png')).status).toBe(0)
   const names = readdirSync(out)
+  // Letter at 300 dots to the inch, and no plans but as they are wanted.
+  const png = readFileSync(join(out, 'plan-01.png'))
+  expect([png.toString('latin1', 1, 4), png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([
+    'PNG',
+    3300,
+    2550,
+  ])
+  expect(names.filter((n) => /\.(svg|dxf)$/.test(n) && n.startsWith('plan'))).toEqual([])
   expect(names.filter((n) => n.endsWith('.stl'))).toHaveLength(10)
   for (const name of ['cut-list.csv', 'plans.pdf', 'layout-1x10-pine.json', 'layout-1x10-pine.svg'])
     expect(names).toContain(name)

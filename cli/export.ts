@@ -24,7 +24,9 @@ import { proven } from './proven'
 import type { Voice } from './voice'
 
 /** What plans are written as. */
-export const PLAN_FORMATS: readonly string[] = ['pdf', 'svg', 'dxf']
+export const PLAN_FORMATS: readonly string[] = ['pdf', 'svg', 'dxf', 'png']
+/** Those that are written where nothing else is asked for: pictures take long. */
+const USUAL: readonly string[] = ['pdf', 'svg', 'dxf']
 
 /** Writes everything a project gives into `dir`, all of it or nothing; gives the names of the files. */
 export async function exportAll(
@@ -32,7 +34,7 @@ export async function exportAll(
   kernel: Kernel,
   dir: string,
   voice: Voice,
-  plans: readonly string[] = PLAN_FORMATS,
+  plans: readonly string[] = USUAL,
 ): Promise<string[]> {
   // First, so that nobody waits for what then has no place.
   makeFolder(resolve(dir))
@@ -67,6 +69,7 @@ export async function exportAll(
     const name = `plan-${String(i + 1).padStart(2, '0')}`
     if (plans.includes('svg')) put(`${name}.svg`, toSvg(sheet))
     if (plans.includes('dxf')) put(`${name}.dxf`, await toDxf(sheet))
+    if (plans.includes('png')) put(`${name}.png`, await (await import('./png')).toPng(sheet))
   }
   const solids = new FileNames()
   const fine = kernel.finer(FILE_CHORD)

@@ -20,7 +20,7 @@ ergaton resolve FILE             pieces, finished sizes, spans and where they co
 ergaton check FILE [--json]      must fix, look at and notes; exit 3 when something must be fixed.
                                  --json gives it as data (docs/findings.schema.json)
 ergaton layout JOB               a board or sheet layout from a job file, as JSON
-ergaton export FILE --out DIR [--plans pdf,svg,dxf]
+ergaton export FILE --out DIR [--plans pdf,svg,dxf,png]
                                  cut list, layouts, plans, size sheet, findings and an STL of each piece
 ergaton export FILE --as FORMAT --out FILE [--piece NAME]
                                  the whole project, or one piece, for others: its solids in place

@@ -98,7 +98,9 @@ test('a sheet goes on other paper, and is given as DXF and as a picture, from th
   await page.getByRole('combobox', { name: 'Paper' }).click()
   await page.getByRole('option', { name: 'A3, upright' }).click()
   await expect(page.getByText(/^\d+ sheets$/)).toBeVisible()
-  await expect(page.getByRole('group', { name: 'Sheet', exact: true }).locator('svg').first()).toHaveAttribute('width', '297mm')
+  await expect(
+    page.getByRole('group', { name: 'Sheet', exact: true }).locator('svg').first(),
+  ).toHaveAttribute('width', '297mm')
   const one = await printed(page, info.outputPath('one.pdf'))
   expect([one.pages, one.size]).toEqual([1, [297, 420]])
   expect(inked(info.outputPath('one.pdf'), 1)).toBeCloseTo(297 - 2 * MARGIN, 0)

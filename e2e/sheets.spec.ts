@@ -1,4 +1,4 @@
-/** Sheets in the maker's hands: moved, hidden, added to, cut open, ordered, issued; by mouse, keys and touch. */
+/** Sheets in the maker's hands: moved, hidden, added to, ordered, issued; by mouse, keys and touch. */
 import { expect, type Locator, type Page } from '@playwright/test'
 import { test } from './shared'
 
@@ -127,7 +127,7 @@ test('by keys alone: chosen from the list, moved, hidden, shown; a dimension fro
   await expect(pdf).toBeEnabled()
 })
 
-test('sheets are renamed, ordered and left out, issued as a revision, and what changes then is clouded', async ({
+test('sheets are renamed, ordered, left out and issued, and what changes then is clouded', async ({
   page,
 }) => {
   await open(page)
@@ -137,6 +137,7 @@ test('sheets are renamed, ordered and left out, issued as a revision, and what c
   await expect(strip(page).nth(2)).toContainText('3 Sides, a pair')
   await page.getByRole('button', { name: 'Move earlier' }).click()
   await expect(strip(page).nth(1)).toContainText('2 Sides, a pair')
+  await expect(strip(page).nth(1)).toHaveAttribute('aria-current', 'page')
   await show(page, 'Assembly')
   await page.getByRole('button', { name: 'Leave out' }).click()
   await expect(page.getByText('4 sheets')).toBeVisible()

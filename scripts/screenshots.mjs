@@ -1,6 +1,8 @@
 /** Remakes docs/screenshots from the demo data, against the build. `npm run screenshots`. */
-import { spawn } from 'node:child_process'
-import { mkdirSync } from 'node:fs'
+import { execFileSync, spawn } from 'node:child_process'
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { browserPath } from './ready.mjs'
 
@@ -31,11 +33,44 @@ const args = [
 const browser = await chromium.launch({ executablePath: browserPath(), args })
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 mkdirSync('docs/screenshots', { recursive: true })
+/** Sheets as they are printed, a demo and the number of a sheet for each. */
+const PRINTED = [
+  ['seed-cabinet', '01'],
+  ['bee-hotel', '03'],
+  ['barrow-wheel', '03'],
+]
+async function shootSheets() {
+  const folder = mkdtempSync(join(tmpdir(), 'sheets-'))
+  const pictures = PRINTED.map(([demo, n]) => {
+    const out = join(folder, demo)
+    execFileSync('npx', [
+      'tsx',
+      'cli/ergaton.ts',
+      'export',
+      `demo/${demo}.json`,
+      '--out',
+      out,
+      '--plans',
+      'png',
+    ])
+    return readFileSync(join(out, `plan-${n}.png`)).toString('base64')
+  })
+  rmSync(folder, { recursive: true })
+  const paper = await browser.newPage({ viewport: { width: 1280, height: 1010 } })
+  const [first, ...others] = pictures.map((data) => `<img src="data:image/png;base64,${data}">`)
+  await paper.setContent(
+    `<style>body{margin:10px;background:#efe9dc;display:grid;gap:10px;grid-template-columns:1fr 1fr}` +
+      `img{width:100%}img:first-child{grid-column:span 2;width:70%;margin:auto}</style>${first}${others.join('')}`,
+  )
+  await paper.screenshot({ path: 'docs/screenshots/sheets.png', fullPage: true })
+  await paper.close()
+}
 const shoot = async (name, wait = 1200) => {
   await page.waitForTimeout(wait)
   await page.screenshot({ path: `docs/screenshots/${name}.png` })
 }
 try {
+  await shootSheets()
   await page.goto(base)
   await page.getByRole('link', { name: 'Seed cabinet', exact: true }).waitFor()
   await shoot('projects', 4000)
@@ -73,17 +108,13 @@ try {
   await page.getByRole('button', { name: 'Undo' }).click()
   await page.getByRole('link', { name: 'Plans' }).click()
   await page.getByRole('button', { name: /A Left side/ }).click({ timeout: 20_000 })
-  await shoot('plans', 4000)
+  await page.waitForTimeout(3000)
+  await page.getByText('On this sheet').click()
+  await page.getByRole('list', { name: 'On this sheet' }).getByText('5 × dado').click()
+  await shoot('plans', 1000)
   await page.getByRole('link', { name: 'Cuts' }).click()
   await shoot('cuts', 6000)
   await page.getByRole('link', { name: 'Bench' }).click()
-  await page
-    .getByRole('button', { name: /Left side/ })
-    .first()
-    .click()
-  await page.getByRole('button', { name: 'Night shift' }).click()
-  await shoot('bench-night', 3000)
-  await page.getByRole('button', { name: 'Day shift' }).click()
   await page.goto(base)
   await page.getByRole('link', { name: 'Cold frame', exact: true }).click()
   await page.getByRole('link', { name: 'Proof' }).click()

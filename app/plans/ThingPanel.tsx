@@ -56,7 +56,8 @@ export function ThingPanel({ sheet }: { readonly sheet: Sheet }) {
               <button
                 className={
                   'block w-full truncate px-1 py-0.5 text-left hover:bg-chalk-pale pointer-coarse:min-h-11 ' +
-                  (i.hidden ? 'text-quiet line-through' : '')
+                  (i.hidden ? 'text-quiet line-through ' : '') +
+                  (i === item ? 'bg-chalk-pale' : '')
                 }
                 aria-pressed={i === item}
                 onClick={() => chooseThing({ sheet: sheet.keys![0]!, key: i.key })}

@@ -1,10 +1,11 @@
 import { titledScreen } from '../frame/titles'
 import type { Route } from './+types/plans'
 import { Download, Printer } from 'lucide-react'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { flushSync } from 'react-dom'
 import type { Sheet } from '../../core/plans'
+import { take } from '../plans/hand'
 import { PaperChoices } from '../plans/PaperChoices'
 import { PrintedSheets } from '../plans/PrintedSheets'
 import { Pattern } from '../plans/Pattern'
@@ -25,17 +26,33 @@ export const meta: Route.MetaFunction = ({ matches }) => titledScreen('Plans', m
 
 export { ErrorBoundary } from '../frame/Fault'
 
+interface Shown {
+  /** A drawing, and which of its sheets; and where that was among all. */
+  readonly key: string
+  readonly page: number
+  readonly n: number
+}
+function shownAt(sheets: readonly Sheet[], n: number): Shown {
+  const key = sheets[n]?.keys?.[0] ?? ''
+  return { key, page: sheets.slice(0, n).filter((s) => s.keys?.[0] === key).length, n }
+}
+
 export default function PlansScreen() {
   const project = useOpen((s) => s.project)
   const drawing = useSheets(project)
-  const [shown, show] = useState(0)
+  const [shown, show] = useState<Shown>({ key: '', page: 0, n: 0 })
   const [setting, setSetting] = useState(false)
   const [all, setAll] = useState(false)
   const navigate = useNavigate()
   const accepted = useAcceptedSheets()
   const { state, fault } = drawing
   const sheets = [...drawing.sheets, ...accepted]
-  const sheet = sheets[Math.min(shown, sheets.length - 1)]
+  // It follows its drawing when sheets change places; gone, the one in its place is shown.
+  const sheet =
+    sheets.filter((s) => s.keys?.includes(shown.key))[shown.page] ??
+    sheets[Math.min(shown.n, sheets.length - 1)]
+  // Nothing is in hand on the next project, or when this screen is come to again.
+  useEffect(() => () => take(null), [project.id])
 
   /** The piece that a sheet is of, on the bench. */
   function openPiece({ keys: [key = ''] = [] }: Sheet) {
@@ -90,7 +107,7 @@ export default function PlansScreen() {
         }
         aria-label="Sheets"
       >
-        <SheetStrip sheets={sheets} shown={sheet} onShow={show} />
+        <SheetStrip sheets={sheets} shown={sheet} onShow={(n) => show(shownAt(sheets, n))} />
       </nav>
       <main className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)] bg-stage">
         <ToolBar sheet={sheet} />

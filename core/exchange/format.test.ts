@@ -13,6 +13,9 @@ import {
   Repeat,
   Step,
   Tilt,
+  Addition,
+  Adjustment,
+  Revision,
 } from '../document'
 import { jointFault, JOINTS } from '../joints'
 import { OWN_KINDS, stepFault } from '../work'
@@ -33,6 +36,9 @@ test.each<[string, z.ZodType]>([
   ['hardware', Hardware],
   ['accepted', Accepted],
   ['readings', Measurement],
+  ['adjustments', Adjustment],
+  ['additions', Addition],
+  ['revisions', Revision],
 ])('the examples of %s are read', (name, schema) => {
   expect(example(name).length).toBeGreaterThan(0)
   for (const item of example(name)) expect(schema.safeParse(item).error).toBeUndefined()

@@ -1,4 +1,4 @@
-/** Places written as they run, chained, and in rows: each says how far apart the places are that it is between. */
+/** Places written as they run, chained, and in rows: each says how far apart its two places are. */
 import fc from 'fast-check'
 import { MANNERS, type Manner, type Written } from './manners'
 import type { Mark } from './sheet'

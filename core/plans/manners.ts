@@ -1,4 +1,4 @@
-/** How places from one reference are written: each as it runs from there, from one to the next, or in rows. */
+/** How places are written: each as it runs from one reference, from one to the next, or in rows. */
 import type { Settings } from '../document'
 import { levelDimension, RUNNING, runningLevel, runningUpright, spread, uprightDimension } from './dimension'
 import { asPart, line, TEXT, textWidth, write, type Mark } from './sheet'

@@ -12,8 +12,12 @@ import { GONE, type AdditionKind } from './kind'
 const HATCH = 2
 const NAME = 6
 /** How far ends of the cutting plane stand out of the view, where it is free; how long their strokes are. */
-const OUTS = [3, 6, 9, 12, 15, 18, 21, 24]
+const OUTS = [3, 1.5, 6, 9, 12, 15, 18, 21, 24]
 const STROKE = 5
+/** How far the line itself goes beyond its view. */
+const BESIDE = 1.5
+/** How long an arrow beside the line is. */
+const TAIL = 3.8
 
 const outOf = (clear: (by: number) => boolean): number => OUTS.find(clear) ?? OUTS[0]!
 
@@ -71,7 +75,7 @@ export const section: AdditionKind<'section'> = {
           })
       const [top, bottom] = [out(-1, topOf(at)), out(1, at.y)]
       return [
-        line(x, top, x, bottom, 'centre'),
+        line(x, topOf(at) - BESIDE, x, at.y + BESIDE, 'centre'),
         ...(
           [
             [top, -1],
@@ -92,12 +96,13 @@ export const section: AdditionKind<'section'> = {
         from +
         side *
           outOf((by) => {
-            const ends = [from + side * by, from + side * (by + STROKE + 2)]
-            return free({ x1: Math.min(...ends), x2: Math.max(...ends), y1: y - STROKE - 5, y2: y + 1 })
+            const ends = [from + side * by, from + side * (by + STROKE + 4)]
+            return free({ x1: Math.min(...ends), x2: Math.max(...ends), y1: y - TAIL - 0.5, y2: y + 1.5 })
           })
       const [left, right] = [out(-1, at.x), out(1, rightOf(at))]
       return [
-        line(left, y, right, y, 'centre'),
+        // Through the view alone: what stands beside it has texts.
+        line(at.x - BESIDE, y, rightOf(at) + BESIDE, y, 'centre'),
         ...(
           [
             [left, -1],
@@ -105,9 +110,9 @@ export const section: AdditionKind<'section'> = {
           ] as const
         ).flatMap(([x, side]) => [
           line(x, y, x + side * STROKE, y, 'visible'),
-          line(x + side * STROKE, y, x + side * STROKE, y - STROKE, 'dimension'),
+          line(x + side * STROKE, y, x + side * STROKE, y - TAIL, 'dimension'),
           ...arrow(x + side * STROKE, y, 0, -1),
-          write(x + side * STROKE, y - STROKE - 1, letter, { anchor: 'middle' }),
+          write(x + side * (STROKE + 1), y + 1.2, letter, { anchor: side > 0 ? 'start' : 'end' }),
         ]),
       ]
     }

@@ -68,7 +68,8 @@ export function* planOf(
   for (const { layout: found, pages, last } of laidOut(ways, block, area, settings)) {
     yield
     const layout = { ...found, stands: found.stands.map((s) => movedStand(s, hand)) }
-    const drawn = drawing(layout, features, recipe, shape, block)
+    const drawn = [...drawing(layout, features, recipe, shape, block), ...names(layout)]
+    // Each size is told once, however many sheets there are.
     const sizes = overallOf(features, block, shape, layout, say, hand)
     const views = layout.stands.map((stand) => placedView(stand, layout, features, recipe, block))
     const ink = new Room(area)
@@ -89,7 +90,7 @@ export function* planOf(
     const done = pages.map((page, n) =>
       n === 0
         ? pageOf(page, layout, [...drawn, ...sizes, ...additions.marks], area, way, additions.notes)
-        : pageOf(page, layout, [...drawn, ...sizes], area, way),
+        : pageOf(page, layout, drawn, area, way),
     )
     if (!done.every((d) => d !== null)) continue
     const all = withInsets(done, additions.insets, hand, area)
@@ -227,7 +228,7 @@ function overallOf(
   hand: Hand,
 ): Mark[] {
   const bent = bentTo(features)
-  return [...overall(layout, bent ? reachOf(shape) : block, bent ?? block.max, say, hand), ...names(layout)]
+  return overall(layout, bent ? reachOf(shape) : block, bent ?? block.max, say, hand)
 }
 
 /** Said in place of what finds none even on the most sheets that a piece has. */
