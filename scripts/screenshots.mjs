@@ -60,7 +60,8 @@ async function shootSheets() {
   const [first, ...others] = pictures.map((data) => `<img src="data:image/png;base64,${data}">`)
   await paper.setContent(
     `<style>body{margin:10px;background:#efe9dc;display:grid;gap:10px;grid-template-columns:1fr 1fr}` +
-      `img{width:100%}img:first-child{grid-column:span 2;width:70%;margin:auto}</style>${first}${others.join('')}`,
+      'img{width:100%}img:first-child{grid-column:span 2;width:70%;margin:auto}</style>' +
+      `${first}${others.join('')}`,
   )
   await paper.screenshot({ path: 'docs/screenshots/sheets.png', fullPage: true })
   await paper.close()

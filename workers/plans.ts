@@ -5,7 +5,7 @@ import type { Drawn, Reading } from '../core/exchange/drawings/read'
 import { setAsideIn, without } from '../core/aside'
 import { Modeller, modelOf } from '../core/model'
 import { FACE_AT } from '../core/pieces'
-import { LinesKept, thumbnailOf, planWork, type Sheet } from '../core/plans'
+import { DrawnBefore, thumbnailOf, planWork, type Sheet } from '../core/plans'
 import type { Pdf } from '../core/plans/pdf'
 import { kernel } from './kernel'
 import { yieldToMessages, SLICE } from './slices'
@@ -13,7 +13,7 @@ import { yieldToMessages, SLICE } from './slices'
 let newest = 0
 /** What was modelled and drawn before: most of it stays from one change to the next. */
 const modeller = new Modeller()
-const lines = new LinesKept()
+const before = new DrawnBefore()
 
 /** A sheet under its number; without it where it is the same as the one that was handed over under that. */
 export interface Handed {
@@ -43,7 +43,7 @@ const worker = {
     const model = modeller.model(project)
     const there = new Set(known)
     const now = new Map<string, number>()
-    for (const sheet of planWork(without(model, setAsideIn(model, aside)), k, lines)) {
+    for (const sheet of planWork(without(model, setAsideIn(model, aside)), k, before)) {
       if (sheet) {
         const drawn = JSON.stringify(sheet)
         const stamp = handed.get(drawn) ?? ++stamps

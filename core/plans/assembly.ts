@@ -41,7 +41,7 @@ const THIN = 0.3
 
 /** Yields now and then while it draws. */
 export function* assemblySheet(
-  { model, kernel, lines }: Draft,
+  { model, kernel, before: { lines } }: Draft,
   solids: readonly Solid[],
   boxes: readonly Box[],
 ): Generator<undefined, Content> {

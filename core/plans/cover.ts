@@ -35,7 +35,7 @@ export const onCover = (model: Model, rows: number): boolean => {
 
 /** Yields now and then while it draws. */
 export function* coverSheet(
-  { model, lines }: Draft,
+  { model, before: { lines } }: Draft,
   solids: readonly Solid[],
   boxes: readonly Box[],
   finished: FinishedSizes,

@@ -1,5 +1,5 @@
 export { planSheets, planWork } from './set'
-export { LinesKept } from './hidden/kept'
+export { DrawnBefore } from './draft'
 export { ADDED, editOf, HANDLED, moved, orphansOf, type Orphan } from './hand'
 export { changesSince, sayChanges, stoodOf } from './revision'
 export { border, drawingArea, MARGIN, shorten } from './frame'

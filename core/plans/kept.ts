@@ -22,7 +22,7 @@ function openingOf({ section }: SavedView, instances: readonly Instance[]): Open
 
 /** Yields now and then while it draws. */
 export function* keptSheet(
-  { model, kernel, lines: found }: Draft,
+  { model, kernel, before: { lines: found } }: Draft,
   kept: SavedView,
 ): Generator<undefined, Content> {
   const hidden = new Set(kept.hidden)

@@ -23,7 +23,7 @@ import {
   FRONT,
   LEFT,
   PICTORIAL,
-  LinesKept,
+  DrawnBefore,
   planSheets,
   RIGHT,
   textWidth,
@@ -52,13 +52,13 @@ const projectOf = (file: string): Project => {
 }
 const drawn = new Map<string, readonly Sheet[]>()
 /** Drawn once for all tests of them; on other paper from the same lines. */
-const lines = new LinesKept()
+const before = new DrawnBefore()
 const sheetsOf = (file: string, paper: Paper): readonly Sheet[] => {
   const key = `${file} ${paper}`
   if (!drawn.has(key)) {
     const read = projectOf(file)
     const model = modelOf({ ...read, settings: { ...read.settings, paper } })
-    drawn.set(key, [...planSheets(model, kernel, lines)])
+    drawn.set(key, [...planSheets(model, kernel, before)])
   }
   return drawn.get(key)!
 }

@@ -4,14 +4,14 @@ import { finishedSizes, woodBox } from '../finished'
 import type { Model } from '../model'
 import { extentOf, type Place2 } from '../outline'
 import { FACE_AT } from '../pieces'
-import type { Kernel } from '../solid'
+import type { Instance } from '../resolve'
+import { recipeKey, type Kernel } from '../solid'
 import { workKind } from '../work'
 import { assemblySheet } from './assembly'
 import { coverSheet, onCover } from './cover'
 import { flatOf, patternSheets, type Flat } from './flat'
-import type { Draft } from './draft'
+import { DrawnBefore, type Draft } from './draft'
 import { inFrame, type Content } from './framed'
-import { LinesKept } from './hidden/kept'
 import type { Solid } from './hidden/lines'
 import { editOf, inOrder } from './hand'
 import { keptSheet } from './kept'
@@ -31,7 +31,7 @@ interface Part {
 }
 
 /** Yields each sheet as it is done, and null now and then in between. */
-export function* planWork(model: Model, kernel: Kernel, lines = new LinesKept()): Generator<Sheet | null> {
+export function* planWork(model: Model, kernel: Kernel, before = new DrawnBefore()): Generator<Sheet | null> {
   const all = findAlike(model)
   if (all.length === 0) return
   const solids = new Map<string, Solid>()
@@ -43,14 +43,14 @@ export function* planWork(model: Model, kernel: Kernel, lines = new LinesKept())
   // One by itself has the whole sheet.
   const together = plain.length > 1 ? plain : []
   const pieces = yield* pieceParts(
-    { model, kernel, lines },
+    { model, kernel, before },
     all.filter((a) => !together.includes(a)),
     solids,
   )
   const { project } = model
   const parts = inOrder(
     [
-      ...wholeParts({ model, kernel, lines }, solids, all.length),
+      ...wholeParts({ model, kernel, before }, solids, all.length),
       ...pieces.drawings,
       plainPart(model, together),
       ...pieces.patterns,
@@ -68,8 +68,8 @@ export function* planWork(model: Model, kernel: Kernel, lines = new LinesKept())
 }
 
 /** Each sheet, without pauses. */
-export function* planSheets(model: Model, kernel: Kernel, lines?: LinesKept): Generator<Sheet> {
-  for (const sheet of planWork(model, kernel, lines)) if (sheet) yield sheet
+export function* planSheets(model: Model, kernel: Kernel, before?: DrawnBefore): Generator<Sheet> {
+  for (const sheet of planWork(model, kernel, before)) if (sheet) yield sheet
 }
 
 /** The cover, the whole from all sides, and the table where the cover has no room for it. */
@@ -105,7 +105,7 @@ function* pieceParts(
   alike: readonly Alike[],
   solids: ReadonlyMap<string, Solid>,
 ): Generator<null, { readonly drawings: readonly Part[]; readonly patterns: readonly Part[] }> {
-  const { model, kernel } = draft
+  const { model, kernel, before } = draft
   const drawings: Part[] = []
   const patterns: Part[] = []
   for (const a of alike) {
@@ -116,12 +116,39 @@ function* pieceParts(
         count: full.length,
         draw: () => full.map((bare) => ({ title: bare.title, detail: '', scale: '', marks: [], bare })),
       })
-    const plan = yield* planning(
-      planOf(draft, a, solids.get(a.instances[0]!.key)!.shape, full.length > 0 ? a.mark : null),
-    )
-    drawings.push({ keys: keysOf(a), count: plan.pages.length, draw: () => pieceSheets(model, plan) })
+    const pattern = full.length > 0 ? a.mark : null
+    const from = followsFrom(model, a, pattern)
+    const plan =
+      before.planOf(from) ??
+      (yield* planning(planOf(draft, a, solids.get(a.instances[0]!.key)!.shape, pattern)))
+    before.keep(from, plan)
+    drawings.push({ keys: keysOf(a), count: plan.pages.length, draw: () => pieceSheets(model, a, plan) })
   }
   return { drawings, patterns }
+}
+
+/** All that the drawing of a piece follows from, as a text. */
+function followsFrom(model: Model, alike: Alike, pattern: string | null): string {
+  const { project, resolved } = model
+  const [piece] = alike.instances as [Instance]
+  const keys = keysOf(alike)
+  const on = <T extends { readonly sheet: string }>(all: readonly T[]) =>
+    all.filter((x) => keys.includes(x.sheet))
+  const features = model.features(piece)
+  return JSON.stringify([
+    keys,
+    alike.instances.map((i) => model.features(i).map((f) => f.id)),
+    features,
+    features.map(({ step }) => step !== null && resolved.steps.get(step)?.step.options.repeat),
+    recipeKey(model.recipe(piece)),
+    piece.size,
+    project.settings,
+    resolved.style,
+    project.revisions.length,
+    on(project.adjustments),
+    on(project.additions),
+    pattern,
+  ])
 }
 
 function* planning(work: Generator<undefined, PiecePlan>): Generator<null, PiecePlan> {

@@ -33,7 +33,6 @@ export { isFree, sayPlain } from './told'
 
 /** What each sheet of a piece has on it but for its frame. */
 export interface PiecePlan {
-  readonly alike: Alike
   readonly scale: Layout['scale']
   readonly pages: ReadonlyArray<Pick<Sheet, 'marks' | 'items' | 'views' | 'spots'>>
 }
@@ -43,7 +42,7 @@ export interface PiecePlan {
  * Yields now and then while it draws.
  */
 export function* planOf(
-  { model, kernel, lines }: Draft,
+  { model, kernel, before: { lines } }: Draft,
   alike: Alike,
   shape: Shape,
   pattern: string | null,
@@ -97,7 +96,6 @@ export function* planOf(
     const picture = yield* pictureIn(lines, all[0]!.room, shape, layout.stands[0]!.side.face === 'back', hand)
     const on = { views: viewsOn(views), spots: spotsOn(views) }
     return {
-      alike,
       scale: layout.scale,
       pages: all.map((page, n) => {
         const marks = n === 0 ? [...page.marks, ...picture] : page.marks
@@ -334,7 +332,7 @@ function axesOf(features: readonly Feature[], recipe: Recipe, scale: number): Ro
 const SMALLEST = 1
 
 /** Its sheets. */
-export const pieceSheets = (model: Model, { alike, scale, pages }: PiecePlan): Content[] =>
+export const pieceSheets = (model: Model, alike: Alike, { scale, pages }: PiecePlan): Content[] =>
   pages.map((page, n) => {
     const continued = n > 0 ? `, continued (${n + 1} of ${pages.length})` : ''
     return {
