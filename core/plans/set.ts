@@ -1,6 +1,8 @@
 /** The whole set of sheets, made one after the other so that work on it can be shown and stopped. */
-import { findAlike, type Alike } from '../cuts'
+import { cutList, findAlike, type Alike, type CutRow } from '../cuts'
 import { finishedSizes, woodBox } from '../finished'
+import { hardwareList } from '../hardware'
+import { shiftsApart } from '../joints/apart'
 import type { Model } from '../model'
 import { extentOf, type Place2 } from '../outline'
 import { FACE_AT } from '../pieces'
@@ -79,17 +81,39 @@ function wholeParts(draft: Draft, solids: ReadonlyMap<string, Solid>, rows: numb
   const standing = [...solids.values()]
   const boxes = instances.map((i, n) => woodBox(model, i, standing[n]!.shape))
   const finished = finishedSizes(model, kernel)
-  const one = (key: string, draw: () => Generator<undefined, Content>): Part => ({
+  const stands = instances.map((i) => [i.key, recipeKey(model.recipe(i)), i.frame])
+  /** One sheet that follows from how all pieces stand, from the settings, and from more. */
+  const one = (key: string, more: readonly unknown[], draw: () => Generator<undefined, Content>): Part => ({
     keys: [key],
     count: 1,
-    draw: () => withPauses(draw()),
+    draw: function* () {
+      const { settings, revisions } = model.project
+      const from = JSON.stringify([key, stands, settings, model.resolved.style, revisions.length, more])
+      const known = draft.before.wholes.get(from)
+      if (known) {
+        yield known
+        return
+      }
+      for (const content of withPauses(draw())) {
+        if (content) draft.before.wholes.keep(from, content)
+        yield content
+      }
+    },
   })
-  const kept = model.project.views.map((view) => one(`view ${view.id}`, () => keptSheet(draft, view)))
+  const { adjustments, additions, views } = model.project
+  const kept = views.map((view) =>
+    one(`view ${view.id}`, [view, [...shiftsApart(model.resolved)]], () => keptSheet(draft, view)),
+  )
+  const byHand = [adjustments, additions].map((all) => all.filter((a) => a.sheet === 'assembly'))
   // Of one piece its drawing tells all.
   if (instances.length === 1) return kept
   return [
-    one('cover', () => coverSheet(draft, standing, boxes, finished)),
-    one('assembly', () => assemblySheet(draft, standing, boxes)),
+    one(
+      'cover',
+      [[...shiftsApart(model.resolved)], cutList(model, finished).rows.map(told), hardwareList(model)],
+      () => coverSheet(draft, standing, boxes, finished),
+    ),
+    one('assembly', byHand, () => assemblySheet(draft, standing, boxes)),
     ...kept,
     {
       keys: ['table'],
@@ -98,6 +122,9 @@ function wholeParts(draft: Draft, solids: ReadonlyMap<string, Solid>, rows: numb
     },
   ]
 }
+
+/** What of a row of the cut list stands on the cover. */
+const told = ({ stock, ...row }: CutRow) => ({ ...row, stock: stock?.stock.name })
 
 /** The drawings of pieces that something is done to, and the patterns that they refer to. */
 function* pieceParts(
@@ -119,9 +146,9 @@ function* pieceParts(
     const pattern = full.length > 0 ? a.mark : null
     const from = followsFrom(model, a, pattern)
     const plan =
-      before.planOf(from) ??
+      before.pieces.get(from) ??
       (yield* planning(planOf(draft, a, solids.get(a.instances[0]!.key)!.shape, pattern)))
-    before.keep(from, plan)
+    before.pieces.keep(from, plan)
     drawings.push({ keys: keysOf(a), count: plan.pages.length, draw: () => pieceSheets(model, a, plan) })
   }
   return { drawings, patterns }
