@@ -53,11 +53,7 @@ export function* keptSheet(
     view,
     { hidden: false, arcs: true },
   )
-  const lines = hatching(
-    stands.flatMap((s) => s.cut),
-    view,
-    HATCH / scale,
-  )
+  const lines = hatching(stands, view, HATCH / scale)
   const put = {
     outline,
     x: area.x1 + (room.width - widthOf(outline) * scale) / 2,

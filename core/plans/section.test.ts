@@ -52,7 +52,7 @@ test('what lies wholly on one side of the plane is left as it is, or gone', () =
 test('the hatching covers the cut face evenly, inside it, and only where it is seen', () => {
   const { cut } = opened(model, kernel, shelf!, STILL, across(150))!
   const apart = 5
-  const lines = hatching(cut, FRONT, apart)
+  const lines = hatching([{ cut }], FRONT, apart)
   // Lines so far apart have together the area of the face over their distance.
   const long = lines.reduce((sum, [u1, v1, u2, v2]) => sum + Math.hypot(u2 - u1, v2 - v1), 0)
   expect((long * apart) / (488 * 18)).toBeCloseTo(1, 1)
@@ -68,8 +68,14 @@ test('the hatching covers the cut face evenly, inside it, and only where it is s
       expect(v).toBeLessThanOrEqual(318 + 1e-3)
     }
   }
+  // The next piece is hatched the other way, as evenly.
+  const both = hatching([{ cut }, { cut }], FRONT, apart)
+  const rises = both.map(([u1, v1, u2, v2]) => Math.sign((u2 - u1) * (v2 - v1)))
+  expect(rises.slice(0, lines.length).every((r) => r === rises[0])).toBe(true)
+  expect(rises.slice(lines.length).every((r) => r === -rises[0]!)).toBe(true)
+  expect(Math.abs(both.length - 2 * lines.length)).toBeLessThan(4)
   // Edge on, and from behind, there is nothing of it to see.
-  expect(hatching(cut, LEFT, apart)).toEqual([])
+  expect(hatching([{ cut }], LEFT, apart)).toEqual([])
   const behind = opened(model, kernel, shelf!, STILL, across(150, true))!
-  expect(hatching(behind.cut, FRONT, apart)).toEqual([])
+  expect(hatching([behind], FRONT, apart)).toEqual([])
 })

@@ -106,15 +106,20 @@ export function outlineOfSolids(solids: readonly Solid[], view: View): Outline {
   return out
 }
 
-/** Lines aslant across cut faces as a view has them, so far apart; none for faces turned away. */
-export function hatching(cut: readonly Triangle[], view: View, apart: number): Segment[] {
+/** Lines aslant across the cut faces of pieces, those of every other one the other way, so far apart. */
+export const hatching = (pieces: ReadonlyArray<Pick<Opened, 'cut'>>, view: View, apart: number): Segment[] =>
+  pieces.flatMap(({ cut }, n) => hatched(cut, view, apart, n % 2 === 0 ? 1 : -1))
+
+/** None for faces turned away. `hand`: they rise to the right, or to the left. */
+function hatched(cut: readonly Triangle[], view: View, apart: number, hand: 1 | -1): Segment[] {
   const rows = new Map<number, Array<[number, number]>>()
   for (const triangle of cut) {
     const [a, b, c] = triangle
     if (dot(cross(minus(b, a), minus(c, a)), view.toward) <= 0) continue
     // Turned so that the lines run level: along (u + v), across (v − u).
     const turned = triangle.map((p) => {
-      const [u, v] = project(view, p)
+      const [right, v] = project(view, p)
+      const u = right * hand
       return [(u + v) / Math.SQRT2, (v - u) / Math.SQRT2] as const
     })
     const heights = turned.map((p) => p[1])
@@ -133,7 +138,7 @@ export function hatching(cut: readonly Triangle[], view: View, apart: number): S
   return [...rows].flatMap(([n, row]) =>
     joined(row).map(([from, to]): Segment => {
       const place = (along: number) =>
-        [(along - n * apart) / Math.SQRT2, (along + n * apart) / Math.SQRT2] as const
+        [(hand * (along - n * apart)) / Math.SQRT2, (along + n * apart) / Math.SQRT2] as const
       return [...place(from), ...place(to)]
     }),
   )

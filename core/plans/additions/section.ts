@@ -1,10 +1,10 @@
 import { cross } from '../../pieces'
-import { atU, atV, drawnMarks, heightOf, rightOf, topOf, widthOf } from '../drawn'
+import { atU, atV, drawnMarks, heightOf, rightOf, topOf, widthOf, type Placed } from '../drawn'
 import { drawView } from '../hidden/lines'
 import type { View } from '../hidden/view'
 import { arrow } from '../leaders'
 import { hatching, hatchMarks, outlineOfSolids } from '../section'
-import { asPart, line, SMALL, TEXT, write, type Mark } from '../sheet'
+import { asPart, line, TEXT, write, type Bounds, type Mark, type Pen } from '../sheet'
 import { placeOf } from '../spots'
 import { GONE, type AdditionKind } from './kind'
 
@@ -18,8 +18,6 @@ const STROKE = 5
 const BESIDE = 1.5
 /** How long an arrow beside the line is. */
 const TAIL = 3.8
-
-const outOf = (clear: (by: number) => boolean): number => OUTS.find(clear) ?? OUTS[0]!
 
 /** The wood cut along a line across a view, seen from the right or from above that line. */
 export const section: AdditionKind<'section'> = {
@@ -44,11 +42,7 @@ export const section: AdditionKind<'section'> = {
       across,
       { hidden: false, arcs: true },
     )
-    const hatched = hatching(
-      open.flatMap((o) => o.cut),
-      across,
-      HATCH / scale,
-    )
+    const hatched = hatching(open, across, HATCH / scale)
     const inset = {
       key,
       wide: Math.max(widthOf(outline) * scale, 16),
@@ -62,59 +56,51 @@ export const section: AdditionKind<'section'> = {
         ])
       },
     }
-    return { inset, marks: asPart(key, upright ? uprightPlane() : levelPlane()) }
-
-    function uprightPlane(): Mark[] {
-      const x = atU(at, place![0])
-      const out = (side: number, from: number) =>
-        from +
-        side *
-          outOf((by) => {
-            const ends = [from + side * by, from + side * (by + STROKE + 2)]
-            return free({ x1: x - 1, x2: x + STROKE + 4, y1: Math.min(...ends), y2: Math.max(...ends) })
-          })
-      const [top, bottom] = [out(-1, topOf(at)), out(1, at.y)]
-      return [
-        line(x, topOf(at) - BESIDE, x, at.y + BESIDE, 'centre'),
-        ...(
-          [
-            [top, -1],
-            [bottom, 1],
-          ] as const
-        ).flatMap(([y, side]) => [
-          line(x, y, x, y + side * STROKE, 'visible'),
-          // Seen that way.
-          line(x, y + side * STROKE, x + STROKE, y + side * STROKE, 'dimension'),
-          ...arrow(x, y + side * STROKE, 1, 0),
-          write(x + STROKE + 1, y + side * STROKE + SMALL / 2.6, letter),
-        ]),
-      ]
-    }
-    function levelPlane(): Mark[] {
-      const y = atV(at, place![1])
-      const out = (side: number, from: number) =>
-        from +
-        side *
-          outOf((by) => {
-            const ends = [from + side * by, from + side * (by + STROKE + 4)]
-            return free({ x1: Math.min(...ends), x2: Math.max(...ends), y1: y - TAIL - 0.5, y2: y + 1.5 })
-          })
-      const [left, right] = [out(-1, at.x), out(1, rightOf(at))]
-      return [
-        // Through the view alone: what stands beside it has texts.
-        line(at.x - BESIDE, y, rightOf(at) + BESIDE, y, 'centre'),
-        ...(
-          [
-            [left, -1],
-            [right, 1],
-          ] as const
-        ).flatMap(([x, side]) => [
-          line(x, y, x + side * STROKE, y, 'visible'),
-          line(x + side * STROKE, y, x + side * STROKE, y - TAIL, 'dimension'),
-          ...arrow(x + side * STROKE, y, 0, -1),
-          write(x + side * (STROKE + 1), y + 1.2, letter, { anchor: side > 0 ? 'start' : 'end' }),
-        ]),
-      ]
-    }
+    const runsAt = upright ? atU(at, place[0]) : atV(at, place[1])
+    return { inset, marks: asPart(key, planeMarks(at, runsAt, upright, letter, free)) }
   },
+}
+
+/**
+ * The cutting plane: its line through the view alone, for what stands beside that has texts; and further out,
+ * where it is free, the two ends with arrows that look where the section looks.
+ */
+function planeMarks(
+  at: Placed,
+  runsAt: number,
+  upright: boolean,
+  letter: string,
+  free: (box: Bounds) => boolean,
+): Mark[] {
+  // So far along the line, and so far to the side that it is seen from.
+  const to = (along: number, side: number) =>
+    upright ? { x: runsAt + side, y: along } : { x: along, y: runsAt - side }
+  const stroke = (a: readonly [number, number], b: readonly [number, number], pen: Pen): Mark => {
+    const [p, q] = [to(...a), to(...b)]
+    return line(p.x, p.y, q.x, q.y, pen)
+  }
+  const isFree = (from: number, end: number): boolean => {
+    const [p, q] = [to(from, -1.5), to(end, TAIL + 0.5)]
+    return free({
+      x1: Math.min(p.x, q.x),
+      x2: Math.max(p.x, q.x),
+      y1: Math.min(p.y, q.y),
+      y2: Math.max(p.y, q.y),
+    })
+  }
+  const [first, last] = upright ? [topOf(at), at.y] : [at.x, rightOf(at)]
+  const end = (out: -1 | 1, view: number): Mark[] => {
+    const by = OUTS.find((far) => isFree(view + out * far, view + out * (far + STROKE + 4))) ?? OUTS[0]!
+    const [from, tip] = [view + out * by, view + out * (by + STROKE)]
+    const { x, y } = to(tip, 0)
+    return [
+      stroke([from, 0], [tip, 0], 'visible'),
+      stroke([tip, TAIL], [tip, 0], 'dimension'),
+      ...(upright ? arrow(x, y, 1, 0) : arrow(x, y, 0, -1)),
+      upright
+        ? write(x, out > 0 ? y + TEXT : y - 1, letter, { anchor: 'middle' })
+        : write(x + out, y + 1.2, letter, { anchor: out > 0 ? 'start' : 'end' }),
+    ]
+  }
+  return [stroke([first - BESIDE, 0], [last + BESIDE, 0], 'centre'), ...end(-1, first), ...end(1, last)]
 }
