@@ -24,13 +24,13 @@ const PLACES = [
   ...[0, 1, 2, 3, 4].map((n) => [String(n), n === 1 ? '1 decimal' : `${n} decimals`] as const),
 ] as const satisfies ReadonlyArray<readonly [string, string]>
 const WAYS = [
-  ['level', 'Level'],
-  ['upright', 'Upright'],
-  ['straight', 'Straight from point to point'],
+  ['level', 'Horizontal'],
+  ['upright', 'Vertical'],
+  ['straight', 'Point to point'],
 ] as const
 const LINES = [
-  ['upright', 'Upright'],
-  ['level', 'Level'],
+  ['upright', 'Vertical'],
+  ['level', 'Horizontal'],
 ] as const
 const TIMES = [2, 3, 4, 5, 8, 10].map((n) => [String(n), `${n} × the view`] as const)
 

@@ -21,8 +21,8 @@ const ASKS: Readonly<Record<Addition['kind'], string>> = {
   detail: 'Press the middle of the detail and drag outwards.',
 }
 const LINES = [
-  ['upright', 'Upright line'],
-  ['level', 'Level line'],
+  ['upright', 'Vertical line'],
+  ['level', 'Horizontal line'],
 ] as const
 
 export function ToolBar({ sheet }: { readonly sheet: Sheet | undefined }) {
@@ -51,7 +51,7 @@ export function ToolBar({ sheet }: { readonly sheet: Sheet | undefined }) {
             ? 'Press the second point.'
             : ASKS[tool]
           : bare && sheet
-            ? 'Nothing is drawn on this sheet by hand.'
+            ? 'Nothing can be added to this sheet.'
             : ''}
         {tool && ' Arrow keys step from point to point, Enter presses, Esc ends.'}
       </p>

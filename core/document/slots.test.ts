@@ -23,10 +23,11 @@ const PLAIN = new RegExp(
   '^(format|id|name|note|species|kind|stock|of|group|facing|direction|face|piece|on|unit|form|' +
     'paper|projection|manner|list|where|why|text|shape|cut|step|role)$',
 )
-const PLAIN_WITHIN =
-  'accepted additions adjustments revisions sheets titles extras options gone edge moves turns pictures setAside style'.split(
-    ' ',
-  )
+const BY_HAND = ['additions', 'adjustments', 'revisions', 'sheets', 'titles', 'extras']
+const PLAIN_WITHIN = [
+  ...BY_HAND,
+  ...'accepted options gone edge moves turns pictures setAside style'.split(' '),
+]
 const isPlain = (path: readonly string[]): boolean =>
   PLAIN.test(path.at(-1)!) ||
   (path.includes('outline') && !['value', 'mirrorOff'].includes(path.at(-1)!)) ||
