@@ -33,6 +33,25 @@ test('the first field has the focus, and Enter does the main thing', () => {
   expect(onMain).toHaveBeenCalledTimes(1)
 })
 
+test('Enter ahead of numbers that are still worked out is done with them, once', async () => {
+  const { onMain, enter } = panel()
+  useOpen.setState({ shown: { settled: false } as never })
+  enter()
+  enter()
+  expect(onMain).not.toHaveBeenCalled()
+  useOpen.setState({ shown: { settled: true } as never })
+  await new Promise((done) => setTimeout(done))
+  expect(onMain).toHaveBeenCalledTimes(1)
+  // Once it is cancelled, nothing is done.
+  useOpen.setState({ shown: { settled: false } as never })
+  enter()
+  cleanup()
+  useOpen.setState({ shown: { settled: true } as never })
+  await new Promise((done) => setTimeout(done))
+  expect(onMain).toHaveBeenCalledTimes(1)
+  useOpen.setState({ shown: null as never })
+})
+
 test('the main button is off while something is missing, and on as soon as anything is typed', () => {
   const { main } = panel({ missing: 'Choose the stock' })
   expect(main.getAttribute('aria-disabled')).toBe('true')

@@ -3,7 +3,7 @@
  * the form stands in a place of its own in the foot, so that nothing moves between a press and its release.
  */
 import { useEffect, useRef, useState, type ReactNode } from 'react'
-import { useOpen } from '../../../store/open'
+import { useOpen, whenSettled } from '../../../store/open'
 import { fractions } from '../../../ui/fractions'
 import { leaveTool } from '../../asks'
 import { focusStage } from '../../stage/focus'
@@ -76,7 +76,25 @@ export function ToolPanel(props: Props) {
   const [typing, setTyping] = useState(false)
   const lacks = typing ? null : missing
   const says = why ?? lacks
-  const act = () => !off && onMain()
+  // What was done ahead of numbers that are still worked out waits for them, as they may decide it.
+  const latest = useRef<(() => void) | null>(null)
+  const waits = useRef(false)
+  useEffect(() => {
+    latest.current = onMain
+    return () => void (latest.current = null)
+  })
+  const act = () => {
+    if (off || waits.current) return
+    const { shown, fault } = useOpen.getState()
+    if (shown?.settled !== false || fault) return onMain()
+    waits.current = true
+    whenSettled(() =>
+      setTimeout(() => {
+        waits.current = false
+        latest.current?.()
+      }),
+    )
+  }
   const inside = (
     <>
       <header className="px-4 pt-3 pb-1">
