@@ -20,14 +20,21 @@ const chosen = (page: Page) => page.getByRole('region', { name: 'Chosen on the s
 const tool = (page: Page, name: string) =>
   page.getByRole('toolbar').getByRole('button', { name, exact: true }).click()
 
+/** Where something is on the screen; while a sheet is drawn anew it is nowhere for a moment. */
+async function boxOf(what: Locator) {
+  let box = await what.boundingBox()
+  for (let n = 0; !box && n < 100; n++) box = await what.boundingBox()
+  return box!
+}
+
 /** Where something is on the paper, millimetres from its upper left corner. */
 async function placeOf(page: Page, what: Locator) {
-  const [paper, box] = [(await svg(page).boundingBox())!, (await what.boundingBox())!]
+  const [paper, box] = [await boxOf(svg(page)), await boxOf(what)]
   const mm = LETTER.wide / paper.width
   return { x: (box.x - paper.x + box.width / 2) * mm, y: (box.y - paper.y + box.height / 2) * mm }
 }
 async function onScreen(page: Page, x: number, y: number) {
-  const paper = (await svg(page).boundingBox())!
+  const paper = await boxOf(svg(page))
   return { x: paper.x + (x / LETTER.wide) * paper.width, y: paper.y + (y / LETTER.high) * paper.height }
 }
 async function press(page: Page, x: number, y: number) {
@@ -192,9 +199,9 @@ test.describe('by touch', () => {
     await touch('touchStart', at.x, at.y)
     for (const n of [1, 2, 3, 4]) await touch('touchMove', at.x + 5 * n, at.y - 8 * n)
     await touch('touchEnd', 0, 0)
-    const mm = LETTER.wide / (await svg(page).boundingBox())!.width
+    const mm = LETTER.wide / (await boxOf(svg(page))).width
     await expect.poll(async () => (await placeOf(page, groove)).y).toBeCloseTo(before.y - 32 * mm, 0)
-    const wide = async () => (await svg(page).boundingBox())!.width
+    const wide = async () => (await boxOf(svg(page))).width
     const fit = await wide()
     await page.getByRole('button', { name: 'Larger' }).tap()
     expect(await wide()).toBeGreaterThan(fit * 1.2)
