@@ -6,6 +6,7 @@ import { setAsideIn, without } from '../core/aside'
 import { Modeller, modelOf } from '../core/model'
 import { FACE_AT } from '../core/pieces'
 import { DrawnBefore, thumbnailOf, planWork, type Sheet } from '../core/plans'
+import { hashOf } from '../core/solid'
 import type { Pdf } from '../core/plans/pdf'
 import { kernel } from './kernel'
 import { yieldToMessages, SLICE } from './slices'
@@ -45,7 +46,7 @@ const worker = {
     const now = new Map<string, number>()
     for (const sheet of planWork(without(model, setAsideIn(model, aside)), k, before)) {
       if (sheet) {
-        const drawn = JSON.stringify(sheet)
+        const drawn = hashOf(JSON.stringify(sheet))
         const stamp = handed.get(drawn) ?? ++stamps
         now.set(drawn, stamp)
         // All have come before it is said that this is all.

@@ -1,5 +1,5 @@
 /** What is drawn over a sheet while it is worked on: what is chosen, where it goes, and where points are. */
-import { boundsOf, boxOf, HANDLED, moved, type Item, type Mark, type Sheet } from '../../core/plans'
+import { boundsOf, boxOf, moved, type Item, type Mark, type Sheet } from '../../core/plans'
 import { pathOf, PEN_NAMES } from '../../core/plans/sheet'
 import type { Point } from './hand'
 
@@ -17,7 +17,7 @@ interface Props {
 export function Overlay({ sheet, item, by, point, first, ring }: Props) {
   const marks = item ? sheet.marks.filter((m) => m.part === item.key) : []
   const shown = by ? marks.map((m) => moved(m, by)) : marks
-  const hold = item && HANDLED[item.kind].moves ? boxOf(marks) : null
+  const hold = boxOf(marks)
   const near = point ? (sheet.spots ?? []).filter((s) => s.view === point.view) : []
   const share = (mm: number, of: number) => `${(mm / of) * 100}%`
   return (

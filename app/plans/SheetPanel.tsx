@@ -1,5 +1,6 @@
 /** The drawing that is shown: its name, its place in the set, whether it is in it; and what is orphaned. */
 import { ArrowDown, ArrowUp, FileX, Trash2 } from 'lucide-react'
+import { useMemo } from 'react'
 import { change } from '../../core/document'
 import { editOf, orphansOf, type Sheet } from '../../core/plans'
 import { run, useOpen } from '../store/open'
@@ -7,7 +8,7 @@ import { sayRefusal } from '../ui/refusal'
 import { TextField } from './TextField'
 
 /** The drawings of a set, each once, in their order. */
-const drawingsOf = (sheets: readonly Sheet[]): string[] => [
+export const drawingsOf = (sheets: readonly Sheet[]): string[] => [
   ...new Set(sheets.flatMap((s) => s.keys?.slice(0, 1) ?? [])),
 ]
 
@@ -72,7 +73,7 @@ export function Leftovers({ sheets, done }: { readonly sheets: readonly Sheet[];
   const project = useOpen((s) => s.project)
   const readOnly = useOpen((s) => s.readOnly)
   const out = project.sheets.filter((s) => s.out)
-  const orphans = done ? orphansOf(project, sheets) : []
+  const orphans = useMemo(() => (done ? orphansOf(project, sheets) : []), [done, project, sheets])
   return (
     <>
       {out.length > 0 && (

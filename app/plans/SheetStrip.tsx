@@ -10,7 +10,7 @@ import {
 } from '@dnd-kit/core'
 import type { Sheet } from '../../core/plans'
 import { useOpen } from '../store/open'
-import { putAt } from './SheetPanel'
+import { drawingsOf, putAt } from './SheetPanel'
 import { SheetThumb } from './SheetThumb'
 
 interface Props {
@@ -24,14 +24,13 @@ const FAR = { activationConstraint: { distance: 8 } }
 
 export function SheetStrip({ sheets, shown, onShow }: Props) {
   const sensors = useSensors(useSensor(PointerSensor, FAR))
-  const drawings = [...new Set(sheets.flatMap((s) => s.keys?.slice(0, 1) ?? []))]
   return (
     <DndContext
       sensors={sensors}
       collisionDetection={closestCenter}
       onDragEnd={({ active, over }) => {
         const [from, to] = [active, over].map((x) => sheets[Number(x?.id)]?.keys?.[0])
-        if (from && to && from !== to) putAt(sheets, from, drawings.indexOf(to))
+        if (from && to && from !== to) putAt(sheets, from, drawingsOf(sheets).indexOf(to))
       }}
     >
       <ol className="grid grid-cols-1 gap-2 max-[48rem]:flex">

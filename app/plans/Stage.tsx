@@ -2,7 +2,7 @@
 import { usePinch } from '@use-gesture/react'
 import { Maximize, Minus, Plus } from 'lucide-react'
 import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
-import { HANDLED, thingAt, type Item, type Sheet, type SpotOn } from '../../core/plans'
+import { thingAt, type Item, type Sheet, type SpotOn } from '../../core/plans'
 import { useOpen } from '../store/open'
 import { chooseThing, hide, moveBy, pointAt, press, take, useHandling, type Point } from './hand'
 import { Overlay } from './Overlay'
@@ -120,7 +120,7 @@ export function Stage({ sheet, onOpen }: Props) {
     }
     if (drag.item && far > 0) {
       choose(drag.item)
-      if (!readOnly && HANDLED[drag.item.kind].moves) moveBy(sheet, drag.item, drag.by)
+      if (!readOnly) moveBy(sheet, drag.item, drag.by)
     } else if (far === 0) choose(drag.item ?? thing(e))
   }
   const choose = (on: Item | null) => chooseThing(on ? { sheet: sheet.keys![0]!, key: on.key } : null)
@@ -155,7 +155,7 @@ export function Stage({ sheet, onOpen }: Props) {
     else if (e.key === '-') zoomTo(zoom / STEP)
     else if (e.key === '0') zoomTo(1)
     else if (way && tool) setAt(nextPoint(sheet, at, way))
-    else if (way && item && !readOnly && HANDLED[item.kind].moves) {
+    else if (way && item && !readOnly) {
       const far = e.shiftKey ? 5 : 1
       setNudge(([x, y]) => [x + way[0] * far, y + way[1] * far])
     } else if (e.key === 'Enter' && tool && at) press(sheet, at)
@@ -250,7 +250,7 @@ export function Stage({ sheet, onOpen }: Props) {
 }
 
 /** The next place of a view in a direction; the first of all, where there is none yet. */
-export function nextPoint(sheet: Sheet, from: Point | null, [dx, dy]: Way): Point | null {
+function nextPoint(sheet: Sheet, from: Point | null, [dx, dy]: Way): Point | null {
   const { spots = [] } = sheet
   const as = ({ view, of, n, x, y }: SpotOn): Point => ({ view, spot: { of, n, off: [0, 0] }, x, y })
   if (!from) return spots[0] ? as(spots[0]) : null

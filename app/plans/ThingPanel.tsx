@@ -111,9 +111,7 @@ function Thing({ sheet, item }: { readonly sheet: Sheet; readonly item: Item }) 
           onPick={(n) => adjust(sheet, item, { places: n === '' ? null : Number(n) })}
         />
       )}
-      {can.moves && (
-        <p className="text-xs text-quiet">Drag it, or move it with the arrow keys: 1 mm, with Shift 5 mm.</p>
-      )}
+      <p className="text-xs text-quiet">Drag it, or move it with the arrow keys: 1 mm, with Shift 5 mm.</p>
       <div className="flex flex-wrap gap-1">
         {item.hidden ? (
           <button className="btn" disabled={readOnly} onClick={() => adjust(sheet, item, { hidden: false })}>

@@ -1,6 +1,6 @@
 /** The fields of the title block, the shop's logo, and the revisions that were issued. */
 import { ImagePlus, Stamp, Trash2 } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import { change, nextLetter, type TitleFields } from '../../core/document'
 import { changesSince, sayChanges, stoodOf, type Sheet } from '../../core/plans'
 import { run, useOpen } from '../store/open'
@@ -122,8 +122,8 @@ export function Revisions({ sheets, done }: { readonly sheets: readonly Sheet[];
 function Issue({ sheets, onClose }: { readonly sheets: readonly Sheet[]; readonly onClose: () => void }) {
   const { revisions } = useOpen((s) => s.project)
   const last = revisions.at(-1)
-  const stood = stoodOf(sheets)
-  const changed = last ? changesSince(last.stood, stood) : []
+  const stood = useMemo(() => stoodOf(sheets), [sheets])
+  const changed = useMemo(() => (last ? changesSince(last.stood, stood) : []), [last, stood])
   const [date, setDate] = useState(today)
   const [says, setSays] = useState(() => (last ? sayChanges(changed).slice(0, 600) : 'First issue'))
   const titleOf = (key: string) =>

@@ -1,7 +1,15 @@
 /** What the maker is doing on the sheets: which tool is in use, and what is chosen. */
 import { create } from 'zustand'
-import { change, freeId, type Addition, type Adjustment, type Project, type Spot } from '../../core/document'
-import { ADDED, spotAt, viewAt, type Item, type Sheet, type SpotOn } from '../../core/plans'
+import {
+  additionKey,
+  change,
+  freeId,
+  type Addition,
+  type Adjustment,
+  type Project,
+  type Spot,
+} from '../../core/document'
+import { spotAt, viewAt, type Item, type Sheet, type SpotOn } from '../../core/plans'
 import { run, useOpen } from '../store/open'
 import { sayRefusal } from '../ui/refusal'
 
@@ -66,7 +74,7 @@ const put = (addition: Addition): void => {
     useHandling.setState({
       tool: null,
       first: null,
-      chosen: { sheet: addition.sheet, key: ADDED + addition.id },
+      chosen: { sheet: addition.sheet, key: additionKey(addition.id) },
     })
 }
 

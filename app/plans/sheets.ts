@@ -12,6 +12,8 @@ import { asideMarks, useSlow } from '../store/aside'
 
 export interface Drawing {
   readonly sheets: readonly Sheet[]
+  /** How many of them are of the project as it is now. */
+  readonly drawn: number
   readonly state: 'drawing' | 'done' | 'stopped'
   readonly fault: string | null
   stop(): void
@@ -39,6 +41,7 @@ let drawing: number | null = null
 export function useSheets(project: Project): Drawing {
   const [sheets, setSheets] = useState<readonly Sheet[]>(last?.project === project ? last.sheets : [])
   const [state, setState] = useState<Drawing['state']>('drawing')
+  const [drawn, setDrawn] = useState(0)
   const [fault, setFault] = useState<string | null>(null)
   const [asked, ask] = useState(0)
   const stopped = useRef(0)
@@ -49,16 +52,18 @@ export function useSheets(project: Project): Drawing {
     const mine = (drawing = ++revision)
     const made: Sheet[] = []
     setState('drawing')
+    setDrawn(0)
     setFault(null)
     const now = new Map<number, Sheet>()
     // While all is drawn anew, what was drawn before stays in sight.
     const earlier = known.size > 0 && last?.project.id === project.id ? last.sheets : []
     const there = known
     const take = ({ stamp, sheet }: Handed) => {
-      const drawn = sheet ?? there.get(stamp)
-      if (mine !== revision || !drawn) return
-      made.push(drawn)
-      now.set(stamp, drawn)
+      const one = sheet ?? there.get(stamp)
+      if (mine !== revision || !one) return
+      made.push(one)
+      now.set(stamp, one)
+      setDrawn(made.length)
       setSheets([...made, ...earlier.slice(made.length)])
     }
     const draw = (): Promise<boolean> => {
@@ -98,7 +103,7 @@ export function useSheets(project: Project): Drawing {
     setState('stopped')
     endSheets(revision)
   }, [])
-  return { sheets, state, fault, stop, again: () => ask((n) => n + 1) }
+  return { sheets, drawn, state, fault, stop, again: () => ask((n) => n + 1) }
 }
 
 const NONE: readonly Sheet[] = []

@@ -140,7 +140,7 @@ export default function PlansScreen() {
         <div className="mb-3 min-h-8" role="status">
           {state === 'drawing' ? (
             <span className="flex items-center gap-2">
-              <progress className="w-24 accent-(--chalk)" aria-label="Drawing" /> {sheets.length} drawn
+              <progress className="w-24 accent-(--chalk)" aria-label="Drawing" /> {drawing.drawn} drawn
               <button className="btn" onClick={drawing.stop}>
                 Stop
               </button>

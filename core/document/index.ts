@@ -23,7 +23,7 @@ export {
   type Made,
   type Surface,
 } from './place'
-export { MOST_LOGO_CHARS, type AdditionOf, type Spot, type TitleFields } from './sheets'
+export { additionKey, MOST_LOGO_CHARS, type AdditionOf, type Spot, type TitleFields } from './sheets'
 export { nextLetter } from './commands/sheets'
 export { MOST_IMAGE_CHARS, PlacedTraceImage } from './traceImage'
 export { Outline, pointsOf, type OutlineCorner, type OutlineEdge, type OutlineFact } from './outline'

@@ -61,6 +61,9 @@ const added = { id: Id, sheet: SheetKey, view: ItemKey, says: SheetWords }
 const Radius = z.number().min(0.5, says('A ring is half a millimetre at least')).max(5000)
 const Text = SheetWords.trim().min(1, says('A note says something'))
 
+/** What an addition is called on its sheet. */
+export const additionKey = (id: string): string => `added ${id}`
+
 /** What is drawn besides what draws itself. */
 export const Addition = z.discriminatedUnion('kind', [
   z.object({ ...added, kind: z.literal('note'), at: Spot, text: Text }).strict(),

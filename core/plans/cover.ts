@@ -2,7 +2,7 @@
  * The first sheet: all pieces drawn apart, each with its mark, and beside them what to make of what, and the
  * hardware.
  */
-import { cutList, findAlike, type CutRow, type FinishedSizes } from '../cuts'
+import { findAlike, type CutRow } from '../cuts'
 import { hardwareList, type HardwareRow } from '../hardware'
 import { shiftsApart } from '../joints/apart'
 import { formatLength, marked } from '../measure'
@@ -38,10 +38,9 @@ export function* coverSheet(
   { model, before: { lines } }: Draft,
   solids: readonly Solid[],
   boxes: readonly Box[],
-  finished: FinishedSizes,
+  rows: readonly CutRow[],
 ): Generator<undefined, Content> {
   const area = drawingAreaOf(model.project)
-  const rows = cutList(model, finished).rows
   const told = onCover(model, rows.length)
   const left: Bounds = told ? { ...area, x2: area.x1 + (area.x2 - area.x1) * SHARE - 4 } : area
   const ways = shiftsApart(model.resolved)

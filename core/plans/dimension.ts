@@ -6,7 +6,7 @@ const OVERSHOOT = 1.2
 const TICK = 1.1
 
 /** A slanting stroke where a dimension line meets an extension line. */
-const tick = (x: number, y: number): Mark => line(x - TICK, y + TICK, x + TICK, y - TICK, 'dimension')
+export const tick = (x: number, y: number): Mark => line(x - TICK, y + TICK, x + TICK, y - TICK, 'dimension')
 
 /**
  * One measure between two places along a level row at `y`; the view's edge is at `from`, its text stands so

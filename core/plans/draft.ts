@@ -7,7 +7,7 @@ import type { PiecePlan } from './piece'
 /** So many drawings are kept, of those that were drawn last. */
 const MOST = 600
 
-/** Drawings by all that they follow from, as a text. */
+/** Drawings by what they follow from: a short text for all of it. */
 class Drawings<T> {
   private readonly all = new Map<string, T>()
 

@@ -2,23 +2,21 @@
  * The things on a sheet that the maker can take hold of, and what was done to them: moved, hidden, reworded.
  * Lengths are millimetres of paper.
  */
-import type { Addition, Adjustment, Project, SheetEdit } from '../document'
+import { additionKey, type Addition, type Adjustment, type Project, type SheetEdit } from '../document'
 import type { LengthStyle } from '../measure'
 import type { Item, ItemKind, Mark, Sheet } from './sheet'
 
-/** What can be done to each kind besides hiding it. */
-export const HANDLED: Readonly<
-  Record<ItemKind, { readonly moves: boolean; readonly text: boolean; readonly places: boolean }>
-> = {
-  view: { moves: true, text: false, places: false },
-  note: { moves: true, text: true, places: false },
-  place: { moves: true, text: true, places: true },
-  size: { moves: true, text: true, places: true },
-  angle: { moves: true, text: true, places: false },
-  picture: { moves: true, text: false, places: false },
-  dimension: { moves: true, text: true, places: true },
-  section: { moves: true, text: false, places: false },
-  detail: { moves: true, text: false, places: false },
+/** What can be done to each kind besides moving and hiding it; what has no text of its own is a picture. */
+export const HANDLED: Readonly<Record<ItemKind, { readonly text: boolean; readonly places: boolean }>> = {
+  view: { text: false, places: false },
+  note: { text: true, places: false },
+  place: { text: true, places: true },
+  size: { text: true, places: true },
+  angle: { text: true, places: false },
+  picture: { text: false, places: false },
+  dimension: { text: true, places: true },
+  section: { text: false, places: false },
+  detail: { text: false, places: false },
 }
 
 /** What was done to one thing. */
@@ -48,8 +46,6 @@ export interface Asked {
   readonly fixed?: true
   readonly added?: string
 }
-
-export const ADDED = 'added '
 
 /** The hand on one drawing: what was done to its things, and which there are. */
 export class Hand {
@@ -93,16 +89,8 @@ export class Hand {
 
   /** Takes note of an addition that cannot be drawn. */
   miss({ id, kind, says }: Addition, why: string): void {
-    this.found.set(ADDED + id, {
-      key: ADDED + id,
-      also: [],
-      kind,
-      says,
-      by: [0, 0],
-      hidden: false,
-      added: id,
-      why,
-    })
+    const key = additionKey(id)
+    this.found.set(key, { key, also: [], kind, says, by: [0, 0], hidden: false, added: id, why })
   }
 
   /** Of a picture that no paper of this size has room for. */
@@ -163,7 +151,7 @@ export function orphansOf(project: Project, sheets: readonly Sheet[]): Orphan[] 
     else if (!all.has(key)) orphans.push({ id, says, why: 'the feature it belongs to no longer exists' })
   }
   for (const a of project.adjustments) lost(a, a.of)
-  for (const a of project.additions) lost(a, ADDED + a.id)
+  for (const a of project.additions) lost(a, additionKey(a.id))
   for (const s of project.sheets)
     if (!things.has(s.sheet) && !s.out)
       orphans.push({ id: s.id, says: s.name, why: 'its drawing no longer exists' })

@@ -1,6 +1,6 @@
 export { planSheets, planWork } from './set'
 export { DrawnBefore } from './draft'
-export { ADDED, editOf, HANDLED, moved, orphansOf, type Orphan } from './hand'
+export { editOf, HANDLED, moved, orphansOf, type Orphan } from './hand'
 export { changesSince, sayChanges, stoodOf } from './revision'
 export { border, drawingArea, MARGIN, shorten } from './frame'
 export { rule } from './stick'

@@ -1,6 +1,14 @@
 /** How places are written: each as it runs from one reference, from one to the next, or in rows. */
 import type { Settings } from '../document'
-import { levelDimension, RUNNING, runningLevel, runningUpright, spread, uprightDimension } from './dimension'
+import {
+  levelDimension,
+  RUNNING,
+  runningLevel,
+  runningUpright,
+  spread,
+  tick,
+  uprightDimension,
+} from './dimension'
 import { asPart, line, TEXT, textWidth, write, type Mark } from './sheet'
 
 export type Manner = Settings['manner']
@@ -33,7 +41,6 @@ interface Writing {
 /** From a view to the first row, and from one row to the next. */
 const OFF = 5
 const ROW = 6
-const TICK = 1.1
 
 const running: Writing = {
   since: 'reference',
@@ -61,10 +68,7 @@ function links(places: readonly Written[], { edge, room }: Row, upright: boolean
   const stand = spread(middles, RUNNING, room)
   const stroke = (a1: number, o1: number, a2: number, o2: number): Mark =>
     upright ? line(o1, a1, o2, a2, 'dimension') : line(a1, o1, a2, o2, 'dimension')
-  const tick = (a: number): Mark =>
-    upright
-      ? line(row - TICK, a + TICK, row + TICK, a - TICK, 'dimension')
-      : line(a - TICK, row + TICK, a + TICK, row - TICK, 'dimension')
+  const tickAt = (a: number): Mark => (upright ? tick(row, a) : tick(a, row))
   // Where a chain begins, also on a sheet that goes on with it.
   const begins = (k: number) => k === 0 || places[k - 1]!.at !== places[k]!.since
   return places.flatMap((p, k) => {
@@ -73,10 +77,10 @@ function links(places: readonly Written[], { edge, room }: Row, upright: boolean
     const [along, off] = upright ? [p.by?.[1] ?? 0, p.by?.[0] ?? 0] : (p.by ?? [0, 0])
     const [x, y] = [stand[k]! + along, row - 2.4 + off]
     return asPart(p.key, [
-      ...(begins(k) ? [stroke(a, edge - 1.2, a, row - 1.2), tick(a)] : []),
+      ...(begins(k) ? [stroke(a, edge - 1.2, a, row - 1.2), tickAt(a)] : []),
       stroke(p.at, edge - 1.2, p.at, row - 1.2),
       stroke(a, row, b, row),
-      tick(p.at),
+      tickAt(p.at),
       ...(!fits && Math.abs(x - middles[k]!) > 0.3 ? [stroke(middles[k]!, row - 0.3, x, y + 0.4)] : []),
       upright
         ? write(y, x + TEXT * 0.35, p.text, { anchor: 'end' })

@@ -1,19 +1,21 @@
 /** What of a sheet is at a place of it. Millimetres of paper. */
+import { HANDLED } from './hand'
 import { boundsOf, type Bounds, type Item, type Mark, type Sheet, type SpotOn, type ViewOn } from './sheet'
+
+/** The box round two. */
+export const roundBoth = (a: Bounds, b: Bounds): Bounds => ({
+  x1: Math.min(a.x1, b.x1),
+  y1: Math.min(a.y1, b.y1),
+  x2: Math.max(a.x2, b.x2),
+  y2: Math.max(a.y2, b.y2),
+})
 
 /** The box round marks; null round none. */
 export function boxOf(marks: readonly Mark[]): Bounds | null {
   let box: Bounds | null = null
   for (const m of marks) {
     const b = reachOf(m)
-    box = box
-      ? {
-          x1: Math.min(box.x1, b.x1),
-          y1: Math.min(box.y1, b.y1),
-          x2: Math.max(box.x2, b.x2),
-          y2: Math.max(box.y2, b.y2),
-        }
-      : b
+    box = box ? roundBoth(box, b) : b
   }
   return box
 }
@@ -56,10 +58,10 @@ function awayFrom(m: Mark, x: number, y: number): number {
   }, Infinity)
 }
 
-/** Pictures: taken hold of anywhere within them, after all that stands on them. */
-const WHOLE: ReadonlySet<Item['kind']> = new Set(['view', 'picture', 'section', 'detail'])
-
-/** The thing that is nearest to a place, and no farther than that; a picture where nothing else is. */
+/**
+ * The thing that is nearest to a place, and no farther than that. Pictures are taken hold of anywhere within
+ * them, where nothing else is.
+ */
 export function thingAt({ items = [], marks }: Sheet, x: number, y: number, within: number): Item | null {
   const byKey = new Map(items.map((i) => [i.key, i]))
   let best: { item: Item; away: number } | null = null
@@ -67,8 +69,10 @@ export function thingAt({ items = [], marks }: Sheet, x: number, y: number, with
   for (const m of marks) {
     const item = m.part === undefined ? undefined : byKey.get(m.part)
     if (!item) continue
-    if (WHOLE.has(item.kind)) {
-      boxes.set(item, [...(boxes.get(item) ?? []), m])
+    if (!HANDLED[item.kind].text) {
+      const its = boxes.get(item)
+      if (its) its.push(m)
+      else boxes.set(item, [m])
       continue
     }
     const away = awayFrom(m, x, y)

@@ -1,15 +1,13 @@
 /** What has changed on the sheets since they were given out last, told by the texts of their things. */
 import type { Revision } from '../document'
-import { boxOf } from './pick'
-import { boundsOf, type Bounds, type Corner, type ItemKind, type Mark, type Sheet } from './sheet'
+import { HANDLED } from './hand'
+import { boxOf, roundBoth } from './pick'
+import { boundsOf, type Bounds, type Corner, type Mark, type Sheet } from './sheet'
 
 type Stood = Revision['stood']
 
 /** A text is kept so far. */
 const MOST = 600
-
-/** They are told by their names. */
-const PICTURES: ReadonlySet<ItemKind> = new Set(['view', 'picture', 'section', 'detail'])
 
 /** What each thing of each drawing says. */
 export function stoodOf(sheets: readonly Sheet[]): Stood {
@@ -19,9 +17,10 @@ export function stoodOf(sheets: readonly Sheet[]): Stood {
     const things = (all[key] ??= {})
     for (const item of items) {
       if (item.hidden || item.why) continue
-      const said = PICTURES.has(item.kind)
-        ? []
-        : marks.flatMap((m) => (m.kind === 'text' && m.part === item.key ? [m.text] : []))
+      // Pictures are told by their names.
+      const said = HANDLED[item.kind].text
+        ? marks.flatMap((m) => (m.kind === 'text' && m.part === item.key ? [m.text] : []))
+        : []
       things[item.key] = (said.join(' ') || item.says).slice(0, MOST)
     }
   }
@@ -50,16 +49,14 @@ export function changesSince(before: Stood, now: Stood): Revision['changed'] {
 }
 
 /** In one sentence, as far as there is room for it. */
-export const sayChanges = (changed: Revision['changed']): string => {
-  const [...all] = new Set(changed.map((c) => c.says))
-  return all.join('; ')
-}
+export const sayChanges = (changed: Revision['changed']): string =>
+  [...new Set(changed.map((c) => c.says))].join('; ')
 
 /** How far a cloud stands off what it is round, and how long each of its bows is; millimetres. */
 const OFF = 1.5
 const BOW = 4
 
-/** A cloud round each thing that the last revision has changed, and its letter. */
+/** A cloud round each thing that the last revision has changed. */
 export function clouds(
   revisions: readonly Revision[],
   keys: readonly string[],
@@ -85,15 +82,7 @@ function together(all: readonly Bounds[]): Bounds[] {
       (o) => b.x1 < o.x2 + OFF && o.x1 < b.x2 + OFF && b.y1 < o.y2 + 2 * OFF && o.y1 < b.y2 + 2 * OFF,
     )
     if (near < 0) out.push(b)
-    else {
-      const o = out[near]!
-      out[near] = {
-        x1: Math.min(o.x1, b.x1),
-        y1: Math.min(o.y1, b.y1),
-        x2: Math.max(o.x2, b.x2),
-        y2: Math.max(o.y2, b.y2),
-      }
-    }
+    else out[near] = roundBoth(out[near]!, b)
   }
   return out
 }

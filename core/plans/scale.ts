@@ -6,23 +6,24 @@ export interface Scale {
   readonly says: string
 }
 
-const INCH: readonly Scale[] = [
-  { factor: 1, says: 'full size' },
-  { factor: 3 / 4, says: '3/4 size' },
-  { factor: 1 / 2, says: '1/2 size' },
-  { factor: 3 / 8, says: '3/8 size' },
-  { factor: 1 / 4, says: '1/4 size' },
-  { factor: 3 / 16, says: '3/16 size' },
-  { factor: 1 / 8, says: '1/8 size' },
-  { factor: 3 / 32, says: '3/32 size' },
-  { factor: 1 / 16, says: '1/16 size' },
-  { factor: 1 / 32, says: '1/32 size' },
-  { factor: 1 / 64, says: '1/64 size' },
-]
-const METRIC: readonly Scale[] = [1, 2, 2.5, 3, 4, 5, 10, 20, 50, 100].map((n) => ({
-  factor: 1 / n,
-  says: `1:${n}`,
-}))
+const short = (x: number): string => String(Math.round(x * 100) / 100)
+
+/** "1:2", "2:1"; in inches "1/2 size", "full size", "2 × full size". */
+export function sayScale(factor: number, unit: LengthUnit): string {
+  if (factor > 1 + 1e-9) return unit === 'in' ? `${short(factor)} × full size` : `${short(factor)}:1`
+  if (unit === 'mm') return `1:${short(1 / factor)}`
+  if (factor > 1 - 1e-9) return 'full size'
+  const under = [2, 4, 8, 16, 32, 64, 128].find((n) => Math.abs(factor * n - Math.round(factor * n)) < 1e-9)
+  return under ? `${Math.round(factor * under)}/${under} size` : `1/${short(1 / factor)} size`
+}
+
+const series = (unit: LengthUnit, factors: readonly number[]): readonly Scale[] =>
+  factors.map((factor) => ({ factor, says: sayScale(factor, unit) }))
+const INCH = series('in', [1, 3 / 4, 1 / 2, 3 / 8, 1 / 4, 3 / 16, 1 / 8, 3 / 32, 1 / 16, 1 / 32, 1 / 64])
+const METRIC = series(
+  'mm',
+  [1, 2, 2.5, 3, 4, 5, 10, 20, 50, 100].map((n) => 1 / n),
+)
 
 /**
  * The largest of the usual scales at which `fits`. What is too large for all of them is drawn at a smaller
@@ -41,9 +42,9 @@ export function scalesFrom(
   fits: (factor: number) => boolean,
   most: number,
 ): Scale[] {
-  const series = [...(small ? ENLARGED : []), ...(unit === 'in' ? INCH : METRIC)]
-  const first = series.findIndex((s) => fits(s.factor))
-  return first < 0 ? [beyond(unit, fits)] : series.slice(first, first + most)
+  const usual = [...(small ? ENLARGED : []), ...(unit === 'in' ? INCH : METRIC)]
+  const first = usual.findIndex((s) => fits(s.factor))
+  return first < 0 ? [beyond(unit, fits)] : usual.slice(first, first + most)
 }
 const ENLARGED: readonly Scale[] = [{ factor: 2, says: '2:1' }]
 
@@ -51,7 +52,7 @@ const ENLARGED: readonly Scale[] = [{ factor: 2, says: '2:1' }]
 function beyond(unit: LengthUnit, fits: (factor: number) => boolean): Scale {
   for (let n = 0; n < 40; n++) {
     const under = unit === 'in' ? 128 * 2 ** n : [200, 500, 1000][n % 3]! * 10 ** Math.floor(n / 3)
-    const scale = { factor: 1 / under, says: unit === 'in' ? `1/${under} size` : `1:${under}` }
+    const scale = { factor: 1 / under, says: sayScale(1 / under, unit) }
     if (fits(scale.factor)) return scale
   }
   return { factor: 1e-12, says: 'not to scale' }

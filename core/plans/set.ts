@@ -5,9 +5,9 @@ import { hardwareList } from '../hardware'
 import { shiftsApart } from '../joints/apart'
 import type { Model } from '../model'
 import { extentOf, type Place2 } from '../outline'
-import { FACE_AT } from '../pieces'
+import { FACE_AT, type Box } from '../pieces'
 import type { Instance } from '../resolve'
-import { recipeKey, type Kernel } from '../solid'
+import { hashOf, recipeKey, type Kernel } from '../solid'
 import { workKind } from '../work'
 import { assemblySheet } from './assembly'
 import { coverSheet, onCover } from './cover'
@@ -56,7 +56,7 @@ export function* planWork(model: Model, kernel: Kernel, before = new DrawnBefore
       ...pieces.drawings,
       plainPart(model, together),
       ...pieces.patterns,
-      ...(model.project.settings.extras.includes('sticks') ? stickParts(model, all) : []),
+      ...(project.settings.extras.includes('sticks') ? stickParts(model, all) : []),
     ].filter(({ count, keys }) => count > 0 && !editOf(project, keys)?.out),
     project.sheetOrder,
   )
@@ -79,7 +79,8 @@ function wholeParts(draft: Draft, solids: ReadonlyMap<string, Solid>, rows: numb
   const { model, kernel } = draft
   const { instances } = model.resolved
   const standing = [...solids.values()]
-  const boxes = instances.map((i, n) => woodBox(model, i, standing[n]!.shape))
+  let known: readonly Box[] | null = null
+  const boxes = () => (known ??= instances.map((i, n) => woodBox(model, i, standing[n]!.shape)))
   const finished = finishedSizes(model, kernel)
   const stands = instances.map((i) => [i.key, recipeKey(model.recipe(i)), i.frame])
   /** One sheet that follows from how all pieces stand, from the settings, and from more. */
@@ -88,10 +89,12 @@ function wholeParts(draft: Draft, solids: ReadonlyMap<string, Solid>, rows: numb
     count: 1,
     draw: function* () {
       const { settings, revisions } = model.project
-      const from = JSON.stringify([key, stands, settings, model.resolved.style, revisions.length, more])
-      const known = draft.before.wholes.get(from)
-      if (known) {
-        yield known
+      const from = hashOf(
+        JSON.stringify([key, stands, settings, model.resolved.style, revisions.length, more]),
+      )
+      const drawn = draft.before.wholes.get(from)
+      if (drawn) {
+        yield drawn
         return
       }
       for (const content of withPauses(draw())) {
@@ -101,24 +104,22 @@ function wholeParts(draft: Draft, solids: ReadonlyMap<string, Solid>, rows: numb
     },
   })
   const { adjustments, additions, views } = model.project
-  const kept = views.map((view) =>
-    one(`view ${view.id}`, [view, [...shiftsApart(model.resolved)]], () => keptSheet(draft, view)),
-  )
+  const ways = [...shiftsApart(model.resolved)]
+  const kept = views.map((view) => one(`view ${view.id}`, [view, ways], () => keptSheet(draft, view)))
   const byHand = [adjustments, additions].map((all) => all.filter((a) => a.sheet === 'assembly'))
   // Of one piece its drawing tells all.
   if (instances.length === 1) return kept
+  const list = cutList(model, finished).rows
   return [
-    one(
-      'cover',
-      [[...shiftsApart(model.resolved)], cutList(model, finished).rows.map(told), hardwareList(model)],
-      () => coverSheet(draft, standing, boxes, finished),
+    one('cover', [ways, list.map(told), hardwareList(model)], () =>
+      coverSheet(draft, standing, boxes(), list),
     ),
-    one('assembly', byHand, () => assemblySheet(draft, standing, boxes)),
+    one('assembly', byHand, () => assemblySheet(draft, standing, boxes())),
     ...kept,
     {
       keys: ['table'],
       count: onCover(model, rows) ? 0 : Math.ceil(rows / rowsPerSheet(model)),
-      draw: () => tableSheets(model, finished),
+      draw: () => tableSheets(model, list),
     },
   ]
 }
@@ -139,7 +140,7 @@ function* pieceParts(
     const full = patternOf(model, a, kernel)
     if (full.length > 0)
       patterns.push({
-        keys: keysOf(a).map((key) => key.replace('piece', 'pattern')),
+        keys: keysOf(a, 'pattern'),
         count: full.length,
         draw: () => full.map((bare) => ({ title: bare.title, detail: '', scale: '', marks: [], bare })),
       })
@@ -154,7 +155,7 @@ function* pieceParts(
   return { drawings, patterns }
 }
 
-/** All that the drawing of a piece follows from, as a text. */
+/** A short text for all that the drawing of a piece follows from. */
 function followsFrom(model: Model, alike: Alike, pattern: string | null): string {
   const { project, resolved } = model
   const [piece] = alike.instances as [Instance]
@@ -162,7 +163,7 @@ function followsFrom(model: Model, alike: Alike, pattern: string | null): string
   const on = <T extends { readonly sheet: string }>(all: readonly T[]) =>
     all.filter((x) => keys.includes(x.sheet))
   const features = model.features(piece)
-  return JSON.stringify([
+  const all = [
     keys,
     alike.instances.map((i) => model.features(i).map((f) => f.id)),
     features,
@@ -175,7 +176,8 @@ function followsFrom(model: Model, alike: Alike, pattern: string | null): string
     on(project.adjustments),
     on(project.additions),
     pattern,
-  ])
+  ]
+  return hashOf(JSON.stringify(all))
 }
 
 function* planning(work: Generator<undefined, PiecePlan>): Generator<null, PiecePlan> {
@@ -216,7 +218,7 @@ const stickParts = (model: Model, all: readonly Alike[]): Part[] =>
     const sheets = stickSheets({ title: `${title}, from end 1`, places }, paper, model.resolved.style)
     return [
       {
-        keys: keysOf(alike).map((key) => key.replace('piece', 'stick')),
+        keys: keysOf(alike, 'stick'),
         count: sheets.length,
         draw: () => sheets.map((bare) => ({ title, detail: '', scale: '', marks: [], bare })),
       },

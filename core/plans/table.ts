@@ -1,5 +1,5 @@
 /** The table of pieces: what to make, how many, to what size, from what. */
-import { cutList, type FinishedSizes } from '../cuts'
+import type { CutRow } from '../cuts'
 import type { Model } from '../model'
 import { SIZES } from '../resolve'
 import { formatLength, marked } from '../measure'
@@ -25,9 +25,8 @@ const COLUMNS = [
   ['  From', 0.19, 'start'],
 ] as const
 
-export function tableSheets(model: Model, finished: FinishedSizes): Content[] {
+export function tableSheets(model: Model, rows: readonly CutRow[]): Content[] {
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
-  const rows = cutList(model, finished).rows
   const per = rowsPerSheet(model)
   const area = drawingAreaOf(model.project)
   const sheets: Content[] = []

@@ -2,6 +2,7 @@
 import * as z from 'zod'
 import { freeId } from '../new'
 import { Addition, Adjustment, Id, Revision, SheetEdit, SheetKey, type Project } from '../schema'
+import { additionKey } from '../sheets'
 import { changesTo, command, Refusal } from './command'
 
 const idsOf = (list: ReadonlyArray<{ readonly id: string }>) => list.map((x) => x.id)
@@ -68,16 +69,13 @@ export const takeOffSheet = command({
   schema: z.object({ ids: z.array(Id).min(1).max(10_000), says: z.string().max(300) }).strict(),
   apply: (draft, { ids }) => {
     const gone = new Set(ids)
-    const of = new Set(ids.map(keyOfAddition))
+    const of = new Set(ids.map(additionKey))
     draft.additions = draft.additions.filter((a) => !gone.has(a.id))
     draft.adjustments = draft.adjustments.filter((a) => !gone.has(a.id) && !of.has(a.of))
     draft.sheets = draft.sheets.filter((s) => !gone.has(s.id))
   },
   describe: ({ says }) => `Delete ${says}`,
 })
-
-/** What the things of an addition are called on its sheet. */
-const keyOfAddition = (id: string): string => `added ${id}`
 
 export const editSheet = command({
   name: 'edit-sheet',

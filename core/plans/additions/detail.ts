@@ -1,8 +1,8 @@
-import type { LengthUnit } from '../../measure'
 import type { Place2 } from '../../outline'
 import { drawnMarks, type Placed } from '../drawn'
 import type { Drawn } from '../hidden/lines'
 import type { Arc, Segment } from '../hidden/merge'
+import { sayScale } from '../scale'
 import { asPart, line, TEXT, write, type Mark } from '../sheet'
 import { onPaper, placeOf } from '../spots'
 import { GONE, type AdditionKind } from './kind'
@@ -66,18 +66,8 @@ const ring = (x: number, y: number, r: number): Mark => ({
   pen: 'dimension',
 })
 
-/** "1:2", "2:1"; "1/2 size", "3/2 size", "twice full size". */
-export function sayScale(scale: number, unit: LengthUnit): string {
-  const short = (x: number) => String(Math.round(x * 100) / 100)
-  if (Math.abs(scale - 1) < 1e-9) return unit === 'in' ? 'full size' : '1:1'
-  if (scale > 1) return unit === 'in' ? `${short(scale)} × full size` : `${short(scale)}:1`
-  if (unit === 'mm') return `1:${short(1 / scale)}`
-  const under = [2, 4, 8, 16, 32, 64, 128].find((n) => Math.abs(scale * n - Math.round(scale * n)) < 1e-9)
-  return under ? `${Math.round(scale * under)}/${under} size` : `1/${short(1 / scale)} size`
-}
-
 /** What of a view lies within a circle. */
-export function within({ visible, hidden, arcs }: Drawn, middle: Place2, r: number): Drawn {
+function within({ visible, hidden, arcs }: Drawn, middle: Place2, r: number): Drawn {
   const lines = (all: readonly Segment[]) => all.flatMap((s) => segmentWithin(s, middle, r))
   const round = (all: readonly Arc[]) => all.flatMap((a) => arcWithin(a, middle, r))
   return {

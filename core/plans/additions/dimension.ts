@@ -1,5 +1,5 @@
 import { formatLength, marked } from '../../measure'
-import { levelDimension, uprightDimension } from '../dimension'
+import { levelDimension, tick, uprightDimension } from '../dimension'
 import { topOf } from '../drawn'
 import { asPart, line, TEXT, textWidth, write, type Mark } from '../sheet'
 import { onPaper, placeOf, settled } from '../spots'
@@ -58,7 +58,7 @@ interface XY {
 function straight(a: XY, b: XY, text: string, [dx, dy]: readonly [number, number]): Mark[] {
   const long = Math.hypot(b.x - a.x, b.y - a.y)
   const [u, v] = [(b.x - a.x) / long, (b.y - a.y) / long]
-  const [nx, ny] = v === 0 && u < 0 ? [v, -u] : [v, -u]
+  const [nx, ny] = [v, -u]
   const off = dx * nx + dy * ny
   const [p, q] = [a, b].map(({ x, y }) => ({ x: x + off * nx, y: y + off * ny })) as [XY, XY]
   const middle = { x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 }
@@ -73,7 +73,7 @@ function straight(a: XY, b: XY, text: string, [dx, dy]: readonly [number, number
         )
       : []),
     line(p.x, p.y, q.x, q.y, 'dimension'),
-    ...[p, q].map(({ x, y }) => line(x - 1.1, y + 1.1, x + 1.1, y - 1.1, 'dimension')),
+    ...[p, q].map(({ x, y }) => tick(x, y)),
     write(
       middle.x + side * nx * clear,
       middle.y + side * ny * clear + (side * ny > 0 ? TEXT * 0.75 : ny === 0 ? TEXT / 3 : 0),

@@ -1,6 +1,6 @@
 /** All that the maker has drawn on a drawing: what stands at its views, notes, and pictures by themselves. */
-import type { Addition } from '../../document'
-import { ADDED, type Hand } from '../hand'
+import { additionKey, type Addition } from '../../document'
+import type { Hand } from '../hand'
 import type { Note } from '../leaders'
 import type { Room } from '../room'
 import type { Bounds, Mark } from '../sheet'
@@ -28,8 +28,8 @@ export function additionsOn(hand: Hand, ground: Ground) {
   for (const addition of hand.additions) {
     const { lettered, draw } = KINDS[addition.kind] as AdditionKind<typeof addition.kind>
     const letter = lettered ? letterOf(letters++) : ''
-    const key = ADDED + addition.id
     const { kind, id, says } = addition
+    const key = additionKey(id)
     const view = ground.views.find((v) => v.key === addition.view)
     const touch = hand.touch({ kind, key, says: letter ? `${says} ${letter}` : says, added: id })
     if (touch.hidden) continue

@@ -63,27 +63,46 @@ export function* planOf(
       told: toldOf(features, shown, piece.size, { say, inRing, pattern, hand, manner: settings.manner }),
     }))
   const block: Box = { min: [0, 0, 0], max: piece.size }
+  // What is drawn in a view is the same at every scale.
+  const kept = new Map<Shown, Pick<PlacedView, 'drawn' | 'spots'>>()
+  const seenIn = (side: Shown, shown: readonly Shown[]) => {
+    const seen = kept.get(side) ?? {
+      drawn: drawnOf(side.lines, hidesNot(side, shown, recipe)),
+      spots: spotsIn(side, features, block),
+    }
+    kept.set(side, seen)
+    return seen
+  }
   const area = drawingAreaOf(model.project)
   for (const { layout: found, pages, last } of laidOut(ways, block, area, settings)) {
     yield
     const layout = { ...found, stands: found.stands.map((s) => movedStand(s, hand)) }
-    const drawn = [...drawing(layout, features, recipe, shape, block), ...names(layout)]
+    const shown = layout.stands.map((s) => s.side)
+    const views = layout.stands.map(({ side, at }): PlacedView => ({
+      key: `view ${side.face}`,
+      view: side.view,
+      at,
+      ...seenIn(side, shown),
+    }))
+    const drawn = [...drawing(layout, views, features, recipe, shape, block), ...names(layout)]
     // Each size is told once, however many sheets there are.
     const sizes = overallOf(features, block, shape, layout, say, hand)
-    const views = layout.stands.map((stand) => placedView(stand, layout, features, recipe, block))
-    const ink = new Room(area)
-    const [page] = pages as [SheetContent]
-    ink.draw([
-      ...drawn,
-      ...sizes,
-      ...ordinates(layout.stands, page, settings.manner),
-      ...diameters(layout.stands, page.rounds),
-    ])
+    let ink: Room | null = null
+    const inked = () => {
+      const [page] = pages as [SheetContent]
+      const room = new Room(area)
+      const places = ordinates(layout.stands, page, settings.manner)
+      room.draw([...drawn, ...sizes, ...places, ...diameters(layout.stands, page.rounds)])
+      return room
+    }
     const additions = additionsOn(hand, {
       views,
-      free: (box) => ink.free(box),
+      free: (box) => (ink ??= inked()).free(box),
       style: model.resolved.style,
-      cut: (way, at) => [cutOpen(kernel, recipe, STILL, acrossWay(way, at)) ?? []].flat(),
+      cut: (way, at) => {
+        const open = cutOpen(kernel, recipe, STILL, acrossWay(way, at))
+        return open ? [open] : []
+      },
     })
     const way = { hand, manner: settings.manner, last }
     const done = pages.map((page, n) =>
@@ -106,20 +125,19 @@ export function* planOf(
   throw new Error('the last way to lay a piece out takes all notes')
 }
 
-/** What the drawing of pieces that are alike is called, by each of them. */
-export const keysOf = ({ instances }: Alike): string[] => [
-  ...new Set(instances.map((i) => `piece ${i.piece}`)),
+/** What the drawing of pieces that are alike is called, or another of them, by each of the pieces. */
+export const keysOf = ({ instances }: Alike, drawing = 'piece'): string[] => [
+  ...new Set(instances.map((i) => `${drawing} ${i.piece}`)),
 ]
 
 /** What a feature of the one that is drawn is called on those that are alike. */
 function aliasOf(model: Model, { instances: [first, ...others] }: Alike): (key: string) => string[] {
   const ids = (i: Instance) => model.features(i).map((f) => f.id)
-  const known = new Map<string, string[]>()
+  const ours = ids(first!)
+  const known = new Map(ours.map((id): [string, string[]] => [id, []]))
   for (const other of others) {
     const theirs = ids(other)
-    const ours = ids(first!)
-    if (theirs.length === ours.length)
-      ours.forEach((id, k) => known.set(id, [...(known.get(id) ?? []), theirs[k]!]))
+    if (theirs.length === ours.length) ours.forEach((id, k) => known.get(id)!.push(theirs[k]!))
   }
   return (key) => {
     const [kind, id = '', ...rest] = key.split(' ')
@@ -146,22 +164,14 @@ function movedStand(stand: Stand, hand: Hand): Stand {
   }
 }
 
-/** A view and the places in it that additions hold on to. */
-function placedView(
-  { side, at }: Stand,
-  { stands }: Layout,
-  features: readonly Feature[],
-  recipe: Recipe,
-  block: Box,
-): PlacedView {
+/** The places in a view that additions hold on to. */
+function spotsIn(side: Shown, features: readonly Feature[], block: Box): PlacedView['spots'] {
   const spots = new Map([['block', spotsOfBlock(outlineOf([block], side.view))]])
   for (const { id } of features) {
     const of = side.works.get(id)
     if (of) spots.set(id, spotsOf([...of.visible, ...of.hidden], of.rounds))
   }
-  const shown = stands.map((s) => s.side)
-  const drawn = drawnOf(side.lines, hidesNot(side, shown, recipe))
-  return { key: `view ${side.face}`, view: side.view, at, drawn, spots }
+  return spots
 }
 
 /** Pictures by themselves on the sheets that have room for them, and on more. */
@@ -189,6 +199,7 @@ function withInsets(pages: readonly Page[], insets: readonly Inset[], hand: Hand
 /** Its views, and all that is drawn in them. */
 function drawing(
   { scale, stands }: Layout,
+  views: readonly PlacedView[],
   features: readonly Feature[],
   recipe: Recipe,
   shape: Shape,
@@ -201,11 +212,11 @@ function drawing(
   const circles = features.flatMap((f) => circleIn(f) ?? [])
   const reach = reachOf(shape)
   const middles = middlesOf(features, shown, block.max)
-  return stands.flatMap((stand) => {
+  return stands.flatMap((stand, n) => {
     const { side, at } = stand
     const outline = outlineOf([block], side.view)
     return asPart(`view ${side.face}`, [
-      ...drawnMarks(drawnOf(side.lines, hidesNot(side, shown, recipe)), at),
+      ...drawnMarks(views[n]!.drawn, at),
       ...(bent ? [] : blankMarks(block, reach, stand)),
       ...centreMarks(axes, circles, side.view, { ...at, outline }),
       ...middles.filter((m) => m.side.face === side.face).flatMap((m) => crossMarks(m.at, side.view, at)),

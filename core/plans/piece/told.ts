@@ -13,7 +13,6 @@ import {
 import type { Hand } from '../hand'
 import { project } from '../hidden/view'
 import { MANNERS, type Manner } from '../manners'
-import type { ItemKind } from '../sheet'
 import { axesIn, homeOf, type SeenOf, type Shown } from './sides'
 
 /** A place on one own axis, as far from its reference. */
@@ -41,6 +40,8 @@ export interface Round extends Thing {
 }
 /** A note with a leader: to one of these, in coordinates of the view. */
 export interface Callout extends Thing {
+  /** The other features that it tells of. */
+  readonly also: readonly string[]
   readonly targets: readonly Target[]
 }
 /** A place in a view; on the rim of a circle, the middle and radius of that. */
@@ -155,11 +156,10 @@ export function toldOf(
     }
     return out
   }
-  const by = (kind: ItemKind, all: readonly Callout[], also: (key: string) => readonly string[] = () => []) =>
-    all.flatMap((c): Callout[] => {
-      const touch = hand.touch({ kind, key: c.key, also: also(c.key), says: c.text })
-      return touch.hidden ? [] : [{ ...c, text: touch.say(c.text), by: touch.by }]
-    })
+  const byHand = (c: Callout): Callout[] => {
+    const touch = hand.touch({ kind: 'note', key: c.key, also: c.also, says: c.text })
+    return touch.hidden ? [] : [{ ...c, text: touch.say(c.text), by: touch.by }]
+  }
   const turns = once.flatMap((f) =>
     (workKind(f).angles?.(f.data) ?? []).flatMap((a, n): TurnTold[] => {
       const turn = turnIn(a, shown)
@@ -169,13 +169,16 @@ export function toldOf(
       return touch.hidden ? [] : [{ ...turn, key, text: touch.say(turn.text), by: touch.by }]
     }),
   )
-  const { notes, also } = calloutsOf(features, homes, shown, { say, inRing, pattern })
+  const callouts = [
+    ...calloutsOf(features, homes, shown, { say, inRing, pattern }),
+    ...radiiOf(once, shown, say),
+  ]
   return {
     along: told(along),
     across: told(across),
     rounds: roundsOf(features, say, hand),
     turns,
-    callouts: [...by('note', notes, also), ...by('note', radiiOf(once, shown, say))],
+    callouts: callouts.flatMap(byHand),
   }
 }
 
@@ -222,7 +225,7 @@ function calloutsOf(
   homes: ReadonlyMap<Feature, Shown>,
   shown: readonly Shown[],
   { say, inRing, pattern }: Omit<Saying, 'hand' | 'manner'>,
-) {
+): Callout[] {
   const found = new Map<string, { times: number; targets: Target[]; keys: string[] }>()
   for (const [f, home] of homes) {
     const ring = inRing(f)
@@ -237,14 +240,16 @@ function calloutsOf(
     of.targets.push(...targetsOf(f, home, shown))
     found.set(said, of)
   }
-  const also = new Map([...found.values()].map(({ keys: [key, ...more] }) => [key!, more]))
-  const notes = [...found].map(([text, { times, targets, keys }]): Callout => ({
-    key: keys[0]!,
-    text: counted(text, times),
-    targets,
-    by: null,
-  }))
-  return { notes, also: (key: string) => also.get(key) ?? [] }
+  return [...found].map(
+    ([
+      text,
+      {
+        times,
+        targets,
+        keys: [key, ...also],
+      },
+    ]): Callout => ({ key: key!, also, text: counted(text, times), targets, by: null }),
+  )
 }
 
 const counted = (text: string, times: number): string =>
@@ -315,6 +320,7 @@ function radiiOf(once: readonly Feature[], shown: readonly Shown[], say: Say): C
     }
   return [...found].map(([text, { key, targets }]) => ({
     key,
+    also: [],
     text: targets.length > 1 ? `${targets.length} × ${text}` : text,
     targets,
     by: null,
