@@ -69,7 +69,9 @@ const plainShaders = (): Plugin => ({
         ? JSON.stringify(`${shader(JSON.parse(quoted) as string)}\n`)
         : quoted,
     )
-    return { code: shaders, map: null }
+    // Nothing is animated by it; what is set on these at the top would keep them.
+    const still = shaders.replace(/^(\w*KeyframeTrack|PropertyBinding)\.[\w.]+ = [^;]*;$/gm, '')
+    return { code: still, map: null }
   },
 })
 
@@ -79,9 +81,10 @@ const withoutJsonSchema = (): Plugin => ({
   apply: 'build',
   applyToEnvironment: ({ config }) => config.consumer === 'client',
   transform(code, id) {
-    if (!/[\\/]zod[\\/]v4[\\/]core[\\/]json-schema-processors\.js$/.test(id)) return null
+    if (!/[\\/]zod[\\/]v4[\\/]core[\\/](json-schema-processors|to-json-schema)\.js$/.test(id)) return null
     const names = [...code.matchAll(/^export (?:const|function) (\w+)/gm)].map(([, name]) => name!)
-    return { code: names.map((name) => `export const ${name} = () => {}`).join('\n'), map: null }
+    // Those that give a method give one that does nothing.
+    return { code: names.map((name) => `export const ${name} = () => () => {}`).join('\n'), map: null }
   },
 })
 

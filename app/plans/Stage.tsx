@@ -99,19 +99,26 @@ export function Stage({ sheet, onOpen }: Props) {
     setDrag({ from, item: on, by: [0, 0] })
     e.currentTarget.setPointerCapture(e.pointerId)
   }
+  /** How far it has been dragged by now. */
+  function dragged({ from, by }: Dragging, e: PointerEvent): Way {
+    const now = onPaper(e)
+    const far: Way = [now.x - from.x, now.y - from.y]
+    return Math.hypot(...far) < STILL * perPixel() && Math.hypot(...by) === 0 ? [0, 0] : far
+  }
   function move(e: PointerEvent<HTMLDivElement>) {
     const now = onPaper(e)
     if (tool && !(drag && tool === 'detail')) setAt(pointAt(sheet, now.x, now.y))
     if (!drag) return
-    const by: Way = [now.x - drag.from.x, now.y - drag.from.y]
     if (!tool && !drag.item && e.pointerType === 'mouse') frame.current!.scrollBy(-e.movementX, -e.movementY)
-    const still = Math.hypot(...by) < STILL * perPixel() && Math.hypot(...drag.by) === 0
-    if (!still) setDrag({ ...drag, by })
+    const by = dragged(drag, e)
+    if (Math.hypot(...by) > 0) setDrag({ ...drag, by })
   }
   function up(e: PointerEvent<HTMLDivElement>) {
     setDrag(null)
     if (!drag) return
-    const far = Math.hypot(...drag.by)
+    // Where it is let go counts, whether or not the last moves have been drawn.
+    const by = dragged(drag, e)
+    const far = Math.hypot(...by)
     if (tool) {
       const now = onPaper(e)
       const point = tool === 'detail' ? at : pointAt(sheet, now.x, now.y)
@@ -120,7 +127,7 @@ export function Stage({ sheet, onOpen }: Props) {
     }
     if (drag.item && far > 0) {
       choose(drag.item)
-      if (!readOnly) moveBy(sheet, drag.item, drag.by)
+      if (!readOnly) moveBy(sheet, drag.item, by)
     } else if (far === 0) choose(drag.item ?? thing(e))
   }
   const choose = (on: Item | null) => chooseThing(on ? { sheet: sheet.keys![0]!, key: on.key } : null)
