@@ -15,6 +15,7 @@ const NAMES: Readonly<Record<ItemKind, string>> = {
   size: 'Size',
   angle: 'Angle',
   picture: 'Picture',
+  mark: 'Mark',
   dimension: 'Dimension',
   section: 'Section',
   detail: 'Detail',
@@ -32,6 +33,10 @@ const LINES = [
   ['upright', 'Vertical'],
   ['level', 'Horizontal'],
 ] as const
+/** So many times as far as by itself. */
+const APART = [0, 0.5, 1, 1.5, 2, 3].map(
+  (n) => [String(n), n === 0 ? 'Together' : n === 1 ? 'Automatic' : `${n} × as far`] as const,
+)
 const TIMES = [2, 3, 4, 5, 8, 10].map((n) => [String(n), `${n} × the view`] as const)
 
 const titleOf = ({ kind, says }: Item): string =>
@@ -109,6 +114,16 @@ function Thing({ sheet, item }: { readonly sheet: Sheet; readonly item: Item }) 
           of={PLACES}
           disabled={readOnly}
           onPick={(n) => adjust(sheet, item, { places: n === '' ? null : Number(n) })}
+        />
+      )}
+      {item.apart !== undefined && (
+        <Choice
+          label="Distance apart"
+          showLabel
+          value={String(item.apart)}
+          of={APART}
+          disabled={readOnly}
+          onPick={(n) => adjust(sheet, item, { apart: n === '1' ? null : Number(n) })}
         />
       )}
       <p className="text-xs text-quiet">Drag it, or move it with the arrow keys: 1 mm, with Shift 5 mm.</p>

@@ -7,6 +7,7 @@ export {
   FEET_PER_M,
   planedFrom,
   sayPlaned,
+  sumsOf,
   SQUARE_FEET_PER_M2,
   type CutGroup,
   type CutList,

@@ -41,6 +41,8 @@ export const Adjustment = z
     after: SheetWords.default(''),
     /** Its measure is written in decimals with so many places; as in the project, when null. */
     places: z.number().int().min(0).max(4).nullable().default(null),
+    /** So many times as far as it would a piece stands apart on the cover; as it would, when null. */
+    apart: z.number().min(0).max(5).nullable().default(null),
   })
   .strict()
 export type Adjustment = z.infer<typeof Adjustment>

@@ -1,46 +1,11 @@
 import fc from 'fast-check'
-import { change, execute, onFace, type Change, type Joint, type Project } from '../document'
+import { execute, type Project } from '../document'
 import { modelOf } from '../model'
 import { minus, normalOf, type Vec3 } from '../pieces'
+import { at, casework, joined } from '../testing/joinery'
 import { block, make, stock } from '../testing/scenario'
 import { shiftsApart } from './apart'
 
-const joined = (joints: ReadonlyArray<Pick<Joint, 'kind' | 'between'> & Partial<Joint>>): Change =>
-  change.addJoints({ joints: joints.map((j, n) => ({ id: `j${n}`, fields: {}, ...j })) })
-const at = (piece: string, face: Parameters<typeof onFace>[0] | null) => ({ piece, at: face && onFace(face) })
-
-/** Two sides, three shelves in their dados and a back in their rabbets. */
-const casework = make([
-  stock('any', 18),
-  ...block('l', 'up-left', [0, 18], [0, 300], [0, 900]),
-  ...block('r', 'up-left', [582, 18], [0, 300], [0, 900]),
-  ...[100, 400, 700].flatMap((up, n) => block(`s${n}`, 'right-up', [18, 564], [0, 282], [up, 18])),
-  ...block('back', 'up-front', [18, 564], [282, 18], [0, 900]),
-  joined([
-    ...[0, 1, 2].flatMap((n) =>
-      (
-        [
-          ['end1', 'l'],
-          ['end2', 'r'],
-        ] as const
-      ).map(([face, side]) => ({
-        kind: 'housing',
-        between: [at(`s${n}`, face), at(side, null)],
-        fields: { depth: '6' },
-      })),
-    ),
-    ...(
-      [
-        ['edge1', 'l'],
-        ['edge2', 'r'],
-      ] as const
-    ).map(([face, side]) => ({
-      kind: 'housing',
-      between: [at('back', face), at(side, null)],
-      fields: { depth: '6' },
-    })),
-  ]),
-])
 const shiftsOf = (project: Project) => {
   const found = shiftsApart(modelOf(project).resolved)
   return (piece: string): Vec3 => found.get(`${piece}#1`)!

@@ -3,10 +3,11 @@
  * comes apart, so that a shelf stays in line with its dados. What is joined to nothing else goes from the
  * middle of all, and what stands in something else comes out of it where it is nearest to its outside.
  */
-import { faceOf, type Joint } from '../document'
+import { faceOf, type FaceName, type Joint } from '../document'
 import {
   AXES,
   dot,
+  FACE_AT,
   FACE_NAMES,
   hull,
   minus,
@@ -15,6 +16,7 @@ import {
   plus,
   shiftApart,
   sizeOf,
+  toRoom,
   vec3,
   type Box,
   type Vec3,
@@ -28,6 +30,25 @@ interface Pull {
   readonly guest: number
   readonly host: number
   readonly way: Vec3
+}
+
+/** A piece, what it goes into, where it lies on that, and which way the two run along each other, in the room. */
+export interface Parting {
+  readonly joint: Joint
+  readonly guest: Instance
+  readonly host: Instance
+  readonly at: Vec3
+  readonly along: Vec3
+}
+
+/** Where pieces come apart. */
+export function partings({ joints, ...resolved }: Resolved): Parting[] {
+  return joints.flatMap(({ joint }) =>
+    pairsOf(joint, resolved).map(({ guest, host }): Parting => {
+      const face = toldFace(joint) ?? faceTowards(guest, host)
+      return { joint, guest, host, ...metAt(guest, face, host) }
+    }),
+  )
 }
 
 /** How much it counts that pieces keep in line across the way they come apart, of how much that counts. */
@@ -58,17 +79,23 @@ export function shiftsApart(resolved: Resolved): ReadonlyMap<string, Vec3> {
   return new Map(instances.map((i, n) => [i.key, shifts[n]!]))
 }
 
+const pullsOf = (joint: Joint, resolved: Resolved, at: ReadonlyMap<string, number>): Pull[] =>
+  pairsOf(joint, resolved).map(({ guest, host }) => ({
+    guest: at.get(guest.key)!,
+    host: at.get(host.key)!,
+    way: wayApart(joint, guest, host),
+  }))
+
 /** Each copy of the guest with the copy of a host that is nearest to where it goes in. */
-function pullsOf(joint: Joint, { byId }: Resolved, at: ReadonlyMap<string, number>): Pull[] {
+function pairsOf(joint: Joint, { byId }: Pick<Resolved, 'byId'>) {
   const guests = byId.get(joint.between[0]!.piece)?.instances ?? []
   return joint.between.slice(1).flatMap((member) =>
-    guests.flatMap((guest): Pull[] => {
+    guests.flatMap((guest): Array<{ readonly guest: Instance; readonly host: Instance }> => {
       const hosts = byId.get(member.piece)?.instances.filter((i) => i.key !== guest.key) ?? []
       const told = toldFace(joint)
       const from = (host: Instance) => distanceTo(host, told ? middleOf(guest, told) : centreOf(guest))
       const host = hosts.reduce<Instance | null>((a, b) => (a && from(a) <= from(b) ? a : b), null)
-      if (!host) return []
-      return [{ guest: at.get(guest.key)!, host: at.get(host.key)!, way: wayApart(joint, guest, host) }]
+      return host ? [{ guest, host }] : []
     }),
   )
 }
@@ -79,10 +106,28 @@ export function wayApart(joint: Joint, guest: Instance, host: Instance): Vec3 {
   return jointKind(joint.kind)?.opens(joint, guest, face, host) ?? negated(normalOf(guest.frame, face))
 }
 
+/** The middle of what two share, and which way that is longest. */
+function metAt(guest: Instance, face: FaceName, host: Instance): Pick<Parting, 'at' | 'along'> {
+  const { frame, box } = guest
+  const patch = meet(guest, face, host)?.patch
+  const size = patch ? sizeOf(patch) : guest.size
+  const across = AXES.filter((i) => i !== FACE_AT[face].axis)
+  const longest = across.reduce((a, b) => (size[b] > size[a] + 1e-6 ? b : a))
+  const end = patch ? toRoom(frame, middle(patch)) : middleOf(guest, face)
+  const [low, high] = [0, 1].map((side) =>
+    vec3((i) => (side === 0 ? Math.max(box.min[i], host.box.min[i]) : Math.min(box.max[i], host.box.max[i]))),
+  ) as [Vec3, Vec3]
+  // What goes through the other ends beyond it.
+  const through = AXES.some((i) => end[i] < host.box.min[i] - NEAR || end[i] > host.box.max[i] + NEAR)
+  return { at: through ? middle({ min: low, max: high }) : end, along: [frame.x, frame.y, frame.z][longest]! }
+}
+const NEAR = 0.5
+const middle = ({ min, max }: Box): Vec3 => vec3((i) => (min[i] + max[i]) / 2)
+
 /** The face of the guest that goes in, where the joint has but one host. */
 const toldFace = ({ between }: Joint) => (between.length === 2 ? faceOf(between[0]!.at) : null)
 
-const centreOf = (i: Instance): Vec3 => vec3((k) => (i.box.min[k] + i.box.max[k]) / 2)
+const centreOf = (i: Instance): Vec3 => middle(i.box)
 
 /** The face with which a guest lies on its host, or else looks at it most. */
 function faceTowards(guest: Instance, host: Instance) {

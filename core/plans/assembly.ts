@@ -21,8 +21,10 @@ import type { Draft } from './draft'
 import { drawingAreaOf, type Content } from './framed'
 import { handOn, type Hand, type Touch } from './hand'
 import { drawnOf, type Solid } from './hidden/lines'
+import { differentJoints, jointRings } from './joints'
 import { FRONT, LEFT, PICTORIAL, RIGHT, TOP } from './hidden/view'
 import { placeNotes } from './leaders'
+import { pieceMarks, type Seen } from './marked'
 import { MANNERS, type Manner } from './manners'
 import { largestScale } from './scale'
 import type { Say } from './piece/told'
@@ -84,6 +86,7 @@ export function* assemblySheet(
 
   const keys = model.resolved.instances.map((i) => i.key)
   const shown: PlacedView[] = []
+  const seen: Seen[] = []
   const pictures: Mark[] = []
   for (const { view, at, name, hidden } of [
     { view: FRONT, at: frontAt, name: FRONT.name, hidden: true },
@@ -97,6 +100,7 @@ export function* assemblySheet(
     const [dx, dy] = touch.by ?? [0, 0]
     const put = { ...at, x: at.x + dx, y: at.y + dy }
     const found = yield* lines.finding(solids, view, { hidden, arcs: true })
+    seen.push({ found, at: put })
     const drawn = drawnOf(found)
     pictures.push(...asPart(key, [...drawnMarks(drawn, put), label(name, put)]))
     if (view !== PICTORIAL) shown.push({ key, view, at: put, drawn, spots: spotsBySolid(found, keys) })
@@ -119,6 +123,8 @@ export function* assemblySheet(
   for (const m of marks) if (m.kind === 'text') texts.take(boundsOf(m))
   const rooms = { pictures: taken, texts, ink }
   const led = notes.flatMap((n) => placeNotes([n], area, rooms, (key, by) => hand.stands(key, by)) ?? [])
+  led.push(...jointRings(differentJoints(model, kernel), shown, rooms, hand))
+  led.push(...pieceMarks(model, seen, area, rooms, hand))
   const put = putInsets(insets, hand, { room: taken, area })
   for (const { key } of put.left) hand.tooLarge(key)
   marks.push(...led, ...put.marks)

@@ -2,20 +2,22 @@
  * The first sheet: all pieces drawn apart, each with its mark, and beside them what to make of what, and the
  * hardware.
  */
-import { findAlike, type CutRow } from '../cuts'
+import { findAlike, sumsOf, type CutRow } from '../cuts'
 import { hardwareList, type HardwareRow } from '../hardware'
-import { shiftsApart } from '../joints/apart'
+import { partings, shiftsApart } from '../joints/apart'
 import { formatLength, marked } from '../measure'
 import type { Model } from '../model'
-import { carriedBox, hull, plus, sizeOf, vec3, type Box } from '../pieces'
+import { carriedBox, hull, plus, sizeOf, vec3, type Box, type Vec3 } from '../pieces'
 import { SIZES } from '../resolve'
-import { drawnMarks, heightOf, outlineOf, widthOf, atU, atV, rightOf, topOf, type Placed } from './drawn'
+import { drawnMarks, heightOf, outlineOf, widthOf, atU, atV, type Placed } from './drawn'
 import { shorten } from './frame'
 import type { Draft } from './draft'
 import { drawingAreaOf, type Content } from './framed'
-import { drawnOf, type FoundLines, type Solid } from './hidden/lines'
+import { handOn, type Hand } from './hand'
+import { drawnOf, type Solid } from './hidden/lines'
+import { mergeSegments } from './hidden/merge'
 import { PICTORIAL } from './hidden/view'
-import { placeNotes, type Note, type Tip } from './leaders'
+import { markTouch, pieceMarks } from './marked'
 import { Room } from './room'
 import { asPart, line, SMALL, TEXT, write, type Bounds, type Mark } from './sheet'
 
@@ -30,7 +32,7 @@ const ABOUT = 14
 /** Whether what there is to tell of all pieces stands on the cover; on sheets of its own, when not. */
 export const onCover = (model: Model, rows: number): boolean => {
   const { y1, y2 } = drawingAreaOf(model.project)
-  return (rows + 2 + hardwareList(model).length + 3) * ROW <= y2 - y1
+  return (rows + 3 + hardwareList(model).length + 3) * ROW <= y2 - y1
 }
 
 /** Yields now and then while it draws. */
@@ -41,12 +43,13 @@ export function* coverSheet(
   rows: readonly CutRow[],
 ): Generator<undefined, Content> {
   const area = drawingAreaOf(model.project)
+  const hand = handOn(model.project, ['cover'])
   const told = onCover(model, rows.length)
   const left: Bounds = told ? { ...area, x2: area.x1 + (area.x2 - area.x1) * SHARE - 4 } : area
-  const ways = shiftsApart(model.resolved)
-  const by = model.resolved.instances.map((i) => vec3((k) => APART * (ways.get(i.key)?.[k] ?? 0)))
+  const by = apartOn(model, hand)
+  const gone = model.resolved.instances.map((i) => by.get(i.key)!)
   const outline = outlineOf(
-    boxes.map((b, n) => carriedBox(b, by[n]!)),
+    boxes.map((b, n) => carriedBox(b, gone[n]!)),
     PICTORIAL,
   )
   const [wide, high] = [left.x2 - left.x1 - 2 * ABOUT, left.y2 - left.y1 - 2 * ABOUT]
@@ -58,12 +61,20 @@ export function* coverSheet(
     scale,
   }
   const found = yield* lines.finding(
-    solids.map((s, n) => ({ ...s, frame: { ...s.frame, origin: plus(s.frame.origin, by[n]!) } })),
+    solids.map((s, n) => ({ ...s, frame: { ...s.frame, origin: plus(s.frame.origin, gone[n]!) } })),
     PICTORIAL,
-    { hidden: false, arcs: true },
+    { hidden: false, arcs: true, ways: waysOf(model, by) },
   )
-  const picture = asPart('view apart', drawnMarks(drawnOf(found), at))
-  const marks = [...picture, ...markedPieces(model, found, at, left, picture)]
+  const ways = mergeSegments(found.ways, []).visible.map(([a, b, c, d]) =>
+    line(atU(at, a), atV(at, b), atU(at, c), atV(at, d), 'centre'),
+  )
+  const picture = asPart('view apart', [...drawnMarks(drawnOf(found), at), ...ways])
+  const [pictures, texts, ink] = [new Room(left), new Room(left), new Room(left)]
+  for (const room of [pictures, ink]) room.draw(picture)
+  const rings = pieceMarks(model, [{ found, at }], left, { pictures, texts, ink }, hand, (alike) =>
+    markTouch(hand, alike, true),
+  )
+  const marks = [...picture, ...rings]
   if (told) marks.push(...listed(model, rows, { ...area, x1: left.x2 + 6 }))
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
   const overall = sizeOf(hull(boxes)!)
@@ -72,45 +83,45 @@ export function* coverSheet(
     detail: `Exploded view, overall ${overall.map(say).join(' × ')}`,
     scale: 'not to scale',
     marks,
+    items: hand.itemsOn(marks, true),
   }
 }
 
-/** The mark of each different piece, led to one of them that is seen. */
-function markedPieces(
-  model: Model,
-  { visible }: FoundLines,
-  at: Placed,
-  area: Bounds,
-  picture: readonly Mark[],
-): Mark[] {
-  const number = new Map(model.resolved.instances.map((i, n) => [i.key, n]))
-  const tips = new Map<number, Tip[]>()
-  const on: Bounds = { x1: at.x, y1: topOf(at), x2: rightOf(at), y2: at.y }
-  visible.all.forEach(([a, b, c, d], k) => {
-    const of = visible.of[k]!
-    const tip = { x: atU(at, (a + c) / 2), y: atV(at, (b + d) / 2), radius: 0, on }
-    const known = tips.get(of)
-    if (known) known.push(tip)
-    else tips.set(of, [tip])
-  })
-  const notes = findAlike(model).flatMap(({ mark, instances }): Note[] => {
-    const all = instances.flatMap((i) => tips.get(number.get(i.key)!) ?? [])
-    return all.length > 0 ? [{ key: `mark ${mark}`, text: mark, tips: all, ringed: true }] : []
-  })
-  const [pictures, texts, ink] = [new Room(area), new Room(area), new Room(area)]
-  pictures.draw(picture)
-  ink.draw(picture)
-  // One that finds no place stands in the way of none of the others.
-  return notes.flatMap((note) => placeNotes([note], area, { pictures, texts, ink }) ?? [])
+/** How far each piece goes, as the maker has it. */
+function apartOn(model: Model, hand: Hand): ReadonlyMap<string, Vec3> {
+  const ways = shiftsApart(model.resolved)
+  return new Map(
+    findAlike(model).flatMap((alike) => {
+      const { apart } = markTouch(hand, alike, true)
+      return alike.instances.map(({ key }): [string, Vec3] => [
+        key,
+        vec3((k) => APART * apart * (ways.get(key)?.[k] ?? 0)),
+      ])
+    }),
+  )
 }
+
+/** From where each piece goes into others to where that is on those. */
+const waysOf = ({ resolved }: Model, by: ReadonlyMap<string, Vec3>): Array<readonly [Vec3, Vec3]> =>
+  partings(resolved).map(({ guest, host, at }) => [plus(at, by.get(guest.key)!), plus(at, by.get(host.key)!)])
 
 /** Columns: title, share of the width, where the text stands. */
 const COLUMNS = [
-  ['', 0.07, 'start'],
-  ['Piece', 0.36, 'start'],
-  ['Make', 0.16, 'end'],
-  ['Finished', 0.41, 'end'],
+  ['', 0.06, 'start'],
+  ['Piece', 0.26, 'start'],
+  ['Make', 0.13, 'end'],
+  ['Finished', 0.36, 'end'],
+  ['  From', 0.19, 'start'],
 ] as const
+
+/** How much wood goes into boards, as they are cut: board feet where inches are written, or cubic metres. */
+function sayWood({ resolved: { style } }: Model, rows: readonly CutRow[]): string {
+  const { boardFeet, volume } = sumsOf(rows.filter((r) => r.stock?.stock.kind === 'board'))
+  if (volume === 0) return ''
+  return style.unit === 'in'
+    ? `Boards, without waste: ${boardFeet.toFixed(1)} board feet`
+    : `Boards, without waste: ${volume.toPrecision(2)} m³`
+}
 
 /** What to make, and the hardware. */
 function listed(model: Model, rows: readonly CutRow[], { x1, x2, y1 }: Bounds): Mark[] {
@@ -136,7 +147,10 @@ function listed(model: Model, rows: readonly CutRow[], { x1, x2, y1 }: Bounds): 
       r.name,
       r.mirrored ? `${r.quantity} (${r.mirrored} mir.)` : String(r.quantity),
       SIZES.map((size) => `${r.round.includes(size) ? '⌀ ' : ''}${say(r[size])}`).join(' × '),
+      `  ${r.stock?.stock.name ?? ''}`,
     ])
+  const wood = sayWood(model, rows)
+  if (wood) marks.push(write(x1, (y += ROW) - 1.6, wood, { size: SMALL }))
   const supplies = hardwareList(model)
   if (supplies.length > 0) {
     y += ROW

@@ -168,10 +168,12 @@ describe('what is added', () => {
     ])
   })
   test('a detail is what its ring takes in, larger, arcs as arcs', () => {
-    const s = drawnOf(run(board, added({ kind: 'detail', at: middle, radius: 12, times: 2 })))
-    const drawn = partOf(s, 'added x1').filter(
-      (m): m is Kind<'arc'> => m.kind === 'arc' && m.pen === 'visible',
-    )
+    const sheets = sheetsOf(run(board, added({ kind: 'detail', at: middle, radius: 12, times: 2 })))
+    const s = sheets[0]!
+    // It stands on a sheet of its own where the first has no room for it.
+    const drawn = sheets
+      .flatMap((sheet) => partOf(sheet, 'added x1'))
+      .filter((m): m is Kind<'arc'> => m.kind === 'arc' && m.pen === 'visible')
     const whole = drawn.reduce((n, a) => n + a.to - a.from, 0)
     expect(whole).toBeCloseTo(360, 3)
     for (const a of drawn) expect(a.r).toBeCloseTo(5 * 2 * scaleOf(s), 6)

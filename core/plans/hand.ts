@@ -14,6 +14,7 @@ export const HANDLED: Readonly<Record<ItemKind, { readonly text: boolean; readon
   size: { text: true, places: true },
   angle: { text: true, places: false },
   picture: { text: false, places: false },
+  mark: { text: false, places: false },
   dimension: { text: true, places: true },
   section: { text: false, places: false },
   detail: { text: false, places: false },
@@ -23,16 +24,18 @@ export const HANDLED: Readonly<Record<ItemKind, { readonly text: boolean; readon
 export interface Touch {
   readonly by: readonly [number, number] | null
   readonly hidden: boolean
+  readonly apart: number
   /** Its text with what stands before and after it. */
   say(text: string): string
   /** How its lengths are written. */
   style(of: LengthStyle): LengthStyle
 }
-const UNTOUCHED: Touch = { by: null, hidden: false, say: (text) => text, style: (of) => of }
+const UNTOUCHED: Touch = { by: null, hidden: false, apart: 1, say: (text) => text, style: (of) => of }
 
-const touching = ({ by, hidden, before, after, places }: Adjustment): Touch => ({
+const touching = ({ by, hidden, before, after, places, apart }: Adjustment): Touch => ({
   by,
   hidden,
+  apart: apart ?? 1,
   say: (text) => [before, text, after].filter((t) => t !== '').join(' '),
   style: (of) => (places === null ? of : { ...of, form: 'decimal', places }),
 })
@@ -43,6 +46,8 @@ export interface Asked {
   readonly key: string
   readonly also?: readonly string[]
   readonly says: string
+  /** It can stand nearer or farther apart. */
+  readonly parts?: true
   readonly fixed?: true
   readonly added?: string
 }
@@ -62,7 +67,7 @@ export class Hand {
   }
 
   /** Takes note of a thing, and says what was done to it. */
-  touch({ also = [], ...asked }: Asked): Touch {
+  touch({ also = [], parts, ...asked }: Asked): Touch {
     const keys = [asked.key, ...also].flatMap((key) => [key, ...this.alias(key)])
     const of = keys.find((key) => this.touches.has(key))
     const touch = of === undefined ? UNTOUCHED : this.touches.get(of)!
@@ -72,6 +77,7 @@ export class Hand {
       also: keys.filter((key) => key !== asked.key),
       by: touch.by ?? [0, 0],
       hidden,
+      ...(parts ? { apart: touch.apart } : {}),
     })
     return asked.fixed && touch.hidden ? { ...touch, hidden: false } : touch
   }

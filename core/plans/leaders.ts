@@ -90,14 +90,21 @@ interface Try {
 }
 type Leader = ReadonlyArray<readonly [x: number, y: number]>
 
+/** `pictures`: no note stands there; `texts`: no leader runs there; `ink`: what leaders cross if they must. */
+export interface Rooms {
+  readonly pictures: Room
+  readonly texts: Room
+  readonly ink: Room
+}
+
 /**
- * The marks of notes, put one after the other; null where one finds no place. `pictures`: no note stands on
- * them; `texts`: no leader runs over them; all of them are taken from, as notes are put.
+ * The marks of notes, put one after the other; null where one finds no place. All rooms are taken from, as notes
+ * are put.
  */
 export function placeNotes(
   notes: readonly Note[],
   area: Bounds,
-  { pictures, texts, ink }: { readonly pictures: Room; readonly texts: Room; readonly ink: Room },
+  { pictures, texts, ink }: Rooms,
   stands?: (key: string, by: readonly [number, number]) => void,
 ): Mark[] | null {
   const marks: Mark[] = []
@@ -180,7 +187,7 @@ function bestPlace(
   note: Note,
   lines: readonly string[],
   area: Bounds,
-  { pictures, texts, ink }: { readonly pictures: Room; readonly texts: Room; readonly ink: Room },
+  { pictures, texts, ink }: Rooms,
   leaders: readonly Leader[],
   most: number,
 ): Try | null {

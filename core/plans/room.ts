@@ -121,6 +121,17 @@ export class Room {
     return (this.sums = sums)
   }
 
+  /** A place for something so large, as low as can be; null where there is none. */
+  spot(wide: number, high: number): Bounds | null {
+    const { x1, y1, x2, y2 } = this.area
+    for (let y = y2 - high; y >= y1; y -= 2 * CELL)
+      for (let x = x1; x + wide <= x2; x += 2 * CELL) {
+        const box = { x1: x, y1: y, x2: x + wide, y2: y + high }
+        if (this.free(box)) return box
+      }
+    return null
+  }
+
   /** The largest free rectangle of about such a shape, wide by high; null where none is so large at all. */
   largest(shape: number, least: number): Bounds | null {
     const { x1, y1, x2, y2 } = this.area

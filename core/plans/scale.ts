@@ -22,7 +22,7 @@ const series = (unit: LengthUnit, factors: readonly number[]): readonly Scale[] 
 const INCH = series('in', [1, 3 / 4, 1 / 2, 3 / 8, 1 / 4, 3 / 16, 1 / 8, 3 / 32, 1 / 16, 1 / 32, 1 / 64])
 const METRIC = series(
   'mm',
-  [1, 2, 2.5, 3, 4, 5, 10, 20, 50, 100].map((n) => 1 / n),
+  [1, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 15, 20, 30, 50, 100].map((n) => 1 / n),
 )
 
 /**
@@ -46,7 +46,7 @@ export function scalesFrom(
   const first = usual.findIndex((s) => fits(s.factor))
   return first < 0 ? [beyond(unit, fits)] : usual.slice(first, first + most)
 }
-const ENLARGED: readonly Scale[] = [{ factor: 2, says: '2:1' }]
+const ENLARGED: readonly Scale[] = [5, 4, 3, 2].map((factor) => ({ factor, says: `${factor}:1` }))
 
 /** Halves (inches) or 2, 5 and 10 times the usual (millimetres), as far as it takes. */
 function beyond(unit: LengthUnit, fits: (factor: number) => boolean): Scale {

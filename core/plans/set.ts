@@ -16,6 +16,7 @@ import { DrawnBefore, type Draft } from './draft'
 import { inFrame, type Content } from './framed'
 import type { Solid } from './hidden/lines'
 import { editOf, inOrder } from './hand'
+import { differentJoints, jointsPerSheet, jointsSheet, type JointShown } from './joints'
 import { keptSheet } from './kept'
 import { isFree, keysOf, pieceSheets, planOf, type PiecePlan } from './piece'
 import { isPlain, plainSheet, TOGETHER } from './plain'
@@ -82,7 +83,7 @@ function wholeParts(draft: Draft, solids: ReadonlyMap<string, Solid>, rows: numb
   let known: readonly Box[] | null = null
   const boxes = () => (known ??= instances.map((i, n) => woodBox(model, i, standing[n]!.shape)))
   const finished = finishedSizes(model, kernel)
-  const stands = instances.map((i) => [i.key, recipeKey(model.recipe(i)), i.frame])
+  const stands = instances.map((i) => [i.key, i.name, recipeKey(model.recipe(i)), i.frame])
   /** One sheet that follows from how all pieces stand, from the settings, and from more. */
   const one = (key: string, more: readonly unknown[], draw: () => Generator<undefined, Content>): Part => ({
     keys: [key],
@@ -106,15 +107,23 @@ function wholeParts(draft: Draft, solids: ReadonlyMap<string, Solid>, rows: numb
   const { adjustments, additions, views } = model.project
   const ways = [...shiftsApart(model.resolved)]
   const kept = views.map((view) => one(`view ${view.id}`, [view, ways], () => keptSheet(draft, view)))
-  const byHand = [adjustments, additions].map((all) => all.filter((a) => a.sheet === 'assembly'))
+  const byHand = (sheet: string) =>
+    [adjustments, additions].map((all) => all.filter((a) => a.sheet === sheet))
   // Of one piece its drawing tells all.
   if (instances.length === 1) return kept
   const list = cutList(model, finished).rows
+  const marks = list.map((r) => r.mark)
   return [
-    one('cover', [ways, list.map(told), hardwareList(model)], () =>
+    one('cover', [ways, list.map(told), hardwareList(model), byHand('cover')], () =>
       coverSheet(draft, standing, boxes(), list),
     ),
-    one('assembly', byHand, () => assemblySheet(draft, standing, boxes())),
+    one('assembly', [byHand('assembly'), marks], () => assemblySheet(draft, standing, boxes())),
+    ...jointPages(model, kernel).map((page, n) => {
+      const key = n === 0 ? 'joints' : `joints ${n + 1}`
+      return one(key, [page.map(({ joint, times }) => [joint, times]), byHand(key)], () =>
+        jointsSheet(draft, page, key),
+      )
+    }),
     ...kept,
     {
       keys: ['table'],
@@ -122,6 +131,13 @@ function wholeParts(draft: Draft, solids: ReadonlyMap<string, Solid>, rows: numb
       draw: () => tableSheets(model, list),
     },
   ]
+}
+
+/** Different joints by the sheets that they stand on. */
+function jointPages(model: Model, kernel: Kernel): JointShown[][] {
+  const all = differentJoints(model, kernel)
+  const per = jointsPerSheet(model)
+  return Array.from({ length: Math.ceil(all.length / per) }, (_, n) => all.slice(n * per, (n + 1) * per))
 }
 
 /** What of a row of the cut list stands on the cover. */

@@ -80,6 +80,7 @@ export type ItemKind =
   | 'size'
   | 'angle'
   | 'picture'
+  | 'mark'
   | 'dimension'
   | 'section'
   | 'detail'
@@ -95,6 +96,8 @@ export interface Item {
   /** How far it stands from where the way counts from that it was moved. */
   readonly by: readonly [number, number]
   readonly hidden: boolean
+  /** So many times as far as it would the piece stands apart. */
+  readonly apart?: number
   /** It cannot be hidden: without it there is no drawing. */
   readonly fixed?: true
   /** The addition that it is of, and why that cannot be drawn. */

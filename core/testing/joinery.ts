@@ -1,7 +1,7 @@
 /** What several tests of joints start from: sizes, a rail and a post, and volumes to compare. Millimetres. */
 import fc from 'fast-check'
-import type { Change } from '../document'
-import { block } from './scenario'
+import { change, onFace, type Change, type Joint } from '../document'
+import { block, make, stock } from './scenario'
 
 export const mm = (min: number, max: number) =>
   fc.integer({ min: min * 100, max: max * 100 }).map((n) => n / 100)
@@ -27,3 +27,43 @@ export interface Made {
   readonly volumes: Readonly<Record<string, number>>
 }
 export type Cases = Readonly<Record<string, fc.Arbitrary<Made>>>
+
+export const joined = (joints: ReadonlyArray<Pick<Joint, 'kind' | 'between'> & Partial<Joint>>): Change =>
+  change.addJoints({ joints: joints.map((j, n) => ({ id: `j${n}`, fields: {}, ...j })) })
+export const at = (piece: string, face: Parameters<typeof onFace>[0] | null) => ({
+  piece,
+  at: face && onFace(face),
+})
+
+/** Two sides, three shelves in their dados and a back in their rabbets. */
+export const casework = make([
+  stock('any', 18),
+  ...block('l', 'up-left', [0, 18], [0, 300], [0, 900]),
+  ...block('r', 'up-left', [582, 18], [0, 300], [0, 900]),
+  ...[100, 400, 700].flatMap((up, n) => block(`s${n}`, 'right-up', [18, 564], [0, 282], [up, 18])),
+  ...block('back', 'up-front', [18, 564], [282, 18], [0, 900]),
+  joined([
+    ...[0, 1, 2].flatMap((n) =>
+      (
+        [
+          ['end1', 'l'],
+          ['end2', 'r'],
+        ] as const
+      ).map(([face, side]) => ({
+        kind: 'housing',
+        between: [at(`s${n}`, face), at(side, null)],
+        fields: { depth: '6' },
+      })),
+    ),
+    ...(
+      [
+        ['edge1', 'l'],
+        ['edge2', 'r'],
+      ] as const
+    ).map(([face, side]) => ({
+      kind: 'housing',
+      between: [at('back', face), at(side, null)],
+      fields: { depth: '6' },
+    })),
+  ]),
+])

@@ -4,7 +4,7 @@ import type { Mark, Sheet } from '../plans'
 export type Kind<K extends Mark['kind']> = Extract<Mark, { kind: K }>
 
 /** Every text of it; notes that go on in a new line as one. */
-export function textsOf({ marks }: Sheet): string[] {
+export function textsOf({ marks }: Pick<Sheet, 'marks'>): string[] {
   const notes = new Map<string, string[]>()
   const others: string[] = []
   for (const m of marks)

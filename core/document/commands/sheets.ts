@@ -7,8 +7,8 @@ import { changesTo, command, Refusal } from './command'
 
 const idsOf = (list: ReadonlyArray<{ readonly id: string }>) => list.map((x) => x.id)
 
-const changesNothing = ({ by, hidden, before, after, places }: Adjustment): boolean =>
-  by === null && !hidden && before === '' && after === '' && places === null
+const changesNothing = ({ by, hidden, before, after, places, apart }: Adjustment): boolean =>
+  [by, places, apart].every((x) => x === null) && !hidden && before === '' && after === ''
 
 const Changes = changesTo(Adjustment.omit({ id: true, sheet: true, of: true, says: true }))
 const Adjusting = z
@@ -33,6 +33,7 @@ export const adjust = command({
       before: '',
       after: '',
       places: null,
+      apart: null,
       ...there,
       ...changes,
       says,

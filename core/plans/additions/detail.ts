@@ -56,7 +56,7 @@ export const detail: AdditionKind<'detail'> = {
   },
 }
 
-const ring = (x: number, y: number, r: number): Mark => ({
+export const ring = (x: number, y: number, r: number): Mark => ({
   kind: 'arc',
   x,
   y,
@@ -67,7 +67,7 @@ const ring = (x: number, y: number, r: number): Mark => ({
 })
 
 /** What of a view lies within a circle. */
-function within({ visible, hidden, arcs }: Drawn, middle: Place2, r: number): Drawn {
+export function within({ visible, hidden, arcs }: Drawn, middle: Place2, r: number): Drawn {
   const lines = (all: readonly Segment[]) => all.flatMap((s) => segmentWithin(s, middle, r))
   const round = (all: readonly Arc[]) => all.flatMap((a) => arcWithin(a, middle, r))
   return {
@@ -78,7 +78,7 @@ function within({ visible, hidden, arcs }: Drawn, middle: Place2, r: number): Dr
 }
 
 /** Between the two places at which |a + t · (b − a) − m| = r. */
-function segmentWithin([a, b, c, d]: Segment, [u, v]: Place2, r: number): Segment[] {
+export function segmentWithin([a, b, c, d]: Segment, [u, v]: Place2, r: number): Segment[] {
   const [x, y, dx, dy] = [a - u, b - v, c - a, d - b]
   const square = dx * dx + dy * dy
   const half = (x * dx + y * dy) / square

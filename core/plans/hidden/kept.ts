@@ -15,10 +15,11 @@ function numberOf(shape: Shape): number {
   return n
 }
 
-const keyOf = (solids: readonly Solid[], view: View, { hidden, arcs }: Wanted): string =>
+const keyOf = (solids: readonly Solid[], view: View, { hidden, arcs, ways }: Wanted): string =>
   [
     hidden,
     arcs,
+    ways,
     view.right,
     view.toward,
     ...solids.map(({ shape, frame: { origin, x, y, z }, undrawn }) =>

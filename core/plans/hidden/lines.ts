@@ -28,6 +28,8 @@ export interface Drawn {
 export interface Wanted {
   readonly hidden: boolean
   readonly arcs?: boolean
+  /** Lines in the room that are drawn where nothing hides them, as those along which pieces come apart. */
+  readonly ways?: ReadonlyArray<readonly [Vec3, Vec3]>
 }
 
 /** So many edges are tested between one breath and the next. */
@@ -38,6 +40,8 @@ const EDGES = 512
  *
  */
 export const THIN = 5e-4
+/** Whose a line is that is of no solid. */
+const WAY = -1
 /** Edges shorter than this on the paper are points, mm. */
 const POINT = 1e-4
 
@@ -75,6 +79,7 @@ export interface FoundLines {
   readonly visible: Found<Segment>
   readonly hidden: Found<Segment>
   readonly arcs: { readonly visible: Found<Arc>; readonly hidden: Found<Arc> }
+  readonly ways: readonly Segment[]
 }
 
 /** Its lines, each once; of what is hidden, that which lies beside such works. */
@@ -95,10 +100,11 @@ export function* findingLines(
   view: View,
   options: Wanted,
 ): Generator<undefined, FoundLines> {
-  const { edges, circles, works, owners, occluders } = layOut(solids, view, options.arcs ?? false)
+  const { edges, circles, works, owners, occluders } = layOut(solids, view, options)
   const [visible, hidden] = [none<Segment>(), none<Segment>()]
   const arcs = { visible: none<Arc>(), hidden: none<Arc>() }
-  if (occluders.count === 0) return { visible, hidden, arcs }
+  const ways: Segment[] = []
+  if (occluders.count === 0) return { visible, hidden, arcs, ways }
   yield
   occluders.finish()
   for (let e = 0; e < edges.length; e += 6) {
@@ -111,14 +117,10 @@ export function* findingLines(
     const [beside, of] = [works[e / 6]!, owners[e / 6]!]
     const part = circle && partOf(circle, au, av, bu, bv)
     const stretch = (how: 'visible' | 'hidden', t0: number, t1: number) => {
+      const segment: Segment = [au + du * t0, av + dv * t0, au + du * t1, av + dv * t1]
       if (part) put(arcs[how], part(t0, t1), beside, of)
-      else
-        put(
-          how === 'visible' ? visible : hidden,
-          [au + du * t0, av + dv * t0, au + du * t1, av + dv * t1],
-          beside,
-          of,
-        )
+      else if (of !== WAY) put(how === 'visible' ? visible : hidden, segment, beside, of)
+      else if (how === 'visible') ways.push(segment)
     }
     let from = 0
     for (let n = 0; n < cover.size; n++) {
@@ -130,7 +132,7 @@ export function* findingLines(
     if (from < 1) stretch('visible', from, 1)
   }
   yield
-  return { visible, hidden, arcs }
+  return { visible, hidden, arcs, ways }
 }
 
 type Circle = Pick<Arc, 'u' | 'v' | 'r'>
@@ -150,7 +152,7 @@ function partOf(c: Circle, au: number, av: number, bu: number, bv: number): (t0:
  * Edges on the paper, six numbers each, by their place those that lie on a circle, the works beside each and
  * the solid it is of, and all that may hide them.
  */
-function layOut(solids: readonly Solid[], view: View, arcs: boolean) {
+function layOut(solids: readonly Solid[], view: View, { arcs = false, ways = [] }: Wanted) {
   const edges: number[] = []
   const circles = new Map<number, Circle>()
   const works: Array<Edge['works']> = []
@@ -184,6 +186,12 @@ function layOut(solids: readonly Solid[], view: View, arcs: boolean) {
       if (turn > THIN * long)
         occluders.add(p[a]!, p[a + 1]!, p[a + 2]!, p[b]!, p[b + 1]!, p[b + 2]!, p[c]!, p[c + 1]!, p[c + 2]!)
     }
+  }
+  const axes = [view.right, view.up, view.toward]
+  for (const [a, b] of ways) {
+    works.push([0, 0])
+    owners.push(WAY)
+    edges.push(...axes.map((w) => dot(w, a)), ...axes.map((w) => dot(w, b)))
   }
   return { edges, circles, works, owners, occluders }
 }

@@ -5,27 +5,27 @@
 import { boughtFor, planedFrom, sayPlaned, type Alike } from '../../cuts'
 import type { Model } from '../../model'
 import { formatLength, marked } from '../../measure'
-import { sayFace, STILL, type Box, type Frame } from '../../pieces'
+import { sayFace, STILL, type Box } from '../../pieces'
 import type { Instance } from '../../resolve'
 import { cutsOf, reachOf, type Recipe, type Shape } from '../../solid'
 import { toolAxes, workKind, type Feature, type RoundAxis } from '../../work'
 import { additionsOn, putInsets, type Inset } from '../additions'
 import { centreMarks, crossMarks } from '../centres'
-import { atU, atV, drawnMarks, heightOf, outlineOf, rightOf, topOf, widthOf } from '../drawn'
+import { atU, atV, drawnMarks, outlineOf, rightOf, topOf } from '../drawn'
 import type { Draft } from '../draft'
 import { drawingAreaOf, type Content } from '../framed'
 import { handOn, type Hand } from '../hand'
-import type { LinesKept } from '../hidden/kept'
 import { drawnOf } from '../hidden/lines'
-import { ofPiece, PICTORIAL } from '../hidden/view'
 import { grown, listNotes, placeNotes, type Note } from '../leaders'
 import type { Manner } from '../manners'
 import { Room } from '../room'
 import { acrossWay, cutOpen } from '../section'
-import { asPart, boundsOf, SMALL, write, type Bounds, type Mark, type Sheet } from '../sheet'
+import { asPart, boundsOf, write, type Bounds, type Mark, type Sheet } from '../sheet'
 import { spotsOf, spotsOfBlock, spotsOn, viewsOn, type PlacedView } from '../spots'
+import { partnerIn, pictureIn } from './beside'
 import { angles, blankMarks, diameters, names, ordinates, overall, standOf, threadMarks } from './marks'
-import { laidOut, NAME, type Layout, type Stand } from './pages'
+import { sideNames } from './named'
+import { laidOut, type Layout, type Stand } from './pages'
 import { hidesNot, sidesOf, standings, type Shown } from './sides'
 import { circleIn, middlesOf, toldOf, type Callout, type Say, type SheetContent } from './told'
 
@@ -112,12 +112,14 @@ export function* planOf(
     )
     if (!done.every((d) => d !== null)) continue
     const all = withInsets(done, additions.insets, hand, area)
-    const picture = yield* pictureIn(lines, all[0]!.room, shape, layout.stands[0]!.side.face === 'back', hand)
+    const { room } = all[0]!
+    const beside = alike.mirrored > 0 ? partnerIn(layout.stands[0]!, views[0]!.drawn, alike, room, hand) : []
+    beside.push(...(yield* pictureIn(lines, room, shape, layout.stands[0]!.side.face === 'back', hand)))
     const on = { views: viewsOn(views), spots: spotsOn(views) }
     return {
       scale: layout.scale,
       pages: all.map((page, n) => {
-        const marks = n === 0 ? [...page.marks, ...picture] : page.marks
+        const marks = n === 0 ? [...page.marks, ...beside] : page.marks
         return { marks, items: hand.itemsOn(marks, n === 0), ...(n < done.length ? on : {}) }
       }),
     }
@@ -264,7 +266,7 @@ function pageOf(
   ink.draw(marks)
   const texts = new Room(area)
   for (const m of marks) if (m.kind === 'text') texts.take(grown(boundsOf(m), 0.8))
-  marks.push(...angles(stands, page.turns, ink, hand))
+  marks.push(...angles(stands, page.turns, ink, hand), ...sideNames(stands, ink, texts))
   const pictures = ink.copy()
   for (const { at } of stands)
     pictures.take({ x1: at.x - 1, y1: topOf(at) - 1, x2: rightOf(at) + 1, y2: at.y + 1 })
@@ -295,39 +297,6 @@ function noteOf({ key, text, by, targets }: Callout, { stands }: Layout): Note {
       }
     }),
   }
-}
-
-/** Lower than this, a picture shows nothing; millimetres. */
-const LOWEST = 26
-/** What stands about a picture, its name among that. */
-const ABOUT = 6
-
-/** The piece as it looks, where there is room for it. */
-function* pictureIn(
-  lines: LinesKept,
-  room: Room,
-  shape: Shape,
-  turned: boolean,
-  hand: Hand,
-): Generator<undefined, Mark[]> {
-  // With the side up that the main view shows.
-  const up: Frame = turned ? { ...STILL, y: [0, -1, 0], z: [0, 0, -1] } : STILL
-  const view = ofPiece(PICTORIAL, up)
-  const outline = outlineOf([reachOf(shape)], view)
-  const [wide, high] = [widthOf(outline), heightOf(outline)]
-  const free = room.largest(wide / high, LOWEST)
-  if (!free) return []
-  const { hidden, by } = hand.touch({ kind: 'picture', key: 'picture', says: 'Picture' })
-  if (hidden) return []
-  const drawn = yield* lines.drawing([{ shape, frame: STILL }], view, { hidden: false, arcs: true })
-  const scale = Math.min((free.x2 - free.x1 - ABOUT) / wide, (free.y2 - free.y1 - 2 * ABOUT) / high)
-  const [dx, dy] = by ?? [0, 0]
-  const x = (free.x1 + free.x2 - wide * scale) / 2 + dx
-  const y = free.y2 - ABOUT + dy
-  return asPart('picture', [
-    ...drawnMarks(drawn, { outline, x, y, scale }),
-    write(x, y + NAME, 'Not to scale', { size: SMALL }),
-  ])
 }
 
 /** Every axis that something of a piece is round about, its own too. */

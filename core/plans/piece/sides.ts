@@ -138,6 +138,7 @@ function besideOf(side: Shown): Shown {
     row: 0,
     view: { ...view, right: negated(view.right), up: negated(view.up) },
     lines: {
+      ...lines,
       visible: turnedList(lines.visible, turned),
       hidden: turnedList(lines.hidden, turned),
       arcs: {
