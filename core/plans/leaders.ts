@@ -90,7 +90,7 @@ interface Try {
 }
 type Leader = ReadonlyArray<readonly [x: number, y: number]>
 
-/** `pictures`: no note stands there; `texts`: no leader runs there; `ink`: what leaders cross if they must. */
+/** `pictures`: no note stands there; `texts`: no leader runs there; `ink`: what leaders may cross. */
 export interface Rooms {
   readonly pictures: Room
   readonly texts: Room
@@ -98,8 +98,8 @@ export interface Rooms {
 }
 
 /**
- * The marks of notes, put one after the other; null where one finds no place. All rooms are taken from, as notes
- * are put.
+ * The marks of notes, put one after the other; null where one finds no place. All rooms are taken from, as
+ * notes are put.
  */
 export function placeNotes(
   notes: readonly Note[],

@@ -136,6 +136,8 @@ export interface WorkKind<D = unknown> {
   callout(data: D): Sentence
   /** The callout tells of all that one feature stands for. */
   readonly toldAtOnce?: true
+  /** It goes into the wood: what it leaves is best seen cut open. */
+  readonly inward?: true
   dimensions(data: D): Dimension[]
   /** Where it is usually done, the piece lying at it as it is then. */
   machine(data: D): Machine

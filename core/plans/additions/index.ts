@@ -19,30 +19,44 @@ const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ'
 export const letterOf = (n: number): string =>
   (n >= LETTERS.length ? letterOf(Math.floor(n / LETTERS.length) - 1) : '') + LETTERS[n % LETTERS.length]!
 
-/** What the maker has put on views; what cannot be drawn is said by the hand. */
-export function additionsOn(hand: Hand, ground: Ground) {
+/** What draws itself is called. */
+const ownKey = (id: string): string => `own ${id}`
+
+/**
+ * What the maker has put on views, and what draws itself in the same ways; what the maker's cannot be drawn
+ * for is said by the hand.
+ */
+export function additionsOn(hand: Hand, ground: Ground, own: readonly Addition[] = []) {
   const marks: Mark[] = []
   const notes: Note[] = []
   const insets: Inset[] = []
   let letters = 0
-  for (const addition of hand.additions) {
+  for (const addition of [...hand.additions, ...own]) {
     const { lettered, draw } = KINDS[addition.kind] as AdditionKind<typeof addition.kind>
     const letter = lettered ? letterOf(letters++) : ''
     const { kind, id, says } = addition
-    const key = additionKey(id)
+    const isOwn = own.includes(addition)
+    const key = isOwn ? ownKey(id) : additionKey(id)
     const view = ground.views.find((v) => v.key === addition.view)
-    const touch = hand.touch({ kind, key, says: letter ? `${says} ${letter}` : says, added: id })
+    const touch = hand.touch({
+      kind,
+      key,
+      says: letter ? `${says} ${letter}` : says,
+      ...(isOwn ? {} : { added: id }),
+    })
     if (touch.hidden) continue
-    const done = view ? draw(addition, view, ground, { key, letter, touch }) : 'its view is not drawn'
+    const done = view
+      ? draw(addition, view, ground, { key, letter, touch, own: isOwn })
+      : 'its view is not drawn'
     if (typeof done === 'string') {
-      hand.miss(addition, done)
+      if (!isOwn) hand.miss(addition, done)
       continue
     }
     marks.push(...(done.marks ?? []))
     notes.push(...(done.notes ?? []))
     if (done.inset) insets.push(done.inset)
   }
-  return { marks, notes, insets }
+  return { marks, notes, insets, own: new Set(own.map(({ id }) => ownKey(id))) }
 }
 
 /** How clear pictures are of all else. */

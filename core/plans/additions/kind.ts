@@ -42,7 +42,7 @@ export interface AdditionKind<K extends Addition['kind']> {
     addition: AdditionOf<K>,
     view: PlacedView,
     ground: Ground,
-    made: { readonly key: string; readonly letter: string; readonly touch: Touch },
+    made: { readonly key: string; readonly letter: string; readonly touch: Touch; readonly own: boolean },
   ): Done | string
 }
 

@@ -12,17 +12,17 @@ import { GONE, type AdditionKind } from './kind'
 const HATCH = 2
 const NAME = 6
 /** How far ends of the cutting plane stand out of the view, where it is free; how long their strokes are. */
-const OUTS = [3, 1.5, 6, 9, 12, 15, 18, 21, 24]
-const STROKE = 5
+const OUTS = [2, 0.8, 4, 6, 9, 12, 15, 18, 21, 24]
+const STROKE = 3
 /** How far the line itself goes beyond its view. */
-const BESIDE = 1.5
+const BESIDE = 0.8
 /** How long an arrow beside the line is. */
 const TAIL = 3.8
 
 /** The wood cut along a line across a view, seen from the right or from above that line. */
 export const section: AdditionKind<'section'> = {
   lettered: true,
-  draw({ at: spot, line: runs }, { view, at, ...placed }, { cut, free }, { key, letter }) {
+  draw({ at: spot, line: runs }, { view, at, ...placed }, { cut, free }, { key, letter, own }) {
     const place = placeOf(spot, { view, at, ...placed })
     if (!place) return GONE
     const upright = runs === 'upright'
@@ -57,7 +57,8 @@ export const section: AdditionKind<'section'> = {
       },
     }
     const runsAt = upright ? atU(at, place[0]) : atV(at, place[1])
-    return { inset, marks: asPart(key, planeMarks(at, runsAt, upright, letter, free)) }
+    const plane = planeMarks(at, runsAt, upright, letter, free)
+    return plane.free || !own ? { inset, marks: asPart(key, plane.marks) } : 'its ends find no room'
   },
 }
 
@@ -71,7 +72,7 @@ function planeMarks(
   upright: boolean,
   letter: string,
   free: (box: Bounds) => boolean,
-): Mark[] {
+): { readonly marks: Mark[]; readonly free: boolean } {
   // So far along the line, and so far to the side that it is seen from.
   const to = (along: number, side: number) =>
     upright ? { x: runsAt + side, y: along } : { x: along, y: runsAt - side }
@@ -80,7 +81,7 @@ function planeMarks(
     return line(p.x, p.y, q.x, q.y, pen)
   }
   const isFree = (from: number, end: number): boolean => {
-    const [p, q] = [to(from, -1.5), to(end, TAIL + 0.5)]
+    const [p, q] = [to(from, -1), to(end, TAIL + 4.5)]
     return free({
       x1: Math.min(p.x, q.x),
       x2: Math.max(p.x, q.x),
@@ -89,8 +90,11 @@ function planeMarks(
     })
   }
   const [first, last] = upright ? [topOf(at), at.y] : [at.x, rightOf(at)]
+  let everywhere = true
   const end = (out: -1 | 1, view: number): Mark[] => {
-    const by = OUTS.find((far) => isFree(view + out * far, view + out * (far + STROKE + 4))) ?? OUTS[0]!
+    const found = OUTS.find((far) => isFree(view + out * far, view + out * (far + STROKE + 0.9)))
+    everywhere &&= found !== undefined
+    const by = found ?? OUTS[0]!
     const [from, tip] = [view + out * by, view + out * (by + STROKE)]
     const { x, y } = to(tip, 0)
     return [
@@ -98,9 +102,14 @@ function planeMarks(
       stroke([tip, TAIL], [tip, 0], 'dimension'),
       ...(upright ? arrow(x, y, 1, 0) : arrow(x, y, 0, -1)),
       upright
-        ? write(x, out > 0 ? y + TEXT : y - 1, letter, { anchor: 'middle' })
-        : write(x + out, y + 1.2, letter, { anchor: out > 0 ? 'start' : 'end' }),
+        ? write(x + TAIL + 0.8, y + 1.2, letter)
+        : write(x, y - TAIL - 0.8, letter, { anchor: 'middle' }),
     ]
   }
-  return [stroke([first - BESIDE, 0], [last + BESIDE, 0], 'centre'), ...end(-1, first), ...end(1, last)]
+  const marks = [
+    stroke([first - BESIDE, 0], [last + BESIDE, 0], 'centre'),
+    ...end(-1, first),
+    ...end(1, last),
+  ]
+  return { marks, free: everywhere }
 }

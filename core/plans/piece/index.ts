@@ -25,6 +25,7 @@ import { spotsOf, spotsOfBlock, spotsOn, viewsOn, type PlacedView } from '../spo
 import { partnerIn, pictureIn } from './beside'
 import { angles, blankMarks, diameters, names, ordinates, overall, standOf, threadMarks } from './marks'
 import { sideNames } from './named'
+import { sectionsOf } from './sections'
 import { laidOut, type Layout, type Stand } from './pages'
 import { hidesNot, sidesOf, standings, type Shown } from './sides'
 import { circleIn, middlesOf, toldOf, type Callout, type Say, type SheetContent } from './told'
@@ -93,17 +94,23 @@ export function* planOf(
       const room = new Room(area)
       const places = ordinates(layout.stands, page, settings.manner)
       room.draw([...drawn, ...sizes, ...places, ...diameters(layout.stands, page.rounds)])
+      for (const { at } of layout.stands.slice(1))
+        room.take({ x1: at.x, y1: topOf(at), x2: rightOf(at), y2: at.y })
       return room
     }
-    const additions = additionsOn(hand, {
-      views,
-      free: (box) => (ink ??= inked()).free(box),
-      style: model.resolved.style,
-      cut: (way, at) => {
-        const open = cutOpen(kernel, recipe, STILL, acrossWay(way, at))
-        return open ? [open] : []
+    const additions = additionsOn(
+      hand,
+      {
+        views,
+        free: (box) => (ink ??= inked()).free(box),
+        style: model.resolved.style,
+        cut: (way, at) => {
+          const open = cutOpen(kernel, recipe, STILL, acrossWay(way, at))
+          return open ? [open] : []
+        },
       },
-    })
+      sectionsOf(layout.stands[0]!, views[0]!.key, features),
+    )
     const way = { hand, manner: settings.manner, last }
     const done = pages.map((page, n) =>
       n === 0
@@ -111,7 +118,7 @@ export function* planOf(
         : pageOf(page, layout, drawn, area, way),
     )
     if (!done.every((d) => d !== null)) continue
-    const all = withInsets(done, additions.insets, hand, area)
+    const all = withInsets(done, additions, hand, area)
     const { room } = all[0]!
     const beside = alike.mirrored > 0 ? partnerIn(layout.stands[0]!, views[0]!.drawn, alike, room, hand) : []
     beside.push(...(yield* pictureIn(lines, room, shape, layout.stands[0]!.side.face === 'back', hand)))
@@ -176,15 +183,26 @@ function spotsIn(side: Shown, features: readonly Feature[], block: Box): PlacedV
   return spots
 }
 
-/** Pictures by themselves on the sheets that have room for them, and on more. */
-function withInsets(pages: readonly Page[], insets: readonly Inset[], hand: Hand, area: Bounds): Page[] {
+/**
+ * Pictures by themselves on the sheets that have room for them; those that the maker has added on more. What
+ * draws itself and finds no room is left out, with what stands of it at its view.
+ */
+function withInsets(
+  pages: readonly Page[],
+  { insets, own }: ReturnType<typeof additionsOn>,
+  hand: Hand,
+  area: Bounds,
+): Page[] {
   const all = pages.map((page) => ({ ...page, marks: [...page.marks] }))
-  let left = insets
+  let left: readonly Inset[] = insets
   for (const page of all) {
     const put = putInsets(left, hand, { room: page.room, area })
     page.marks.push(...put.marks)
     left = put.left
   }
+  const out = new Set(left.map(({ key }) => key).filter((key) => own.has(key)))
+  for (const page of all) page.marks = page.marks.filter(({ part }) => part === undefined || !out.has(part))
+  left = left.filter(({ key }) => !out.has(key))
   while (left.length > 0) {
     const room = new Room(area)
     const put = putInsets(left, hand, { room, area })

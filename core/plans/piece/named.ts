@@ -61,7 +61,7 @@ export function sideNames(stands: readonly Stand[], ink: Room, texts: Room): Mar
             { x: x + (way * long) / 2, y },
             { x: x - (way * long) / 2, y: box.y2 },
           ]
-          return [box, { kind: 'path', corners, closed: true, pen: 'dimension' } as Mark] as const
+          return [box, { kind: 'path', corners, closed: true, pen: 'dimension' }] as const
         }),
       ),
     )

@@ -28,7 +28,7 @@ export interface Layout {
 }
 
 /** From a view to the next, what is written of its name under it, and a dimension of its size. */
-const APART = 5
+const APART = 6
 export const NAME = 4.5
 export const ROW = 9
 /** A drawing is not made smaller than so much of what it would be with nothing beside it. */

@@ -69,6 +69,7 @@ const sayFitting = ({ fitting }: Bore): Sentence => (fitting ? [`, for ${fitting
 
 export const bore = defineWork<Bore>({
   kind: 'bore',
+  inward: true,
   name: (b) => b.name,
   shownOn: (b) => b.face,
   // A long piece does not stand on end under a drill press.

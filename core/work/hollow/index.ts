@@ -13,6 +13,7 @@ const says = (h: Hollow): Sentence => [
 
 export const hollow = defineWork<Hollow>({
   kind: 'hollow',
+  inward: true,
   name: () => 'hollow',
   shownOn: (h) => h.face,
   machine: () => 'router',

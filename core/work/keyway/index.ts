@@ -18,6 +18,7 @@ export interface Keyway {
 
 export const keyway = defineWork<Keyway>({
   kind: 'keyway',
+  inward: true,
   together: true,
   name: (k) => k.name,
   shownOn: (k) => (k.axis === 2 ? 'edge1' : 'face'),

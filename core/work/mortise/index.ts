@@ -90,6 +90,7 @@ const sayEnds = (m: Mortise): Sentence => [
 
 export const mortise = defineWork<Mortise>({
   kind: 'mortise',
+  inward: true,
   name: (m) => m.name,
   shownOn: (m) => m.face,
   machine: () => 'mortiser',

@@ -55,6 +55,7 @@ const segmentsOf = ({ shape, regions }: Recess) =>
 
 export const recess = defineWork<Recess>({
   kind: 'recess',
+  inward: true,
   name: (r) => (r.boss ? 'boss' : r.shape === 'slot' ? 'slot' : 'recess'),
   shownOn: (r) => r.face,
   machine: () => 'router',
