@@ -106,6 +106,8 @@ export interface PitchCircle {
 export interface Angle {
   readonly at: Vec3
   readonly ways: readonly [Vec3, Vec3]
+  /** It follows from what is told otherwise, and stands in brackets. */
+  readonly follows?: true
 }
 
 /** A part of a circle, own frame: its middle and one place on it, and the axis that it is seen along. */

@@ -6,7 +6,7 @@ import type { Hand } from '../hand'
 import { project } from '../hidden/view'
 import { MANNERS, type Manner } from '../manners'
 import type { Room } from '../room'
-import { asPart, boundsOf, line, SMALL, write, type Mark } from '../sheet'
+import { asPart, boundsOf, line, SMALL, TEXT, textWidth, write, type Mark } from '../sheet'
 import { NAME, type Layout, type Stand } from './pages'
 import { axesIn, type Shown } from './sides'
 import { isEnd, type PlaceTold, type Round, type Say, type SheetContent, type TurnTold } from './told'
@@ -123,6 +123,9 @@ export function diameters(stands: readonly Stand[], rounds: readonly Round[]): M
 /** How far out angles are drawn, and from one to the next that is tried. */
 const ARC = { least: 7, most: 22, step: 3 } as const
 
+/** So much of a leg is drawn where it is an edge. */
+const LEG = 0.6
+
 /** Angles where there is room for their figures; `ink`: what is drawn already. */
 export function angles(stands: readonly Stand[], turns: readonly TurnTold[], ink: Room, hand: Hand): Mark[] {
   return turns.flatMap((turn) => {
@@ -143,16 +146,30 @@ export function angles(stands: readonly Stand[], turns: readonly TurnTold[], ink
       ink.draw(marks)
       return marks
     }
-    for (let r: number = ARC.least; r <= ARC.most; r += ARC.step) {
-      const out = r + 3 + 0.5 * text.length * Math.abs(Math.cos(middle))
-      const said = write(x + out * Math.cos(middle), y - out * Math.sin(middle) + 1.2, text, {
-        anchor: 'middle',
+    // A leg that is no edge is drawn as far as its arc.
+    const legs = (r: number) =>
+      turn.ways.flatMap(([u, v]): Mark[] => {
+        const [ex, ey] = [x + u * (r + 1.5), y - v * (r + 1.5)]
+        const drawn = ink.crossed(x, y, ex, ey) > LEG * 2 * (r + 1.5)
+        return drawn ? [] : [line(x + u, y - v, ex, ey, 'dimension')]
       })
-      if (!ink.free(boundsOf(said))) continue
-      hand.stands(key, [out * Math.cos(middle), -out * Math.sin(middle)])
-      const marks = asPart(key, [arc(r), said])
-      ink.draw(marks)
-      return marks
+    const half = textWidth(text, TEXT) / 2
+    for (let r: number = ARC.least; r <= ARC.most; r += ARC.step) {
+      // Within it, or beyond one of its legs where it is too narrow for that.
+      const beside = (half + 1.5) / r
+      const tries = [
+        [middle, r + 3 + 0.5 * text.length * Math.abs(Math.cos(middle))],
+        [(to * Math.PI) / 180 + beside, r],
+        [(from * Math.PI) / 180 - beside, r],
+      ] as const
+      for (const [t, out] of tries) {
+        const said = write(x + out * Math.cos(t), y - out * Math.sin(t) + 1.2, text, { anchor: 'middle' })
+        if (!ink.free(boundsOf(said))) continue
+        hand.stands(key, [out * Math.cos(t), -out * Math.sin(t)])
+        const marks = asPart(key, [...legs(r), arc(r), said])
+        ink.draw(marks)
+        return marks
+      }
     }
     return []
   })

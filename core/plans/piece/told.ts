@@ -336,7 +336,7 @@ const targetAt = (side: Shown, at: Vec3): Target => {
 const FLAT = 1 - 1e-6
 
 /** An angle in the first view that shows both its legs as long as they are. */
-function turnIn({ at, ways }: Angle, shown: readonly Shown[]): Omit<TurnTold, 'key' | 'by'> | null {
+function turnIn({ at, ways, follows }: Angle, shown: readonly Shown[]): Omit<TurnTold, 'key' | 'by'> | null {
   const seen = (s: Shown) =>
     ways.every((w) => Math.hypot(...[s.view.right, s.view.up].map((d) => dot(d, w))) > FLAT)
   const side = shown.find(seen)
@@ -345,7 +345,12 @@ function turnIn({ at, ways }: Angle, shown: readonly Shown[]): Omit<TurnTold, 'k
   const [one, two] = ways.map((w) => [dot(side.view.right, w), dot(side.view.up, w)] as const)
   const cos = one![0] * two![0] + one![1] * two![1]
   const degrees = (Math.acos(Math.min(1, Math.max(-1, cos))) * 180) / Math.PI
-  return { side, at: [u, v], ways: [one!, two!], text: sayDegrees(degrees) }
+  return {
+    side,
+    at: [u, v],
+    ways: [one!, two!],
+    text: follows ? `(${sayDegrees(degrees)})` : sayDegrees(degrees),
+  }
 }
 
 /** Whether a view looks at an end. */

@@ -7,6 +7,7 @@ import {
   sayDegrees,
   theSurface,
   toldOn,
+  type Angle,
   type Sentence,
 } from '../feature'
 import { BEYOND, type Tool } from '../tool'
@@ -67,6 +68,14 @@ const saySink = ({ sink }: Bore): Sentence =>
 
 const sayFitting = ({ fitting }: Bore): Sentence => (fitting ? [`, for ${fitting.says}`] : [])
 
+/** How the first leans, from square to its face. */
+function leansOf(b: Bore): Angle[] {
+  if (b.on || leanOf(toldOn(b)) <= 0.01) return []
+  const { axis, far } = FACE_AT[b.face]
+  const into = vec3((i) => (i === axis ? (far ? -1 : 1) : 0))
+  return [{ at: b.at[0]!, ways: [into, b.along] }]
+}
+
 export const bore = defineWork<Bore>({
   kind: 'bore',
   inward: true,
@@ -104,6 +113,7 @@ export const bore = defineWork<Bore>({
   ],
   dimensions: dimensionsOf,
   circle: circleOf,
+  angles: leansOf,
   holes: (b) => b,
   doubts: ({ data: { fitting, diameter } }, { name }, say) => [
     doubt(

@@ -1,5 +1,5 @@
-import { mainAxis, toRoom, type Axis, type Vec3 } from '../../pieces'
-import { begun, defineWork, type Dimension, type Sentence } from '../feature'
+import { carried, mainAxis, toRoom, unitVector, type Axis, type Vec3 } from '../../pieces'
+import { begun, defineWork, type Angle, type Dimension, type Sentence } from '../feature'
 import { own } from './own'
 import type { Taper } from './taper'
 
@@ -23,6 +23,30 @@ const says = ({ sections }: Taper): Sentence => [
     { mm: s.z },
   ]),
 ]
+
+/** Less is no slope, millimetres; and of less to the length, about two degrees, no angle is seen. */
+const LEVEL = 1e-3
+const SEEN = 0.035
+
+/** Of each side that slopes from one section to the next, from the length; of two that slope alike, one. */
+function anglesOf({ frame, sections }: Taper): Angle[] {
+  return sections.slice(1).flatMap((to, n): Angle[] => {
+    const from = sections[n]!
+    if (from.drawn || to.drawn) return []
+    return ([0, 1] as const).flatMap((i): Angle[] => {
+      const by = ([1, 0] as const).map((end) => to.box[end][i] - from.box[end][i])
+      const alike = Math.abs(by[0]! + by[1]!) < LEVEL
+      return by.flatMap((off, k): Angle[] => {
+        if (Math.abs(off) < SEEN * (to.z - from.z) || (alike && k === 1)) return []
+        const at: [number, number, number] = [from.box[0][0], from.box[0][1], from.z]
+        at[i] = from.box[k === 0 ? 1 : 0][i]
+        const way: [number, number, number] = [0, 0, to.z - from.z]
+        way[i] = off
+        return [{ at: toRoom(frame, at), ways: [frame.z, carried(frame, unitVector(way))], follows: true }]
+      })
+    })
+  })
+}
 
 export const taper = defineWork<Taper>({
   kind: 'taper',
@@ -54,5 +78,6 @@ export const taper = defineWork<Taper>({
       ]
     })
   },
+  angles: anglesOf,
   own,
 })
