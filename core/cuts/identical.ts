@@ -4,7 +4,7 @@
  */
 import type { Model } from '../model'
 import { AXES, type Vec3 } from '../pieces'
-import { originalOf, type Instance, type ResolvedStock } from '../resolve'
+import { bareName, originalOf, type Instance, type ResolvedStock } from '../resolve'
 import { cutsOf, recipeKey, type Recipe } from '../solid'
 import { markOf } from './mark'
 import { gridded, toolSignature, type Lay, type Tool } from '../work'
@@ -137,7 +137,7 @@ function marking({ project }: Model): (piece: string) => string {
 }
 
 function sayNames(instances: readonly Instance[]): string {
-  const names = [...new Set(instances.map((i) => i.name.replace(/ #\d+$/, '')))]
+  const names = [...new Set(instances.map((i) => bareName(i.name)))]
   const said = numbered(names)
   return said.length <= 3 ? said.join(', ') : `${said[0]} and ${said.length - 1} more`
 }

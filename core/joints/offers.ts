@@ -4,7 +4,7 @@
  */
 import { faceOf, samePlace, type Joint } from '../document'
 import { normalOf, type Box, type Vec3 } from '../pieces'
-import { keyOf, originalOf, type Instance, type NodeKey, type Resolved } from '../resolve'
+import { bareName, keyOf, originalOf, type Instance, type NodeKey, type Resolved } from '../resolve'
 import type { Choice, Field, Sentence } from '../work'
 import { findContacts, groupContacts, type Contact, type ContactGroup } from './contacts'
 import { TOUCHING } from './meet'
@@ -81,8 +81,6 @@ export function openContacts(
   return chosen.size < 2 ? fresh : [...fresh, ...held.map((g) => ({ ...g, key: `joined ${g.key}` }))]
 }
 
-const bare = (name: string): string => name.replace(/ #\d+$/, '')
-
 /** The groups that some joint can be made at. */
 export function offersOf(groups: readonly ContactGroup[], resolved: Resolved): Offer[] {
   const joined = joinedIn(resolved)
@@ -95,7 +93,7 @@ export function offersOf(groups: readonly ContactGroup[], resolved: Resolved): O
     if (kinds.length === 0) return []
     const contacts = group.contacts.map((c) => ({
       pair: pairOf(c),
-      says: `${bare(c.guest.name)} into ${bare(c.host.name)}`,
+      says: `${bareName(c.guest.name)} into ${bareName(c.host.name)}`,
       patch: c.patch,
       guest: c.guest.key,
     }))

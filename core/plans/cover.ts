@@ -105,13 +105,15 @@ function apartOn(model: Model, hand: Hand): ReadonlyMap<string, Vec3> {
 const waysOf = ({ resolved }: Model, by: ReadonlyMap<string, Vec3>): Array<readonly [Vec3, Vec3]> =>
   partings(resolved).map(({ guest, host, at }) => [plus(at, by.get(guest.key)!), plus(at, by.get(host.key)!)])
 
+/** From a figure to the text beside it. */
+const GAP = 2.5
 /** Columns: title, share of the width, where the text stands. */
 const COLUMNS = [
   ['', 0.06, 'start'],
   ['Piece', 0.26, 'start'],
   ['Make', 0.13, 'end'],
   ['Finished', 0.36, 'end'],
-  ['  From', 0.19, 'start'],
+  ['From', 0.19, 'start'],
 ] as const
 
 /** How much wood goes into boards, as they are cut: board feet where inches are written, or cubic metres. */
@@ -134,8 +136,9 @@ function listed(model: Model, rows: readonly CutRow[], { x1, x2, y1 }: Bounds): 
     cells.forEach((cell, i) => {
       const [, share, anchor] = COLUMNS[i]!
       const w = share * (x2 - x1)
-      const text = shorten(cell, SMALL, w - 2)
-      if (text) marks.push(write(anchor === 'end' ? x + w : x, y - 1.6, text, { anchor, size: SMALL }))
+      const from = COLUMNS[i - 1]?.[2] === 'end' && anchor === 'start' ? GAP : 0
+      const text = shorten(cell, SMALL, w - 2 - from)
+      if (text) marks.push(write(anchor === 'end' ? x + w : x + from, y - 1.6, text, { anchor, size: SMALL }))
       x += w
     })
     marks.push(line(x1, y, x2, y, 'dimension'))
@@ -147,7 +150,7 @@ function listed(model: Model, rows: readonly CutRow[], { x1, x2, y1 }: Bounds): 
       r.name,
       r.mirrored ? `${r.quantity} (${r.mirrored} mir.)` : String(r.quantity),
       SIZES.map((size) => `${r.round.includes(size) ? '⌀ ' : ''}${say(r[size])}`).join(' × '),
-      `  ${r.stock?.stock.name ?? ''}`,
+      r.stock?.stock.name ?? '',
     ])
   const wood = sayWood(model, rows)
   if (wood) marks.push(write(x1, (y += ROW) - 1.6, wood, { size: SMALL }))

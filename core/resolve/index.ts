@@ -1,6 +1,6 @@
 export { Resolver, originalOf, sayLength } from './resolve'
 export { sayBecause, sayParts, sayValue } from './because'
-export { instanceKey, keyOf, pieceOf, SIZES, type SizeName } from './keys'
+export { bareName, instanceKey, keyOf, pieceOf, SIZES, type SizeName } from './keys'
 export { forCopy, perCopy } from './percopy'
 export type { NodeKey, NodeResult, Owner, Term, MeasureFault } from './graph'
 export type * from './types'

@@ -50,6 +50,9 @@ export const keyOf = {
   hardware: (id: string, what: 'count' | 'limit' | 'back' | 'length'): NodeKey => `hw.${id}.${what}`,
 }
 
+/** What an instance is called as its piece is: "Shelf" of "Shelf #2". */
+export const bareName = (name: string): string => name.replace(/ #\d+$/, '')
+
 /** What an instance is told by: its piece, and the path of ids of its copy. */
 export const instanceKey = (piece: string, copy: Copy): string => `${piece}#${copy}`
 

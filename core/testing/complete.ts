@@ -175,7 +175,7 @@ function leftOpen(
       if (Math.abs(p - k) < within || Math.abs(p + k - v.size[i]) < within) return true
     return false
   }
-  /** Along a line that is as long as something printed, from its other end; between rounds, from their rims. */
+  /** Along a line as long as something printed, from its other end; between rounds, from their rims. */
   const spans: Span[] = ([0, 1] as const).flatMap((i) => {
     const rest = i === 0 ? 1 : 0
     const straight = v.strokes.filter(({ a, b }) => Math.abs(a[rest] - b[rest]) < within)
@@ -196,7 +196,7 @@ function leftOpen(
         ((Math.abs(s.from - p) < within && isTold(s.to, i)) ||
           (Math.abs(s.to - p) < within && isTold(s.from, i))),
     )
-  /** Two lines as far apart as something printed, on either side of a place that is told: a slot by its middle. */
+  /** Two lines as far apart as something printed, on both sides of a told place: a slot by its middle. */
   const byPair = ({ p, i }: { p: number; i: 0 | 1 }): boolean => {
     for (const k of v.known[i])
       if (

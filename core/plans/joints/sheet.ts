@@ -3,6 +3,7 @@ import { jointKind } from '../../joints'
 import { formatLength, marked } from '../../measure'
 import type { Model } from '../../model'
 import { mainAxis } from '../../pieces'
+import { bareName } from '../../resolve'
 import { drain } from '../../solid'
 import { workKind } from '../../work'
 import { ring, segmentWithin, within } from '../additions/detail'
@@ -21,7 +22,7 @@ import { onPaper, type PlacedView } from '../spots'
 import { cutFor, openedAt, type JointShown } from './shown'
 
 /** Two rows of three on a small sheet. */
-const CELL = { wide: 88, high: 84 } as const
+const CELL = { wide: 80, high: 66 } as const
 const SAID = 5
 const HATCH = 1.6
 
@@ -115,10 +116,10 @@ function saidOf(model: Model, shown: JointShown): string[] {
   const { joint, guest, host, times } = shown
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))
   const works = cutFor(model, shown).flatMap(({ i, works: all }) =>
-    all.map((f) => `${i.name}: ${sayPlain(workKind(f).callout(f.data), say)}`),
+    all.map((f) => `${bareName(i.name)}: ${sayPlain(workKind(f).callout(f.data), say)}`),
   )
   const count = times > 1 ? `, ${times} ×` : ''
-  const title = `${jointKind(joint.kind)!.title}, ${guest.name} and ${host.name}${count}`
+  const title = `${jointKind(joint.kind)!.title}, ${bareName(guest.name)} and ${bareName(host.name)}${count}`
   return [title, ...new Set(works)].slice(0, MOST)
 }
 const MOST = 5
