@@ -3,10 +3,12 @@ import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
 import { MARGIN } from '../core/plans/frame'
+import { PENS } from '../core/plans/sheet'
 import { test } from './shared'
 
 const INCH = 25.4
-const DPI = 100
+/** A pixel is less than a tenth of a millimetre. */
+const DPI = 300
 
 const open = async (page: Page, demo: string, screen: string) => {
   await page.goto('/')
@@ -72,7 +74,9 @@ test('a sheet prints at the scale its title says, alone or with all others', asy
   const sheets = Number((await page.getByText(/^\d+ sheets$/).textContent())!.split(' ')[0])
   const one = await printed(page, info.outputPath('one.pdf'))
   expect([one.pages, one.size]).toEqual([1, [297, 210]])
-  expect(inked(info.outputPath('one.pdf'), 1)).toBeCloseTo(297 - 2 * MARGIN, 0)
+  // From the outside of the border to that at the other side.
+  const wide = 297 - 2 * MARGIN + PENS.frame.width
+  expect(Math.abs(inked(info.outputPath('one.pdf'), 1) - wide)).toBeLessThan(0.2)
 
   // The sheets that are there while the browser prints, kept to be printed here.
   await page.evaluate(() => {
@@ -86,7 +90,7 @@ test('a sheet prints at the scale its title says, alone or with all others', asy
   await page.evaluate(() => document.querySelector('.paper')!.remove())
   const all = await printed(page, info.outputPath('all.pdf'))
   expect([all.pages, all.size]).toEqual([sheets, [297, 210]])
-  expect(inked(info.outputPath('all.pdf'), sheets)).toBeCloseTo(297 - 2 * MARGIN, 0)
+  expect(Math.abs(inked(info.outputPath('all.pdf'), sheets) - wide)).toBeLessThan(0.2)
   for (let n = 1; n <= sheets; n++) expect(all.text).toContain(`${n} of ${sheets}`)
 })
 

@@ -76,7 +76,6 @@ test('no text is over another or off the frame, no figure is wrong, nothing is l
     { numRuns: runs(120), endOnFailure: true },
   )
   // What is open are corners where a hole breaks out of a slope or of other work: they follow from both.
-  console.log({ open, asked, dropped, noticed })
   expect(open / asked).toBeLessThan(0.02)
   // Figures are needed: without the first of them, the reader often finds no other way to what that told.
   expect(noticed / dropped).toBeGreaterThan(0.4)

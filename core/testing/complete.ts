@@ -236,7 +236,7 @@ function leftOpen(
   const same = (e: readonly [number, number], f: readonly [number, number]) =>
     Math.hypot(e[0] - f[0], e[1] - f[1]) < within
   const wayOf = ({ a, b }: Stroke) => Math.atan2(b[1] - a[1], b[0] - a[0])
-  /** Whether the line that a stroke is of is told: square to the view, at a told place; or at a told angle. */
+  /** Whether the line that a stroke is of is told: level or upright at a told place, or at a told angle. */
   const isFixed = (s: Stroke, but: readonly [number, number]): boolean => {
     for (const i of [0, 1] as const) if (Math.abs(s.a[i] - s.b[i]) < within) return isTold(s.a[i], i)
     const along = [s.a, s.b, ...collinear(s)].filter((e) => !same(e, but) && bothTold(e))
