@@ -36,7 +36,7 @@ mkdirSync('docs/screenshots', { recursive: true })
 /** Sheets as they are printed, a demo and the number of a sheet for each. */
 const PRINTED = [
   ['seed-cabinet', '01'],
-  ['bee-hotel', '03'],
+  ['bee-hotel', '04'],
   ['barrow-wheel', '03'],
 ]
 async function shootSheets() {

@@ -32,7 +32,7 @@ interface Pull {
   readonly way: Vec3
 }
 
-/** A piece, what it goes into, where it lies on that, and which way they run along each other, in the room. */
+/** A piece, what it goes into, where it lies on that, and which way they run together, in the room. */
 export interface Parting {
   readonly joint: Joint
   readonly guest: Instance

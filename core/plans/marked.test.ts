@@ -61,7 +61,20 @@ describe('a piece', () => {
     const corners = triangle.kind === 'path' ? triangle.corners : []
     const tip = corners.reduce((a, b) => (b.x > a.x ? b : a))
     expect(corners.filter((c) => c.x < tip.x)).toHaveLength(2)
-    expect(x).toBeGreaterThan(0)
+    expect(tip.x).toBeLessThan(on.x2)
+    expect(x).toBeGreaterThan(on.x1)
+  })
+
+  test('has no name where its wood does not come to the side of its block', () => {
+    const mitred = make([
+      ...block('a', 'right-up', [0, 300], [0, 100], [0, 20]),
+      step('a', 'crosscut', 'end2', { mitre: '30' }),
+    ])
+    expect([...placesOf(pieceOf(mitred)).keys()].filter((t) => t.startsWith('e')).sort()).toEqual([
+      'edge 1',
+      'edge 2',
+      'end 1',
+    ])
   })
 
   test('of two hands shows the other, mirrored, from the end it is measured from', () => {

@@ -272,7 +272,7 @@ function leftOpen(
         const mine = ends.find((e) => Math.abs(e[o.i] - o.p) < within)
         if (!mine || !isAngle(s)) return false
         const other = ends.find((e) => e !== mine)!
-        const rest = (o.i === 0 ? 1 : 0) as 0 | 1
+        const rest = o.i === 0 ? 1 : 0
         return isTold(mine[rest], rest) && isTold(other[0], 0) && isTold(other[1], 1)
       })
       if (!isTold(o.p, o.i) && !bySpan(o) && !byPair(o) && !bySlope && !whereFixedMeet(o)) continue

@@ -1,4 +1,4 @@
-/** Angles as they are drawn: of slopes, of leaning holes, and beside the wood where there is no room within. */
+/** Angles as they are drawn: of slopes, of leaning holes, beside the wood where there is no room in it. */
 import { modelOf } from '../../model'
 import { step } from '../../testing/proving'
 import { block, make, testKernel } from '../../testing/scenario'

@@ -9,6 +9,8 @@ import type { Stand } from './pages'
 /** How far names stand in from the sides, and how clear of all else. */
 const IN = 2.2
 const CLEAR = 0.6
+/** As near to a side of its block, wood is there; millimetres. */
+const FLUSH = 0.01
 /** Where along a side a name may stand, the best first. */
 const ALONG = [0.5, 0.35, 0.65, 0.22, 0.78, 0.12, 0.88] as const
 const TRIANGLE = { long: 5.2, high: 5.6 } as const
@@ -28,6 +30,21 @@ export function sideNames(stands: readonly Stand[], ink: Room, texts: Room): Mar
   }
   const on = { x1: at.x, y1: topOf(at), x2: rightOf(at), y2: at.y }
   const [wide, high] = [on.x2 - on.x1, on.y2 - on.y1]
+  const { u1, u2, v1, v2 } = at.outline
+  /** Whether the wood comes to a side of its block there. */
+  const reaches = (u: number, v: number, x: number, y: number): boolean => {
+    const [along, edge] = u !== 0 ? ([0, u > 0 ? u2 : u1] as const) : ([1, v > 0 ? v2 : v1] as const)
+    const place = u !== 0 ? v1 + (at.y - y) / at.scale : u1 + (x - at.x) / at.scale
+    return side.lines.visible.all.some((s) => {
+      const [from, to] = [s[1 - along]!, s[3 - along]!]
+      return (
+        Math.abs(s[along] - edge) < FLUSH &&
+        Math.abs(s[2 + along]! - edge) < FLUSH &&
+        Math.min(from, to) < place &&
+        Math.max(from, to) > place
+      )
+    })
+  }
   for (const face of FACE_NAMES) {
     const out = normalOf(STILL, face)
     const text = sayFace(face)
@@ -41,10 +58,12 @@ export function sideNames(stands: readonly Stand[], ink: Room, texts: Room): Mar
         : [on.x1 + share * wide, v > 0 ? on.y1 + IN + SMALL * 0.75 : on.y2 - IN - SMALL * 0.2],
     )
     put(
-      places.map(([x, y]) => {
-        const mark = write(x, y, text, { size: SMALL, anchor: 'middle' })
-        return [boundsOf(mark), mark] as const
-      }),
+      places
+        .filter(([x, y]) => reaches(u, v, x, y))
+        .map(([x, y]) => {
+          const mark = write(x, y, text, { size: SMALL, anchor: 'middle' })
+          return [boundsOf(mark), mark] as const
+        }),
     )
   }
   // Its point is toward end 2, and it is drawn on the face.
