@@ -1,10 +1,11 @@
 /** What was drawn before is taken where all that it follows from is as it was, and never where it is not. */
-import { change, type Change } from '../document'
+import { change, onFace, type Change } from '../document'
 import { modelOf, Modeller } from '../model'
 import { corners, saw } from '../testing/outlines'
 import { step } from '../testing/proving'
 import { run } from '../testing/run'
 import { block, join, make, testKernel } from '../testing/scenario'
+import { textsOf } from '../testing/sheets'
 import { DrawnBefore, planSheets } from './index'
 
 const kernel = await testKernel()
@@ -45,4 +46,34 @@ test('after any change the sheets are what they are when all is drawn anew', () 
     expect({ what, other: quick !== last }).toEqual({ what, other: true })
     last = quick
   }
+})
+
+test('a twin that becomes the other hand is drawn as that', () => {
+  const bored = (on: string, along: string): Change =>
+    change.addStep({
+      on,
+      step: {
+        id: `h${on}`,
+        kind: 'bore',
+        off: false,
+        at: onFace('face'),
+        fields: { along, across: '40', diameter: '10', depth: '8' },
+        options: {},
+      },
+    })
+  const pair = (along: string) =>
+    make([
+      ...block('a', 'right-up', [0, 300], [0, 100], [0, 20]),
+      ...block('b', 'right-up', [0, 300], [200, 100], [0, 20]),
+      bored('a', '60'),
+      bored('b', along),
+    ])
+  const before = new DrawnBefore()
+  const said = (along: string) =>
+    [...planSheets(modelOf(pair(along)), kernel, before)]
+      .flatMap((s) => textsOf(s))
+      .filter((t) => t.startsWith('Mirrored'))
+  expect(said('60')).toEqual([])
+  expect(said('240')).toEqual(['Mirrored: 1 of 2, measured from here'])
+  expect(said('60')).toEqual([])
 })

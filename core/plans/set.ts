@@ -16,7 +16,7 @@ import { DrawnBefore, type Draft } from './draft'
 import { inFrame, type Content } from './framed'
 import type { Solid } from './hidden/lines'
 import { editOf, inOrder } from './hand'
-import { differentJoints, jointsPerSheet, jointsSheet, type JointShown } from './joints'
+import { differentJoints, jointsPerSheet, jointsSheet } from './joints'
 import { keptSheet } from './kept'
 import { isFree, keysOf, pieceSheets, planOf, type PiecePlan } from './piece'
 import { isPlain, plainSheet, TOGETHER } from './plain'
@@ -113,12 +113,15 @@ function wholeParts(draft: Draft, solids: ReadonlyMap<string, Solid>, rows: numb
   if (instances.length === 1) return kept
   const list = cutList(model, finished).rows
   const marks = list.map((r) => r.mark)
+  const joints = differentJoints(model, kernel)
   return [
     one('cover', [ways, list.map(told), hardwareList(model), byHand('cover')], () =>
       coverSheet(draft, standing, boxes(), list),
     ),
-    one('assembly', [byHand('assembly'), marks], () => assemblySheet(draft, standing, boxes())),
-    ...jointPages(model, kernel).map((page, n) => {
+    one('assembly', [byHand('assembly'), marks, joints.map(({ joint }) => joint.id)], () =>
+      assemblySheet(draft, standing, boxes()),
+    ),
+    ...onPages(joints, jointsPerSheet(model)).map((page, n) => {
       const key = n === 0 ? 'joints' : `joints ${n + 1}`
       return one(key, [page.map(({ joint, times }) => [joint, times]), byHand(key)], () =>
         jointsSheet(draft, page, key),
@@ -133,12 +136,8 @@ function wholeParts(draft: Draft, solids: ReadonlyMap<string, Solid>, rows: numb
   ]
 }
 
-/** Different joints by the sheets that they stand on. */
-function jointPages(model: Model, kernel: Kernel): JointShown[][] {
-  const all = differentJoints(model, kernel)
-  const per = jointsPerSheet(model)
-  return Array.from({ length: Math.ceil(all.length / per) }, (_, n) => all.slice(n * per, (n + 1) * per))
-}
+const onPages = <T>(all: readonly T[], per: number): T[][] =>
+  Array.from({ length: Math.ceil(all.length / per) }, (_, n) => all.slice(n * per, (n + 1) * per))
 
 /** What of a row of the cut list stands on the cover. */
 const told = ({ stock, ...row }: CutRow) => ({ ...row, stock: stock?.stock.name })
@@ -185,6 +184,7 @@ function followsFrom(model: Model, alike: Alike, pattern: string | null): string
     features,
     features.map(({ step }) => step !== null && resolved.steps.get(step)?.step.options.repeat),
     recipeKey(model.recipe(piece)),
+    alike.mirrored,
     piece.size,
     project.settings,
     resolved.style,
