@@ -17,15 +17,18 @@ const pause = (ms: number) => new Promise((r) => setTimeout(r, ms))
 beforeEach(() => useFound.setState({ of: null, all: [], looking: null, stopped: null, fault: null }))
 
 test('what is looked for is shown until the answer is there', async () => {
+  // The answer comes once it is let.
+  let answer = () => {}
   check = async (tell) => {
     tell('Overlapping pieces')
-    await pause(5)
+    await new Promise<void>((done) => (answer = done))
     return []
   }
   look(openProject)
   await pause(1)
   expect(useFound.getState().looking).toBe('Overlapping pieces')
-  await pause(10)
+  answer()
+  await pause(1)
   expect(useFound.getState()).toMatchObject({ of: openProject, looking: null })
 })
 

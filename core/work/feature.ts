@@ -95,6 +95,13 @@ export interface Dimension {
   readonly what: 'place' | 'width' | 'depth' | 'length'
 }
 
+/** "Bends of the strip, from end 1": what would be too long for a note. */
+export interface Table {
+  readonly title: string
+  readonly columns: readonly string[]
+  readonly rows: ReadonlyArray<readonly Sentence[]>
+}
+
 /** A circle on a face, own frame: its middle, the axis square to it, and its radius. */
 export interface PitchCircle {
   readonly centre: Vec3
@@ -202,6 +209,8 @@ export interface WorkKind<D = unknown> {
     readonly block: Vec3
     readonly lines: ReadonlyArray<{ readonly what: string; readonly label: string; readonly mm: Mm }>
   }
+  /** What a drawing tells of it in a table: its heading, names of columns, and rows. */
+  table?(data: D): Table | null
   /** What is cut for it instead of the block round the piece. */
   bought?(data: D): { readonly length: Mm; readonly width: Mm; readonly thickness: Mm }
   /** How a maker puts it on; null for what only joints make. */

@@ -26,6 +26,7 @@ import { partnerIn, pictureIn } from './beside'
 import { angles, blankMarks, diameters, names, ordinates, overall, standOf, threadMarks } from './marks'
 import { sideNames } from './named'
 import { sectionsOf } from './sections'
+import { tablesOf } from './tables'
 import { laidOut, type Layout, type Stand } from './pages'
 import { hidesNot, sidesOf, standings, type Shown } from './sides'
 import { circleIn, middlesOf, toldOf, type Callout, type Say, type SheetContent } from './told'
@@ -111,6 +112,7 @@ export function* planOf(
       },
       sectionsOf(layout.stands[0]!, views[0]!.key, features),
     )
+    const tables = tablesOf(features, say, hand)
     const way = { hand, manner: settings.manner, last }
     const done = pages.map((page, n) =>
       n === 0
@@ -118,7 +120,7 @@ export function* planOf(
         : pageOf(page, layout, drawn, area, way),
     )
     if (!done.every((d) => d !== null)) continue
-    const all = withInsets(done, additions, hand, area)
+    const all = withInsets(done, { ...additions, insets: [...tables, ...additions.insets] }, hand, area)
     const { room } = all[0]!
     const beside = alike.mirrored > 0 ? partnerIn(layout.stands[0]!, views[0]!.drawn, alike, room, hand) : []
     beside.push(...(yield* pictureIn(lines, room, shape, layout.stands[0]!.side.face === 'back', hand)))

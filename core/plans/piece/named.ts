@@ -71,8 +71,9 @@ export function sideNames(stands: readonly Stand[], ink: Room, texts: Room): Mar
     const way = side.view.right[0] > 0 ? 1 : -1
     put(
       ALONG.flatMap((row) =>
-        ALONG.map((share) => {
+        ALONG.flatMap((share) => {
           const [x, y] = [on.x1 + share * wide, on.y1 + row * high]
+          if (!side.covers(u1 + (x - at.x) / at.scale, v1 + (at.y - y) / at.scale)) return []
           const { long, high: h } = TRIANGLE
           const box = { x1: x - long / 2, x2: x + long / 2, y1: y - h / 2, y2: y + h / 2 }
           const corners = [
@@ -80,7 +81,7 @@ export function sideNames(stands: readonly Stand[], ink: Room, texts: Room): Mar
             { x: x + (way * long) / 2, y },
             { x: x - (way * long) / 2, y: box.y2 },
           ]
-          return [box, { kind: 'path', corners, closed: true, pen: 'dimension' }] as const
+          return [[box, { kind: 'path', corners, closed: true, pen: 'dimension' }] as const]
         }),
       ),
     )

@@ -6,7 +6,7 @@ import { workKind, type Feature } from '../../work'
 import type { LinesKept } from '../hidden/kept'
 import type { Found, FoundLines } from '../hidden/lines'
 import type { Arc, Segment } from '../hidden/merge'
-import type { View } from '../hidden/view'
+import { project, type View } from '../hidden/view'
 
 /** A side, how it is looked at, and what is found there; all as the piece has it. */
 export interface Side {
@@ -15,6 +15,8 @@ export interface Side {
   readonly lines: FoundLines
   /** What is seen of each feature, and what is hidden, by its id. */
   readonly works: ReadonlyMap<string, SeenOf>
+  /** Whether wood is seen at a place of the view. */
+  covers(u: number, v: number): boolean
 }
 export interface SeenOf {
   readonly visible: readonly Segment[]
@@ -64,7 +66,7 @@ export function* sidesOf(
   const draw = function* (face: FaceName, main: FaceName): Generator<undefined, Side> {
     const view = viewOf(face, main)
     const lines = yield* kept.finding(solids, view, { hidden: true, arcs: true })
-    return { face, view, lines, works: worksIn(lines, recipe) }
+    return { face, view, lines, works: worksIn(lines, recipe), covers: covering(shape, view) }
   }
   const long: Side[] = []
   for (const face of ROUND) long.push(yield* draw(face, face))
@@ -80,6 +82,21 @@ export function* sidesOf(
     ends.push(yield* draw(end, round[0]!.face))
   return [...round, ...ends]
 }
+
+const covering =
+  ({ positions, triangles }: Shape, view: View) =>
+  (u: number, v: number): boolean => {
+    const at = (n: number): readonly [number, number] => {
+      const [x, y] = project(view, [positions[3 * n]!, positions[3 * n + 1]!, positions[3 * n + 2]!])
+      return [x - u, y - v]
+    }
+    for (let k = 0; k < triangles.length; k += 3) {
+      const [a, b, c] = [at(triangles[k]!), at(triangles[k + 1]!), at(triangles[k + 2]!)]
+      const turns = [a[0] * b[1] - a[1] * b[0], b[0] * c[1] - b[1] * c[0], c[0] * a[1] - c[1] * a[0]]
+      if (turns.every((t) => t > 0) || turns.every((t) => t < 0)) return true
+    }
+    return false
+  }
 
 function worksIn({ visible, hidden, arcs }: FoundLines, recipe: Recipe): Map<string, SeenOf> {
   const cuts = cutsOf(recipe)
@@ -137,6 +154,7 @@ function besideOf(side: Shown): Shown {
     column: 2,
     row: 0,
     view: { ...view, right: negated(view.right), up: negated(view.up) },
+    covers: (u, v) => side.covers(-u, -v),
     lines: {
       ...lines,
       visible: turnedList(lines.visible, turned),

@@ -1,4 +1,4 @@
-import { begun, defineWork, doubt, sayDegrees, type Sentence } from '../feature'
+import { begun, defineWork, doubt, sayDegrees, type Sentence, type Table } from '../feature'
 import type { Bend } from './bent'
 import { own } from './own'
 
@@ -13,25 +13,54 @@ const FIBRES = {
 const strip = (b: Bend): Sentence =>
   b.section.radius !== null ? ['rod ⌀ ', { mm: b.thick }] : ['strip ', { mm: b.thick }, ' × ', { mm: b.wide }]
 
-/** "r 120 by 90° from 100 to 288.5": a bend, and where it starts and ends on the strip. */
-const bends = (b: Bend): Sentence =>
+/** Each bend: its radius along the fibre, by how much it turns, and where it starts and ends on the strip. */
+const bent = (b: Bend) =>
   b.legs
     .flatMap((leg) => (leg.kind === 'bend' ? [leg] : []))
-    .flatMap((leg, n): Sentence => {
+    .map(({ angle, roll }, n) => {
       const [from, to] = b.marks[n]!
-      const turn = sayDegrees((Math.abs(leg.angle) * 180) / Math.PI)
-      const radius = (to - from) / Math.abs(leg.angle)
-      return ['; bend r ', { mm: radius }, ` by ${turn} from `, { mm: from }, ' to ', { mm: to }]
+      const turn = sayDegrees((Math.abs(angle) * 180) / Math.PI)
+      return { from, to, turn, back: angle < 0, roll, radius: (to - from) / Math.abs(angle) }
     })
 
-const says = (b: Bend): Sentence => [
+/** "r 120 by 90° from 100 to 288.5". */
+const bends = (b: Bend): Sentence =>
+  bent(b).flatMap(({ radius, turn, from, to }): Sentence => [
+    '; bend r ',
+    { mm: radius },
+    ` by ${turn} from `,
+    { mm: from },
+    ' to ',
+    { mm: to },
+  ])
+
+const saysStrip = (b: Bend): Sentence => [
   'bend a ',
   ...strip(b),
   ', ',
   { mm: b.long },
   ` long along ${FIBRES[b.fibre]}`,
-  ...bends(b),
 ]
+const says = (b: Bend): Sentence => [...saysStrip(b), ...bends(b)]
+
+/** More bends than one are told in a table. */
+const tableOf = (b: Bend): Table | null => {
+  const all = bent(b)
+  if (all.length < 2) return null
+  const rolled = all.some(({ roll }) => Math.abs(roll) > 1e-9)
+  return {
+    title: `Bends, along ${FIBRES[b.fibre]}`,
+    columns: ['Bend', 'Radius', 'Angle', ...(rolled ? ['Rolled'] : []), 'Starts at', 'Ends at'],
+    rows: all.map(({ radius, turn, back, roll, from, to }, n) => [
+      [String(n + 1)],
+      [{ mm: radius }],
+      [back ? `${turn} back` : turn],
+      ...(rolled ? [[sayDegrees((roll * 180) / Math.PI)]] : []),
+      [{ mm: from }],
+      [{ mm: to }],
+    ]),
+  }
+}
 
 export const bend = defineWork<Bend>({
   kind: 'bend',
@@ -40,7 +69,8 @@ export const bend = defineWork<Bend>({
   machine: () => 'bending form',
   cut: ({ frame, legs, section }) => [{ kind: 'bent', frame, legs, section }],
   describe: (b) => begun(says(b)),
-  callout: says,
+  callout: (b) => (tableOf(b) ? [...saysStrip(b), ', see the table'] : says(b)),
+  table: tableOf,
   count: (b) => b.marks.length,
   toldAtOnce: true,
   dimensions: () => [],

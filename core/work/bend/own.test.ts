@@ -218,6 +218,10 @@ test('a handle takes the block that its path needs, is cut as a strip, and says 
   const sheet = [...planSheets(modelOf(p), kernel)].find((s) => s.title === 'A A')!
   const notes = textsOf(sheet).filter((text) => text.includes('long along'))
   expect(notes).toEqual([expect.stringMatching(/^Bend a strip 8 × 25/)])
+  const told = sheet.marks.flatMap((m) => (m.kind === 'text' && m.part?.startsWith('table ') ? [m.text] : []))
+  const heads = ['Bend', 'Radius', 'Angle', 'Starts at', 'Ends at']
+  const bends = ['1', '120', '90°', '100', '≈ 288.5', '2', '120', '90°', '≈ 338.5', '≈ 527']
+  expect(told).toEqual(['Bends, along its middle', ...heads, ...bends])
   expect(workKind(f).strip!(f.data).marks).toHaveLength(6)
   const [row] = cutList(modelOf(p)).rows
   expect([row!.length, row!.width, row!.thickness].map((x) => Number(x.toFixed(3)))).toEqual([
