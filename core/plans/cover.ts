@@ -71,9 +71,7 @@ export function* coverSheet(
   const picture = asPart('view apart', [...drawnMarks(drawnOf(found), at), ...ways])
   const [pictures, texts, ink] = [new Room(left), new Room(left), new Room(left)]
   for (const room of [pictures, ink]) room.draw(picture)
-  const rings = pieceMarks(model, [{ found, at }], left, { pictures, texts, ink }, hand, (alike) =>
-    markTouch(hand, alike, true),
-  )
+  const rings = pieceMarks(model, [{ found, at }], left, { pictures, texts, ink }, hand, true)
   const marks = [...picture, ...rings]
   if (told) marks.push(...listed(model, rows, { ...area, x1: left.x2 + 6 }))
   const say = (mm: number) => marked(formatLength(mm, model.resolved.style))

@@ -33,7 +33,7 @@ export function pieceMarks(
   area: Bounds,
   rooms: Rooms,
   hand: Hand,
-  touch: (alike: Alike) => Touch = (alike) => markTouch(hand, alike),
+  parts?: true,
 ): Mark[] {
   const number = new Map(model.resolved.instances.map((i, n) => [i.key, n]))
   const tips = new Map<number, Tip[]>()
@@ -48,7 +48,7 @@ export function pieceMarks(
     })
   }
   const notes = findAlike(model).flatMap((alike): Note[] => {
-    const { hidden, by } = touch(alike)
+    const { hidden, by } = markTouch(hand, alike, parts)
     const all = alike.instances.flatMap((i) => tips.get(number.get(i.key)!) ?? [])
     return hidden || all.length === 0
       ? []

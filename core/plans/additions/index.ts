@@ -16,7 +16,7 @@ const KINDS: { readonly [K in Addition['kind']]: AdditionKind<K> } = { note, dim
 
 /** Letters that are not taken for figures. */
 const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ'
-export const letterOf = (n: number): string =>
+const letterOf = (n: number): string =>
   (n >= LETTERS.length ? letterOf(Math.floor(n / LETTERS.length) - 1) : '') + LETTERS[n % LETTERS.length]!
 
 /** What draws itself is called. */

@@ -1,2 +1,2 @@
 export { jointRings, jointsPerSheet, jointsSheet } from './sheet'
-export { differentJoints, type JointShown } from './shown'
+export { differentJoints } from './shown'

@@ -4,7 +4,6 @@ import { formatLength, marked } from '../../measure'
 import type { Model } from '../../model'
 import { mainAxis } from '../../pieces'
 import { bareName } from '../../resolve'
-import { drain } from '../../solid'
 import { workKind } from '../../work'
 import { ring, segmentWithin, within } from '../additions/detail'
 import type { Draft } from '../draft'
@@ -61,8 +60,8 @@ export function* jointsSheet(
     if (touch.hidden) continue
     const [dx, dy] = touch.by ?? [0, 0]
     const [x1, y1] = [area.x1 + (n % used) * wide + dx, area.y1 + Math.floor(n / used) * high + dy]
-    yield
-    marks.push(...asPart(`joint ${id}`, jointCell(draft, joint, { x1, y1, x2: x1 + wide, y2: y1 + high })))
+    const cell = yield* jointCell(draft, joint, { x1, y1, x2: x1 + wide, y2: y1 + high })
+    marks.push(...asPart(`joint ${id}`, cell))
   }
   return {
     title: 'Joints',
@@ -73,33 +72,30 @@ export function* jointsSheet(
   }
 }
 
-function jointCell(
+function* jointCell(
   { model, kernel, before: { lines } }: Draft,
   joint: JointShown,
   { x1, y1, x2, y2 }: Bounds,
-): Mark[] {
+): Generator<undefined, Mark[]> {
   const { unit: lengths } = model.project.settings.style
   const { at, view, radius } = joint
   const texts = saidOf(model, joint).flatMap((text) => wrapped(text, x2 - x1 - 10))
-  const least = Math.min((x2 - x1) / 2, (y2 - y1) / 2)
   const said = 8 + texts.length * SAID
   const room = Math.min(x2 - x1 - 12, y2 - y1 - said - 8) / 2
-  const [scale] = scalesFrom(lengths, true, (s) => radius * s <= Math.min(room, least), 1)
+  const [scale] = scalesFrom(lengths, true, (s) => radius * s <= room, 1)
   const s = scale!.factor
   const open = openedAt(model, kernel, joint)
   const [u, v] = project(view, at)
   const put: Placed = {
     outline: { u1: u - radius, u2: u + radius, v1: v - radius, v2: v + radius },
     x: (x1 + x2) / 2 - radius * s,
-    y: y1 + said + 3 + Math.min(2 * room, y2 - y1 - said - 6) / 2 + radius * s,
+    y: y1 + said + 3 + room + radius * s,
     scale: s,
   }
-  const drawn = drain(
-    lines.drawing(
-      open.map((o) => o.solid),
-      view,
-      { hidden: false, arcs: true },
-    ),
+  const drawn = yield* lines.drawing(
+    open.map((o) => o.solid),
+    view,
+    { hidden: false, arcs: true },
   )
   const hatched = hatching(open, view, HATCH / s).flatMap((h) => segmentWithin(h, [u, v], radius))
   return [
@@ -124,10 +120,10 @@ function saidOf(model: Model, shown: JointShown): string[] {
 }
 const MOST = 5
 
-/** Where from a ring its letter may stand. */
+/** Where from a ring its number may stand. */
 const WAYS = [45, 135, 225, 315, 0, 90, 180, 270].map((d) => (d * Math.PI) / 180)
 
-/** Rings round joints on the views of the whole, with the letters of their details. */
+/** Rings round joints on the views of the whole, with the numbers of their details. */
 export function jointRings(
   joints: readonly JointShown[],
   views: readonly PlacedView[],
