@@ -51,29 +51,19 @@ function takeKeys(): Ahead {
 /** What was typed before the field was there goes into it, and the Enter after it is pressed for it. */
 export function takeOver(field: () => HTMLInputElement | null): void {
   const ahead = takeKeys()
-  if (ahead.text && field()) {
-    write(field()!, ahead.text)
-    goOnAfter(field()!, ahead.text)
-  }
+  const at = field()
+  if (at && ahead.text) write(at, ahead.text)
+  at?.addEventListener('focus', () => queueMicrotask(() => goOn(at)))
   if (ahead.enter) pressOnceFound(field, 0)
 }
 
 /**
- * What takes the focus selects all there is, sooner or later: what is typed next would replace it. The next
- * key goes on at its end, unless the maker has gone elsewhere in it.
+ * What gives a field the focus by itself selects all that is in it, and may do so late, between two keys: a
+ * card that closed just before takes the focus once more, and the list takes it back. What is typed goes on.
  */
-function goOnAfter(field: HTMLInputElement, text: string): void {
-  const onKey = () => {
-    const { selectionStart, selectionEnd, value } = field
-    if (value === text && selectionStart === 0 && selectionEnd === text.length)
-      field.setSelectionRange(text.length, text.length)
-  }
-  const over = () => {
-    field.removeEventListener('keydown', onKey, true)
-    field.removeEventListener('pointerdown', over, true)
-  }
-  field.addEventListener('keydown', onKey, { capture: true, once: true })
-  field.addEventListener('pointerdown', over, { capture: true, once: true })
+function goOn(field: HTMLInputElement): void {
+  const end = field.value.length
+  if (field.selectionStart === 0 && field.selectionEnd === end) field.setSelectionRange(end, end)
 }
 
 /** How often it is looked whether something is found yet, and how long after each other, in ms. */

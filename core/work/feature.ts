@@ -8,7 +8,7 @@ import type { Mm } from '../measure'
 import { FACE_AT, sayFace, type Axis, type Box, type Vec3 } from '../pieces'
 import type { Machine } from './machine'
 import { ownKind, type OnSurface, type OwnDefinition, type OwnKind, type Wood } from './own'
-import type { Tool } from './tool'
+import type { Tool, Vec2 } from './tool'
 
 export interface Feature<D = unknown> {
   /** Steady while its step, or the joint and the instances it is between, are. */
@@ -100,6 +100,15 @@ export interface Table {
   readonly title: string
   readonly columns: readonly string[]
   readonly rows: ReadonlyArray<readonly Sentence[]>
+}
+
+/** What a bit leaves of an edge, as it is seen at the end of its way. */
+export interface Profile {
+  /** "cove". */
+  readonly title: string
+  readonly bit: string
+  /** From its lowest place up to the face: in from the edge, and from the face, so never above 0. */
+  readonly left: readonly Vec2[]
 }
 
 /** A circle on a face, own frame: its middle, the axis square to it, and its radius. */
@@ -211,6 +220,8 @@ export interface WorkKind<D = unknown> {
   }
   /** What a drawing tells of it in a table: its heading, names of columns, and rows. */
   table?(data: D): Table | null
+  /** What a bit of any shape leaves along edges. */
+  profile?(data: D): Profile
   /** What is cut for it instead of the block round the piece. */
   bought?(data: D): { readonly length: Mm; readonly width: Mm; readonly thickness: Mm }
   /** How a maker puts it on; null for what only joints make. */

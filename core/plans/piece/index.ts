@@ -26,6 +26,7 @@ import { partnerIn, pictureIn } from './beside'
 import { angles, blankMarks, diameters, names, ordinates, overall, standOf, threadMarks } from './marks'
 import { sideNames } from './named'
 import { sectionsOf } from './sections'
+import { profilesOf } from './profiles'
 import { tablesOf } from './tables'
 import { laidOut, type Layout, type Stand } from './pages'
 import { hidesNot, sidesOf, standings, type Shown } from './sides'
@@ -112,7 +113,11 @@ export function* planOf(
       },
       sectionsOf(layout.stands[0]!, views[0]!.key, features),
     )
-    const tables = tablesOf(features, say, hand)
+    const insets = [
+      ...tablesOf(features, say, hand),
+      ...profilesOf(features, piece.size, settings, hand),
+      ...additions.insets,
+    ]
     const way = { hand, manner: settings.manner, last }
     const done = pages.map((page, n) =>
       n === 0
@@ -120,7 +125,7 @@ export function* planOf(
         : pageOf(page, layout, drawn, area, way),
     )
     if (!done.every((d) => d !== null)) continue
-    const all = withInsets(done, { ...additions, insets: [...tables, ...additions.insets] }, hand, area)
+    const all = withInsets(done, { ...additions, insets }, hand, area)
     const { room } = all[0]!
     const beside = alike.mirrored > 0 ? partnerIn(layout.stands[0]!, views[0]!.drawn, alike, room, hand) : []
     beside.push(...(yield* pictureIn(lines, room, shape, layout.stands[0]!.side.face === 'back', hand)))

@@ -1,5 +1,6 @@
 import { FACE_AT } from '../../pieces'
 import { begun, defineWork, doubt, type Dimension, type Sentence } from '../feature'
+import { cutAt, type Vec2 } from '../tool'
 import { own } from './own'
 import type { Rout } from './rout'
 
@@ -11,6 +12,16 @@ const stops = ({ run }: Rout): Sentence =>
   run.short.flatMap((by, n): Sentence =>
     by > 1e-6 ? [', stopping ', { mm: by }, n === 0 ? ' before its near end' : ' before its far end'] : [],
   )
+
+/** Where the bit has cut, seen along its way; beside what it does not reach the edge stays. */
+const leftBy = ({ run }: Rout): Vec2[] => {
+  const cut = cutAt(run).map(([r, z]): Vec2 => [r - run.off, Math.min(z, 0)])
+  return cut.flatMap(([x, z], k): Vec2[] => {
+    const [x0, z0] = k > 0 ? cut[k - 1]! : [x, z]
+    const crosses = x0 * x < -1e-9
+    return [...(crosses ? [[0, z0 + ((z - z0) * (0 - x0)) / (x - x0)] as const] : []), [Math.max(0, x), z]]
+  })
+}
 
 export const rout = defineWork<Rout>({
   kind: 'rout',
@@ -32,6 +43,7 @@ export const rout = defineWork<Rout>({
     const floor = surface + (far ? -r.depth : r.depth)
     return [{ axis, from: Math.min(surface, floor), to: Math.max(surface, floor), what: 'depth' }]
   },
+  profile: (r) => ({ title: r.makes, bit: r.bit, left: leftBy(r) }),
   dependsOnShape: true,
   rounds: ({ data: { run, corner }, neighbours: beside }) =>
     run.loops === 'inside' || (run.loops === 'all' && (beside?.length ?? 0) > 0) ? corner : null,
