@@ -1,14 +1,14 @@
 /** Looks for layouts away from the page; what it has found so far can be kept at any time. */
 import { expose } from 'comlink'
-import { isLate, LayoutSearch, type Answer, type Job } from '../core/cuts'
+import { LayoutSearch, type Answer, type Job } from '../core/cuts'
 import { yieldToMessages } from './slices'
 
 let newest = 0
 
 const worker = {
   /**
-   * Searches until its seconds are over or nothing better is to be expected. `take` gets every better answer
-   * and the share of the work done. False when it was stopped by a newer revision.
+   * Searches as long as the job asks for, or until nothing better is to be expected. `take` gets every better
+   * answer and the share of the work done. False when it was stopped by a newer revision.
    */
   async solve(
     revision: number,
@@ -21,17 +21,14 @@ const worker = {
     const elapsed = () => (performance.now() - start) / 1000
     let shown = 0
     do {
-      const better = search.round(() => isLate(job, elapsed()))
+      const better = search.round()
       if (better || elapsed() - shown > 0.15) {
         shown = elapsed()
-        take(
-          better ? search.answer(elapsed()) : null,
-          Math.min(1, Math.max(elapsed() / job.seconds, search.stale / 400)),
-        )
+        take(better ? search.answer(elapsed()) : null, search.share)
         await yieldToMessages()
         if (revision < newest) return false
       }
-    } while (!search.done && elapsed() < job.seconds)
+    } while (!search.done)
     take(null, 1)
     return true
   },

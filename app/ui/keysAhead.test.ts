@@ -18,7 +18,7 @@ async function takesFocus(field: HTMLInputElement): Promise<void> {
 }
 const caret = ({ selectionStart, selectionEnd }: HTMLInputElement) => [selectionStart, selectionEnd]
 
-test('what is typed next goes on after what was typed ahead, however late the field takes the focus', async () => {
+test('what is typed next goes on after what was typed ahead, when the field takes the focus late', async () => {
   const field = typedAhead('se')
   expect(field.value).toBe('se')
   await new Promise((done) => setTimeout(done, 20))
@@ -26,7 +26,7 @@ test('what is typed next goes on after what was typed ahead, however late the fi
   expect(caret(field)).toEqual([2, 2])
 })
 
-test('it goes on as well after what was typed once the field was there, as often as that happens', async () => {
+test('it goes on after what was typed once the field was there, as often as that happens', async () => {
   const field = typedAhead('')
   for (const text of ['see thr', 'see throu']) {
     field.value = text

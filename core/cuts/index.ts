@@ -14,7 +14,7 @@ export {
   type CutRow,
 } from './cutlist'
 export { Job, MOST_PIECES, refuseShapes, type Answer, type LaidBoard, type Placement } from './layout/job'
-export { costOf, isLate, LayoutSearch, lowerBound, mulberry32 } from './layout/search'
+export { costOf, LayoutSearch, lowerBound, mulberry32 } from './layout/search'
 export { verify } from './layout/verify'
 export { layoutJobs, layoutRoom, type StockJob } from './layout/forproject'
 export { layoutSvg } from './layout/svg'

@@ -179,27 +179,50 @@ test('shapes are refused in a sentence, and more pieces than can be laid togethe
   expect(many.error?.issues[0]?.message).toContain(MOST_PIECES.toLocaleString('en'))
 })
 
-const NO_TIME = 'there was no time left to lay it'
-test('a search that runs out of time gives what it has by then, and says what it had no time for', () => {
-  const j = job({
-    kind: 'sheets',
-    supply: [{ id: 's', length: 2440, width: 1220 }],
-    demand: ['d', 'e'].map((id) => ({ id, length: 90, width: 40, quantity: 10_000 })),
-  })
+/** All rounds of a search, on a machine on which so many milliseconds go by at each look at the clock. */
+function searched(j: Job, slow = 1): { readonly answer: Answer; readonly rounds: number } {
+  let now = 0
+  const clocks = [performance, Date].map((of) => [of, of.now] as const)
+  for (const [of] of clocks) of.now = () => (now += slow)
   const search = new LayoutSearch(j)
-  let looks = 0
-  search.round(() => ++looks > 10)
-  const answer = search.answer(0)
-  const laid = answer.boards.reduce((n, b) => n + b.placements.length, 0)
-  expect(laid).toBe(10 * 32 + 31)
-  expect(answer.unplaced).toEqual([
-    { demand: 'd', quantity: 10_000 - laid, why: NO_TIME },
-    { demand: 'e', quantity: 10_000, why: NO_TIME },
-  ])
-  expect(verify(j, answer)).toEqual([])
-  // A later round that is given up leaves the better one in place.
-  search.round(() => true)
-  expect(search.answer(0).boards).toHaveLength(answer.boards.length)
+  do search.round()
+  while (!search.done)
+  for (const [of, was] of clocks) of.now = was
+  return { answer: search.answer(0), rounds: search.rounds }
+}
+
+test('a search ends by what it has done, and has the same answer on a slow machine', () => {
+  fc.assert(
+    fc.property(anyJob, (given) => {
+      const j = job({ ...given, seconds: 0.02 })
+      const pieces = j.demand.reduce((n, d) => n + d.quantity, 0)
+      const slow = searched(j, 60_000)
+      expect(slow).toEqual(searched(j, 0.01))
+      expect(slow.rounds).toBeLessThanOrEqual(Math.max(1, Math.ceil((0.02 * 20_000) / Math.max(1, pieces))))
+    }),
+    { numRuns: runs(20) },
+  )
+})
+
+test('asked to look longer, it never does worse, and stops soon where nothing can cost less', () => {
+  const some = (seconds: number) =>
+    job({
+      kind: 'sheets',
+      seconds,
+      supply: [{ id: 's', length: 2440, width: 1220, price: 60 }],
+      demand: Array.from({ length: 30 }, (_, i) => ({
+        id: `d${i}`,
+        length: 300 + 31 * i,
+        width: 90 + 17 * i,
+      })),
+    })
+  const [short, long] = [searched(some(0)), searched(some(0.2))]
+  expect(short.rounds).toBe(1)
+  expect(long.rounds).toBeGreaterThan(60)
+  expect(long.answer.boards.length).toBeLessThanOrEqual(short.answer.boards.length)
+  const easy = searched({ ...some(60), demand: some(1).demand.slice(0, 3) })
+  expect(easy.answer.boards).toHaveLength(1)
+  expect(easy.rounds).toBeLessThan(200)
 })
 
 describe('the check finds', () => {

@@ -1,6 +1,7 @@
 /**
  * Looks for a good layout, and then for better ones until told to stop. Each round lays all pieces greedily,
- * in some order and by some rules drawn from a seeded stream, so the same job gives the same rounds.
+ * in some order and by some rules drawn from a seeded stream. How long it looks is counted in pieces laid and
+ * not by a clock, so the same job has the same answer on a slow machine and a fast one.
  */
 import type { Answer, Demand, Job, LaidBoard, Rect, Supply } from './job'
 import { roomOf } from './room'
@@ -19,6 +20,14 @@ interface Plan {
   readonly rank: readonly number[]
 }
 
+/** What a job's seconds stand for: so many pieces are laid in one, in as many rounds as that takes. */
+const PIECES_A_SECOND = 20_000
+/** Rounds without a better layout, and the share of all rounds, after which none is waited for. */
+const STALE = 400
+const STALE_SHARE = 1 / 4
+/** The same once none can cost less: only its offcuts and cuts may still get better. */
+const STALE_PROVEN = 60
+
 /** More open boards than this are not looked at for a piece. */
 const MOST_OPEN = 60
 
@@ -26,31 +35,32 @@ const RULES: readonly Rule[] = ['short side', 'long side', 'area', 'corner']
 
 export class LayoutSearch {
   private readonly items: readonly Item[]
+  /** No layout of all pieces needs fewer boards. */
+  private readonly bound: number
   private readonly random: () => number
   private best: Plan | null = null
   /** Rounds tried, and rounds since the last better one. */
   rounds = 0
   stale = 0
-  /** The layout was ended before every piece had its turn. */
-  private hurried = false
+  /** How many rounds there are at most. */
+  private readonly effort: number
 
   constructor(readonly job: Job) {
     this.items = job.demand.flatMap((demand) =>
       Array.from({ length: demand.quantity }, (_, copy) => ({ demand, copy })),
     )
     this.random = mulberry32(job.seed)
+    this.bound = lowerBound(job)
+    this.effort = Math.max(1, Math.ceil((job.seconds * PIECES_A_SECOND) / Math.max(1, this.items.length)))
   }
 
-  /**
-   * Tries one more layout; true when it is the best so far. Once `late` says so the round is given up; the
-   * first one stops where it is, and what it has not laid by then has no place.
-   */
-  round(late: () => boolean = () => false): boolean {
+  /** Tries one more layout; true when it is the best so far. */
+  round(): boolean {
     const n = this.rounds++
-    const laid = this.lay(this.ordered(n), RULES[n % RULES.length]!, n % 2 === 0 ? 'long' : 'short', n, late)
-    const plan = laid && this.improve(laid, late)
+    const plan = this.improve(
+      this.lay(this.ordered(n), RULES[n % RULES.length]!, n % 2 === 0 ? 'long' : 'short', n),
+    )
     this.stale++
-    if (!plan) return false
     if (this.best && compare(plan.rank, this.best.rank) >= 0) return false
     this.best = plan
     this.stale = 0
@@ -59,8 +69,22 @@ export class LayoutSearch {
 
   /** Nothing better can be hoped for, or is worth waiting for. */
   get done(): boolean {
-    if (this.items.length === 0) return this.rounds > 0
-    return this.stale > 400
+    return this.share >= 1
+  }
+
+  /** How much of the search is done, 0 to 1. */
+  get share(): number {
+    if (this.rounds === 0) return 0
+    const waited = this.proven ? STALE_PROVEN : Math.max(STALE, this.effort * STALE_SHARE)
+    return this.items.length === 0 ? 1 : Math.min(1, Math.max(this.rounds / this.effort, this.stale / waited))
+  }
+
+  /** As few boards as any layout needs, all of the cheapest: none costs less. */
+  private get proven(): boolean {
+    if (!this.best || this.best.unplaced.size > 0) return false
+    const { boards } = this.best
+    const least = Math.min(...this.job.supply.map(costOf))
+    return boards.length <= this.bound && boards.every((b) => costOf(b.supply) <= least)
   }
 
   /**
@@ -99,27 +123,14 @@ export class LayoutSearch {
       .map(([, item]) => item)
   }
 
-  private lay(
-    items: readonly Item[],
-    rule: Rule,
-    split: 'long' | 'short',
-    n: number,
-    late: () => boolean,
-  ): Plan | null {
+  private lay(items: readonly Item[], rule: Rule, split: 'long' | 'short', n: number): Plan {
     const boards: Sawing[] = []
     // Boards that are looked at for the next piece: the last few that still have room for anything.
     let open: Sawing[] = []
     const shortest = Math.min(...this.job.demand.map((d) => Math.min(d.length, d.width)))
-    this.hurried = false
     const left = new Map(this.job.supply.map((s) => [s.id, s.quantity ?? Infinity]))
     const unplaced = new Map<string, number>()
-    for (const [k, { demand, copy }] of items.entries()) {
-      if (k % 32 === 31 && late()) {
-        if (this.best) return null
-        this.hurried = true
-        for (const { demand: left } of items.slice(k)) unplaced.set(left.id, (unplaced.get(left.id) ?? 0) + 1)
-        break
-      }
+    for (const { demand, copy } of items) {
       let home: { board: Sawing; option: NonNullable<ReturnType<Sawing['best']>> } | null = null
       for (const board of open) {
         const option = board.best(demand, rule, split)
@@ -165,13 +176,12 @@ export class LayoutSearch {
   }
 
   /** Lays each board's pieces on the cheapest board that still takes them all. */
-  private improve(p: Plan, late: () => boolean): Plan {
+  private improve(p: Plan): Plan {
     const left = new Map(this.job.supply.map((s) => [s.id, s.quantity ?? Infinity]))
     for (const b of p.boards) left.set(b.supply.id, left.get(b.supply.id)! - 1)
     const byId = new Map(this.job.demand.map((d) => [d.id, d]))
     const boards = p.boards.map((board) => {
       let now = board
-      if (late()) return now
       const pieces = [...board.placements].sort((a, b) => b.length * b.width - a.length * a.width)
       for (const s of this.job.supply) {
         if (left.get(s.id)! <= 0 || costOf(s) >= costOf(now.supply)) continue
@@ -223,8 +233,7 @@ export class LayoutSearch {
     const d = demand.find((x) => x.id === id)!
     const room = (s: Supply) => [roomOf(this.job, s).length, roomOf(this.job, s).width] as const
     if (supply.length === 0) return 'there is nothing to cut it from'
-    if (this.fitsAny(id))
-      return this.hurried ? 'there was no time left to lay it' : 'no board is left, or a defect is in the way'
+    if (this.fitsAny(id)) return 'no board is left, or a defect is in the way'
     if (supply.every((s) => d.length > room(s)[0] + 1e-6)) return 'longer than any board'
     if (supply.every((s) => d.width > room(s)[1] + 1e-6)) return 'wider than any board'
     return 'no board is both long and wide enough'
@@ -259,12 +268,6 @@ function laid(board: Sawing): LaidBoard {
     offcuts: board.free.map(rect).sort((a, b) => b.length * b.width - a.length * a.width),
   }
 }
-
-/** Even a job without time gets so many seconds for its first layout. */
-const LEAST = 0.1
-
-/** Whether a round that goes on after so many seconds is to be given up. */
-export const isLate = (job: Job, elapsed: number): boolean => elapsed > Math.max(job.seconds, LEAST)
 
 /**
  * No layout of what can be placed needs fewer boards: by area, and by length where no two pieces fit side by
