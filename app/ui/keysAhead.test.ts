@@ -18,7 +18,7 @@ async function takesFocus(field: HTMLInputElement): Promise<void> {
 }
 const caret = ({ selectionStart, selectionEnd }: HTMLInputElement) => [selectionStart, selectionEnd]
 
-test('what is typed next goes on after what was typed ahead, when the field takes the focus late', async () => {
+test('what is typed next goes on after what was typed ahead, where the focus comes late', async () => {
   const field = typedAhead('se')
   expect(field.value).toBe('se')
   await new Promise((done) => setTimeout(done, 20))
