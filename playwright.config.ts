@@ -14,8 +14,6 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
-    // The page is laid out the same, and half as fine a picture takes a twelfth of the time less.
-    deviceScaleFactor: 0.5,
     acceptDownloads: true,
     // A trace takes a quarter of the time; ask for one with `--trace on` when a test fails.
     trace: 'off',
