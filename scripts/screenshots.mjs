@@ -37,7 +37,7 @@ mkdirSync('docs/screenshots', { recursive: true })
 const PRINTED = [
   ['seed-cabinet', '01'],
   ['bee-hotel', '04'],
-  ['barrow-wheel', '03'],
+  ['glazed-lid', '04'],
 ]
 async function shootSheets() {
   const folder = mkdtempSync(join(tmpdir(), 'sheets-'))
