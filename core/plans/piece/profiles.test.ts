@@ -1,6 +1,7 @@
 import { change, runAt, type FaceName } from '../../document'
 import { modelOf } from '../../model'
 import { BIT_SHAPES } from '../../rack'
+import { run } from '../../testing/run'
 import { block, make, testKernel, volume } from '../../testing/scenario'
 import { textsOf } from '../../testing/sheets'
 import { workKind } from '../../work'
@@ -73,4 +74,24 @@ test('the same profile on several edges is drawn once, and another of the same b
       .filter((t) => t.startsWith('Bit: '))
   expect(drawn(routed(['edge1']), routed(['edge2'], {}, 'w8'))).toHaveLength(1)
   expect(drawn(routed(['edge1']), routed(['edge2'], { depth: '5' }, 'w8'))).toHaveLength(2)
+})
+
+test('it is moved and left out by hand, and stays so when the bit is set otherwise', () => {
+  const project = board(bit('cove', { radius: '8' }, '10'), routed(['edge1']))
+  const drawn = (p: typeof project) => [...planSheets(modelOf(p), kernel)].at(-1)!
+  const { key, says, by } = drawn(project).items!.find((i) => i.key.startsWith('profile '))!
+  expect(says).toBe('Section of the cove')
+  const title = (p: typeof project) =>
+    drawn(p).marks.find((m) => m.part === key && m.kind === 'text' && m.text.startsWith('Cove'))
+  const adjust = (changes: Parameters<typeof change.adjust>[0]['changes']) =>
+    change.adjust({ sheet: 'piece a', of: key, says, changes })
+  const [x, y] = [by[0] - 30, by[1] - 12]
+  const moved = run(
+    project,
+    adjust({ by: [x, y] }),
+    change.setStepField({ id: 'w9', field: 'depth', value: '6' }),
+  )
+  const [before, after] = [title(project), title(moved)].map((t) => t as { x: number; y: number })
+  expect([after!.x - before!.x, after!.y - before!.y]).toEqual([-30, -12].map((n) => expect.closeTo(n, 6)))
+  expect(title(run(project, adjust({ hidden: true })))).toBeUndefined()
 })
