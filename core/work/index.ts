@@ -99,6 +99,7 @@ export const kindCut = (kind: string, data: unknown): Tool[] => byKind.get(kind)
 export const countOf = (feature: Feature): number => workKind(feature).count?.(feature.data) ?? 1
 
 export {
+  capital,
   REFERENCE,
   sayDegrees,
   theFace,
@@ -108,6 +109,7 @@ export {
   type Angle,
   type ArcOf,
   type PitchCircle,
+  type Profile,
   type Sentence,
   type Standing,
   type Supply,

@@ -37,11 +37,12 @@ export class LayoutSearch {
   private readonly items: readonly Item[]
   /** No layout of all pieces needs fewer boards. */
   private readonly bound: number
+  private readonly cheapest: number
   private readonly random: () => number
   private best: Plan | null = null
   /** Rounds tried, and rounds since the last better one. */
   rounds = 0
-  stale = 0
+  private stale = 0
   /** How many rounds there are at most. */
   private readonly effort: number
 
@@ -51,6 +52,7 @@ export class LayoutSearch {
     )
     this.random = mulberry32(job.seed)
     this.bound = lowerBound(job)
+    this.cheapest = Math.min(...job.supply.map(costOf))
     this.effort = Math.max(1, Math.ceil((job.seconds * PIECES_A_SECOND) / Math.max(1, this.items.length)))
   }
 
@@ -83,8 +85,7 @@ export class LayoutSearch {
   private get proven(): boolean {
     if (!this.best || this.best.unplaced.size > 0) return false
     const { boards } = this.best
-    const least = Math.min(...this.job.supply.map(costOf))
-    return boards.length <= this.bound && boards.every((b) => costOf(b.supply) <= least)
+    return boards.length <= this.bound && boards.every((b) => costOf(b.supply) <= this.cheapest)
   }
 
   /**

@@ -77,6 +77,8 @@ export function* planOf(
     return seen
   }
   const area = drawingAreaOf(model.project)
+  // Tables and the sections of bits, which are the same at every scale.
+  let beside: readonly Inset[] | null = null
   for (const { layout: found, pages, last } of laidOut(ways, block, area, settings)) {
     yield
     const layout = { ...found, stands: found.stands.map((s) => movedStand(s, hand)) }
@@ -113,11 +115,8 @@ export function* planOf(
       },
       sectionsOf(layout.stands[0]!, views[0]!.key, features),
     )
-    const insets = [
-      ...tablesOf(features, say, hand),
-      ...profilesOf(features, piece.size, settings, hand),
-      ...additions.insets,
-    ]
+    beside ??= [...tablesOf(features, say, hand), ...profilesOf(features, piece.size, settings, hand)]
+    const insets = [...beside, ...additions.insets]
     const way = { hand, manner: settings.manner, last }
     const done = pages.map((page, n) =>
       n === 0
@@ -127,13 +126,14 @@ export function* planOf(
     if (!done.every((d) => d !== null)) continue
     const all = withInsets(done, { ...additions, insets }, hand, area)
     const { room } = all[0]!
-    const beside = alike.mirrored > 0 ? partnerIn(layout.stands[0]!, views[0]!.drawn, alike, room, hand) : []
-    beside.push(...(yield* pictureIn(lines, room, shape, layout.stands[0]!.side.face === 'back', hand)))
+    const pictures =
+      alike.mirrored > 0 ? partnerIn(layout.stands[0]!, views[0]!.drawn, alike, room, hand) : []
+    pictures.push(...(yield* pictureIn(lines, room, shape, layout.stands[0]!.side.face === 'back', hand)))
     const on = { views: viewsOn(views), spots: spotsOn(views) }
     return {
       scale: layout.scale,
       pages: all.map((page, n) => {
-        const marks = n === 0 ? [...page.marks, ...beside] : page.marks
+        const marks = n === 0 ? [...page.marks, ...pictures] : page.marks
         return { marks, items: hand.itemsOn(marks, n === 0), ...(n < done.length ? on : {}) }
       }),
     }
